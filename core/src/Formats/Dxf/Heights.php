@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\Dxf;
+
+/** What the heights of a drawing mean: used, dropped, or one fixed elevation for all. */
+final readonly class Heights
+{
+    private function __construct(
+        public bool $used,
+        public ?float $fixed,
+    ) {}
+
+    public static function used(): self
+    {
+        return new self(true, null);
+    }
+
+    public static function dropped(): self
+    {
+        return new self(false, null);
+    }
+
+    /** @param float $elevation metres */
+    public static function fixed(float $elevation): self
+    {
+        return new self(false, $elevation);
+    }
+
+    /** NAN stands for none in packed shapes. */
+    public function of(float $z): float
+    {
+        return $this->used ? $z : ($this->fixed ?? NAN);
+    }
+}

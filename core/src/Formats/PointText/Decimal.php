@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\PointText;
+
+use Parlay\Core\Units\LengthStyle;
+use Parlay\Core\Units\LengthText;
+use Parlay\Core\Units\LengthUnit;
+use Parlay\Core\Units\UnreadableText;
+
+/** A coordinate as files write it. */
+final class Decimal
+{
+    /** No grid on earth reaches farther from its origin, metres. */
+    private const FARTHEST = 1e8;
+
+    /** @return float|string metres, or the reason why it is no coordinate */
+    public static function read(string $cell, string $mark, LengthUnit $unit): float|string
+    {
+        $plain = str_replace(["\u{A0}", "\u{202F}", '−'], [' ', ' ', '-'], $cell);
+        if (($unit === LengthUnit::Foot || $unit === LengthUnit::UsFoot) && preg_match('~[\'"′″]~u', $plain) === 1) {
+            return self::feetInches($plain, $unit);
+        }
+        $thousands = $mark === ',' ? '.' : ',';
+        $grouped = '~^[-+]?\d{1,3}([ \''.$thousands.']\d{3})+(\\'.$mark.'\d*)?$~';
+        if (preg_match($grouped, $plain) === 1) {
+            $plain = str_replace([' ', "'", $thousands], '', $plain);
+        }
+        $plain = $mark === ',' ? str_replace(',', '.', $plain) : $plain;
+        if (! preg_match('~^[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d{1,3})?$~', $plain)) {
+            return sprintf('“%s” is not a number', mb_substr($cell, 0, 40));
+        }
+        $metres = (float) $plain * $unit->metres();
+
+        return is_finite($metres) && abs($metres) <= self::FARTHEST ? $metres
+            : sprintf('“%s” %s lies farther from the origin than any grid reaches', mb_substr($cell, 0, 40), $unit->label());
+    }
+
+    private static function feetInches(string $text, LengthUnit $unit): float|string
+    {
+        try {
+            $international = LengthText::read($text, LengthStyle::FeetInches32)[0];
+        } catch (UnreadableText) {
+            return sprintf('“%s” is not a length in feet and inches', mb_substr($text, 0, 40));
+        }
+
+        return $international / LengthUnit::Foot->metres() * $unit->metres();
+    }
+}

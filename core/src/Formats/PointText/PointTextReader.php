@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\PointText;
+
+use Parlay\Core\Geometry\Position;
+
+/** Reads points row by row; a wrong row is a fault with its place and never stops the rest. */
+final class PointTextReader
+{
+    private const MOST_ROWS = 500_000;
+
+    private const MOST_COLUMNS = 200;
+
+    private const LONGEST_NAME = 200;
+
+    /**
+     * @param  resource  $stream
+     * @return \Generator<PointRow|RowFault>
+     *
+     * @throws UnreadablePoints where the file as a whole is no list of points
+     */
+    public static function read($stream, Layout $layout): \Generator
+    {
+        /** @var array<string, int> $seen */
+        $seen = [];
+        $rows = 0;
+        foreach (TextLines::of($stream) as $line => $text) {
+            if ($line <= $layout->skip || trim($text) === '' || preg_match('~^\s*(#|//)~', $text) === 1) {
+                continue;
+            }
+            if (++$rows > self::MOST_ROWS) {
+                throw UnreadablePoints::tooManyRows(self::MOST_ROWS);
+            }
+            $cells = $layout->cells($text);
+            if (count($cells) > self::MOST_COLUMNS) {
+                throw UnreadablePoints::tooManyColumns($line, count($cells), self::MOST_COLUMNS);
+            }
+            $row = self::row($line, $cells, $layout);
+            if ($row instanceof PointRow) {
+                $key = 'n'.$row->name;
+                if (isset($seen[$key])) {
+                    $row = new RowFault($line, self::columnOf($layout, Column::Name), "the name “{$row->name}” stands in line {$seen[$key]} already");
+                } else {
+                    $seen[$key] = $line;
+                }
+            }
+            yield $row;
+        }
+    }
+
+    /** @param list<string> $cells */
+    private static function row(int $line, array $cells, Layout $layout): PointRow|RowFault
+    {
+        /** @var array<string, string> $values */
+        $values = [];
+        $numbers = [];
+        foreach ($layout->columns as $i => $column) {
+            $cell = $cells[$i] ?? '';
+            $values[$column->value] = $cell;
+            if (! in_array($column, [Column::Northing, Column::Easting, Column::Elevation], true) || ($column === Column::Elevation && $cell === '')) {
+                continue;
+            }
+            if (! isset($cells[$i]) || $cell === '') {
+                return new RowFault($line, $i + 1, "the {$column->value} is missing");
+            }
+            $number = Decimal::read($cell, $layout->decimalMark, $layout->unit);
+            if (is_string($number)) {
+                return new RowFault($line, $i + 1, "$number, and {$column->value} was expected");
+            }
+            $numbers[$column->value] = $number;
+        }
+        $name = $values[Column::Name->value] ?? '';
+        $fault = self::faultOfName($name);
+        if ($fault !== null) {
+            return new RowFault($line, self::columnOf($layout, Column::Name), $fault);
+        }
+
+        return new PointRow(
+            $line,
+            $name,
+            new Position($numbers['northing'], $numbers['easting'], $numbers['elevation'] ?? null),
+            mb_substr($values[Column::Code->value] ?? '', 0, self::LONGEST_NAME),
+            mb_substr($values[Column::Description->value] ?? '', 0, 1000),
+        );
+    }
+
+    private static function faultOfName(string $name): ?string
+    {
+        return match (true) {
+            $name === '' => 'the name is missing',
+            mb_strlen($name) > self::LONGEST_NAME => 'the name is longer than '.self::LONGEST_NAME.' characters',
+            preg_match('~[\x00-\x1F\x7F]~', $name) === 1 => 'the name holds a control character',
+            default => null,
+        };
+    }
+
+    private static function columnOf(Layout $layout, Column $column): int
+    {
+        return (int) array_search($column, $layout->columns, true) + 1;
+    }
+}

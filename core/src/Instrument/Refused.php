@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Instrument;
+
+/** An instruction was not carried out, and why. */
+final readonly class Refused extends Report
+{
+    public function __construct(public int $number, public Refusal $why) {}
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Instrument;
+
+/** What is sighted: a prism with its constant, at a height above the mark; both metres. */
+final readonly class Target
+{
+    public function __construct(
+        public float $height,
+        public float $prismConstant = 0.0,
+    ) {
+        if (! ($height >= 0 && $height <= 6)) {
+            throw ImplausibleEntry::height('A target height', $height);
+        }
+        if (! (abs($prismConstant) <= 0.1)) {
+            throw ImplausibleEntry::prismConstant($prismConstant);
+        }
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Stakeout;
+
+use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Position;
+
+/**
+ * How to move the pole onto the design.
+ *
+ * Whoever holds the pole faces the instrument: toward is the way they look, right is their right hand.
+ */
+final readonly class Guidance
+{
+    /**
+     * @param  float  $toward  metres to move toward the instrument; negative is away
+     * @param  float  $right  metres to the holder's right, facing the instrument; negative is left
+     * @param  float  $north  metres to move north; negative is south
+     * @param  float|null  $raise  metres to raise; negative is lower; null where either elevation is missing
+     * @param  float  $facing  grid azimuth the holder looks along, from pole to instrument
+     */
+    private function __construct(
+        public float $toward,
+        public float $right,
+        public float $north,
+        public float $east,
+        public ?float $raise,
+        public float $distance,
+        public float $azimuth,
+        public float $facing,
+        public Verdict $verdict,
+    ) {}
+
+    public static function from(Position $instrument, Position $pole, Position $design, Tolerance $tolerance): self
+    {
+        $facing = $pole->azimuthTo($instrument);
+        $north = $design->northing - $pole->northing;
+        $east = $design->easting - $pole->easting;
+        $deviation = Deviation::between($design, $pole);
+
+        return new self(
+            toward: $north * cos($facing) + $east * sin($facing),
+            right: $east * cos($facing) - $north * sin($facing),
+            north: $north,
+            east: $east,
+            raise: $deviation->height === null ? null : -$deviation->height,
+            distance: $deviation->plan,
+            azimuth: $pole->azimuthTo($design),
+            facing: Angle::wrap($facing),
+            verdict: $deviation->verdict($tolerance),
+        );
+    }
+}

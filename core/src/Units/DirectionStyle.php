@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Units;
+
+use Parlay\Core\Geometry\Angle;
+
+/** How a project writes directions: azimuth from north, or quadrant bearing (N 45°30′15″ E). */
+enum DirectionStyle: string
+{
+    case Azimuth = 'azimuth';
+    case Bearing = 'bearing';
+
+    /** @param float $azimuth grid azimuth, radians clockwise from north */
+    public function format(float $azimuth, AngleStyle $angle): string
+    {
+        $azimuth = Angle::wrap($azimuth);
+        if ($this === self::Azimuth) {
+            return $angle->format($azimuth);
+        }
+        $north = $azimuth <= M_PI_2 || $azimuth >= 3 * M_PI_2;
+        $east = $azimuth <= M_PI;
+        $off = $north ? min($azimuth, 2 * M_PI - $azimuth) : abs(M_PI - $azimuth);
+
+        return ($north ? 'N ' : 'S ').$angle->format($off).($east ? ' E' : ' W');
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Simulator;
+
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Atmosphere;
+
+/** What a practising surveyor or a test does in the world: each deed is one line, {"do": ...}. */
+final class Drawer
+{
+    /** Seconds for which the instrument's link stays cut; read and cleared by the server. */
+    public ?float $cut = null;
+
+    public function __construct(private readonly StandIn $instrument) {}
+
+    /** @param array<array-key, mixed> $deed
+     *  @return array<string, mixed> the world as it now is
+     *  @throws \InvalidArgumentException|\DomainException with a sentence for whoever asked */
+    public function do(array $deed): array
+    {
+        $world = $this->instrument->world;
+        match ($deed['do'] ?? null) {
+            'look' => null,
+            'plant' => $this->plant($deed),
+            'walk' => $this->walk($world->pole, $this->place($deed), $deed),
+            'nudge' => $this->nudge($world->pole, $deed),
+            'pole' => $this->holdPole($world->pole, $deed),
+            'block' => $world->blocked = (bool) ($deed['on'] ?? true),
+            'knock' => $world->knock((bool) ($deed['hard'] ?? false)),
+            'level' => $world->tripod->tilt = 0.0,
+            'tripod' => $world->standTripod($this->text($deed, 'mark'), isset($deed['mark']) ? null : $this->place($deed), $this->number($deed, 'height', 1.6)),
+            'battery' => $world->battery = max(0.0, min(1.0, $this->number($deed, 'left', 1.0))),
+            'air' => $world->air = new Atmosphere($this->number($deed, 'pressure', 1013.25), $this->number($deed, 'temperature', 12.0)),
+            'haste' => $this->instrument->haste = max(0.1, min(100.0, $this->number($deed, 'factor', 1.0))),
+            'cut' => $this->cut = max(0.0, $this->number($deed, 'seconds', 3.0)),
+            default => throw new \InvalidArgumentException('Nothing of that name can be done in the practice world.'),
+        };
+
+        return $this->look();
+    }
+
+    /** @return array<string, mixed> */
+    public function look(): array
+    {
+        $w = $this->instrument->world;
+        $at = static fn (Position $p) => ['northing' => $p->northing, 'easting' => $p->easting, 'elevation' => $p->elevation];
+
+        return [
+            'site' => $w->site,
+            'seed' => $w->seed,
+            'marks' => array_map(static fn (string $name, Position $p) => ['name' => $name] + $at($p), array_map(strval(...), array_keys($w->marks)), array_values($w->marks)),
+            'pole' => $at($w->pole->tip) + [
+                'height' => $w->pole->height, 'prism_constant' => $w->pole->prismConstant, 'unsteady' => $w->pole->unsteady,
+                'tilt' => $w->pole->tilt, 'tilt_azimuth' => $w->pole->tiltAzimuth, 'walking' => $w->pole->goal !== null,
+            ],
+            'tripod' => $at($w->tripod->foot) + ['height' => $w->tripod->height, 'over' => $w->tripod->over, 'tilt' => $w->tripod->tilt, 'circle_zero' => $w->tripod->circleZero],
+            'air' => ['pressure' => $w->air->pressureHpa, 'temperature' => $w->air->temperatureCelsius],
+            'blocked' => $w->blocked,
+            'battery' => $w->battery,
+            'haste' => $this->instrument->haste,
+        ];
+    }
+
+    /** @param array<array-key, mixed> $deed */
+    private function plant(array $deed): void
+    {
+        $control = [];
+        foreach (is_array($deed['control'] ?? null) ? $deed['control'] : [] as $mark) {
+            if (is_array($mark)) {
+                $control[(string) $this->text($mark, 'name')] = new Position($this->number($mark, 'northing'), $this->number($mark, 'easting'), isset($mark['elevation']) ? $this->number($mark, 'elevation') : null);
+            }
+        }
+        $this->instrument->world = World::plant((string) $this->text($deed, 'site'), $control, (int) $this->number($deed, 'seed', 1.0));
+        $this->instrument->locked = false;
+    }
+
+    /** @param array<array-key, mixed> $deed */
+    private function walk(Pole $pole, Position $goal, array $deed): void
+    {
+        $pole->speed = max(0.05, min(10.0, $this->number($deed, 'speed', 1.4)));
+        $pole->goal = $goal->at($goal->elevation ?? $pole->tip->elevation);
+        if (($deed['at_once'] ?? false) === true) {
+            $pole->tip = $pole->goal;
+            $pole->goal = null;
+        }
+    }
+
+    /** @param array<array-key, mixed> $deed */
+    private function nudge(Pole $pole, array $deed): void
+    {
+        $pole->goal = null;
+        $pole->tip = new Position(
+            $pole->tip->northing + $this->number($deed, 'north', 0.0),
+            $pole->tip->easting + $this->number($deed, 'east', 0.0),
+            $pole->tip->elevation + $this->number($deed, 'up', 0.0),
+        );
+    }
+
+    /** @param array<array-key, mixed> $deed */
+    private function holdPole(Pole $pole, array $deed): void
+    {
+        $pole->height = $this->number($deed, 'height', $pole->height);
+        $pole->prismConstant = $this->number($deed, 'prism_constant', $pole->prismConstant);
+        $pole->unsteady = $this->number($deed, 'unsteady', $pole->unsteady);
+        $pole->tilt = $this->number($deed, 'tilt', $pole->tilt);
+        $pole->tiltAzimuth = $this->number($deed, 'tilt_azimuth', $pole->tiltAzimuth);
+    }
+
+    /** A mark by name, or coordinates. @param array<array-key, mixed> $deed */
+    private function place(array $deed): Position
+    {
+        $mark = $this->text($deed, 'mark');
+        if ($mark !== null) {
+            return $this->instrument->world->marks[$mark] ?? throw new \InvalidArgumentException("There is no mark “{$mark}” on this site.");
+        }
+
+        return new Position($this->number($deed, 'northing'), $this->number($deed, 'easting'), isset($deed['elevation']) ? $this->number($deed, 'elevation') : null);
+    }
+
+    /** @param array<array-key, mixed> $deed */
+    private function number(array $deed, string $key, ?float $default = null): float
+    {
+        $value = $deed[$key] ?? $default;
+        if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || abs((float) $value) > 1e8) {
+            throw new \InvalidArgumentException("“{$key}” must be a number.");
+        }
+
+        return (float) $value;
+    }
+
+    /** @param array<array-key, mixed> $deed */
+    private function text(array $deed, string $key): ?string
+    {
+        $value = $deed[$key] ?? null;
+
+        return is_string($value) || is_int($value) ? (string) $value : null;
+    }
+}

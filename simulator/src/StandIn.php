@@ -1,0 +1,242 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Simulator;
+
+use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\InstructionKind;
+use Parlay\Core\Instrument\RawReading;
+use Parlay\Core\Instrument\Refusal;
+
+/**
+ * A total station made of arithmetic: turns, looks for the prism, measures and follows it in a World, in its own time.
+ *
+ * Time comes from outside (seconds), so that tests and the demo script need not wait.
+ */
+final class StandIn
+{
+    public const MODEL = 'Parlay stand-in';
+
+    public const SERIAL = 'SI-0001';
+
+    private const NEAREST = 0.8;
+
+    private const FARTHEST = 1500.0;
+
+    /** Radians a second. */
+    private const TURNS = 1.6;
+
+    private const MEASURES = 1.2;
+
+    private const TRACKS_EVERY = 0.2;
+
+    /** The prism is found within this of where the telescope points. */
+    private const FIELD = 0.05;
+
+    private const COMPENSATOR = 0.0012;
+
+    public float $circle = 0.0;
+
+    public float $zenith = M_PI_2;
+
+    public bool $locked = false;
+
+    public bool $tracking = false;
+
+    public float $haste = 1.0;
+
+    private float $ppm = 0.0;
+
+    private float $prismConstant = 0.0;
+
+    private ?Refusal $trouble = null;
+
+    /** @var array{number: int, kind: InstructionKind, ends: float, circle: float, zenith: float}|null */
+    private ?array $job = null;
+
+    private float $nextTrack = 0.0;
+
+    private float $now = 0.0;
+
+    public function __construct(public World $world) {}
+
+    public static function accuracy(): Accuracy
+    {
+        return Accuracy::stated(2.0, 1.0, 1.5);
+    }
+
+    /** @return list<Message> what is said at once */
+    public function instruct(int $number, Instruction $instruction, float $now): array
+    {
+        $kind = $instruction->kind;
+        if ($kind === InstructionKind::Cancel) {
+            return $this->cancel($number);
+        }
+        if ($kind === InstructionKind::Settings) {
+            $this->ppm = (float) $instruction->values['ppm'];
+            $this->prismConstant = (float) $instruction->values['prism_constant'];
+
+            return [Message::done($number)];
+        }
+        $refusal = $this->unfit() ?? ($this->job !== null ? Refusal::Busy : null);
+        if ($refusal !== null) {
+            return [Message::refused($number, $refusal)];
+        }
+        if ($kind === InstructionKind::Track) {
+            $this->tracking = (bool) $instruction->values['on'];
+            $this->nextTrack = $now;
+
+            return [Message::done($number)];
+        }
+        $this->job = $this->begin($number, $instruction, $now);
+
+        return [];
+    }
+
+    /** @return list<Message> what happened up to now */
+    public function tick(float $now): array
+    {
+        $this->world->advance(max(0.0, min($now - $this->now, 1.0)) * $this->haste);
+        $this->now = $now;
+        $messages = [];
+        if ($this->job !== null && $now >= $this->job['ends']) {
+            $messages[] = $this->finish();
+        }
+        if ($this->job === null) {
+            $this->follow();
+        }
+        if ($this->tracking && $this->job === null && $now >= $this->nextTrack) {
+            $this->nextTrack = $now + self::TRACKS_EVERY;
+            if ($this->locked) {
+                $messages[] = Message::tracked($this->read(2.0));
+            }
+        }
+
+        return $messages;
+    }
+
+    public function status(): Message
+    {
+        return Message::status($this, $this->unfit() ?? $this->trouble, abs($this->world->tripod->tilt) <= self::COMPENSATOR);
+    }
+
+    /** The whole message about a reading at this instant, for scripts that need not wait. */
+    public function readNow(): RawReading
+    {
+        return $this->read(1.0);
+    }
+
+    private function unfit(): ?Refusal
+    {
+        return match (true) {
+            $this->world->battery <= 0.0 => Refusal::BatteryFlat,
+            abs($this->world->tripod->tilt) > self::COMPENSATOR => Refusal::NotLevel,
+            default => null,
+        };
+    }
+
+    /** @return list<Message> */
+    private function cancel(int $number): array
+    {
+        $messages = $this->job === null ? [] : [Message::refused($this->job['number'], Refusal::Cancelled)];
+        $this->job = null;
+        $this->tracking = false;
+
+        return [...$messages, Message::done($number)];
+    }
+
+    /** @return array{number: int, kind: InstructionKind, ends: float, circle: float, zenith: float} */
+    private function begin(int $number, Instruction $instruction, float $now): array
+    {
+        $circle = $this->circle;
+        $zenith = $this->zenith;
+        $takes = self::MEASURES;
+        if ($instruction->kind === InstructionKind::Turn) {
+            $circle = Angle::wrap((float) $instruction->values['circle']);
+            $zenith = (float) $instruction->values['zenith'];
+            $takes = 0.2 + max(abs(Angle::signed($circle - $this->circle)), abs($zenith - $this->zenith)) / self::TURNS;
+            $this->locked = false;
+        }
+
+        return ['number' => $number, 'kind' => $instruction->kind, 'ends' => $now + $takes / $this->haste, 'circle' => $circle, 'zenith' => $zenith];
+    }
+
+    private function finish(): Message
+    {
+        $job = $this->job ?? throw new \LogicException('Nothing was begun.');
+        $this->job = null;
+        $this->circle = $job['circle'];
+        $this->zenith = $job['zenith'];
+        $unfit = $this->unfit();
+        if ($unfit !== null) {
+            return Message::refused($job['number'], $unfit);
+        }
+        $found = $this->find();
+        if ($job['kind'] === InstructionKind::Turn) {
+            return Message::done($job['number']);
+        }
+        if ($found !== null) {
+            return Message::refused($job['number'], $found);
+        }
+
+        return Message::done($job['number'], $job['kind'] === InstructionKind::Measure ? $this->read(1.0) : null);
+    }
+
+    /** Points at the prism and holds it, or says why not. */
+    private function find(): ?Refusal
+    {
+        $line = $this->line();
+        $near = abs(Angle::signed($line['circle'] - $this->circle)) < self::FIELD && abs($line['zenith'] - $this->zenith) < 4 * self::FIELD;
+        $why = match (true) {
+            $this->world->blocked && ($near || $this->locked) => Refusal::SightBlocked,
+            ! $near && ! $this->locked => Refusal::NoPrism,
+            $line['slope'] < self::NEAREST || $line['slope'] > self::FARTHEST => Refusal::OutOfRange,
+            default => null,
+        };
+        $this->locked = $why === null;
+        if ($this->locked) {
+            $this->circle = $line['circle'];
+            $this->zenith = $line['zenith'];
+        }
+
+        return $why;
+    }
+
+    /** Keeps the telescope on the prism, loses it behind an obstacle, finds it again when it comes back into view. */
+    private function follow(): void
+    {
+        $held = $this->locked;
+        $why = $this->unfit() ?? $this->find();
+        if ($why === null) {
+            $this->trouble = null;
+        } elseif ($held || $why === Refusal::SightBlocked || $why === Refusal::OutOfRange) {
+            $this->trouble = $held && $why === Refusal::NoPrism ? Refusal::PrismLost : $why;
+            $this->locked = false;
+        }
+    }
+
+    /** @return array{circle: float, zenith: float, slope: float} */
+    private function line(): array
+    {
+        $still = new Noise(1);
+
+        return Optics::line($this->world->tripod->axis(), $this->world->pole->prism($still), $this->world->tripod->circleZero);
+    }
+
+    /** @param float $coarse how much noisier than stated */
+    private function read(float $coarse): RawReading
+    {
+        $w = $this->world;
+        $line = Optics::line($w->tripod->axis(), $w->pole->prism($w->noise), $w->tripod->circleZero);
+        $stated = self::accuracy();
+        $shown = Optics::shown($line['slope'], $w->air, $w->pole->prismConstant, $this->ppm, $this->prismConstant);
+        $line['circle'] = Angle::wrap($line['circle'] + $w->noise->normal($coarse * $stated->angle));
+        $line['zenith'] += $w->noise->normal($coarse * $stated->angle);
+        $shown += $w->noise->normal($coarse * hypot($stated->distance, $stated->distancePpm * 1e-6 * $line['slope']));
+
+        return Optics::reading($line, $shown, $this->ppm, $this->prismConstant);
+    }
+}
