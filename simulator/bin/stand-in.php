@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-/** The stand-in instrument as a process: php simulator/bin/stand-in.php INSTRUMENT_ADDRESS WORLD_ADDRESS */
+/** The stand-in instrument as a process: php simulator/bin/stand-in.php INSTRUMENT_ADDRESS WORLD_ADDRESS [STATE_FILE] */
 
 use Parlay\Simulator\Server;
 use Parlay\Simulator\StandIn;
@@ -10,9 +10,11 @@ use Parlay\Simulator\World;
 
 require __DIR__.'/../../vendor/autoload.php';
 
-if ($argc !== 3) {
+if ($argc < 3) {
     fwrite(STDERR, "Two addresses are needed, such as 127.0.0.1:8301 127.0.0.1:8302.\n");
     exit(2);
 }
 
-(new Server(new StandIn(new World)))->listen($argv[1], $argv[2]);
+$stateFile = $argv[3] ?? null;
+$world = $stateFile === null ? new World : Server::restoredWorld($stateFile);
+(new Server(new StandIn($world), $stateFile))->listen($argv[1], $argv[2]);

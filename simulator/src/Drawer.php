@@ -52,10 +52,10 @@ final class Drawer
             'seed' => $w->seed,
             'marks' => array_map(static fn (string $name, Position $p) => ['name' => $name] + $at($p), array_map(strval(...), array_keys($w->marks)), array_values($w->marks)),
             'pole' => $at($w->pole->tip) + [
-                'height' => $w->pole->height, 'prism_constant' => $w->pole->prismConstant, 'unsteady' => $w->pole->unsteady,
-                'tilt' => $w->pole->tilt, 'tilt_azimuth' => $w->pole->tiltAzimuth, 'walking' => $w->pole->goal !== null,
+                'height' => $w->pole->height, 'prismConstant' => $w->pole->prismConstant, 'unsteady' => $w->pole->unsteady,
+                'tilt' => $w->pole->tilt, 'tiltAzimuth' => $w->pole->tiltAzimuth, 'walking' => $w->pole->goal !== null,
             ],
-            'tripod' => $at($w->tripod->foot) + ['height' => $w->tripod->height, 'over' => $w->tripod->over, 'tilt' => $w->tripod->tilt, 'circle_zero' => $w->tripod->circleZero],
+            'tripod' => $at($w->tripod->foot) + ['height' => $w->tripod->height, 'over' => $w->tripod->over, 'tilt' => $w->tripod->tilt, 'circleZero' => $w->tripod->circleZero],
             'air' => ['pressure' => $w->air->pressureHpa, 'temperature' => $w->air->temperatureCelsius],
             'blocked' => $w->blocked,
             'battery' => $w->battery,
@@ -81,7 +81,7 @@ final class Drawer
     {
         $pole->speed = max(0.05, min(10.0, $this->number($deed, 'speed', 1.4)));
         $pole->goal = $goal->at($goal->elevation ?? $pole->tip->elevation);
-        if (($deed['at_once'] ?? false) === true) {
+        if (($deed['atOnce'] ?? false) === true) {
             $pole->tip = $pole->goal;
             $pole->goal = null;
         }
@@ -102,10 +102,10 @@ final class Drawer
     private function holdPole(Pole $pole, array $deed): void
     {
         $pole->height = $this->number($deed, 'height', $pole->height);
-        $pole->prismConstant = $this->number($deed, 'prism_constant', $pole->prismConstant);
+        $pole->prismConstant = $this->number($deed, 'prismConstant', $pole->prismConstant);
         $pole->unsteady = $this->number($deed, 'unsteady', $pole->unsteady);
         $pole->tilt = $this->number($deed, 'tilt', $pole->tilt);
-        $pole->tiltAzimuth = $this->number($deed, 'tilt_azimuth', $pole->tiltAzimuth);
+        $pole->tiltAzimuth = $this->number($deed, 'tiltAzimuth', $pole->tiltAzimuth);
     }
 
     /** A mark by name, or coordinates. @param array<array-key, mixed> $deed */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Simulator;
 
 use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\Refusal;
 use React\EventLoop\Loop;
 use React\Socket\ConnectionInterface;
 use React\Socket\SocketServer;
@@ -16,6 +17,8 @@ final class Server
 
     private const STATUS_EVERY = 0.5;
 
+    private const KEPT_EVERY = 2.0;
+
     private const LONGEST_LINE = 1_048_576;
 
     /** @var \SplObjectStorage<ConnectionInterface, null> */
@@ -25,7 +28,8 @@ final class Server
 
     private readonly Drawer $drawer;
 
-    public function __construct(private readonly StandIn $instrument)
+    /** @param string|null $stateFile where the world is kept, so that it is the same after a restart */
+    public function __construct(private readonly StandIn $instrument, private readonly ?string $stateFile = null)
     {
         $this->links = new \SplObjectStorage;
         $this->drawer = new Drawer($instrument);
@@ -37,7 +41,24 @@ final class Server
         (new SocketServer($worldAddress))->on('connection', $this->acceptDrawer(...));
         Loop::addPeriodicTimer(self::TICK, fn () => $this->sendAll($this->instrument->tick(self::now())));
         Loop::addPeriodicTimer(self::STATUS_EVERY, fn () => $this->sendAll([$this->instrument->status()]));
+        if ($this->stateFile !== null) {
+            Loop::addPeriodicTimer(self::KEPT_EVERY, $this->keepWorld(...));
+        }
         Loop::run();
+    }
+
+    /** The world as it was kept, or a new one. */
+    public static function restoredWorld(string $stateFile): World
+    {
+        $kept = is_file($stateFile) ? @unserialize((string) file_get_contents($stateFile)) : false;
+
+        return $kept instanceof World ? $kept : new World;
+    }
+
+    private function keepWorld(): void
+    {
+        file_put_contents($this->stateFile.'.new', serialize($this->instrument->world));
+        rename($this->stateFile.'.new', (string) $this->stateFile);
     }
 
     private function acceptLink(ConnectionInterface $link): void
@@ -55,7 +76,7 @@ final class Server
             try {
                 $instruction = Instruction::restored(is_string($request['do'] ?? null) ? $request['do'] : '', $request);
             } catch (\ValueError) {
-                $link->write(Message::refused($number, \Parlay\Core\Instrument\Refusal::NotUnderstood)->line());
+                $link->write(Message::refused($number, Refusal::NotUnderstood)->line());
 
                 return;
             }
@@ -74,6 +95,9 @@ final class Server
             }
             $hand->write(json_encode($answer, JSON_THROW_ON_ERROR)."\n");
             $this->cutWhenAsked();
+            if ($this->stateFile !== null && ($deed['do'] ?? null) !== 'look') {
+                $this->keepWorld();
+            }
         });
     }
 

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Http\Body;
+use App\Http\Bodies\DraftBody;
+use App\Models\Project;
+use App\Models\SetupDraft;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\ImplausibleEntry;
+use Parlay\Core\Instrument\Target;
+
+/** The setup being made, and with it the target and the air in use. */
+final class SetupDrafts
+{
+    public static function of(Project $project): DraftBody
+    {
+        $content = SetupDraft::query()->find($project->id)?->content;
+
+        return $content === null ? new DraftBody : Body::restore($content, DraftBody::class);
+    }
+
+    /** @throws ImplausibleEntry */
+    public static function keep(Project $project, DraftBody $draft): void
+    {
+        new Target($draft->targetHeight, $draft->prismConstant);
+        new Atmosphere($draft->pressure, $draft->temperature);
+        if (! ($draft->instrumentHeight >= 0 && $draft->instrumentHeight <= 6)) {
+            throw ImplausibleEntry::height('An instrument height', $draft->instrumentHeight);
+        }
+        $content = json_decode(json_encode($draft, JSON_THROW_ON_ERROR), true);
+        SetupDraft::query()->updateOrCreate(['project_id' => $project->id], ['content' => $content]);
+        $project->changed();
+    }
+}

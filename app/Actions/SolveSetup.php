@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Http\Bodies\DraftBody;
+use App\Http\Bodies\DraftSightBody;
+use App\Http\Bodies\SetupMethod;
+use App\Models\ControlPoint;
+use App\Models\Observation;
+use App\Models\Project;
+use Illuminate\Support\Collection;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Setup\CannotSetUp;
+use Parlay\Core\Setup\ControlSight;
+use Parlay\Core\Setup\KnownBacksight;
+use Parlay\Core\Setup\Resection;
+use Parlay\Core\Setup\SetupSolution;
+
+/** What the draft's sights give; stores nothing. */
+final class SolveSetup
+{
+    /** @throws \DomainException where they give nothing yet */
+    public function __invoke(Project $project, DraftBody $draft): SetupSolution
+    {
+        $control = self::control($project);
+        $observations = self::observations($project, $draft);
+        $sights = [];
+        foreach ($draft->sights as $s) {
+            $mark = $control->get($s->controlId);
+            $observation = $observations->get($s->observationId);
+            if ($mark !== null && $observation !== null) {
+                $sights[] = new ControlSight($mark->name, $mark->position(), $observation->sight(), $s->used);
+            }
+        }
+        $accuracy = $observations->last()?->accuracy() ?? Accuracy::stated(2, 1, 1.5);
+
+        return $draft->method === SetupMethod::Resection
+            ? Resection::solve($sights, $draft->instrumentHeight, $accuracy)
+            : self::fromBacksight($control->get($draft->stationControlId), $sights, $draft->instrumentHeight, $accuracy);
+    }
+
+    /** @return Collection<int, ControlPoint> by id */
+    public static function control(Project $project): Collection
+    {
+        return ControlPoint::query()->where('project_id', $project->id)->get()->keyBy('id');
+    }
+
+    /** @return Collection<int, Observation> by id */
+    public static function observations(Project $project, DraftBody $draft): Collection
+    {
+        $ids = array_map(static fn (DraftSightBody $s) => $s->observationId, $draft->sights);
+
+        return Observation::query()->where('project_id', $project->id)->whereIn('id', $ids)->get()->keyBy('id');
+    }
+
+    /** @param list<ControlSight> $sights */
+    private static function fromBacksight(?ControlPoint $station, array $sights, float $instrumentHeight, Accuracy $accuracy): SetupSolution
+    {
+        if ($station === null) {
+            throw new \DomainException('Say which control point the instrument stands on.');
+        }
+        $used = array_values(array_filter($sights, static fn (ControlSight $s) => $s->used));
+        if ($used === []) {
+            throw new \DomainException('Sight the backsight: a second control point, as far away as the work is.');
+        }
+        if (count($used) > 1) {
+            throw new \DomainException('A known backsight takes one sight. Leave the others out, or choose resection to use them all.');
+        }
+        if ($used[0]->name === $station->name) {
+            throw CannotSetUp::backsightIsStation($station->name);
+        }
+
+        return KnownBacksight::solve($station->position(), $instrumentHeight, $used[0], $accuracy);
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Clock;
+use App\Http\Bodies\MarkBody;
+use App\Http\Bodies\Purpose;
+use App\Http\NeedsConfirmation;
+use App\Models\ControlPoint;
+use App\Models\Mark;
+use App\Models\Observation;
+use App\Models\Project;
+use App\Models\Setup;
+use App\Models\StakeoutPoint;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Verdict;
+
+/** Writes a stake, an as-built shot or a check into the field book: once for a key, however often it is sent. */
+final class StoreMark
+{
+    public function __invoke(Project $project, MarkBody $body): Mark
+    {
+        $stored = Mark::query()->where('key', $body->key)->first();
+        if ($stored !== null) {
+            return $stored;
+        }
+        $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
+        $observation = Observation::query()->where('project_id', $project->id)->find($body->observationId) ?? throw new \DomainException('That measurement is not in the field book. Measure again.');
+        if ($observation->setup_id !== $setup->id) {
+            throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
+        }
+        $against = $this->against($project, $body);
+        $found = $setup->station()->locate($observation->sight());
+        $deviation = $against === null ? null : Deviation::between($against->position(), $found);
+        $verdict = $deviation?->verdict($project->tolerance()) ?? Verdict::Undecided;
+        $this->ask($project, $body, $setup, $deviation, $verdict);
+
+        return DB::transaction(fn () => $this->write($project, $body, $setup, $observation, $found, $against, $verdict));
+    }
+
+    private function write(Project $project, MarkBody $body, Setup $setup, Observation $observation, Position $found, ControlPoint|StakeoutPoint|null $against, Verdict $verdict): Mark
+    {
+        $design = $against?->position();
+        $mark = Mark::query()->firstOrCreate(['key' => $body->key], [
+            'project_id' => $project->id, 'at' => Clock::stamp(), 'kind' => $body->kind->value,
+            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint ? $against->id : null,
+            'name' => $body->name !== '' ? PointName::checked($body->name) : (string) $against?->name,
+            'code' => $body->code !== '' ? $body->code : (string) $against?->code,
+            'design_northing' => $design?->northing, 'design_easting' => $design?->easting, 'design_elevation' => $design?->elevation,
+            'design_source' => $against instanceof StakeoutPoint ? (string) ($against->recipe['description'] ?? $against->origin) : (string) $against?->source,
+            'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
+            'plan_tolerance' => $project->plan_tolerance, 'height_tolerance' => $project->height_tolerance,
+            'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'),
+        ]);
+        $project->changed();
+
+        return $mark;
+    }
+
+    private function against(Project $project, MarkBody $body): ControlPoint|StakeoutPoint|null
+    {
+        if ($body->kind === Purpose::Check) {
+            return $project->controlPoints()->findOrFail($body->controlId);
+        }
+        if ($body->kind === Purpose::Stake || $body->pointId !== null) {
+            return $project->points()->findOrFail($body->pointId);
+        }
+        if (trim($body->name) === '') {
+            throw new \DomainException('Give what was built a name, or choose the stakeout point it was built to.');
+        }
+
+        return null;
+    }
+
+    private function ask(Project $project, MarkBody $body, Setup $setup, ?Deviation $deviation, Verdict $verdict): void
+    {
+        if ($body->kind === Purpose::Check) {
+            return;
+        }
+        if (! $body->withoutCheck && ! Mark::query()->where('project_id', $project->id)->where('setup_id', $setup->id)->exists()) {
+            throw new NeedsConfirmation('No check shot has been taken since this setup was accepted. Take one on a control point before the first mark.', 'no_check');
+        }
+        if ($body->kind === Purpose::Stake && $verdict === Verdict::Out && ! $body->evenOut) {
+            throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', ['plan' => $deviation?->plan, 'height' => $deviation?->height]);
+        }
+    }
+}

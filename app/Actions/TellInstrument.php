@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Http\Bodies\DraftBody;
+use App\Http\Bodies\MeasureBody;
+use App\Http\Bodies\Purpose;
+use App\Http\Bodies\TurnBody;
+use App\Models\LiveInstrument;
+use App\Models\Project;
+use App\Models\QueuedInstruction;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\Station;
+
+/** Hands an instruction to the process that holds the instrument's link; what becomes of it is read from the live state. */
+final class TellInstrument
+{
+    /** Turns to a control point or a stakeout point. Before any setup only the stand point and the draft say where that is. */
+    public function turn(Project $project, TurnBody $body): QueuedInstruction
+    {
+        $aim = $body->controlId !== null ? $project->controlPoints()->findOrFail($body->controlId) : $project->points()->findOrFail($body->pointId);
+        $station = $project->currentSetup?->station() ?? $this->stationOfDraft($project);
+        if ($station === null) {
+            throw new \DomainException('The instrument does not know yet where it stands, so it can’t turn by itself. Turn it by hand to the first two control points; after that it finds the others.');
+        }
+        $at = $station->aimAt($aim->position(), SetupDrafts::of($project)->targetHeight);
+
+        return $this->queue($body->key, Instruction::turn($at['circle'], $at['zenith']), null);
+    }
+
+    public function measure(Project $project, MeasureBody $body): QueuedInstruction
+    {
+        $draft = SetupDrafts::of($project);
+        $sighted = match (true) {
+            $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->name,
+            $body->pointId !== null => $project->points()->findOrFail($body->pointId)->name,
+            default => '',
+        };
+        $setup = $project->currentSetup;
+        if ($setup === null && $body->purpose !== Purpose::Setup) {
+            throw new \DomainException('Set up the instrument first: without a setup a reading has no place.');
+        }
+        $this->applySettings($draft);
+
+        return $this->queue($body->key, Instruction::measure(), [
+            'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
+            'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
+            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+        ]);
+    }
+
+    public function track(string $key, bool $on): QueuedInstruction
+    {
+        return $this->queue($key, Instruction::track($on), null);
+    }
+
+    public function search(string $key): QueuedInstruction
+    {
+        return $this->queue($key, Instruction::search(), null);
+    }
+
+    public function cancel(string $key): QueuedInstruction
+    {
+        return $this->queue($key, Instruction::cancel(), null);
+    }
+
+    /** The instrument shows what it is told to apply; core takes it out again and applies its own. */
+    public function applySettings(DraftBody $draft): void
+    {
+        $this->queue('settings-'.bin2hex(random_bytes(8)), Instruction::settings((new Atmosphere($draft->pressure, $draft->temperature))->ppm(), $draft->prismConstant), null);
+    }
+
+    /** Two used sights of the draft are enough to turn to the third. */
+    private function stationOfDraft(Project $project): ?Station
+    {
+        try {
+            return app(SolveSetup::class)($project, SetupDrafts::of($project))->station;
+        } catch (\DomainException) {
+            return null;
+        }
+    }
+
+    /** @param array<string, mixed>|null $purpose */
+    private function queue(string $key, Instruction $instruction, ?array $purpose): QueuedInstruction
+    {
+        if (preg_match('~^[\w-]{8,64}$~', $key) !== 1) {
+            throw new \DomainException('A key has 8 to 64 letters, digits or dashes.');
+        }
+        $live = LiveInstrument::now();
+        if ($live->link !== 'up' || microtime(true) - $live->heard_at > 2.0) {
+            throw new \DomainException('The instrument can’t be reached just now. The link is being sought again by itself.');
+        }
+
+        return DB::connection('live')->transaction(static fn () => QueuedInstruction::query()->firstOrCreate(
+            ['key' => $key],
+            ['kind' => $instruction->kind->value, 'content' => $instruction->values, 'purpose' => $purpose, 'state' => 'queued'],
+        ));
+    }
+}

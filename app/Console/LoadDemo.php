@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Actions\CreateProject;
+use App\Actions\PlantSite;
+use App\Actions\PreviewPoints;
+use App\Actions\TakeControl;
+use App\Clock;
+use App\Demo\DemoDay;
+use App\Demo\DemoDrawing;
+use App\Http\Bodies\ControlImportBody;
+use App\Http\Bodies\LayoutBody;
+use App\Http\Bodies\ProjectBody;
+use App\Http\Bodies\UnitsBody;
+use App\Models\Project;
+use App\Uploads;
+use Illuminate\Console\Command;
+use Illuminate\Http\UploadedFile;
+use Parlay\Core\Units\AngleStyle;
+use Parlay\Core\Units\CoordinateOrder;
+use Parlay\Core\Units\DirectionStyle;
+use Parlay\Core\Units\LengthStyle;
+use Parlay\Core\Units\LengthUnit;
+use Parlay\Core\Units\StationStyle;
+
+final class LoadDemo extends Command
+{
+    protected $signature = 'parlay:demo';
+
+    protected $description = 'Loads the demo projects where there is no project yet';
+
+    public function handle(DemoDrawing $drawing, DemoDay $day, PlantSite $plant): int
+    {
+        if (Project::query()->exists()) {
+            return self::SUCCESS;
+        }
+        $this->line('· Loading Larkfield Creamery');
+        $larkfield = $this->project('Larkfield Creamery', new UnitsBody(LengthStyle::FeetInches16, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Bearing, CoordinateOrder::NorthingEasting, StationStyle::Hundreds), 0.0254 / 4);
+        $this->control($larkfield, 'larkfield-creamery-control.txt');
+        $drawing->take($larkfield, self::file('larkfield-creamery.dxf'), LengthUnit::Foot);
+        $drawing->pointsAtCircles($larkfield, 'S-BOLT', 'B', 'BOLT', null);
+        $drawing->pointsAtCircles($larkfield, 'TANK', 'T', 'TANK', null);
+        $day->atLarkfield($larkfield);
+
+        $this->line('· Loading Saltmarsh Yard');
+        $saltmarsh = $this->project('Saltmarsh Yard', new UnitsBody(LengthStyle::Metres, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Azimuth, CoordinateOrder::EastingNorthing, StationStyle::Thousands), 0.005);
+        $this->control($saltmarsh, 'saltmarsh-yard-control.csv');
+        $drawing->take($saltmarsh, self::file('saltmarsh-yard.dxf'), LengthUnit::Millimetre);
+        $drawing->anchorsOfColumns($saltmarsh);
+        $drawing->pointsAtCircles($saltmarsh, 'DRAINS', 'G', 'GULLY', null);
+        $day->atSaltmarsh($saltmarsh);
+        $saltmarsh->update(['opened_at' => Clock::stamp()]);
+        $plant($saltmarsh);
+
+        return self::SUCCESS;
+    }
+
+    public static function file(string $name): string
+    {
+        return base_path("database/demo/files/$name");
+    }
+
+    private function project(string $name, UnitsBody $units, float $tolerance): Project
+    {
+        return app(CreateProject::class)(new ProjectBody($name, $units, $tolerance, $tolerance));
+    }
+
+    private function control(Project $project, string $file): void
+    {
+        $copy = tempnam(sys_get_temp_dir(), 'parlay') ?: throw new \RuntimeException('No temporary file.');
+        copy(self::file($file), $copy);
+        $token = Uploads::keep(new UploadedFile($copy, $file, test: true))['upload'];
+        $guess = app(PreviewPoints::class)($project, $token, null)->layout ?? throw new \DomainException("$file can’t be read.");
+        app(TakeControl::class)($project, new ControlImportBody($token, new LayoutBody($guess->separator, $guess->decimalMark, $guess->skip, $guess->columns, $guess->unit)));
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Actions\MakePoint;
+use App\Clock;
+use App\Http\Bodies\HeightsChoice;
+use App\Http\Bodies\NewPointBody;
+use App\Http\Bodies\SpotBody;
+use App\Models\DesignLayer;
+use App\Models\Project;
+use App\Models\Task;
+use App\Tasks\TakeDrawing;
+use App\Tasks\TaskKind;
+use App\Uploads;
+use Illuminate\Http\UploadedFile;
+use Parlay\Core\Design\Shape;
+use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Design\SpotKind;
+use Parlay\Core\Formats\Dxf\DxfReader;
+use Parlay\Core\Units\LengthUnit;
+use Parlay\Demo\SaltmarshYard;
+
+/** Brings a demo drawing in and makes points of it, by the same actions that the screen uses. */
+final class DemoDrawing
+{
+    public function __construct(
+        private readonly TakeDrawing $take,
+        private readonly MakePoint $make,
+    ) {}
+
+    public function take(Project $project, string $path, LengthUnit $unit): void
+    {
+        $copy = tempnam(sys_get_temp_dir(), 'parlay') ?: throw new \RuntimeException('No temporary file.');
+        copy($path, $copy);
+        $token = Uploads::keep(new UploadedFile($copy, basename($path), test: true))['upload'];
+        $layers = array_map(static fn ($l) => $l->name, DxfReader::read(Uploads::open($token))->layers);
+        ($this->take)(Task::query()->create([
+            'project_id' => $project->id, 'kind' => TaskKind::TakeDrawing->value, 'state' => 'done', 'result' => null, 'error' => null, 'created_at' => Clock::stamp(),
+            'input' => ['upload' => $token, 'name' => ucfirst(str_replace('-', ' ', basename($path, '.dxf'))), 'unit' => $unit->value, 'layers' => $layers, 'heights' => HeightsChoice::Used->value, 'fixedElevation' => null],
+        ]));
+    }
+
+    public function pointsAtCircles(Project $project, string $layer, string $prefix, string $code, ?float $elevation): void
+    {
+        foreach ($this->circles($project, $layer) as $i => $spot) {
+            ($this->make)($project, new NewPointBody($prefix.($i + 1), $spot, elevation: $elevation, code: $code));
+        }
+    }
+
+    /** Four anchors a column, named by the column: A1.1 to D6.4. */
+    public function anchorsOfColumns(Project $project): void
+    {
+        $columns = SaltmarshYard::columns();
+        foreach ($this->circles($project, 'ANCHORS') as $i => $spot) {
+            ($this->make)($project, new NewPointBody($columns[intdiv($i, 4)].'.'.($i % 4 + 1), $spot, code: 'ANCHOR'));
+        }
+    }
+
+    /** @return list<SpotBody> centres of a layer's circles in the order they are drawn */
+    private function circles(Project $project, string $name): array
+    {
+        $layer = DesignLayer::query()->where('name', $name)->whereIn('design_id', $project->designs()->select('id'))->firstOrFail();
+        $spots = [];
+        for ($i = 0; $i < $layer->count; $i++) {
+            if (Shape::unpack(substr($layer->records, $i * Shape::BYTES, Shape::BYTES))->kind === ShapeKind::Circle) {
+                $spots[] = new SpotBody($layer->id, $i, SpotKind::Centre);
+            }
+        }
+
+        return $spots;
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+/** What the heights of a drawing mean. */
+enum HeightsChoice: string
+{
+    case Used = 'used';
+    case Dropped = 'dropped';
+    case Fixed = 'fixed';
+}

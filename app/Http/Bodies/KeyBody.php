@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class KeyBody
+{
+    /** key: made by the sender, so that a request sent twice is carried out once. */
+    public function __construct(
+        public string $key,
+    ) {}
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use App\Http\ListOf;
+use Parlay\Core\Formats\PointText\Column;
+use Parlay\Core\Units\LengthUnit;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class LayoutBody
+{
+    /** @param list<Column> $columns */
+    public function __construct(
+        public string $separator,
+        public string $decimalMark,
+        public int $skip,
+        #[ListOf(Column::class)]
+        public array $columns,
+        public LengthUnit $unit,
+    ) {}
+}

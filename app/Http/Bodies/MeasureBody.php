@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class MeasureBody
+{
+    public function __construct(
+        public string $key,
+        public Purpose $purpose,
+        public ?int $controlId = null,
+        public ?int $pointId = null,
+    ) {}
+}

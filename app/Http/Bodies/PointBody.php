@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class PointBody
+{
+    public function __construct(
+        public string $name,
+        public float $northing,
+        public float $easting,
+        public ?float $elevation = null,
+        public string $code = '',
+        public string $description = '',
+    ) {}
+}

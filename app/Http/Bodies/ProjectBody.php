@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class ProjectBody
+{
+    public function __construct(
+        public string $name,
+        public UnitsBody $units,
+        public float $planTolerance = 0.005,
+        public float $heightTolerance = 0.005,
+    ) {}
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+/** What a measurement is taken for. */
+enum Purpose: string
+{
+    case Setup = 'setup';
+    case Check = 'check';
+    case Stake = 'stake';
+    case AsBuilt = 'as_built';
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use Parlay\Core\Design\SpotKind;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class SpotBody
+{
+    /** near: where was pointed; it chooses among several crossings. */
+    public function __construct(
+        public int $layerId,
+        public int $shape,
+        public SpotKind $kind,
+        public ?int $withLayerId = null,
+        public ?int $withShape = null,
+        public ?float $nearNorthing = null,
+        public ?float $nearEasting = null,
+    ) {}
+}

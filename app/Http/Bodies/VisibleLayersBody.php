@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class VisibleLayersBody
+{
+    /** @param list<int> $layerIds */
+    public function __construct(
+        #[ListOf('int')]
+        public array $layerIds,
+    ) {}
+}

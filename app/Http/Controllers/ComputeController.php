@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Bodies\ComputeGuidanceBody;
+use App\Http\Bodies\ComputeSetupBody;
+use App\Http\Bodies\ControlReadingBody;
+use App\Http\Bodies\LengthQuery;
+use App\Http\Bodies\PositionBody;
+use App\Http\Bodies\ReadingBody;
+use App\Http\Bodies\SetupMethod;
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Http\Resources\GuidanceResource;
+use App\Http\Resources\LengthReading;
+use App\Http\Resources\PingResource;
+use App\Http\Resources\SightResource;
+use App\Http\Resources\SolutionResource;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\RawReading;
+use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Instrument\Target;
+use Parlay\Core\Setup\ControlSight;
+use Parlay\Core\Setup\KnownBacksight;
+use Parlay\Core\Setup\Resection;
+use Parlay\Core\Stakeout\Guidance;
+use Parlay\Core\Stakeout\Tolerance;
+use Parlay\Core\Units\LengthText;
+
+/** Parlay as a calculator: everything here is computed and nothing stored. */
+final class ComputeController
+{
+    #[Get('/ping', 'Answers, and does nothing else', PingResource::class)]
+    public function ping(): JsonResponse
+    {
+        return new JsonResponse(new PingResource(config()->string('parlay.version')));
+    }
+
+    #[Get('/compute/length', 'Reads a length as people type it; where two readings remain both are given', LengthReading::class, list: true, query: LengthQuery::class)]
+    public function length(Request $request): JsonResponse
+    {
+        $query = Body::read($request, LengthQuery::class);
+
+        return new JsonResponse(array_map(static fn (float $m) => new LengthReading($m, $query->style->format($m)), LengthText::read($query->text, $query->style)));
+    }
+
+    #[Post('/compute/sight', 'Reduces a raw reading', ReadingBody::class, SightResource::class)]
+    public function sight(Request $request): JsonResponse
+    {
+        return new JsonResponse(SightResource::of(self::reduced(Body::read($request, ReadingBody::class))));
+    }
+
+    #[Post('/compute/setup', 'Solves a setup from control and raw readings', ComputeSetupBody::class, SolutionResource::class)]
+    public function setup(Request $request): JsonResponse
+    {
+        $body = Body::read($request, ComputeSetupBody::class);
+        $accuracy = Accuracy::stated($body->angleSeconds, $body->distanceMillimetres, $body->distancePpm);
+        $sights = array_map(static fn (ControlReadingBody $s) => new ControlSight($s->name, self::position($s->control), self::reduced($s->reading), $s->used), $body->sights);
+        if ($body->method === SetupMethod::Resection) {
+            return new JsonResponse(SolutionResource::of(Resection::solve($sights, $body->instrumentHeight, $accuracy)));
+        }
+        if ($body->station === null || count($sights) !== 1) {
+            throw new \DomainException('A known backsight needs the station’s coordinates and exactly one sight.');
+        }
+
+        return new JsonResponse(SolutionResource::of(KnownBacksight::solve(self::position($body->station), $body->instrumentHeight, $sights[0], $accuracy)));
+    }
+
+    #[Post('/compute/guidance', 'How to move a pole onto a design place', ComputeGuidanceBody::class, GuidanceResource::class)]
+    public function guidance(Request $request): JsonResponse
+    {
+        $body = Body::read($request, ComputeGuidanceBody::class);
+        $guidance = Guidance::from(self::position($body->instrument), self::position($body->pole), self::position($body->design), new Tolerance($body->planTolerance, $body->heightTolerance));
+
+        return new JsonResponse(GuidanceResource::of(0, $guidance));
+    }
+
+    private static function position(PositionBody $p): Position
+    {
+        return new Position($p->northing, $p->easting, $p->elevation);
+    }
+
+    private static function reduced(ReadingBody $r): Sight
+    {
+        return Sight::reduce(
+            new RawReading($r->circle, $r->zenith, $r->slope, $r->ppmApplied, $r->prismConstantApplied),
+            new Atmosphere($r->pressure, $r->temperature),
+            new Target($r->targetHeight, $r->prismConstant),
+        );
+    }
+}

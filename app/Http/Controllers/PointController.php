@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ChangePoint;
+use App\Actions\FindSpot;
+use App\Actions\MakePoint;
+use App\Actions\PointName;
+use App\Http\Bodies\IdsBody;
+use App\Http\Bodies\NewPointBody;
+use App\Http\Bodies\NextNameQuery;
+use App\Http\Bodies\PointBody;
+use App\Http\Bodies\PositionBody;
+use App\Http\Bodies\SpotBody;
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Http\OpenApi\Put;
+use App\Http\Resources\CountResource;
+use App\Http\Resources\NameResource;
+use App\Http\Resources\NearestResource;
+use App\Http\Resources\PointResource;
+use App\Http\Resources\SpotResource;
+use App\Models\Project;
+use App\Models\StakeoutPoint;
+use App\Preparation;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Worklist;
+
+final class PointController
+{
+    /** The last stake of each point decides; the database finds it in the same query. */
+    #[Get('/projects/{project}/points', 'All stakeout points with how their last stake came out', PointResource::class, list: true)]
+    public function index(Project $project): JsonResponse
+    {
+        $points = $project->points()->select('stakeout_points.*')
+            ->selectRaw("(SELECT count(*) FROM marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id) AS stakes")
+            ->selectRaw("(SELECT verdict FROM marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict")
+            ->orderBy('id')->get();
+
+        return new JsonResponse($points->map(PointResource::of(...))->all());
+    }
+
+    #[Get('/projects/{project}/nearest-open', 'The point not yet staked that is nearest to a place; null where none is left', NearestResource::class, query: PositionBody::class)]
+    public function nearest(Request $request, Project $project): JsonResponse
+    {
+        $from = Body::read($request, PositionBody::class);
+        $open = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
+            ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all();
+
+        return new JsonResponse(new NearestResource(Worklist::nearest(new Position($from->northing, $from->easting), $open), count($open)));
+    }
+
+    #[Post('/projects/{project}/spots', 'Exact coordinates of a spot of a drawing; stores nothing', SpotBody::class, SpotResource::class)]
+    public function spot(Request $request, Project $project, FindSpot $find): JsonResponse
+    {
+        return new JsonResponse(SpotResource::of(...$find($project, Body::read($request, SpotBody::class))));
+    }
+
+    #[Get('/projects/{project}/next-name', 'The next free name after a prefix', NameResource::class, query: NextNameQuery::class)]
+    public function nextName(Request $request, Project $project): JsonResponse
+    {
+        return new JsonResponse(new NameResource(PointName::next($project->id, Body::read($request, NextNameQuery::class)->prefix)));
+    }
+
+    #[Post('/projects/{project}/points', 'Makes a stakeout point', NewPointBody::class, PointResource::class)]
+    public function store(Request $request, Project $project, MakePoint $make): JsonResponse
+    {
+        return new JsonResponse(PointResource::of($make($project, Body::read($request, NewPointBody::class))));
+    }
+
+    #[Put('/projects/{project}/points/{point}', 'Changes a stakeout point; what was staked keeps the design it was staked to', PointBody::class, PointResource::class)]
+    public function update(Request $request, Project $project, int $point, ChangePoint $change): JsonResponse
+    {
+        return new JsonResponse(PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, PointBody::class))));
+    }
+
+    #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; undo brings them back', IdsBody::class, CountResource::class)]
+    public function destroy(Request $request, Project $project): JsonResponse
+    {
+        $points = $project->points()->whereIn('id', Body::read($request, IdsBody::class)->ids)->get();
+        $label = $points->count() === 1 ? "Deleted point {$points->first()?->name}" : "Deleted {$points->count()} points";
+        Preparation::step($project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)));
+
+        return new JsonResponse(new CountResource($points->count()));
+    }
+}

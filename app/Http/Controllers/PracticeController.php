@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\PlantSite;
+use App\Http\Bodies\PracticeBody;
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Http\Resources\WorldResource;
+use App\Instrument\PracticeWorld;
+use App\Models\Project;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** The stand-in's drawer: moves the practice world. Nothing here reaches the computation but through the instrument. */
+final class PracticeController
+{
+    #[Get('/practice', 'The practice world as it really is', WorldResource::class)]
+    public function show(PracticeWorld $world): JsonResponse
+    {
+        return new JsonResponse($world->do(['do' => 'look']));
+    }
+
+    #[Post('/practice', 'Does something in the practice world: {"do": "walk", ...} (docs/instrument-protocol.md)', PracticeBody::class, WorldResource::class)]
+    public function store(Request $request, PracticeWorld $world): JsonResponse
+    {
+        $deed = array_filter((array) Body::read($request, PracticeBody::class), static fn ($value) => $value !== null);
+
+        return new JsonResponse($world->do($deed));
+    }
+
+    #[Post('/projects/{project}/practice-site', 'Lays the practice site out on this project’s control, with small errors of its own', null, WorldResource::class)]
+    public function plant(Project $project, PlantSite $plant): JsonResponse
+    {
+        return new JsonResponse($plant($project));
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+/** Every failure leaves as {message, errors?, reason?}: a sentence with place and remedy, never a trace. */
+final class Problems
+{
+    public static function register(Exceptions $exceptions): void
+    {
+        $exceptions->dontReport([\DomainException::class]);
+        $exceptions->render(static fn (InvalidBody $e) => self::answer(422, $e->getMessage(), ['errors' => $e->errors]));
+        $exceptions->render(static fn (NeedsConfirmation $e) => self::answer(409, $e->getMessage(), ['reason' => $e->reason, 'evidence' => $e->evidence]));
+        $exceptions->render(static fn (\DomainException $e) => self::answer(422, $e->getMessage()));
+        $exceptions->render(static function (HttpExceptionInterface $e, Request $request): ?JsonResponse {
+            if (! $request->is('api/*')) {
+                return null;
+            }
+            $missing = $e->getPrevious() instanceof ModelNotFoundException;
+
+            return self::answer($e->getStatusCode(), match (true) {
+                $missing => 'That is not here any more. Reload to see what is.',
+                $e->getStatusCode() === 404 => 'There is no such address in this interface; /api/v1/openapi.json lists them.',
+                $e->getStatusCode() === 405 => 'This address does not take that method.',
+                default => $e->getMessage(),
+            });
+        });
+        $exceptions->render(static fn (\Throwable $e, Request $request) => $request->is('api/*')
+            ? self::answer(500, 'Something failed inside Parlay; nothing was stored by this request. Try again; the log in the data folder says more.')
+            : null);
+    }
+
+    /** @param array<string, mixed> $more */
+    private static function answer(int $status, string $message, array $more = []): JsonResponse
+    {
+        return new JsonResponse(['message' => $message] + $more, $status, [], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
+    }
+}

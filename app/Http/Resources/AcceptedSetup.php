@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Setup;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class AcceptedSetup
+{
+    public function __construct(
+        public int $id,
+        public string $at,
+        public string $method,
+        public string $stationName,
+        public float $northing,
+        public float $easting,
+        public ?float $elevation,
+        public float $orientation,
+        public float $instrumentHeight,
+        public ?float $planDeviation,
+        public ?float $heightDeviation,
+    ) {}
+
+    public static function of(Setup $s): self
+    {
+        $n = $s->solution['northingDeviation'] ?? null;
+        $e = $s->solution['eastingDeviation'] ?? null;
+
+        return new self(
+            $s->id, $s->at, $s->method, $s->station_name, $s->northing, $s->easting, $s->elevation, $s->orientation, $s->instrument_height,
+            $n === null || $e === null ? null : hypot((float) $n, (float) $e), $s->solution['heightDeviation'] ?? null,
+        );
+    }
+}

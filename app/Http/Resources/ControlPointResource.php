@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\ControlPoint;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class ControlPointResource
+{
+    public function __construct(
+        public int $id,
+        public string $name,
+        public float $northing,
+        public float $easting,
+        public ?float $elevation,
+        public string $code,
+        public string $description,
+        public string $source,
+    ) {}
+
+    public static function of(ControlPoint $c): self
+    {
+        return new self($c->id, $c->name, $c->northing, $c->easting, $c->elevation, $c->code, $c->description, $c->source);
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class InstrumentResource
+{
+    public function __construct(
+        public string $link,
+        public ?float $retryIn,
+        public string $model,
+        public string $serial,
+        public bool $level,
+        public bool $locked,
+        public bool $tracking,
+        public float $battery,
+        public ?string $trouble,
+        public ?float $azimuth,
+    ) {}
+}

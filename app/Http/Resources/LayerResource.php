@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use App\Models\DesignLayer;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class LayerResource
+{
+    /** @param list<KindCount> $kinds
+     *  @param list<string> $strings
+     *  @param list<float> $extent */
+    public function __construct(
+        public int $id,
+        public string $name,
+        public string $colour,
+        public bool $visible,
+        public int $count,
+        #[ListOf(KindCount::class)]
+        public array $kinds,
+        #[ListOf('string')]
+        public array $strings,
+        #[ListOf('float')]
+        public array $extent,
+    ) {}
+
+    public static function of(DesignLayer $l): self
+    {
+        $kinds = array_map(static fn (string $kind, int $count) => new KindCount($kind, $count), array_keys($l->kinds), array_values($l->kinds));
+
+        return new self($l->id, $l->name, $l->colour, $l->visible, $l->count, $kinds, $l->strings, $l->extent ?? []);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use Parlay\Core\Formats\PointText\Column;
+use Parlay\Core\Formats\PointText\Layout;
+use Parlay\Core\Units\LengthUnit;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class LayoutResource
+{
+    /** @param list<Column> $columns */
+    public function __construct(
+        public string $separator,
+        public string $decimalMark,
+        public int $skip,
+        #[ListOf(Column::class)]
+        public array $columns,
+        public LengthUnit $unit,
+    ) {}
+
+    public static function of(Layout $l): self
+    {
+        return new self($l->separator, $l->decimalMark, $l->skip, $l->columns, $l->unit);
+    }
+}

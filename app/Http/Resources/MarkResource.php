@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Mark;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class MarkResource
+{
+    public function __construct(
+        public int $id,
+        public string $at,
+        public string $kind,
+        public int $setupId,
+        public int $observationId,
+        public ?int $pointId,
+        public string $name,
+        public string $code,
+        public PositionResource $found,
+        public ?PositionResource $design,
+        public ?DeviationResource $deviation,
+        public string $verdict,
+    ) {}
+
+    public static function of(Mark $m): self
+    {
+        $design = $m->design();
+        $deviation = $m->deviation();
+
+        return new self(
+            $m->id, $m->at, $m->kind, $m->setup_id, $m->observation_id, $m->point_id, $m->name, $m->code, PositionResource::of($m->position()),
+            $design === null ? null : PositionResource::of($design), $deviation === null ? null : DeviationResource::of($deviation), $m->verdict,
+        );
+    }
+}

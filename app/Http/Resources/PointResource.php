@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\StakeoutPoint;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class PointResource
+{
+    public function __construct(
+        public int $id,
+        public string $name,
+        public float $northing,
+        public float $easting,
+        public ?float $elevation,
+        public string $code,
+        public string $description,
+        public string $origin,
+        public string $made,
+        public int $stakes,
+        public ?string $verdict,
+    ) {}
+
+    /** Reads the columns stakes and verdict where the query brings them. */
+    public static function of(StakeoutPoint $p): self
+    {
+        $more = $p->getAttributes();
+
+        return new self(
+            $p->id, $p->name, $p->northing, $p->easting, $p->elevation, $p->code, $p->description, $p->origin,
+            (string) ($p->recipe['description'] ?? ''), (int) ($more['stakes'] ?? 0), $more['verdict'] ?? null,
+        );
+    }
+}

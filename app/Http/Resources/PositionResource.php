@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Parlay\Core\Geometry\Position;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class PositionResource
+{
+    public function __construct(
+        public float $northing,
+        public float $easting,
+        public ?float $elevation,
+    ) {}
+
+    public static function of(Position $p): self
+    {
+        return new self($p->northing, $p->easting, $p->elevation);
+    }
+}

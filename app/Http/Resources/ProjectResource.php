@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\PreparationStep;
+use App\Models\Project;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class ProjectResource
+{
+    public function __construct(
+        public int $id,
+        public string $name,
+        public UnitsResource $units,
+        public float $planTolerance,
+        public float $heightTolerance,
+        public int $revision,
+        public ProgressResource $progress,
+        public ?AcceptedSetup $setup,
+        public ?string $undo,
+        public ?string $redo,
+    ) {}
+
+    public static function of(Project $p): self
+    {
+        $p->loadMissing('currentSetup');
+        $steps = PreparationStep::query()->where('project_id', $p->id);
+
+        return new self(
+            $p->id, $p->name, UnitsResource::of($p), $p->plan_tolerance, $p->height_tolerance, $p->revision,
+            self::progress($p),
+            $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
+            (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),
+            (clone $steps)->where('undone', true)->orderBy('id')->value('label'),
+        );
+    }
+
+    /** Counted by the database in one go. */
+    private static function progress(Project $p): ProgressResource
+    {
+        $row = (array) DB::selectOne("SELECT
+            (SELECT count(*) FROM control_points WHERE project_id = :p) AS control,
+            (SELECT count(*) FROM designs WHERE project_id = :p AND removed_at IS NULL) AS designs,
+            (SELECT count(*) FROM stakeout_points WHERE project_id = :p) AS points,
+            (SELECT count(*) FROM stakeout_points s WHERE project_id = :p AND EXISTS (SELECT 1 FROM marks m WHERE m.project_id = s.project_id AND m.kind = 'stake' AND m.point_id = s.id)) AS staked,
+            (SELECT count(*) FROM marks WHERE project_id = :p AND kind = 'as_built') AS as_built,
+            (SELECT count(*) FROM marks WHERE project_id = :p AND kind = 'check' AND setup_id = (SELECT max(id) FROM setups WHERE project_id = :p)) AS checks,
+            (SELECT count(*) FROM marks WHERE project_id = :p AND kind <> 'check' AND verdict = 'out') AS outside", ['p' => $p->id]);
+
+        return new ProgressResource(...array_map(intval(...), [
+            'control' => $row['control'], 'designs' => $row['designs'], 'points' => $row['points'], 'staked' => $row['staked'],
+            'checks' => $row['checks'], 'asBuilt' => $row['as_built'], 'out' => $row['outside'],
+        ]));
+    }
+}

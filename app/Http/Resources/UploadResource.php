@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class UploadResource
+{
+    public function __construct(
+        public string $upload,
+        public string $fileName,
+        public int $bytes,
+    ) {}
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class WorldMark
+{
+    public function __construct(
+        public string $name,
+        public float $northing,
+        public float $easting,
+        public float $elevation,
+    ) {}
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class WorldPole
+{
+    public function __construct(
+        public float $northing,
+        public float $easting,
+        public float $elevation,
+        public float $height,
+        public float $prismConstant,
+        public float $unsteady,
+        public float $tilt,
+        public float $tiltAzimuth,
+        public bool $walking,
+    ) {}
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class WorldResource
+{
+    /** @param list<WorldMark> $marks */
+    public function __construct(
+        public string $site,
+        public int $seed,
+        #[ListOf(WorldMark::class)]
+        public array $marks,
+        public WorldPole $pole,
+        public WorldTripod $tripod,
+        public WorldAir $air,
+        public bool $blocked,
+        public float $battery,
+        public float $haste,
+    ) {}
+}

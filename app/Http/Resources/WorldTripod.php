@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class WorldTripod
+{
+    public function __construct(
+        public float $northing,
+        public float $easting,
+        public float $elevation,
+        public float $height,
+        public ?string $over,
+        public float $tilt,
+        public float $circleZero,
+    ) {}
+}

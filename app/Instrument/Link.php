@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument;
+
+use App\Models\LiveInstrument;
+use App\Models\QueuedInstruction;
+use Parlay\Core\Instrument\Done;
+use Parlay\Core\Instrument\InstrumentStatus;
+use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\LinkLost;
+use Parlay\Core\Instrument\Refused;
+use Parlay\Core\Instrument\Report;
+use Parlay\Core\Instrument\TotalStation;
+use Parlay\Core\Instrument\Tracked;
+
+/** The one holder of the instrument's link: passes on what was asked, writes down what is said, comes back when it is lost. */
+final class Link
+{
+    /** Seconds between tries, growing; the last one stays. */
+    private const PAUSES = [0.3, 0.6, 1.0, 2.0, 4.0];
+
+    private const TURN = 0.02;
+
+    private const BEAT = 0.5;
+
+    private float $beat = 0.0;
+
+    private ?InstrumentStatus $status = null;
+
+    private bool $stopped = false;
+
+    public function __construct(
+        private readonly TotalStation $instrument,
+        private readonly ReadingsIntoBook $book,
+    ) {}
+
+    public function run(): void
+    {
+        QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => 'The link to the instrument was started anew before this was done. Ask again.']);
+        $failures = 0;
+        while (! $this->stopped) {
+            try {
+                $this->instrument->open();
+                $failures = 0;
+                $this->write(['link' => 'up', 'retry_at' => null, 'heard_at' => microtime(true)]);
+                $this->hold();
+            } catch (LinkLost $e) {
+                $this->instrument->close();
+                $this->status = null;
+                $this->pause(self::PAUSES[min($failures++, count(self::PAUSES) - 1)]);
+            }
+        }
+        $this->instrument->close();
+        $this->write(['link' => 'stopped', 'status' => null, 'reading' => null]);
+    }
+
+    public function stop(): void
+    {
+        $this->stopped = true;
+    }
+
+    /** @throws LinkLost */
+    private function hold(): void
+    {
+        while (! $this->stopped) {
+            foreach (QueuedInstruction::query()->where('state', 'queued')->orderBy('id')->get() as $queued) {
+                $this->instrument->send($queued->id, Instruction::restored($queued->kind, $queued->content));
+                $queued->update(['state' => 'sent']);
+            }
+            foreach ($this->instrument->reports(self::TURN) as $report) {
+                $this->take($report);
+            }
+            $this->keepBeating();
+        }
+    }
+
+    private function take(Report $report): void
+    {
+        if ($report instanceof InstrumentStatus) {
+            $this->status = $report;
+            $this->write(['status' => LiveStatus::toArray($report), 'heard_at' => microtime(true)]);
+        } elseif ($report instanceof Tracked) {
+            $this->write(['reading' => LiveStatus::reading($report->reading), 'reading_at' => microtime(true) - $report->age], true);
+        } elseif ($report instanceof Refused) {
+            QueuedInstruction::query()->where('id', $report->number)->update(['state' => 'refused', 'why' => $report->why->sentence()]);
+        } elseif ($report instanceof Done) {
+            $this->finish($report);
+        }
+    }
+
+    private function finish(Done $done): void
+    {
+        $instruction = QueuedInstruction::query()->find($done->number);
+        if ($instruction === null) {
+            return;
+        }
+        $observation = $done->reading !== null && $this->status !== null
+            ? $this->book->keep($instruction, $done->reading, $this->status)
+            : null;
+        $instruction->update(['state' => 'done', 'observation_id' => $observation?->id]);
+        if ($done->reading !== null) {
+            $this->write(['reading' => LiveStatus::reading($done->reading), 'reading_at' => microtime(true)], true);
+        }
+    }
+
+    /** Waits out a lost link, saying so at once and answering what is asked meanwhile. */
+    private function pause(float $seconds): void
+    {
+        $until = microtime(true) + $seconds;
+        $this->write(['link' => 'lost', 'retry_at' => $until, 'status' => null, 'reading' => null]);
+        while (! $this->stopped && microtime(true) < $until) {
+            QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => 'The link to the instrument is lost. It is being sought again; ask again when it is back.']);
+            $this->keepBeating();
+            usleep(50_000);
+        }
+    }
+
+    private function keepBeating(): void
+    {
+        if (microtime(true) - $this->beat > self::BEAT) {
+            $this->write(['heard_at' => microtime(true)]);
+        }
+    }
+
+    /** @param array<string, mixed> $values */
+    private function write(array $values, bool $newReading = false): void
+    {
+        $this->beat = microtime(true);
+        $row = LiveInstrument::now();
+        $row->fill($values);
+        $row->seq += $newReading || isset($values['link']) ? 1 : 0;
+        $row->save();
+    }
+}

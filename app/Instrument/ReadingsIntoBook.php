@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument;
+
+use App\Clock;
+use App\Models\Observation;
+use App\Models\Project;
+use App\Models\QueuedInstruction;
+use Parlay\Core\Instrument\InstrumentStatus;
+use Parlay\Core\Instrument\RawReading;
+
+/** Writes a measurement taken on purpose into the field book, once, with what it was taken for. */
+final class ReadingsIntoBook
+{
+    public function keep(QueuedInstruction $instruction, RawReading $raw, InstrumentStatus $status): Observation
+    {
+        $purpose = $instruction->purpose ?? throw new \LogicException('A measurement is asked for with its purpose.');
+
+        $observation = Observation::query()->firstOrCreate(['key' => $instruction->key], [
+            'project_id' => $purpose['projectId'],
+            'at' => Clock::stamp(),
+            'purpose' => $purpose['purpose'],
+            'sighted' => $purpose['sighted'],
+            'setup_id' => $purpose['setupId'],
+            'circle' => $raw->circle,
+            'zenith' => $raw->zenith,
+            'slope' => $raw->slope,
+            'ppm_applied' => $raw->ppmApplied,
+            'prism_constant_applied' => $raw->prismConstantApplied,
+            'target_height' => $purpose['targetHeight'],
+            'prism_constant' => $purpose['prismConstant'],
+            'pressure' => $purpose['pressure'],
+            'temperature' => $purpose['temperature'],
+            'instrument' => trim($status->model.' '.$status->serial),
+            'accuracy' => LiveStatus::toArray($status)['accuracy'],
+        ]);
+        Project::query()->findOrFail($observation->project_id)->changed();
+
+        return $observation;
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Parlay\Core\Stakeout\Tolerance;
+use Parlay\Core\Units\AngleStyle;
+use Parlay\Core\Units\CoordinateOrder;
+use Parlay\Core\Units\DirectionStyle;
+use Parlay\Core\Units\LengthStyle;
+use Parlay\Core\Units\StationStyle;
+use Parlay\Core\Units\Units;
+
+final class Project extends Model
+{
+    public $timestamps = false;
+
+    protected $casts = [
+        'length_style' => LengthStyle::class,
+        'angle_style' => AngleStyle::class,
+        'direction_style' => DirectionStyle::class,
+        'coordinate_order' => CoordinateOrder::class,
+        'station_style' => StationStyle::class,
+    ];
+
+    public function units(): Units
+    {
+        return new Units($this->length_style, $this->angle_style, $this->direction_style, $this->coordinate_order, $this->station_style);
+    }
+
+    public function tolerance(): Tolerance
+    {
+        return new Tolerance($this->plan_tolerance, $this->height_tolerance);
+    }
+
+    /** Other tabs see that something changed. */
+    public function changed(): void
+    {
+        $this->increment('revision');
+    }
+
+    /** @return HasMany<ControlPoint, $this> */
+    public function controlPoints(): HasMany
+    {
+        return $this->hasMany(ControlPoint::class);
+    }
+
+    /** @return HasMany<Design, $this> */
+    public function designs(): HasMany
+    {
+        return $this->hasMany(Design::class)->whereNull('removed_at');
+    }
+
+    /** @return HasMany<StakeoutPoint, $this> */
+    public function points(): HasMany
+    {
+        return $this->hasMany(StakeoutPoint::class);
+    }
+
+    /** @return HasMany<Mark, $this> */
+    public function marks(): HasMany
+    {
+        return $this->hasMany(Mark::class);
+    }
+
+    /** @return HasMany<Observation, $this> */
+    public function observations(): HasMany
+    {
+        return $this->hasMany(Observation::class);
+    }
+
+    /** The setup that holds: the one accepted last. @return HasOne<Setup, $this> */
+    public function currentSetup(): HasOne
+    {
+        return $this->hasOne(Setup::class)->ofMany('id', 'max');
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App;
+
+use App\Models\PreparationStep;
+use App\Models\Project;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Changes made while preparing, as one step that can be undone: rows are kept as they were before and after.
+ *
+ * Steps of a project are a stack, so undoing always finds the rows as the step left them.
+ */
+final class Preparation
+{
+    /** @var list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}> */
+    private array $changes = [];
+
+    private function __construct() {}
+
+    /** @template T
+     *  @param callable(self): T $work
+     *  @return T */
+    public static function step(Project $project, string $label, callable $work): mixed
+    {
+        return DB::transaction(function () use ($project, $label, $work): mixed {
+            $step = new self;
+            $result = $work($step);
+            if ($step->changes !== []) {
+                PreparationStep::query()->where('project_id', $project->id)->where('undone', true)->delete();
+                PreparationStep::query()->create(['project_id' => $project->id, 'label' => mb_substr($label, 0, 200), 'changes' => $step->changes]);
+                $project->changed();
+            }
+
+            return $result;
+        });
+    }
+
+    /** @template M of Model
+     *  @param M $model not yet stored
+     *  @return M */
+    public function create(Model $model): Model
+    {
+        $model->save();
+        $this->note($model, null, $model->getAttributes());
+
+        return $model;
+    }
+
+    /** @param array<string, mixed> $values */
+    public function update(Model $model, array $values): void
+    {
+        $before = $model->getAttributes();
+        $model->update($values);
+        $this->note($model, $before, $model->getAttributes());
+    }
+
+    public function delete(Model $model): void
+    {
+        $this->note($model, $model->getAttributes(), null);
+        $model->delete();
+    }
+
+    /** @return string|null what was undone, null where there was nothing */
+    public static function undo(Project $project): ?string
+    {
+        $find = static fn () => PreparationStep::query()->where('project_id', $project->id)->where('undone', false)->orderByDesc('id')->first();
+
+        return self::replay($project, $find, true);
+    }
+
+    public static function redo(Project $project): ?string
+    {
+        $find = static fn () => PreparationStep::query()->where('project_id', $project->id)->where('undone', true)->orderBy('id')->first();
+
+        return self::replay($project, $find, false);
+    }
+
+    /** @param callable(): ?PreparationStep $find */
+    private static function replay(Project $project, callable $find, bool $back): ?string
+    {
+        return DB::transaction(static function () use ($project, $find, $back): ?string {
+            $step = $find();
+            if ($step === null) {
+                return null;
+            }
+            foreach ($back ? array_reverse($step->changes) : $step->changes as $change) {
+                self::restore($change['table'], $change['id'], $back ? $change['before'] : $change['after']);
+            }
+            $step->update(['undone' => $back]);
+            $project->changed();
+
+            return $step->label;
+        });
+    }
+
+    /** @param array<string, mixed>|null $row */
+    private static function restore(string $table, int $id, ?array $row): void
+    {
+        $row === null ? DB::table($table)->where('id', $id)->delete() : DB::table($table)->updateOrInsert(['id' => $id], $row);
+    }
+
+    /** @param array<string, mixed>|null $before
+     *  @param array<string, mixed>|null $after */
+    private function note(Model $model, ?array $before, ?array $after): void
+    {
+        $this->changes[] = ['table' => $model->getTable(), 'id' => $model->getKey(), 'before' => $before, 'after' => $after];
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Instrument\StandInDriver;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\ServiceProvider;
+use Parlay\Core\Instrument\TotalStation;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        // The one place that names an instrument: another driver is bound here.
+        $this->app->bind(TotalStation::class, fn () => new StandInDriver(config()->string('parlay.instrument_address')));
+    }
+
+    public function boot(): void
+    {
+        // Bodies are typed and refuse unknown fields, so models need no second guard.
+        Model::unguard();
+        Model::shouldBeStrict();
+        JsonResource::withoutWrapping();
+    }
+}

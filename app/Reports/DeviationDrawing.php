@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports;
+
+use Parlay\Core\Units\LengthStyle;
+
+/** A plan of the marks with their deviations drawn as exaggerated arrows, as SVG; both scales stand in the drawing. */
+final class DeviationDrawing
+{
+    private const WIDTH = 1000.0;
+
+    private const HEIGHT = 620.0;
+
+    private const MARGIN = 60.0;
+
+    private readonly float $scale;
+
+    private readonly float $west;
+
+    private readonly float $south;
+
+    private readonly float $exaggeration;
+
+    /** @param list<ReportRow> $rows with a deviation; the later of two marks of one point counts */
+    private function __construct(private readonly array $rows, private readonly LengthStyle $style)
+    {
+        $e = array_map(static fn (ReportRow $r) => $r->found->easting, $rows);
+        $n = array_map(static fn (ReportRow $r) => $r->found->northing, $rows);
+        $spanE = max(max($e) - min($e), 1.0);
+        $spanN = max(max($n) - min($n), 1.0);
+        $this->scale = min((self::WIDTH - 2 * self::MARGIN) / $spanE, (self::HEIGHT - 2 * self::MARGIN) / $spanN);
+        $this->west = (max($e) + min($e)) / 2 - self::WIDTH / 2 / $this->scale;
+        $this->south = (max($n) + min($n)) / 2 - self::HEIGHT / 2 / $this->scale;
+        $largest = max(array_map(static fn (ReportRow $r) => $r->deviation->plan ?? 0.0, $rows));
+        // The largest deviation becomes an arrow of about 60 units, by a round factor.
+        $this->exaggeration = $largest <= 0 ? 1.0 : self::round(60 / ($largest * $this->scale));
+    }
+
+    /** @param list<ReportRow> $rows
+     *  @return string|null SVG, null where no mark has a design */
+    public static function svg(array $rows, LengthStyle $style): ?string
+    {
+        $latest = [];
+        foreach ($rows as $row) {
+            if ($row->deviation !== null) {
+                $latest[$row->mark->kind.' '.($row->mark->point_id ?? 'mark '.$row->mark->id)] = $row;
+            }
+        }
+
+        return $latest === [] ? null : (new self(array_values($latest), $style))->draw();
+    }
+
+    private function draw(): string
+    {
+        $parts = array_map($this->arrow(...), $this->rows);
+        [$bar, $length] = $this->scaleBar();
+        $labels = count($this->rows) <= 60 ? implode('', array_map($this->label(...), $this->rows)) : '';
+
+        return sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" font-family="DejaVu Sans"><rect x="1" y="1" width="%3$d" height="%4$d" fill="none" stroke="#888"/>%5$s%6$s%7$s%8$s</svg>',
+            self::WIDTH, self::HEIGHT, self::WIDTH - 2, self::HEIGHT - 2, implode('', $parts), $labels, $bar,
+            sprintf('<text x="%d" y="%d" font-size="15">%s; arrows %s times larger</text><path d="M970 60 L970 20 M962 34 L970 18 L978 34" stroke="#000" fill="none" stroke-width="2"/><text x="964" y="78" font-size="15">N</text>',
+                30 + $length + 12, self::HEIGHT - 18, htmlspecialchars($this->barText($length)), number_format($this->exaggeration)),
+        );
+    }
+
+    private function arrow(ReportRow $r): string
+    {
+        [$x, $y] = [($r->design->easting - $this->west) * $this->scale, self::HEIGHT - ($r->design->northing - $this->south) * $this->scale];
+        $dx = ($r->deviation->easting ?? 0) * $this->scale * $this->exaggeration;
+        $dy = -($r->deviation->northing ?? 0) * $this->scale * $this->exaggeration;
+        $out = $r->mark->verdict === 'out';
+        $symbol = $out
+            ? sprintf('<path d="M%.1f %.1f l7 12 l-14 0 z" fill="#b3261e"/>', $x, $y - 8)
+            : sprintf('<circle cx="%.1f" cy="%.1f" r="5" fill="none" stroke="#1b6e3c" stroke-width="2.5"/>', $x, $y);
+
+        return sprintf('<line x1="%.1f" y1="%.1f" x2="%.1f" y2="%.1f" stroke="%s" stroke-width="2"/>%s', $x, $y, $x + $dx, $y + $dy, $out ? '#b3261e' : '#1b6e3c', $symbol);
+    }
+
+    private function label(ReportRow $r): string
+    {
+        return sprintf('<text x="%.1f" y="%.1f" font-size="12" fill="#333">%s</text>',
+            ($r->design->easting - $this->west) * $this->scale + 9, self::HEIGHT - ($r->design->northing - $this->south) * $this->scale + 16, htmlspecialchars(mb_substr($r->mark->name, 0, 24)));
+    }
+
+    /** @return array{string, float} */
+    private function scaleBar(): array
+    {
+        $unit = $this->style->unit()->metres();
+        $length = self::round(160 / $this->scale / $unit) * $unit * $this->scale;
+
+        return [sprintf('<path d="M30 %1$d l0 8 l%2$.1f 0 l0 -8" stroke="#000" fill="none" stroke-width="2"/>', self::HEIGHT - 30, $length), $length];
+    }
+
+    private function barText(float $length): string
+    {
+        $unit = $this->style->unit();
+
+        return round($length / $this->scale / $unit->metres(), 3).' '.$unit->label();
+    }
+
+    /** The nearest 1, 2 or 5 times a power of ten, downwards. */
+    private static function round(float $value): float
+    {
+        $power = 10 ** floor(log10($value));
+        $lead = $value / $power;
+
+        return ($lead >= 5 ? 5 : ($lead >= 2 ? 2 : 1)) * $power;
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports;
+
+use Parlay\Core\Units\CoordinateOrder;
+
+/** The report's table for a spreadsheet: plain numbers in the project's length unit, cells that would run as formulas made safe. */
+final class ReportCsv
+{
+    /** @param resource $out */
+    public static function write(Report $report, $out): void
+    {
+        $unit = $report->project->length_style->unit();
+        $u = " [{$unit->value}]";
+        $pair = static fn (string $a, string $n, string $e): array => $report->project->coordinate_order === CoordinateOrder::NorthingEasting
+            ? ["$a $n", "$a $e"] : ["$a $e", "$a $n"];
+        $header = ['name', 'code', 'kind', ...$pair('design', "northing$u", "easting$u"), "design elevation$u", ...$pair('found', "northing$u", "easting$u"), "found elevation$u",
+            "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u", "height tolerance$u", 'verdict', 'time (UTC)', 'setup', 'design source'];
+        // A byte order mark, without which spreadsheets read umlauts wrongly.
+        fwrite($out, "\u{FEFF}");
+        fputcsv($out, $header, ',', '"', '');
+        $n = static fn (?float $metres): string => $metres === null ? '' : number_format($metres / $unit->metres(), 4, '.', '');
+        $order = static fn (?float $northing, ?float $easting): array => $report->project->coordinate_order === CoordinateOrder::NorthingEasting
+            ? [$n($northing), $n($easting)] : [$n($easting), $n($northing)];
+        foreach ([...$report->rows, ...$report->checks] as $r) {
+            $m = $r->mark;
+            fputcsv($out, [
+                self::safe($m->name), self::safe($m->code), $r->kind(), ...$order($r->design?->northing, $r->design?->easting), $n($r->design?->elevation),
+                ...$order($r->found->northing, $r->found->easting), $n($r->found->elevation),
+                $n($r->deviation?->northing), $n($r->deviation?->easting), $n($r->deviation?->height), $n($r->deviation?->plan),
+                $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict, $m->at, (string) $m->setup_id, self::safe($m->design_source),
+            ], ',', '"', '');
+        }
+    }
+
+    private static function safe(string $cell): string
+    {
+        return preg_match('~^[=+\-@\t\r]~', $cell) === 1 ? "'".$cell : $cell;
+    }
+}

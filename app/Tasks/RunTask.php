@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use App\Models\Project;
+use App\Models\Task;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Queue\InteractsWithQueue;
+
+/** Carries out a task in the worker process and writes down what came of it. */
+final class RunTask implements ShouldQueue
+{
+    use InteractsWithQueue;
+    use Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 600;
+
+    public function __construct(public readonly int $taskId) {}
+
+    public function handle(): void
+    {
+        $task = Task::query()->findOrFail($this->taskId);
+        if ($task->state !== 'waiting') {
+            return;
+        }
+        $task->update(['state' => 'running']);
+        try {
+            $work = app(TaskKind::from($task->kind)->work());
+            $task->update(['result' => $work($task), 'state' => 'done']);
+        } catch (\DomainException $e) {
+            $task->update(['state' => 'failed', 'error' => $e->getMessage()]);
+        }
+        Project::query()->findOrFail($task->project_id)->changed();
+    }
+
+    public function failed(): void
+    {
+        Task::query()->where('id', $this->taskId)->update(['state' => 'failed', 'error' => 'Something failed inside Parlay; nothing was stored. Try again.']);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use App\Clock;
+use App\Models\Project;
+use App\Models\Task;
+use Illuminate\Support\Facades\DB;
+
+final class StartTask
+{
+    /** @param array<string, mixed> $input */
+    public function __invoke(Project $project, TaskKind $kind, array $input): Task
+    {
+        return DB::transaction(static function () use ($project, $kind, $input): Task {
+            $task = Task::query()->create(['project_id' => $project->id, 'kind' => $kind->value, 'state' => 'waiting', 'input' => $input, 'result' => null, 'error' => null, 'created_at' => Clock::stamp()]);
+            RunTask::dispatch($task->id);
+
+            return $task;
+        });
+    }
+
+    /** Tasks that a killed worker left behind will not come back by themselves. */
+    public static function giveUpLeftovers(): void
+    {
+        Task::query()->whereIn('state', ['waiting', 'running'])->update(['state' => 'failed', 'error' => 'Parlay was stopped while this was being done. Nothing of it was stored; start it again.']);
+        DB::table('jobs')->delete();
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Problems;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php',
+        api: __DIR__.'/../routes/api.php',
+        apiPrefix: 'api/v1',
+    )
+    ->withCommands([__DIR__.'/../app/Console'])
+    ->withMiddleware(function (Middleware $middleware): void {
+        // The browser keeps nothing on the server but the project itself: no session, no cookies.
+        $middleware->group('web', []);
+        $middleware->group('api', [Illuminate\Routing\Middleware\SubstituteBindings::class]);
+        $middleware->use([]);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        Problems::register($exceptions);
+    })
+    ->create()
+    ->useStoragePath((getenv('PARLAY_DATA') ?: dirname(__DIR__).'/.data').'/storage');

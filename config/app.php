@@ -1,0 +1,9 @@
+<?php
+
+return [
+    'name' => 'Parlay',
+    'env' => env('APP_ENV', 'production'),
+    'debug' => (bool) env('APP_DEBUG', false),
+    'key' => env('APP_KEY'),
+    'timezone' => 'UTC',
+];

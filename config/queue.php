@@ -1,0 +1,10 @@
+<?php
+
+return [
+    'default' => env('QUEUE_CONNECTION', 'database'),
+    'connections' => [
+        'database' => ['driver' => 'database', 'connection' => 'book', 'table' => 'jobs', 'queue' => 'default', 'retry_after' => 600, 'after_commit' => true],
+        'sync' => ['driver' => 'sync'],
+    ],
+    'failed' => ['driver' => 'null'],
+];

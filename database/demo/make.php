@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+/** Writes the demo's files anew: php database/demo/make.php [FOLDER] */
+
+use Parlay\Demo\LarkfieldCreamery;
+use Parlay\Demo\SaltmarshYard;
+
+require __DIR__.'/../../vendor/autoload.php';
+
+$folder = $argv[1] ?? __DIR__.'/files';
+foreach (['saltmarsh-yard' => SaltmarshYard::class, 'larkfield-creamery' => LarkfieldCreamery::class] as $name => $site) {
+    file_put_contents("$folder/$name-control.".($name === 'saltmarsh-yard' ? 'csv' : 'txt'), $site::control());
+    file_put_contents("$folder/$name.dxf", $site::drawing());
+}

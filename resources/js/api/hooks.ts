@@ -1,0 +1,110 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { api, ask, newKey, type Schemas } from './client';
+
+const path = (project: number) => ({ params: { path: { project } } });
+
+export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () => ask(api.GET('/api/v1/projects')) });
+
+export const useProject = (project: number) =>
+    useQuery({ queryKey: [project, 'project'], queryFn: () => ask(api.GET('/api/v1/projects/{project}', path(project))) });
+
+export const useControl = (project: number) =>
+    useQuery({ queryKey: [project, 'control'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/control', path(project))) });
+
+export const useDesigns = (project: number) =>
+    useQuery({ queryKey: [project, 'designs'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/designs', path(project))) });
+
+export const usePoints = (project: number) =>
+    useQuery({ queryKey: [project, 'points'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/points', path(project))) });
+
+export const useSetup = (project: number) =>
+    useQuery({ queryKey: [project, 'setup'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/setup', path(project))) });
+
+export const useMarks = (project: number) =>
+    useQuery({ queryKey: [project, 'marks'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/marks', path(project))) });
+
+export const useBook = (project: number, open: boolean) =>
+    useQuery({
+        queryKey: [project, 'book'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/field-book', path(project))),
+        enabled: open,
+    });
+
+/** What a layer holds never changes, so it is fetched once. */
+export const shapesQuery = (project: number, layer: number) => ({
+    queryKey: ['shapes', layer],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: () =>
+        ask(
+            api.GET('/api/v1/projects/{project}/layers/{layer}/shapes', {
+                params: { path: { project, layer } },
+                parseAs: 'arrayBuffer',
+            }),
+        ) as Promise<unknown> as Promise<ArrayBuffer>,
+});
+
+/** The instrument as it is now. When the project has changed elsewhere, everything else is asked for again. */
+export function useLive(project: number, target: number | null, fast: boolean) {
+    const client = useQueryClient();
+    const live = useQuery({
+        queryKey: ['live', project, target],
+        queryFn: () =>
+            ask(
+                api.GET('/api/v1/projects/{project}/live', {
+                    params: { path: { project }, query: target === null ? {} : { target } },
+                }),
+            ),
+        refetchInterval: fast ? 100 : 1000,
+        refetchIntervalInBackground: false,
+        retry: false,
+        placeholderData: (before) => before,
+    });
+    const revision = live.data?.revision;
+    useEffect(() => {
+        if (revision !== undefined) {
+            void client.invalidateQueries({ queryKey: [project] });
+        }
+    }, [revision, project, client]);
+    return live;
+}
+
+/** Something done to the project; afterwards what is shown is asked for anew. */
+export function useDeed<I, O>(project: number, deed: (input: I) => Promise<O>) {
+    const client = useQueryClient();
+    return useMutation({ mutationFn: deed, onSuccess: () => client.invalidateQueries({ queryKey: [project] }) });
+}
+
+/** Follows an instruction of the instrument until it is done; throws its reason where it was refused. */
+export async function untilDone(project: number, started: Promise<Schemas['InstructionResource']>): Promise<Schemas['InstructionResource']> {
+    let state = await started;
+    while (state.state === 'queued' || state.state === 'sent') {
+        await new Promise((go) => setTimeout(go, 100));
+        state = await ask(
+            api.GET('/api/v1/projects/{project}/instructions/{instruction}', { params: { path: { project, instruction: state.id } } }),
+        );
+    }
+    if (state.state !== 'done') {
+        throw new Error(state.why ?? 'The instrument did not do it and gave no reason. Try again.');
+    }
+    return state;
+}
+
+/** Follows longer work until it has ended. */
+export async function untilFinished(project: number, started: Promise<Schemas['TaskResource']>): Promise<Schemas['TaskResource']> {
+    let task = await started;
+    while (task.state === 'waiting' || task.state === 'running') {
+        await new Promise((go) => setTimeout(go, 250));
+        task = await ask(api.GET('/api/v1/projects/{project}/tasks/{task}', { params: { path: { project, task: task.id } } }));
+    }
+    if (task.state !== 'done') {
+        throw new Error(task.error ?? 'It could not be done.');
+    }
+    return task;
+}
+
+export const turnTo = (project: number, to: { controlId: number } | { pointId: number }) =>
+    untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...path(project), body: { key: newKey(), ...to } })));
+
+export const measure = (project: number, body: Omit<Schemas['MeasureBody'], 'key'>) =>
+    untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...path(project), body: { key: newKey(), ...body } })));

@@ -1,0 +1,66 @@
+import { ChevronDown, ChevronUp, NotebookText } from 'lucide-react';
+import { useState } from 'react';
+import type { BookEntry, Project } from '../api/client';
+import { useBook } from '../api/hooks';
+import { Button } from '../parts/Button';
+import { formatAngle, formatDeviation, formatLength } from '../units/format';
+import { useUnits } from '../units/UnitsContext';
+import { BookEntryDetail } from './BookEntryDetail';
+
+/** Every reading, setup, check and mark in order. It can be read and added to, never changed. */
+export function FieldBook({ project }: { project: Project }) {
+    const [open, setOpen] = useState(false);
+    const [opened, setOpened] = useState<string | null>(null);
+    const book = useBook(project.id, true);
+    const entries = book.data ?? [];
+    const line = useLine();
+    return (
+        <section className="border-t-2 border-ink bg-sheet" style={{ gridArea: 'book' }} aria-label="Field book">
+            <Button kind="bare" className="w-full !justify-start px-3" aria-expanded={open} onClick={() => setOpen(!open)} icon={<NotebookText className="shrink-0" aria-hidden="true" />}>
+                <span className="shrink-0 font-semibold">Field book</span>
+                <span className="figure min-w-0 flex-1 truncate text-left text-sm text-quiet">{entries[0] ? line(entries[0]) : 'Nothing has been measured yet.'}</span>
+                {open ? <ChevronDown /> : <ChevronUp />}
+            </Button>
+            {open && (
+                <ol className="figure h-[38vh] overflow-auto border-t border-rule text-sm">
+                    {entries.map((e) => {
+                        const key = `${e.kind} ${e.id}`;
+                        return (
+                            <li key={key} className="border-b border-rule/60">
+                                <button type="button" className="block min-h-10 w-full cursor-pointer truncate px-4 text-left hover:bg-wash" aria-expanded={opened === key} onClick={() => setOpened(opened === key ? null : key)}>
+                                    {line(e)}
+                                </button>
+                                {opened === key && <BookEntryDetail entry={e} />}
+                            </li>
+                        );
+                    })}
+                    {entries.length === 0 && <li className="p-4">The book fills by itself: each measurement taken on purpose becomes a line.</li>}
+                </ol>
+            )}
+        </section>
+    );
+}
+
+const WORDS: Record<string, string> = { reading: 'reading', setup: 'SETUP', stake: 'STAKE', as_built: 'AS-BUILT', check: 'CHECK' };
+
+/** One entry as one line of the book. */
+function useLine() {
+    const { length, angle } = useUnits();
+    return (e: BookEntry): string => {
+        const start = `${e.at.slice(5, 10)} ${e.at.slice(11, 19)}  ${(WORDS[e.kind] ?? e.kind).padEnd(9)}`;
+        if (e.mark) {
+            const { deviation: d, name, verdict } = e.mark;
+            const off = d ? `plan ${formatDeviation(d.plan, length)}  height ${d.height === null ? '–' : formatDeviation(d.height, length)}  ${verdict}` : 'no design';
+            return `${start} ${name.padEnd(10)} ${off}`;
+        }
+        if (e.setup) {
+            const s = e.setup.setup;
+            return `${start} ${s.method.replace('_', ' ')} at ${s.stationName}  ${s.planDeviation === null ? 'orientation not checked' : `±${formatDeviation(s.planDeviation, length)} in plan`}`;
+        }
+        if (e.reading) {
+            const r = e.reading;
+            return `${start} ${(r.sighted || '–').padEnd(10)} Hz ${formatAngle(r.circle, angle)}  V ${formatAngle(r.zenith, angle)}  SD ${formatLength(r.slope, length)}  ht ${formatLength(r.targetHeight, length)}`;
+        }
+        return start;
+    };
+}

@@ -1,0 +1,157 @@
+import { ChevronsLeft, ChevronsRight } from 'lucide-react';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Navigate, useParams, useSearchParams } from 'react-router';
+import { api, ask, Problem } from '../api/client';
+import { useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
+import { Button } from '../parts/Button';
+import { Failure, Notice } from '../parts/Notice';
+import { Plan } from '../plan/Plan';
+import { AsBuilt } from '../stages/asbuilt/AsBuilt';
+import { Control } from '../stages/control/Control';
+import { HandOver } from '../stages/handover/HandOver';
+import { Prepare } from '../stages/prepare/Prepare';
+import { SetUp } from '../stages/setup/SetUp';
+import { Stake } from '../stages/stake/Stake';
+import { applyTheme, storedTheme } from '../theme/theme';
+import { UnitsContext } from '../units/UnitsContext';
+import { FieldBook } from './FieldBook';
+import { JobLine } from './JobLine';
+import { Plate } from './Plate';
+import { SheetEdge } from './SheetEdge';
+import { STAGES, type StageName, type StageProps, type Taken } from './stages';
+
+const PracticeDrawer = lazy(() => import('./PracticeDrawer').then((m) => ({ default: m.PracticeDrawer })));
+
+const SHEETS: Record<StageName, (props: StageProps) => React.ReactNode> = {
+    prepare: Prepare,
+    control: Control,
+    'set-up': SetUp,
+    stake: Stake,
+    'as-built': AsBuilt,
+    'hand-over': HandOver,
+};
+
+/** The one frame of the day: job line, plan, sheet, field book, instrument plate. */
+export function Frame() {
+    const params = useParams();
+    const id = Number(params.project);
+    const stage = params.stage as StageName;
+    const project = useProject(id);
+    if (!Number.isInteger(id) || !STAGES.some(([name]) => name === stage)) {
+        return <Navigate to="/projects" replace />;
+    }
+    if (project.error instanceof Problem) {
+        return <Navigate to="/projects" replace />;
+    }
+    if (!project.data) {
+        return <div className="p-8">{project.failureReason ? <Failure of={project.failureReason} /> : 'Opening the project…'}</div>;
+    }
+    return (
+        <UnitsContext value={project.data.units}>
+            <OpenProject key={id} id={id} stage={stage} />
+        </UnitsContext>
+    );
+}
+
+const FIELD_STAGES = ['set-up', 'stake', 'as-built'];
+
+function OpenProject({ id, stage }: { id: number; stage: StageName }) {
+    const [search, setSearch] = useSearchParams();
+    const target = search.has('target') ? Number(search.get('target')) : null;
+    const setTarget = (to: number | null) =>
+        setSearch(
+            (s) => {
+                to === null ? s.delete('target') : s.set('target', String(to));
+                return s;
+            },
+            { replace: true },
+        );
+    const project = useProject(id);
+    const control = useControl(id);
+    const designs = useDesigns(id);
+    const points = usePoints(id);
+    const marks = useMarks(id);
+    const live = useLive(id, target, FIELD_STAGES.includes(stage));
+    const [theme, setTheme] = useState(storedTheme);
+    const [folded, setFolded] = useState(false);
+    const [practising, setPractising] = useState(false);
+    const [picking, setPicking] = useState(false);
+    const [taken, setTaken] = useState<Taken | null>(null);
+    useEffect(() => {
+        void api.POST('/api/v1/projects/{project}/open', { params: { path: { project: id } } }).catch(() => undefined);
+    }, [id]);
+    if (!project.data) {
+        return null;
+    }
+    const props: StageProps = {
+        project: project.data,
+        control: control.data ?? [],
+        designs: designs.data ?? [],
+        points: points.data ?? [],
+        marks: marks.data ?? [],
+        live: live.data,
+        target,
+        setTarget,
+        picking,
+        setPicking: (on) => {
+            setPicking(on);
+            setTaken(null);
+        },
+        taken,
+        clearTaken: () => setTaken(null),
+    };
+    const Sheet = SHEETS[stage];
+    const loading = control.isPending || points.isPending || designs.isPending;
+    return (
+        <div className={`frame ${folded ? 'folded' : ''}`}>
+            <header className="flex flex-wrap items-stretch border-b-2 border-ink bg-sheet" style={{ gridArea: 'line' }}>
+                <JobLine project={project.data} stage={stage} search={search} />
+                <Plate
+                    project={project.data}
+                    live={live.data}
+                    practising={practising}
+                    onPractise={() => setPractising(!practising)}
+                    theme={theme}
+                    onTheme={(next) => {
+                        applyTheme(next);
+                        setTheme(next);
+                    }}
+                />
+                {live.error && (
+                    <div className="w-full border-t border-rule p-2">
+                        <Notice kind="error">{live.error.message}</Notice>
+                    </div>
+                )}
+            </header>
+            <div className="relative min-h-0" style={{ gridArea: 'plan' }}>
+                <Plan
+                    {...props}
+                    stage={stage}
+                    theme={theme}
+                    picking={picking && stage === 'prepare'}
+                    poleCanBeDragged={practising}
+                    onTake={(spot, place) => setTaken({ spot, place })}
+                    onChoosePoint={(point) => (stage === 'stake' || stage === 'as-built') && setTarget(point)}
+                    onPoleDragged={(place) => void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(() => undefined)}
+                />
+                {practising && (
+                    <Suspense>
+                        <PracticeDrawer {...props} onClose={() => setPractising(false)} />
+                    </Suspense>
+                )}
+            </div>
+            <section className="relative flex min-h-0 flex-col border-rule border-t-2 bg-sheet min-[960px]:border-t-0 min-[960px]:border-l-2" style={{ gridArea: 'sheet' }} aria-label="Sheet">
+                <SheetEdge />
+                {folded ? null : <div className="min-h-0 flex-1 overflow-auto">{loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}</div>}
+                <Button
+                    kind="bare"
+                    className="absolute top-1 right-1 z-10"
+                    aria-label={folded ? 'Unfold the sheet' : 'Fold the sheet away'}
+                    onClick={() => setFolded(!folded)}
+                    icon={folded ? <ChevronsLeft /> : <ChevronsRight />}
+                />
+            </section>
+            <FieldBook project={project.data} />
+        </div>
+    );
+}

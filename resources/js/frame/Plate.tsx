@@ -1,0 +1,59 @@
+import { Battery, BatteryWarning, FlaskConical, Link2, Link2Off, Lock, LockOpen, Moon, Scale, Sun } from 'lucide-react';
+import type { Live, Project } from '../api/client';
+import { useSetup } from '../api/hooks';
+import { Button } from '../parts/Button';
+import { Length } from '../parts/Figure';
+import type { Theme } from '../theme/theme';
+
+interface Props {
+    project: Project;
+    live: Live | undefined;
+    practising: boolean;
+    onPractise: () => void;
+    theme: Theme;
+    onTheme: (theme: Theme) => void;
+}
+
+const LINKS: Record<string, string> = {
+    up: 'linked',
+    lost: 'link lost',
+    starting: 'linking',
+    stopped: 'not running',
+};
+
+/** How the instrument is, at a glance; each state by a word and a sign. */
+export function Plate({ project, live, practising, onPractise, theme, onTheme }: Props) {
+    const setup = useSetup(project.id);
+    const i = live?.instrument;
+    const up = i?.link === 'up';
+    return (
+        <div className="flex items-stretch border-l border-rule">
+            <dl className="grid min-w-56 grid-cols-2 items-center gap-x-3 px-3 py-1 text-sm leading-tight" aria-label="Instrument">
+                <State good={up} icon={up ? <Link2 /> : <Link2Off />} word={`${LINKS[i?.link ?? 'stopped'] ?? i?.link}${!up && i?.retryIn ? `, again in ${i.retryIn.toFixed(0)} s` : ''}`} />
+                <State good={up && i.locked} icon={i?.locked ? <Lock /> : <LockOpen />} word={!up ? 'no reading' : i.locked ? 'on prism' : 'no prism'} />
+                <State good={up && i.level} icon={<Scale />} word={!up ? 'level unknown' : i.level ? 'level' : 'not level'} />
+                <State good={up && i.battery > 0.15} icon={up && i.battery > 0.15 ? <Battery /> : <BatteryWarning />} word={up ? `${Math.round(i.battery * 100)} %` : 'battery ?'} />
+                <div className="col-span-2 truncate text-quiet">
+                    Target <Length of={setup.data?.draft.targetHeight} none="–" />, const. <span className="figure">{((setup.data?.draft.prismConstant ?? 0) * 1000).toFixed(1)} mm</span>
+                </div>
+            </dl>
+            <Button kind="bare" aria-label="Practice world" title="Practice world of the stand-in instrument" pressed={practising} onClick={onPractise} icon={<FlaskConical />} />
+            <Button
+                kind="bare"
+                aria-label={theme === 'sun' ? 'Paper theme' : 'Sun theme'}
+                title={theme === 'sun' ? 'Paper theme' : 'Sun theme'}
+                onClick={() => onTheme(theme === 'sun' ? 'paper' : 'sun')}
+                icon={theme === 'sun' ? <Moon /> : <Sun />}
+            />
+        </div>
+    );
+}
+
+function State({ good, icon, word }: { good: boolean; icon: React.ReactNode; word: string }) {
+    return (
+        <div className={`flex items-center gap-1.5 whitespace-nowrap [&_svg]:size-4 [&_svg]:shrink-0 ${good ? '' : 'font-semibold text-out'}`}>
+            {icon}
+            {word}
+        </div>
+    );
+}

@@ -1,0 +1,39 @@
+import './theme/theme.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, RouterProvider } from 'react-router';
+import { Problem } from './api/client';
+import { Frame } from './frame/Frame';
+import { applyTheme, storedTheme } from './theme/theme';
+import { Projects } from './stages/projects/Projects';
+
+const client = new QueryClient({
+    defaultOptions: {
+        queries: {
+            // What the server refused it refuses again; a lost server is tried until it is back.
+            retry: (count, error) => !(error instanceof Problem) && count < 100,
+            retryDelay: (count) => Math.min(500 * 2 ** count, 4000),
+            refetchOnWindowFocus: true,
+            networkMode: 'always',
+            staleTime: 2000,
+        },
+        mutations: { networkMode: 'always' },
+    },
+});
+
+const router = createBrowserRouter([
+    { path: '/', element: <Projects openLast /> },
+    { path: '/projects', element: <Projects openLast={false} /> },
+    { path: '/p/:project/:stage', element: <Frame /> },
+    { path: '*', element: <Projects openLast={false} /> },
+]);
+
+applyTheme(storedTheme());
+createRoot(document.getElementById('parlay') as HTMLElement).render(
+    <StrictMode>
+        <QueryClientProvider client={client}>
+            <RouterProvider router={router} />
+        </QueryClientProvider>
+    </StrictMode>,
+);

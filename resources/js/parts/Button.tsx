@@ -1,0 +1,31 @@
+import type { ButtonHTMLAttributes, ReactNode } from 'react';
+
+interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
+    /** primary: the one next step of a screen; plain: everything else; bare: inside lists */
+    kind?: 'primary' | 'plain' | 'bare';
+    icon?: ReactNode;
+    busy?: boolean;
+    pressed?: boolean;
+}
+
+const KINDS = {
+    primary: 'min-h-16 px-6 text-lg font-semibold bg-chalk text-white border-chalk hover:brightness-110',
+    plain: 'min-h-12 px-4 bg-sheet border-ink/50 hover:bg-wash aria-pressed:bg-chalk aria-pressed:text-white',
+    bare: 'min-h-12 min-w-12 px-2 border-transparent hover:bg-wash aria-pressed:text-chalk aria-pressed:bg-wash',
+};
+
+export function Button({ kind = 'plain', icon, busy, pressed, className = '', children, disabled, ...rest }: Props) {
+    return (
+        <button
+            type="button"
+            className={`inline-flex cursor-pointer items-center justify-center gap-2 rounded-sm border-[length:var(--stroke)] disabled:cursor-not-allowed disabled:opacity-45 ${KINDS[kind]} ${className}`}
+            disabled={disabled || busy}
+            aria-pressed={pressed}
+            aria-busy={busy}
+            {...rest}
+        >
+            {icon}
+            {children}
+        </button>
+    );
+}

@@ -1,0 +1,177 @@
+import { useQuery } from '@tanstack/react-query';
+import { type InputHTMLAttributes, type ReactNode, useId, useState } from 'react';
+import { api, ask } from '../api/client';
+import { formatLength } from '../units/format';
+import { useUnits } from '../units/UnitsContext';
+
+const INPUT = 'min-h-12 w-full rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet px-3 text-base';
+
+interface Shell {
+    label: string;
+    hint?: ReactNode;
+    children: (id: string) => ReactNode;
+}
+
+export function Labelled({ label, hint, children }: Shell) {
+    const id = useId();
+    return (
+        <div className="min-w-0">
+            <label htmlFor={id} className="mb-0.5 block text-sm text-quiet">
+                {label}
+            </label>
+            {children(id)}
+            {hint && <div className="mt-0.5 text-sm text-quiet">{hint}</div>}
+        </div>
+    );
+}
+
+interface TextProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange' | 'value'> {
+    label: string;
+    value: string;
+    onValue: (value: string) => void;
+    hint?: ReactNode;
+}
+
+export function TextField({ label, value, onValue, hint, ...rest }: TextProps) {
+    return (
+        <Labelled label={label} hint={hint}>
+            {(id) => <input id={id} className={INPUT} value={value} onChange={(e) => onValue(e.target.value)} autoComplete="off" {...rest} />}
+        </Labelled>
+    );
+}
+
+interface ChoiceProps<T extends string> {
+    label: string;
+    value: T;
+    options: ReadonlyArray<readonly [T, string]>;
+    onValue: (value: T) => void;
+    hint?: ReactNode;
+}
+
+export function Choice<T extends string>({ label, value, options, onValue, hint }: ChoiceProps<T>) {
+    return (
+        <Labelled label={label} hint={hint}>
+            {(id) => (
+                <select id={id} className={INPUT} value={value} onChange={(e) => onValue(e.target.value as T)}>
+                    {options.map(([v, text]) => (
+                        <option key={v} value={v}>
+                            {text}
+                        </option>
+                    ))}
+                </select>
+            )}
+        </Labelled>
+    );
+}
+
+interface LengthProps {
+    label: string;
+    /** metres */
+    value: number | null;
+    onValue: (metres: number | null) => void;
+    /** an empty field means none */
+    optional?: boolean;
+    hint?: ReactNode;
+}
+
+/** Takes a length as people type it, shows how it was understood, and asks where two readings remain. */
+export function LengthField({ label, value, onValue, optional, hint }: LengthProps) {
+    const { length } = useUnits();
+    const [typed, setTyped] = useState<string | null>(null);
+    const text = typed ?? (value === null ? '' : formatLength(value, length));
+    const readings = useQuery({
+        queryKey: ['length', typed, length],
+        queryFn: () => ask(api.GET('/api/v1/compute/length', { params: { query: { text: typed ?? '', style: length } } })),
+        enabled: typed !== null && typed.trim() !== '',
+        retry: false,
+        staleTime: Number.POSITIVE_INFINITY,
+    });
+    const several = (readings.data?.length ?? 0) > 1 ? readings.data : undefined;
+    const take = async (entry: string) => {
+        setTyped(entry);
+        if (entry.trim() === '') {
+            onValue(null);
+            return;
+        }
+        const found = await ask(api.GET('/api/v1/compute/length', { params: { query: { text: entry, style: length } } })).catch(() => []);
+        if (found[0] !== undefined) {
+            onValue(found[0].metres);
+        }
+    };
+    return (
+        <Labelled
+            label={label}
+            hint={
+                <>
+                    {typed !== null && readings.error && <span className="text-out">{readings.error.message}</span>}
+                    {typed === '' && !optional && <span className="text-out">A length is needed.</span>}
+                    {typed !== null && !several && readings.data?.[0] && <span className="figure">= {readings.data[0].text}</span>}
+                    {several && (
+                        <span className="flex flex-wrap items-center gap-2">
+                            Which one?
+                            {several.map((r) => (
+                                <button
+                                    type="button"
+                                    key={r.metres}
+                                    className={`figure min-h-12 rounded-sm border px-3 ${value === r.metres ? 'border-chalk bg-wash' : 'border-ink/50'}`}
+                                    onClick={() => onValue(r.metres)}
+                                >
+                                    {r.text}
+                                </button>
+                            ))}
+                        </span>
+                    )}
+                    {typed === null && hint}
+                </>
+            }
+        >
+            {(id) => (
+                <input
+                    id={id}
+                    className={`${INPUT} figure`}
+                    value={text}
+                    autoComplete="off"
+                    onChange={(e) => void take(e.target.value)}
+                    onBlur={() => !several && !readings.error && setTyped(null)}
+                    onFocus={(e) => e.target.select()}
+                />
+            )}
+        </Labelled>
+    );
+}
+
+interface NumberProps {
+    label: string;
+    value: number;
+    unit: string;
+    onValue: (value: number) => void;
+}
+
+/** A plain number of a fixed unit, with a decimal comma or point. */
+export function NumberField({ label, value, unit, onValue }: NumberProps) {
+    const [typed, setTyped] = useState<string | null>(null);
+    const number = typed === null ? value : Number(typed.replace(',', '.'));
+    const bad = typed !== null && (typed.trim() === '' || !Number.isFinite(number));
+    return (
+        <Labelled label={`${label}, ${unit}`} hint={bad ? <span className="text-out">“{typed}” is not a number.</span> : undefined}>
+            {(id) => (
+                <input
+                    id={id}
+                    className={`${INPUT} figure`}
+                    value={typed ?? String(value)}
+                    inputMode="decimal"
+                    autoComplete="off"
+                    onFocus={(e) => e.target.select()}
+                    onChange={(e) => {
+                        setTyped(e.target.value);
+                        const n = Number(e.target.value.replace(',', '.'));
+                        if (e.target.value.trim() !== '' && Number.isFinite(n)) {
+                            onValue(n);
+                        }
+                    }}
+                    onBlur={() => !bad && setTyped(null)}
+                />
+            )}
+        </Labelled>
+    );
+}

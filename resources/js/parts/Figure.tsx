@@ -1,0 +1,57 @@
+import { formatAngle, formatDeviation, formatDirection, formatLength, formatSmallAngle } from '../units/format';
+import { useUnits } from '../units/UnitsContext';
+
+interface Of {
+    of: number | null | undefined;
+    /** what stands where there is none */
+    none?: string;
+}
+
+/** A length in the project's unit, which it always carries. */
+export function Length({ of, none = 'none' }: Of) {
+    const units = useUnits();
+    return <span className="figure">{of == null ? none : formatLength(of, units.length)}</span>;
+}
+
+/** A small difference. */
+export function Deviation({ of, none = 'not checked' }: Of) {
+    const units = useUnits();
+    return <span className="figure">{of == null ? none : formatDeviation(of, units.length)}</span>;
+}
+
+export function AngleFigure({ of, none = 'none' }: Of) {
+    const units = useUnits();
+    return <span className="figure">{of == null ? none : formatAngle(of, units.angle)}</span>;
+}
+
+export function SmallAngle({ of, none = 'not checked' }: Of) {
+    const units = useUnits();
+    return <span className="figure">{of == null ? none : formatSmallAngle(of, units.angle)}</span>;
+}
+
+export function Direction({ of, none = 'none' }: Of) {
+    const units = useUnits();
+    return <span className="figure">{of == null ? none : formatDirection(of, units)}</span>;
+}
+
+/** Northing and easting in the project's order, each with its word. */
+export function Coordinates({ northing, easting, elevation }: { northing: number; easting: number; elevation: number | null }) {
+    const units = useUnits();
+    const pair = [
+        { word: 'N', value: northing },
+        { word: 'E', value: easting },
+    ];
+    if (units.order === 'EN') {
+        pair.reverse();
+    }
+    return (
+        <span className="figure inline-flex flex-wrap gap-x-3">
+            {pair.map((c) => (
+                <span key={c.word}>
+                    {c.word} {formatLength(c.value, units.length)}
+                </span>
+            ))}
+            <span>{elevation === null ? 'no elevation' : `El ${formatLength(elevation, units.length)}`}</span>
+        </span>
+    );
+}

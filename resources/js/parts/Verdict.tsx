@@ -1,0 +1,22 @@
+const VERDICTS = {
+    in: { word: 'in tolerance', colour: 'text-in', shape: <circle cx="8" cy="8" r="6.5" fill="currentColor" /> },
+    out: { word: 'out of tolerance', colour: 'text-out', shape: <path d="M8 1 15 14H1Z" fill="currentColor" /> },
+    undecided: {
+        word: 'no design to judge by',
+        colour: 'text-open',
+        shape: <circle cx="8" cy="8" r="6" fill="none" stroke="currentColor" strokeWidth="2" strokeDasharray="3 2" />,
+    },
+};
+
+/** In, out or undecided: by shape, word and colour alike. */
+export function Verdict({ of, short = false }: { of: string; short?: boolean }) {
+    const v = VERDICTS[of as keyof typeof VERDICTS] ?? VERDICTS.undecided;
+    return (
+        <span className={`inline-flex items-center gap-1.5 font-semibold ${v.colour}`}>
+            <svg viewBox="0 0 16 16" className="size-4 shrink-0" aria-hidden="true">
+                {v.shape}
+            </svg>
+            {short ? (of === 'undecided' ? 'no design' : of) : v.word}
+        </span>
+    );
+}

@@ -1,0 +1,334 @@
+import Feature from 'ol/Feature';
+import OlMap from 'ol/Map';
+import type MapBrowserEvent from 'ol/MapBrowserEvent';
+import View from 'ol/View';
+import { boundingExtent, buffer, createEmpty, extend, type Extent, isEmpty } from 'ol/extent';
+import LineString from 'ol/geom/LineString';
+import MultiLineString from 'ol/geom/MultiLineString';
+import Point from 'ol/geom/Point';
+import { defaults as defaultInteractions } from 'ol/interaction';
+import DragBox from 'ol/interaction/DragBox';
+import VectorLayer from 'ol/layer/Vector';
+import Projection from 'ol/proj/Projection';
+import VectorSource from 'ol/source/Vector';
+import { Circle, Fill, Stroke, Style, Text } from 'ol/style';
+import { currentInk, type Ink, readable } from './ink';
+import { type PlanThing, styleOf } from './marks';
+import { Kind, type Shapes, strokes } from './shapes';
+import { type PickLayer, SnapIndex, type Spot, type Touched } from './snap';
+
+const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8, 1e8] });
+const REACH_PX = 16;
+const VIEWS_KEPT = 30;
+
+export interface DrawnLayer extends PickLayer {
+    colour: string;
+}
+
+export interface PlanPlace {
+    northing: number;
+    easting: number;
+}
+
+export interface PlanEvents {
+    onSpot: (spot: Spot | null, pixel: number[]) => void;
+    onTake: (spot: Spot | null, place: PlanPlace) => void;
+    onTouch: (thing: PlanThing | null, drawn: Touched | null, place: PlanPlace) => void;
+    onMove: (place: PlanPlace, resolution: number, rotation: number) => void;
+    onPoleDragged: (place: PlanPlace) => void;
+}
+
+/** The one plan, wrapped around OpenLayers. Everything drawn per layer is merged into one geometry: that is what keeps it quick. */
+export class PlanMap {
+    picking = false;
+    poleCanBeDragged = false;
+    private ink: Ink = currentInk();
+    private readonly map: OlMap;
+    private readonly drawn = new Map<number, VectorLayer>();
+    private readonly things = new VectorSource();
+    private readonly moving = new VectorSource();
+    private readonly offered = new VectorSource();
+    private readonly box = new DragBox({ condition: () => this.boxing });
+    private snap = new SnapIndex([]);
+    private boxing = false;
+    private views: { center: number[]; resolution: number; rotation: number }[] = [];
+    private restoring = false;
+    private content: Extent = createEmpty();
+
+    constructor(
+        private readonly element: HTMLElement,
+        private readonly events: PlanEvents,
+    ) {
+        const styled = (source: VectorSource, zIndex: number, declutter: boolean) =>
+            new VectorLayer({ source, zIndex, declutter, style: (f) => styleOf(f, this.ink) });
+        this.map = new OlMap({
+            target: element,
+            controls: [],
+            interactions: defaultInteractions({ altShiftDragRotate: false }),
+            view: new View({ projection: SITE, center: [0, 0], resolution: 0.2, minResolution: 0.0002, maxResolution: 500, constrainRotation: false }),
+            layers: [
+                styled(this.things, 20, true),
+                styled(this.moving, 30, false),
+                new VectorLayer({ source: this.offered, zIndex: 40, style: () => this.spotStyle() }),
+            ],
+        });
+        this.map.addInteraction(this.box);
+        this.box.on('boxend', () => this.finishBox());
+        this.map.on('pointermove', (e) => !e.dragging && this.pointed(e));
+        this.map.on('singleclick', (e) => this.touched(e));
+        this.map.on('moveend', () => this.moved());
+        this.map.on('pointerdrag' as never, ((e: MapBrowserEvent<PointerEvent>) => this.dragPole(e)) as never);
+    }
+
+    dispose(): void {
+        this.map.setTarget(undefined);
+        this.map.dispose();
+    }
+
+    /** The theme has changed. */
+    repaint(): void {
+        this.ink = currentInk();
+        for (const [id, layer] of this.drawn) {
+            layer.setStyle(this.drawnStyle(layer.get('colour') as string));
+            this.drawn.set(id, layer);
+        }
+        this.map.getLayers().forEach((l) => {
+            l.changed();
+        });
+    }
+
+    /** Shows these layers of drawings; quiet ones stand back behind what the stage is about. */
+    showLayers(layers: DrawnLayer[], quiet: boolean): void {
+        const wanted = new Set(layers.map((l) => l.id));
+        for (const [id, layer] of this.drawn) {
+            if (!wanted.has(id)) {
+                this.map.removeLayer(layer);
+                this.drawn.delete(id);
+            }
+        }
+        for (const layer of layers) {
+            if (!this.drawn.has(layer.id)) {
+                const made = this.drawLayer(layer);
+                this.drawn.set(layer.id, made);
+                this.map.addLayer(made);
+            }
+            this.drawn.get(layer.id)?.setOpacity(quiet ? 0.5 : 1);
+        }
+        this.snap = new SnapIndex(layers);
+    }
+
+    /** Control, points and marks. */
+    showThings(things: { thing: PlanThing; at: PlanPlace }[]): void {
+        this.things.clear(true);
+        this.things.addFeatures(things.map(({ thing, at }) => new Feature({ geometry: new Point([at.easting, at.northing]), thing })));
+    }
+
+    /** Instrument, pole, the line of sight and the way to the target. */
+    showMoving(instrument: PlanPlace | null, pole: PlanPlace | null, target: PlanPlace | null): void {
+        const at = (p: PlanPlace) => [p.easting, p.northing];
+        const features: Feature[] = [];
+        const add = (geometry: Point | LineString, thing: PlanThing) => features.push(new Feature({ geometry, thing }));
+        if (instrument && pole) {
+            add(new LineString([at(instrument), at(pole)]), { what: 'sight' });
+        }
+        if (pole && target) {
+            add(new LineString([at(pole), at(target)]), { what: 'move' });
+        }
+        if (instrument) {
+            add(new Point(at(instrument)), { what: 'instrument' });
+        }
+        if (pole) {
+            add(new Point(at(pole)), { what: 'pole' });
+        }
+        this.moving.clear(true);
+        this.moving.addFeatures(features);
+    }
+
+    /** Everything there is to see. */
+    setContent(extent: Extent | null): void {
+        this.content = extent ?? createEmpty();
+    }
+
+    zoomToContent(): void {
+        this.fit(this.content);
+    }
+
+    zoomTo(places: PlanPlace[]): void {
+        this.fit(places.length === 0 ? this.content : boundingExtent(places.map((p) => [p.easting, p.northing])));
+    }
+
+    previousView(): void {
+        this.views.pop();
+        const view = this.views.at(-1);
+        if (view) {
+            this.restoring = true;
+            this.map.getView().setCenter(view.center);
+            this.map.getView().setResolution(view.resolution);
+            this.map.getView().setRotation(view.rotation);
+        }
+    }
+
+    startBox(): void {
+        this.boxing = true;
+        this.element.style.cursor = 'crosshair';
+    }
+
+    centreOn(place: PlanPlace): void {
+        this.map.getView().setCenter([place.easting, place.northing]);
+    }
+
+    /** Grid azimuth that points up on the screen. */
+    turnUp(azimuth: number): void {
+        this.map.getView().setRotation(-azimuth);
+    }
+
+    zoomBy(steps: number): void {
+        this.map.getView().animate({ zoom: (this.map.getView().getZoom() ?? 0) + steps, duration: 120 });
+    }
+
+    private fit(extent: Extent): void {
+        if (!isEmpty(extent) || extent[0] === extent[2]) {
+            const [w = 1, h = 1] = this.map.getSize() ?? [];
+            const pad = Math.min(70, w / 6, h / 6);
+            this.map.getView().fit(buffer(extent, 0.5), { padding: [pad, pad, pad, pad] });
+        }
+    }
+
+    private drawLayer(layer: DrawnLayer): VectorLayer {
+        const source = new VectorSource();
+        const { flat, ends } = strokes(layer.shapes);
+        if (ends.length > 0) {
+            source.addFeature(new Feature(new MultiLineString(flat, 'XY', ends)));
+        }
+        source.addFeatures(dotsAndTexts(layer.shapes, layer.strings));
+        const made = new VectorLayer({ source, zIndex: 1, style: this.drawnStyle(layer.colour), updateWhileAnimating: false });
+        made.set('colour', layer.colour);
+        return made;
+    }
+
+    private drawnStyle(colour: string) {
+        const stroke = new Style({ stroke: new Stroke({ color: readable(colour), width: 1.2 * this.ink.weight }) });
+        const dot = new Style({ image: new Circle({ radius: 2 * this.ink.weight, fill: new Fill({ color: readable(colour) }) }) });
+        return (feature: { get: (key: string) => unknown }, resolution: number) => {
+            const text = feature.get('text') as string | undefined;
+            if (text === undefined) {
+                return feature.get('dot') ? dot : stroke;
+            }
+            const pixels = (feature.get('height') as number) / resolution;
+            if (pixels < 6) {
+                return undefined;
+            }
+            return new Style({
+                text: new Text({
+                    text,
+                    font: `${Math.min(pixels, 60)}px "Atkinson Hyperlegible Next Variable"`,
+                    rotation: -(feature.get('rotation') as number) ,
+                    rotateWithView: true,
+                    textAlign: 'left',
+                    textBaseline: 'bottom',
+                    fill: new Fill({ color: readable(colour) }),
+                }),
+            });
+        };
+    }
+
+    private spotStyle(): Style[] {
+        return [
+            new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: this.ink.paper, width: 6 }) }) }),
+            new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: this.ink.chalk, width: 3 }) }) }),
+        ];
+    }
+
+    private reach(): number {
+        return REACH_PX * (this.map.getView().getResolution() ?? 1);
+    }
+
+    private pointed(e: MapBrowserEvent): void {
+        if (!this.picking) {
+            return;
+        }
+        const [x = 0, y = 0] = e.coordinate;
+        this.offer(this.snap.spot(x, y, this.reach()), e.pixel);
+    }
+
+    private offer(spot: Spot | null, pixel: number[]): void {
+        this.offered.clear(true);
+        if (spot) {
+            this.offered.addFeature(new Feature(new Point([spot.x, spot.y])));
+        }
+        this.events.onSpot(spot, pixel);
+    }
+
+    private touched(e: MapBrowserEvent): void {
+        const [x = 0, y = 0] = e.coordinate;
+        const place = { northing: y, easting: x };
+        if (this.picking) {
+            const spot = this.snap.spot(x, y, this.reach());
+            this.offer(spot, e.pixel);
+            this.events.onTake(spot, place);
+            return;
+        }
+        const feature = this.map.forEachFeatureAtPixel(e.pixel, (f) => f as Feature, { hitTolerance: 14, layerFilter: (l) => l.getZIndex() === 20 || l.getZIndex() === 30 });
+        const thing = (feature?.get('thing') as PlanThing | undefined) ?? null;
+        this.events.onTouch(thing, thing ? null : this.snap.touched(x, y, this.reach()), place);
+    }
+
+    private dragPole(e: MapBrowserEvent<PointerEvent>): void {
+        if (!this.poleCanBeDragged) {
+            return;
+        }
+        const pole = this.moving.getFeatures().find((f) => (f.get('thing') as PlanThing).what === 'pole');
+        const at = (pole?.getGeometry() as Point | undefined)?.getCoordinates();
+        const [x = 0, y = 0] = e.coordinate;
+        if (at && Math.hypot((at[0] ?? 0) - x, (at[1] ?? 0) - y) < 3 * this.reach()) {
+            e.stopPropagation();
+            (pole?.getGeometry() as Point).setCoordinates([x, y]);
+            this.events.onPoleDragged({ northing: y, easting: x });
+        }
+    }
+
+    private finishBox(): void {
+        this.boxing = false;
+        this.element.style.cursor = '';
+        this.fit(this.box.getGeometry().getExtent());
+    }
+
+    private moved(): void {
+        const view = this.map.getView();
+        const now = { center: view.getCenter() ?? [0, 0], resolution: view.getResolution() ?? 1, rotation: view.getRotation() };
+        if (!this.restoring) {
+            this.views = [...this.views, now].slice(-VIEWS_KEPT);
+        }
+        this.restoring = false;
+        this.events.onMove({ northing: now.center[1] ?? 0, easting: now.center[0] ?? 0 }, now.resolution, now.rotation);
+    }
+}
+
+function dotsAndTexts(shapes: Shapes, strings: string[]): Feature[] {
+    const features: Feature[] = [];
+    for (let i = 0; i < shapes.count; i++) {
+        const kind = shapes.kind(i);
+        const geometry = () => new Point([shapes.v(i, 0), shapes.v(i, 1)]);
+        if (kind === Kind.point) {
+            features.push(new Feature({ geometry: geometry(), dot: true }));
+        } else if (kind === Kind.text) {
+            features.push(new Feature({ geometry: geometry(), text: strings[shapes.v(i, 5)] ?? '', height: shapes.v(i, 3), rotation: shapes.v(i, 4) }));
+        }
+    }
+    return features;
+}
+
+/** The extent of places and of drawn extents together. */
+export function contentOf(places: PlanPlace[], extents: number[][]): Extent | null {
+    const all = createEmpty();
+    for (const e of extents) {
+        if (e.length === 4) {
+            extend(all, e);
+        }
+    }
+    for (const p of places) {
+        extend(all, [p.easting, p.northing, p.easting, p.northing]);
+    }
+    return isEmpty(all) && places.length === 0 ? null : all;
+}
+

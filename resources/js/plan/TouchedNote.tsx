@@ -1,0 +1,83 @@
+import { X } from 'lucide-react';
+import type { ControlPoint, Design, StakeoutPoint } from '../api/client';
+import { Button } from '../parts/Button';
+import { Coordinates } from '../parts/Figure';
+import type { PlanThing } from './marks';
+import type { PlanPlace } from './PlanMap';
+import type { Touched } from './snap';
+
+export interface TouchedThing {
+    thing: PlanThing | null;
+    drawn: Touched | null;
+    place: PlanPlace;
+}
+
+interface Props {
+    touched: TouchedThing;
+    control: ControlPoint[];
+    points: StakeoutPoint[];
+    designs: Design[];
+    onClose: () => void;
+}
+
+/** What was touched: its name, kind, source and coordinates. */
+export function TouchedNote({ touched, control, points, designs, onClose }: Props) {
+    const { thing, drawn, place } = touched;
+    const c = thing?.what === 'control' ? control.find((x) => x.id === thing.id) : undefined;
+    const p = thing?.what === 'point' ? points.find((x) => x.id === thing.id) : undefined;
+    return (
+        <div className="absolute bottom-14 left-2 z-10 flex max-w-md items-start gap-3 border border-ink bg-sheet py-2 pl-4" role="status">
+            <div className="min-w-0 [overflow-wrap:anywhere]">
+                {c && (
+                    <>
+                        <div className="font-semibold">Control point {c.name}</div>
+                        <Coordinates {...c} />
+                        <div className="text-sm text-quiet">
+                            {c.code && `${c.code} · `}
+                            {c.source}
+                        </div>
+                    </>
+                )}
+                {p && (
+                    <>
+                        <div className="font-semibold">Stakeout point {p.name}</div>
+                        <Coordinates {...p} />
+                        <div className="text-sm text-quiet">
+                            {p.code && `${p.code} · `}
+                            {p.made || p.origin}
+                            {p.stakes > 0 && ` · staked ${p.stakes === 1 ? 'once' : `${p.stakes} times`}`}
+                        </div>
+                    </>
+                )}
+                {thing && !c && !p && <div className="font-semibold">{nameOf(thing)}</div>}
+                {drawn && (
+                    <>
+                        <div className="font-semibold">
+                            {drawn.kind[0]?.toUpperCase()}
+                            {drawn.kind.slice(1)}
+                            {drawn.text !== null && ` “${drawn.text}”`} on layer {drawn.layer}
+                        </div>
+                        <div className="text-sm text-quiet">
+                            entity {drawn.entity} of {designs.find((d) => d.layers.some((l) => l.name === drawn.layer))?.fileName ?? 'the drawing'}
+                        </div>
+                        <Coordinates {...place} elevation={null} />
+                    </>
+                )}
+            </div>
+            <Button kind="bare" aria-label="Close" onClick={onClose} icon={<X />} />
+        </div>
+    );
+}
+
+function nameOf(thing: PlanThing): string {
+    switch (thing.what) {
+        case 'instrument':
+            return 'The instrument';
+        case 'pole':
+            return 'The pole, as last measured';
+        case 'mark':
+            return `Mark ${thing.name}`;
+        default:
+            return '';
+    }
+}

@@ -1,0 +1,39 @@
+/** The colours of the theme in use, for what is drawn on the canvas. */
+export interface Ink {
+    paper: string;
+    ink: string;
+    quiet: string;
+    chalk: string;
+    inside: string;
+    out: string;
+    open: string;
+    /** how much heavier lines are than on paper */
+    weight: number;
+}
+
+export function currentInk(): Ink {
+    const css = getComputedStyle(document.documentElement);
+    const of = (name: string) => css.getPropertyValue(name).trim();
+    return {
+        paper: of('--paper'),
+        ink: of('--ink'),
+        quiet: of('--quiet'),
+        chalk: of('--chalk'),
+        inside: of('--in'),
+        out: of('--out'),
+        open: of('--open'),
+        weight: document.documentElement.dataset.theme === 'sun' ? 1.6 : 1,
+    };
+}
+
+/** A drawing's own colour made dark enough to be read on paper; white becomes ink. */
+export function readable(colour: string): string {
+    const n = Number.parseInt(colour.slice(1), 16);
+    const rgb = [(n >> 16) & 255, (n >> 8) & 255, n & 255];
+    const light = (0.299 * (rgb[0] ?? 0) + 0.587 * (rgb[1] ?? 0) + 0.114 * (rgb[2] ?? 0)) / 255;
+    if (light > 0.96) {
+        return '#1f1c17';
+    }
+    const factor = light > 0.45 ? 0.45 / light : 1;
+    return `rgb(${rgb.map((c) => Math.round(c * factor)).join(',')})`;
+}

@@ -1,0 +1,91 @@
+import type Feature from 'ol/Feature';
+import type { FeatureLike } from 'ol/Feature';
+import { Circle, Fill, Icon, RegularShape, Stroke, Style, Text } from 'ol/style';
+import type { Ink } from './ink';
+
+/** What a feature of the plan stands for. */
+export type PlanThing =
+    | { what: 'control'; id: number; name: string }
+    | { what: 'point'; id: number; name: string; state: 'open' | 'done' | 'target' }
+    | { what: 'mark'; id: number; name: string; verdict: string }
+    | { what: 'instrument' }
+    | { what: 'pole' }
+    | { what: 'sight' }
+    | { what: 'move' };
+
+const label = (text: string, ink: Ink, dy = -15, bold = false) =>
+    new Text({
+        text,
+        font: `${bold ? 700 : 500} 13px "Atkinson Hyperlegible Next Variable"`,
+        offsetY: dy,
+        fill: new Fill({ color: ink.ink }),
+        stroke: new Stroke({ color: ink.paper, width: 4 }),
+    });
+
+const svg = (body: string) => `data:image/svg+xml,${encodeURIComponent(`<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" viewBox="-20 -20 40 40">${body}</svg>`)}`;
+
+/** Control: a survey mark, a square on its corner with a cross cut through it. */
+const control = (name: string, ink: Ink) => [
+    new Style({ image: new RegularShape({ points: 4, radius: 10, angle: 0, fill: new Fill({ color: ink.paper }), stroke: new Stroke({ color: ink.ink, width: 2 * ink.weight }) }) }),
+    new Style({ image: new RegularShape({ points: 4, radius: 10, radius2: 0, angle: 0, stroke: new Stroke({ color: ink.ink, width: 1.6 * ink.weight }) }), text: label(name, ink, -18, true) }),
+];
+
+function point(name: string, state: string, ink: Ink): Style[] {
+    if (state === 'target') {
+        return [
+            new Style({ image: new Circle({ radius: 14, stroke: new Stroke({ color: ink.chalk, width: 3 * ink.weight }) }) }),
+            new Style({ image: new Circle({ radius: 4, fill: new Fill({ color: ink.chalk }) }), text: label(name, ink, -24, true) }),
+        ];
+    }
+    const colour = state === 'done' ? ink.quiet : ink.ink;
+    return [
+        new Style({
+            image: new Circle({ radius: 4.5, fill: new Fill({ color: state === 'done' ? ink.quiet : ink.paper }), stroke: new Stroke({ color: colour, width: 1.8 * ink.weight }) }),
+            text: label(name, ink, -12),
+        }),
+    ];
+}
+
+function mark(name: string, verdict: string, ink: Ink): Style[] {
+    const image =
+        verdict === 'out'
+            ? new RegularShape({ points: 3, radius: 8, fill: new Fill({ color: ink.out }) })
+            : verdict === 'in'
+              ? new Circle({ radius: 5.5, fill: new Fill({ color: ink.inside }) })
+              : new Circle({ radius: 5.5, stroke: new Stroke({ color: ink.open, width: 2 * ink.weight, lineDash: [3, 2] }) });
+    return [new Style({ image, text: label(name, ink, 15) })];
+}
+
+const instrument = (ink: Ink) => [
+    new Style({
+        image: new Icon({
+            src: svg(`<g stroke="${ink.ink}" stroke-width="2.4" fill="none"><path d="M0 -4 L-11 13 M0 -4 L11 13 M0 -4 L0 13"/><rect x="-6" y="-15" width="12" height="11" fill="${ink.chalk}"/></g>`),
+        }),
+    }),
+];
+
+const pole = (ink: Ink) => [
+    new Style({ image: new Circle({ radius: 9, stroke: new Stroke({ color: ink.paper, width: 6 }) }) }),
+    new Style({ image: new Circle({ radius: 9, stroke: new Stroke({ color: ink.chalk, width: 3 * ink.weight }) }) }),
+    new Style({ image: new Circle({ radius: 2.5, fill: new Fill({ color: ink.chalk }) }) }),
+];
+
+export function styleOf(feature: FeatureLike, ink: Ink): Style[] {
+    const thing = (feature as Feature).get('thing') as PlanThing;
+    switch (thing.what) {
+        case 'control':
+            return control(thing.name, ink);
+        case 'point':
+            return point(thing.name, thing.state, ink);
+        case 'mark':
+            return mark(thing.name, thing.verdict, ink);
+        case 'instrument':
+            return instrument(ink);
+        case 'pole':
+            return pole(ink);
+        case 'sight':
+            return [new Style({ stroke: new Stroke({ color: ink.quiet, width: 1.2 * ink.weight, lineDash: [10, 6] }) })];
+        case 'move':
+            return [new Style({ stroke: new Stroke({ color: ink.chalk, width: 2 * ink.weight, lineDash: [2, 5] }) })];
+    }
+}

@@ -1,0 +1,248 @@
+import Flatbush from 'flatbush';
+import { KINDS, Kind, type Shapes } from './shapes';
+
+export interface PickLayer {
+    id: number;
+    name: string;
+    strings: string[];
+    shapes: Shapes;
+}
+
+export interface Spot {
+    layerId: number;
+    shape: number;
+    kind: 'start' | 'end' | 'middle' | 'centre' | 'insertion' | 'intersection';
+    withLayerId?: number;
+    withShape?: number;
+    x: number;
+    y: number;
+    label: string;
+}
+
+export interface Touched {
+    layer: string;
+    kind: string;
+    entity: number;
+    text: string | null;
+}
+
+interface Near {
+    layer: PickLayer;
+    shape: number;
+}
+
+/** More shapes than this under the pointer are not crossed with each other. */
+const MOST_CROSSED = 14;
+
+/** Finds what can be pointed at, at the speed of the hand. Only says which spot it is: core computes where. */
+export class SnapIndex {
+    private readonly tree: Flatbush | null;
+    private readonly starts: number[] = [];
+
+    constructor(private readonly layers: PickLayer[]) {
+        let count = 0;
+        for (const layer of layers) {
+            this.starts.push(count);
+            count += layer.shapes.count;
+        }
+        this.tree = count > 0 ? new Flatbush(count) : null;
+        for (const { shapes } of layers) {
+            for (let i = 0; i < shapes.count; i++) {
+                this.tree?.add(...shapes.bounds(i));
+            }
+        }
+        this.tree?.finish();
+    }
+
+    /** The spot nearest to a place, within reach; null where there is none. */
+    spot(x: number, y: number, reach: number): Spot | null {
+        const near = this.near(x, y, reach);
+        let best: Spot | null = null;
+        let least = reach;
+        const offer = (spot: Spot, distance: number) => {
+            if (distance < least) {
+                least = distance;
+                best = spot;
+            }
+        };
+        for (const n of near) {
+            for (const spot of spotsOf(n)) {
+                const own = Math.hypot(spot.x - x, spot.y - y);
+                // A round shape offers its centre when its rim is touched, after whatever lies nearer.
+                const rim = spot.kind === 'centre' ? reach * 0.7 + 0.3 * distanceTo(n, x, y) : Number.POSITIVE_INFINITY;
+                offer(spot, Math.min(own, rim));
+            }
+        }
+        for (const spot of crossingsOf(near.slice(0, MOST_CROSSED), x, y, reach)) {
+            offer(spot, Math.hypot(spot.x - x, spot.y - y) * 0.95);
+        }
+        return best;
+    }
+
+    /** The shape under a place. */
+    touched(x: number, y: number, reach: number): Touched | null {
+        let best: Near | null = null;
+        let least = reach;
+        for (const n of this.near(x, y, reach)) {
+            const d = distanceTo(n, x, y);
+            if (d < least) {
+                least = d;
+                best = n;
+            }
+        }
+        if (best === null) {
+            return null;
+        }
+        const { layer, shape } = best;
+        const kind = layer.shapes.kind(shape);
+        const string = kind === Kind.text ? layer.strings[layer.shapes.v(shape, 5)] : kind === Kind.insert ? layer.strings[layer.shapes.v(shape, 4)] : undefined;
+        return { layer: layer.name, kind: KINDS[kind] ?? '', entity: layer.shapes.entity(shape), text: string ?? null };
+    }
+
+    private near(x: number, y: number, reach: number): Near[] {
+        const found = this.tree?.search(x - reach, y - reach, x + reach, y + reach) ?? [];
+        const near: Near[] = [];
+        for (const index of found) {
+            let l = this.layers.length - 1;
+            while (l > 0 && (this.starts[l] ?? 0) > index) {
+                l--;
+            }
+            const layer = this.layers[l];
+            const n = layer ? { layer, shape: index - (this.starts[l] ?? 0) } : null;
+            // A box around an arc says little; what is really within reach counts, and centres within reach.
+            if (n && (distanceTo(n, x, y) <= reach || Math.hypot(n.layer.shapes.v(n.shape, 0) - x, n.layer.shapes.v(n.shape, 1) - y) <= reach)) {
+                near.push(n);
+            }
+        }
+        return near;
+    }
+}
+
+function spotsOf({ layer, shape }: Near): Spot[] {
+    const s = layer.shapes;
+    const kind = s.kind(shape);
+    const word = KINDS[kind] ?? '';
+    const make = (spot: Spot['kind'], name: string, [x, y]: [number, number]): Spot => ({
+        layerId: layer.id,
+        shape,
+        kind: spot,
+        x,
+        y,
+        label: `${name} of ${word}, ${layer.name}`,
+    });
+    if (kind === Kind.line || kind === Kind.arc || kind === Kind.ellipse) {
+        const open = [make('start', 'end', s.at(shape, 0)), make('end', 'end', s.at(shape, 1)), make('middle', 'middle', s.at(shape, 0.5))];
+        return kind === Kind.line ? open : [...open, make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)])];
+    }
+    if (kind === Kind.circle) {
+        return [make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)])];
+    }
+    const text = layer.strings[s.v(shape, kind === Kind.text ? 5 : 4)] ?? '';
+    return [{ ...make('insertion', 'place', s.at(shape, 0)), label: kind === Kind.point ? `point, ${layer.name}` : `place of ${word} “${text.slice(0, 24)}”, ${layer.name}` }];
+}
+
+/** Distance from a place to the drawn shape. */
+function distanceTo({ layer, shape }: Near, x: number, y: number): number {
+    const s = layer.shapes;
+    switch (s.kind(shape)) {
+        case Kind.line: {
+            const [ax, ay] = s.at(shape, 0);
+            const [bx, by] = s.at(shape, 1);
+            const square = (bx - ax) ** 2 + (by - ay) ** 2;
+            const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / square));
+            return Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y);
+        }
+        case Kind.circle:
+            return Math.abs(Math.hypot(s.v(shape, 0) - x, s.v(shape, 1) - y) - s.v(shape, 3));
+        case Kind.arc: {
+            if (onArc(s, shape, x, y)) {
+                return Math.abs(Math.hypot(s.v(shape, 0) - x, s.v(shape, 1) - y) - s.v(shape, 3));
+            }
+            return Math.min(...[0, 1].map((part) => Math.hypot(s.at(shape, part)[0] - x, s.at(shape, part)[1] - y)));
+        }
+        default:
+            return Math.hypot(s.at(shape, 0)[0] - x, s.at(shape, 0)[1] - y);
+    }
+}
+
+function onArc(s: Shapes, shape: number, x: number, y: number): boolean {
+    const turn = 2 * Math.PI;
+    const sweep = s.v(shape, 5);
+    const off = (Math.atan2(y - s.v(shape, 1), x - s.v(shape, 0)) - s.v(shape, 4)) * (sweep < 0 ? -1 : 1);
+    return ((off % turn) + turn) % turn <= Math.abs(sweep) + 1e-9;
+}
+
+/** Crossings of what lies under the pointer, to know that there is one; core finds the exact place. */
+function crossingsOf(near: Near[], x: number, y: number, reach: number): Spot[] {
+    const spots: Spot[] = [];
+    for (const [i, a] of near.entries()) {
+        for (const b of near.slice(i + 1)) {
+            for (const [cx, cy] of cross(a, b)) {
+                if (Math.hypot(cx - x, cy - y) <= reach) {
+                    spots.push({
+                        layerId: a.layer.id,
+                        shape: a.shape,
+                        kind: 'intersection',
+                        withLayerId: b.layer.id,
+                        withShape: b.shape,
+                        x: cx,
+                        y: cy,
+                        label: `intersection, ${a.layer.name}${a.layer === b.layer ? '' : ` and ${b.layer.name}`}`,
+                    });
+                }
+            }
+        }
+    }
+    return spots;
+}
+
+function cross(a: Near, b: Near): [number, number][] {
+    const [ka, kb] = [a.layer.shapes.kind(a.shape), b.layer.shapes.kind(b.shape)];
+    const isRound = (k: number) => k === Kind.arc || k === Kind.circle;
+    let found: [number, number][] = [];
+    if (ka === Kind.line && kb === Kind.line) {
+        found = crossLines(a, b);
+    } else if (ka === Kind.line && isRound(kb)) {
+        found = crossLineAndRound(a, b);
+    } else if (isRound(ka) && kb === Kind.line) {
+        found = crossLineAndRound(b, a);
+    } else if (isRound(ka) && isRound(kb)) {
+        found = crossRounds(a, b);
+    }
+    return found.filter(([x, y]) => distanceTo(a, x, y) < 1e-6 && distanceTo(b, x, y) < 1e-6);
+}
+
+function crossLines(a: Near, b: Near): [number, number][] {
+    const [ax, ay] = a.layer.shapes.at(a.shape, 0);
+    const [bx, by] = a.layer.shapes.at(a.shape, 1);
+    const [cx, cy] = b.layer.shapes.at(b.shape, 0);
+    const [dx, dy] = b.layer.shapes.at(b.shape, 1);
+    const d = (bx - ax) * (dy - cy) - (by - ay) * (dx - cx);
+    const t = ((cx - ax) * (dy - cy) - (cy - ay) * (dx - cx)) / d;
+    return Number.isFinite(t) ? [[ax + t * (bx - ax), ay + t * (by - ay)]] : [];
+}
+
+function crossLineAndRound(line: Near, round: Near): [number, number][] {
+    const [ax, ay] = line.layer.shapes.at(line.shape, 0);
+    const [bx, by] = line.layer.shapes.at(line.shape, 1);
+    const s = round.layer.shapes;
+    const [cx, cy, r] = [s.v(round.shape, 0), s.v(round.shape, 1), s.v(round.shape, 3)];
+    const length = Math.hypot(bx - ax, by - ay);
+    const [ux, uy] = [(bx - ax) / length, (by - ay) / length];
+    const along = (cx - ax) * ux + (cy - ay) * uy;
+    const half = Math.sqrt(r ** 2 - ((cx - ax) * uy - (cy - ay) * ux) ** 2);
+    return Number.isFinite(half) ? [along - half, along + half].map((t) => [ax + t * ux, ay + t * uy]) : [];
+}
+
+function crossRounds(a: Near, b: Near): [number, number][] {
+    const [s, t] = [a.layer.shapes, b.layer.shapes];
+    const [ax, ay, ar] = [s.v(a.shape, 0), s.v(a.shape, 1), s.v(a.shape, 3)];
+    const [dx, dy] = [t.v(b.shape, 0) - ax, t.v(b.shape, 1) - ay];
+    const d = Math.hypot(dx, dy);
+    const along = (d ** 2 + ar ** 2 - t.v(b.shape, 3) ** 2) / (2 * d);
+    const half = Math.sqrt(ar ** 2 - along ** 2);
+    if (!Number.isFinite(half) || d === 0) {
+        return [];
+    }
+    return [-half, half].map((h) => [ax + (along * dx - h * dy) / d, ay + (along * dy + h * dx) / d]);
+}

@@ -1,0 +1,66 @@
+import { Pencil, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, ask, type ControlPoint, type Schemas, upload } from '../../api/client';
+import { useDeed } from '../../api/hooks';
+import type { StageProps } from '../../frame/stages';
+import { Button } from '../../parts/Button';
+import { Dialog } from '../../parts/Dialog';
+import { FileDrop } from '../../parts/FileDrop';
+import { Coordinates } from '../../parts/Figure';
+import { Failure, Notice } from '../../parts/Notice';
+import { UndoBar } from '../prepare/UndoBar';
+import { Sheet } from '../Sheet';
+import { ControlForm } from './ControlForm';
+import { ControlImport } from './ControlImport';
+
+/** Control points: from the site surveyor's file, or typed. */
+export function Control({ project, control }: StageProps) {
+    const [file, setFile] = useState<Schemas['UploadResource'] | null>(null);
+    const [edited, setEdited] = useState<ControlPoint | 'new' | null>(null);
+    const send = useDeed(project.id, async (chosen: File) => setFile(await upload(project.id, chosen)));
+    const remove = useDeed(project.id, (id: number) =>
+        ask(api.DELETE('/api/v1/projects/{project}/control/{control}', { params: { path: { project: project.id, control: id } } })),
+    );
+    return (
+        <Sheet
+            title="Control"
+            next={
+                control.length > 1 && (
+                    <Link to={`/p/${project.id}/${project.progress.designs > 0 ? 'set-up' : 'prepare'}`} className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white">
+                        {project.progress.designs > 0 ? 'Set up the instrument' : 'Bring in a drawing'}
+                    </Link>
+                )
+            }
+        >
+            {control.length === 0 && <Notice>Bring in the site surveyor’s control first: everything is measured from it.</Notice>}
+            <FileDrop label="Choose or drop a control file (CSV or text)" accept=".csv,.txt,.asc,.xyz,.pts,text/*" onFile={(f) => send.mutate(f)} busy={send.isPending} />
+            <Failure of={send.error ?? remove.error} />
+            <div className="flex flex-wrap gap-2">
+                <Button onClick={() => setEdited('new')}>Type one in</Button>
+                <UndoBar project={project} />
+            </div>
+            <ul>
+                {control.map((c) => (
+                    <li key={c.id} className="flex items-center gap-2 border-b border-rule py-1">
+                        <div className="min-w-0 flex-1 [overflow-wrap:anywhere]">
+                            <span className="font-semibold">{c.name}</span> <span className="text-quiet">{c.code}</span>
+                            <div className="text-sm">
+                                <Coordinates {...c} />
+                            </div>
+                            <div className="truncate text-sm text-quiet">{c.source}</div>
+                        </div>
+                        <Button kind="bare" aria-label={`Change ${c.name}`} onClick={() => setEdited(c)} icon={<Pencil />} />
+                        <Button kind="bare" aria-label={`Delete ${c.name}`} onClick={() => remove.mutate(c.id)} icon={<Trash2 />} />
+                    </li>
+                ))}
+            </ul>
+            <Dialog open={file !== null} onClose={() => setFile(null)} title={`How ${file?.fileName ?? ''} is read`} wide>
+                {file && <ControlImport project={project} file={file} onDone={() => setFile(null)} />}
+            </Dialog>
+            <Dialog open={edited !== null} onClose={() => setEdited(null)} title={edited === 'new' ? 'New control point' : 'Change control point'}>
+                {edited && <ControlForm project={project} point={edited === 'new' ? null : edited} onDone={() => setEdited(null)} />}
+            </Dialog>
+        </Sheet>
+    );
+}

@@ -1,0 +1,112 @@
+import { FileSpreadsheet, FileText } from 'lucide-react';
+import { useState } from 'react';
+import { api, ask } from '../../api/client';
+import { untilFinished, useDeed } from '../../api/hooks';
+import type { StageProps } from '../../frame/stages';
+import { Button } from '../../parts/Button';
+import { TextField } from '../../parts/Field';
+import { Deviation } from '../../parts/Figure';
+import { Failure, Notice } from '../../parts/Notice';
+import { Verdict } from '../../parts/Verdict';
+import { Sheet } from '../Sheet';
+
+/** What goes to the client: the report as PDF and its table as CSV. */
+export function HandOver({ project, marks }: StageProps) {
+    const [author, setAuthor] = useState('');
+    const [file, setFile] = useState<string | null>(null);
+    const print = useDeed(project.id, async () => {
+        const task = await untilFinished(
+            project.id,
+            ask(api.POST('/api/v1/projects/{project}/reports', { params: { path: { project: project.id } }, body: { author } })),
+        );
+        setFile((task.result as unknown as { file: string }).file);
+    });
+    const rows = marks.filter((m) => m.kind !== 'check');
+    const of = (verdict: string) => rows.filter((m) => m.verdict === verdict).length;
+    return (
+        <Sheet
+            title="Hand over"
+            next={
+                <>
+                    <a className="inline-flex min-h-16 items-center gap-2 border border-ink/50 px-4 hover:bg-wash" href={`/api/v1/projects/${project.id}/report.csv`} download>
+                        <FileSpreadsheet aria-hidden="true" /> Table as CSV
+                    </a>
+                    {file ? (
+                        <a className="inline-flex min-h-16 items-center gap-2 bg-chalk px-6 text-lg font-semibold text-white" href={file} target="_blank" rel="noreferrer">
+                            <FileText aria-hidden="true" /> Open the report
+                        </a>
+                    ) : (
+                        <Button kind="primary" busy={print.isPending} onClick={() => print.mutate(undefined)} icon={<FileText />}>
+                            {print.isPending ? 'Printing…' : 'Print the report'}
+                        </Button>
+                    )}
+                </>
+            }
+        >
+            {rows.length === 0 && <Notice>Nothing has been staked or measured yet; the report would be empty.</Notice>}
+            <TextField
+                label="Made by"
+                value={author}
+                onValue={(a) => {
+                    setAuthor(a);
+                    setFile(null);
+                }}
+                hint="stands on the report"
+            />
+            <Failure of={print.error} />
+            <div className="flex flex-wrap gap-x-6 gap-y-1 text-lg">
+                <span>
+                    {of('in')} <Verdict of="in" short />
+                </span>
+                <span>
+                    {of('out')} <Verdict of="out" short />
+                </span>
+                {of('undecided') > 0 && (
+                    <span>
+                        {of('undecided')} <Verdict of="undecided" short />
+                    </span>
+                )}
+            </div>
+            <div className="overflow-x-auto">
+                <table className="list">
+                    <thead>
+                        <tr>
+                            <th>name</th>
+                            <th>kind</th>
+                            <th className="n">dN</th>
+                            <th className="n">dE</th>
+                            <th className="n">plan</th>
+                            <th className="n">dH</th>
+                            <th>verdict</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {rows.slice(-200).map((m) => (
+                            <tr key={m.id}>
+                                <td className="max-w-28 truncate" title={m.name}>
+                                    {m.name}
+                                </td>
+                                <td>{m.kind === 'stake' ? 'staked' : 'built'}</td>
+                                <td className="n">
+                                    <Deviation of={m.deviation?.northing} none="–" />
+                                </td>
+                                <td className="n">
+                                    <Deviation of={m.deviation?.easting} none="–" />
+                                </td>
+                                <td className="n">
+                                    <Deviation of={m.deviation?.plan} none="–" />
+                                </td>
+                                <td className="n">
+                                    <Deviation of={m.deviation?.height} none="–" />
+                                </td>
+                                <td>
+                                    <Verdict of={m.verdict} short />
+                                </td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+        </Sheet>
+    );
+}

@@ -1,0 +1,111 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Crosshair, Pencil, Trash2 } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import { api, ask, type StakeoutPoint } from '../../api/client';
+import { useDeed } from '../../api/hooks';
+import type { StageProps } from '../../frame/stages';
+import { Button } from '../../parts/Button';
+import { Dialog } from '../../parts/Dialog';
+import { TextField } from '../../parts/Field';
+import { Coordinates } from '../../parts/Figure';
+import { Failure, Notice } from '../../parts/Notice';
+import { NewPoint } from './NewPoint';
+import { PointForm } from './PointForm';
+
+const SORTS = {
+    made: (a: StakeoutPoint, b: StakeoutPoint) => a.id - b.id,
+    name: (a: StakeoutPoint, b: StakeoutPoint) => a.name.localeCompare(b.name, undefined, { numeric: true }),
+    code: (a: StakeoutPoint, b: StakeoutPoint) => a.code.localeCompare(b.code) || a.id - b.id,
+    elevation: (a: StakeoutPoint, b: StakeoutPoint) => (a.elevation ?? -1e9) - (b.elevation ?? -1e9),
+};
+
+/** The stakeout points: made by touching the drawing, listed, searched, changed, deleted. */
+export function Points(props: StageProps) {
+    const { project, points, designs, picking, setPicking } = props;
+    const [query, setQuery] = useState('');
+    const [sort, setSort] = useState<keyof typeof SORTS>('made');
+    const [edited, setEdited] = useState<StakeoutPoint | 'new' | null>(null);
+    const scroller = useRef<HTMLDivElement>(null);
+    const remove = useDeed(project.id, (ids: number[]) =>
+        ask(api.POST('/api/v1/projects/{project}/points-deletion', { params: { path: { project: project.id } }, body: { ids } })),
+    );
+    const listed = useMemo(() => {
+        const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+        return points.filter((p) => words.every((w) => `${p.name} ${p.code} ${p.description} ${p.made}`.toLowerCase().includes(w))).sort(SORTS[sort]);
+    }, [points, query, sort]);
+    const rows = useVirtualizer({ count: listed.length, getScrollElement: () => scroller.current, estimateSize: () => 62, overscan: 8 });
+    return (
+        <div className="flex flex-1 flex-col">
+            <div className="grid gap-3 p-4 pb-2">
+                {picking ? (
+                    <NewPoint {...props} />
+                ) : (
+                    <>
+                        {points.length === 0 && (
+                            <Notice>{designs.length === 0 ? 'Bring in a drawing first, or type points in.' : 'Touch the drawing to make the first stakeout point.'}</Notice>
+                        )}
+                        <div className="flex flex-wrap gap-2">
+                            <Button kind={points.length === 0 ? 'primary' : 'plain'} disabled={designs.length === 0} onClick={() => setPicking(true)} icon={<Crosshair />}>
+                                Make points by touch
+                            </Button>
+                            <Button onClick={() => setEdited('new')}>Type one in</Button>
+                        </div>
+                    </>
+                )}
+                {points.length > 0 && (
+                    <div className="flex items-end gap-2">
+                        <div className="flex-1">
+                            <TextField label={`Search ${points.length} points`} value={query} onValue={setQuery} type="search" />
+                        </div>
+                        <label className="text-sm text-quiet">
+                            Sort by
+                            <select className="block min-h-12 border border-ink/50 bg-sheet px-2 text-base text-ink" value={sort} onChange={(e) => setSort(e.target.value as keyof typeof SORTS)}>
+                                {Object.keys(SORTS).map((s) => (
+                                    <option key={s}>{s}</option>
+                                ))}
+                            </select>
+                        </label>
+                    </div>
+                )}
+                {query && (
+                    <div className="flex items-center justify-between text-sm">
+                        {listed.length} of {points.length} found
+                        {listed.length > 0 && (
+                            <Button onClick={() => remove.mutate(listed.map((p) => p.id))} icon={<Trash2 />}>
+                                Delete these {listed.length}
+                            </Button>
+                        )}
+                    </div>
+                )}
+                <Failure of={remove.error} />
+            </div>
+            <div ref={scroller} className="min-h-60 flex-1 overflow-auto border-t border-rule px-4" style={{ maxHeight: '60vh' }}>
+                <ul className="relative" style={{ height: rows.getTotalSize() }}>
+                    {rows.getVirtualItems().map((row) => {
+                        const p = listed[row.index];
+                        return (
+                            p && (
+                                <li key={p.id} className="absolute flex w-full items-center border-b border-rule" style={{ top: row.start, height: row.size }}>
+                                    <div className="min-w-0 flex-1">
+                                        <div className="truncate">
+                                            <span className="font-semibold">{p.name}</span> <span className="text-quiet">{p.code}</span>
+                                            {p.stakes > 0 && <span className="text-quiet"> · staked</span>}
+                                        </div>
+                                        <div className="truncate text-sm">
+                                            <Coordinates {...p} />
+                                        </div>
+                                    </div>
+                                    <Button kind="bare" aria-label={`Change ${p.name}`} onClick={() => setEdited(p)} icon={<Pencil />} />
+                                    <Button kind="bare" aria-label={`Delete ${p.name}`} onClick={() => remove.mutate([p.id])} icon={<Trash2 />} />
+                                </li>
+                            )
+                        );
+                    })}
+                </ul>
+            </div>
+            <Dialog open={edited !== null} onClose={() => setEdited(null)} title={edited === 'new' ? 'New stakeout point' : 'Change stakeout point'}>
+                {edited && <PointForm project={project} point={edited === 'new' ? null : edited} onDone={() => setEdited(null)} />}
+            </Dialog>
+        </div>
+    );
+}

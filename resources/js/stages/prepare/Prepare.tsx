@@ -1,0 +1,69 @@
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { api, ask } from '../../api/client';
+import { useDeed } from '../../api/hooks';
+import type { StageProps } from '../../frame/stages';
+import { Button } from '../../parts/Button';
+import { Dialog } from '../../parts/Dialog';
+import { ProjectForm } from '../projects/ProjectForm';
+import { Drawings } from './Drawings';
+import { Points } from './Points';
+import { UndoBar } from './UndoBar';
+
+const TABS = [
+    ['drawings', 'Drawings'],
+    ['points', 'Points'],
+] as const;
+
+/** Drawings come in, stakeout points are made of them. */
+export function Prepare(props: StageProps) {
+    const { project } = props;
+    const [search, setSearch] = useSearchParams();
+    const [settings, setSettings] = useState(false);
+    const tab = search.get('do') ?? (project.progress.designs === 0 ? 'drawings' : 'points');
+    const save = useDeed(project.id, (body: Parameters<Parameters<typeof ProjectForm>[0]['onSubmit']>[0]) =>
+        ask(api.PUT('/api/v1/projects/{project}', { params: { path: { project: project.id } }, body })),
+    );
+    const choose = (to: string) => {
+        props.setPicking(false);
+        setSearch((s) => {
+            s.set('do', to);
+            return s;
+        });
+    };
+    return (
+        <Tabs.Root value={tab} onValueChange={choose} className="flex min-h-full flex-col">
+            <div className="flex flex-wrap items-center gap-2 p-4 pr-14 pb-2">
+                <h1 className="mr-auto text-xl font-bold">Prepare</h1>
+                <Button onClick={() => setSettings(true)}>Units and tolerances</Button>
+                <UndoBar project={project} />
+            </div>
+            <Tabs.List className="flex border-b-2 border-ink px-4" aria-label="What to prepare">
+                {TABS.map(([value, word]) => (
+                    <Tabs.Trigger key={value} value={value} className="min-h-12 cursor-pointer px-5 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet">
+                        {word}
+                    </Tabs.Trigger>
+                ))}
+            </Tabs.List>
+            <Tabs.Content value="drawings" className="flex flex-1 flex-col">
+                <Drawings {...props} />
+            </Tabs.Content>
+            <Tabs.Content value="points" className="flex flex-1 flex-col">
+                <Points {...props} />
+            </Tabs.Content>
+            <Dialog open={settings} onClose={() => setSettings(false)} title="Units and tolerances">
+                <p className="text-quiet">Units change only what is shown. What is stored stays as it is.</p>
+                <ProjectForm
+                    project={project}
+                    submit="Keep"
+                    onCancel={() => setSettings(false)}
+                    onSubmit={async (values) => {
+                        await save.mutateAsync(values);
+                        setSettings(false);
+                    }}
+                />
+            </Dialog>
+        </Tabs.Root>
+    );
+}

@@ -1,0 +1,100 @@
+import type { Units } from '../api/client';
+
+/**
+ * How figures are written. The browser is one edge of Parlay and the PDF the other: both are held to the same table of examples,
+ * core/tests/tables/figures.json.
+ */
+const US_FOOT = 1200 / 3937;
+const INCH_PARTS: Partial<Record<Units['length'], number>> = { ftin8: 8, ftin16: 16, ftin32: 32 };
+
+/** Metres in the unit that a bare number means. */
+export const unitMetres = (style: Units['length']): number =>
+    style === 'm' ? 1 : style === 'mm' ? 0.001 : style === 'usft' ? US_FOOT : 0.3048;
+
+/** Rounds half away from zero as PHP does, and never writes -0. */
+function decimal(value: number, places: number): string {
+    const text = (Math.sign(value) * Number(`${Math.round(Number(`${Math.abs(value)}e${places}`))}e-${places}`)).toFixed(places);
+    return Number(text) === 0 ? text.replace('-', '') : text;
+}
+
+function inchTicks(ticks: number, parts: number): string {
+    const whole = Math.floor(ticks / parts);
+    let rest = ticks % parts;
+    let of = parts;
+    if (rest === 0) {
+        return `${whole}"`;
+    }
+    while (rest % 2 === 0) {
+        rest /= 2;
+        of /= 2;
+    }
+    return `${whole > 0 ? `${whole} ` : ''}${rest}/${of}"`;
+}
+
+function feetInches(metres: number, parts: number, withFeet: boolean): string {
+    const ticks = Math.round((Math.abs(metres) / 0.0254) * parts);
+    const sign = metres < 0 && ticks > 0 ? '-' : '';
+    const feet = Math.floor(ticks / (12 * parts));
+    return withFeet ? `${sign}${feet}' ${inchTicks(ticks - feet * 12 * parts, parts)}` : sign + inchTicks(ticks, parts);
+}
+
+export function formatLength(metres: number, style: Units['length']): string {
+    const parts = INCH_PARTS[style];
+    if (parts !== undefined) {
+        return feetInches(metres, parts, true);
+    }
+    switch (style) {
+        case 'mm':
+            return `${decimal(metres / 0.001, 0)} mm`;
+        case 'ft':
+            return `${decimal(metres / 0.3048, 3)} ft`;
+        case 'usft':
+            return `${decimal(metres / US_FOOT, 3)} ft US`;
+        default:
+            return `${decimal(metres, 3)} m`;
+    }
+}
+
+/** A small difference: one step finer in metric, inches alone in feet-inches. */
+export function formatDeviation(metres: number, style: Units['length']): string {
+    const parts = INCH_PARTS[style];
+    if (parts !== undefined) {
+        return feetInches(metres, parts, Math.abs(metres) >= 0.3048);
+    }
+    return style === 'ft' || style === 'usft' ? formatLength(metres, style) : `${decimal(metres * 1000, 1)} mm`;
+}
+
+function dms(radians: number): string {
+    let seconds = Math.round((Math.abs(radians) * 180 * 3600) / Math.PI);
+    if (radians >= 0 && seconds >= 1_296_000) {
+        seconds -= 1_296_000;
+    }
+    const two = (n: number) => String(n).padStart(2, '0');
+    const sign = radians < 0 && seconds > 0 ? '-' : '';
+    return `${sign}${Math.floor(seconds / 3600)}°${two(Math.floor(seconds / 60) % 60)}′${two(seconds % 60)}″`;
+}
+
+export function formatAngle(radians: number, style: Units['angle']): string {
+    switch (style) {
+        case 'deg':
+            return `${decimal((radians * 180) / Math.PI, 4)}°`;
+        case 'gon':
+            return `${decimal((radians * 200) / Math.PI, 4)} gon`;
+        default:
+            return dms(radians);
+    }
+}
+
+export const formatSmallAngle = (radians: number, style: Units['angle']): string =>
+    style === 'gon' ? `${decimal((radians * 200_000) / Math.PI, 1)} mgon` : `${decimal((radians * 180 * 3600) / Math.PI, 0)}″`;
+
+export function formatDirection(azimuth: number, units: Pick<Units, 'direction' | 'angle'>): string {
+    const turn = 2 * Math.PI;
+    const a = ((azimuth % turn) + turn) % turn;
+    if (units.direction === 'azimuth') {
+        return formatAngle(a, units.angle);
+    }
+    const north = a <= Math.PI / 2 || a >= 1.5 * Math.PI;
+    const off = north ? Math.min(a, turn - a) : Math.abs(Math.PI - a);
+    return `${north ? 'N' : 'S'} ${formatAngle(off, units.angle)} ${a <= Math.PI ? 'E' : 'W'}`;
+}

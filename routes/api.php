@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\ComputeController;
+use App\Http\Controllers\ControlController;
+use App\Http\Controllers\DesignController;
+use App\Http\Controllers\FieldBookController;
+use App\Http\Controllers\InstrumentController;
+use App\Http\Controllers\PointController;
+use App\Http\Controllers\PracticeController;
+use App\Http\Controllers\ProjectController;
+use App\Http\Controllers\ReportController;
+use App\Http\Controllers\SetupController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('openapi.json', fn () => response()->file(resource_path('js/api/generated/openapi.json'), ['Content-Type' => 'application/json']));
+
+Route::controller(ComputeController::class)->group(function (): void {
+    Route::get('ping', 'ping');
+    Route::get('compute/length', 'length');
+    Route::post('compute/sight', 'sight');
+    Route::post('compute/setup', 'setup');
+    Route::post('compute/guidance', 'guidance');
+});
+
+Route::controller(PracticeController::class)->group(function (): void {
+    Route::get('practice', 'show');
+    Route::post('practice', 'store');
+    Route::post('projects/{project}/practice-site', 'plant');
+});
+
+Route::get('projects', [ProjectController::class, 'index']);
+Route::post('projects', [ProjectController::class, 'store']);
+
+Route::prefix('projects/{project}')->group(function (): void {
+    Route::controller(ProjectController::class)->group(function (): void {
+        Route::get('', 'show');
+        Route::put('', 'update');
+        Route::post('open', 'open');
+        Route::post('undo', 'undo');
+        Route::post('redo', 'redo');
+    });
+    Route::controller(ControlController::class)->group(function (): void {
+        Route::post('uploads', 'upload');
+        Route::post('points-preview', 'preview');
+        Route::post('control-import', 'import');
+        Route::get('control', 'index');
+        Route::post('control', 'store');
+        Route::put('control/{control}', 'update')->whereNumber('control');
+        Route::delete('control/{control}', 'destroy')->whereNumber('control');
+    });
+    Route::controller(DesignController::class)->group(function (): void {
+        Route::post('drawing-inspection', 'inspect');
+        Route::get('designs', 'index');
+        Route::post('designs', 'store');
+        Route::delete('designs/{design}', 'destroy')->whereNumber('design');
+        Route::get('tasks/{task}', 'task')->whereNumber('task');
+        Route::get('layers/{layer}/shapes', 'shapes')->whereNumber('layer');
+        Route::put('visible-layers', 'show');
+    });
+    Route::controller(PointController::class)->group(function (): void {
+        Route::get('points', 'index');
+        Route::post('points', 'store');
+        Route::put('points/{point}', 'update')->whereNumber('point');
+        Route::post('points-deletion', 'destroy');
+        Route::post('spots', 'spot');
+        Route::get('next-name', 'nextName');
+        Route::get('nearest-open', 'nearest');
+    });
+    Route::controller(SetupController::class)->group(function (): void {
+        Route::get('setup', 'show');
+        Route::put('setup', 'update');
+        Route::post('setups', 'accept');
+    });
+    Route::controller(InstrumentController::class)->group(function (): void {
+        Route::get('live', 'live');
+        Route::get('instructions/{instruction}', 'instruction')->whereNumber('instruction');
+        Route::post('instrument/turn', 'turn');
+        Route::post('instrument/measure', 'measure');
+        Route::post('instrument/track', 'track');
+        Route::post('instrument/search', 'search');
+        Route::post('instrument/cancel', 'cancel');
+    });
+    Route::controller(FieldBookController::class)->group(function (): void {
+        Route::get('field-book', 'index');
+        Route::get('marks', 'marks');
+        Route::post('marks', 'store');
+    });
+    Route::controller(ReportController::class)->group(function (): void {
+        Route::post('reports', 'store');
+        Route::get('reports/{task}.pdf', 'pdf')->whereNumber('task');
+        Route::get('report.csv', 'csv');
+    });
+})->whereNumber('project');

@@ -1,0 +1,113 @@
+# Serving: the web server, the stand-in instrument, the holder of its link, the worker for longer tasks.
+
+PHP_FAST=(-d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=1G)
+# The JIT changes nothing for requests; OPcache changes everything.
+PHP_WEB=(-d opcache.enable=1 -d opcache.enable_cli=1 -d memory_limit=512M -d upload_max_filesize=200M -d post_max_size=210M -d display_errors=0 -d log_errors=0)
+
+groups=()
+
+serve() {
+    prepare_environment
+    [ "$fresh" = yes ] && [ "$1" = demo ] && forget_data
+    clear_leftovers
+    for p in "$port" $((port + 1)) $((port + 2)); do
+        port_free "$p" || fail "Port $p is in use. Stop what uses it, or choose another with --port."
+    done
+    prepare_data
+    trap 'stop_all; exit 0' INT TERM
+    trap stop_all EXIT
+    say "Starting the stand-in instrument"
+    launch instrument php "${PHP_FAST[@]}" simulator/bin/stand-in.php "$PARLAY_INSTRUMENT" "$PARLAY_WORLD" "$data/practice-world"
+    launch link php "${PHP_FAST[@]}" artisan parlay:instrument
+    launch worker php "${PHP_FAST[@]}" artisan queue:work --sleep=0.2 --quiet
+    say "Starting the web server"
+    PHP_CLI_SERVER_WORKERS=6 launch web php "${PHP_WEB[@]}" -q -S "$host:$port" -t public public/index.php
+    wait_until_all_answer
+    [ "$1" = demo ] && load_demo
+    printf 'Parlay answers at http://%s:%s  (Ctrl-C stops it)\n' "$([ "$host" = 0.0.0.0 ] && echo localhost || echo "$host")" "$port"
+    while :; do sleep 3600 & wait $! || true; done
+}
+
+prepare_environment() {
+    mkdir -p "$data/storage/framework/"{views,cache,sessions} "$data/run" || fail "The data folder $data can't be written to. Choose another with --data."
+    [ -s "$data/key" ] || head -c32 /dev/urandom | base64 > "$data/key"
+    export PARLAY_DATA="$data" APP_KEY="base64:$(cat "$data/key")" APP_ENV=production APP_DEBUG=false
+    export PARLAY_INSTRUMENT="127.0.0.1:$((port + 1))" PARLAY_WORLD="127.0.0.1:$((port + 2))"
+}
+
+forget_data() {
+    say "Throwing the demo data away"
+    rm -rf "$data"/*.sqlite* "$data/practice-world" "$data/uploads" "$data/reports"
+}
+
+prepare_data() {
+    touch "$data/parlay.sqlite" "$data/live.sqlite"
+    local sum; sum="$(sum_of database/migrations/*.php)"
+    when_changed "$data/run/migrated-$(stat -c %i "$data/parlay.sqlite" "$data/live.sqlite" | tr '\n' -)" "$sum" migrate || fail "The database could not be made; what was said stands above."
+}
+
+migrate() {
+    say "Making the database"
+    quietly php artisan migrate --force
+}
+
+load_demo() {
+    php "${PHP_FAST[@]}" artisan parlay:demo || fail "The demo projects could not be loaded."
+}
+
+port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+# Each runs in a process group of its own, comes back when it falls over, and goes as a group.
+launch() {
+    local name="$1"; shift
+    setsid bash -c 'trap "exit 0" TERM; while :; do "$@" </dev/null >>"$0" 2>&1 & wait $!; sleep 1; done' "$data/run/$name.log" "$@" &
+    groups+=($!)
+    echo $! > "$data/run/$name.group"
+}
+
+stop_all() {
+    trap - INT TERM EXIT
+    local g
+    for g in "${groups[@]}"; do kill -TERM -- "-$g" 2>/dev/null || true; done
+    for _ in $(seq 40); do
+        local alive=no
+        for g in "${groups[@]}"; do kill -0 -- "-$g" 2>/dev/null && alive=yes; done
+        [ "$alive" = no ] && break
+        sleep 0.1
+    done
+    for g in "${groups[@]}"; do kill -KILL -- "-$g" 2>/dev/null || true; done
+    rm -f "$data/run/"*.group
+}
+
+# Processes of a start that was killed outright would hold the ports.
+clear_leftovers() {
+    local f g
+    for f in "$data/run/"*.group; do
+        [ -f "$f" ] || continue
+        g="$(cat "$f")"
+        if ps -o args= -g "$g" 2>/dev/null | grep -qE 'stand-in.php|parlay:instrument|queue:work|public/index.php'; then
+            if [ -f "$data/run/parlay.pid" ] && kill -0 "$(cat "$data/run/parlay.pid")" 2>/dev/null; then
+                fail "Parlay is running on this data folder already. Stop it first, or choose another with --data."
+            fi
+            kill -KILL -- "-$g" 2>/dev/null || true
+        fi
+        rm -f "$f"
+    done
+    echo $$ > "$data/run/parlay.pid"
+}
+
+wait_until_all_answer() {
+    local _
+    for _ in $(seq 150); do
+        if php -r '
+            $web = @file_get_contents("http://127.0.0.1:'"$port"'/api/v1/ping");
+            $world = @stream_socket_client("tcp://" . getenv("PARLAY_WORLD"), $c, $m, 1);
+            $live = $web === false ? false : (new PDO("sqlite:" . getenv("PARLAY_DATA") . "/live.sqlite"))->query("select link from instrument")->fetchColumn();
+            exit($web !== false && $world !== false && $live === "up" ? 0 : 1);' 2>/dev/null; then
+            return 0
+        fi
+        sleep 0.2
+    done
+    tail -n 5 "$data/run/"*.log >&2 || true
+    fail "Not everything came up within 30 s; what was said stands above."
+}

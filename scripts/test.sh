@@ -1,0 +1,76 @@
+# Tests: every part counts what passed, failed and was skipped; one line sums up.
+
+PARTS=(static core simulator feature front browser)
+passed=0 failed=0 skipped=0 results=''
+
+run_tests() {
+    local parts=("$@") part
+    [ ${#parts[@]} -gt 0 ] || parts=("${PARTS[@]}")
+    results="$(mktemp -d)"
+    for part in "${parts[@]}"; do
+        printf '\n== %s ==\n' "$part"
+        case "$part" in
+            core|simulator|feature|browser) php_suite "$part" ;;
+            front) front_tests ;;
+            static) static_checks ;;
+            *) fail "There is no part “$part”. Parts are: ${PARTS[*]}." ;;
+        esac
+    done
+    rm -rf "$results"
+    printf '\n%d passed, %d failed, %d skipped\n' "$passed" "$failed" "$skipped"
+    [ "$failed" = 0 ]
+}
+
+php_suite() {
+    local log="$results/$1.xml"
+    php "${PHP_FAST[@]}" vendor/bin/phpunit --testsuite "$1" --log-junit "$log" --no-progress || true
+    count_junit "$log" "$1"
+}
+
+front_tests() {
+    local log="$results/front.xml"
+    npx vitest run --reporter=default --reporter=junit --outputFile.junit="$log" || true
+    count_junit "$log" front
+}
+
+count_junit() {
+    if [ ! -s "$1" ]; then
+        failed=$((failed + 1)); say "$2 did not run to its end"
+        return
+    fi
+    local p f s
+    read -r p f s < <(php -r '$x = simplexml_load_file($argv[1]); $t=$f=$s=0; foreach ($x->xpath("//testcase") as $c) { $t++; if ($c->failure || $c->error) $f++; elseif ($c->skipped) $s++; } echo $t-$f-$s, " ", $f, " ", $s;' "$1")
+    passed=$((passed + p)); failed=$((failed + f)); skipped=$((skipped + s))
+    [ $((p + f)) -gt 0 ] || { failed=$((failed + 1)); say "$2 held no test"; }
+}
+
+static_checks() {
+    check 'style of the PHP code' vendor/bin/pint --test
+    check 'types and arrows of the PHP code' vendor/bin/phpstan analyse --no-progress --memory-limit=2G
+    check 'types of the front end' npx tsc --noEmit
+    check 'rules of the front end' npx biome lint resources/js
+    check 'generated types are current' generated_types_are_current
+    check 'demo files are current' demo_files_are_current
+}
+
+check() {
+    local name="$1"; shift
+    if quietly "$@"; then
+        say "$name: good"; passed=$((passed + 1))
+    else
+        say "$name: FAILED"; failed=$((failed + 1))
+    fi
+}
+
+generated_types_are_current() {
+    local scratch; scratch="$(mktemp -d)"
+    APP_KEY="base64:$(head -c32 /dev/zero | base64)" PARLAY_DATA="$scratch" php artisan parlay:openapi "$scratch/openapi.json" &&
+        diff -u resources/js/api/generated/openapi.json "$scratch/openapi.json" &&
+        npx openapi-typescript "$scratch/openapi.json" -o "$scratch/schema.d.ts" &&
+        diff -u resources/js/api/generated/schema.d.ts "$scratch/schema.d.ts"
+}
+
+demo_files_are_current() {
+    local scratch; scratch="$(mktemp -d)"
+    php database/demo/make.php "$scratch" && diff -r database/demo/files "$scratch"
+}
