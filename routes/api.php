@@ -47,22 +47,22 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::post('control-import', 'import');
         Route::get('control', 'index');
         Route::post('control', 'store');
-        Route::put('control/{control}', 'update')->whereNumber('control');
-        Route::delete('control/{control}', 'destroy')->whereNumber('control');
+        Route::put('control/{control}', 'update');
+        Route::delete('control/{control}', 'destroy');
     });
     Route::controller(DesignController::class)->group(function (): void {
         Route::post('drawing-inspection', 'inspect');
         Route::get('designs', 'index');
         Route::post('designs', 'store');
-        Route::delete('designs/{design}', 'destroy')->whereNumber('design');
-        Route::get('tasks/{task}', 'task')->whereNumber('task');
-        Route::get('layers/{layer}/shapes', 'shapes')->whereNumber('layer');
+        Route::delete('designs/{design}', 'destroy');
+        Route::get('tasks/{task}', 'task');
+        Route::get('layers/{layer}/shapes', 'shapes');
         Route::put('visible-layers', 'show');
     });
     Route::controller(PointController::class)->group(function (): void {
         Route::get('points', 'index');
         Route::post('points', 'store');
-        Route::put('points/{point}', 'update')->whereNumber('point');
+        Route::put('points/{point}', 'update');
         Route::post('points-deletion', 'destroy');
         Route::post('spots', 'spot');
         Route::get('next-name', 'nextName');
@@ -75,7 +75,7 @@ Route::prefix('projects/{project}')->group(function (): void {
     });
     Route::controller(InstrumentController::class)->group(function (): void {
         Route::get('live', 'live');
-        Route::get('instructions/{instruction}', 'instruction')->whereNumber('instruction');
+        Route::get('instructions/{instruction}', 'instruction');
         Route::post('instrument/turn', 'turn');
         Route::post('instrument/measure', 'measure');
         Route::post('instrument/track', 'track');
@@ -89,7 +89,7 @@ Route::prefix('projects/{project}')->group(function (): void {
     });
     Route::controller(ReportController::class)->group(function (): void {
         Route::post('reports', 'store');
-        Route::get('reports/{task}.pdf', 'pdf')->whereNumber('task');
+        Route::get('reports/{task}.pdf', 'pdf');
         Route::get('report.csv', 'csv');
     });
-})->whereNumber('project');
+});

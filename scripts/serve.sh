@@ -14,8 +14,10 @@ serve() {
         port_free "$p" || fail "Port $p is in use. Stop what uses it, or choose another with --port."
     done
     prepare_data
+    cache_configuration
     trap 'stop_all; exit 0' INT TERM
     trap stop_all EXIT
+    rm -f "$data/instrument.json"
     say "Starting the stand-in instrument"
     launch instrument php "${PHP_FAST[@]}" simulator/bin/stand-in.php "$PARLAY_INSTRUMENT" "$PARLAY_WORLD" "$data/practice-world"
     launch link php "${PHP_FAST[@]}" artisan parlay:instrument
@@ -44,6 +46,13 @@ prepare_data() {
     touch "$data/parlay.sqlite" "$data/live.sqlite"
     local sum; sum="$(sum_of database/migrations/*.php)"
     when_changed "$data/run/migrated-$(stat -c %i "$data/parlay.sqlite" "$data/live.sqlite" | tr '\n' -)" "$sum" migrate || fail "The database could not be made; what was said stands above."
+}
+
+# What the framework would read and compile anew for each request.
+cache_configuration() {
+    export APP_CONFIG_CACHE="$data/storage/config.php" APP_ROUTES_CACHE="$data/storage/routes.php" APP_EVENTS_CACHE="$data/storage/events.php"
+    rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE" "$APP_EVENTS_CACHE"
+    quietly php artisan optimize || fail "The configuration could not be prepared; what was said stands above."
 }
 
 migrate() {
@@ -102,8 +111,8 @@ wait_until_all_answer() {
         if php -r '
             $web = @file_get_contents("http://127.0.0.1:'"$port"'/api/v1/ping");
             $world = @stream_socket_client("tcp://" . getenv("PARLAY_WORLD"), $c, $m, 1);
-            $live = $web === false ? false : (new PDO("sqlite:" . getenv("PARLAY_DATA") . "/live.sqlite"))->query("select link from instrument")->fetchColumn();
-            exit($web !== false && $world !== false && $live === "up" ? 0 : 1);' 2>/dev/null; then
+            $live = json_decode((string) @file_get_contents(getenv("PARLAY_DATA") . "/instrument.json"));
+            exit($web !== false && $world !== false && ($live->link ?? "") === "up" ? 0 : 1);' 2>/dev/null; then
             return 0
         fi
         sleep 0.2

@@ -14,7 +14,6 @@ use App\Uploads;
 use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Formats\PointText\LayoutGuess;
 use Parlay\Core\Formats\PointText\PointRow;
-use Parlay\Core\Formats\PointText\PointTextReader;
 use Parlay\Core\Formats\PointText\TextLines;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
 
@@ -42,7 +41,7 @@ final class PreviewPoints
             return $this->unread($upload, $first, $e->getMessage(), $told);
         }
 
-        return $this->read($upload, $first, $layout);
+        return $this->read($project, $upload, $first, $layout);
     }
 
     public static function layout(LayoutBody $body): Layout
@@ -51,11 +50,11 @@ final class PreviewPoints
     }
 
     /** @param list<string> $first */
-    private function read(string $upload, array $first, Layout $layout): PointsPreview
+    private function read(Project $project, string $upload, array $first, Layout $layout): PointsPreview
     {
         $rows = $faults = [];
         $good = $faulty = 0;
-        foreach (PointTextReader::read(Uploads::open($upload), $layout) as $row) {
+        foreach (TakeControl::rows($project, $upload, $layout) as $row) {
             if ($row instanceof PointRow) {
                 $rows[] = ++$good <= self::SHOWS ? RowResource::of($row) : null;
             } else {

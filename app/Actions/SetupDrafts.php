@@ -22,6 +22,12 @@ final class SetupDrafts
         return $content === null ? new DraftBody : Body::restore($content, DraftBody::class);
     }
 
+    /** @param string $content as stored */
+    public static function restore(string $content): DraftBody
+    {
+        return Body::restore(json_decode($content, true, flags: JSON_THROW_ON_ERROR), DraftBody::class);
+    }
+
     /** @throws ImplausibleEntry */
     public static function keep(Project $project, DraftBody $draft): void
     {

@@ -10,6 +10,7 @@ use App\Models\ControlPoint;
 use App\Models\Project;
 use App\Preparation;
 use App\Uploads;
+use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Formats\PointText\PointRow;
 use Parlay\Core\Formats\PointText\PointTextReader;
 use Parlay\Core\Formats\PointText\RowFault;
@@ -20,15 +21,10 @@ final class TakeControl
     public function __invoke(Project $project, ControlImportBody $body): int
     {
         $file = Uploads::nameOf($body->upload);
-        $known = ControlPoint::query()->where('project_id', $project->id)->pluck('id', 'name');
-
-        return Preparation::step($project, "Control from $file", function (Preparation $step) use ($project, $body, $file, $known): int {
+        return Preparation::step($project, "Control from $file", function (Preparation $step) use ($project, $body, $file): int {
             $count = 0;
             $faults = [];
-            foreach (PointTextReader::read(Uploads::open($body->upload), PreviewPoints::layout($body->layout)) as $row) {
-                if ($row instanceof PointRow && $known->has($row->name)) {
-                    $row = new RowFault($row->line, null, "“{$row->name}” is in the control already; rename it or delete the one that is there");
-                }
+            foreach (self::rows($project, $body->upload, PreviewPoints::layout($body->layout)) as $row) {
                 if ($row instanceof RowFault) {
                     $faults[] = "line {$row->line}".($row->column === null ? '' : ", column {$row->column}").": {$row->reason}";
 
@@ -44,6 +40,17 @@ final class TakeControl
 
             return $count;
         });
+    }
+
+    /** A name that is in the control already makes its row a fault. @return \Generator<PointRow|RowFault> */
+    public static function rows(Project $project, string $upload, Layout $layout): \Generator
+    {
+        $known = ControlPoint::query()->where('project_id', $project->id)->pluck('id', 'name');
+        foreach (PointTextReader::read(Uploads::open($upload), $layout) as $row) {
+            yield $row instanceof PointRow && $known->has($row->name)
+                ? new RowFault($row->line, null, "“{$row->name}” is in the control already; rename it or delete the one that is there")
+                : $row;
+        }
     }
 
     /** Thrown inside the transaction, so that nothing is half taken. @param list<string> $faults */

@@ -8,9 +8,10 @@ use App\Http\Bodies\DraftBody;
 use App\Http\Bodies\MeasureBody;
 use App\Http\Bodies\Purpose;
 use App\Http\Bodies\TurnBody;
-use App\Models\LiveInstrument;
+use App\Instrument\LiveState;
 use App\Models\Project;
 use App\Models\QueuedInstruction;
+use App\Models\Setup;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\Instruction;
@@ -23,10 +24,12 @@ final class TellInstrument
     public function turn(Project $project, TurnBody $body): QueuedInstruction
     {
         $aim = $body->controlId !== null ? $project->controlPoints()->findOrFail($body->controlId) : $project->points()->findOrFail($body->pointId);
-        $station = $project->currentSetup?->station() ?? $this->stationOfDraft($project);
+        $station = self::holds($project->currentSetup) ? $project->currentSetup?->station() : $this->stationOfDraft($project);
         if ($station === null) {
             throw new \DomainException('The instrument does not know yet where it stands, so it can’t turn by itself. Turn it by hand to the first two control points; after that it finds the others.');
         }
+        // Whoever turns to a point wants to be led to it.
+        $this->queue($body->key.'-track', Instruction::track(true), null);
         $at = $station->aimAt($aim->position(), SetupDrafts::of($project)->targetHeight);
 
         return $this->queue($body->key, Instruction::turn($at['circle'], $at['zenith']), null);
@@ -41,8 +44,8 @@ final class TellInstrument
             default => '',
         };
         $setup = $project->currentSetup;
-        if ($setup === null && $body->purpose !== Purpose::Setup) {
-            throw new \DomainException('Set up the instrument first: without a setup a reading has no place.');
+        if ($body->purpose !== Purpose::Setup) {
+            self::requireSetup($setup);
         }
         $this->applySettings($draft);
 
@@ -74,6 +77,23 @@ final class TellInstrument
         $this->queue('settings-'.bin2hex(random_bytes(8)), Instruction::settings((new Atmosphere($draft->pressure, $draft->temperature))->ppm(), $draft->prismConstant), null);
     }
 
+    /** @phpstan-assert Setup $setup */
+    private static function requireSetup(?Setup $setup): void
+    {
+        if ($setup === null) {
+            throw new \DomainException('Set up the instrument first: without a setup a reading has no place.');
+        }
+        if (! self::holds($setup)) {
+            throw new \DomainException('The instrument has been set up for another project since. Set it up anew here before measuring.');
+        }
+    }
+
+    /** There is one instrument: the setup accepted last, in whichever project, is where it stands. */
+    private static function holds(?Setup $setup): bool
+    {
+        return $setup !== null && $setup->id === (int) Setup::query()->max('id');
+    }
+
     /** Two used sights of the draft are enough to turn to the third. */
     private function stationOfDraft(Project $project): ?Station
     {
@@ -87,11 +107,10 @@ final class TellInstrument
     /** @param array<string, mixed>|null $purpose */
     private function queue(string $key, Instruction $instruction, ?array $purpose): QueuedInstruction
     {
-        if (preg_match('~^[\w-]{8,64}$~', $key) !== 1) {
-            throw new \DomainException('A key has 8 to 64 letters, digits or dashes.');
+        if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {
+            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
         }
-        $live = LiveInstrument::now();
-        if ($live->link !== 'up' || microtime(true) - $live->heard_at > 2.0) {
+        if (LiveState::read()->link() !== 'up') {
             throw new \DomainException('The instrument can’t be reached just now. The link is being sought again by itself.');
         }
 

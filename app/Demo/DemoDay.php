@@ -90,6 +90,11 @@ final class DemoDay
         Carbon::setTestNow(Carbon::now('UTC')->addMinutes($this->minute += 2));
     }
 
+    private function aMomentLater(): void
+    {
+        Carbon::setTestNow(Carbon::now('UTC')->addSeconds(3));
+    }
+
     /** @param list<string> $sighted */
     private function setUp(Project $project, SetupMethod $method, array $sighted, ?string $station): void
     {
@@ -113,6 +118,7 @@ final class DemoDay
         $control = $project->controlPoints()->where('name', $name)->firstOrFail();
         $this->world->pole->tip = $this->world->marks[$name];
         $observation = $this->measure($project, Purpose::Check, $name);
+        $this->aMomentLater();
         ($this->store)($project, new MarkBody("demo-mark-{$observation->id}", $observation->id, Purpose::Check, controlId: $control->id));
     }
 
@@ -125,6 +131,7 @@ final class DemoDay
             ($point->elevation ?? 0.0) + $this->hand->normal($steady / 2),
         );
         $observation = $this->measure($project, $kind, $point->name);
+        $this->aMomentLater();
         ($this->store)($project, new MarkBody("demo-mark-{$observation->id}", $observation->id, $kind, pointId: $point->id, evenOut: true));
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
-use App\Models\LiveInstrument;
 use App\Models\QueuedInstruction;
 use Parlay\Core\Instrument\Done;
 use Parlay\Core\Instrument\InstrumentStatus;
@@ -29,12 +28,18 @@ final class Link
 
     private ?InstrumentStatus $status = null;
 
+    private int $seenVersion = -1;
+
+    private LiveState $state;
+
     private bool $stopped = false;
 
     public function __construct(
         private readonly TotalStation $instrument,
         private readonly ReadingsIntoBook $book,
-    ) {}
+    ) {
+        $this->state = new LiveState;
+    }
 
     public function run(): void
     {
@@ -44,7 +49,7 @@ final class Link
             try {
                 $this->instrument->open();
                 $failures = 0;
-                $this->write(['link' => 'up', 'retry_at' => null, 'heard_at' => microtime(true)]);
+                $this->write(['link' => 'up', 'retryAt' => null, 'heardAt' => microtime(true)]);
                 $this->hold();
             } catch (LinkLost $e) {
                 $this->instrument->close();
@@ -65,7 +70,7 @@ final class Link
     private function hold(): void
     {
         while (! $this->stopped) {
-            foreach (QueuedInstruction::query()->where('state', 'queued')->orderBy('id')->get() as $queued) {
+            foreach ($this->queued() as $queued) {
                 $this->instrument->send($queued->id, Instruction::restored($queued->kind, $queued->content));
                 $queued->update(['state' => 'sent']);
             }
@@ -76,13 +81,25 @@ final class Link
         }
     }
 
+    /** Looks at the queue only when another process has written to it. @return iterable<QueuedInstruction> */
+    private function queued(): iterable
+    {
+        $version = (int) QueuedInstruction::query()->getConnection()->scalar('PRAGMA data_version');
+        if ($version === $this->seenVersion) {
+            return [];
+        }
+        $this->seenVersion = $version;
+
+        return QueuedInstruction::query()->where('state', 'queued')->orderBy('id')->get();
+    }
+
     private function take(Report $report): void
     {
         if ($report instanceof InstrumentStatus) {
             $this->status = $report;
-            $this->write(['status' => LiveStatus::toArray($report), 'heard_at' => microtime(true)]);
+            $this->write(['status' => LiveStatus::toArray($report), 'heardAt' => microtime(true)]);
         } elseif ($report instanceof Tracked) {
-            $this->write(['reading' => LiveStatus::reading($report->reading), 'reading_at' => microtime(true) - $report->age], true);
+            $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => microtime(true) - $report->age], true);
         } elseif ($report instanceof Refused) {
             QueuedInstruction::query()->where('id', $report->number)->update(['state' => 'refused', 'why' => $report->why->sentence()]);
         } elseif ($report instanceof Done) {
@@ -101,7 +118,7 @@ final class Link
             : null;
         $instruction->update(['state' => 'done', 'observation_id' => $observation?->id]);
         if ($done->reading !== null) {
-            $this->write(['reading' => LiveStatus::reading($done->reading), 'reading_at' => microtime(true)], true);
+            $this->write(['reading' => LiveStatus::reading($done->reading), 'readingAt' => microtime(true)], true);
         }
     }
 
@@ -109,7 +126,7 @@ final class Link
     private function pause(float $seconds): void
     {
         $until = microtime(true) + $seconds;
-        $this->write(['link' => 'lost', 'retry_at' => $until, 'status' => null, 'reading' => null]);
+        $this->write(['link' => 'lost', 'retryAt' => $until, 'status' => null, 'reading' => null]);
         while (! $this->stopped && microtime(true) < $until) {
             QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => 'The link to the instrument is lost. It is being sought again; ask again when it is back.']);
             $this->keepBeating();
@@ -120,7 +137,7 @@ final class Link
     private function keepBeating(): void
     {
         if (microtime(true) - $this->beat > self::BEAT) {
-            $this->write(['heard_at' => microtime(true)]);
+            $this->write(['heardAt' => microtime(true)]);
         }
     }
 
@@ -128,9 +145,7 @@ final class Link
     private function write(array $values, bool $newReading = false): void
     {
         $this->beat = microtime(true);
-        $row = LiveInstrument::now();
-        $row->fill($values);
-        $row->seq += $newReading || isset($values['link']) ? 1 : 0;
-        $row->save();
+        $this->state = $this->state->with($values + ['seq' => $this->state->seq + ($newReading || isset($values['link']) ? 1 : 0)]);
+        $this->state->write();
     }
 }

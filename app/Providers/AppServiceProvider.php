@@ -6,7 +6,7 @@ namespace App\Providers;
 
 use App\Instrument\StandInDriver;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
 use Parlay\Core\Instrument\TotalStation;
 
@@ -23,6 +23,6 @@ final class AppServiceProvider extends ServiceProvider
         // Bodies are typed and refuse unknown fields, so models need no second guard.
         Model::unguard();
         Model::shouldBeStrict();
-        JsonResource::withoutWrapping();
+        Route::patterns(array_fill_keys(['project', 'control', 'design', 'layer', 'task', 'point', 'instruction'], '[0-9]{1,15}'));
     }
 }

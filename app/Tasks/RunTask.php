@@ -6,14 +6,12 @@ namespace App\Tasks;
 
 use App\Models\Project;
 use App\Models\Task;
-use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Foundation\Queue\Queueable;
 
 /** Carries out a task in the worker process and writes down what came of it. */
 final class RunTask implements ShouldQueue
 {
-    use InteractsWithQueue;
     use Queueable;
 
     public int $tries = 1;

@@ -81,10 +81,11 @@ final class StandIn
 
             return [Message::done($number)];
         }
-        $refusal = $this->unfit() ?? ($this->job !== null ? Refusal::Busy : null);
+        $refusal = $this->unfit() ?? ($this->job !== null && $kind !== InstructionKind::Track ? Refusal::Busy : null);
         if ($refusal !== null) {
             return [Message::refused($number, $refusal)];
         }
+        // Following is a way of being, not a job: it may be asked for while the instrument turns.
         if ($kind === InstructionKind::Track) {
             $this->tracking = (bool) $instruction->values['on'];
             $this->nextTrack = $now;

@@ -13,7 +13,7 @@ final readonly class LiveResource
         public int $seq,
         public int $revision,
         public InstrumentResource $instrument,
-        public ?InstructionResource $instruction,
+        public ?string $elsewhere,
         public ?PositionResource $pole,
         public ?float $readingAge,
         public ?GuidanceResource $guidance,

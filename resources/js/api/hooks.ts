@@ -62,7 +62,8 @@ export function useLive(project: number, target: number | null, fast: boolean) {
     });
     const revision = live.data?.revision;
     useEffect(() => {
-        if (revision !== undefined) {
+        const known = client.getQueryData<Schemas['ProjectResource']>([project, 'project'])?.revision;
+        if (revision !== undefined && known !== undefined && revision !== known) {
             void client.invalidateQueries({ queryKey: [project] });
         }
     }, [revision, project, client]);

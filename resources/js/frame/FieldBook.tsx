@@ -15,14 +15,14 @@ export function FieldBook({ project }: { project: Project }) {
     const entries = book.data ?? [];
     const line = useLine();
     return (
-        <section className="border-t-2 border-ink bg-sheet" style={{ gridArea: 'book' }} aria-label="Field book">
+        <section className="relative border-t-2 border-ink bg-sheet" style={{ gridArea: 'book' }} aria-label="Field book">
             <Button kind="bare" className="w-full !justify-start px-3" aria-expanded={open} onClick={() => setOpen(!open)} icon={<NotebookText className="shrink-0" aria-hidden="true" />}>
                 <span className="shrink-0 font-semibold">Field book</span>
                 <span className="figure min-w-0 flex-1 truncate text-left text-sm text-quiet">{entries[0] ? line(entries[0]) : 'Nothing has been measured yet.'}</span>
                 {open ? <ChevronDown /> : <ChevronUp />}
             </Button>
             {open && (
-                <ol className="figure h-[38vh] overflow-auto border-t border-rule text-sm">
+                <ol className="book-page figure absolute bottom-full left-0 z-30 h-[45vh] overflow-auto border-ink border-t-2 bg-sheet text-sm">
                     {entries.map((e) => {
                         const key = `${e.kind} ${e.id}`;
                         return (

@@ -8,8 +8,8 @@ import { STAGES, type StageName } from './stages';
 export function JobLine({ project, stage, search }: { project: Project; stage: StageName; search: URLSearchParams }) {
     const target = search.get('target');
     return (
-        <nav aria-label="Job line" className="flex min-w-0 flex-1 items-stretch overflow-x-auto">
-            <Link to="/projects" className="flex min-w-14 max-w-44 flex-col justify-center gap-0.5 border-r border-rule px-3 hover:bg-wash" title="All projects">
+        <nav aria-label="Job line" className="flex min-w-0 flex-1 items-stretch overflow-x-auto max-[959px]:basis-full max-[959px]:border-b max-[959px]:border-rule">
+            <Link to="/projects" className="flex min-w-24 max-w-44 flex-col justify-center gap-0.5 border-r border-rule px-3 hover:bg-wash" title="All projects">
                 <span className="flex items-center gap-1 text-sm text-quiet">
                     <FolderOpen className="size-4" aria-hidden="true" /> Projects
                 </span>

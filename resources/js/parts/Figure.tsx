@@ -34,8 +34,8 @@ export function Direction({ of, none = 'none' }: Of) {
     return <span className="figure">{of == null ? none : formatDirection(of, units)}</span>;
 }
 
-/** Northing and easting in the project's order, each with its word. */
-export function Coordinates({ northing, easting, elevation }: { northing: number; easting: number; elevation: number | null }) {
+/** Northing and easting in the project's order, each with its word; the elevation where it is given. */
+export function Coordinates({ northing, easting, elevation }: { northing: number; easting: number; elevation?: number | null }) {
     const units = useUnits();
     const pair = [
         { word: 'N', value: northing },
@@ -51,7 +51,7 @@ export function Coordinates({ northing, easting, elevation }: { northing: number
                     {c.word} {formatLength(c.value, units.length)}
                 </span>
             ))}
-            <span>{elevation === null ? 'no elevation' : `El ${formatLength(elevation, units.length)}`}</span>
+            {elevation !== undefined && <span>{elevation === null ? 'no elevation' : `El ${formatLength(elevation, units.length)}`}</span>}
         </span>
     );
 }

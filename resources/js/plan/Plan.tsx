@@ -78,7 +78,7 @@ export function Plan(props: PlanProps) {
     const things = useMemo(() => thingsOf(control, points, marks, stage, target), [control, points, marks, stage, target]);
     useEffect(() => plan.current?.showThings(things), [things]);
 
-    const station = project.setup;
+    const station = live?.elsewhere ? null : project.setup;
     const aim = points.find((p) => p.id === target) ?? null;
     const pole = live?.pole ?? null;
     useEffect(() => plan.current?.showMoving(station, pole, pole ? aim : null), [station, pole, aim]);

@@ -13,64 +13,71 @@ export type PlanThing =
     | { what: 'sight' }
     | { what: 'move' };
 
-const label = (text: string, ink: Ink, dy = -15, bold = false) =>
+/** always: drawn even where it covers another label */
+const label = (text: string, ink: Ink, dy = -15, bold = false, always = false) =>
     new Text({
         text,
+        declutterMode: always ? 'obstacle' : 'declutter',
         font: `${bold ? 700 : 500} 13px "Atkinson Hyperlegible Next Variable"`,
         offsetY: dy,
         fill: new Fill({ color: ink.ink }),
         stroke: new Stroke({ color: ink.paper, width: 4 }),
     });
 
-const svg = (body: string) => `data:image/svg+xml,${encodeURIComponent(`<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" viewBox="-20 -20 40 40">${body}</svg>`)}`;
+const icon = (body: string, always = false) =>
+    new Icon({
+        declutterMode: always ? 'obstacle' : 'declutter',
+        src: `data:image/svg+xml,${encodeURIComponent(`<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40" viewBox="-20 -20 40 40" fill="none">${body}</svg>`)}`,
+    });
 
-/** Control: a survey mark, a square on its corner with a cross cut through it. */
-const control = (name: string, ink: Ink) => [
-    new Style({ image: new RegularShape({ points: 4, radius: 10, angle: 0, fill: new Fill({ color: ink.paper }), stroke: new Stroke({ color: ink.ink, width: 2 * ink.weight }) }) }),
-    new Style({ image: new RegularShape({ points: 4, radius: 10, radius2: 0, angle: 0, stroke: new Stroke({ color: ink.ink, width: 1.6 * ink.weight }) }), text: label(name, ink, -18, true) }),
-];
+/** Control: a square on its corner, quartered like a survey target. */
+const control = (name: string, ink: Ink) =>
+    new Style({
+        image: icon(
+            `<path d="M0 -11 L11 0 L0 11 L-11 0 Z" fill="${ink.paper}" stroke="${ink.ink}" stroke-width="${2 * ink.weight}"/><path d="M0 0 V-11 L11 0 Z M0 0 V11 L-11 0 Z" fill="${ink.ink}"/>`,
+        ),
+        text: label(name, ink, -19, true),
+    });
 
-function point(name: string, state: string, ink: Ink): Style[] {
+/** A point to be staked: a peg seen from above; the target wears a ring with four ticks. */
+function point(name: string, state: string, ink: Ink): Style {
     if (state === 'target') {
-        return [
-            new Style({ image: new Circle({ radius: 14, stroke: new Stroke({ color: ink.chalk, width: 3 * ink.weight }) }) }),
-            new Style({ image: new Circle({ radius: 4, fill: new Fill({ color: ink.chalk }) }), text: label(name, ink, -24, true) }),
-        ];
+        return new Style({
+            image: icon(
+                `<circle r="12" stroke="${ink.chalk}" stroke-width="${3 * ink.weight}"/><path d="M0 -18V-8M0 18V8M-18 0H-8M18 0H8" stroke="${ink.chalk}" stroke-width="${3 * ink.weight}"/><circle r="3.5" fill="${ink.chalk}"/>`,
+                true,
+            ),
+            text: label(name, ink, -26, true, true),
+        });
     }
     const colour = state === 'done' ? ink.quiet : ink.ink;
-    return [
-        new Style({
-            image: new Circle({ radius: 4.5, fill: new Fill({ color: state === 'done' ? ink.quiet : ink.paper }), stroke: new Stroke({ color: colour, width: 1.8 * ink.weight }) }),
-            text: label(name, ink, -12),
-        }),
-    ];
+    return new Style({
+        image: new Circle({ radius: 4.5, fill: new Fill({ color: state === 'done' ? ink.quiet : ink.paper }), stroke: new Stroke({ color: colour, width: 1.8 * ink.weight }) }),
+        text: label(name, ink, -12),
+    });
 }
 
-function mark(name: string, verdict: string, ink: Ink): Style[] {
+function mark(name: string, verdict: string, ink: Ink): Style {
     const image =
         verdict === 'out'
             ? new RegularShape({ points: 3, radius: 8, fill: new Fill({ color: ink.out }) })
             : verdict === 'in'
               ? new Circle({ radius: 5.5, fill: new Fill({ color: ink.inside }) })
               : new Circle({ radius: 5.5, stroke: new Stroke({ color: ink.open, width: 2 * ink.weight, lineDash: [3, 2] }) });
-    return [new Style({ image, text: label(name, ink, 15) })];
+    return new Style({ image, text: label(name, ink, 15) });
 }
 
-const instrument = (ink: Ink) => [
+const instrument = (ink: Ink) =>
     new Style({
-        image: new Icon({
-            src: svg(`<g stroke="${ink.ink}" stroke-width="2.4" fill="none"><path d="M0 -4 L-11 13 M0 -4 L11 13 M0 -4 L0 13"/><rect x="-6" y="-15" width="12" height="11" fill="${ink.chalk}"/></g>`),
-        }),
-    }),
-];
+        image: icon(`<g stroke="${ink.ink}" stroke-width="2.4"><path d="M0 -4 L-11 13 M0 -4 L11 13 M0 -4 L0 13"/><rect x="-6" y="-15" width="12" height="11" fill="${ink.chalk}"/></g>`),
+    });
 
-const pole = (ink: Ink) => [
-    new Style({ image: new Circle({ radius: 9, stroke: new Stroke({ color: ink.paper, width: 6 }) }) }),
-    new Style({ image: new Circle({ radius: 9, stroke: new Stroke({ color: ink.chalk, width: 3 * ink.weight }) }) }),
-    new Style({ image: new Circle({ radius: 2.5, fill: new Fill({ color: ink.chalk }) }) }),
-];
+const pole = (ink: Ink) =>
+    new Style({
+        image: icon(`<circle r="9" stroke="${ink.paper}" stroke-width="7"/><circle r="9" stroke="${ink.chalk}" stroke-width="${3 * ink.weight}"/><circle r="2.5" fill="${ink.chalk}"/>`),
+    });
 
-export function styleOf(feature: FeatureLike, ink: Ink): Style[] {
+export function styleOf(feature: FeatureLike, ink: Ink): Style {
     const thing = (feature as Feature).get('thing') as PlanThing;
     switch (thing.what) {
         case 'control':
@@ -84,8 +91,8 @@ export function styleOf(feature: FeatureLike, ink: Ink): Style[] {
         case 'pole':
             return pole(ink);
         case 'sight':
-            return [new Style({ stroke: new Stroke({ color: ink.quiet, width: 1.2 * ink.weight, lineDash: [10, 6] }) })];
+            return new Style({ stroke: new Stroke({ color: ink.quiet, width: 1.2 * ink.weight, lineDash: [10, 6] }) });
         case 'move':
-            return [new Style({ stroke: new Stroke({ color: ink.chalk, width: 2 * ink.weight, lineDash: [2, 5] }) })];
+            return new Style({ stroke: new Stroke({ color: ink.chalk, width: 2 * ink.weight, lineDash: [2, 5] }) });
     }
 }

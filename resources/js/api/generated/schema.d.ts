@@ -1120,7 +1120,7 @@ export interface components {
             seq: number;
             revision: number;
             instrument: components["schemas"]["InstrumentResource"];
-            instruction: components["schemas"]["InstructionResource"] | null;
+            elsewhere: string | null;
             pole: components["schemas"]["PositionResource"] | null;
             readingAge: number | null;
             guidance: components["schemas"]["GuidanceResource"] | null;

@@ -63,7 +63,7 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                     The pole stands at <Coordinates {...live.pole} />
                 </p>
             ) : (
-                <Notice kind="caution">{live?.instrument.trouble ?? 'The instrument does not see the prism.'}</Notice>
+                <Notice kind="caution">{(live?.elsewhere ? `The instrument has been set up for ${live.elsewhere} since. Set it up anew here.` : live?.instrument.trouble) ?? 'The instrument does not see the prism.'}</Notice>
             )}
             <Failure of={storing.error} />
             {storing.question}

@@ -72,9 +72,7 @@ export function HandOver({ project, marks }: StageProps) {
                     <thead>
                         <tr>
                             <th>name</th>
-                            <th>kind</th>
-                            <th className="n">dN</th>
-                            <th className="n">dE</th>
+                            <th className="n">dN, dE</th>
                             <th className="n">plan</th>
                             <th className="n">dH</th>
                             <th>verdict</th>
@@ -85,12 +83,11 @@ export function HandOver({ project, marks }: StageProps) {
                             <tr key={m.id}>
                                 <td className="max-w-28 truncate" title={m.name}>
                                     {m.name}
+                                    <div className="text-sm text-quiet">{m.kind === 'stake' ? 'staked' : 'built'}</div>
                                 </td>
-                                <td>{m.kind === 'stake' ? 'staked' : 'built'}</td>
                                 <td className="n">
                                     <Deviation of={m.deviation?.northing} none="–" />
-                                </td>
-                                <td className="n">
+                                    <br />
                                     <Deviation of={m.deviation?.easting} none="–" />
                                 </td>
                                 <td className="n">

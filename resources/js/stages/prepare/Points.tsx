@@ -7,7 +7,7 @@ import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
 import { TextField } from '../../parts/Field';
-import { Coordinates } from '../../parts/Figure';
+import { Coordinates, Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { NewPoint } from './NewPoint';
 import { PointForm } from './PointForm';
@@ -87,12 +87,20 @@ export function Points(props: StageProps) {
                             p && (
                                 <li key={p.id} className="absolute flex w-full items-center border-b border-rule" style={{ top: row.start, height: row.size }}>
                                     <div className="min-w-0 flex-1">
-                                        <div className="truncate">
-                                            <span className="font-semibold">{p.name}</span> <span className="text-quiet">{p.code}</span>
-                                            {p.stakes > 0 && <span className="text-quiet"> · staked</span>}
+                                        <div className="flex justify-between gap-2">
+                                            <span className="min-w-0 truncate">
+                                                <span className="font-semibold">{p.name}</span>{' '}
+                                                <span className="text-quiet">
+                                                    {p.code}
+                                                    {p.stakes > 0 && ' · staked'}
+                                                </span>
+                                            </span>
+                                            <span className="text-sm">
+                                                El <Length of={p.elevation} />
+                                            </span>
                                         </div>
-                                        <div className="truncate text-sm">
-                                            <Coordinates {...p} />
+                                        <div className="truncate text-[0.8rem]">
+                                            <Coordinates northing={p.northing} easting={p.easting} />
                                         </div>
                                     </div>
                                     <Button kind="bare" aria-label={`Change ${p.name}`} onClick={() => setEdited(p)} icon={<Pencil />} />

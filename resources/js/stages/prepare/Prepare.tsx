@@ -34,9 +34,11 @@ export function Prepare(props: StageProps) {
     };
     return (
         <Tabs.Root value={tab} onValueChange={choose} className="flex min-h-full flex-col">
-            <div className="flex flex-wrap items-center gap-2 p-4 pr-14 pb-2">
-                <h1 className="mr-auto text-xl font-bold">Prepare</h1>
-                <Button onClick={() => setSettings(true)}>Units and tolerances</Button>
+            <div className="flex items-center gap-1 p-4 pt-2 pr-14 pb-2">
+                <h1 className="sr-only">Prepare</h1>
+                <Button className="mr-auto" onClick={() => setSettings(true)}>
+                    Units and tolerances
+                </Button>
                 <UndoBar project={project} />
             </div>
             <Tabs.List className="flex border-b-2 border-ink px-4" aria-label="What to prepare">

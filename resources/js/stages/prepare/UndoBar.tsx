@@ -28,12 +28,24 @@ export function UndoBar({ project }: { project: Project }) {
     }, [undo.mutate, redo.mutate]);
     return (
         <>
-            <Button disabled={project.undo === null} busy={undo.isPending} onClick={() => undo.mutate(undefined)} icon={<Undo2 />} title={project.undo ? `Undo: ${project.undo}` : 'Nothing to undo'}>
-                Undo
-            </Button>
-            <Button disabled={project.redo === null} busy={redo.isPending} onClick={() => redo.mutate(undefined)} icon={<Redo2 />} title={project.redo ? `Redo: ${project.redo}` : 'Nothing to redo'}>
-                Redo
-            </Button>
+            <Button
+                kind="bare"
+                aria-label="Undo"
+                title={project.undo ? `Undo: ${project.undo}` : 'Nothing to undo'}
+                disabled={project.undo === null}
+                busy={undo.isPending}
+                onClick={() => undo.mutate(undefined)}
+                icon={<Undo2 />}
+            />
+            <Button
+                kind="bare"
+                aria-label="Redo"
+                title={project.redo ? `Redo: ${project.redo}` : 'Nothing to redo'}
+                disabled={project.redo === null}
+                busy={redo.isPending}
+                onClick={() => redo.mutate(undefined)}
+                icon={<Redo2 />}
+            />
             <Failure of={undo.error ?? redo.error} />
         </>
     );

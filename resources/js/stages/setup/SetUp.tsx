@@ -56,6 +56,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void })
                     </>
                 }
             >
+                {props.live?.elsewhere && <Notice kind="error">The instrument has been set up for {props.live.elsewhere} since: this setup does not hold any more. Set up anew.</Notice>}
                 <section aria-label="Setup that holds">
                     <p>
                         Setup {s.id} holds since {s.at.slice(11, 16)} UTC: {s.method.replace('_', ' ')} at {s.stationName}.

@@ -17,11 +17,11 @@ export function Moves({ guidance: g, by }: { guidance: Schemas['GuidanceResource
                   { word: g.east >= 0 ? 'east' : 'west', value: g.east },
               ];
     return (
-        <dl aria-label="Moves" className="grid gap-0.5">
+        <dl aria-label="Moves" className="grid flex-[1_0_16rem]">
             {[...moves, { word: g.raise === null ? 'height' : g.raise >= 0 ? 'raise' : 'lower', value: g.raise }].map((m) => (
-                <div key={m.word} className="flex items-baseline justify-between gap-3 border-b border-rule">
-                    <dt className="text-lg">{m.word}</dt>
-                    <dd className="figure text-3xl font-bold">{m.value === null ? 'no design' : text(m.value)}</dd>
+                <div key={m.word} className="flex items-baseline justify-between gap-3 border-rule border-b leading-tight">
+                    <dt className="text-lg @2xl:text-2xl">{m.word}</dt>
+                    <dd className="figure font-bold text-3xl @2xl:text-5xl">{m.value === null ? 'no design' : text(m.value)}</dd>
                 </div>
             ))}
             <div className="text-sm text-quiet">{by === 'instrument' ? 'as you hold the pole and face the instrument' : 'by the site grid'}</div>

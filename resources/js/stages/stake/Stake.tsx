@@ -61,9 +61,17 @@ function Staking(props: StageProps) {
     const g = live?.guidance?.target === target ? live.guidance : null;
     return (
         <Sheet
-            title={aim ? `Stake ${aim.name}` : 'Stake'}
+            title={<Chooser points={points} aim={aim} onChoose={choose} />}
             next={
                 <>
+                    {g && !stored && (
+                        <div className="mr-auto grid text-sm">
+                            <Verdict of={g.verdict} />
+                            <span className="text-quiet">
+                                {left} of {points.length} left
+                            </span>
+                        </div>
+                    )}
                     {(!aim || stored) && left > 0 && (
                         <Button kind="primary" busy={nearest.isPending} icon={<LocateFixed />} onClick={() => nearest.mutate(undefined)}>
                             Nearest not yet done
@@ -77,38 +85,42 @@ function Staking(props: StageProps) {
                 </>
             }
         >
-            <Chooser points={points} aim={aim} left={left} onChoose={choose} />
+            {!g && (
+                <p className="text-sm text-quiet">
+                    {left} of {points.length} left to stake. Touch one on the plan, or choose it from the list.
+                </p>
+            )}
             {left === 0 && <Notice>All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.</Notice>}
             <Failure of={turn.error ?? nearest.error ?? storing.error} />
             {storing.question}
             {stored && <MarkResult mark={stored} latest />}
             {aim && !stored && (
                 <>
-                    <div className="text-sm text-quiet">
+                    <div className="truncate text-[0.8rem] text-quiet">
                         <Coordinates {...aim} />
                         {aim.code && <span> · {aim.code}</span>}
                         {aim.stakes > 0 && <span> · staked already, {aim.verdict}</span>}
                     </div>
                     {g ? (
                         <>
-                            <ApproachDial guidance={g} planTolerance={project.planTolerance} heightTolerance={project.heightTolerance} up={by} />
-                            <Moves guidance={g} by={by} />
-                            <div className="flex flex-wrap items-center justify-between gap-2">
-                                <Verdict of={g.verdict} />
-                                <Button
-                                    onClick={() =>
-                                        setSearch(
-                                            (s) => {
-                                                s.set('by', by === 'north' ? 'instrument' : 'north');
-                                                return s;
-                                            },
-                                            { replace: true },
-                                        )
-                                    }
-                                >
-                                    {by === 'north' ? 'Moves toward the instrument' : 'Moves north and east'}
-                                </Button>
+                            <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+                                <ApproachDial guidance={g} planTolerance={project.planTolerance} heightTolerance={project.heightTolerance} up={by} />
+                                <Moves guidance={g} by={by} />
                             </div>
+                            <Button
+                                className="self-start"
+                                onClick={() =>
+                                    setSearch(
+                                        (s) => {
+                                            s.set('by', by === 'north' ? 'instrument' : 'north');
+                                            return s;
+                                        },
+                                        { replace: true },
+                                    )
+                                }
+                            >
+                                {by === 'north' ? 'Say moves from the instrument' : 'Say moves by north'}
+                            </Button>
                         </>
                     ) : (
                         <NoGuidance {...props} turning={turn.isPending} onSearch={() => turn.mutate(aim.id)} />
@@ -131,20 +143,16 @@ function Staking(props: StageProps) {
     );
 }
 
-function Chooser({ points, aim, left, onChoose }: { points: StakeoutPoint[]; aim: StakeoutPoint | null; left: number; onChoose: (id: number | null) => void }) {
+function Chooser({ points, aim, onChoose }: { points: StakeoutPoint[]; aim: StakeoutPoint | null; onChoose: (id: number | null) => void }) {
     const index = aim ? points.indexOf(aim) : -1;
     const step = (by: number) => onChoose(points[(index + by + points.length) % points.length]?.id ?? null);
     return (
-        <div className="grid gap-1">
-            <div className="flex items-center gap-2">
-                <Button kind="bare" aria-label="Previous in the list" onClick={() => step(-1)} icon={<ChevronLeft />} />
-                <PointChooser points={points} chosen={aim} onChoose={onChoose} />
-                <Button kind="bare" aria-label="Next in the list" onClick={() => step(1)} icon={<ChevronRight />} />
-            </div>
-            <p className="text-sm text-quiet">
-                {left} of {points.length} left to stake. Touch one on the plan, or search the list.
-            </p>
-        </div>
+        <span className="flex min-w-0 flex-1 items-center gap-1">
+            <span className="sr-only">Stake {aim?.name}</span>
+            <Button kind="bare" aria-label="Previous in the list" onClick={() => step(-1)} icon={<ChevronLeft />} />
+            <PointChooser points={points} chosen={aim} onChoose={onChoose} />
+            <Button kind="bare" aria-label="Next in the list" onClick={() => step(1)} icon={<ChevronRight />} />
+        </span>
     );
 }
 
@@ -155,8 +163,9 @@ function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning
     if (turning) {
         return <p className="py-8 text-center text-lg">The instrument turns to the point…</p>;
     }
-    const why =
-        i?.link !== 'up'
+    const why = live?.elsewhere
+        ? `The instrument has been set up for ${live.elsewhere} since. Set it up anew here.`
+        : i?.link !== 'up'
             ? 'The instrument can’t be reached. Its link is being sought again by itself.'
             : (i.trouble ?? (i.locked && !i.tracking ? 'The instrument holds the prism but does not follow it.' : 'The instrument does not see the prism. Stand where it points, or let it search.'));
     return (

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument;
+
+/**
+ * What the instrument said last. One small file, written by the one process that holds the link and replaced as a whole, so that
+ * whoever reads it finds either the old state or the new; reading it costs a poll next to nothing.
+ */
+final readonly class LiveState
+{
+    /** Without a beat for so long, the process that holds the link is not running. */
+    private const SILENT = 2.0;
+
+    /**
+     * @param  string  $link  up, lost, starting or stopped
+     * @param  float  $heardAt  Unix time of the last beat of the process
+     * @param  array<string, mixed>|null  $status  as LiveStatus writes it
+     * @param  array<string, float>|null  $reading
+     * @param  int  $seq  grows with each reading and each change of the link
+     */
+    public function __construct(
+        public string $link = 'starting',
+        public float $heardAt = 0.0,
+        public ?float $retryAt = null,
+        public ?array $status = null,
+        public ?array $reading = null,
+        public ?float $readingAt = null,
+        public int $seq = 0,
+    ) {}
+
+    public static function read(): self
+    {
+        $stored = json_decode((string) @file_get_contents(self::path()), true);
+
+        return is_array($stored) ? new self(...$stored) : new self;
+    }
+
+    public function write(): void
+    {
+        file_put_contents(self::path().'.new', json_encode($this, JSON_THROW_ON_ERROR));
+        rename(self::path().'.new', self::path());
+    }
+
+    /** @param array<string, mixed> $changes */
+    public function with(array $changes): self
+    {
+        return new self(...[...get_object_vars($this), ...$changes]);
+    }
+
+    public function link(): string
+    {
+        return microtime(true) - $this->heardAt > self::SILENT ? 'stopped' : $this->link;
+    }
+
+    private static function path(): string
+    {
+        return config()->string('parlay.data').'/instrument.json';
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument;
+
+use App\Actions\SetupDrafts;
+use App\Http\Bodies\DraftBody;
+use App\Http\Resources\GuidanceResource;
+use App\Http\Resources\InstrumentResource;
+use App\Http\Resources\LiveResource;
+use App\Http\Resources\PositionResource;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Instrument\Station;
+use Parlay\Core\Instrument\Target;
+use Parlay\Core\Stakeout\Guidance;
+use Parlay\Core\Stakeout\Tolerance;
+
+/** What every tab asks for several times a second: one query and one file, nothing that is not shown. */
+final class LiveView
+{
+    private const QUERY = 'SELECT p.revision, p.plan_tolerance, p.height_tolerance, d.content AS draft,
+            s.northing AS sn, s.easting AS se, s.elevation AS sz, s.orientation, s.instrument_height,
+            (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(id) FROM setups) AND q.id <> p.id) AS elsewhere,
+            t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz
+        FROM projects p
+        LEFT JOIN setup_drafts d ON d.project_id = p.id
+        LEFT JOIN setups s ON s.id = (SELECT max(id) FROM setups WHERE project_id = p.id)
+        LEFT JOIN stakeout_points t ON t.project_id = p.id AND t.id = ?
+        WHERE p.id = ?';
+
+    public static function of(int $project, ?int $target): LiveResource
+    {
+        $row = DB::selectOne(self::QUERY, [$target, $project]) ?? throw new ModelNotFoundException;
+        $state = LiveState::read();
+        $station = $row->sn === null ? null
+            : new Station(self::position($row->sn, $row->se, $row->sz), (float) $row->orientation, (float) $row->instrument_height);
+        // An instrument that was set up for another project since does not stand where this project thinks.
+        $pole = $row->elsewhere === null ? self::pole($state, $station, $row->draft) : null;
+
+        return new LiveResource(
+            $state->seq,
+            (int) $row->revision,
+            self::instrument($state, $row->elsewhere === null ? $station : null),
+            $row->elsewhere,
+            $pole === null ? null : PositionResource::of($pole),
+            $state->readingAt === null ? null : round(microtime(true) - $state->readingAt, 3),
+            self::guidance($row, $station, $pole),
+        );
+    }
+
+    private static function instrument(LiveState $state, ?Station $station): InstrumentResource
+    {
+        $s = $state->status ?? [];
+
+        return new InstrumentResource(
+            $state->link(),
+            $state->retryAt === null ? null : max(0.0, round($state->retryAt - microtime(true), 1)),
+            $s['model'] ?? '', $s['serial'] ?? '', (bool) ($s['level'] ?? false), (bool) ($s['locked'] ?? false), (bool) ($s['tracking'] ?? false),
+            (float) ($s['battery'] ?? 0), $s['trouble'] ?? null,
+            $station === null || $s === [] ? null : $station->azimuthOf((float) $s['circle']),
+        );
+    }
+
+    private static function pole(LiveState $state, ?Station $station, ?string $draft): ?Position
+    {
+        if ($station === null || $state->reading === null || ($state->status['locked'] ?? false) !== true || $state->link() !== 'up') {
+            return null;
+        }
+        $d = $draft === null ? new DraftBody : SetupDrafts::restore($draft);
+
+        return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), new Atmosphere($d->pressure, $d->temperature), new Target($d->targetHeight, $d->prismConstant)));
+    }
+
+    private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?GuidanceResource
+    {
+        return $station === null || $pole === null || $row->target === null ? null : GuidanceResource::of((int) $row->target, Guidance::from(
+            $station->mark, $pole, self::position($row->tn, $row->te, $row->tz), new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance),
+        ));
+    }
+
+    private static function position(float|int|string $n, float|int|string $e, float|int|string|null $z): Position
+    {
+        return new Position((float) $n, (float) $e, $z === null ? null : (float) $z);
+    }
+}
