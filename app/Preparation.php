@@ -22,7 +22,7 @@ final class Preparation
     private function __construct() {}
 
     /** @template T
-     *  @param callable(self): T $work
+     *  @param  callable(self): T  $work
      *  @return T */
     public static function step(Project $project, string $label, callable $work): mixed
     {
@@ -40,7 +40,7 @@ final class Preparation
     }
 
     /** @template M of Model
-     *  @param M $model not yet stored
+     *  @param  M  $model not yet stored
      *  @return M */
     public function create(Model $model): Model
     {
@@ -50,7 +50,7 @@ final class Preparation
         return $model;
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     public function update(Model $model, array $values): void
     {
         $before = $model->getAttributes();
@@ -79,7 +79,7 @@ final class Preparation
         return self::replay($project, $find, false);
     }
 
-    /** @param callable(): ?PreparationStep $find */
+    /** @param  callable(): ?PreparationStep  $find */
     private static function replay(Project $project, callable $find, bool $back): ?string
     {
         return DB::transaction(static function () use ($project, $find, $back): ?string {
@@ -97,14 +97,14 @@ final class Preparation
         });
     }
 
-    /** @param array<string, mixed>|null $row */
+    /** @param  array<string, mixed>|null  $row */
     private static function restore(string $table, int $id, ?array $row): void
     {
         $row === null ? DB::table($table)->where('id', $id)->delete() : DB::table($table)->updateOrInsert(['id' => $id], $row);
     }
 
-    /** @param array<string, mixed>|null $before
-     *  @param array<string, mixed>|null $after */
+    /** @param  array<string, mixed>|null  $before
+     *  @param  array<string, mixed>|null  $after */
     private function note(Model $model, ?array $before, ?array $after): void
     {
         $this->changes[] = ['table' => $model->getTable(), 'id' => $model->getKey(), 'before' => $before, 'after' => $after];

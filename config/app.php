@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 return [
     'name' => 'Parlay',
     'env' => env('APP_ENV', 'production'),

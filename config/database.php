@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 $data = env('PARLAY_DATA', dirname(__DIR__).'/.data');
 
 $sqlite = [

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 return [
     'data' => env('PARLAY_DATA', dirname(__DIR__).'/.data'),
     'instrument_address' => env('PARLAY_INSTRUMENT', '127.0.0.1:8301'),

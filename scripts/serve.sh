@@ -21,7 +21,7 @@ serve() {
     say "Starting the stand-in instrument"
     launch instrument php "${PHP_FAST[@]}" simulator/bin/stand-in.php "$PARLAY_INSTRUMENT" "$PARLAY_WORLD" "$data/practice-world"
     launch link php "${PHP_FAST[@]}" artisan parlay:instrument
-    launch worker php "${PHP_FAST[@]}" artisan queue:work --sleep=0.2 --quiet
+    launch worker php "${PHP_FAST[@]}" artisan parlay:worker
     say "Starting the web server"
     PHP_CLI_SERVER_WORKERS=6 launch web php "${PHP_WEB[@]}" -q -S "$host:$port" -t public public/index.php
     wait_until_all_answer
@@ -88,17 +88,17 @@ stop_all() {
     rm -f "$data/run/"*.group
 }
 
-# Processes of a start that was killed outright would hold the ports.
+# One Parlay holds a data folder; the processes of one that was killed outright would hold its ports.
 clear_leftovers() {
-    local f g
+    local other f
+    other="$(cat "$data/run/parlay.pid" 2>/dev/null || true)"
+    if [ -n "$other" ] && [ "$other" != $$ ] && tr '\0' ' ' < "/proc/$other/cmdline" 2>/dev/null | grep parlay >/dev/null; then
+        fail "Parlay is running on this data folder already. Stop it first, or choose another with --data."
+    fi
     for f in "$data/run/"*.group; do
         [ -f "$f" ] || continue
-        g="$(cat "$f")"
-        if ps -o args= -g "$g" 2>/dev/null | grep -qE 'stand-in.php|parlay:instrument|queue:work|public/index.php'; then
-            if [ -f "$data/run/parlay.pid" ] && kill -0 "$(cat "$data/run/parlay.pid")" 2>/dev/null; then
-                fail "Parlay is running on this data folder already. Stop it first, or choose another with --data."
-            fi
-            kill -KILL -- "-$g" 2>/dev/null || true
+        if pgrep -g "$(cat "$f")" -f 'stand-in.php|parlay:instrument|parlay:worker|public/index.php' >/dev/null; then
+            kill -KILL -- "-$(cat "$f")" 2>/dev/null || true
         fi
         rm -f "$f"
     done

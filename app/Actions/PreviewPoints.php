@@ -49,7 +49,7 @@ final class PreviewPoints
         return new Layout($body->separator, $body->decimalMark, max(0, $body->skip), $body->columns, $body->unit);
     }
 
-    /** @param list<string> $first */
+    /** @param  list<string>  $first */
     private function read(Project $project, string $upload, array $first, Layout $layout): PointsPreview
     {
         $rows = $faults = [];
@@ -67,7 +67,7 @@ final class PreviewPoints
             array_values(array_filter($rows)), $good, array_values(array_filter($faults)), $faulty);
     }
 
-    /** @param list<string> $first */
+    /** @param  list<string>  $first */
     private function unread(string $upload, array $first, string $problem, ?LayoutBody $told): PointsPreview
     {
         $echo = $told === null ? null : new LayoutResource($told->separator, $told->decimalMark, $told->skip, $told->columns, $told->unit);

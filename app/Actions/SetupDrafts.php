@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Body;
 use App\Http\Bodies\DraftBody;
+use App\Http\Body;
 use App\Models\Project;
 use App\Models\SetupDraft;
 use Parlay\Core\Instrument\Atmosphere;
@@ -22,7 +22,7 @@ final class SetupDrafts
         return $content === null ? new DraftBody : Body::restore($content, DraftBody::class);
     }
 
-    /** @param string $content as stored */
+    /** @param  string  $content as stored */
     public static function restore(string $content): DraftBody
     {
         return Body::restore(json_decode($content, true, flags: JSON_THROW_ON_ERROR), DraftBody::class);

@@ -55,7 +55,7 @@ final class SolveSetup
         return Observation::query()->where('project_id', $project->id)->whereIn('id', $ids)->get()->keyBy('id');
     }
 
-    /** @param list<ControlSight> $sights */
+    /** @param  list<ControlSight>  $sights */
     private static function fromBacksight(?ControlPoint $station, array $sights, float $instrumentHeight, Accuracy $accuracy): SetupSolution
     {
         if ($station === null) {

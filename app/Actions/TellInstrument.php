@@ -48,6 +48,10 @@ final class TellInstrument
             self::requireSetup($setup);
         }
         $this->applySettings($draft);
+        if ($body->purpose === Purpose::Setup || $body->purpose === Purpose::Check) {
+            // At control the instrument may still look elsewhere; at a stake it is being followed already.
+            $this->queue($body->key.'-search', Instruction::search(), null);
+        }
 
         return $this->queue($body->key, Instruction::measure(), [
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
@@ -104,7 +108,7 @@ final class TellInstrument
         }
     }
 
-    /** @param array<string, mixed>|null $purpose */
+    /** @param  array<string, mixed>|null  $purpose */
     private function queue(string $key, Instruction $instruction, ?array $purpose): QueuedInstruction
     {
         if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {

@@ -95,7 +95,7 @@ final class DemoDay
         Carbon::setTestNow(Carbon::now('UTC')->addSeconds(3));
     }
 
-    /** @param list<string> $sighted */
+    /** @param  list<string>  $sighted */
     private function setUp(Project $project, SetupMethod $method, array $sighted, ?string $station): void
     {
         $ids = $project->controlPoints()->pluck('id', 'name');
@@ -122,7 +122,7 @@ final class DemoDay
         ($this->store)($project, new MarkBody("demo-mark-{$observation->id}", $observation->id, Purpose::Check, controlId: $control->id));
     }
 
-    /** @param float $steady standard deviation of how near the holder comes, metres */
+    /** @param  float  $steady standard deviation of how near the holder comes, metres */
     private function mark(Project $project, StakeoutPoint $point, Purpose $kind, float $steady): void
     {
         $this->world->pole->tip = new Position(

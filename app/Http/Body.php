@@ -15,7 +15,7 @@ final class Body
     private const LONGEST_TEXT = 20_000;
 
     /** @template T of object
-     *  @param class-string<T> $class
+     *  @param  class-string<T>  $class
      *  @return T
      *  @throws InvalidBody */
     public static function read(Request $request, string $class): object
@@ -28,9 +28,10 @@ final class Body
         return self::restore($data, $class);
     }
 
-    /** A body that was stored as JSON. @template T of object
-     *  @param array<array-key, mixed> $data
-     *  @param class-string<T> $class
+    /** A body that was stored as JSON.
+     * @template T of object
+     *  @param  array<array-key, mixed>  $data
+     *  @param  class-string<T>  $class
      *  @return T
      *  @throws InvalidBody */
     public static function restore(array $data, string $class): object
@@ -41,9 +42,9 @@ final class Body
     }
 
     /** @template T of object
-     *  @param class-string<T> $class
-     *  @param array<array-key, mixed> $data
-     *  @param array<string, string> $errors
+     *  @param  class-string<T>  $class
+     *  @param  array<array-key, mixed>  $data
+     *  @param  array<string, string>  $errors
      *  @return T|null */
     private static function build(string $class, array $data, string $path, array &$errors): ?object
     {
@@ -70,7 +71,7 @@ final class Body
         return count($errors) > $before ? null : new $class(...$arguments);
     }
 
-    /** @param array<string, string> $errors */
+    /** @param  array<string, string>  $errors */
     private static function value(mixed $value, \ReflectionParameter $parameter, string $field, array &$errors): mixed
     {
         $type = $parameter->getType();
@@ -88,7 +89,7 @@ final class Body
         return self::single($value, $type->getName(), $field, $errors);
     }
 
-    /** @param array<string, string> $errors
+    /** @param  array<string, string>  $errors
      *  @return list<mixed> */
     private static function listed(mixed $value, string $type, string $field, array &$errors): array
     {
@@ -105,7 +106,7 @@ final class Body
         return $items;
     }
 
-    /** @param array<string, string> $errors */
+    /** @param  array<string, string>  $errors */
     private static function single(mixed $value, string $type, string $field, array &$errors): mixed
     {
         if (is_subclass_of($type, \BackedEnum::class)) {
@@ -141,7 +142,7 @@ final class Body
     }
 
     /** Query strings carry text; numbers and truth are made of it where the body wants them.
-     *  @param class-string $class
+     *  @param  class-string  $class
      *  @return array<array-key, mixed> */
     private static function fromQuery(Request $request, string $class): array
     {

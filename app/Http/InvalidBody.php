@@ -7,7 +7,7 @@ namespace App\Http;
 /** What was sent does not have the form that the interface describes. */
 final class InvalidBody extends \DomainException
 {
-    /** @param array<string, string> $errors field to sentence */
+    /** @param  array<string, string>  $errors field to sentence */
     public function __construct(public readonly array $errors)
     {
         parent::__construct(implode(' ', $errors));

@@ -37,7 +37,7 @@ final class Problems
             : null);
     }
 
-    /** @param array<string, mixed> $more */
+    /** @param  array<string, mixed>  $more */
     private static function answer(int $status, string $message, array $more = []): JsonResponse
     {
         return new JsonResponse(['message' => $message] + $more, $status, [], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);

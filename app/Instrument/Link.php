@@ -6,8 +6,9 @@ namespace App\Instrument;
 
 use App\Models\QueuedInstruction;
 use Parlay\Core\Instrument\Done;
-use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\InstructionKind;
+use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\LinkLost;
 use Parlay\Core\Instrument\Refused;
 use Parlay\Core\Instrument\Report;
@@ -29,6 +30,12 @@ final class Link
     private ?InstrumentStatus $status = null;
 
     private int $seenVersion = -1;
+
+    /** @var list<QueuedInstruction> */
+    private array $waiting = [];
+
+    /** The job under way. */
+    private ?int $job = null;
 
     private LiveState $state;
 
@@ -54,6 +61,8 @@ final class Link
             } catch (LinkLost $e) {
                 $this->instrument->close();
                 $this->status = null;
+                $this->job = null;
+                $this->waiting = [];
                 $this->pause(self::PAUSES[min($failures++, count(self::PAUSES) - 1)]);
             }
         }
@@ -70,10 +79,7 @@ final class Link
     private function hold(): void
     {
         while (! $this->stopped) {
-            foreach ($this->queued() as $queued) {
-                $this->instrument->send($queued->id, Instruction::restored($queued->kind, $queued->content));
-                $queued->update(['state' => 'sent']);
-            }
+            $this->passOn();
             foreach ($this->instrument->reports(self::TURN) as $report) {
                 $this->take($report);
             }
@@ -81,16 +87,39 @@ final class Link
         }
     }
 
-    /** Looks at the queue only when another process has written to it. @return iterable<QueuedInstruction> */
-    private function queued(): iterable
+    /**
+     * Gives on what has been asked since: one job at a time, the rest at once.
+     *
+     * @throws LinkLost
+     */
+    private function passOn(): void
+    {
+        foreach ($this->queued() as $queued) {
+            $kind = InstructionKind::from($queued->kind);
+            if ($kind->isJob() && $this->job !== null) {
+                continue;
+            }
+            $this->instrument->send($queued->id, Instruction::restored($queued->kind, $queued->content));
+            $queued->update(['state' => 'sent']);
+            $this->job = $kind->isJob() ? $queued->id : $this->job;
+            $this->waiting = array_values(array_filter($this->waiting, static fn (QueuedInstruction $w) => $w->id !== $queued->id));
+        }
+    }
+
+    /**
+     * What waits to be passed on. The database is asked only when another process has written to it.
+     *
+     * @return list<QueuedInstruction>
+     */
+    private function queued(): array
     {
         $version = (int) QueuedInstruction::query()->getConnection()->scalar('PRAGMA data_version');
-        if ($version === $this->seenVersion) {
-            return [];
+        if ($version !== $this->seenVersion) {
+            $this->seenVersion = $version;
+            $this->waiting = array_values(QueuedInstruction::query()->where('state', 'queued')->orderBy('id')->get()->all());
         }
-        $this->seenVersion = $version;
 
-        return QueuedInstruction::query()->where('state', 'queued')->orderBy('id')->get();
+        return $this->waiting;
     }
 
     private function take(Report $report): void
@@ -101,14 +130,21 @@ final class Link
         } elseif ($report instanceof Tracked) {
             $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => microtime(true) - $report->age], true);
         } elseif ($report instanceof Refused) {
+            $this->endJob($report->number);
             QueuedInstruction::query()->where('id', $report->number)->update(['state' => 'refused', 'why' => $report->why->sentence()]);
         } elseif ($report instanceof Done) {
             $this->finish($report);
         }
     }
 
+    private function endJob(int $number): void
+    {
+        $this->job = $this->job === $number ? null : $this->job;
+    }
+
     private function finish(Done $done): void
     {
+        $this->endJob($done->number);
         $instruction = QueuedInstruction::query()->find($done->number);
         if ($instruction === null) {
             return;
@@ -141,7 +177,7 @@ final class Link
         }
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     private function write(array $values, bool $newReading = false): void
     {
         $this->beat = microtime(true);

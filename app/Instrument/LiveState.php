@@ -43,7 +43,7 @@ final readonly class LiveState
         rename(self::path().'.new', self::path());
     }
 
-    /** @param array<string, mixed> $changes */
+    /** @param  array<string, mixed>  $changes */
     public function with(array $changes): self
     {
         return new self(...[...get_object_vars($this), ...$changes]);

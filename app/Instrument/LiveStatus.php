@@ -27,7 +27,7 @@ final class LiveStatus
         return ['circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm' => $r->ppmApplied, 'prism_constant' => $r->prismConstantApplied];
     }
 
-    /** @param array<string, mixed> $stored */
+    /** @param  array<string, mixed>  $stored */
     public static function restore(array $stored): RawReading
     {
         return new RawReading((float) $stored['circle'], (float) $stored['zenith'], (float) $stored['slope'], (float) $stored['ppm'], (float) $stored['prism_constant']);

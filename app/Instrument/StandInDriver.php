@@ -6,8 +6,8 @@ namespace App\Instrument;
 
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Done;
-use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\LinkLost;
 use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Refusal;
@@ -104,7 +104,7 @@ final class StandInDriver implements TotalStation
         return $reports;
     }
 
-    /** @param array<array-key, mixed> $said */
+    /** @param  array<array-key, mixed>  $said */
     private static function report(array $said): ?Report
     {
         return match (true) {
@@ -116,7 +116,7 @@ final class StandInDriver implements TotalStation
         };
     }
 
-    /** @param array<array-key, mixed> $said */
+    /** @param  array<array-key, mixed>  $said */
     private static function status(array $said): InstrumentStatus
     {
         $accuracy = is_array($said['accuracy'] ?? null) ? $said['accuracy'] : [];
@@ -136,7 +136,7 @@ final class StandInDriver implements TotalStation
         );
     }
 
-    /** @param array<array-key, mixed> $fields */
+    /** @param  array<array-key, mixed>  $fields */
     private static function reading(array $fields): RawReading
     {
         return new RawReading(self::real($fields, 'circle'), self::real($fields, 'zenith'), self::real($fields, 'slope'), self::real($fields, 'ppm'), self::real($fields, 'prism_constant'));
@@ -147,7 +147,7 @@ final class StandInDriver implements TotalStation
         return is_string($why) ? Refusal::tryFrom($why) : null;
     }
 
-    /** @param array<array-key, mixed> $fields */
+    /** @param  array<array-key, mixed>  $fields */
     private static function real(array $fields, string $key): float
     {
         $value = $fields[$key] ?? 0.0;

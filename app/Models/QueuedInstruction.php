@@ -6,7 +6,18 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 
-/** Something the instrument was told through a web request, and what became of it. */
+/**
+ * Something the instrument was told through a web request, and what became of it.
+ *
+ * @property int $id
+ * @property string $key
+ * @property string $kind
+ * @property array<string, float|bool|string> $content
+ * @property array<string, mixed>|null $purpose
+ * @property string $state
+ * @property string|null $why
+ * @property int|null $observation_id
+ */
 final class QueuedInstruction extends Model
 {
     public $timestamps = false;

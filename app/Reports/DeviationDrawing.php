@@ -23,7 +23,7 @@ final class DeviationDrawing
 
     private readonly float $exaggeration;
 
-    /** @param list<ReportRow> $rows with a deviation; the later of two marks of one point counts */
+    /** @param  list<ReportRow>  $rows with a deviation; the later of two marks of one point counts */
     private function __construct(private readonly array $rows, private readonly LengthStyle $style)
     {
         $e = array_map(static fn (ReportRow $r) => $r->found->easting, $rows);
@@ -38,7 +38,7 @@ final class DeviationDrawing
         $this->exaggeration = $largest <= 0 ? 1.0 : self::round(60 / ($largest * $this->scale));
     }
 
-    /** @param list<ReportRow> $rows
+    /** @param  list<ReportRow>  $rows
      *  @return string|null SVG, null where no mark has a design */
     public static function svg(array $rows, LengthStyle $style): ?string
     {

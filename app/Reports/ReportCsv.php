@@ -9,7 +9,7 @@ use Parlay\Core\Units\CoordinateOrder;
 /** The report's table for a spreadsheet: plain numbers in the project's length unit, cells that would run as formulas made safe. */
 final class ReportCsv
 {
-    /** @param resource $out */
+    /** @param  resource  $out */
     public static function write(Report $report, $out): void
     {
         $unit = $report->project->length_style->unit();

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 
 final class StartTask
 {
-    /** @param array<string, mixed> $input */
+    /** @param  array<string, mixed>  $input */
     public function __invoke(Project $project, TaskKind $kind, array $input): Task
     {
         return DB::transaction(static function () use ($project, $kind, $input): Task {

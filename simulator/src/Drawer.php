@@ -15,7 +15,7 @@ final class Drawer
 
     public function __construct(private readonly StandIn $instrument) {}
 
-    /** @param array<array-key, mixed> $deed
+    /** @param  array<array-key, mixed>  $deed
      *  @return array<string, mixed> the world as it now is
      *  @throws \InvalidArgumentException|\DomainException with a sentence for whoever asked */
     public function do(array $deed): array
@@ -63,7 +63,7 @@ final class Drawer
         ];
     }
 
-    /** @param array<array-key, mixed> $deed */
+    /** @param  array<array-key, mixed>  $deed */
     private function plant(array $deed): void
     {
         $control = [];
@@ -76,7 +76,7 @@ final class Drawer
         $this->instrument->locked = false;
     }
 
-    /** @param array<array-key, mixed> $deed */
+    /** @param  array<array-key, mixed>  $deed */
     private function walk(Pole $pole, Position $goal, array $deed): void
     {
         $pole->speed = max(0.05, min(10.0, $this->number($deed, 'speed', 1.4)));
@@ -87,7 +87,7 @@ final class Drawer
         }
     }
 
-    /** @param array<array-key, mixed> $deed */
+    /** @param  array<array-key, mixed>  $deed */
     private function nudge(Pole $pole, array $deed): void
     {
         $pole->goal = null;
@@ -98,7 +98,7 @@ final class Drawer
         );
     }
 
-    /** @param array<array-key, mixed> $deed */
+    /** @param  array<array-key, mixed>  $deed */
     private function holdPole(Pole $pole, array $deed): void
     {
         $pole->height = $this->number($deed, 'height', $pole->height);
@@ -108,7 +108,8 @@ final class Drawer
         $pole->tiltAzimuth = $this->number($deed, 'tiltAzimuth', $pole->tiltAzimuth);
     }
 
-    /** A mark by name, or coordinates. @param array<array-key, mixed> $deed */
+    /** A mark by name, or coordinates.
+     * @param  array<array-key, mixed>  $deed */
     private function place(array $deed): Position
     {
         $mark = $this->text($deed, 'mark');
@@ -119,7 +120,7 @@ final class Drawer
         return new Position($this->number($deed, 'northing'), $this->number($deed, 'easting'), isset($deed['elevation']) ? $this->number($deed, 'elevation') : null);
     }
 
-    /** @param array<array-key, mixed> $deed */
+    /** @param  array<array-key, mixed>  $deed */
     private function number(array $deed, string $key, ?float $default = null): float
     {
         $value = $deed[$key] ?? $default;
@@ -130,7 +131,7 @@ final class Drawer
         return (float) $value;
     }
 
-    /** @param array<array-key, mixed> $deed */
+    /** @param  array<array-key, mixed>  $deed */
     private function text(array $deed, string $key): ?string
     {
         $value = $deed[$key] ?? null;

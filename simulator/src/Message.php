@@ -10,7 +10,7 @@ use Parlay\Core\Instrument\Refusal;
 /** One line of the instrument's protocol; described in docs/instrument-protocol.md. */
 final readonly class Message
 {
-    /** @param array<string, mixed> $fields */
+    /** @param  array<string, mixed>  $fields */
     private function __construct(public array $fields) {}
 
     public static function done(int $number, ?RawReading $reading = null): self

@@ -40,7 +40,7 @@ final class Optics
         return $timed * (1 + $ppmSet * 1e-6) + $constantSet;
     }
 
-    /** @param array{circle: float, zenith: float, slope: float} $line */
+    /** @param  array{circle: float, zenith: float, slope: float}  $line */
     public static function reading(array $line, float $shown, float $ppmSet, float $constantSet): RawReading
     {
         return new RawReading($line['circle'], $line['zenith'], $shown, $ppmSet, $constantSet);

@@ -28,7 +28,7 @@ final class Server
 
     private readonly Drawer $drawer;
 
-    /** @param string|null $stateFile where the world is kept, so that it is the same after a restart */
+    /** @param  string|null  $stateFile where the world is kept, so that it is the same after a restart */
     public function __construct(private readonly StandIn $instrument, private readonly ?string $stateFile = null)
     {
         $this->links = new \SplObjectStorage;
@@ -90,7 +90,7 @@ final class Server
         self::lines($hand, function (array $deed) use ($hand): void {
             try {
                 $answer = ['ok' => true, 'world' => $this->drawer->do($deed)];
-            } catch (\InvalidArgumentException|\DomainException|\OutOfBoundsException $e) {
+            } catch (\InvalidArgumentException|\DomainException $e) {
                 $answer = ['ok' => false, 'error' => $e->getMessage()];
             }
             $hand->write(json_encode($answer, JSON_THROW_ON_ERROR)."\n");
@@ -113,7 +113,7 @@ final class Server
         }
     }
 
-    /** @param list<Message> $messages */
+    /** @param  list<Message>  $messages */
     private function sendAll(array $messages): void
     {
         foreach ($messages as $message) {
@@ -123,7 +123,7 @@ final class Server
         }
     }
 
-    /** @param callable(array<array-key, mixed>): void $take */
+    /** @param  callable(array<array-key, mixed>): void  $take */
     private static function lines(ConnectionInterface $connection, callable $take): void
     {
         $buffer = '';

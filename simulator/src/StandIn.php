@@ -31,7 +31,9 @@ final class StandIn
 
     private const MEASURES = 1.2;
 
-    private const TRACKS_EVERY = 0.2;
+    private const SEARCHES = 2.5;
+
+    private const TRACKS_EVERY = 0.16;
 
     /** The prism is found within this of where the telescope points. */
     private const FIELD = 0.05;
@@ -110,7 +112,7 @@ final class StandIn
             $this->follow();
         }
         if ($this->tracking && $this->job === null && $now >= $this->nextTrack) {
-            $this->nextTrack = $now + self::TRACKS_EVERY;
+            $this->nextTrack = max($this->nextTrack + self::TRACKS_EVERY, $now);
             if ($this->locked) {
                 $messages[] = Message::tracked($this->read(2.0));
             }
@@ -154,7 +156,7 @@ final class StandIn
     {
         $circle = $this->circle;
         $zenith = $this->zenith;
-        $takes = self::MEASURES;
+        $takes = $instruction->kind === InstructionKind::Search ? self::SEARCHES : self::MEASURES;
         if ($instruction->kind === InstructionKind::Turn) {
             $circle = Angle::wrap((float) $instruction->values['circle']);
             $zenith = (float) $instruction->values['zenith'];
@@ -175,7 +177,7 @@ final class StandIn
         if ($unfit !== null) {
             return Message::refused($job['number'], $unfit);
         }
-        $found = $this->find();
+        $found = $this->find($job['kind'] === InstructionKind::Search);
         if ($job['kind'] === InstructionKind::Turn) {
             return Message::done($job['number']);
         }
@@ -186,11 +188,15 @@ final class StandIn
         return Message::done($job['number'], $job['kind'] === InstructionKind::Measure ? $this->read(1.0) : null);
     }
 
-    /** Points at the prism and holds it, or says why not. */
-    private function find(): ?Refusal
+    /**
+     * Points at the prism and holds it, or says why not.
+     *
+     * @param  bool  $allRound  sweeps the whole circle instead of looking where the telescope points
+     */
+    private function find(bool $allRound = false): ?Refusal
     {
         $line = $this->line();
-        $near = abs(Angle::signed($line['circle'] - $this->circle)) < self::FIELD && abs($line['zenith'] - $this->zenith) < 4 * self::FIELD;
+        $near = $allRound || abs(Angle::signed($line['circle'] - $this->circle)) < self::FIELD && abs($line['zenith'] - $this->zenith) < 4 * self::FIELD;
         $why = match (true) {
             $this->world->blocked && ($near || $this->locked) => Refusal::SightBlocked,
             ! $near && ! $this->locked => Refusal::NoPrism,
@@ -227,7 +233,7 @@ final class StandIn
         return Optics::line($this->world->tripod->axis(), $this->world->pole->prism($still), $this->world->tripod->circleZero);
     }
 
-    /** @param float $coarse how much noisier than stated */
+    /** @param  float  $coarse how much noisier than stated */
     private function read(float $coarse): RawReading
     {
         $w = $this->world;

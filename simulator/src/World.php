@@ -71,7 +71,7 @@ final class World
     /** Plumbs the tripod over a mark, or frees it to stand on a place; the circle's zero is wherever it happens to be. */
     public function standTripod(?string $mark, ?Position $place, float $height): void
     {
-        $foot = $mark !== null ? ($this->marks[$mark] ?? throw new \OutOfBoundsException("There is no mark “{$mark}” on this site.")) : $place;
+        $foot = $mark !== null ? ($this->marks[$mark] ?? throw new \InvalidArgumentException("There is no mark “{$mark}” on this site.")) : $place;
         $this->tripod = new Tripod($foot ?? $this->tripod->foot, $height, $this->noise->between(0, 2 * M_PI), 0.0, $mark);
     }
 
@@ -88,7 +88,7 @@ final class World
         $this->pole->walk($seconds);
     }
 
-    /** @param array<string, Position> $control */
+    /** @param  array<string, Position>  $control */
     private static function meanElevation(array $control): float
     {
         $known = array_filter(array_map(static fn (Position $p) => $p->elevation, $control), static fn (?float $z) => $z !== null);

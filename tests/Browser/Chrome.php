@@ -58,7 +58,7 @@ final class Chrome
     }
 
     /** @template T
-     *  @param callable(): T $try
+     *  @param  callable(): T  $try
      *  @return T */
     private static function patiently(callable $try): mixed
     {

@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class ComputeSetupBody
 {
     /** Angle in seconds, distances in millimetres and ppm, as instruments state them.
-     *  @param list<ControlReadingBody> $sights */
+     *  @param  list<ControlReadingBody>  $sights */
     public function __construct(
         public SetupMethod $method,
         #[ListOf(ControlReadingBody::class)]

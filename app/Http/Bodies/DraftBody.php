@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class DraftBody
 {
-    /** @param list<DraftSightBody> $sights */
+    /** @param  list<DraftSightBody>  $sights */
     public function __construct(
         public SetupMethod $method = SetupMethod::Resection,
         public ?int $stationControlId = null,

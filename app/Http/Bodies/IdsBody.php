@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class IdsBody
 {
-    /** @param list<int> $ids */
+    /** @param  list<int>  $ids */
     public function __construct(
         #[ListOf('int')]
         public array $ids,

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Bodies;
 
 use App\Http\ListOf;
+use OpenApi\Attributes as OA;
 use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Units\LengthUnit;
-use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class LayoutBody
 {
-    /** @param list<Column> $columns */
+    /** @param  list<Column>  $columns */
     public function __construct(
         public string $separator,
         public string $decimalMark,

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Bodies;
 
-use Parlay\Core\Units\LengthStyle;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Units\LengthStyle;
 
 #[OA\Schema]
 final readonly class LengthQuery

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Bodies;
 
-use Parlay\Core\Design\SpotKind;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Design\SpotKind;
 
 #[OA\Schema]
 final readonly class SpotBody

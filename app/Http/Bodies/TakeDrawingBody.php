@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Bodies;
 
 use App\Http\ListOf;
-use Parlay\Core\Units\LengthUnit;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Units\LengthUnit;
 
 #[OA\Schema]
 final readonly class TakeDrawingBody
 {
-    /** @param list<string> $layers */
+    /** @param  list<string>  $layers */
     public function __construct(
         public string $upload,
         public string $name,

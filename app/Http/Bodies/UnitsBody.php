@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Bodies;
 
+use OpenApi\Attributes as OA;
 use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\DirectionStyle;
 use Parlay\Core\Units\LengthStyle;
 use Parlay\Core\Units\StationStyle;
-use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class UnitsBody

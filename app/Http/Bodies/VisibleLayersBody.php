@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class VisibleLayersBody
 {
-    /** @param list<int> $layerIds */
+    /** @param  list<int>  $layerIds */
     public function __construct(
         #[ListOf('int')]
         public array $layerIds,

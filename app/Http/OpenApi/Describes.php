@@ -24,7 +24,7 @@ trait Describes
         return $parameters;
     }
 
-    /** @param class-string|null $returns
+    /** @param  class-string|null  $returns
      *  @return list<OA\Response> */
     private static function responsesOf(?string $returns, bool $list, string $media): array
     {
@@ -42,7 +42,7 @@ trait Describes
         ];
     }
 
-    /** @param class-string|null $body */
+    /** @param  class-string|null  $body */
     private static function bodyOf(?string $body): ?OA\RequestBody
     {
         return $body === null ? null : new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/'.class_basename($body)));

@@ -14,6 +14,7 @@ final class SchemasFromTypes
 {
     public function __invoke(Analysis $analysis): void
     {
+        /** @var OA\Schema $schema */
         foreach ($analysis->getAnnotationsOfType(OA\Schema::class, true) as $schema) {
             $context = $schema->_context;
             $class = $context?->fullyQualifiedName($context->class ?? null);

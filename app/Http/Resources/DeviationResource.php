@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use Parlay\Core\Stakeout\Deviation;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Stakeout\Deviation;
 
 #[OA\Schema]
 final readonly class DeviationResource

@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class DraftResource
 {
-    /** @param list<DraftSightResource> $sights */
+    /** @param  list<DraftSightResource>  $sights */
     public function __construct(
         public SetupMethod $method,
         public ?int $stationControlId,

@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class InspectedLayer
 {
-    /** @param list<KindCount> $kinds */
+    /** @param  list<KindCount>  $kinds */
     public function __construct(
         public string $name,
         public string $colour,

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Http\ListOf;
-use Parlay\Core\Units\LengthUnit;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Units\LengthUnit;
 
 #[OA\Schema]
 final readonly class InspectionResource
 {
-    /** @param list<float> $extent
-     *  @param list<float> $heights
-     *  @param list<InspectedLayer> $layers
-     *  @param list<string> $remarks */
+    /** @param  list<float>  $extent
+     *  @param  list<float>  $heights
+     *  @param  list<InspectedLayer>  $layers
+     *  @param  list<string>  $remarks */
     public function __construct(
         public ?LengthUnit $declaredUnit,
         public string $version,

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Http\ListOf;
+use OpenApi\Attributes as OA;
 use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Units\LengthUnit;
-use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class LayoutResource
 {
-    /** @param list<Column> $columns */
+    /** @param  list<Column>  $columns */
     public function __construct(
         public string $separator,
         public string $decimalMark,

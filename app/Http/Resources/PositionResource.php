@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use Parlay\Core\Geometry\Position;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Geometry\Position;
 
 #[OA\Schema]
 final readonly class PositionResource

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use Parlay\Core\Formats\PointText\PointRow;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Formats\PointText\PointRow;
 
 #[OA\Schema]
 final readonly class RowResource

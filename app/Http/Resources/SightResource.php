@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use Parlay\Core\Instrument\Sight;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Instrument\Sight;
 
 #[OA\Schema]
 final readonly class SightResource

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Http\ListOf;
+use OpenApi\Attributes as OA;
 use Parlay\Core\Setup\SetupSolution;
 use Parlay\Core\Setup\SightResidual;
-use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class SolutionResource
 {
-    /** @param list<ResidualResource> $residuals
-     *  @param list<string> $cautions */
+    /** @param  list<ResidualResource>  $residuals
+     *  @param  list<string>  $cautions */
     public function __construct(
         public float $northing,
         public float $easting,

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Project;
+use OpenApi\Attributes as OA;
 use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\DirectionStyle;
 use Parlay\Core\Units\LengthStyle;
 use Parlay\Core\Units\StationStyle;
-use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class UnitsResource

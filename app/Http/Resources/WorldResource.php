@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class WorldResource
 {
-    /** @param list<WorldMark> $marks */
+    /** @param  list<WorldMark>  $marks */
     public function __construct(
         public string $site,
         public int $seed,

@@ -37,8 +37,8 @@ final class Crossings
         return $s->kind === ShapeKind::Arc || $s->kind === ShapeKind::Circle;
     }
 
-    /** @param list<float> $p
-     *  @param list<float> $q
+    /** @param  list<float>  $p
+     *  @param  list<float>  $q
      *  @return list<array{float, float}> */
     private static function lines(array $p, array $q): array
     {
@@ -55,8 +55,8 @@ final class Crossings
         return [[$p[0] + $t * $px, $p[1] + $t * $py]];
     }
 
-    /** @param list<float> $l
-     *  @param list<float> $c
+    /** @param  list<float>  $l
+     *  @param  list<float>  $c
      *  @return list<array{float, float}> */
     private static function lineAndCircle(array $l, array $c): array
     {
@@ -81,8 +81,8 @@ final class Crossings
         );
     }
 
-    /** @param list<float> $a
-     *  @param list<float> $b
+    /** @param  list<float>  $a
+     *  @param  list<float>  $b
      *  @return list<array{float, float}> */
     private static function circles(array $a, array $b): array
     {

@@ -24,7 +24,7 @@ final readonly class Shape
 {
     public const BYTES = 80;
 
-    /** @param list<float> $v values as above */
+    /** @param  list<float>  $v values as above */
     public function __construct(
         public ShapeKind $kind,
         public int $entity,
@@ -36,7 +36,7 @@ final readonly class Shape
         return pack('VVe9', $this->kind->value, $this->entity, ...array_pad($this->v, 9, 0.0));
     }
 
-    /** @param string $bytes exactly one record */
+    /** @param  string  $bytes exactly one record */
     public static function unpack(string $bytes): self
     {
         $fields = unpack('Vkind/Ventity/e9v', $bytes);
@@ -92,7 +92,8 @@ final readonly class Shape
         return self::position($v[0] + $v[3] * cos($t) + $v[5] * sin($t), $v[1] + $v[4] * cos($t) + $v[6] * sin($t), $v[2]);
     }
 
-    /** Ends, and the quadrants that the sweep passes. @return array{float, float, float, float} */
+    /** Ends, and the quadrants that the sweep passes.
+     * @return array{float, float, float, float} */
     private function arcBounds(): array
     {
         [$cx, $cy, , $r, $start, $sweep] = $this->v;

@@ -7,7 +7,7 @@ namespace Parlay\Core\Instrument;
 /** Something a total station can be told to do. */
 final readonly class Instruction
 {
-    /** @param array<string, float|bool|string> $values */
+    /** @param  array<string, float|bool|string>  $values */
     private function __construct(
         public InstructionKind $kind,
         public array $values = [],
@@ -19,7 +19,7 @@ final readonly class Instruction
         return new self(InstructionKind::Turn, ['circle' => $circle, 'zenith' => $zenith]);
     }
 
-    /** Find the prism near where the telescope points, and hold it. */
+    /** Sweep the circle until the prism is found, and hold it. */
     public static function search(): self
     {
         return new self(InstructionKind::Search);
@@ -47,7 +47,7 @@ final readonly class Instruction
         return new self(InstructionKind::Cancel);
     }
 
-    /** @param array<string, mixed> $values as stored by whoever queued it */
+    /** @param  array<string, mixed>  $values as stored by whoever queued it */
     public static function restored(string $kind, array $values): self
     {
         $number = static fn (string $key): float => is_numeric($values[$key] ?? null) ? (float) $values[$key] : 0.0;

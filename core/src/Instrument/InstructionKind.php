@@ -12,4 +12,10 @@ enum InstructionKind: string
     case Track = 'track';
     case Settings = 'settings';
     case Cancel = 'cancel';
+
+    /** Takes its time, and must be over before the next such instruction. */
+    public function isJob(): bool
+    {
+        return in_array($this, [self::Turn, self::Search, self::Measure], true);
+    }
 }

@@ -23,7 +23,7 @@ final class Resection
     /** Sights whose lines meet flatter than this fix the place badly across them. */
     private const FLAT = 20.0;
 
-    /** @param list<ControlSight> $sights used or not; all get residuals
+    /** @param  list<ControlSight>  $sights used or not; all get residuals
      *  @throws CannotSetUp */
     public static function solve(array $sights, float $instrumentHeight, Accuracy $accuracy): SetupSolution
     {
@@ -53,7 +53,7 @@ final class Resection
         );
     }
 
-    /** @param list<ControlSight> $used */
+    /** @param  list<ControlSight>  $used */
     private static function requireTwoPlaces(array $used): void
     {
         if (count($used) < 2) {
@@ -83,7 +83,7 @@ final class Resection
         );
     }
 
-    /** @param list<ControlSight> $used
+    /** @param  list<ControlSight>  $used
      *  @return list<string> */
     private static function cautions(array $used, Station $station, Solution $plan, ?StationHeight $height): array
     {
@@ -107,7 +107,7 @@ final class Resection
     }
 
     /** The widest angle, in degrees off a common line, that any two used sights make; small means all in line.
-     *  @param list<ControlSight> $used */
+     *  @param  list<ControlSight>  $used */
     private static function flattest(array $used, Station $station): float
     {
         $widest = 0.0;

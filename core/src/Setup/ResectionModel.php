@@ -13,7 +13,7 @@ use Parlay\Core\Instrument\Accuracy;
 /** Direction and distance equations of a free station. Unknowns: northing and easting from the origin, orientation. */
 final readonly class ResectionModel implements Model
 {
-    /** @param list<ControlSight> $sights */
+    /** @param  list<ControlSight>  $sights */
     public function __construct(
         private array $sights,
         private Position $origin,

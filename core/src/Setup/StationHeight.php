@@ -15,7 +15,7 @@ final readonly class StationHeight
         public int $sights,
     ) {}
 
-    /** @param list<ControlSight> $used
+    /** @param  list<ControlSight>  $used
      *  @return self|null null where no control point has an elevation */
     public static function mean(array $used, float $instrumentHeight, Accuracy $accuracy): ?self
     {

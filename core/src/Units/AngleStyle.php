@@ -11,7 +11,7 @@ enum AngleStyle: string
     case DecimalDegrees = 'deg';
     case Gon = 'gon';
 
-    /** @param float $radians any finite angle; whole turns are kept out of circle readings by the caller */
+    /** @param  float  $radians any finite angle; whole turns are kept out of circle readings by the caller */
     public function format(float $radians): string
     {
         return match ($this) {

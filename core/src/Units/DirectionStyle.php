@@ -12,7 +12,7 @@ enum DirectionStyle: string
     case Azimuth = 'azimuth';
     case Bearing = 'bearing';
 
-    /** @param float $azimuth grid azimuth, radians clockwise from north */
+    /** @param  float  $azimuth grid azimuth, radians clockwise from north */
     public function format(float $azimuth, AngleStyle $angle): string
     {
         $azimuth = Angle::wrap($azimuth);

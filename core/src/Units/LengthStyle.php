@@ -37,7 +37,7 @@ enum LengthStyle: string
         };
     }
 
-    /** @param float $metres any finite length */
+    /** @param  float  $metres any finite length */
     public function format(float $metres): string
     {
         $parts = $this->inchParts();

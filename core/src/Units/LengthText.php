@@ -11,7 +11,7 @@ namespace Parlay\Core\Units;
  */
 final class LengthText
 {
-    private const MARKS = ['′' => "'", '’' => "'", '″' => '"', '”' => '"', '“' => '"', "''" => '"', '×' => '*', '−' => '-'];
+    private const MARKS = ['′' => "'", '’' => "'", '″' => '"', '”' => '"', '“' => '"', "''" => '"', 'ft US' => 'usft', '×' => '*', '−' => '-'];
 
     private const NUMBER = '(?:\d+(?:[.,]\d+)*|[.,]\d+)';
 
@@ -40,7 +40,8 @@ final class LengthText
         return array_values(array_unique($readings));
     }
 
-    /** 12-3 1/2 is twelve feet three and a half where the project works in feet-inches. @return list<float> */
+    /** 12-3 1/2 is twelve feet three and a half where the project works in feet-inches.
+     * @return list<float> */
     private static function feetInchesWithDash(string $text, LengthStyle $style): array
     {
         if ($style->inchParts() === null || ! preg_match('~^(-?)(\d+)-(\d+)(?: (\d+)/(\d+))?$~', $text, $m)) {
@@ -54,7 +55,8 @@ final class LengthText
         return [($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 12 + (int) $m[3] + $fraction) * 0.0254];
     }
 
-    /** The text with its commas read as decimal marks, and again as thousands marks. @return list<string> */
+    /** The text with its commas read as decimal marks, and again as thousands marks.
+     * @return list<string> */
     private static function commaReadings(string $text): array
     {
         if (! str_contains($text, ',')) {
@@ -122,7 +124,7 @@ final class LengthText
     private static function atom(string $text): ?array
     {
         $n = self::NUMBER;
-        if (preg_match("~^($n)' ?(?:-?(\d+(?:\.\d+)?)(?: (\d+)/(\d+))?|(\d+)/(\d+))?\"?~", $text, $m) && ($m[4] ?? '1') !== '0' && ($m[6] ?? '1') !== '0') {
+        if (preg_match("~^($n)' ?(?:-?(\d+(?:\.\d+)?)(?: (\d+)/(\d+))?(?![\d/])|(\d+)/(\d+))?\"?~", $text, $m) && ($m[4] ?? '1') !== '0' && ($m[6] ?? '1') !== '0') {
             $inches = (float) ($m[2] ?? 0);
             $inches += ($m[4] ?? '') !== '' ? (int) $m[3] / (int) $m[4] : 0.0;
             $inches += ($m[6] ?? '') !== '' ? (int) $m[5] / (int) $m[6] : 0.0;

@@ -10,7 +10,7 @@ enum StationStyle: string
     case Thousands = '1+000';
     case Hundreds = '1+00';
 
-    /** @param float $metres distance along, from the alignment's zero */
+    /** @param  float  $metres distance along, from the alignment's zero */
     public function format(float $metres, LengthUnit $unit): string
     {
         [$step, $places] = $this === self::Thousands ? [1000, 3] : [100, 2];

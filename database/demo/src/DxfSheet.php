@@ -15,7 +15,7 @@ final class DxfSheet
 
     private int $handle = 256;
 
-    /** @param int $units as $INSUNITS */
+    /** @param  int  $units as $INSUNITS */
     public function __construct(private readonly int $units, private readonly bool $r12 = false) {}
 
     public function layer(string $name, int $colour): void
@@ -48,7 +48,7 @@ final class DxfSheet
         return $this->entity('ELLIPSE', $layer, 'AcDbEllipse', [[10, $p[0]], [20, $p[1]], [30, 0.0], [11, $axis[0]], [21, $axis[1]], [31, 0.0], [40, $ratio], [41, 0.0], [42, 2 * M_PI]]);
     }
 
-    /** @param list<array{float, float, 2?: float}> $vertices x, y, bulge */
+    /** @param  list<array{float, float, 2?: float}>  $vertices x, y, bulge */
     public function polyline(string $layer, array $vertices, bool $closed, float $z = 0.0): string
     {
         if (! $this->r12) {

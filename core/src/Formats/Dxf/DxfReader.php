@@ -30,7 +30,7 @@ final class DxfReader
         $this->placement = new Placement($options);
     }
 
-    /** @param resource $stream seekable, at its beginning
+    /** @param  resource  $stream seekable, at its beginning
      *  @throws UnreadableDrawing */
     public static function read($stream, ReadOptions $options = new ReadOptions): Drawing
     {
@@ -110,7 +110,8 @@ final class DxfReader
         }
     }
 
-    /** Entities one by one; vertices are gathered into their polyline. @return \Generator<Entity> */
+    /** Entities one by one; vertices are gathered into their polyline.
+     * @return \Generator<Entity> */
     private function entitiesUntil(string $end): \Generator
     {
         $entity = null;
@@ -145,7 +146,7 @@ final class DxfReader
         throw UnreadableDrawing::truncated($this->tags->line());
     }
 
-    /** @param array{int, string} $tag */
+    /** @param  array{int, string}  $tag */
     private static function ends(array $tag): bool
     {
         return $tag[0] === 0 && trim($tag[1]) === 'ENDSEC';

@@ -9,7 +9,7 @@ final class DxfText
 {
     public function __construct(private readonly string $codePage = 'CP1252') {}
 
-    /** @param string $name as in $DWGCODEPAGE, such as ANSI_1252 */
+    /** @param  string  $name as in $DWGCODEPAGE, such as ANSI_1252 */
     public static function forCodePage(string $name): self
     {
         return preg_match('~^ansi_(\d{3,4})$~i', $name, $m) === 1 && @iconv('CP'.$m[1], 'UTF-8', 'a') !== false

@@ -22,7 +22,7 @@ final readonly class Heights
         return new self(false, null);
     }
 
-    /** @param float $elevation metres */
+    /** @param  float  $elevation metres */
     public static function fixed(float $elevation): self
     {
         return new self(false, $elevation);

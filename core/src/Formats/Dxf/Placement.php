@@ -76,7 +76,7 @@ final class Placement
         return new Drawing($unit, $version, array_values($this->layers), $remarks, $flat ? null : [$this->lowest, $this->highest]);
     }
 
-    /** @param list<string> $within names of the blocks being placed, outermost first */
+    /** @param  list<string>  $within names of the blocks being placed, outermost first */
     private function placeIn(Entity $entity, Transform $transform, ?string $byBlockLayer, array $within, int $number): void
     {
         $layer = $this->text->plain($entity->text(8, '0'));
@@ -100,7 +100,7 @@ final class Placement
         }
     }
 
-    /** @param list<string> $within */
+    /** @param  list<string>  $within */
     private function keep(Entity $entity, Transform $transform, string $layer, int $number, array $within): void
     {
         $shapes = Shapes::of($entity);
@@ -117,7 +117,7 @@ final class Placement
         }
     }
 
-    /** @param list<string> $within */
+    /** @param  list<string>  $within */
     private function insert(Entity $entity, Transform $transform, string $layer, array $within, int $number): void
     {
         $name = $this->text->plain($entity->text(2));
@@ -153,8 +153,8 @@ final class Placement
         }
     }
 
-    /** @param array{ShapeKind, list<float>} $shape
-     *  @param list<string> $within */
+    /** @param  array{ShapeKind, list<float>}  $shape
+     *  @param  list<string>  $within */
     private function add(string $layerName, array $shape, int $number, array $within, ?string $string = null): void
     {
         if ($this->wanted !== null && ! isset($this->wanted[$layerName])) {

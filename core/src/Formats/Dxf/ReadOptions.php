@@ -8,7 +8,7 @@ use Parlay\Core\Units\LengthUnit;
 
 final readonly class ReadOptions
 {
-    /** @param list<string>|null $layers names to take; null takes all */
+    /** @param  list<string>|null  $layers names to take; null takes all */
     public function __construct(
         public LengthUnit $unit = LengthUnit::Metre,
         public ?array $layers = null,

@@ -11,10 +11,10 @@ final class TagReader
 
     private int $line = 0;
 
-    /** @param resource $stream */
+    /** @param  resource  $stream */
     private function __construct(private $stream) {}
 
-    /** @param resource $stream seekable, at its beginning
+    /** @param  resource  $stream seekable, at its beginning
      *  @throws UnreadableDrawing where the first bytes are those of something else */
     public static function open($stream): self
     {

@@ -56,7 +56,7 @@ final readonly class Transform
         );
     }
 
-    /** @param list<float> $v values of a Shape
+    /** @param  list<float>  $v values of a Shape
      *  @return array{ShapeKind, list<float>} an arc scaled unevenly becomes an ellipse */
     public function apply(ShapeKind $kind, array $v): array
     {
@@ -72,7 +72,7 @@ final readonly class Transform
         };
     }
 
-    /** @param list<float> $v
+    /** @param  list<float>  $v
      *  @return array{ShapeKind, list<float>} */
     private function round(ShapeKind $kind, array $v, float $x, float $y, float $z): array
     {

@@ -29,7 +29,7 @@ final class LayoutGuess
     }
 
     /** The one that cuts most rows into the same number of cells, at least three.
-     *  @param list<string> $rows */
+     *  @param  list<string>  $rows */
     private static function separator(array $rows): string
     {
         $best = [0, ','];
@@ -46,7 +46,7 @@ final class LayoutGuess
         return $best[1];
     }
 
-    /** @param list<string> $rows */
+    /** @param  list<string>  $rows */
     private static function decimalMark(array $rows, string $separator): string
     {
         if ($separator === ',') {
@@ -59,7 +59,8 @@ final class LayoutGuess
         return $commas > $dots ? ',' : '.';
     }
 
-    /** Rows before the first that holds two numbers. @param list<string> $lines */
+    /** Rows before the first that holds two numbers.
+     * @param  list<string>  $lines */
     private static function skip(array $lines, string $separator, string $mark): int
     {
         foreach ($lines as $i => $line) {
@@ -73,7 +74,7 @@ final class LayoutGuess
         return 0;
     }
 
-    /** @param list<string> $lines
+    /** @param  list<string>  $lines
      *  @return list<string> */
     private static function heading(array $lines, int $skip, string $separator): array
     {
@@ -87,7 +88,7 @@ final class LayoutGuess
         return [];
     }
 
-    /** @param list<string> $heading
+    /** @param  list<string>  $heading
      *  @return list<Column>|null null where the headings don't name what is needed */
     private static function fromHeadings(array $heading): ?array
     {
@@ -102,7 +103,7 @@ final class LayoutGuess
     }
 
     /** Name first, then numbers in the usual order, then words.
-     *  @param list<list<string>> $rows
+     *  @param  list<list<string>>  $rows
      *  @return list<Column> */
     private static function byContent(array $rows, string $mark, CoordinateOrder $order): array
     {
@@ -126,8 +127,8 @@ final class LayoutGuess
         return $columns;
     }
 
-    /** @param list<list<string>> $rows
-     *  @param list<Column> $columns */
+    /** @param  list<list<string>>  $rows
+     *  @param  list<Column>  $columns */
     private static function unit(string $heading, array $rows, array $columns, string $mark): ?LengthUnit
     {
         if (preg_match('~[\[( _](mm|cm|usft|us ?ft|ft|feet|m)[\])]?(?= |$|[\])])~i', $heading, $m) === 1) {

@@ -50,7 +50,7 @@ final class PointTextReader
         }
     }
 
-    /** @param list<string> $cells */
+    /** @param  list<string>  $cells */
     private static function row(int $line, array $cells, Layout $layout): PointRow|RowFault
     {
         /** @var array<string, string> $values */

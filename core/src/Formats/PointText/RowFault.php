@@ -7,7 +7,7 @@ namespace Parlay\Core\Formats\PointText;
 /** A row that can't be taken, and why. */
 final readonly class RowFault
 {
-    /** @param int|null $column from 1; null where the row as a whole is wrong */
+    /** @param  int|null  $column from 1; null where the row as a whole is wrong */
     public function __construct(
         public int $line,
         public ?int $column,

@@ -1,0 +1,267 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Formats;
+
+use Parlay\Core\Design\Drawing;
+use Parlay\Core\Design\Shape;
+use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Formats\Dxf\Colours;
+use Parlay\Core\Formats\Dxf\DxfReader;
+use Parlay\Core\Formats\Dxf\DxfText;
+use Parlay\Core\Formats\Dxf\Heights;
+use Parlay\Core\Formats\Dxf\ReadOptions;
+use Parlay\Core\Formats\Dxf\UnreadableDrawing;
+use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\LengthUnit;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class DxfReaderTest extends TestCase
+{
+    /** A drawing that ezdxf writes is read as ezdxf itself explodes it: nested, turned, mirrored and scaled blocks, bulges both ways. */
+    #[DataProvider('versions')]
+    public function test_it_agrees_with_ezdxf(string $version): void
+    {
+        $file = tempnam(sys_get_temp_dir(), 'dxf');
+        $expected = Reference::python(self::EZDXF, ['file' => $file, 'version' => $version, 'seed' => crc32($version)]);
+        $drawing = self::open((string) file_get_contents($file));
+        unlink($file);
+        $ours = [];
+        foreach ($drawing->layers as $layer) {
+            for ($i = 0; $i < $layer->count; $i++) {
+                $s = Shape::unpack(substr($layer->records, $i * Shape::BYTES, Shape::BYTES));
+                if (! in_array($s->kind, [ShapeKind::Insert, ShapeKind::Text], true)) {
+                    $ours[] = [$layer->name, $s->kind->word(), ...self::places($s)];
+                }
+            }
+        }
+        self::assertCount(count($expected), $ours);
+        $sort = static function (array $a): array {
+            usort($a, static fn (array $p, array $q) => array_map(static fn ($x) => is_float($x) ? round($x, 3) : $x, $p) <=> array_map(static fn ($x) => is_float($x) ? round($x, 3) : $x, $q));
+
+            return $a;
+        };
+        foreach (array_map(null, $sort($expected), $sort($ours)) as [$theirs, $mine]) {
+            self::assertSame(array_slice($theirs, 0, 2), array_slice($mine, 0, 2));
+            self::assertEqualsWithDelta(array_slice($theirs, 2), array_slice($mine, 2), 1e-6, json_encode([$theirs, $mine]));
+        }
+    }
+
+    public static function versions(): array
+    {
+        return [['R12'], ['R2000'], ['R2004'], ['R2007'], ['R2010'], ['R2013'], ['R2018']];
+    }
+
+    /** Ends and middle of what is open, centre and a radius of what is round; ends in a fixed order, since mirroring swaps them.
+     * @return list<float> */
+    private static function places(Shape $s): array
+    {
+        $xy = static fn (float $part) => [$s->pointAt($part)->easting, $s->pointAt($part)->northing];
+        if ($s->kind === ShapeKind::Circle) {
+            return [$s->v[0], $s->v[1], $s->v[3]];
+        }
+        if ($s->kind === ShapeKind::Point) {
+            return $xy(0);
+        }
+        $ends = [$xy(0), $xy(1)];
+        usort($ends, static fn (array $p, array $q) => [round($p[0], 4), round($p[1], 4)] <=> [round($q[0], 4), round($q[1], 4)]);
+
+        return [...$ends[0], ...$ends[1], ...$xy(0.5)];
+    }
+
+    private const EZDXF = <<<'PY'
+        import ezdxf, math, random
+        from ezdxf.math import Vec3
+        random.seed(input['seed'])
+        r = lambda a, b: round(random.uniform(a, b), 4)
+        doc = ezdxf.new(input['version'])
+        msp = doc.modelspace()
+        layers = ['WALLS', 'Kanäle' if input['version'] != 'R12' else 'KANAL', 'BOLTS']
+        for i, l in enumerate(layers):
+            doc.layers.add(l, color=i + 1)
+        def fill(space, n):
+            for i in range(n):
+                a = {'layer': random.choice(layers)}
+                p, q = (r(0, 100), r(0, 100)), (r(0, 100), r(0, 100))
+                k = i % 5
+                if k == 0: space.add_line(p, q, dxfattribs=a)
+                elif k == 1: space.add_arc(p, r(1, 20), r(0, 360), r(0, 360), dxfattribs=a)
+                elif k == 2: space.add_circle(p, r(1, 20), dxfattribs=a)
+                elif k == 3: space.add_point(p, dxfattribs=a)
+                else:
+                    pts = [(r(0, 100), r(0, 100), random.choice([0, 0, r(-2, 2)])) for _ in range(5)]
+                    if input['version'] == 'R12': space.add_polyline2d(pts, format='xyb', close=i % 2 == 0, dxfattribs=a)
+                    else: space.add_lwpolyline(pts, format='xyb', close=i % 2 == 0, dxfattribs=a)
+        inner = doc.blocks.new('INNER', base_point=(3, 4)); fill(inner, 10)
+        outer = doc.blocks.new('OUTER', base_point=(1, 2)); fill(outer, 5)
+        outer.add_blockref('INNER', (5, 6), dxfattribs={'layer': 'WALLS', 'rotation': 33, 'xscale': 2, 'yscale': 2})
+        fill(msp, 40)
+        for x, y in [(1, 1), (-1, 1), (2, 2), (1, -1)]:
+            msp.add_blockref('OUTER', (r(0, 900), r(0, 900)), dxfattribs={'layer': 'BOLTS', 'rotation': r(0, 360), 'xscale': x, 'yscale': y})
+        doc.saveas(input['file'])
+        out = []
+        def ends(name, layer, s, m, e):
+            a, b = sorted([(s.x, s.y), (e.x, e.y)], key=lambda p: (round(p[0], 4), round(p[1], 4)))
+            out.append([layer, name, *a, *b, m.x, m.y])
+        def walk(e):
+            t = e.dxftype()
+            if t == 'INSERT':
+                for c in e.virtual_entities(): walk(c)
+            elif t == 'LINE': ends('line', e.dxf.layer, e.dxf.start, (e.dxf.start + e.dxf.end) / 2, e.dxf.end)
+            elif t == 'ARC':
+                sweep = (e.dxf.end_angle - e.dxf.start_angle) % 360 or 360
+                s, m, f = list(e.vertices([e.dxf.start_angle, e.dxf.start_angle + sweep / 2, e.dxf.end_angle]))
+                ends('arc', e.dxf.layer, s, m, f)
+            elif t == 'CIRCLE':
+                c = e.ocs().to_wcs(e.dxf.center); out.append([e.dxf.layer, 'circle', c.x, c.y, e.dxf.radius])
+            elif t == 'POINT': out.append([e.dxf.layer, 'point', e.dxf.location.x, e.dxf.location.y])
+            elif t in ('LWPOLYLINE', 'POLYLINE'):
+                for c in e.virtual_entities(): walk(c)
+        for e in msp: walk(e)
+        print(json.dumps(out))
+        PY;
+
+    public function test_an_unevenly_scaled_circle_becomes_an_ellipse_of_the_right_shape(): void
+    {
+        $drawing = self::open(self::dxf("0\nINSERT\n8\nX\n2\nB\n10\n100\n20\n50\n41\n3\n42\n1\n50\n90\n", "0\nBLOCK\n8\n0\n2\nB\n10\n0\n20\n0\n0\nCIRCLE\n8\n0\n10\n1\n20\n0\n40\n2\n0\nENDBLK\n8\n0\n"));
+        $shape = self::shapes($drawing)[1];
+        self::assertSame(ShapeKind::Ellipse, $shape->kind);
+        self::assertEqualsWithDelta([100.0, 53.0], [$shape->v[0], $shape->v[1]], 1e-9);
+        self::assertEqualsWithDelta([98.0, 47.0, 102.0, 59.0], $shape->bounds(), 1e-9);
+        // Layer 0 inside a block stands for the layer of the insertion.
+        self::assertSame('X', $drawing->layers[0]->name);
+    }
+
+    public function test_an_arrayed_block_stands_in_rows_and_columns(): void
+    {
+        $drawing = self::open(self::dxf("0\nINSERT\n8\nX\n2\nB\n10\n0\n20\n0\n70\n3\n71\n2\n44\n10\n45\n5\n", "0\nBLOCK\n2\nB\n0\nPOINT\n8\n0\n10\n0\n20\n0\n0\nENDBLK\n"));
+        $points = array_filter(self::shapes($drawing), static fn (Shape $s) => $s->kind === ShapeKind::Point);
+        self::assertEqualsWithDelta([[0, 0], [10, 0], [20, 0], [0, 5], [10, 5], [20, 5]], array_values(array_map(static fn (Shape $s) => [$s->v[0], $s->v[1]], $points)), 1e-12);
+    }
+
+    /** The published DXF reference: $INSUNITS 0 unitless, 1 inch, 2 foot, 4 mm, 5 cm, 6 m, 21 US survey foot. */
+    public function test_the_declared_unit_is_read_and_the_chosen_one_used(): void
+    {
+        foreach ([0 => null, 1 => LengthUnit::Inch, 2 => LengthUnit::Foot, 4 => LengthUnit::Millimetre, 5 => LengthUnit::Centimetre, 6 => LengthUnit::Metre, 21 => LengthUnit::UsFoot] as $code => $unit) {
+            self::assertSame($unit, self::open("0\nSECTION\n2\nHEADER\n9\n\$INSUNITS\n70\n$code\n0\nENDSEC\n".self::dxf("0\nLINE\n8\nA\n10\n0\n20\n0\n11\n5000\n21\n0\n"))->declaredUnit);
+        }
+        $millimetres = self::open(self::dxf("0\nLINE\n8\nA\n10\n0\n20\n0\n30\n4600\n11\n5000\n21\n0\n31\n4600\n"), new ReadOptions(LengthUnit::Millimetre));
+        self::assertEqualsWithDelta([0.0, 0.0, 5.0, 0.0], $millimetres->extent(), 1e-12);
+        self::assertEqualsWithDelta([4.6, 4.6], $millimetres->heights, 1e-12);
+    }
+
+    public function test_heights_are_used_dropped_or_fixed(): void
+    {
+        $line = self::dxf("0\nLINE\n8\nA\n10\n0\n20\n0\n30\n4.6\n11\n5\n21\n0\n31\n4.8\n");
+        $end = static fn (Heights $h) => self::shapes(self::open($line, new ReadOptions(heights: $h)))[0]->pointAt(1.0)->elevation;
+        self::assertSame([4.8, null, 12.0], [$end(Heights::used()), $end(Heights::dropped()), $end(Heights::fixed(12.0))]);
+    }
+
+    public function test_only_the_chosen_layers_are_taken_and_what_is_left_out_is_said(): void
+    {
+        $drawing = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nPOINT\n8\nB\n10\n1\n20\n1\n0\nHATCH\n8\nA\n0\nHATCH\n8\nA\n0\nPOINT\n67\n1\n8\nA\n10\n0\n20\n0\n"), new ReadOptions(layers: ['B']));
+        self::assertSame(['B'], array_map(static fn ($l) => $l->name, $drawing->layers));
+        self::assertContains('2 entities left out: HATCH is not read.', $drawing->remarks);
+        self::assertContains('1 entity left out: on paper space.', $drawing->remarks);
+    }
+
+    /** The published DXF reference: a bulge is the tangent of a quarter of the included angle, positive counter-clockwise. */
+    public function test_a_bulge_of_one_is_a_half_circle_to_the_right_of_the_chord(): void
+    {
+        $shape = self::shapes(self::open(self::dxf("0\nLWPOLYLINE\n8\nA\n90\n2\n70\n0\n10\n0\n20\n0\n42\n1\n10\n10\n20\n0\n")))[0];
+        self::assertEqualsWithDelta([5.0, 0.0, 5.0, M_PI], [$shape->v[0], $shape->v[1], $shape->v[3], $shape->v[5]], 1e-9);
+        self::assertEqualsWithDelta(-5.0, $shape->pointAt(0.5)->northing, 1e-9);
+    }
+
+    public function test_text_is_plain(): void
+    {
+        $text = new DxfText;
+        self::assertSame('90° ±2 ⌀24 100% Ωß', $text->plain('90%%d %%p2 %%c24 100%%% \U+03A9'."\xDF"));
+        self::assertSame("Line 1\nbold {x}", $text->plainMtext('{\fArial|b1;Line 1}\P\Lbold\l \{x\}'));
+        self::assertSame('1/2', $text->plainMtext('\S1#2;'));
+    }
+
+    public function test_colours_follow_the_published_index(): void
+    {
+        $ezdxf = Reference::python("from ezdxf.colors import aci2rgb\nprint(json.dumps([list(aci2rgb(i)) for i in range(1, 256)]))", null);
+        foreach ($ezdxf as $i => $rgb) {
+            // The greys are drawn differently by everybody, and some of ezdxf's darkest shades fall out of their own row.
+            if ($i + 1 >= 250 || ($i + 1) % 10 === 9) {
+                continue;
+            }
+            // White on a dark screen is black on paper.
+            $ours = $i + 1 === 7 ? [255, 255, 255] : sscanf(Colours::hex($i + 1), '#%2x%2x%2x');
+            self::assertEqualsWithDelta($rgb, $ours, 4, 'colour '.($i + 1));
+        }
+        self::assertSame(['#123456', Colours::hex(3)], [Colours::hex(1, 0x123456), Colours::hex(-3)]);
+    }
+
+    #[DataProvider('damaged')]
+    public function test_a_file_that_is_no_drawing_or_damaged_is_refused_with_the_place(string $bytes, string $says): void
+    {
+        $this->expectException(UnreadableDrawing::class);
+        $this->expectExceptionMessageMatches("~$says~");
+        self::open($bytes);
+    }
+
+    public static function damaged(): array
+    {
+        $point = "0\nPOINT\n8\nA\n10\n1\n20\n1\n";
+
+        return [
+            'empty' => ['', 'empty'], 'a closed binary drawing' => ["AC1027\0\0\0", 'DWG'], 'a picture' => ["\x89PNG\r\n\x1a\n", 'picture'], 'UTF-16' => ["\xFF\xFE0\0\n\0", 'UTF-16'],
+            'a binary DXF' => ["AutoCAD Binary DXF\r\n\x1a\0", 'binary DXF'],
+            'prose' => ["Dear surveyor,\nplease find\n", 'Line 1'], 'truncated' => [substr(self::dxf($point), 0, -12), 'cut off'],
+            'a wrong group code' => [str_replace("10\n1\n", "ten\n1\n", self::dxf($point)), 'Line 15.*group code'], 'an impossible number' => [str_replace("10\n1\n", "10\n1e999\n", self::dxf($point)), 'Line 16.*coordinate'],
+            'NaN' => [str_replace("10\n1\n", "10\nnan\n", self::dxf($point)), 'coordinate'], 'nothing in it' => [self::dxf(''), 'nothing that Parlay reads'],
+        ];
+    }
+
+    public function test_a_block_that_inserts_itself_is_left_out_and_one_that_multiplies_is_refused(): void
+    {
+        $own = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nINSERT\n8\nA\n2\nB\n10\n0\n20\n0\n", "0\nBLOCK\n2\nB\n0\nINSERT\n8\n0\n2\nB\n10\n1\n20\n1\n0\nENDBLK\n"));
+        self::assertStringContainsString('inserts itself', implode(' ', $own->remarks));
+        $this->expectException(UnreadableDrawing::class);
+        $this->expectExceptionMessageMatches('~“B” multiplies~');
+        self::open(self::dxf("0\nINSERT\n8\nA\n2\nB\n10\n0\n20\n0\n70\n30000\n71\n30000\n", "0\nBLOCK\n2\nB\n0\nPOINT\n8\n0\n10\n1\n20\n1\n0\nENDBLK\n"));
+    }
+
+    public function test_damaged_files_are_answered(): void
+    {
+        mt_srand(23);
+        $good = (string) file_get_contents(__DIR__.'/../../../database/demo/files/saltmarsh-yard.dxf');
+        for ($i = 0; $i < 300; $i++) {
+            $bad = substr($good, 0, mt_rand(1, strlen($good)));
+            for ($k = mt_rand(0, 20); $k > 0; $k--) {
+                $bad[mt_rand(0, strlen($bad) - 1)] = chr(mt_rand(0, 255));
+            }
+            try {
+                self::assertNotSame([], self::open($bad)->layers);
+            } catch (UnreadableDrawing $e) {
+                self::assertNotSame('', $e->getMessage());
+            }
+        }
+    }
+
+    private static function open(string $bytes, ReadOptions $options = new ReadOptions): Drawing
+    {
+        $stream = fopen('php://temp', 'w+b');
+        fwrite($stream, $bytes);
+        rewind($stream);
+
+        return DxfReader::read($stream, $options);
+    }
+
+    private static function dxf(string $entities, string $blocks = ''): string
+    {
+        return "0\nSECTION\n2\nBLOCKS\n{$blocks}0\nENDSEC\n0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n";
+    }
+
+    /** @return list<Shape> */
+    private static function shapes(Drawing $drawing): array
+    {
+        return array_map(Shape::unpack(...), array_merge(...array_map(static fn ($l) => str_split($l->records, Shape::BYTES), $drawing->layers)));
+    }
+}

@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Formats;
+
+use Parlay\Core\Formats\PointText\Column;
+use Parlay\Core\Formats\PointText\Layout;
+use Parlay\Core\Formats\PointText\LayoutGuess;
+use Parlay\Core\Formats\PointText\PointRow;
+use Parlay\Core\Formats\PointText\PointTextReader;
+use Parlay\Core\Formats\PointText\RowFault;
+use Parlay\Core\Formats\PointText\TextLines;
+use Parlay\Core\Formats\PointText\UnreadablePoints;
+use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\CoordinateOrder;
+use Parlay\Core\Units\LengthUnit;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class PointTextTest extends TestCase
+{
+    #[DataProvider('files')]
+    public function test_a_file_is_read_as_it_was_meant(string $text, array $expected, CoordinateOrder $order = CoordinateOrder::NorthingEasting): void
+    {
+        $first = self::read($text, $order)[0];
+        self::assertInstanceOf(PointRow::class, $first);
+        self::assertEqualsWithDelta($expected, [$first->name, $first->position->northing, $first->position->easting, $first->position->elevation, $first->code], 1e-9);
+    }
+
+    public static function files(): array
+    {
+        $expected = ['CP 1', 5200.5, 2350.25, 12.125, 'PIN'];
+
+        return [
+            'commas without headings' => ["CP 1,5200.5,2350.25,12.125,PIN\nB,5201,2351,12,PIN\n", $expected],
+            'easting first by the project’s order' => ["CP 1,2350.25,5200.5,12.125,PIN\nB,1,2,3,PIN\n", $expected, CoordinateOrder::EastingNorthing],
+            'headings beat the project’s order' => ["Name,Easting,Northing,Elev,Code\nCP 1,2350.25,5200.5,12.125,PIN\n", $expected],
+            'semicolons and decimal commas' => ["Punkt;Rechtswert;Hochwert;Höhe;Code\r\nCP 1;2350,25;5200,5;12,125;PIN\r\n", $expected],
+            'tabs with decimal commas' => ["CP 1\t5200,5\t2350,25\t12,125\tPIN\nB\t1,5\t2,5\t3,5\tX\n", $expected],
+            'bars, comments and blank rows' => ["# control\n\nCP 1|5200.5|2350.25|12.125|PIN\n", $expected],
+            'quoted fields' => ["\"CP 1\",\"5200.5\",\"2350.25\",\"12.125\",\"PIN\"\nB,1,2,3,X\n", $expected],
+            'thousands marks' => ["Name;N;E;Z;Code\nCP 1;5 200.5;2'350.25;12.125;PIN\n", $expected],
+            'millimetres by heading' => ["Name,Northing [mm],Easting [mm],Level [mm],Code\nCP 1,5200500,2350250,12125,PIN\n", $expected],
+            'millimetres by their size' => ["CP 1,5200500,2350250,12125,PIN\nB,5210500,2380250,12125,PIN\n", $expected],
+            'feet and inches' => ["Name,N,E,Z,Code\nCP 1,1' 6\",2' 0\",3' 1/2\",PIN\n", ['CP 1', 0.4572, 0.6096, 0.9271, 'PIN']],
+            'UTF-16 with its mark' => ["\xFF\xFE".mb_convert_encoding("Name;N;E;Z;Code\nCP 1;5200.5;2350.25;12.125;PIN\n", 'UTF-16LE', 'UTF-8'), $expected],
+            'UTF-16 the other way' => ["\xFE\xFF".mb_convert_encoding("Name;N;E;Z;Code\nCP 1;5200.5;2350.25;12.125;PIN\n", 'UTF-16BE', 'UTF-8'), $expected],
+            'Windows-1252' => [mb_convert_encoding("Name;N;E;Z;Code\nKötter’s;5200.5;2350.25;12.125;PIN\n", 'Windows-1252', 'UTF-8'), ['Kötter’s', 5200.5, 2350.25, 12.125, 'PIN']],
+            'blanks' => ["CP-1   5200.500   2350.250  12.125  PIN\nB  1 2 3 X\n", ['CP-1', 5200.5, 2350.25, 12.125, 'PIN']],
+        ];
+    }
+
+    public function test_a_blank_elevation_is_none_and_never_zero(): void
+    {
+        $rows = self::read("Name,N,E,Z\nA,1,2,\nB,1,2,0\n");
+        self::assertNull($rows[0]->position->elevation);
+        self::assertSame(0.0, $rows[1]->position->elevation);
+    }
+
+    public function test_each_wrong_row_is_named_by_line_and_column(): void
+    {
+        $rows = self::read("Name,N,E,Z\nA,1,2,3\nB,x,2,3\nC,1,,3\n,1,2,3\nA,5,6,7\nD,1e300,2,3\nE,NaN,2,3\nF,1,2,3\n");
+        $faults = array_values(array_filter($rows, static fn ($r) => $r instanceof RowFault));
+        self::assertSame([[3, 2], [4, 3], [5, 1], [6, 1], [7, 2], [8, 2]], array_map(static fn (RowFault $f) => [$f->line, $f->column], $faults));
+        self::assertStringContainsString('“x” is not a number, and northing was expected', $faults[0]->reason);
+        self::assertStringContainsString('stands in line 2 already', $faults[3]->reason);
+        self::assertCount(2, array_filter($rows, static fn ($r) => $r instanceof PointRow));
+    }
+
+    public function test_names_are_kept_exactly_as_given(): void
+    {
+        $rows = self::read("Name,N,E\n<script>alert(1)</script>,1,2\n=1+1,1,2\n\"O\"\"Neill, 'B'\",3,4\nÄÖÜ-ß,5,6\n");
+        self::assertSame(['<script>alert(1)</script>', '=1+1', 'O"Neill, \'B\'', 'ÄÖÜ-ß'], array_map(static fn (PointRow $r) => $r->name, $rows));
+    }
+
+    #[DataProvider('otherFiles')]
+    public function test_a_file_of_another_kind_is_refused_with_a_sentence(string $bytes): void
+    {
+        $this->expectException(UnreadablePoints::class);
+        self::read($bytes);
+    }
+
+    public static function otherFiles(): array
+    {
+        return [
+            'empty' => [''], 'blanks only' => ["  \n \n"], 'a picture' => ["\x89PNG\r\n\x1a\n".str_repeat("\0x", 50)], 'a PDF' => ["%PDF-1.7\n..."],
+            'a workbook' => ["PK\x03\x04".str_repeat('x', 50)], 'bytes' => [str_repeat("\0\1\2", 100)],
+            'a line without end' => [str_repeat('x,', 200_000)], '20,000 columns' => ["A,1,2,3\n".implode(',', range(1, 20_000))],
+        ];
+    }
+
+    public function test_a_layout_that_cannot_be_is_refused(): void
+    {
+        foreach ([
+            static fn () => new Layout(',', ',', 0, [Column::Name, Column::Northing, Column::Easting], LengthUnit::Metre),
+            static fn () => new Layout(',', '.', 0, [Column::Name, Column::Northing], LengthUnit::Metre),
+            static fn () => new Layout(',', '.', 0, [Column::Name, Column::Northing, Column::Easting, Column::Easting], LengthUnit::Metre),
+        ] as $make) {
+            try {
+                $make();
+                self::fail('It was taken.');
+            } catch (UnreadablePoints $e) {
+                self::assertNotSame('', $e->getMessage());
+            }
+        }
+    }
+
+    /** Seeded files, cut by Python's csv module and read as exact decimals. */
+    public function test_it_agrees_with_pythons_csv_module(): void
+    {
+        mt_srand(5);
+        $text = "Name,Northing,Easting,Elev,Code\n";
+        for ($i = 0; $i < 400; $i++) {
+            $name = ['P'.$i, "\"Q \"\"$i\"\"\"", "\"a, b $i\"", "Ü$i"][$i % 4];
+            $text .= sprintf("%s,%.4f,%.3f,%s,%s\n", $name, mt_rand(-9_999_999, 9_999_999) / 13, mt_rand(0, 99_999_999) / 17, $i % 5 === 0 ? '' : sprintf('%.3f', $i / 7), $i % 3 === 0 ? '"X;Y"' : 'Z');
+        }
+        $python = Reference::python(<<<'PY'
+            import csv, io
+            from decimal import Decimal
+            rows = list(csv.reader(io.StringIO(input)))[1:]
+            print(json.dumps([[r[0], str(Decimal(r[1])), str(Decimal(r[2])), r[3], r[4]] for r in rows]))
+            PY, $text);
+        foreach (self::read($text) as $i => $row) {
+            self::assertInstanceOf(PointRow::class, $row);
+            self::assertSame([$python[$i][0], (float) $python[$i][1], (float) $python[$i][2], $python[$i][4]], [$row->name, $row->position->northing, $row->position->easting, $row->code]);
+            self::assertSame($python[$i][3] === '' ? null : (float) $python[$i][3], $row->position->elevation);
+        }
+    }
+
+    /** Bytes changed at random: an answer or a sentence, never a crash. */
+    public function test_damaged_files_are_answered(): void
+    {
+        mt_srand(17);
+        $good = "Name;N;E;Z;Code\n".implode('', array_map(static fn (int $i) => "P$i;1000,5;2000,25;3,5;X\n", range(1, 20)));
+        $answered = 0;
+        for ($i = 0; $i < 500; $i++) {
+            $bad = $good;
+            for ($k = mt_rand(1, 12); $k > 0; $k--) {
+                $bad[mt_rand(0, strlen($bad) - 1)] = chr(mt_rand(0, 255));
+            }
+            try {
+                self::read(substr($bad, 0, mt_rand(1, strlen($bad))));
+            } catch (UnreadablePoints $e) {
+                self::assertNotSame('', $e->getMessage());
+            }
+            $answered++;
+        }
+        self::assertSame(500, $answered);
+    }
+
+    /** @return list<PointRow|RowFault> */
+    private static function read(string $bytes, CoordinateOrder $order = CoordinateOrder::NorthingEasting): array
+    {
+        $stream = static function () use ($bytes) {
+            $s = fopen('php://temp', 'w+b');
+            fwrite($s, $bytes);
+            rewind($s);
+
+            return $s;
+        };
+        $lines = array_slice(iterator_to_array(TextLines::of($stream()), false), 0, 60);
+
+        return iterator_to_array(PointTextReader::read($stream(), LayoutGuess::from($lines, $order, LengthUnit::Metre)), false);
+    }
+}

@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Setup;
+
+use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\RawReading;
+use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Instrument\Target;
+use Parlay\Core\Setup\CannotSetUp;
+use Parlay\Core\Setup\ControlSight;
+use Parlay\Core\Setup\Resection;
+use Parlay\Core\Tests\Reference;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class ResectionTest extends TestCase
+{
+    private const CONTROL = [
+        'A' => [1000.0, 2000.0, 10.0], 'B' => [1060.0, 2015.0, 11.0], 'C' => [1030.0, 2090.0, 9.5], 'D' => [962.0, 2071.0, 10.4],
+    ];
+
+    public function test_a_perfect_resection_finds_the_station(): void
+    {
+        $true = new Position(1011.25, 2034.5, 10.2);
+        foreach ([0.0, 1e-9, 1.234, M_PI, 2 * M_PI - 1e-9] as $orientation) {
+            $solution = Resection::solve(self::sights(self::CONTROL, $true, $orientation), 1.6, self::accuracy());
+            self::assertLessThan(2e-5, $solution->station->mark->distanceTo($true));
+            self::assertEqualsWithDelta(10.2, $solution->station->mark->elevation, 2e-5);
+            self::assertLessThan(1e-6, abs(Angle::signed($solution->station->orientation - $orientation)));
+            self::assertSame(5, $solution->redundancy);
+        }
+    }
+
+    public function test_it_holds_far_from_the_origin_and_in_the_south(): void
+    {
+        foreach ([[5_678_901.0, 3_456_789.0], [-4_000_000.0, 500_000.0]] as [$n, $e]) {
+            $control = array_map(static fn (array $c) => [$c[0] + $n, $c[1] + $e, $c[2]], self::CONTROL);
+            $true = new Position(1011.25 + $n, 2034.5 + $e, 10.2);
+            self::assertLessThan(2e-5, Resection::solve(self::sights($control, $true, 2.5), 1.6, self::accuracy())->station->mark->distanceTo($true));
+        }
+    }
+
+    /** The same observations, weights and unknowns given to scipy.optimize.least_squares. */
+    #[DataProvider('seeds')]
+    public function test_it_agrees_with_scipy(int $seed): void
+    {
+        mt_srand($seed);
+        $true = new Position(1000.0 + mt_rand(0, 600) / 10, 2020.0 + mt_rand(0, 500) / 10, 10.2);
+        $control = array_slice(self::CONTROL, 0, 2 + $seed % 3);
+        $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $s->control, self::noisy($s)), self::sights($control, $true, mt_rand(0, 6283) / 1000));
+        $ours = Resection::solve($sights, 1.6, self::accuracy());
+        $scipy = Reference::python(<<<'PY'
+            import numpy as np
+            from scipy.optimize import least_squares
+            s = input['sights']
+            def f(x):
+                r = []
+                for q in s:
+                    dn, de = q['n'] - x[0], q['e'] - x[1]
+                    turn = q['circle'] + x[2] - np.arctan2(de, dn)
+                    r.append(((turn + np.pi) % (2 * np.pi) - np.pi) / q['sd'])
+                    r.append((q['distance'] - np.hypot(dn, de)) / q['ss'])
+                return np.array(r)
+            a = least_squares(f, input['start'], xtol=1e-15, ftol=1e-15, gtol=1e-15, x_scale=[1, 1, 0.01])
+            c = np.linalg.inv(a.jac.T @ a.jac)
+            print(json.dumps({'x': list(a.x), 'deviations': list(np.sqrt(np.diag(c))), 'sum': float(2 * a.cost)}))
+            PY, [
+            'start' => [$ours->station->mark->northing + 0.01, $ours->station->mark->easting - 0.01, $ours->station->orientation + 1e-5],
+            'sights' => array_map(static fn (ControlSight $s) => [
+                'n' => $s->control->northing, 'e' => $s->control->easting, 'circle' => $s->sight->circle, 'distance' => $s->sight->distance,
+                'sd' => self::accuracy()->ofDirection($s->sight->distance), 'ss' => self::accuracy()->ofDistance($s->sight->distance),
+            ], $sights),
+        ]);
+        self::assertEqualsWithDelta($scipy['x'][0], $ours->station->mark->northing, 1e-7);
+        self::assertEqualsWithDelta($scipy['x'][1], $ours->station->mark->easting, 1e-7);
+        self::assertEqualsWithDelta(0.0, Angle::signed($scipy['x'][2] - $ours->station->orientation), 1e-9);
+        self::assertEqualsWithDelta($scipy['deviations'], [$ours->northingDeviation, $ours->eastingDeviation, $ours->orientationDeviation], 1e-7);
+        self::assertEqualsWithDelta(sqrt($scipy['sum'] / $ours->redundancy), $ours->fit, 1e-4);
+    }
+
+    public static function seeds(): array
+    {
+        return array_map(static fn (int $s) => [$s], range(1, 9));
+    }
+
+    public function test_a_wrong_coordinate_stands_out_and_can_be_left_out(): void
+    {
+        $true = new Position(1011.25, 2034.5, 10.2);
+        $control = self::CONTROL;
+        $sights = self::sights($control, $true, 0.4);
+        $sights[2] = new ControlSight('C', new Position(1030.1, 2090.0, 9.5), $sights[2]->sight);
+        $with = Resection::solve($sights, 1.6, self::accuracy());
+        self::assertGreaterThan(10, $with->fit);
+        self::assertStringContainsString('wrong', implode(' ', $with->cautions));
+        $sights[2] = new ControlSight('C', $sights[2]->control, $sights[2]->sight, false);
+        $without = Resection::solve($sights, 1.6, self::accuracy());
+        self::assertLessThan(2e-5, $without->station->mark->distanceTo($true));
+        self::assertFalse($without->residuals[2]->used);
+        self::assertGreaterThan(0.05, hypot((float) $without->residuals[2]->across, (float) $without->residuals[2]->distance));
+    }
+
+    public function test_a_wrong_target_height_shows_in_height_only(): void
+    {
+        $true = new Position(1011.25, 2034.5, 10.2);
+        $sights = self::sights(self::CONTROL, $true, 0.4);
+        $sights[1] = new ControlSight('B', $sights[1]->control, self::reduce($true, $sights[1]->control, 0.4, 2.0, 1.9));
+        $solution = Resection::solve($sights, 1.6, self::accuracy());
+        self::assertGreaterThan(0.05, abs((float) $solution->residuals[1]->height));
+        self::assertLessThan(0.0001, abs((float) $solution->residuals[1]->distance));
+    }
+
+    public function test_a_weak_figure_is_said(): void
+    {
+        $inLine = ['A' => [1000.0, 2000.0, 10.0], 'B' => [1000.0, 2100.0, 10.0]];
+        $solution = Resection::solve(self::sights($inLine, new Position(1000.5, 2050.0, 10.2), 0.4), 1.6, self::accuracy());
+        self::assertStringContainsString('Weak figure', implode(' ', $solution->cautions));
+        self::assertStringContainsString('two sights', implode(' ', $solution->cautions));
+    }
+
+    public function test_control_without_elevation_gives_no_height(): void
+    {
+        $control = array_map(static fn (array $c) => [$c[0], $c[1], null], self::CONTROL);
+        $sights = array_map(static fn (ControlSight $s, array $c) => new ControlSight($s->name, new Position($c[0], $c[1]), $s->sight), self::sights(self::CONTROL, new Position(1011.0, 2034.0, 10.2), 0.4), $control);
+        $solution = Resection::solve($sights, 1.6, self::accuracy());
+        self::assertNull($solution->station->mark->elevation);
+        self::assertNull($solution->heightDeviation);
+        self::assertNull($solution->residuals[0]->height);
+    }
+
+    public function test_too_little_is_refused_with_a_reason(): void
+    {
+        $one = array_slice(self::sights(self::CONTROL, new Position(1011.0, 2034.0, 10.2), 0.4), 0, 1);
+        foreach ([[], $one, [$one[0], $one[0]]] as $sights) {
+            try {
+                Resection::solve($sights, 1.6, self::accuracy());
+                self::fail('It was taken.');
+            } catch (CannotSetUp $e) {
+                self::assertStringContainsString('control point', $e->getMessage());
+            }
+        }
+    }
+
+    /** Seeded noise of the stated size: the place found lies within twice the stated deviations as often as it should. */
+    public function test_stated_deviations_are_what_noise_brings_about(): void
+    {
+        mt_srand(99);
+        $true = new Position(1011.25, 2034.5, 10.2);
+        $within = 0;
+        for ($i = 0; $i < 400; $i++) {
+            $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $s->control, self::noisy($s)), self::sights(self::CONTROL, $true, 0.4));
+            $solution = Resection::solve($sights, 1.6, self::accuracy());
+            $within += abs($solution->station->mark->northing - $true->northing) < 1.96 * (float) $solution->northingDeviation ? 1 : 0;
+        }
+        self::assertGreaterThan(0.92 * 400, $within);
+        self::assertLessThan(0.98 * 400, $within);
+    }
+
+    /** @param  array<string, array{float, float, float}>  $control
+     * @return list<ControlSight> */
+    private static function sights(array $control, Position $true, float $orientation): array
+    {
+        $sights = [];
+        foreach ($control as $name => [$n, $e, $z]) {
+            $mark = new Position($n, $e, $z);
+            $sights[] = new ControlSight($name, $mark, self::reduce($true, $mark, $orientation, 2.0, 2.0));
+        }
+
+        return $sights;
+    }
+
+    private static function reduce(Position $true, Position $mark, float $orientation, float $really, float $entered): Sight
+    {
+        $flat = $true->distanceTo($mark);
+        $rise = $mark->elevation + $really - $true->elevation - 1.6 - Sight::curvature($flat);
+
+        return Sight::reduce(new RawReading(Angle::wrap($true->azimuthTo($mark) - $orientation), M_PI_2 - atan2($rise, $flat), hypot($flat, $rise)), Atmosphere::reference(), new Target($entered));
+    }
+
+    private static function noisy(ControlSight $s): Sight
+    {
+        $normal = static fn (float $d): float => $d * sqrt(-2 * log(mt_rand(1, 1_000_000) / 1_000_000)) * cos(2 * M_PI * mt_rand(0, 999_999) / 1_000_000);
+        $a = self::accuracy();
+
+        return Sight::reduce(
+            new RawReading(Angle::wrap($s->sight->circle + $normal($a->ofDirection($s->sight->distance))), $s->sight->zenith, $s->sight->slope + $normal($a->ofDistance($s->sight->distance))),
+            Atmosphere::reference(), new Target(2.0),
+        );
+    }
+
+    private static function accuracy(): Accuracy
+    {
+        return Accuracy::stated(2.0, 1.0, 1.5);
+    }
+}

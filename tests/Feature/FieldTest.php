@@ -1,0 +1,214 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Mark;
+use App\Models\Project;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Parlay\Core\Geometry\Position;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\FeatureTestCase;
+
+final class FieldTest extends FeatureTestCase
+{
+    private Project $project;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->project = $this->project();
+        $this->site($this->project);
+    }
+
+    public function test_a_setup_is_shown_before_it_is_accepted_and_stored_with_its_evidence(): void
+    {
+        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $one = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A');
+        $state = $this->ask('PUT', $this->at('/setup'), ['sights' => [['controlId' => $ids['A'], 'observationId' => $one->id]]])->assertOk()->json();
+        self::assertNull($state['solution']);
+        self::assertStringContainsString('at least two', $state['problem']);
+        $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422);
+        $this->setUpInstrument($this->project);
+        $setup = $this->project->currentSetup()->firstOrFail();
+        self::assertLessThan(0.005, $setup->position()->distanceTo($this->world->tripod->foot));
+        self::assertCount(3, $setup->solution['residuals']);
+        self::assertSame(['A', 1000.0], [$setup->sights[0]['name'], (float) $setup->sights[0]['northing']]);
+    }
+
+    public function test_a_known_backsight_says_that_the_orientation_is_not_checked(): void
+    {
+        $this->world->standTripod('A', null, 1.55);
+        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $sight = $this->measure($this->project, 'setup', $this->world->marks['C'], 'C');
+        $draft = ['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'pressure' => 1009, 'temperature' => 18, 'sights' => [['controlId' => $ids['C'], 'observationId' => $sight->id]]];
+        $solution = $this->ask('PUT', $this->at('/setup'), $draft)->assertOk()->json('solution');
+        self::assertNull($solution['residuals'][0]['direction']);
+        self::assertLessThan(0.01, abs($solution['residuals'][0]['distance']));
+        self::assertStringContainsString('cannot be checked', $solution['cautions'][0]);
+        $this->ask('PUT', $this->at('/setup'), ['stationControlId' => $ids['C']] + $draft)->assertOk()->assertJsonPath('solution', null)->assertJsonPath('problem', 'C is the point the instrument stands on. Choose another control point as backsight.');
+    }
+
+    public function test_a_check_is_asked_for_before_the_first_mark_and_out_of_tolerance_asks_too(): void
+    {
+        $this->setUpInstrument($this->project);
+        $point = $this->point(1010.0, 2030.0, 10.0);
+        $off = $this->measure($this->project, 'stake', new Position(1010.03, 2030.0, 10.0));
+        self::assertSame('no_check', $this->mark($off->id, $point)->assertStatus(409)->json('reason'));
+        $check = $this->measure($this->project, 'check', $this->world->marks['D'], 'D');
+        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $check->id, 'controlId' => $this->project->controlPoints()->where('name', 'D')->value('id')])->assertOk()->assertJsonPath('verdict', 'in');
+        $asked = $this->mark($off->id, $point)->assertStatus(409);
+        self::assertSame('out_of_tolerance', $asked->json('reason'));
+        self::assertEqualsWithDelta(0.03, $asked->json('evidence.plan'), 0.004);
+        self::assertSame(0, Mark::query()->where('kind', 'stake')->count());
+        $this->mark($off->id, $point, ['evenOut' => true])->assertOk()->assertJsonPath('verdict', 'out');
+    }
+
+    public function test_staking_again_adds_a_record_and_the_later_one_counts(): void
+    {
+        $this->setUpInstrument($this->project);
+        $point = $this->point(1010.0, 2030.0, 10.0);
+        foreach ([0.03, 0.0] as $off) {
+            $seen = $this->measure($this->project, 'stake', new Position(1010.0 + $off, 2030.0, 10.0));
+            $this->mark($seen->id, $point, ['evenOut' => true, 'withoutCheck' => true])->assertOk();
+        }
+        $listed = $this->ask('GET', $this->at('/points'))->json(0);
+        self::assertSame([2, 'in'], [$listed['stakes'], $listed['verdict']]);
+        self::assertSame(['out', 'in'], array_column($this->ask('GET', $this->at('/marks'))->json(), 'verdict'));
+        self::assertSame([null, 0], array_values($this->ask('GET', $this->at('/nearest-open?northing=1&easting=2'))->json()));
+    }
+
+    public function test_the_same_wish_sent_twice_is_stored_once(): void
+    {
+        $this->setUpInstrument($this->project);
+        $point = $this->point(1010.0, 2030.0, 10.0);
+        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $body = ['key' => 'one-and-the-same-key', 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $point, 'withoutCheck' => true];
+        $first = $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id');
+        self::assertSame($first, $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id'));
+        self::assertSame(1, Mark::query()->count());
+    }
+
+    public function test_a_stake_keeps_the_design_it_was_staked_to(): void
+    {
+        $this->setUpInstrument($this->project);
+        $point = $this->point(1010.0, 2030.0, 10.0);
+        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $this->mark($seen->id, $point, ['withoutCheck' => true])->assertOk();
+        $this->ask('PUT', $this->at("/points/$point"), ['name' => 'P', 'northing' => 1011.0, 'easting' => 2030.0, 'elevation' => 10.0])->assertOk();
+        $this->ask('POST', $this->at('/points-deletion'), ['ids' => [$point]]);
+        self::assertEqualsWithDelta(1010.0, $this->ask('GET', $this->at('/marks'))->json('0.design.northing'), 1e-9);
+    }
+
+    public function test_as_built_is_measured_by_itself_or_against_a_point(): void
+    {
+        $this->setUpInstrument($this->project);
+        $point = $this->point(1010.0, 2030.0, null);
+        $seen = $this->measure($this->project, 'as_built', new Position(1010.004, 2030.0, 10.0));
+        $shot = fn (array $more) => $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'observationId' => $seen->id, 'withoutCheck' => true] + $more);
+        $shot([])->assertStatus(422);
+        $shot(['name' => 'Kötter’s "wall"', 'code' => 'WALL'])->assertOk()->assertJsonPath('verdict', 'undecided')->assertJsonPath('deviation', null);
+        $against = $shot(['pointId' => $point])->assertOk();
+        self::assertNull($against->json('deviation.height'), 'a design without elevation is not judged in height');
+    }
+
+    public function test_a_measurement_of_an_earlier_setup_is_refused(): void
+    {
+        $this->setUpInstrument($this->project);
+        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $this->setUpInstrument($this->project);
+        self::assertStringContainsString('earlier setup', (string) $this->mark($seen->id, $this->point(1010.0, 2030.0, 10.0), ['withoutCheck' => true])->assertStatus(422)->json('message'));
+    }
+
+    #[DataProvider('bookTables')]
+    public function test_the_database_itself_refuses_to_change_the_field_book(string $table): void
+    {
+        $this->setUpInstrument($this->project);
+        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $this->mark($seen->id, $this->point(1010.0, 2030.0, 10.0), ['withoutCheck' => true])->assertOk();
+        self::assertGreaterThan(0, DB::table($table)->count());
+        foreach ([static fn () => DB::table($table)->update(['at' => 'x']), static fn () => DB::table($table)->delete()] as $change) {
+            try {
+                $change();
+                self::fail('It was changed.');
+            } catch (QueryException $e) {
+                self::assertStringContainsString('the field book can only be added to', $e->getMessage());
+            }
+        }
+    }
+
+    public static function bookTables(): array
+    {
+        return [['observations'], ['setups'], ['marks']];
+    }
+
+    public function test_the_field_book_is_written_through_to_the_disk(): void
+    {
+        self::assertSame(2, (int) DB::scalar('PRAGMA synchronous'), 'FULL');
+        self::assertSame('wal', DB::scalar('PRAGMA journal_mode'));
+        self::assertSame(1, (int) DB::scalar('PRAGMA foreign_keys'));
+        self::assertGreaterThan(0, (int) DB::scalar('PRAGMA busy_timeout'));
+    }
+
+    public function test_the_field_book_tells_the_day_in_order_with_raw_readings(): void
+    {
+        $this->setUpInstrument($this->project);
+        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0), 'P');
+        $this->mark($seen->id, $this->point(1010.0, 2030.0, 10.0), ['withoutCheck' => true]);
+        $book = $this->ask('GET', $this->at('/field-book'))->assertOk()->json();
+        self::assertSame(['stake', 'reading', 'setup', 'reading', 'reading', 'reading'], array_column($book, 'kind'));
+        self::assertEqualsWithDelta($seen->slope, $book[0]['reading']['slope'], 1e-12);
+        self::assertSame('resection', $book[2]['setup']['setup']['method']);
+    }
+
+    public function test_another_projects_setup_ends_this_ones(): void
+    {
+        $this->setUpInstrument($this->project);
+        $other = $this->project();
+        $this->site($other);
+        $this->setUpInstrument($other);
+        self::assertSame('Saltmarsh', $this->ask('GET', $this->at('/live'))->assertOk()->json('elsewhere'));
+        self::assertStringContainsString('another project', (string) $this->ask('POST', $this->at('/instrument/measure'), ['key' => $this->newKey(), 'purpose' => 'stake', 'pointId' => $this->point(1.0, 2.0, 3.0)])->assertStatus(422)->json('message'));
+    }
+
+    public function test_the_report_is_printed_and_its_table_is_safe_for_a_spreadsheet(): void
+    {
+        $this->setUpInstrument($this->project);
+        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $this->mark($seen->id, $this->point(1010.0, 2030.0, 10.0, '=cmd|evil'), ['withoutCheck' => true])->assertOk();
+        $task = $this->ask('POST', $this->at('/reports'), ['author' => 'A. Näme <b>'])->assertOk()->json('id');
+        $file = $this->ask('GET', $this->at("/tasks/$task"))->assertJson(['state' => 'done'])->json('result.file');
+        file_put_contents($this->data.'/r.pdf', (string) $this->get($file)->assertOk()->streamedContent());
+        $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/r.pdf').' -');
+        foreach (['Saltmarsh', 'A. Näme <b>', 'resection', 'free station', '=cmd|evil', '1010.000 m', 'in tolerance', 'Checked by'] as $expected) {
+            self::assertStringContainsString($expected, $text);
+        }
+        $csv = array_map(static fn (string $l) => str_getcsv($l, ',', '"', ''), explode("\n", trim((string) $this->get('/api/v1'.$this->at('/report.csv'))->streamedContent())));
+        self::assertSame("'=cmd|evil", $csv[1][0]);
+        self::assertSame(['1010.0000', '2030.0000', '10.0000'], array_slice($csv[1], 3, 3));
+    }
+
+    public function test_an_empty_day_still_gives_a_report(): void
+    {
+        $task = $this->ask('POST', $this->at('/reports'))->assertOk()->json('id');
+        $this->ask('GET', $this->at("/tasks/$task"))->assertJson(['state' => 'done']);
+    }
+
+    private function at(string $path): string
+    {
+        return "/projects/{$this->project->id}$path";
+    }
+
+    private function point(float $n, float $e, ?float $z, string $name = 'P'): int
+    {
+        return $this->ask('POST', $this->at('/points'), ['name' => $name, 'northing' => $n, 'easting' => $e, 'elevation' => $z])->assertOk()->json('id');
+    }
+
+    private function mark(int $observation, int $point, array $more = []): TestResponse
+    {
+        return $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation, 'pointId' => $point] + $more);
+    }
+}

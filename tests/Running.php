@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+/** Parlay running as a user runs it: ./parlay start on a data folder of its own. */
+final class Running
+{
+    public readonly string $url;
+
+    public readonly string $data;
+
+    public readonly int $port;
+
+    /** @var resource */
+    private $process;
+
+    public function __construct(string $command = 'start')
+    {
+        $this->data = sys_get_temp_dir().'/parlay-run-'.bin2hex(random_bytes(6));
+        $this->port = self::freePorts();
+        $this->url = "http://127.0.0.1:{$this->port}";
+        $log = "{$this->data}.log";
+        $this->process = proc_open([dirname(__DIR__).'/parlay', $command, '--port', (string) $this->port, '--data', $this->data], [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes)
+            ?: throw new \RuntimeException('Parlay could not be started.');
+        for ($i = 0; $i < 600 && ! str_contains((string) file_get_contents($log), 'Parlay answers'); $i++) {
+            if (! proc_get_status($this->process)['running']) {
+                break;
+            }
+            usleep(100_000);
+        }
+        if (! str_contains((string) file_get_contents($log), 'Parlay answers')) {
+            throw new \RuntimeException('Parlay did not come up: '.file_get_contents($log));
+        }
+    }
+
+    /** TERM, as Ctrl-C does; waits until it is gone. */
+    public function stop(): void
+    {
+        if (! is_resource($this->process)) {
+            return;
+        }
+        proc_terminate($this->process, SIGTERM);
+        for ($i = 0; $i < 100 && proc_get_status($this->process)['running']; $i++) {
+            usleep(100_000);
+        }
+        proc_close($this->process);
+    }
+
+    public function __destruct()
+    {
+        $this->stop();
+        exec('rm -rf '.escapeshellarg($this->data).' '.escapeshellarg($this->data.'.log'));
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $body
+     * @return array<array-key, mixed>
+     */
+    public function ask(string $method, string $path, ?array $body = null): array
+    {
+        $answer = @file_get_contents($this->url.'/api/v1'.$path, false, stream_context_create(['http' => [
+            'method' => $method, 'header' => "Content-Type: application/json\r\nAccept: application/json", 'content' => $body === null ? '' : json_encode($body), 'ignore_errors' => true, 'timeout' => 10,
+        ]]));
+        $data = json_decode((string) $answer, true);
+
+        return is_array($data) ? $data : [];
+    }
+
+    /** Waits until something holds; false when it does not within the time. */
+    public static function until(callable $holds, float $seconds): bool
+    {
+        for ($end = microtime(true) + $seconds; microtime(true) < $end; usleep(40_000)) {
+            if ($holds()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Process ids of this Parlay whose command line holds a text. @return list<int> */
+    public function pids(string $text): array
+    {
+        exec('pgrep -f '.escapeshellarg($text), $all);
+        $mine = [];
+        foreach (array_map(intval(...), $all) as $pid) {
+            if (str_contains((string) @file_get_contents("/proc/$pid/environ"), $this->data) && str_starts_with((string) @file_get_contents("/proc/$pid/comm"), 'php')) {
+                $mine[] = $pid;
+            }
+        }
+
+        return $mine;
+    }
+
+    /** The first of three ports in a row that nobody uses. */
+    private static function freePorts(): int
+    {
+        for ($port = random_int(20_000, 50_000); ; $port += 7) {
+            $taken = false;
+            foreach ([0, 1, 2] as $k) {
+                $socket = @stream_socket_server('tcp://127.0.0.1:'.($port + $k));
+                $taken = $taken || $socket === false;
+                if ($socket !== false) {
+                    fclose($socket);
+                }
+            }
+            if (! $taken) {
+                return $port;
+            }
+        }
+    }
+}
