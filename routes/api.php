@@ -70,7 +70,7 @@ Route::prefix('projects/{project}')->group(function (): void {
     });
     Route::controller(SetupController::class)->group(function (): void {
         Route::get('setup', 'show');
-        Route::put('setup', 'update');
+        Route::patch('setup', 'update');
         Route::post('setups', 'accept');
     });
     Route::controller(InstrumentController::class)->group(function (): void {

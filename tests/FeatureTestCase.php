@@ -118,7 +118,7 @@ abstract class FeatureTestCase extends TestCase
         foreach (['A', 'B', 'C'] as $name) {
             $sights[] = ['controlId' => $ids[$name], 'observationId' => $this->measure($project, 'setup', $this->world->marks[$name], $name)->id];
         }
-        $this->ask('PUT', "/projects/{$project->id}/setup", ['method' => 'resection', 'instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights])->assertOk();
+        $this->ask('PATCH', "/projects/{$project->id}/setup", ['method' => 'resection', 'instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/setups", ['key' => $this->newKey()])->assertOk();
     }
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Http\Bodies\DraftBody;
+use App\Http\Bodies\DraftChangeBody;
 use App\Http\Body;
 use App\Models\Project;
 use App\Models\SetupDraft;
+use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\ImplausibleEntry;
 use Parlay\Core\Instrument\Target;
@@ -29,6 +31,15 @@ final class SetupDrafts
     }
 
     /** @throws ImplausibleEntry */
+    public static function change(Project $project, DraftChangeBody $change): void
+    {
+        DB::transaction(static function () use ($project, $change): void {
+            $given = array_filter(get_object_vars($change), static fn (mixed $value) => $value !== null);
+            self::keep($project, new DraftBody(...[...get_object_vars(self::of($project)), ...$given]));
+        });
+    }
+
+    /** @throws ImplausibleEntry */
     public static function keep(Project $project, DraftBody $draft): void
     {
         new Target($draft->targetHeight, $draft->prismConstant);
@@ -37,7 +48,7 @@ final class SetupDrafts
             throw ImplausibleEntry::height('An instrument height', $draft->instrumentHeight);
         }
         $content = json_decode(json_encode($draft, JSON_THROW_ON_ERROR), true);
-        SetupDraft::query()->updateOrCreate(['project_id' => $project->id], ['content' => $content]);
+        SetupDraft::query()->upsert([['project_id' => $project->id, 'content' => json_encode($content, JSON_THROW_ON_ERROR)]], ['project_id']);
         $project->changed();
     }
 }

@@ -28,7 +28,7 @@ final class FieldTest extends FeatureTestCase
     {
         $ids = $this->project->controlPoints()->pluck('id', 'name');
         $one = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A');
-        $state = $this->ask('PUT', $this->at('/setup'), ['sights' => [['controlId' => $ids['A'], 'observationId' => $one->id]]])->assertOk()->json();
+        $state = $this->ask('PATCH', $this->at('/setup'), ['sights' => [['controlId' => $ids['A'], 'observationId' => $one->id]]])->assertOk()->json();
         self::assertNull($state['solution']);
         self::assertStringContainsString('at least two', $state['problem']);
         $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422);
@@ -45,11 +45,11 @@ final class FieldTest extends FeatureTestCase
         $ids = $this->project->controlPoints()->pluck('id', 'name');
         $sight = $this->measure($this->project, 'setup', $this->world->marks['C'], 'C');
         $draft = ['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'pressure' => 1009, 'temperature' => 18, 'sights' => [['controlId' => $ids['C'], 'observationId' => $sight->id]]];
-        $solution = $this->ask('PUT', $this->at('/setup'), $draft)->assertOk()->json('solution');
+        $solution = $this->ask('PATCH', $this->at('/setup'), $draft)->assertOk()->json('solution');
         self::assertNull($solution['residuals'][0]['direction']);
         self::assertLessThan(0.01, abs($solution['residuals'][0]['distance']));
         self::assertStringContainsString('cannot be checked', $solution['cautions'][0]);
-        $this->ask('PUT', $this->at('/setup'), ['stationControlId' => $ids['C']] + $draft)->assertOk()->assertJsonPath('solution', null)->assertJsonPath('problem', 'C is the point the instrument stands on. Choose another control point as backsight.');
+        $this->ask('PATCH', $this->at('/setup'), ['stationControlId' => $ids['C']] + $draft)->assertOk()->assertJsonPath('solution', null)->assertJsonPath('problem', 'C is the point the instrument stands on. Choose another control point as backsight.');
     }
 
     public function test_a_check_is_asked_for_before_the_first_mark_and_out_of_tolerance_asks_too(): void

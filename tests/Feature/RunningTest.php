@@ -135,7 +135,7 @@ final class RunningTest extends TestCase
             self::assertSame('done', $this->outcome($asked));
             $sights[] = ['controlId' => self::control($name), 'observationId' => self::ask('GET', "/instructions/{$asked['id']}")['observationId']];
         }
-        $state = self::ask('PUT', '/setup', ['instrumentHeight' => $tripod['height'], 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights]);
+        $state = self::ask('PATCH', '/setup', ['instrumentHeight' => $tripod['height'], 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights]);
         self::assertEqualsWithDelta($tripod['northing'], $state['solution']['northing'], 0.006);
         self::assertArrayHasKey('id', self::ask('POST', '/setups', ['key' => self::key()]));
     }

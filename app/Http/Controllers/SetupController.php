@@ -8,12 +8,13 @@ use App\Actions\AcceptSetup;
 use App\Actions\SetupDrafts;
 use App\Actions\SolveSetup;
 use App\Http\Bodies\DraftBody;
+use App\Http\Bodies\DraftChangeBody;
 use App\Http\Bodies\DraftSightBody;
 use App\Http\Bodies\KeyBody;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Patch;
 use App\Http\OpenApi\Post;
-use App\Http\OpenApi\Put;
 use App\Http\Resources\AcceptedSetup;
 use App\Http\Resources\DraftResource;
 use App\Http\Resources\DraftSightResource;
@@ -32,10 +33,10 @@ final class SetupController
         return new JsonResponse($this->state($project, $solve));
     }
 
-    #[Put('/projects/{project}/setup', 'Changes the setup being made: method, heights, air, sights', DraftBody::class, SetupState::class)]
+    #[Patch('/projects/{project}/setup', 'Changes what is given of the setup being made: method, heights, air, sights', DraftChangeBody::class, SetupState::class)]
     public function update(Request $request, Project $project, SolveSetup $solve): JsonResponse
     {
-        SetupDrafts::keep($project, Body::read($request, DraftBody::class));
+        SetupDrafts::change($project, Body::read($request, DraftChangeBody::class));
 
         return new JsonResponse($this->state($project, $solve));
     }

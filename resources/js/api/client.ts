@@ -12,7 +12,7 @@ export type Live = Schemas['LiveResource'];
 export type Mark = Schemas['MarkResource'];
 export type BookEntry = Schemas['BookEntry'];
 export type SetupState = Schemas['SetupState'];
-export type Draft = Schemas['DraftBody'];
+export type Draft = Schemas['DraftChangeBody'];
 export type World = Schemas['WorldResource'];
 
 export const api = createClient<paths>();

@@ -76,6 +76,16 @@ export function useDeed<I, O>(project: number, deed: (input: I) => Promise<O>) {
     return useMutation({ mutationFn: deed, onSuccess: () => client.invalidateQueries({ queryKey: [project] }) });
 }
 
+/** Changes of the setup being made, one after another, so that what is typed quickly arrives in its order. */
+export function useChangeDraft(project: number) {
+    const client = useQueryClient();
+    return useMutation({
+        scope: { id: `setup ${project}` },
+        mutationFn: (body: Schemas['DraftChangeBody']) => ask(api.PATCH('/api/v1/projects/{project}/setup', { ...path(project), body })),
+        onSuccess: (state) => client.setQueryData([project, 'setup'], state),
+    });
+}
+
 /** Follows an instruction of the instrument until it is done; throws its reason where it was refused. */
 export async function untilDone(project: number, started: Promise<Schemas['InstructionResource']>): Promise<Schemas['InstructionResource']> {
     let state = await started;

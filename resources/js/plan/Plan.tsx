@@ -35,7 +35,7 @@ export function Plan(props: PlanProps) {
     const callbacks = useRef(props);
     callbacks.current = props;
     const [spot, setSpot] = useState<{ spot: Spot; pixel: number[] } | null>(null);
-    const [view, setView] = useState({ resolution: 0.2, rotation: 0 });
+    const [view, setView] = useState({ northing: 0, easting: 0, resolution: 0.2, rotation: 0 });
     const [touched, setTouched] = useState<TouchedThing | null>(null);
     const [following, setFollowing] = useState(false);
 
@@ -52,7 +52,7 @@ export function Plan(props: PlanProps) {
                     callbacks.current.onChoosePoint(thing.id);
                 }
             },
-            onMove: (_, resolution, rotation) => setView({ resolution, rotation }),
+            onMove: (centre, resolution, rotation) => setView({ ...centre, resolution, rotation }),
             onPoleDragged: (place) => callbacks.current.onPoleDragged(place),
         };
         const made = new PlanMap(element.current, events);
@@ -102,13 +102,13 @@ export function Plan(props: PlanProps) {
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
     }, [picking, props.poleCanBeDragged]);
-    // The theme is read from the page once it has been applied.
+    // biome-ignore lint/correctness/useExhaustiveDependencies: the theme is read from the page once it has been applied
     useEffect(() => plan.current?.repaint(), [props.theme]);
 
     const instrumentUp = Math.abs(view.rotation) > 1e-6;
     return (
         <div className="relative h-full min-h-0 bg-paper" style={{ gridArea: 'plan' }}>
-            <div ref={element} className="absolute inset-0" role="application" aria-label="Plan" data-resolution={view.resolution} />
+            <div ref={element} className="absolute inset-0" role="application" aria-label="Plan" data-view={[view.northing, view.easting, view.resolution, view.rotation].join(' ')} />
             <div className="absolute top-2 left-2 flex flex-col gap-1 bg-paper/80" role="toolbar" aria-label="View">
                 <Button kind="bare" aria-label="Show everything" title="Show everything" onClick={() => plan.current?.zoomToContent()} icon={<Expand />} />
                 <Button kind="bare" aria-label="Show the worklist" title="Show the worklist" onClick={() => plan.current?.zoomTo(points)} icon={<ListChecks />} />

@@ -278,11 +278,12 @@ export class PlanMap {
             return;
         }
         const pole = this.moving.getFeatures().find((f) => (f.get('thing') as PlanThing).what === 'pole');
-        const at = (pole?.getGeometry() as Point | undefined)?.getCoordinates();
+        const geometry = pole?.getGeometry() as Point | undefined;
+        const at = geometry?.getCoordinates();
         const [x = 0, y = 0] = e.coordinate;
         if (at && Math.hypot((at[0] ?? 0) - x, (at[1] ?? 0) - y) < 3 * this.reach()) {
             e.stopPropagation();
-            (pole?.getGeometry() as Point).setCoordinates([x, y]);
+            geometry?.setCoordinates([x, y]);
             this.events.onPoleDragged({ northing: y, easting: x });
         }
     }

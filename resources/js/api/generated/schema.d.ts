@@ -721,13 +721,13 @@ export interface paths {
         };
         /** The setup being made, what it would give, and the one that holds */
         get: operations["f650c554524a902c15cef16015b8612d"];
-        /** Changes the setup being made: method, heights, air, sights */
-        put: operations["f48cce1fd15ca7bba940afd29e6670d6"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /** Changes what is given of the setup being made: method, heights, air, sights */
+        patch: operations["082fa655487803a0c53eb21544d1acea"];
         trace?: never;
     };
     "/api/v1/projects/{project}/setups": {
@@ -800,6 +800,18 @@ export interface components {
             pressure?: number;
             temperature?: number;
             sights?: components["schemas"]["DraftSightBody"][];
+        };
+        /** @description What is not given stays as it is, so that two fields changed at once don't undo each other. */
+        DraftChangeBody: {
+            /** @enum {string|null} */
+            method?: "known_backsight" | "resection" | null;
+            stationControlId?: number | null;
+            instrumentHeight?: number | null;
+            targetHeight?: number | null;
+            prismConstant?: number | null;
+            pressure?: number | null;
+            temperature?: number | null;
+            sights?: components["schemas"]["DraftSightBody"][] | null;
         };
         DraftSightBody: {
             controlId: number;
@@ -3006,7 +3018,7 @@ export interface operations {
             };
         };
     };
-    f48cce1fd15ca7bba940afd29e6670d6: {
+    "082fa655487803a0c53eb21544d1acea": {
         parameters: {
             query?: never;
             header?: never;
@@ -3017,7 +3029,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DraftBody"];
+                "application/json": components["schemas"]["DraftChangeBody"];
             };
         };
         responses: {

@@ -111,7 +111,7 @@ export function ControlImport({ project, file, onDone }: { project: Project; fil
                         </tr>
                     </thead>
                 </table>
-                <pre className="max-h-32 whitespace-pre font-mono overflow-auto border-b border-rule bg-paper p-2 text-sm" aria-label="The file’s first rows">
+                <pre className="max-h-32 whitespace-pre font-mono overflow-auto border-b border-rule bg-paper p-2 text-sm">
                     {seen.firstLines.map((l, i) => `${String(i + 1).padStart(3)} ${i < layout.skip ? '✕' : ' '} ${l}`).join('\n')}
                 </pre>
             </div>

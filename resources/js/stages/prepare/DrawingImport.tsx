@@ -64,7 +64,7 @@ export function DrawingImport({ project, file, inspection, onDone }: Props) {
                 {factor === null ? (
                     'Choose the unit: the size of the work is then shown, and should be what you expect.'
                 ) : (
-                    <span aria-label="Size of the work">
+                    <span>
                         That makes the work <Length of={(east - west) * factor} /> from west to east and <Length of={(north - south) * factor} /> from south to north, about northing{' '}
                         <Length of={((north + south) / 2) * factor} />, easting <Length of={((east + west) / 2) * factor} />. Is that so?
                     </span>

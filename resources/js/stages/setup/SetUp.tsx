@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, type Draft, newKey, type SetupState } from '../../api/client';
-import { useDeed, useSetup } from '../../api/hooks';
+import { api, ask, newKey, type SetupState } from '../../api/client';
+import { useChangeDraft, useDeed, useSetup } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Coordinates, Deviation } from '../../parts/Figure';
@@ -82,12 +82,10 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void })
 function Making(props: StageProps & { state: SetupState; onDone: () => void }) {
     const { project, control, state, onDone } = props;
     const { draft } = state;
-    const change = useDeed(project.id, (part: Partial<Draft>) =>
-        ask(api.PUT('/api/v1/projects/{project}/setup', { params: { path: { project: project.id } }, body: { ...bodyOf(draft), ...part } })),
-    );
+    const change = useChangeDraft(project.id);
     const accept = useDeed(project.id, async (key: string) => {
         await ask(api.POST('/api/v1/projects/{project}/setups', { params: { path: { project: project.id } }, body: { key } }));
-        await ask(api.PUT('/api/v1/projects/{project}/setup', { params: { path: { project: project.id } }, body: { ...bodyOf(draft), sights: [] } }));
+        await change.mutateAsync({ sights: [] });
     });
     const [key] = useState(newKey);
     return (
@@ -121,10 +119,4 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void }) {
             {state.solution ? <Solution solution={state.solution} method={draft.method} /> : <Notice kind="info">{state.problem}</Notice>}
         </Sheet>
     );
-}
-
-/** The draft as it is sent back: sights without what was computed of them. */
-function bodyOf(draft: SetupState['draft']): Draft {
-    const { ppm: _, sights, ...rest } = draft;
-    return { ...rest, sights: sights.map(({ controlId, observationId, used }) => ({ controlId, observationId, used })) };
 }

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { Draft, SetupState } from '../../api/client';
@@ -15,18 +16,22 @@ interface Props extends StageProps {
     onSights: (sights: SightBody[]) => Promise<unknown>;
 }
 
+const bodiesOf = (draft: SetupState['draft']): SightBody[] => draft.sights.map(({ controlId, observationId, used }) => ({ controlId, observationId, used }));
+
 /** Sights to control: turn, measure, see raw and reduced, use or leave out. */
 export function Sights({ project, control, draft, onSights }: Props) {
     const candidates = control.filter((c) => draft.method === 'resection' || c.id !== draft.stationControlId);
+    const client = useQueryClient();
     const [chosen, setChosen] = useState<number | null>(null);
     const unsighted = candidates.find((c) => !draft.sights.some((s) => s.controlId === c.id));
     const aim = candidates.find((c) => c.id === chosen) ?? unsighted ?? candidates[0];
     const turn = useDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
-    const bodies: SightBody[] = draft.sights.map(({ controlId, observationId, used }) => ({ controlId, observationId, used }));
+    const bodies = bodiesOf(draft);
     const shoot = useDeed(project.id, async (controlId: number) => {
         const done = await measure(project.id, { purpose: 'setup', controlId });
         // A known backsight is one sight: the newer takes the older one's place.
-        const others = draft.method === 'resection' ? bodies.filter((s) => s.controlId !== controlId) : [];
+        const now = client.getQueryData<SetupState>([project.id, 'setup'])?.draft ?? draft;
+        const others = now.method === 'resection' ? bodiesOf(now).filter((s) => s.controlId !== controlId) : [];
         await onSights([...others, { controlId, observationId: done.observationId as number, used: true }]);
         setChosen(null);
     });

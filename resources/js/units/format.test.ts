@@ -1,0 +1,16 @@
+import { describe, expect, it } from 'vitest';
+import table from '../../../core/tests/tables/figures.json';
+import type { Units } from '../api/client';
+import { formatAngle, formatDeviation, formatDirection, formatLength, formatSmallAngle } from './format';
+
+/** The PDF, written by core, is held to the same table. */
+const length = (style: string) => style as Units['length'];
+const angle = (style: string) => style as Units['angle'];
+
+describe('figures', () => {
+    it.each(table.lengths)('writes the length $text', ({ metres, style, text }) => expect(formatLength(metres, length(style))).toBe(text));
+    it.each(table.deviations)('writes the deviation $text', ({ metres, style, text }) => expect(formatDeviation(metres, length(style))).toBe(text));
+    it.each(table.angles)('writes the angle $text', ({ radians, style, text }) => expect(formatAngle(radians, angle(style))).toBe(text));
+    it.each(table.smallAngles)('writes the small angle $text', ({ radians, style, text }) => expect(formatSmallAngle(radians, angle(style))).toBe(text));
+    it.each(table.directions)('writes the direction $text', (d) => expect(formatDirection(d.azimuth, { direction: d.direction as Units['direction'], angle: angle(d.angle) })).toBe(d.text));
+});

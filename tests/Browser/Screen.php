@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\WebDriverException;
+use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Assert;
+
+/** The screen as a person uses it: what is pressed and filled in is found by its words. */
+final class Screen
+{
+    private const PATIENCE = 12.0;
+
+    public readonly RemoteWebDriver $driver;
+
+    public function __construct(private readonly Chrome $chrome, private readonly string $url)
+    {
+        $this->driver = $chrome->driver;
+    }
+
+    public function open(string $path): self
+    {
+        $this->driver->get($this->url.$path);
+
+        return $this;
+    }
+
+    public function press(string $words): self
+    {
+        $this->find("//*[self::button or self::a or @role='tab'][normalize-space(.)='$words' or @aria-label='$words']", function (RemoteWebElement $e) {
+            if (! $e->isEnabled()) {
+                return null;
+            }
+            // As a person scrolls to what is under the bar at the bottom.
+            $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$e]);
+
+            return [$e->click()];
+        });
+
+        return $this;
+    }
+
+    public function fill(string $label, string $value): self
+    {
+        $this->find($this->field($label), static function (RemoteWebElement $e) use ($value) {
+            $e->click();
+            $e->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys(WebDriverKeys::DELETE);
+            $e->sendKeys($value);
+
+            return [true];
+        });
+
+        return $this;
+    }
+
+    public function choose(string $label, string $option): self
+    {
+        $this->find($this->field($label)."//option[starts-with(normalize-space(.), '$option')]", static fn (RemoteWebElement $e) => [$e->click()]);
+
+        return $this;
+    }
+
+    public function give(string $label, string $file): self
+    {
+        $this->find("//input[@type='file' and @aria-label='$label']", static fn (RemoteWebElement $e) => [$e->sendKeys((string) realpath($file))], false);
+
+        return $this;
+    }
+
+    /** Waits until these words can be read. */
+    public function see(string $words, float $seconds = self::PATIENCE): self
+    {
+        $end = microtime(true) + $seconds;
+        while (! str_contains($this->text(), $words)) {
+            if (microtime(true) > $end) {
+                $this->driver->takeScreenshot(sys_get_temp_dir().'/parlay-failed.png');
+                Assert::fail("“{$words}” was not to be seen in: ".mb_substr($this->text(), 0, 500).' … '.mb_substr($this->text(), -1200));
+            }
+            usleep(60_000);
+        }
+        Assert::assertTrue(true);
+
+        return $this;
+    }
+
+    public function doNotSee(string $words): self
+    {
+        $end = microtime(true) + self::PATIENCE;
+        while (str_contains($this->text(), $words)) {
+            if (microtime(true) > $end) {
+                Assert::fail("“{$words}” was still to be seen.");
+            }
+            usleep(60_000);
+        }
+        Assert::assertTrue(true);
+
+        return $this;
+    }
+
+    public function text(): string
+    {
+        return str_replace(["\u{A0}", "\n"], ' ', (string) $this->driver->executeScript('return document.body.innerText'));
+    }
+
+    public function value(string $label): string
+    {
+        return (string) $this->find($this->field($label), static fn (RemoteWebElement $e) => [$e->getAttribute('value')])[0];
+    }
+
+    /** Touches the plan at a place of the site. */
+    public function touchPlan(float $northing, float $easting): self
+    {
+        usleep(500_000);
+        [$x, $y] = $this->onPlan($northing, $easting);
+        $plan = $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'));
+        (new WebDriverActions($this->driver))->moveToElement($plan, $x + 1, $y + 1)->perform();
+        (new WebDriverActions($this->driver))->moveToElement($plan, $x, $y)->perform();
+        usleep(150_000);
+        (new WebDriverActions($this->driver))->click()->perform();
+        usleep(400_000);
+
+        return $this;
+    }
+
+    /** Zooms to a box around a place, as a person drags it. */
+    public function boxAround(float $northing, float $easting, float $metres): self
+    {
+        $this->press('Zoom to a box');
+        [$x1, $y1] = $this->onPlan($northing + $metres, $easting - $metres);
+        [$x2, $y2] = $this->onPlan($northing - $metres, $easting + $metres);
+        $plan = $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'));
+        (new WebDriverActions($this->driver))->moveToElement($plan, $x1, $y1)->clickAndHold()->moveToElement($plan, intdiv($x1 + $x2, 2), intdiv($y1 + $y2, 2))->moveToElement($plan, $x2, $y2)->release()->perform();
+        usleep(700_000);
+
+        return $this;
+    }
+
+    public function resolution(): float
+    {
+        return $this->view()[2];
+    }
+
+    /** @return array{int, int} pixels from the middle of the plan, as moveToElement counts them */
+    private function onPlan(float $northing, float $easting): array
+    {
+        [$n, $e, $resolution] = $this->view();
+
+        return [(int) round(($easting - $e) / $resolution), (int) round(($n - $northing) / $resolution)];
+    }
+
+    /** @return array{float, float, float, float} */
+    private function view(): array
+    {
+        return array_map(floatval(...), explode(' ', (string) $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'))->getAttribute('data-view')));
+    }
+
+    private function field(string $label): string
+    {
+        return "//*[(self::input or self::select) and (@aria-label=\"$label\" or @id=//label[normalize-space(.)=\"$label\"]/@for)]";
+    }
+
+    /** Tries until an element is there, visible and lets itself be used. */
+    private function find(string $xpath, callable $use, bool $visible = true): array
+    {
+        $end = microtime(true) + self::PATIENCE;
+        $last = 'it is not there';
+        do {
+            foreach ($this->driver->findElements(WebDriverBy::xpath($xpath)) as $element) {
+                try {
+                    $done = ! $visible || $element->isDisplayed() ? $use($element) : null;
+                    if ($done !== null) {
+                        return $done;
+                    }
+                    $last = 'it can’t be used';
+                } catch (StaleElementReferenceException) {
+                    $last = 'it went away';
+                } catch (WebDriverException $e) {
+                    $last = strtok($e->getMessage(), "\n") ?: '';
+                }
+            }
+            usleep(80_000);
+        } while (microtime(true) < $end);
+        $this->driver->takeScreenshot(sys_get_temp_dir().'/parlay-failed.png');
+        Assert::fail("$xpath: $last. On the screen: ".mb_substr($this->text(), 0, 1500));
+    }
+}
