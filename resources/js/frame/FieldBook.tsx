@@ -16,7 +16,7 @@ export function FieldBook({ project }: { project: Project }) {
     const line = useLine();
     return (
         <section className="relative border-t-2 border-ink bg-sheet" style={{ gridArea: 'book' }} aria-label="Field book">
-            <Button kind="bare" className="w-full !justify-start px-3" aria-expanded={open} onClick={() => setOpen(!open)} icon={<NotebookText className="shrink-0" aria-hidden="true" />}>
+            <Button kind="bare" className="w-full !justify-start px-3" aria-label={open ? 'Put the field book away' : 'Pull the field book up'} aria-expanded={open} onClick={() => setOpen(!open)} icon={<NotebookText className="shrink-0" aria-hidden="true" />}>
                 <span className="shrink-0 font-semibold">Field book</span>
                 <span className="figure min-w-0 flex-1 truncate text-left text-sm text-quiet">{entries[0] ? line(entries[0]) : 'Nothing has been measured yet.'}</span>
                 {open ? <ChevronDown /> : <ChevronUp />}

@@ -53,6 +53,18 @@ export function Frame() {
     );
 }
 
+/** Whether the practice drawer is open: kept by the tab, over reloads and from stage to stage. */
+function usePractising(): [boolean, (on: boolean) => void] {
+    const [on, setOn] = useState(() => sessionStorage.getItem('practising') === 'yes');
+    return [
+        on,
+        (next) => {
+            sessionStorage.setItem('practising', next ? 'yes' : 'no');
+            setOn(next);
+        },
+    ];
+}
+
 const FIELD_STAGES = ['set-up', 'stake', 'as-built'];
 
 function OpenProject({ id, stage }: { id: number; stage: StageName }) {
@@ -74,7 +86,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const live = useLive(id, target, FIELD_STAGES.includes(stage));
     const [theme, setTheme] = useState(storedTheme);
     const [folded, setFolded] = useState(false);
-    const [practising, setPractising] = useState(false);
+    const [practising, setPractising] = usePractising();
     const [picking, setPicking] = useState(false);
     const [taken, setTaken] = useState<Taken | null>(null);
     useEffect(() => {

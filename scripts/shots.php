@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+/** Makes the pictures in docs/screenshots/ anew, from the demo data on a running Parlay of its own. */
+
+use Tests\Browser\Chrome;
+use Tests\Browser\Screen;
+use Tests\Running;
+
+require __DIR__.'/../vendor/autoload.php';
+
+$folder = __DIR__.'/../docs/screenshots';
+$parlay = new Running('demo');
+$saltmarsh = $parlay->ask('GET', '/projects')[0]['id'];
+$larkfield = $parlay->ask('GET', '/projects')[1]['id'];
+$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
+$points = array_column($parlay->ask('GET', "/projects/$saltmarsh/points"), null, 'name');
+$nearPoint = static function (string $name, float $north, float $east) use ($parlay, $saltmarsh, $points): void {
+    $p = $points[$name];
+    $parlay->ask('POST', "/projects/$saltmarsh/instrument/turn", ['key' => "shot-{$p['id']}-".random_int(1, 1_000_000), 'pointId' => $p['id']]);
+    $parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $p['northing'] + $north, 'easting' => $p['easting'] + $east, 'elevation' => $p['elevation'] + 0.006, 'atOnce' => true]);
+    sleep(2);
+};
+$take = static function (Screen $screen, string $name) use ($folder): void {
+    usleep(1_200_000);
+    $screen->driver->takeScreenshot("$folder/$name.png");
+    echo "· $name.png\n";
+};
+
+$desk = new Screen(new Chrome(1280, 800), $parlay->url);
+$take($desk->open("/p/$saltmarsh/prepare?do=points")->see('Search 106 points')->press('Make points by touch')->boxAround(78636, 41257, 9)->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])->see('layer ANCHORS'), 'prepare-points');
+$take($desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10'), 'prepare-drawings');
+$take($desk->give('Choose or drop a drawing (DXF)', __DIR__.'/../database/demo/files/saltmarsh-yard.dxf')->see('That makes the work'), 'drawing-before-it-is-taken');
+$take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file (CSV or text)', __DIR__.'/../database/demo/files/saltmarsh-yard-control.csv')->see('As it is read'), 'control-as-it-is-read');
+$take($desk->open("/p/$saltmarsh/set-up")->see('Check shot'), 'set-up-check');
+$nearPoint('B4.4', 0.09, 0.4);
+$take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');
+$take($desk->open("/p/$saltmarsh/as-built")->press('Pull the field book up')->see('AS-BUILT'), 'as-built-field-book');
+$take($desk->open("/p/$saltmarsh/hand-over")->see('dN, dE'), 'hand-over');
+$take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->press('Practice world')->see('the tape reads'), 'practice-world');
+
+$tablet = new Screen(new Chrome(800, 1280), $parlay->url);
+$nearPoint('B4.4', 0.001, -0.002);
+$parlay->ask('POST', '/practice', ['do' => 'nudge', 'up' => -0.005]);
+$tablet->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->press('Sun theme');
+$take($tablet->see('in tolerance'), 'stake-in-tolerance-sun');
+
+$parlay->ask('POST', "/projects/$saltmarsh/instrument/cancel", ['key' => 'shot-cancel-1']);
+$parlay->ask('PATCH', "/projects/$saltmarsh/setup", ['method' => 'resection']);
+foreach (['CP1', 'CP2', 'CP3'] as $mark) {
+    $parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => $mark, 'atOnce' => true]);
+    if ($mark === 'CP1') {
+        $desk->open("/p/$saltmarsh/set-up")->press('Set up anew');
+    }
+    $desk->choose('Next sight', $mark)->press("Measure $mark");
+    Running::until(static fn () => in_array($mark, array_column($parlay->ask('GET', "/projects/$saltmarsh/setup")['draft']['sights'], 'name'), true), 10);
+}
+$desk->see('What would be accepted');
+$desk->driver->executeScript('document.querySelector("[aria-label=\'What would be accepted\']").scrollIntoView({block: "end"})');
+$take($desk, 'set-up-resection');
+
+$task = $parlay->ask('POST', "/projects/$saltmarsh/reports", ['author' => 'I. Inventor'])['id'];
+Running::until(static fn () => $parlay->ask('GET', "/projects/$saltmarsh/tasks/$task")['state'] === 'done', 30);
+$pdf = tempnam(sys_get_temp_dir(), 'report');
+file_put_contents($pdf, (string) file_get_contents("{$parlay->url}/api/v1/projects/$saltmarsh/reports/$task.pdf"));
+exec('pdftoppm -r 70 -f 1 -l 1 -png -singlefile '.escapeshellarg($pdf).' '.escapeshellarg("$folder/report"));
+unlink($pdf);
+echo "· report.png\n";
