@@ -10,7 +10,7 @@ use Tests\Running;
 
 require __DIR__.'/../vendor/autoload.php';
 
-/** @param list<float> $values */
+/** @param  list<float>  $values */
 function part(array $values, float $part): float
 {
     sort($values);

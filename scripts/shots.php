@@ -51,7 +51,7 @@ $parlay->ask('PATCH', "/projects/$saltmarsh/setup", ['method' => 'resection']);
 foreach (['CP1', 'CP2', 'CP3'] as $mark) {
     $parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => $mark, 'atOnce' => true]);
     if ($mark === 'CP1') {
-        $desk->open("/p/$saltmarsh/set-up")->press('Set up anew');
+        $desk->press('Close the practice world')->open("/p/$saltmarsh/set-up")->press('Set up anew');
     }
     $desk->choose('Next sight', $mark)->press("Measure $mark");
     Running::until(static fn () => in_array($mark, array_column($parlay->ask('GET', "/projects/$saltmarsh/setup")['draft']['sights'], 'name'), true), 10);

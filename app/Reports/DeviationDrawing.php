@@ -56,7 +56,7 @@ final class DeviationDrawing
     {
         $parts = array_map($this->arrow(...), $this->rows);
         [$bar, $length] = $this->scaleBar();
-        $labels = count($this->rows) <= 60 ? implode('', array_map($this->label(...), $this->rows)) : '';
+        $labels = $this->labels();
 
         return sprintf(
             '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" font-family="DejaVu Sans"><rect x="1" y="1" width="%3$d" height="%4$d" fill="none" stroke="#888"/>%5$s%6$s%7$s%8$s</svg>',
@@ -79,10 +79,28 @@ final class DeviationDrawing
         return sprintf('<line x1="%.1f" y1="%.1f" x2="%.1f" y2="%.1f" stroke="%s" stroke-width="2"/>%s', $x, $y, $x + $dx, $y + $dy, $out ? '#b3261e' : '#1b6e3c', $symbol);
     }
 
-    private function label(ReportRow $r): string
+    /** Names as far as there is room for them; those that are out come first. */
+    private function labels(): string
     {
-        return sprintf('<text x="%.1f" y="%.1f" font-size="12" fill="#333">%s</text>',
-            ($r->design->easting - $this->west) * $this->scale + 9, self::HEIGHT - ($r->design->northing - $this->south) * $this->scale + 16, htmlspecialchars(mb_substr($r->mark->name, 0, 24)));
+        $rows = $this->rows;
+        usort($rows, static fn (ReportRow $a, ReportRow $b) => ($b->mark->verdict === 'out') <=> ($a->mark->verdict === 'out'));
+        $taken = [];
+        $svg = '';
+        foreach ($rows as $r) {
+            $name = mb_substr($r->mark->name, 0, 24);
+            $x = ($r->design->easting - $this->west) * $this->scale + 9;
+            $y = self::HEIGHT - ($r->design->northing - $this->south) * $this->scale + 16;
+            $width = 8 * mb_strlen($name);
+            foreach ($taken as [$left, $top, $right]) {
+                if ($x < $right && $x + $width > $left && abs($y - $top) < 13) {
+                    continue 2;
+                }
+            }
+            $taken[] = [$x, $y, $x + $width];
+            $svg .= sprintf('<text x="%.1f" y="%.1f" font-size="12" fill="#333">%s</text>', $x, $y, htmlspecialchars($name));
+        }
+
+        return $svg;
     }
 
     /** @return array{string, float} */

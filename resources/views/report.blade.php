@@ -58,10 +58,10 @@
 @if ($drawing !== null)
 <h2>Deviations in plan</h2>
 <img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" style="width: 100%">
-<div class="quiet">○ in tolerance · ▲ out of tolerance. Each arrow runs from the design toward what was found.</div>
+<div class="quiet">○ in tolerance · ▲ out of tolerance. Each arrow runs from the design toward what was found. Names are left out where there is no room; the table has all.</div>
 @endif
 
-<h2>Marks</h2>
+<h2 style="page-break-before: always">Marks</h2>
 <table>
     <thead><tr><th>name</th><th>code</th><th>kind</th><th class="n">{{ $ne ? 'northing' : 'easting' }}<br>design / found</th><th class="n">{{ $ne ? 'easting' : 'northing' }}<br>design / found</th><th class="n">elevation<br>design / found</th><th class="n">dN</th><th class="n">dE</th><th class="n">dH</th><th class="n">plan</th><th>verdict</th></tr></thead>
     @foreach ($report->rows as $r)

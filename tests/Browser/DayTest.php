@@ -84,10 +84,10 @@ final class DayTest extends TestCase
         $s->see('All 3 points are staked: this is the end of the list');
 
         // As-built, report, field book.
-        $s->open("/p/$id/as-built")->fill('Name', 'kerb Ä')->fill('Code', 'KERB')->press('Measure what is built')->see('no design to judge by');
+        $s->open("/p/$id/as-built")->fill('Name', 'kerbÄ')->fill('Code', 'KERB')->press('Measure what is built')->see('no design to judge by');
         $s->choose('Point to stake', 'T1')->press('Measure what is built')->see('found − design');
         $s->press('Pull the field book up')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
-        $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerb Ä', 'free station', 'out of tolerance']);
+        $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'free station', 'out of tolerance']);
 
         // Coming back opens the last project; the link that is cut is said and comes back.
         $s->open('/')->see('Säge "Yard" <b>');

@@ -23,8 +23,8 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
     const tolerance = radiusOf(planTolerance) * R;
     const verdict = g.verdict === 'in' ? 'var(--in)' : planIn ? 'var(--open)' : 'var(--ink)';
     return (
-        <div className="flex flex-[1_0_17rem] items-stretch justify-center gap-3">
-            <svg viewBox="-158 -168 316 324" className="h-64 min-w-0 @2xl:h-84" role="img" aria-label={`Approach dial, ${up} up${planIn ? ', in tolerance in plan' : ''}`}>
+        <div className="flex flex-[1_0_16rem] @2xl:flex-[0_0_auto] items-stretch justify-center gap-3">
+            <svg viewBox="-158 -168 316 324" className="h-64 min-w-0 @2xl:h-72" role="img" aria-label={`Approach dial, ${up} up${planIn ? ', in tolerance in plan' : ''}`}>
                 {planIn ? (
                     <rect x={-R} y={-R} width={2 * R} height={2 * R} rx="10" fill="none" stroke={verdict} strokeWidth="12" />
                 ) : (
@@ -70,7 +70,7 @@ function HeightBar({ raise, tolerance }: { raise: number | null; tolerance: numb
     const y = Math.sign(raise) * radiusOf(Math.abs(raise)) * half;
     const band = radiusOf(tolerance) * half;
     return (
-        <svg viewBox="-30 -168 60 324" className="h-64 shrink-0 @2xl:h-84" role="img" aria-label={`Height${inside ? ', in tolerance' : ''}`}>
+        <svg viewBox="-30 -168 60 324" className="h-64 shrink-0 @2xl:h-72" role="img" aria-label={`Height${inside ? ', in tolerance' : ''}`}>
             <rect x="-9" y={-half} width="18" height={2 * half} fill="none" stroke="var(--ink)" strokeWidth={inside ? 5 : 2} rx={inside ? 0 : 9} />
             <rect x="-9" y={-band} width="18" height={2 * band} fill="var(--in)" fillOpacity="0.25" stroke="var(--in)" strokeWidth="2" />
             <path d={`M-24 ${y} L-10 ${y - 9} V${y + 9}Z`} fill="var(--chalk)" />

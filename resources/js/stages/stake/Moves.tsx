@@ -19,9 +19,9 @@ export function Moves({ guidance: g, by }: { guidance: Schemas['GuidanceResource
     return (
         <dl aria-label="Moves" className="grid flex-[1_0_16rem]">
             {[...moves, { word: g.raise === null ? 'height' : g.raise >= 0 ? 'raise' : 'lower', value: g.raise }].map((m) => (
-                <div key={m.word} className="flex items-baseline justify-between gap-3 border-rule border-b leading-tight">
-                    <dt className="text-lg @2xl:text-2xl">{m.word}</dt>
-                    <dd className="figure font-bold text-3xl @2xl:text-5xl">{m.value === null ? 'no design' : text(m.value)}</dd>
+                <div key={m.word} className="flex flex-wrap items-baseline justify-between gap-x-3 border-rule border-b leading-tight">
+                    <dt className="text-lg @2xl:text-xl">{m.word}</dt>
+                    <dd className="figure font-bold ml-auto text-3xl @2xl:text-4xl">{m.value === null ? 'no design' : text(m.value)}</dd>
                 </div>
             ))}
             <div className="text-sm text-quiet">{by === 'instrument' ? 'as you hold the pole and face the instrument' : 'by the site grid'}</div>
