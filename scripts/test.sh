@@ -39,7 +39,7 @@ count_junit() {
         return
     fi
     local p f s
-    read -r p f s < <(php -r '$x = simplexml_load_file($argv[1]); $t=$f=$s=0; foreach ($x->xpath("//testcase") as $c) { $t++; if ($c->failure || $c->error) $f++; elseif ($c->skipped) $s++; } echo $t-$f-$s, " ", $f, " ", $s;' "$1")
+    read -r p f s < <(php -r '$x = simplexml_load_file($argv[1]); $t=$f=$s=0; foreach ($x->xpath("//testcase") as $c) { $t++; if ($c->failure || $c->error) $f++; elseif ($c->skipped) $s++; } echo $t-$f-$s, " ", $f, " ", $s, "\n";' "$1")
     passed=$((passed + p)); failed=$((failed + f)); skipped=$((skipped + s))
     [ $((p + f)) -gt 0 ] || { failed=$((failed + 1)); say "$2 held no test"; }
 }
