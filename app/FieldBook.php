@@ -20,8 +20,10 @@ final class FieldBook
 {
     private const PAGE = 200;
 
-    /** @param  string|null  $before time stamp; older lines only
-     *  @return list<BookEntry> newest first */
+    /**
+     * @param  string|null  $before time stamp; older lines only
+     *  @return list<BookEntry> newest first
+     */
     public static function page(Project $project, ?string $before): array
     {
         $lines = DB::table('field_book')->where('project_id', $project->id)
@@ -35,10 +37,13 @@ final class FieldBook
         return $lines->map(static fn (\stdClass $l) => self::entry($l, $readings, $setups, $marks))->values()->all();
     }
 
-    /** A mark opens to the reading it came from.
+    /**
+     * A mark opens to the reading it came from.
+     *
      * @param  Collection<int, Observation>  $readings
      *  @param  Collection<int, Setup>  $setups
-     *  @param  Collection<int, Mark>  $marks */
+     *  @param  Collection<int, Mark>  $marks
+     */
     private static function entry(\stdClass $l, Collection $readings, Collection $setups, Collection $marks): BookEntry
     {
         $id = (int) $l->id;

@@ -21,9 +21,11 @@ final class Preparation
 
     private function __construct() {}
 
-    /** @template T
+    /**
+     * @template T
      *  @param  callable(self): T  $work
-     *  @return T */
+     *  @return T
+     */
     public static function step(Project $project, string $label, callable $work): mixed
     {
         return DB::transaction(function () use ($project, $label, $work): mixed {
@@ -39,9 +41,11 @@ final class Preparation
         });
     }
 
-    /** @template M of Model
+    /**
+     * @template M of Model
      *  @param  M  $model not yet stored
-     *  @return M */
+     *  @return M
+     */
     public function create(Model $model): Model
     {
         $model->save();
@@ -103,8 +107,10 @@ final class Preparation
         $row === null ? DB::table($table)->where('id', $id)->delete() : DB::table($table)->updateOrInsert(['id' => $id], $row);
     }
 
-    /** @param  array<string, mixed>|null  $before
-     *  @param  array<string, mixed>|null  $after */
+    /**
+     * @param  array<string, mixed>|null  $before
+     *  @param  array<string, mixed>|null  $after
+     */
     private function note(Model $model, ?array $before, ?array $after): void
     {
         $this->changes[] = ['table' => $model->getTable(), 'id' => $model->getKey(), 'before' => $before, 'after' => $after];

@@ -10,8 +10,6 @@ $sqlite = [
     'foreign_key_constraints' => true,
     'busy_timeout' => 10_000,
     'journal_mode' => 'WAL',
-    // A read that turns into a write fails at once when another has written in between.
-    'transaction_mode' => 'IMMEDIATE',
 ];
 
 return [

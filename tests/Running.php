@@ -51,6 +51,10 @@ final class Running
     public function __destruct()
     {
         $this->stop();
+        $log = (string) @file_get_contents("{$this->data}/storage/parlay.log");
+        if ($log !== '') {
+            fwrite(STDERR, 'Parlay logged an error: '.substr($log, 0, 1500)."\n");
+        }
         exec('rm -rf '.escapeshellarg($this->data).' '.escapeshellarg($this->data.'.log'));
     }
 

@@ -46,8 +46,11 @@ final class AcceptSetup
         });
     }
 
-    /** The control as it was used, so that a later correction can be worked through.
-     * @return array<string, mixed> */
+    /**
+     * The control as it was used, so that a later correction can be worked through.
+     *
+     * @return array<string, mixed>
+     */
     private static function sight(?ControlPoint $c, ?Observation $o, bool $used): array
     {
         return ['observationId' => $o?->id, 'used' => $used, 'controlId' => $c?->id, 'name' => $c?->name, 'northing' => $c?->northing, 'easting' => $c?->easting, 'elevation' => $c?->elevation];

@@ -43,8 +43,11 @@ final class TakeControl
         });
     }
 
-    /** A name that is in the control already makes its row a fault.
-     * @return \Generator<PointRow|RowFault> */
+    /**
+     * A name that is in the control already makes its row a fault.
+     *
+     * @return \Generator<PointRow|RowFault>
+     */
     public static function rows(Project $project, string $upload, Layout $layout): \Generator
     {
         $known = ControlPoint::query()->where('project_id', $project->id)->pluck('id', 'name');
@@ -55,8 +58,11 @@ final class TakeControl
         }
     }
 
-    /** Thrown inside the transaction, so that nothing is half taken.
-     * @param  list<string>  $faults */
+    /**
+     * Thrown inside the transaction, so that nothing is half taken.
+     *
+     * @param  list<string>  $faults
+     */
     private function askAboutFaults(array $faults, int $good, bool $leaveOut): void
     {
         if ($good === 0) {

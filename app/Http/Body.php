@@ -14,10 +14,12 @@ final class Body
 {
     private const LONGEST_TEXT = 20_000;
 
-    /** @template T of object
+    /**
+     * @template T of object
      *  @param  class-string<T>  $class
      *  @return T
-     *  @throws InvalidBody */
+     *  @throws InvalidBody
+     */
     public static function read(Request $request, string $class): object
     {
         $data = $request->isMethod('GET') ? self::fromQuery($request, $class) : json_decode($request->getContent() ?: '{}', true);
@@ -28,12 +30,15 @@ final class Body
         return self::restore($data, $class);
     }
 
-    /** A body that was stored as JSON.
+    /**
+     * A body that was stored as JSON.
+     *
      * @template T of object
      *  @param  array<array-key, mixed>  $data
      *  @param  class-string<T>  $class
      *  @return T
-     *  @throws InvalidBody */
+     *  @throws InvalidBody
+     */
     public static function restore(array $data, string $class): object
     {
         $errors = [];
@@ -41,11 +46,13 @@ final class Body
         return self::build($class, $data, '', $errors) ?? throw new InvalidBody($errors);
     }
 
-    /** @template T of object
+    /**
+     * @template T of object
      *  @param  class-string<T>  $class
      *  @param  array<array-key, mixed>  $data
      *  @param  array<string, string>  $errors
-     *  @return T|null */
+     *  @return T|null
+     */
     private static function build(string $class, array $data, string $path, array &$errors): ?object
     {
         $arguments = [];
@@ -89,8 +96,10 @@ final class Body
         return self::single($value, $type->getName(), $field, $errors);
     }
 
-    /** @param  array<string, string>  $errors
-     *  @return list<mixed> */
+    /**
+     * @param  array<string, string>  $errors
+     *  @return list<mixed>
+     */
     private static function listed(mixed $value, string $type, string $field, array &$errors): array
     {
         if (! is_array($value) || ! array_is_list($value) || count($value) > 100_000) {
@@ -141,9 +150,11 @@ final class Body
         return $type === 'float' ? (float) $value : $value;
     }
 
-    /** Query strings carry text; numbers and truth are made of it where the body wants them.
+    /**
+     * Query strings carry text; numbers and truth are made of it where the body wants them.
      *  @param  class-string  $class
-     *  @return array<array-key, mixed> */
+     *  @return array<array-key, mixed>
+     */
     private static function fromQuery(Request $request, string $class): array
     {
         $data = $request->query->all();

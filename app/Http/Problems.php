@@ -15,7 +15,7 @@ final class Problems
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([\DomainException::class]);
+        $exceptions->dontReport([\DomainException::class, NeedsConfirmation::class]);
         $exceptions->render(static fn (InvalidBody $e) => self::answer(422, $e->getMessage(), ['errors' => $e->errors]));
         $exceptions->render(static fn (NeedsConfirmation $e) => self::answer(409, $e->getMessage(), ['reason' => $e->reason, 'evidence' => $e->evidence]));
         $exceptions->render(static fn (\DomainException $e) => self::answer(422, $e->getMessage()));

@@ -13,8 +13,11 @@ final class Design extends Model
 
     protected $casts = ['remarks' => 'array'];
 
-    /** Without their packed shapes, which are fetched a layer at a time.
-     * @return HasMany<DesignLayer, $this> */
+    /**
+     * Without their packed shapes, which are fetched a layer at a time.
+     *
+     * @return HasMany<DesignLayer, $this>
+     */
     public function layers(): HasMany
     {
         return $this->hasMany(DesignLayer::class)->select(['id', 'design_id', 'name', 'colour', 'visible', 'count', 'kinds', 'strings', 'extent'])->orderBy('id');

@@ -73,8 +73,11 @@ final class Project extends Model
         return $this->hasMany(Observation::class);
     }
 
-    /** The setup that holds: the one accepted last.
-     * @return HasOne<Setup, $this> */
+    /**
+     * The setup that holds: the one accepted last.
+     *
+     * @return HasOne<Setup, $this>
+     */
     public function currentSetup(): HasOne
     {
         return $this->hasOne(Setup::class)->ofMany('id', 'max');

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Database\ImmediateConnection;
 use App\Instrument\StandInDriver;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
@@ -14,6 +16,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('sqlite', static fn ($pdo, string $database, string $prefix, array $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
         // The one place that names an instrument: another driver is bound here.
         $this->app->bind(TotalStation::class, fn () => new StandInDriver(config()->string('parlay.instrument_address')));
     }

@@ -38,8 +38,10 @@ final class DeviationDrawing
         $this->exaggeration = $largest <= 0 ? 1.0 : self::round(60 / ($largest * $this->scale));
     }
 
-    /** @param  list<ReportRow>  $rows
-     *  @return string|null SVG, null where no mark has a design */
+    /**
+     * @param  list<ReportRow>  $rows
+     *  @return string|null SVG, null where no mark has a design
+     */
     public static function svg(array $rows, LengthStyle $style): ?string
     {
         $latest = [];

@@ -8,7 +8,9 @@ use App\Models\Task;
 
 interface Work
 {
-    /** @return array<string, mixed> what the browser is told
-     *  @throws \DomainException with a sentence for the person */
+    /**
+     * @return array<string, mixed> what the browser is told
+     *  @throws \DomainException with a sentence for the person
+     */
     public function __invoke(Task $task): array;
 }

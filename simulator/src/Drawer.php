@@ -15,9 +15,11 @@ final class Drawer
 
     public function __construct(private readonly StandIn $instrument) {}
 
-    /** @param  array<array-key, mixed>  $deed
+    /**
+     * @param  array<array-key, mixed>  $deed
      *  @return array<string, mixed> the world as it now is
-     *  @throws \InvalidArgumentException|\DomainException with a sentence for whoever asked */
+     *  @throws \InvalidArgumentException|\DomainException with a sentence for whoever asked
+     */
     public function do(array $deed): array
     {
         $world = $this->instrument->world;
@@ -108,8 +110,11 @@ final class Drawer
         $pole->tiltAzimuth = $this->number($deed, 'tiltAzimuth', $pole->tiltAzimuth);
     }
 
-    /** A mark by name, or coordinates.
-     * @param  array<array-key, mixed>  $deed */
+    /**
+     * A mark by name, or coordinates.
+     *
+     * @param  array<array-key, mixed>  $deed
+     */
     private function place(array $deed): Position
     {
         $mark = $this->text($deed, 'mark');

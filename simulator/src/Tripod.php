@@ -9,9 +9,11 @@ use Parlay\Core\Geometry\Position;
 /** Where the instrument really stands. */
 final class Tripod
 {
-    /** @param  Position  $foot under the trunnion axis
+    /**
+     * @param  Position  $foot under the trunnion axis
      *  @param  float  $circleZero true grid azimuth of the circle's zero
-     *  @param  float  $tilt of the vertical axis, radians; beyond the compensator's range the instrument refuses */
+     *  @param  float  $tilt of the vertical axis, radians; beyond the compensator's range the instrument refuses
+     */
     public function __construct(
         public Position $foot,
         public float $height = 1.6,

@@ -57,9 +57,11 @@ final class Chrome
         return (int) substr((string) strrchr($name, ':'), 1);
     }
 
-    /** @template T
+    /**
+     * @template T
      *  @param  callable(): T  $try
-     *  @return T */
+     *  @return T
+     */
     private static function patiently(callable $try): mixed
     {
         for ($i = 0; ; $i++) {

@@ -194,7 +194,7 @@ final class DayTest extends TestCase
         if (! Running::until($led, 5)) {
             $s->press('Turn to the point again');
         }
-        self::assertTrue(Running::until($led, 10), $s->text());
+        self::assertTrue(Running::until($led, 10), 'Not led: '.json_encode([self::$parlay->ask('GET', '/practice'), file_get_contents(self::$parlay->data.'/instrument.json')]));
     }
 
     /** @param  list<string>  $expected */

@@ -153,6 +153,33 @@ final class FieldTest extends FeatureTestCase
         self::assertGreaterThan(0, (int) DB::scalar('PRAGMA busy_timeout'));
     }
 
+    public function test_a_transaction_holds_the_right_to_write_from_its_beginning(): void
+    {
+        $other = new \PDO("sqlite:{$this->data}/parlay.sqlite");
+        $other->exec('PRAGMA busy_timeout = 0');
+        $write = static fn () => $other->exec("UPDATE projects SET name = 'written by another'");
+        DB::transaction(static function () use ($write): void {
+            DB::table('projects')->count();
+            try {
+                $write();
+                self::fail('Another wrote between reading and writing.');
+            } catch (\PDOException $e) {
+                self::assertStringContainsString('locked', $e->getMessage());
+            }
+            DB::table('projects')->update(['name' => 'mine']);
+        });
+        self::assertSame('mine', DB::table('projects')->value('name'));
+        self::assertSame(1, $write(), 'afterwards it may');
+        try {
+            DB::transaction(static function (): void {
+                DB::table('projects')->update(['name' => 'not to be kept']);
+                throw new \DomainException('no');
+            });
+        } catch (\DomainException) {
+            self::assertSame('written by another', DB::table('projects')->value('name'));
+        }
+    }
+
     public function test_the_field_book_tells_the_day_in_order_with_raw_readings(): void
     {
         $this->setUpInstrument($this->project);

@@ -85,7 +85,7 @@ final class RunningTest extends TestCase
     public function test_an_import_whose_worker_is_killed_leaves_nothing_half_stored(): void
     {
         $layers = '';
-        for ($i = 0; $i < 60_000; $i++) {
+        for ($i = 0; $i < 250_000; $i++) {
             $layers .= "0\nLINE\n8\nL\n10\n$i\n20\n0\n11\n$i\n21\n5\n";
         }
         $upload = $this->upload("0\nSECTION\n2\nENTITIES\n{$layers}0\nENDSEC\n0\nEOF\n");
@@ -99,7 +99,7 @@ final class RunningTest extends TestCase
         self::assertSame([], self::ask('GET', '/designs'));
         $task = self::ask('POST', '/designs', ['upload' => $upload, 'name' => 'Big', 'unit' => 'm', 'layers' => ['L'], 'heights' => 'dropped'])['id'];
         self::assertTrue(Running::until(static fn () => self::ask('GET', "/tasks/$task")['state'] === 'done', 20.0));
-        self::assertSame(60_000, self::ask('GET', '/designs')[0]['layers'][0]['count']);
+        self::assertSame(250_000, self::ask('GET', '/designs')[0]['layers'][0]['count']);
     }
 
     public function test_two_starts_on_one_folder_and_a_used_port_are_refused_in_one_sentence(): void

@@ -10,8 +10,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class ComputeSetupBody
 {
-    /** Angle in seconds, distances in millimetres and ppm, as instruments state them.
-     *  @param  list<ControlReadingBody>  $sights */
+    /**
+     * Angle in seconds, distances in millimetres and ppm, as instruments state them.
+     *  @param  list<ControlReadingBody>  $sights
+     */
     public function __construct(
         public SetupMethod $method,
         #[ListOf(ControlReadingBody::class)]

@@ -11,8 +11,10 @@ final class Delete extends OA\Delete
 {
     use Describes;
 
-    /** @param  class-string|null  $body
-     *  @param  class-string|null  $returns */
+    /**
+     * @param  class-string|null  $body
+     *  @param  class-string|null  $returns
+     */
     public function __construct(string $path, string $summary, ?string $body = null, ?string $returns = null, bool $list = false)
     {
         parent::__construct(path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, null), requestBody: self::bodyOf($body), responses: self::responsesOf($returns, $list, 'application/json'));

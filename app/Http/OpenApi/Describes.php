@@ -24,8 +24,10 @@ trait Describes
         return $parameters;
     }
 
-    /** @param  class-string|null  $returns
-     *  @return list<OA\Response> */
+    /**
+     * @param  class-string|null  $returns
+     *  @return list<OA\Response>
+     */
     private static function responsesOf(?string $returns, bool $list, string $media): array
     {
         $ref = $returns === null ? null : '#/components/schemas/'.class_basename($returns);

@@ -12,8 +12,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class DesignResource
 {
-    /** @param  list<string>  $remarks
-     *  @param  list<LayerResource>  $layers */
+    /**
+     * @param  list<string>  $remarks
+     *  @param  list<LayerResource>  $layers
+     */
     public function __construct(
         public int $id,
         public string $name,

@@ -11,10 +11,12 @@ use Parlay\Core\Units\LengthUnit;
 #[OA\Schema]
 final readonly class InspectionResource
 {
-    /** @param  list<float>  $extent
+    /**
+     * @param  list<float>  $extent
      *  @param  list<float>  $heights
      *  @param  list<InspectedLayer>  $layers
-     *  @param  list<string>  $remarks */
+     *  @param  list<string>  $remarks
+     */
     public function __construct(
         public ?LengthUnit $declaredUnit,
         public string $version,

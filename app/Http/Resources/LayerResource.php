@@ -11,9 +11,11 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class LayerResource
 {
-    /** @param  list<KindCount>  $kinds
+    /**
+     * @param  list<KindCount>  $kinds
      *  @param  list<string>  $strings
-     *  @param  list<float>  $extent */
+     *  @param  list<float>  $extent
+     */
     public function __construct(
         public int $id,
         public string $name,

@@ -10,9 +10,11 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class PointsPreview
 {
-    /** @param  list<string>  $firstLines
+    /**
+     * @param  list<string>  $firstLines
      *  @param  list<RowResource>  $rows
-     *  @param  list<FaultResource>  $faults */
+     *  @param  list<FaultResource>  $faults
+     */
     public function __construct(
         public string $fileName,
         public ?LayoutResource $layout,

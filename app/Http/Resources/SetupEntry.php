@@ -11,8 +11,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class SetupEntry
 {
-    /** @param  list<ResidualResource>  $residuals
-     *  @param  list<string>  $cautions */
+    /**
+     * @param  list<ResidualResource>  $residuals
+     *  @param  list<string>  $cautions
+     */
     public function __construct(
         public AcceptedSetup $setup,
         #[ListOf(ResidualResource::class)]

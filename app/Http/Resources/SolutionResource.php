@@ -12,8 +12,10 @@ use Parlay\Core\Setup\SightResidual;
 #[OA\Schema]
 final readonly class SolutionResource
 {
-    /** @param  list<ResidualResource>  $residuals
-     *  @param  list<string>  $cautions */
+    /**
+     * @param  list<ResidualResource>  $residuals
+     *  @param  list<string>  $cautions
+     */
     public function __construct(
         public float $northing,
         public float $easting,

@@ -10,9 +10,11 @@ final class Cholesky
     /** Pivots this much smaller than the diagonal they came from mean that the unknown is not determined. */
     private const SINGULAR = 1e-12;
 
-    /** @param  list<list<float>>  $matrix
+    /**
+     * @param  list<list<float>>  $matrix
      *  @return list<list<float>>
-     *  @throws NoSolution where it is singular within rounding */
+     *  @throws NoSolution where it is singular within rounding
+     */
     public static function invert(array $matrix): array
     {
         $size = count($matrix);
@@ -41,8 +43,10 @@ final class Cholesky
         return $inverse;
     }
 
-    /** @param  list<list<float>>  $matrix
-     *  @return list<list<float>> */
+    /**
+     * @param  list<list<float>>  $matrix
+     *  @return list<list<float>>
+     */
     private static function lowerTriangle(array $matrix): array
     {
         $lower = [];

@@ -16,8 +16,10 @@ final class LeastSquares
 
     private const SETTLED = 1e-9;
 
-    /** @param  list<float>  $start approximate unknowns
-     *  @throws NoSolution */
+    /**
+     * @param  list<float>  $start approximate unknowns
+     *  @throws NoSolution
+     */
     public static function solve(Model $model, array $start): Solution
     {
         $unknowns = $start;
@@ -41,8 +43,10 @@ final class LeastSquares
         throw NoSolution::diverged(self::ROUNDS);
     }
 
-    /** @param  list<float>  $unknowns
-     *  @param  list<list<float>>  $inverse */
+    /**
+     * @param  list<float>  $unknowns
+     *  @param  list<list<float>>  $inverse
+     */
     private static function finish(Model $model, array $unknowns, array $inverse): Solution
     {
         $residuals = [];
@@ -56,8 +60,10 @@ final class LeastSquares
         return new Solution($unknowns, $inverse, $residuals, $redundancy, $redundancy > 0 ? $sum / $redundancy : 1.0);
     }
 
-    /** @param  list<Equation>  $equations
-     *  @return array{list<list<float>>, list<float>} */
+    /**
+     * @param  list<Equation>  $equations
+     *  @return array{list<list<float>>, list<float>}
+     */
     private static function normalEquations(array $equations, int $size): array
     {
         $normal = array_fill(0, $size, array_fill(0, $size, 0.0));
@@ -75,8 +81,10 @@ final class LeastSquares
         return [$normal, $right];
     }
 
-    /** @param  list<float>  $a
-     *  @param  list<float>  $b */
+    /**
+     * @param  list<float>  $a
+     *  @param  list<float>  $b
+     */
     private static function dot(array $a, array $b): float
     {
         $sum = 0.0;

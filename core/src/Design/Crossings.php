@@ -37,9 +37,11 @@ final class Crossings
         return $s->kind === ShapeKind::Arc || $s->kind === ShapeKind::Circle;
     }
 
-    /** @param  list<float>  $p
+    /**
+     * @param  list<float>  $p
      *  @param  list<float>  $q
-     *  @return list<array{float, float}> */
+     *  @return list<array{float, float}>
+     */
     private static function lines(array $p, array $q): array
     {
         $px = $p[3] - $p[0];
@@ -55,9 +57,11 @@ final class Crossings
         return [[$p[0] + $t * $px, $p[1] + $t * $py]];
     }
 
-    /** @param  list<float>  $l
+    /**
+     * @param  list<float>  $l
      *  @param  list<float>  $c
-     *  @return list<array{float, float}> */
+     *  @return list<array{float, float}>
+     */
     private static function lineAndCircle(array $l, array $c): array
     {
         $length = hypot($l[3] - $l[0], $l[4] - $l[1]);
@@ -81,9 +85,11 @@ final class Crossings
         );
     }
 
-    /** @param  list<float>  $a
+    /**
+     * @param  list<float>  $a
      *  @param  list<float>  $b
-     *  @return list<array{float, float}> */
+     *  @return list<array{float, float}>
+     */
     private static function circles(array $a, array $b): array
     {
         $dx = $b[0] - $a[0];

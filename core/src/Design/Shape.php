@@ -92,8 +92,11 @@ final readonly class Shape
         return self::position($v[0] + $v[3] * cos($t) + $v[5] * sin($t), $v[1] + $v[4] * cos($t) + $v[6] * sin($t), $v[2]);
     }
 
-    /** Ends, and the quadrants that the sweep passes.
-     * @return array{float, float, float, float} */
+    /**
+     * Ends, and the quadrants that the sweep passes.
+     *
+     * @return array{float, float, float, float}
+     */
     private function arcBounds(): array
     {
         [$cx, $cy, , $r, $start, $sweep] = $this->v;

@@ -25,8 +25,10 @@ final class Spot
         };
     }
 
-    /** The crossing of two shapes nearest to where was pointed; its elevation is the first shape's there.
-     *  @throws NoSuchSpot */
+    /**
+     * The crossing of two shapes nearest to where was pointed; its elevation is the first shape's there.
+     *  @throws NoSuchSpot
+     */
     public static function crossing(Shape $a, Shape $b, Position $near): Position
     {
         $found = Crossings::between($a, $b);

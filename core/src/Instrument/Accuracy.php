@@ -21,8 +21,10 @@ final readonly class Accuracy
         public float $height = 0.001,
     ) {}
 
-    /** @param  float  $seconds mean of two faces
-     *  @param  float  $millimetres constant part of the distance */
+    /**
+     * @param  float  $seconds mean of two faces
+     *  @param  float  $millimetres constant part of the distance
+     */
     public static function stated(float $seconds, float $millimetres, float $ppm): self
     {
         return new self(Angle::seconds($seconds), $millimetres / 1000, $ppm);

@@ -41,8 +41,10 @@ final readonly class Station
         return Angle::wrap($circle + $this->orientation);
     }
 
-    /** Circle and zenith at which a target over this place is found; level where a height is missing.
-     *  @return array{circle: float, zenith: float} */
+    /**
+     * Circle and zenith at which a target over this place is found; level where a height is missing.
+     *  @return array{circle: float, zenith: float}
+     */
     public function aimAt(Position $place, float $targetHeight): array
     {
         $distance = $this->mark->distanceTo($place);

@@ -15,13 +15,17 @@ interface TotalStation
     /** @throws LinkLost where nobody answers */
     public function open(): void;
 
-    /** Begins what is asked; how it ended comes as a report with the same number.
-     *  @throws LinkLost */
+    /**
+     * Begins what is asked; how it ended comes as a report with the same number.
+     *  @throws LinkLost
+     */
     public function send(int $number, Instruction $instruction): void;
 
-    /** What was reported since, waiting at most so long for the first.
+    /**
+     * What was reported since, waiting at most so long for the first.
      *  @return list<Report>
-     *  @throws LinkLost */
+     *  @throws LinkLost
+     */
     public function reports(float $seconds): array;
 
     public function close(): void;

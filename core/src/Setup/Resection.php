@@ -23,8 +23,10 @@ final class Resection
     /** Sights whose lines meet flatter than this fix the place badly across them. */
     private const FLAT = 20.0;
 
-    /** @param  list<ControlSight>  $sights used or not; all get residuals
-     *  @throws CannotSetUp */
+    /**
+     * @param  list<ControlSight>  $sights used or not; all get residuals
+     *  @throws CannotSetUp
+     */
     public static function solve(array $sights, float $instrumentHeight, Accuracy $accuracy): SetupSolution
     {
         $used = array_values(array_filter($sights, static fn (ControlSight $s) => $s->used));
@@ -83,8 +85,10 @@ final class Resection
         );
     }
 
-    /** @param  list<ControlSight>  $used
-     *  @return list<string> */
+    /**
+     * @param  list<ControlSight>  $used
+     *  @return list<string>
+     */
     private static function cautions(array $used, Station $station, Solution $plan, ?StationHeight $height): array
     {
         $cautions = [];
@@ -106,8 +110,10 @@ final class Resection
         return $cautions;
     }
 
-    /** The widest angle, in degrees off a common line, that any two used sights make; small means all in line.
-     *  @param  list<ControlSight>  $used */
+    /**
+     * The widest angle, in degrees off a common line, that any two used sights make; small means all in line.
+     *  @param  list<ControlSight>  $used
+     */
     private static function flattest(array $used, Station $station): float
     {
         $widest = 0.0;

@@ -9,8 +9,10 @@ use Parlay\Core\Geometry\Position;
 /** The shift and turn, without scale, that lays what was measured on the control; closed form of plane rigid fitting. */
 final class ResectionStart
 {
-    /** @param  non-empty-list<ControlSight>  $sights
-     *  @return list<float> northing and easting from the origin, orientation */
+    /**
+     * @param  non-empty-list<ControlSight>  $sights
+     *  @return list<float> northing and easting from the origin, orientation
+     */
     public static function find(array $sights, Position $origin): array
     {
         $count = count($sights);

@@ -15,8 +15,10 @@ final readonly class StationHeight
         public int $sights,
     ) {}
 
-    /** @param  list<ControlSight>  $used
-     *  @return self|null null where no control point has an elevation */
+    /**
+     * @param  list<ControlSight>  $used
+     *  @return self|null null where no control point has an elevation
+     */
     public static function mean(array $used, float $instrumentHeight, Accuracy $accuracy): ?self
     {
         $sum = $weights = 0.0;

@@ -15,8 +15,10 @@ final class LengthText
 
     private const NUMBER = '(?:\d+(?:[.,]\d+)*|[.,]\d+)';
 
-    /** @return non-empty-list<float> metres, distinct, the likelier reading first
-     *  @throws UnreadableText */
+    /**
+     * @return non-empty-list<float> metres, distinct, the likelier reading first
+     *  @throws UnreadableText
+     */
     public static function read(string $text, LengthStyle $style): array
     {
         $plain = trim(strtr($text, self::MARKS));
@@ -40,8 +42,11 @@ final class LengthText
         return array_values(array_unique($readings));
     }
 
-    /** 12-3 1/2 is twelve feet three and a half where the project works in feet-inches.
-     * @return list<float> */
+    /**
+     * 12-3 1/2 is twelve feet three and a half where the project works in feet-inches.
+     *
+     * @return list<float>
+     */
     private static function feetInchesWithDash(string $text, LengthStyle $style): array
     {
         if ($style->inchParts() === null || ! preg_match('~^(-?)(\d+)-(\d+)(?: (\d+)/(\d+))?$~', $text, $m)) {
@@ -55,8 +60,11 @@ final class LengthText
         return [($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 12 + (int) $m[3] + $fraction) * 0.0254];
     }
 
-    /** The text with its commas read as decimal marks, and again as thousands marks.
-     * @return list<string> */
+    /**
+     * The text with its commas read as decimal marks, and again as thousands marks.
+     *
+     * @return list<string>
+     */
     private static function commaReadings(string $text): array
     {
         if (! str_contains($text, ',')) {
@@ -98,8 +106,10 @@ final class LengthText
         }
     }
 
-    /** A factor keeps its unit only where it is the one length of its product: 2*0.15 is two of 0.15.
-     *  @return array{float, string}|null metres and the text that follows */
+    /**
+     * A factor keeps its unit only where it is the one length of its product: 2*0.15 is two of 0.15.
+     *  @return array{float, string}|null metres and the text that follows
+     */
     private static function product(string $text, LengthUnit $unit): ?array
     {
         $first = self::atom($text);

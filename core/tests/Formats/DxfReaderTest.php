@@ -54,8 +54,11 @@ final class DxfReaderTest extends TestCase
         return [['R12'], ['R2000'], ['R2004'], ['R2007'], ['R2010'], ['R2013'], ['R2018']];
     }
 
-    /** Ends and middle of what is open, centre and a radius of what is round; ends in a fixed order, since mirroring swaps them.
-     * @return list<float> */
+    /**
+     * Ends and middle of what is open, centre and a radius of what is round; ends in a fixed order, since mirroring swaps them.
+     *
+     * @return list<float>
+     */
     private static function places(Shape $s): array
     {
         $xy = static fn (float $part) => [$s->pointAt($part)->easting, $s->pointAt($part)->northing];

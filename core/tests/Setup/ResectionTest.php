@@ -160,8 +160,10 @@ final class ResectionTest extends TestCase
         self::assertLessThan(0.98 * 400, $within);
     }
 
-    /** @param  array<string, array{float, float, float}>  $control
-     * @return list<ControlSight> */
+    /**
+     * @param  array<string, array{float, float, float}>  $control
+     * @return list<ControlSight>
+     */
     private static function sights(array $control, Position $true, float $orientation): array
     {
         $sights = [];

@@ -23,8 +23,11 @@ final class SaltmarshYard
 
     private const COLUMNS = 6;
 
-    /** Millimetres from metres along (u) and across (v) the hall.
-     * @return array{float, float, float} */
+    /**
+     * Millimetres from metres along (u) and across (v) the hall.
+     *
+     * @return array{float, float, float}
+     */
     private static function mm(float $u, float $v, float $z = self::SLAB): array
     {
         $turn = deg2rad(self::TURN);

@@ -9,8 +9,10 @@ final class Colours
 {
     private const FIRST = [1 => '#ff0000', '#ffff00', '#00ff00', '#00ffff', '#0000ff', '#ff00ff', '#000000', '#808080', '#c0c0c0'];
 
-    /** @param  int  $index colour number; negative where the layer is off
-     *  @param  int|null  $trueColour 24-bit value of group 420 */
+    /**
+     * @param  int  $index colour number; negative where the layer is off
+     *  @param  int|null  $trueColour 24-bit value of group 420
+     */
     public static function hex(int $index, ?int $trueColour = null): string
     {
         if ($trueColour !== null) {

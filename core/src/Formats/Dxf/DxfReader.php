@@ -30,8 +30,10 @@ final class DxfReader
         $this->placement = new Placement($options);
     }
 
-    /** @param  resource  $stream seekable, at its beginning
-     *  @throws UnreadableDrawing */
+    /**
+     * @param  resource  $stream seekable, at its beginning
+     *  @throws UnreadableDrawing
+     */
     public static function read($stream, ReadOptions $options = new ReadOptions): Drawing
     {
         return (new self(TagReader::open($stream), $options))->drawing();
@@ -110,8 +112,11 @@ final class DxfReader
         }
     }
 
-    /** Entities one by one; vertices are gathered into their polyline.
-     * @return \Generator<Entity> */
+    /**
+     * Entities one by one; vertices are gathered into their polyline.
+     *
+     * @return \Generator<Entity>
+     */
     private function entitiesUntil(string $end): \Generator
     {
         $entity = null;

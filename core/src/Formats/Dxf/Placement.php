@@ -153,8 +153,10 @@ final class Placement
         }
     }
 
-    /** @param  array{ShapeKind, list<float>}  $shape
-     *  @param  list<string>  $within */
+    /**
+     * @param  array{ShapeKind, list<float>}  $shape
+     *  @param  list<string>  $within
+     */
     private function add(string $layerName, array $shape, int $number, array $within, ?string $string = null): void
     {
         if ($this->wanted !== null && ! isset($this->wanted[$layerName])) {

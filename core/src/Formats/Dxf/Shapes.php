@@ -36,8 +36,11 @@ final class Shapes
         return [[ShapeKind::Arc, [$e->real(10), $e->real(20), $e->real(30), abs($e->real(40)), deg2rad($e->real(50)), deg2rad($sweep <= 0 ? $sweep + 360 : $sweep)]]];
     }
 
-    /** A text that is aligned stands at its second point.
-     * @return array{float, float, float} */
+    /**
+     * A text that is aligned stands at its second point.
+     *
+     * @return array{float, float, float}
+     */
     private static function textPlace(Entity $e): array
     {
         $aligned = ($e->integer(72) !== 0 || $e->integer(73) !== 0) && $e->has(11);
@@ -69,8 +72,11 @@ final class Shapes
         return array_values($vertices);
     }
 
-    /** Meshes and polyfaces (flags 16 and 64) are left to a later reader.
-     * @return list<array{ShapeKind, list<float>}> */
+    /**
+     * Meshes and polyfaces (flags 16 and 64) are left to a later reader.
+     *
+     * @return list<array{ShapeKind, list<float>}>
+     */
     private static function polyline(Entity $e): array
     {
         $flags = $e->integer(70);
@@ -85,8 +91,10 @@ final class Shapes
         return ($flags & (16 | 64)) !== 0 ? [] : self::chain($vertices, ($flags & 1) === 1);
     }
 
-    /** @param  list<array{float, float, float, float}>  $vertices
-     *  @return list<array{ShapeKind, list<float>}> */
+    /**
+     * @param  list<array{float, float, float, float}>  $vertices
+     *  @return list<array{ShapeKind, list<float>}>
+     */
     private static function chain(array $vertices, bool $closed): array
     {
         $count = count($vertices);
@@ -101,10 +109,12 @@ final class Shapes
         return $shapes;
     }
 
-    /** The bulge is the tangent of a quarter of the included angle, positive counter-clockwise.
+    /**
+     * The bulge is the tangent of a quarter of the included angle, positive counter-clockwise.
      *  @param  array{float, float, float, float}  $p
      *  @param  array{float, float, float, float}  $q
-     *  @return array{ShapeKind, list<float>}|null null for no length */
+     *  @return array{ShapeKind, list<float>}|null null for no length
+     */
     private static function segment(array $p, array $q): ?array
     {
         [$dx, $dy, $bulge] = [$q[0] - $p[0], $q[1] - $p[1], $p[3]];

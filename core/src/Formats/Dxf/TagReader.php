@@ -14,8 +14,10 @@ final class TagReader
     /** @param  resource  $stream */
     private function __construct(private $stream) {}
 
-    /** @param  resource  $stream seekable, at its beginning
-     *  @throws UnreadableDrawing where the first bytes are those of something else */
+    /**
+     * @param  resource  $stream seekable, at its beginning
+     *  @throws UnreadableDrawing where the first bytes are those of something else
+     */
     public static function open($stream): self
     {
         $head = (string) fread($stream, 64);
@@ -41,9 +43,11 @@ final class TagReader
         return new self($stream);
     }
 
-    /** The next pair, or null at the end of the file.
+    /**
+     * The next pair, or null at the end of the file.
      *  @return array{int, string}|null
-     *  @throws UnreadableDrawing */
+     *  @throws UnreadableDrawing
+     */
     public function next(): ?array
     {
         $code = fgets($this->stream, self::LONGEST_LINE);

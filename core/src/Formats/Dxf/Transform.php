@@ -56,8 +56,10 @@ final readonly class Transform
         );
     }
 
-    /** @param  list<float>  $v values of a Shape
-     *  @return array{ShapeKind, list<float>} an arc scaled unevenly becomes an ellipse */
+    /**
+     * @param  list<float>  $v values of a Shape
+     *  @return array{ShapeKind, list<float>} an arc scaled unevenly becomes an ellipse
+     */
     public function apply(ShapeKind $kind, array $v): array
     {
         [$x, $y, $z] = $this->point($v[0], $v[1], $v[2]);
@@ -72,8 +74,10 @@ final readonly class Transform
         };
     }
 
-    /** @param  list<float>  $v
-     *  @return array{ShapeKind, list<float>} */
+    /**
+     * @param  list<float>  $v
+     *  @return array{ShapeKind, list<float>}
+     */
     private function round(ShapeKind $kind, array $v, float $x, float $y, float $z): array
     {
         $scale = hypot($this->a, $this->c);

@@ -28,8 +28,10 @@ final class LayoutGuess
         return new Layout($separator, $mark, $skip, $columns, self::unit(implode(' ', $heading), $cells, $columns, $mark) ?? $unit);
     }
 
-    /** The one that cuts most rows into the same number of cells, at least three.
-     *  @param  list<string>  $rows */
+    /**
+     * The one that cuts most rows into the same number of cells, at least three.
+     *  @param  list<string>  $rows
+     */
     private static function separator(array $rows): string
     {
         $best = [0, ','];
@@ -59,8 +61,11 @@ final class LayoutGuess
         return $commas > $dots ? ',' : '.';
     }
 
-    /** Rows before the first that holds two numbers.
-     * @param  list<string>  $lines */
+    /**
+     * Rows before the first that holds two numbers.
+     *
+     * @param  list<string>  $lines
+     */
     private static function skip(array $lines, string $separator, string $mark): int
     {
         foreach ($lines as $i => $line) {
@@ -74,8 +79,10 @@ final class LayoutGuess
         return 0;
     }
 
-    /** @param  list<string>  $lines
-     *  @return list<string> */
+    /**
+     * @param  list<string>  $lines
+     *  @return list<string>
+     */
     private static function heading(array $lines, int $skip, string $separator): array
     {
         for ($i = $skip - 1; $i >= 0; $i--) {
@@ -88,8 +95,10 @@ final class LayoutGuess
         return [];
     }
 
-    /** @param  list<string>  $heading
-     *  @return list<Column>|null null where the headings don't name what is needed */
+    /**
+     * @param  list<string>  $heading
+     *  @return list<Column>|null null where the headings don't name what is needed
+     */
     private static function fromHeadings(array $heading): ?array
     {
         $columns = [];
@@ -102,9 +111,11 @@ final class LayoutGuess
         return count($complete) === 3 ? $columns : null;
     }
 
-    /** Name first, then numbers in the usual order, then words.
+    /**
+     * Name first, then numbers in the usual order, then words.
      *  @param  list<list<string>>  $rows
-     *  @return list<Column> */
+     *  @return list<Column>
+     */
     private static function byContent(array $rows, string $mark, CoordinateOrder $order): array
     {
         $width = $rows === [] ? 0 : max(array_map(count(...), $rows));
@@ -127,8 +138,10 @@ final class LayoutGuess
         return $columns;
     }
 
-    /** @param  list<list<string>>  $rows
-     *  @param  list<Column>  $columns */
+    /**
+     * @param  list<list<string>>  $rows
+     *  @param  list<Column>  $columns
+     */
     private static function unit(string $heading, array $rows, array $columns, string $mark): ?LengthUnit
     {
         if (preg_match('~[\[( _](mm|cm|usft|us ?ft|ft|feet|m)[\])]?(?= |$|[\])])~i', $heading, $m) === 1) {
