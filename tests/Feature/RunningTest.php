@@ -94,7 +94,7 @@ final class RunningTest extends TestCase
         foreach (self::$parlay->pids('parlay:worker') as $pid) {
             posix_kill($pid, SIGKILL);
         }
-        self::assertTrue(Running::until(static fn () => self::ask('GET', "/tasks/$task")['state'] === 'failed', 10.0));
+        self::assertTrue(Running::until(static fn () => self::ask('GET', "/tasks/$task")['state'] === 'failed', 15.0), json_encode(self::ask('GET', "/tasks/$task")) ?: '');
         self::assertStringContainsString('start it again', self::ask('GET', "/tasks/$task")['error']);
         self::assertSame([], self::ask('GET', '/designs'));
         $task = self::ask('POST', '/designs', ['upload' => $upload, 'name' => 'Big', 'unit' => 'm', 'layers' => ['L'], 'heights' => 'dropped'])['id'];

@@ -71,9 +71,11 @@ export async function upload(project: number, file: File): Promise<Schemas['Uplo
     const form = new FormData();
     form.append('file', file);
     return ask<Schemas['UploadResource']>(
-        fetch(`/api/v1/projects/${project}/uploads`, { method: 'POST', body: form, headers: { Accept: 'application/json' } }).then(async (response) => {
-            const body = await response.json().catch(() => ({}));
-            return response.ok ? { data: body, response } : { error: body, response };
-        }),
+        fetch(`/api/v1/projects/${project}/uploads`, { method: 'POST', body: form, headers: { Accept: 'application/json' } }).then(
+            async (response) => {
+                const body = await response.json().catch(() => ({}));
+                return response.ok ? { data: body, response } : { error: body, response };
+            },
+        ),
     );
 }

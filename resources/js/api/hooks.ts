@@ -87,7 +87,10 @@ export function useChangeDraft(project: number) {
 }
 
 /** Follows an instruction of the instrument until it is done; throws its reason where it was refused. */
-export async function untilDone(project: number, started: Promise<Schemas['InstructionResource']>): Promise<Schemas['InstructionResource']> {
+export async function untilDone(
+    project: number,
+    started: Promise<Schemas['InstructionResource']>,
+): Promise<Schemas['InstructionResource']> {
     let state = await started;
     while (state.state === 'queued' || state.state === 'sent') {
         await new Promise((go) => setTimeout(go, 100));
@@ -118,4 +121,7 @@ export const turnTo = (project: number, to: { controlId: number } | { pointId: n
     untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...path(project), body: { key: newKey(), ...to } })));
 
 export const measure = (project: number, body: Omit<Schemas['MeasureBody'], 'key'>) =>
-    untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...path(project), body: { key: newKey(), ...body } })));
+    untilDone(
+        project,
+        ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...path(project), body: { key: newKey(), ...body } })),
+    );

@@ -19,8 +19,9 @@ export function BookEntryDetail({ entry }: { entry: BookEntry }) {
                         <>
                             <dt>found − design</dt>
                             <dd>
-                                dN <Deviation of={mark.deviation.northing} /> dE <Deviation of={mark.deviation.easting} /> dH <Deviation of={mark.deviation.height} />, plan{' '}
-                                <Deviation of={mark.deviation.plan} /> <Verdict of={mark.verdict} />
+                                dN <Deviation of={mark.deviation.northing} /> dE <Deviation of={mark.deviation.easting} /> dH{' '}
+                                <Deviation of={mark.deviation.height} />, plan <Deviation of={mark.deviation.plan} />{' '}
+                                <Verdict of={mark.verdict} />
                             </dd>
                         </>
                     )}
@@ -32,12 +33,14 @@ export function BookEntryDetail({ entry }: { entry: BookEntry }) {
                 <dl className="grid grid-cols-[9rem_1fr] gap-x-3">
                     <dt>raw reading</dt>
                     <dd>
-                        Hz <AngleFigure of={reading.circle} /> · V <AngleFigure of={reading.zenith} /> · SD <Length of={reading.slope} /> (with {reading.ppmApplied.toFixed(1)} ppm and{' '}
-                        {(reading.prismConstantApplied * 1000).toFixed(1)} mm applied by the instrument)
+                        Hz <AngleFigure of={reading.circle} /> · V <AngleFigure of={reading.zenith} /> · SD <Length of={reading.slope} />{' '}
+                        (with {reading.ppmApplied.toFixed(1)} ppm and {(reading.prismConstantApplied * 1000).toFixed(1)} mm applied by the
+                        instrument)
                     </dd>
                     <dt>corrections</dt>
                     <dd>
-                        {reading.pressure.toFixed(1)} hPa, {reading.temperature.toFixed(1)} °C: {reading.ppm.toFixed(1)} ppm; prism {(reading.prismConstant * 1000).toFixed(1)} mm; target height <Length of={reading.targetHeight} />
+                        {reading.pressure.toFixed(1)} hPa, {reading.temperature.toFixed(1)} °C: {reading.ppm.toFixed(1)} ppm; prism{' '}
+                        {(reading.prismConstant * 1000).toFixed(1)} mm; target height <Length of={reading.targetHeight} />
                     </dd>
                     <dt>reduced</dt>
                     <dd>
@@ -53,7 +56,8 @@ export function BookEntryDetail({ entry }: { entry: BookEntry }) {
                     {setup.residuals.map((r) => (
                         <div key={r.name}>
                             {r.name}
-                            {r.used ? '' : ' (not used)'}: direction <SmallAngle of={r.direction} />, across <Deviation of={r.across} />, distance <Deviation of={r.distance} />, height <Deviation of={r.height} />
+                            {r.used ? '' : ' (not used)'}: direction <SmallAngle of={r.direction} />, across <Deviation of={r.across} />,
+                            distance <Deviation of={r.distance} />, height <Deviation of={r.height} />
                         </div>
                     ))}
                     {setup.cautions.map((c) => (

@@ -16,9 +16,18 @@ export function FieldBook({ project }: { project: Project }) {
     const line = useLine();
     return (
         <section className="relative border-t-2 border-ink bg-sheet" style={{ gridArea: 'book' }} aria-label="Field book">
-            <Button kind="bare" className="w-full !justify-start px-3" aria-label={open ? 'Put the field book away' : 'Pull the field book up'} aria-expanded={open} onClick={() => setOpen(!open)} icon={<NotebookText className="shrink-0" aria-hidden="true" />}>
+            <Button
+                kind="bare"
+                className="w-full !justify-start px-3"
+                aria-label={open ? 'Put the field book away' : 'Pull the field book up'}
+                aria-expanded={open}
+                onClick={() => setOpen(!open)}
+                icon={<NotebookText className="shrink-0" aria-hidden="true" />}
+            >
                 <span className="shrink-0 font-semibold">Field book</span>
-                <span className="figure min-w-0 flex-1 truncate text-left text-sm text-quiet">{entries[0] ? line(entries[0]) : 'Nothing has been measured yet.'}</span>
+                <span className="figure min-w-0 flex-1 truncate text-left text-sm text-quiet">
+                    {entries[0] ? line(entries[0]) : 'Nothing has been measured yet.'}
+                </span>
                 {open ? <ChevronDown /> : <ChevronUp />}
             </Button>
             {open && (
@@ -27,14 +36,21 @@ export function FieldBook({ project }: { project: Project }) {
                         const key = `${e.kind} ${e.id}`;
                         return (
                             <li key={key} className="border-b border-rule/60">
-                                <button type="button" className="block min-h-10 w-full cursor-pointer truncate px-4 text-left hover:bg-wash" aria-expanded={opened === key} onClick={() => setOpened(opened === key ? null : key)}>
+                                <button
+                                    type="button"
+                                    className="block min-h-10 w-full cursor-pointer truncate px-4 text-left hover:bg-wash"
+                                    aria-expanded={opened === key}
+                                    onClick={() => setOpened(opened === key ? null : key)}
+                                >
                                     {line(e)}
                                 </button>
                                 {opened === key && <BookEntryDetail entry={e} />}
                             </li>
                         );
                     })}
-                    {entries.length === 0 && <li className="p-4">The book fills by itself: each measurement taken on purpose becomes a line.</li>}
+                    {entries.length === 0 && (
+                        <li className="p-4">The book fills by itself: each measurement taken on purpose becomes a line.</li>
+                    )}
                 </ol>
             )}
         </section>
@@ -50,7 +66,9 @@ function useLine() {
         const start = `${e.at.slice(5, 10)} ${e.at.slice(11, 19)}  ${(WORDS[e.kind] ?? e.kind).padEnd(9)}`;
         if (e.mark) {
             const { deviation: d, name, verdict } = e.mark;
-            const off = d ? `plan ${formatDeviation(d.plan, length)}  height ${d.height === null ? '–' : formatDeviation(d.height, length)}  ${verdict}` : 'no design';
+            const off = d
+                ? `plan ${formatDeviation(d.plan, length)}  height ${d.height === null ? '–' : formatDeviation(d.height, length)}  ${verdict}`
+                : 'no design';
             return `${start} ${name.padEnd(10)} ${off}`;
         }
         if (e.setup) {

@@ -144,7 +144,9 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     poleCanBeDragged={practising}
                     onTake={(spot, place) => setTaken({ spot, place })}
                     onChoosePoint={(point) => (stage === 'stake' || stage === 'as-built') && setTarget(point)}
-                    onPoleDragged={(place) => void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(() => undefined)}
+                    onPoleDragged={(place) =>
+                        void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(() => undefined)
+                    }
                 />
                 {practising && (
                     <Suspense>
@@ -152,9 +154,17 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     </Suspense>
                 )}
             </div>
-            <section className="relative flex min-h-0 flex-col border-rule border-t-2 bg-sheet min-[960px]:border-t-0 min-[960px]:border-l-2" style={{ gridArea: 'sheet' }} aria-label="Sheet">
+            <section
+                className="relative flex min-h-0 flex-col border-rule border-t-2 bg-sheet min-[960px]:border-t-0 min-[960px]:border-l-2"
+                style={{ gridArea: 'sheet' }}
+                aria-label="Sheet"
+            >
                 <SheetEdge />
-                {folded ? null : <div className="@container min-h-0 flex-1 overflow-auto">{loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}</div>}
+                {folded ? null : (
+                    <div className="@container min-h-0 flex-1 overflow-auto">
+                        {loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}
+                    </div>
+                )}
                 <Button
                     kind="bare"
                     className="absolute top-1 right-1 z-10"

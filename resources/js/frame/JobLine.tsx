@@ -8,8 +8,15 @@ import { STAGES, type StageName } from './stages';
 export function JobLine({ project, stage, search }: { project: Project; stage: StageName; search: URLSearchParams }) {
     const target = search.get('target');
     return (
-        <nav aria-label="Job line" className="flex min-w-0 flex-1 items-stretch overflow-x-auto max-[959px]:basis-full max-[959px]:border-b max-[959px]:border-rule">
-            <Link to="/projects" className="flex min-w-24 max-w-44 flex-col justify-center gap-0.5 border-r border-rule px-3 hover:bg-wash" title="All projects">
+        <nav
+            aria-label="Job line"
+            className="flex min-w-0 flex-1 items-stretch overflow-x-auto max-[959px]:basis-full max-[959px]:border-b max-[959px]:border-rule"
+        >
+            <Link
+                to="/projects"
+                className="flex min-w-24 max-w-44 flex-col justify-center gap-0.5 border-r border-rule px-3 hover:bg-wash"
+                title="All projects"
+            >
                 <span className="flex items-center gap-1 text-sm text-quiet">
                     <FolderOpen className="size-4" aria-hidden="true" /> Projects
                 </span>
@@ -28,7 +35,13 @@ export function JobLine({ project, stage, search }: { project: Project; stage: S
                             >
                                 <span className={`text-base leading-tight ${here ? 'font-bold' : 'font-medium'}`}>{word}</span>
                                 <svg viewBox="0 0 100 14" preserveAspectRatio="none" className="h-3.5 w-full" aria-hidden="true">
-                                    <path d="M0 7H100 M25 5V9 M75 5V9" stroke="currentColor" strokeWidth="1.5" vectorEffect="non-scaling-stroke" fill="none" />
+                                    <path
+                                        d="M0 7H100 M25 5V9 M75 5V9"
+                                        stroke="currentColor"
+                                        strokeWidth="1.5"
+                                        vectorEffect="non-scaling-stroke"
+                                        fill="none"
+                                    />
                                     <path d="M50 0V14" stroke="currentColor" strokeWidth={here ? 6 : 2} vectorEffect="non-scaling-stroke" />
                                 </svg>
                                 <span className="figure text-xs text-quiet">{standing(name, project)}</span>
@@ -53,7 +66,9 @@ function standing(stage: StageName, { progress, setup, units }: Project): string
             if (!setup) {
                 return 'not yet';
             }
-            return setup.planDeviation === null ? `on ${setup.stationName}`.slice(0, 12) : `±${formatDeviation(setup.planDeviation, units.length)}`;
+            return setup.planDeviation === null
+                ? `on ${setup.stationName}`.slice(0, 12)
+                : `±${formatDeviation(setup.planDeviation, units.length)}`;
         case 'stake':
             return `${progress.staked} of ${progress.points}`;
         case 'as-built':

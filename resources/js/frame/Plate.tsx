@@ -29,15 +29,35 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme }:
     return (
         <div className="flex items-stretch border-l border-rule max-[959px]:flex-1 max-[959px]:border-l-0 max-[959px]:[&>dl]:flex-1 max-[959px]:[&>dl]:grid-cols-4">
             <dl className="grid min-w-56 grid-cols-2 items-center gap-x-3 px-3 py-1 text-sm leading-tight" aria-label="Instrument">
-                <State good={up} icon={up ? <Link2 /> : <Link2Off />} word={`${LINKS[i?.link ?? 'stopped'] ?? i?.link}${!up && i?.retryIn ? `, again in ${i.retryIn.toFixed(0)} s` : ''}`} />
-                <State good={up && i.locked} icon={i?.locked ? <Lock /> : <LockOpen />} word={!up ? 'no reading' : i.locked ? 'on prism' : 'no prism'} />
+                <State
+                    good={up}
+                    icon={up ? <Link2 /> : <Link2Off />}
+                    word={`${LINKS[i?.link ?? 'stopped'] ?? i?.link}${!up && i?.retryIn ? `, again in ${i.retryIn.toFixed(0)} s` : ''}`}
+                />
+                <State
+                    good={up && i.locked}
+                    icon={i?.locked ? <Lock /> : <LockOpen />}
+                    word={!up ? 'no reading' : i.locked ? 'on prism' : 'no prism'}
+                />
                 <State good={up && i.level} icon={<Scale />} word={!up ? 'level unknown' : i.level ? 'level' : 'not level'} />
-                <State good={up && i.battery > 0.15} icon={up && i.battery > 0.15 ? <Battery /> : <BatteryWarning />} word={up ? `${Math.round(i.battery * 100)} %` : 'battery ?'} />
+                <State
+                    good={up && i.battery > 0.15}
+                    icon={up && i.battery > 0.15 ? <Battery /> : <BatteryWarning />}
+                    word={up ? `${Math.round(i.battery * 100)} %` : 'battery ?'}
+                />
                 <div className="col-span-2 truncate max-[959px]:col-span-4 text-quiet">
-                    Target <Length of={setup.data?.draft.targetHeight} none="–" />, const. <span className="figure">{((setup.data?.draft.prismConstant ?? 0) * 1000).toFixed(1)} mm</span>
+                    Target <Length of={setup.data?.draft.targetHeight} none="–" />, const.{' '}
+                    <span className="figure">{((setup.data?.draft.prismConstant ?? 0) * 1000).toFixed(1)} mm</span>
                 </div>
             </dl>
-            <Button kind="bare" aria-label="Practice world" title="Practice world of the stand-in instrument" pressed={practising} onClick={onPractise} icon={<FlaskConical />} />
+            <Button
+                kind="bare"
+                aria-label="Practice world"
+                title="Practice world of the stand-in instrument"
+                pressed={practising}
+                onClick={onPractise}
+                icon={<FlaskConical />}
+            />
             <Button
                 kind="bare"
                 aria-label={theme === 'sun' ? 'Paper theme' : 'Sun theme'}
@@ -51,7 +71,9 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme }:
 
 function State({ good, icon, word }: { good: boolean; icon: React.ReactNode; word: string }) {
     return (
-        <div className={`flex items-center gap-1.5 whitespace-nowrap [&_svg]:size-4 [&_svg]:shrink-0 ${good ? '' : 'font-semibold text-out'}`}>
+        <div
+            className={`flex items-center gap-1.5 whitespace-nowrap [&_svg]:size-4 [&_svg]:shrink-0 ${good ? '' : 'font-semibold text-out'}`}
+        >
             {icon}
             {word}
         </div>

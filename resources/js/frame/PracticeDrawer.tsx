@@ -13,7 +13,12 @@ const STEPS = [1, 0.1, 0.01, 0.001];
 /** The stand-in's drawer: move the pole and play tricks on the instrument. Parlay itself is told nothing of what is done here. */
 export function PracticeDrawer({ project, control, points, target, onClose }: StageProps & { onClose: () => void }) {
     const client = useQueryClient();
-    const world = useQuery({ queryKey: ['practice'], queryFn: () => ask(api.GET('/api/v1/practice')), refetchInterval: 1000, retry: false });
+    const world = useQuery({
+        queryKey: ['practice'],
+        queryFn: () => ask(api.GET('/api/v1/practice')),
+        refetchInterval: 1000,
+        retry: false,
+    });
     const deed = useMutation({
         mutationFn: (body: Schemas['PracticeBody']) => ask(api.POST('/api/v1/practice', { body })),
         onSuccess: (data) => client.setQueryData(['practice'], data),
@@ -28,14 +33,20 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
     const here = w?.site === `project ${project.id}`;
     const aim = points.find((p) => p.id === target);
     const chosen = mark || control[0]?.name || '';
-    const nudge = (north: number, east: number, up = 0) => deed.mutate({ do: 'nudge', north: north * step, east: east * step, up: up * step });
+    const nudge = (north: number, east: number, up = 0) =>
+        deed.mutate({ do: 'nudge', north: north * step, east: east * step, up: up * step });
     return (
-        <aside className="absolute top-2 right-2 z-20 max-h-[calc(100%-1rem)] w-88 max-w-[calc(100%-5rem)] overflow-auto border-2 border-chalk bg-sheet p-3" aria-label="Practice world">
+        <aside
+            className="absolute top-2 right-2 z-20 max-h-[calc(100%-1rem)] w-88 max-w-[calc(100%-5rem)] overflow-auto border-2 border-chalk bg-sheet p-3"
+            aria-label="Practice world"
+        >
             <div className="flex items-center justify-between">
                 <h2 className="font-semibold">Practice world</h2>
                 <Button kind="bare" aria-label="Close the practice world" onClick={onClose} icon={<X />} />
             </div>
-            <p className="text-sm text-quiet">The stand-in instrument has a site of its own. Parlay is told nothing of what is done here.</p>
+            <p className="text-sm text-quiet">
+                The stand-in instrument has a site of its own. Parlay is told nothing of what is done here.
+            </p>
             <Failure of={world.error ?? deed.error ?? plant.error} />
             {w && !here && (
                 <div className="my-2 grid gap-2">
@@ -49,14 +60,31 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                 <div className="grid gap-3">
                     <Group name="Pole">
                         <div className="flex gap-2">
-                            <select className="min-h-12 min-w-0 flex-1 border border-ink/50 bg-sheet px-2" aria-label="Mark on the ground" value={chosen} onChange={(e) => setMark(e.target.value)}>
+                            <select
+                                className="min-h-12 min-w-0 flex-1 border border-ink/50 bg-sheet px-2"
+                                aria-label="Mark on the ground"
+                                value={chosen}
+                                onChange={(e) => setMark(e.target.value)}
+                            >
                                 {w.marks.map((m) => (
                                     <option key={m.name}>{m.name}</option>
                                 ))}
                             </select>
                             <Button onClick={() => deed.mutate({ do: 'walk', mark: chosen, speed: 4 })}>Walk there</Button>
                         </div>
-                        <Button disabled={!aim} onClick={() => aim && deed.mutate({ do: 'walk', northing: aim.northing, easting: aim.easting, elevation: aim.elevation ?? w.pole.elevation, speed: 4 })}>
+                        <Button
+                            disabled={!aim}
+                            onClick={() =>
+                                aim &&
+                                deed.mutate({
+                                    do: 'walk',
+                                    northing: aim.northing,
+                                    easting: aim.easting,
+                                    elevation: aim.elevation ?? w.pole.elevation,
+                                    speed: 4,
+                                })
+                            }
+                        >
                             {aim ? `Walk to ${aim.name}, as designed` : 'Choose a target to walk to it'}
                         </Button>
                         <div className="flex items-center gap-3">
@@ -72,7 +100,12 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                                 <i />
                             </div>
                             <div className="grid gap-1">
-                                <select className="min-h-12 border border-ink/50 bg-sheet px-2" aria-label="Nudge by" value={step} onChange={(e) => setStep(Number(e.target.value))}>
+                                <select
+                                    className="min-h-12 border border-ink/50 bg-sheet px-2"
+                                    aria-label="Nudge by"
+                                    value={step}
+                                    onChange={(e) => setStep(Number(e.target.value))}
+                                >
                                     {STEPS.map((s) => (
                                         <option key={s} value={s}>
                                             {s * 1000} mm
@@ -90,12 +123,23 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                             </div>
                         </div>
                         <p className="text-sm text-quiet">Or drag the pole on the plan.</p>
-                        <LengthField key={`pole ${w.pole.height}`} label="The pole’s real height" value={w.pole.height} onValue={(h) => h !== null && deed.mutate({ do: 'pole', height: h })} />
+                        <LengthField
+                            key={`pole ${w.pole.height}`}
+                            label="The pole’s real height"
+                            value={w.pole.height}
+                            onValue={(h) => h !== null && deed.mutate({ do: 'pole', height: h })}
+                        />
                         <div className="flex flex-wrap gap-2">
-                            <Button pressed={w.pole.unsteady > 0} onClick={() => deed.mutate({ do: 'pole', unsteady: w.pole.unsteady > 0 ? 0 : 0.004 })}>
+                            <Button
+                                pressed={w.pole.unsteady > 0}
+                                onClick={() => deed.mutate({ do: 'pole', unsteady: w.pole.unsteady > 0 ? 0 : 0.004 })}
+                            >
                                 Unsteady hand
                             </Button>
-                            <Button pressed={w.pole.tilt > 0} onClick={() => deed.mutate({ do: 'pole', tilt: w.pole.tilt > 0 ? 0 : 0.0237 })}>
+                            <Button
+                                pressed={w.pole.tilt > 0}
+                                onClick={() => deed.mutate({ do: 'pole', tilt: w.pole.tilt > 0 ? 0 : 0.0237 })}
+                            >
                                 Bubble off
                             </Button>
                             <Button pressed={w.blocked} onClick={() => deed.mutate({ do: 'block', on: !w.blocked })}>
@@ -105,10 +149,13 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                     </Group>
                     <Group name="Tripod">
                         <p className="text-sm">
-                            {w.tripod.over ? `Stands over ${w.tripod.over}` : 'Stands free'}; the tape reads <Length of={w.tripod.height} /> to the axis.
+                            {w.tripod.over ? `Stands over ${w.tripod.over}` : 'Stands free'}; the tape reads <Length of={w.tripod.height} />{' '}
+                            to the axis.
                         </p>
                         <div className="flex flex-wrap gap-2">
-                            <Button onClick={() => deed.mutate({ do: 'tripod', mark: chosen, height: w.tripod.height })}>Stand on {chosen}</Button>
+                            <Button onClick={() => deed.mutate({ do: 'tripod', mark: chosen, height: w.tripod.height })}>
+                                Stand on {chosen}
+                            </Button>
                             <Button onClick={() => deed.mutate({ do: 'knock' })}>Knock</Button>
                             <Button onClick={() => deed.mutate({ do: 'knock', hard: true })}>Knock hard</Button>
                             <Button onClick={() => deed.mutate({ do: 'level' })}>Level</Button>

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { type InputHTMLAttributes, type ReactNode, useId, useState } from 'react';
+import { type InputHTMLAttributes, type ReactNode, useId, useRef, useState } from 'react';
 import { api, ask } from '../api/client';
 import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
@@ -35,7 +35,9 @@ interface TextProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChang
 export function TextField({ label, value, onValue, hint, ...rest }: TextProps) {
     return (
         <Labelled label={label} hint={hint}>
-            {(id) => <input id={id} className={INPUT} value={value} onChange={(e) => onValue(e.target.value)} autoComplete="off" {...rest} />}
+            {(id) => (
+                <input id={id} className={INPUT} value={value} onChange={(e) => onValue(e.target.value)} autoComplete="off" {...rest} />
+            )}
         </Labelled>
     );
 }
@@ -87,14 +89,17 @@ export function LengthField({ label, value, onValue, optional, hint }: LengthPro
         staleTime: Number.POSITIVE_INFINITY,
     });
     const several = (readings.data?.length ?? 0) > 1 ? readings.data : undefined;
+    // Answers may overtake each other: only the one to what was typed last counts.
+    const latest = useRef('');
     const take = async (entry: string) => {
         setTyped(entry);
+        latest.current = entry;
         if (entry.trim() === '') {
             onValue(null);
             return;
         }
         const found = await ask(api.GET('/api/v1/compute/length', { params: { query: { text: entry, style: length } } })).catch(() => []);
-        if (found[0] !== undefined) {
+        if (found[0] !== undefined && latest.current === entry) {
             onValue(found[0].metres);
         }
     };

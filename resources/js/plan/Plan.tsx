@@ -69,7 +69,12 @@ export function Plan(props: PlanProps) {
         combine: (results) => ({ buffers: results.map((r) => r.data), loading: results.filter((r) => r.isPending).length }),
     });
     const layers = useMemo(
-        () => visible.flatMap((l, i) => (shapes.buffers[i] ? [{ id: l.id, name: l.name, colour: l.colour, strings: l.strings, shapes: new Shapes(shapes.buffers[i]) }] : [])),
+        () =>
+            visible.flatMap((l, i) =>
+                shapes.buffers[i]
+                    ? [{ id: l.id, name: l.name, colour: l.colour, strings: l.strings, shapes: new Shapes(shapes.buffers[i]) }]
+                    : [],
+            ),
         [visible, shapes.buffers],
     );
     const quiet = stage !== 'prepare';
@@ -88,7 +93,14 @@ export function Plan(props: PlanProps) {
         }
     }, [following, pole]);
 
-    const content = useMemo(() => contentOf([...control, ...points], visible.map((l) => l.extent)), [control, points, visible]);
+    const content = useMemo(
+        () =>
+            contentOf(
+                [...control, ...points],
+                visible.map((l) => l.extent),
+            ),
+        [control, points, visible],
+    );
     const hasContent = content !== null;
     useEffect(() => plan.current?.setContent(content), [content]);
     useEffect(() => {
@@ -108,15 +120,52 @@ export function Plan(props: PlanProps) {
     const instrumentUp = Math.abs(view.rotation) > 1e-6;
     return (
         <div className="relative h-full min-h-0 bg-paper" style={{ gridArea: 'plan' }}>
-            <div ref={element} className="absolute inset-0" role="application" aria-label="Plan" data-view={[view.northing, view.easting, view.resolution, view.rotation].join(' ')} />
+            <div
+                ref={element}
+                className="absolute inset-0"
+                role="application"
+                aria-label="Plan"
+                data-view={[view.northing, view.easting, view.resolution, view.rotation].join(' ')}
+            />
             <div className="absolute top-2 left-2 flex flex-col gap-1 bg-paper/80" role="toolbar" aria-label="View">
-                <Button kind="bare" aria-label="Show everything" title="Show everything" onClick={() => plan.current?.zoomToContent()} icon={<Expand />} />
-                <Button kind="bare" aria-label="Show the worklist" title="Show the worklist" onClick={() => plan.current?.zoomTo(points)} icon={<ListChecks />} />
-                <Button kind="bare" aria-label="Zoom to a box" title="Zoom to a box: drag it" onClick={() => plan.current?.startBox()} icon={<SquareDashed />} />
-                <Button kind="bare" aria-label="Previous view" title="Previous view" onClick={() => plan.current?.previousView()} icon={<Undo2 />} />
+                <Button
+                    kind="bare"
+                    aria-label="Show everything"
+                    title="Show everything"
+                    onClick={() => plan.current?.zoomToContent()}
+                    icon={<Expand />}
+                />
+                <Button
+                    kind="bare"
+                    aria-label="Show the worklist"
+                    title="Show the worklist"
+                    onClick={() => plan.current?.zoomTo(points)}
+                    icon={<ListChecks />}
+                />
+                <Button
+                    kind="bare"
+                    aria-label="Zoom to a box"
+                    title="Zoom to a box: drag it"
+                    onClick={() => plan.current?.startBox()}
+                    icon={<SquareDashed />}
+                />
+                <Button
+                    kind="bare"
+                    aria-label="Previous view"
+                    title="Previous view"
+                    onClick={() => plan.current?.previousView()}
+                    icon={<Undo2 />}
+                />
                 <Button kind="bare" aria-label="Nearer" title="Nearer" onClick={() => plan.current?.zoomBy(1)} icon={<Plus />} />
                 <Button kind="bare" aria-label="Farther" title="Farther" onClick={() => plan.current?.zoomBy(-1)} icon={<Minus />} />
-                <Button kind="bare" aria-label="Follow the pole" title="Follow the pole" pressed={following} onClick={() => setFollowing(!following)} icon={<Crosshair />} />
+                <Button
+                    kind="bare"
+                    aria-label="Follow the pole"
+                    title="Follow the pole"
+                    pressed={following}
+                    onClick={() => setFollowing(!following)}
+                    icon={<Crosshair />}
+                />
                 <Button
                     kind="bare"
                     aria-label={instrumentUp ? 'Turn north up' : 'Turn the instrument up'}
@@ -127,7 +176,9 @@ export function Plan(props: PlanProps) {
                 />
             </div>
             <ScaleBar resolution={view.resolution} rotation={view.rotation} />
-            {shapes.loading > 0 && <div className="absolute top-2 left-16 bg-sheet px-3 py-1 text-quiet">Loading {shapes.loading} layers…</div>}
+            {shapes.loading > 0 && (
+                <div className="absolute top-2 left-16 bg-sheet px-3 py-1 text-quiet">Loading {shapes.loading} layers…</div>
+            )}
             {picking && spot && (
                 <div
                     className="pointer-events-none absolute z-10 max-w-72 border border-ink bg-sheet px-2 py-1 text-sm"
@@ -136,14 +187,19 @@ export function Plan(props: PlanProps) {
                     {spot.spot.label}
                 </div>
             )}
-            {touched && !picking && <TouchedNote touched={touched} control={control} points={points} designs={designs} onClose={() => setTouched(null)} />}
+            {touched && !picking && (
+                <TouchedNote touched={touched} control={control} points={points} designs={designs} onClose={() => setTouched(null)} />
+            )}
         </div>
     );
 }
 
 /** What each stage puts on the plan: finished points leave it while staking. */
 function thingsOf(control: ControlPoint[], points: StakeoutPoint[], marks: Mark[], stage: string, target: number | null) {
-    const things: { thing: PlanThing; at: PlanPlace }[] = control.map((c) => ({ thing: { what: 'control', id: c.id, name: c.name }, at: c }));
+    const things: { thing: PlanThing; at: PlanPlace }[] = control.map((c) => ({
+        thing: { what: 'control', id: c.id, name: c.name },
+        at: c,
+    }));
     const showDone = stage === 'prepare' || stage === 'control';
     for (const p of points) {
         const state = p.id === target && stage === 'stake' ? 'target' : p.stakes > 0 ? 'done' : 'open';

@@ -65,7 +65,14 @@ export class PlanMap {
             target: element,
             controls: [],
             interactions: defaultInteractions({ altShiftDragRotate: false }),
-            view: new View({ projection: SITE, center: [0, 0], resolution: 0.2, minResolution: 0.0002, maxResolution: 500, constrainRotation: false }),
+            view: new View({
+                projection: SITE,
+                center: [0, 0],
+                resolution: 0.2,
+                minResolution: 0.0002,
+                maxResolution: 500,
+                constrainRotation: false,
+            }),
             layers: [
                 styled(this.things, 20, true),
                 styled(this.moving, 30, false),
@@ -222,7 +229,7 @@ export class PlanMap {
                 text: new Text({
                     text,
                     font: `${Math.min(pixels, 60)}px "Atkinson Hyperlegible Next Variable"`,
-                    rotation: -(feature.get('rotation') as number) ,
+                    rotation: -(feature.get('rotation') as number),
                     rotateWithView: true,
                     textAlign: 'left',
                     textBaseline: 'bottom',
@@ -268,7 +275,10 @@ export class PlanMap {
             this.events.onTake(spot, place);
             return;
         }
-        const feature = this.map.forEachFeatureAtPixel(e.pixel, (f) => f as Feature, { hitTolerance: 14, layerFilter: (l) => l.getZIndex() === 20 || l.getZIndex() === 30 });
+        const feature = this.map.forEachFeatureAtPixel(e.pixel, (f) => f as Feature, {
+            hitTolerance: 14,
+            layerFilter: (l) => l.getZIndex() === 20 || l.getZIndex() === 30,
+        });
         const thing = (feature?.get('thing') as PlanThing | undefined) ?? null;
         this.events.onTouch(thing, thing ? null : this.snap.touched(x, y, this.reach()), place);
     }
@@ -313,7 +323,14 @@ function dotsAndTexts(shapes: Shapes, strings: string[]): Feature[] {
         if (kind === Kind.point) {
             features.push(new Feature({ geometry: geometry(), dot: true }));
         } else if (kind === Kind.text) {
-            features.push(new Feature({ geometry: geometry(), text: strings[shapes.v(i, 5)] ?? '', height: shapes.v(i, 3), rotation: shapes.v(i, 4) }));
+            features.push(
+                new Feature({
+                    geometry: geometry(),
+                    text: strings[shapes.v(i, 5)] ?? '',
+                    height: shapes.v(i, 3),
+                    rotation: shapes.v(i, 4),
+                }),
+            );
         }
     }
     return features;
@@ -332,4 +349,3 @@ export function contentOf(places: PlanPlace[], extents: number[][]): Extent | nu
     }
     return isEmpty(all) && places.length === 0 ? null : all;
 }
-

@@ -58,7 +58,8 @@ export function TouchedNote({ touched, control, points, designs, onClose }: Prop
                             {drawn.text !== null && ` “${drawn.text}”`} on layer {drawn.layer}
                         </div>
                         <div className="text-sm text-quiet">
-                            entity {drawn.entity} of {designs.find((d) => d.layers.some((l) => l.name === drawn.layer))?.fileName ?? 'the drawing'}
+                            entity {drawn.entity} of{' '}
+                            {designs.find((d) => d.layers.some((l) => l.name === drawn.layer))?.fileName ?? 'the drawing'}
                         </div>
                         <Coordinates {...place} elevation={null} />
                     </>

@@ -52,7 +52,11 @@ function point(name: string, state: string, ink: Ink): Style {
     }
     const colour = state === 'done' ? ink.quiet : ink.ink;
     return new Style({
-        image: new Circle({ radius: 4.5, fill: new Fill({ color: state === 'done' ? ink.quiet : ink.paper }), stroke: new Stroke({ color: colour, width: 1.8 * ink.weight }) }),
+        image: new Circle({
+            radius: 4.5,
+            fill: new Fill({ color: state === 'done' ? ink.quiet : ink.paper }),
+            stroke: new Stroke({ color: colour, width: 1.8 * ink.weight }),
+        }),
         text: label(name, ink, -12),
     });
 }
@@ -69,12 +73,16 @@ function mark(name: string, verdict: string, ink: Ink): Style {
 
 const instrument = (ink: Ink) =>
     new Style({
-        image: icon(`<g stroke="${ink.ink}" stroke-width="2.4"><path d="M0 -4 L-11 13 M0 -4 L11 13 M0 -4 L0 13"/><rect x="-6" y="-15" width="12" height="11" fill="${ink.chalk}"/></g>`),
+        image: icon(
+            `<g stroke="${ink.ink}" stroke-width="2.4"><path d="M0 -4 L-11 13 M0 -4 L11 13 M0 -4 L0 13"/><rect x="-6" y="-15" width="12" height="11" fill="${ink.chalk}"/></g>`,
+        ),
     });
 
 const pole = (ink: Ink) =>
     new Style({
-        image: icon(`<circle r="9" stroke="${ink.paper}" stroke-width="7"/><circle r="9" stroke="${ink.chalk}" stroke-width="${3 * ink.weight}"/><circle r="2.5" fill="${ink.chalk}"/>`),
+        image: icon(
+            `<circle r="9" stroke="${ink.paper}" stroke-width="7"/><circle r="9" stroke="${ink.chalk}" stroke-width="${3 * ink.weight}"/><circle r="2.5" fill="${ink.chalk}"/>`,
+        ),
     });
 
 export function styleOf(feature: FeatureLike, ink: Ink): Style {

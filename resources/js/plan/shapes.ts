@@ -63,7 +63,10 @@ export class Shapes {
             }
             case Kind.ellipse: {
                 const t = this.v(i, 7) + part * this.v(i, 8);
-                return [cx + this.v(i, 3) * Math.cos(t) + this.v(i, 5) * Math.sin(t), cy + this.v(i, 4) * Math.cos(t) + this.v(i, 6) * Math.sin(t)];
+                return [
+                    cx + this.v(i, 3) * Math.cos(t) + this.v(i, 5) * Math.sin(t),
+                    cy + this.v(i, 4) * Math.cos(t) + this.v(i, 6) * Math.sin(t),
+                ];
             }
             default:
                 return [cx, cy];

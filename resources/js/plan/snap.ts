@@ -95,7 +95,12 @@ export class SnapIndex {
         }
         const { layer, shape } = best;
         const kind = layer.shapes.kind(shape);
-        const string = kind === Kind.text ? layer.strings[layer.shapes.v(shape, 5)] : kind === Kind.insert ? layer.strings[layer.shapes.v(shape, 4)] : undefined;
+        const string =
+            kind === Kind.text
+                ? layer.strings[layer.shapes.v(shape, 5)]
+                : kind === Kind.insert
+                  ? layer.strings[layer.shapes.v(shape, 4)]
+                  : undefined;
         return { layer: layer.name, kind: KINDS[kind] ?? '', entity: layer.shapes.entity(shape), text: string ?? null };
     }
 
@@ -110,7 +115,10 @@ export class SnapIndex {
             const layer = this.layers[l];
             const n = layer ? { layer, shape: index - (this.starts[l] ?? 0) } : null;
             // A box around an arc says little; what is really within reach counts, and centres within reach.
-            if (n && (distanceTo(n, x, y) <= reach || Math.hypot(n.layer.shapes.v(n.shape, 0) - x, n.layer.shapes.v(n.shape, 1) - y) <= reach)) {
+            if (
+                n &&
+                (distanceTo(n, x, y) <= reach || Math.hypot(n.layer.shapes.v(n.shape, 0) - x, n.layer.shapes.v(n.shape, 1) - y) <= reach)
+            ) {
                 near.push(n);
             }
         }
@@ -138,7 +146,12 @@ function spotsOf({ layer, shape }: Near): Spot[] {
         return [make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)])];
     }
     const text = layer.strings[s.v(shape, kind === Kind.text ? 5 : 4)] ?? '';
-    return [{ ...make('insertion', 'place', s.at(shape, 0)), label: kind === Kind.point ? `point, ${layer.name}` : `place of ${word} “${text.slice(0, 24)}”, ${layer.name}` }];
+    return [
+        {
+            ...make('insertion', 'place', s.at(shape, 0)),
+            label: kind === Kind.point ? `point, ${layer.name}` : `place of ${word} “${text.slice(0, 24)}”, ${layer.name}`,
+        },
+    ];
 }
 
 /** Distance from a place to the drawn shape. */

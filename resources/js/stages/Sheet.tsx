@@ -8,7 +8,11 @@ export function Sheet({ title, children, next }: { title: ReactNode; children: R
                 <h1 className="flex min-h-12 items-center pr-11 text-xl font-bold">{title}</h1>
                 {children}
             </div>
-            {next && <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 border-t border-rule bg-sheet p-3">{next}</div>}
+            {next && (
+                <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 border-t border-rule bg-sheet p-3">
+                    {next}
+                </div>
+            )}
         </div>
     );
 }

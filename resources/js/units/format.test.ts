@@ -9,8 +9,14 @@ const angle = (style: string) => style as Units['angle'];
 
 describe('figures', () => {
     it.each(table.lengths)('writes the length $text', ({ metres, style, text }) => expect(formatLength(metres, length(style))).toBe(text));
-    it.each(table.deviations)('writes the deviation $text', ({ metres, style, text }) => expect(formatDeviation(metres, length(style))).toBe(text));
+    it.each(table.deviations)('writes the deviation $text', ({ metres, style, text }) =>
+        expect(formatDeviation(metres, length(style))).toBe(text),
+    );
     it.each(table.angles)('writes the angle $text', ({ radians, style, text }) => expect(formatAngle(radians, angle(style))).toBe(text));
-    it.each(table.smallAngles)('writes the small angle $text', ({ radians, style, text }) => expect(formatSmallAngle(radians, angle(style))).toBe(text));
-    it.each(table.directions)('writes the direction $text', (d) => expect(formatDirection(d.azimuth, { direction: d.direction as Units['direction'], angle: angle(d.angle) })).toBe(d.text));
+    it.each(table.smallAngles)('writes the small angle $text', ({ radians, style, text }) =>
+        expect(formatSmallAngle(radians, angle(style))).toBe(text),
+    );
+    it.each(table.directions)('writes the direction $text', (d) =>
+        expect(formatDirection(d.azimuth, { direction: d.direction as Units['direction'], angle: angle(d.angle) })).toBe(d.text),
+    );
 });

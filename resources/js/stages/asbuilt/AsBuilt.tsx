@@ -25,7 +25,10 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
         return (
             <Sheet title="As-built">
                 <Notice>The instrument has not been set up yet: it does not know where it stands.</Notice>
-                <Link className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white" to={`/p/${project.id}/set-up`}>
+                <Link
+                    className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white"
+                    to={`/p/${project.id}/set-up`}
+                >
                     Set up the instrument
                 </Link>
             </Sheet>
@@ -55,7 +58,13 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                 </div>
             )}
             <div className="grid grid-cols-2 gap-3">
-                <TextField label="Name" value={name} onValue={setName} placeholder={aim?.name ?? ''} hint={aim ? 'empty: as the design point' : undefined} />
+                <TextField
+                    label="Name"
+                    value={name}
+                    onValue={setName}
+                    placeholder={aim?.name ?? ''}
+                    hint={aim ? 'empty: as the design point' : undefined}
+                />
                 <TextField label="Code" value={code} onValue={setCode} placeholder={aim?.code ?? ''} />
             </div>
             {live?.pole ? (
@@ -63,7 +72,11 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                     The pole stands at <Coordinates {...live.pole} />
                 </p>
             ) : (
-                <Notice kind="caution">{(live?.elsewhere ? `The instrument has been set up for ${live.elsewhere} since. Set it up anew here.` : live?.instrument.trouble) ?? 'The instrument does not see the prism.'}</Notice>
+                <Notice kind="caution">
+                    {(live?.elsewhere
+                        ? `The instrument has been set up for ${live.elsewhere} since. Set it up anew here.`
+                        : live?.instrument.trouble) ?? 'The instrument does not see the prism.'}
+                </Notice>
             )}
             <Failure of={storing.error} />
             {storing.question}

@@ -27,14 +27,22 @@ export function Control({ project, control }: StageProps) {
             title="Control"
             next={
                 control.length > 1 && (
-                    <Link to={`/p/${project.id}/${project.progress.designs > 0 ? 'set-up' : 'prepare'}`} className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white">
+                    <Link
+                        to={`/p/${project.id}/${project.progress.designs > 0 ? 'set-up' : 'prepare'}`}
+                        className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+                    >
                         {project.progress.designs > 0 ? 'Set up the instrument' : 'Bring in a drawing'}
                     </Link>
                 )
             }
         >
             {control.length === 0 && <Notice>Bring in the site surveyor’s control first: everything is measured from it.</Notice>}
-            <FileDrop label="Choose or drop a control file (CSV or text)" accept=".csv,.txt,.asc,.xyz,.pts,text/*" onFile={(f) => send.mutate(f)} busy={send.isPending} />
+            <FileDrop
+                label="Choose or drop a control file (CSV or text)"
+                accept=".csv,.txt,.asc,.xyz,.pts,text/*"
+                onFile={(f) => send.mutate(f)}
+                busy={send.isPending}
+            />
             <Failure of={send.error ?? remove.error} />
             <div className="flex flex-wrap gap-2">
                 <Button onClick={() => setEdited('new')}>Type one in</Button>
@@ -58,7 +66,11 @@ export function Control({ project, control }: StageProps) {
             <Dialog open={file !== null} onClose={() => setFile(null)} title={`How ${file?.fileName ?? ''} is read`} wide>
                 {file && <ControlImport project={project} file={file} onDone={() => setFile(null)} />}
             </Dialog>
-            <Dialog open={edited !== null} onClose={() => setEdited(null)} title={edited === 'new' ? 'New control point' : 'Change control point'}>
+            <Dialog
+                open={edited !== null}
+                onClose={() => setEdited(null)}
+                title={edited === 'new' ? 'New control point' : 'Change control point'}
+            >
                 {edited && <ControlForm project={project} point={edited === 'new' ? null : edited} onDone={() => setEdited(null)} />}
             </Dialog>
         </Sheet>

@@ -15,7 +15,12 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
     const keep = useDeed(project.id, () => {
         const body = { name, code, northing: northing ?? 0, easting: easting ?? 0, elevation, description: point?.description ?? '' };
         return point
-            ? ask(api.PUT('/api/v1/projects/{project}/control/{control}', { params: { path: { project: project.id, control: point.id } }, body }))
+            ? ask(
+                  api.PUT('/api/v1/projects/{project}/control/{control}', {
+                      params: { path: { project: project.id, control: point.id } },
+                      body,
+                  }),
+              )
             : ask(api.POST('/api/v1/projects/{project}/control', { params: { path: { project: project.id } }, body }));
     });
     const pair = [
@@ -35,7 +40,13 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
             <LengthField label="Elevation" value={elevation} onValue={setElevation} optional hint="Leave empty where none is known." />
             <TextField label="Code" value={code} onValue={setCode} />
             <Failure of={keep.error} />
-            <Button kind="primary" type="submit" className="justify-self-end" busy={keep.isPending} disabled={name.trim() === '' || northing === null || easting === null}>
+            <Button
+                kind="primary"
+                type="submit"
+                className="justify-self-end"
+                busy={keep.isPending}
+                disabled={name.trim() === '' || northing === null || easting === null}
+            >
                 Keep
             </Button>
         </form>

@@ -25,7 +25,12 @@ export function ControlImport({ project, file, onDone }: { project: Project; fil
     const preview = useQuery({
         queryKey: ['preview', file.upload, told],
         queryFn: () =>
-            ask(api.POST('/api/v1/projects/{project}/points-preview', { params: { path: { project: project.id } }, body: { upload: file.upload, layout: told } })),
+            ask(
+                api.POST('/api/v1/projects/{project}/points-preview', {
+                    params: { path: { project: project.id } },
+                    body: { upload: file.upload, layout: told },
+                }),
+            ),
         placeholderData: keepPreviousData,
         retry: false,
     });
@@ -68,7 +73,13 @@ export function ControlImport({ project, file, onDone }: { project: Project; fil
                         [',', 'comma, 1,5'],
                     ]}
                 />
-                <NumberField key={layout.skip} label="Skip" unit="rows" value={layout.skip} onValue={(n) => change({ skip: Math.max(0, Math.floor(n)) })} />
+                <NumberField
+                    key={layout.skip}
+                    label="Skip"
+                    unit="rows"
+                    value={layout.skip}
+                    onValue={(n) => change({ skip: Math.max(0, Math.floor(n)) })}
+                />
                 <Choice
                     label="Numbers are"
                     value={layout.unit}
@@ -173,7 +184,12 @@ export function ControlImport({ project, file, onDone }: { project: Project; fil
                         Take {seen.good}, leave {seen.faulty} wrong out
                     </Button>
                 )}
-                <Button kind="primary" busy={take.isPending} disabled={seen.faulty > 0 || seen.good === 0 || seen.problem !== null} onClick={() => take.mutate(false, { onSuccess: onDone })}>
+                <Button
+                    kind="primary"
+                    busy={take.isPending}
+                    disabled={seen.faulty > 0 || seen.good === 0 || seen.problem !== null}
+                    onClick={() => take.mutate(false, { onSuccess: onDone })}
+                >
                     Take {seen.good} as control
                 </Button>
             </div>

@@ -28,11 +28,20 @@ export function HandOver({ project, marks }: StageProps) {
             title="Hand over"
             next={
                 <>
-                    <a className="inline-flex min-h-16 items-center gap-2 border border-ink/50 px-4 hover:bg-wash" href={`/api/v1/projects/${project.id}/report.csv`} download>
+                    <a
+                        className="inline-flex min-h-16 items-center gap-2 border border-ink/50 px-4 hover:bg-wash"
+                        href={`/api/v1/projects/${project.id}/report.csv`}
+                        download
+                    >
                         <FileSpreadsheet aria-hidden="true" /> Table as CSV
                     </a>
                     {file ? (
-                        <a className="inline-flex min-h-16 items-center gap-2 bg-chalk px-6 text-lg font-semibold text-white" href={file} target="_blank" rel="noreferrer">
+                        <a
+                            className="inline-flex min-h-16 items-center gap-2 bg-chalk px-6 text-lg font-semibold text-white"
+                            href={file}
+                            target="_blank"
+                            rel="noreferrer"
+                        >
                             <FileText aria-hidden="true" /> Open the report
                         </a>
                     ) : (

@@ -11,7 +11,14 @@ type Unit = Schemas['TakeDrawingBody']['unit'];
 type Heights = Schemas['TakeDrawingBody']['heights'];
 
 const METRES: Record<Unit, number> = { m: 1, cm: 0.01, mm: 0.001, ft: 0.3048, usft: 1200 / 3937, in: 0.0254 };
-const NAMES: Record<Unit, string> = { m: 'metres', cm: 'centimetres', mm: 'millimetres', ft: 'international feet', usft: 'US survey feet', in: 'inches' };
+const NAMES: Record<Unit, string> = {
+    m: 'metres',
+    cm: 'centimetres',
+    mm: 'millimetres',
+    ft: 'international feet',
+    usft: 'US survey feet',
+    in: 'inches',
+};
 
 interface Props {
     project: Project;
@@ -33,7 +40,14 @@ export function DrawingImport({ project, file, inspection, onDone }: Props) {
             ask(
                 api.POST('/api/v1/projects/{project}/designs', {
                     params: { path: { project: project.id } },
-                    body: { upload: file.upload, name, unit: unit as Unit, layers: [...layers], heights, fixedElevation: heights === 'fixed' ? fixed : null },
+                    body: {
+                        upload: file.upload,
+                        name,
+                        unit: unit as Unit,
+                        layers: [...layers],
+                        heights,
+                        fixedElevation: heights === 'fixed' ? fixed : null,
+                    },
                 }),
             ),
         ),
@@ -65,7 +79,8 @@ export function DrawingImport({ project, file, inspection, onDone }: Props) {
                     'Choose the unit: the size of the work is then shown, and should be what you expect.'
                 ) : (
                     <span>
-                        That makes the work <Length of={(east - west) * factor} /> from west to east and <Length of={(north - south) * factor} /> from south to north, about northing{' '}
+                        That makes the work <Length of={(east - west) * factor} /> from west to east and{' '}
+                        <Length of={(north - south) * factor} /> from south to north, about northing{' '}
                         <Length of={((north + south) / 2) * factor} />, easting <Length of={((east + west) / 2) * factor} />. Is that so?
                     </span>
                 )}
@@ -105,7 +120,11 @@ export function DrawingImport({ project, file, inspection, onDone }: Props) {
                         <li key={l.name} className="border-b border-rule">
                             <label className="flex min-h-12 cursor-pointer items-center gap-3 px-2 hover:bg-wash">
                                 <input type="checkbox" className="size-6" checked={layers.has(l.name)} onChange={() => toggle(l.name)} />
-                                <span className="size-4 shrink-0 border border-ink/40" style={{ background: l.colour }} aria-hidden="true" />
+                                <span
+                                    className="size-4 shrink-0 border border-ink/40"
+                                    style={{ background: l.colour }}
+                                    aria-hidden="true"
+                                />
                                 <span className="min-w-0 flex-1 truncate">{l.name}</span>
                                 <span className="figure text-sm text-quiet">{l.kinds.map((k) => `${k.count} ${k.kind}`).join(', ')}</span>
                             </label>

@@ -17,7 +17,12 @@ export function Drawings({ project, designs }: StageProps) {
         const file = await upload(project.id, chosen);
         const task = await untilFinished(
             project.id,
-            ask(api.POST('/api/v1/projects/{project}/drawing-inspection', { params: { path: { project: project.id } }, body: { upload: file.upload } })),
+            ask(
+                api.POST('/api/v1/projects/{project}/drawing-inspection', {
+                    params: { path: { project: project.id } },
+                    body: { upload: file.upload },
+                }),
+            ),
         );
         setRead({ file, inspection: task.result as unknown as Inspection });
     });

@@ -23,18 +23,25 @@ export function NewPoint({ project, taken, clearTaken, setPicking }: StageProps)
     const [elevation, setElevation] = useState<number | null>(null);
     const next = useQuery({
         queryKey: [project.id, 'next', prefix],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/next-name', { params: { path: { project: project.id }, query: { prefix } } })),
+        queryFn: () =>
+            ask(api.GET('/api/v1/projects/{project}/next-name', { params: { path: { project: project.id }, query: { prefix } } })),
     });
     const spot = taken?.spot ?? null;
     const exact = useQuery({
         queryKey: ['spot', spot],
-        queryFn: () => ask(api.POST('/api/v1/projects/{project}/spots', { params: { path: { project: project.id } }, body: spotBody(spot as Spot) })),
+        queryFn: () =>
+            ask(api.POST('/api/v1/projects/{project}/spots', { params: { path: { project: project.id } }, body: spotBody(spot as Spot) })),
         enabled: spot !== null,
         retry: false,
     });
     const name = own ?? next.data?.name ?? '';
     const make = useDeed(project.id, () =>
-        ask(api.POST('/api/v1/projects/{project}/points', { params: { path: { project: project.id } }, body: { name, code, elevation, spot: spotBody(spot as Spot) } })),
+        ask(
+            api.POST('/api/v1/projects/{project}/points', {
+                params: { path: { project: project.id } },
+                body: { name, code, elevation, spot: spotBody(spot as Spot) },
+            }),
+        ),
     );
     const done = () => {
         setOwn(null);
@@ -50,11 +57,19 @@ export function NewPoint({ project, taken, clearTaken, setPicking }: StageProps)
             }}
         >
             {!taken && <Notice>Touch an end, a middle, a centre or an intersection on the plan.</Notice>}
-            {taken && !spot && <Notice kind="caution">Nothing to take within reach there. Go nearer, or show its layer: what is hidden cannot be picked.</Notice>}
+            {taken && !spot && (
+                <Notice kind="caution">
+                    Nothing to take within reach there. Go nearer, or show its layer: what is hidden cannot be picked.
+                </Notice>
+            )}
             {spot && exact.data && (
                 <div>
                     <div className="font-semibold">{exact.data.description}</div>
-                    <Coordinates northing={exact.data.northing} easting={exact.data.easting} elevation={elevation ?? exact.data.elevation} />
+                    <Coordinates
+                        northing={exact.data.northing}
+                        easting={exact.data.easting}
+                        elevation={elevation ?? exact.data.elevation}
+                    />
                 </div>
             )}
             <div className="grid grid-cols-2 gap-3">

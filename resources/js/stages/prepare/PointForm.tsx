@@ -16,7 +16,12 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
     const keep = useDeed(project.id, () => {
         const body = { name, code, description, northing: northing ?? 0, easting: easting ?? 0, elevation };
         return point
-            ? ask(api.PUT('/api/v1/projects/{project}/points/{point}', { params: { path: { project: project.id, point: point.id } }, body }))
+            ? ask(
+                  api.PUT('/api/v1/projects/{project}/points/{point}', {
+                      params: { path: { project: project.id, point: point.id } },
+                      body,
+                  }),
+              )
             : ask(api.POST('/api/v1/projects/{project}/points', { params: { path: { project: project.id } }, body }));
     });
     const pair = [
@@ -37,10 +42,18 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
             <LengthField label="Elevation" value={elevation} onValue={setElevation} optional hint="Leave empty where none is known." />
             <TextField label="Code" value={code} onValue={setCode} />
             <TextField label="Description" value={description} onValue={setDescription} />
-            {point && point.stakes > 0 && <Notice kind="caution">This point has been staked. Its stakes keep the design they were staked to.</Notice>}
+            {point && point.stakes > 0 && (
+                <Notice kind="caution">This point has been staked. Its stakes keep the design they were staked to.</Notice>
+            )}
             {moved && <Notice kind="caution">Moved by hand, it no longer comes from the drawing.</Notice>}
             <Failure of={keep.error} />
-            <Button kind="primary" type="submit" className="justify-self-end" busy={keep.isPending} disabled={name.trim() === '' || northing === null || easting === null}>
+            <Button
+                kind="primary"
+                type="submit"
+                className="justify-self-end"
+                busy={keep.isPending}
+                disabled={name.trim() === '' || northing === null || easting === null}
+            >
                 Keep
             </Button>
         </form>

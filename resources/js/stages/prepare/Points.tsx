@@ -31,7 +31,9 @@ export function Points(props: StageProps) {
     );
     const listed = useMemo(() => {
         const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-        return points.filter((p) => words.every((w) => `${p.name} ${p.code} ${p.description} ${p.made}`.toLowerCase().includes(w))).sort(SORTS[sort]);
+        return points
+            .filter((p) => words.every((w) => `${p.name} ${p.code} ${p.description} ${p.made}`.toLowerCase().includes(w)))
+            .sort(SORTS[sort]);
     }, [points, query, sort]);
     const rows = useVirtualizer({ count: listed.length, getScrollElement: () => scroller.current, estimateSize: () => 62, overscan: 8 });
     return (
@@ -42,10 +44,19 @@ export function Points(props: StageProps) {
                 ) : (
                     <>
                         {points.length === 0 && (
-                            <Notice>{designs.length === 0 ? 'Bring in a drawing first, or type points in.' : 'Touch the drawing to make the first stakeout point.'}</Notice>
+                            <Notice>
+                                {designs.length === 0
+                                    ? 'Bring in a drawing first, or type points in.'
+                                    : 'Touch the drawing to make the first stakeout point.'}
+                            </Notice>
                         )}
                         <div className="flex flex-wrap gap-2">
-                            <Button kind={points.length === 0 ? 'primary' : 'plain'} disabled={designs.length === 0} onClick={() => setPicking(true)} icon={<Crosshair />}>
+                            <Button
+                                kind={points.length === 0 ? 'primary' : 'plain'}
+                                disabled={designs.length === 0}
+                                onClick={() => setPicking(true)}
+                                icon={<Crosshair />}
+                            >
                                 Make points by touch
                             </Button>
                             <Button onClick={() => setEdited('new')}>Type one in</Button>
@@ -59,7 +70,11 @@ export function Points(props: StageProps) {
                         </div>
                         <label className="text-sm text-quiet">
                             Sort by
-                            <select className="block min-h-12 border border-ink/50 bg-sheet px-2 text-base text-ink" value={sort} onChange={(e) => setSort(e.target.value as keyof typeof SORTS)}>
+                            <select
+                                className="block min-h-12 border border-ink/50 bg-sheet px-2 text-base text-ink"
+                                value={sort}
+                                onChange={(e) => setSort(e.target.value as keyof typeof SORTS)}
+                            >
                                 {Object.keys(SORTS).map((s) => (
                                     <option key={s}>{s}</option>
                                 ))}
@@ -85,7 +100,11 @@ export function Points(props: StageProps) {
                         const p = listed[row.index];
                         return (
                             p && (
-                                <li key={p.id} className="absolute flex w-full items-center border-b border-rule" style={{ top: row.start, height: row.size }}>
+                                <li
+                                    key={p.id}
+                                    className="absolute flex w-full items-center border-b border-rule"
+                                    style={{ top: row.start, height: row.size }}
+                                >
                                     <div className="min-w-0 flex-1">
                                         <div className="flex justify-between gap-2">
                                             <span className="min-w-0 truncate">
@@ -104,14 +123,23 @@ export function Points(props: StageProps) {
                                         </div>
                                     </div>
                                     <Button kind="bare" aria-label={`Change ${p.name}`} onClick={() => setEdited(p)} icon={<Pencil />} />
-                                    <Button kind="bare" aria-label={`Delete ${p.name}`} onClick={() => remove.mutate([p.id])} icon={<Trash2 />} />
+                                    <Button
+                                        kind="bare"
+                                        aria-label={`Delete ${p.name}`}
+                                        onClick={() => remove.mutate([p.id])}
+                                        icon={<Trash2 />}
+                                    />
                                 </li>
                             )
                         );
                     })}
                 </ul>
             </div>
-            <Dialog open={edited !== null} onClose={() => setEdited(null)} title={edited === 'new' ? 'New stakeout point' : 'Change stakeout point'}>
+            <Dialog
+                open={edited !== null}
+                onClose={() => setEdited(null)}
+                title={edited === 'new' ? 'New stakeout point' : 'Change stakeout point'}
+            >
                 {edited && <PointForm project={project} point={edited === 'new' ? null : edited} onDone={() => setEdited(null)} />}
             </Dialog>
         </div>

@@ -43,7 +43,11 @@ export function Prepare(props: StageProps) {
             </div>
             <Tabs.List className="flex border-b-2 border-ink px-4" aria-label="What to prepare">
                 {TABS.map(([value, word]) => (
-                    <Tabs.Trigger key={value} value={value} className="min-h-12 cursor-pointer px-5 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet">
+                    <Tabs.Trigger
+                        key={value}
+                        value={value}
+                        className="min-h-12 cursor-pointer px-5 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
+                    >
                         {word}
                     </Tabs.Trigger>
                 ))}

@@ -107,8 +107,16 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
             </div>
             <UnitsContext value={values.units}>
                 <div className="grid grid-cols-2 gap-3">
-                    <LengthField label="Tolerance in plan" value={values.planTolerance} onValue={(m) => m !== null && setValues({ ...values, planTolerance: m })} />
-                    <LengthField label="Tolerance in height" value={values.heightTolerance} onValue={(m) => m !== null && setValues({ ...values, heightTolerance: m })} />
+                    <LengthField
+                        label="Tolerance in plan"
+                        value={values.planTolerance}
+                        onValue={(m) => m !== null && setValues({ ...values, planTolerance: m })}
+                    />
+                    <LengthField
+                        label="Tolerance in height"
+                        value={values.heightTolerance}
+                        onValue={(m) => m !== null && setValues({ ...values, heightTolerance: m })}
+                    />
                 </div>
             </UnitsContext>
             <Failure of={failure} />

@@ -18,10 +18,21 @@ interface Props {
 
 /** Choosing a control point, turning to it, measuring it. A measurement on its way can be cancelled. */
 export function AimAt(props: Props) {
-    const cancel = () => void ask(api.POST('/api/v1/projects/{project}/instrument/cancel', { params: { path: { project: props.project } }, body: { key: newKey() } })).catch(() => undefined);
+    const cancel = () =>
+        void ask(
+            api.POST('/api/v1/projects/{project}/instrument/cancel', {
+                params: { path: { project: props.project } },
+                body: { key: newKey() },
+            }),
+        ).catch(() => undefined);
     return (
         <div className="grid grid-cols-[1fr_auto] items-end gap-2">
-            <Choice label={props.label} value={String(props.chosen)} onValue={(id) => props.onChoose(Number(id))} options={props.control.map((c) => [String(c.id), `${c.name}${c.code ? ` (${c.code})` : ''}`] as const)} />
+            <Choice
+                label={props.label}
+                value={String(props.chosen)}
+                onValue={(id) => props.onChoose(Number(id))}
+                options={props.control.map((c) => [String(c.id), `${c.name}${c.code ? ` (${c.code})` : ''}`] as const)}
+            />
             <Button onClick={props.onTurn} busy={props.turning}>
                 {props.turning ? 'Turning…' : 'Turn to it'}
             </Button>

@@ -28,7 +28,12 @@ export function CheckShot({ project, control, marks }: StageProps) {
     return (
         <section className="grid gap-2 border-t-2 border-ink pt-2" aria-label="Check shot">
             <h2 className="font-semibold">Check shot</h2>
-            {checks.length === 0 && <Notice kind="caution">Not checked yet. Hold the pole on a control point, best one that the setup did not use, and measure it before the first mark.</Notice>}
+            {checks.length === 0 && (
+                <Notice kind="caution">
+                    Not checked yet. Hold the pole on a control point, best one that the setup did not use, and measure it before the first
+                    mark.
+                </Notice>
+            )}
             {aim && (
                 <AimAt
                     label="Control point"

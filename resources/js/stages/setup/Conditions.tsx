@@ -21,9 +21,19 @@ export function Conditions({ draft, control, onChange }: Props) {
                     />
                 </div>
             )}
-            <LengthField label="Instrument height" value={draft.instrumentHeight} onValue={(m) => m !== null && onChange({ instrumentHeight: m })} hint="mark to axis, straight up" />
+            <LengthField
+                label="Instrument height"
+                value={draft.instrumentHeight}
+                onValue={(m) => m !== null && onChange({ instrumentHeight: m })}
+                hint="mark to axis, straight up"
+            />
             <LengthField label="Target height" value={draft.targetHeight} onValue={(m) => m !== null && onChange({ targetHeight: m })} />
-            <NumberField label="Prism constant" unit="mm" value={Number((draft.prismConstant * 1000).toFixed(2))} onValue={(mm) => onChange({ prismConstant: mm / 1000 })} />
+            <NumberField
+                label="Prism constant"
+                unit="mm"
+                value={Number((draft.prismConstant * 1000).toFixed(2))}
+                onValue={(mm) => onChange({ prismConstant: mm / 1000 })}
+            />
             <NumberField label="Pressure" unit="hPa" value={draft.pressure} onValue={(pressure) => onChange({ pressure })} />
             <NumberField label="Temperature" unit="°C" value={draft.temperature} onValue={(temperature) => onChange({ temperature })} />
             <p className="self-end pb-3 text-sm text-quiet">

@@ -15,7 +15,8 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
             </div>
             {d ? (
                 <div className="text-sm">
-                    {mark.kind === 'check' ? 'found − known' : 'found − design'}: dN <Deviation of={d.northing} />, dE <Deviation of={d.easting} />, plan <Deviation of={d.plan} />, height <Deviation of={d.height} />
+                    {mark.kind === 'check' ? 'found − known' : 'found − design'}: dN <Deviation of={d.northing} />, dE{' '}
+                    <Deviation of={d.easting} />, plan <Deviation of={d.plan} />, height <Deviation of={d.height} />
                 </div>
             ) : (
                 <div className="text-sm">

@@ -21,7 +21,10 @@ export function SetUp(props: StageProps) {
         return (
             <Sheet title="Set up">
                 <Notice>A setup needs at least two control points.</Notice>
-                <Link className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white" to={`/p/${project.id}/control`}>
+                <Link
+                    className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white"
+                    to={`/p/${project.id}/control`}
+                >
                     Bring in control
                 </Link>
             </Sheet>
@@ -50,13 +53,20 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void })
                         <Button className="min-h-16" onClick={onAgain}>
                             Set up anew
                         </Button>
-                        <Link className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white" to={`/p/${project.id}/stake`}>
+                        <Link
+                            className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+                            to={`/p/${project.id}/stake`}
+                        >
                             Stake
                         </Link>
                     </>
                 }
             >
-                {props.live?.elsewhere && <Notice kind="error">The instrument has been set up for {props.live.elsewhere} since: this setup does not hold any more. Set up anew.</Notice>}
+                {props.live?.elsewhere && (
+                    <Notice kind="error">
+                        The instrument has been set up for {props.live.elsewhere} since: this setup does not hold any more. Set up anew.
+                    </Notice>
+                )}
                 <section aria-label="Setup that holds">
                     <p>
                         Setup {s.id} holds since {s.at.slice(11, 16)} UTC: {s.method.replace('_', ' ')} at {s.stationName}.
@@ -67,7 +77,8 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void })
                             'The place was given; the orientation has not been checked by a second sight.'
                         ) : (
                             <>
-                                Standard deviation in plan <Deviation of={s.planDeviation} />, in height <Deviation of={s.heightDeviation} none="none" />.
+                                Standard deviation in plan <Deviation of={s.planDeviation} />, in height{' '}
+                                <Deviation of={s.heightDeviation} none="none" />.
                             </>
                         )}
                     </p>
@@ -98,7 +109,13 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void }) {
                             Keep setup {state.current.id}
                         </Button>
                     )}
-                    <Button kind={state.solution ? 'primary' : 'plain'} className="min-h-16" disabled={!state.solution} busy={accept.isPending} onClick={() => accept.mutate(key, { onSuccess: onDone })}>
+                    <Button
+                        kind={state.solution ? 'primary' : 'plain'}
+                        className="min-h-16"
+                        disabled={!state.solution}
+                        busy={accept.isPending}
+                        onClick={() => accept.mutate(key, { onSuccess: onDone })}
+                    >
                         Accept this setup
                     </Button>
                 </>

@@ -16,7 +16,8 @@ interface Props extends StageProps {
     onSights: (sights: SightBody[]) => Promise<unknown>;
 }
 
-const bodiesOf = (draft: SetupState['draft']): SightBody[] => draft.sights.map(({ controlId, observationId, used }) => ({ controlId, observationId, used }));
+const bodiesOf = (draft: SetupState['draft']): SightBody[] =>
+    draft.sights.map(({ controlId, observationId, used }) => ({ controlId, observationId, used }));
 
 /** Sights to control: turn, measure, see raw and reduced, use or leave out. */
 export function Sights({ project, control, draft, onSights }: Props) {
@@ -73,7 +74,12 @@ export function Sights({ project, control, draft, onSights }: Props) {
                         />
                         used
                     </label>
-                    <Button kind="bare" aria-label={`Drop the sight to ${s.name}`} onClick={() => void onSights(bodies.filter((b) => b.controlId !== s.controlId))} icon={<Trash2 />} />
+                    <Button
+                        kind="bare"
+                        aria-label={`Drop the sight to ${s.name}`}
+                        onClick={() => void onSights(bodies.filter((b) => b.controlId !== s.controlId))}
+                        icon={<Trash2 />}
+                    />
                 </div>
             ))}
         </section>

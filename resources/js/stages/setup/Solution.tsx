@@ -20,10 +20,12 @@ export function Solution({ solution: s, method }: { solution: Schemas['SolutionR
             </p>
             {free && (
                 <p>
-                    Standard deviation: northing <Deviation of={s.northingDeviation} />, easting <Deviation of={s.eastingDeviation} />, height <Deviation of={s.heightDeviation} none="none" />
+                    Standard deviation: northing <Deviation of={s.northingDeviation} />, easting <Deviation of={s.eastingDeviation} />,
+                    height <Deviation of={s.heightDeviation} none="none" />
                     {s.fit !== null && (
                         <>
-                            ; residuals are <span className="figure">{s.fit.toFixed(1)}</span> times what the instrument’s accuracy explains, from {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
+                            ; residuals are <span className="figure">{s.fit.toFixed(1)}</span> times what the instrument’s accuracy
+                            explains, from {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
                         </>
                     )}
                     .

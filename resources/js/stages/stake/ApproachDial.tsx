@@ -24,7 +24,12 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
     const verdict = g.verdict === 'in' ? 'var(--in)' : planIn ? 'var(--open)' : 'var(--ink)';
     return (
         <div className="flex flex-[1_0_16rem] @2xl:flex-[0_0_auto] items-stretch justify-center gap-3">
-            <svg viewBox="-158 -168 316 324" className="h-64 min-w-0 @2xl:h-72" role="img" aria-label={`Approach dial, ${up} up${planIn ? ', in tolerance in plan' : ''}`}>
+            <svg
+                viewBox="-158 -168 316 324"
+                className="h-64 min-w-0 @2xl:h-72"
+                role="img"
+                aria-label={`Approach dial, ${up} up${planIn ? ', in tolerance in plan' : ''}`}
+            >
                 {planIn ? (
                     <rect x={-R} y={-R} width={2 * R} height={2 * R} rx="10" fill="none" stroke={verdict} strokeWidth="12" />
                 ) : (
@@ -33,7 +38,12 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
                 {ringsOf(length).map((ring) => (
                     <g key={ring.word}>
                         <circle r={radiusOf(ring.metres) * R} fill="none" stroke="var(--quiet)" strokeWidth="1" strokeDasharray="2 4" />
-                        <text x={radiusOf(ring.metres) * R * 0.72 + 3} y={radiusOf(ring.metres) * R * 0.72 + 4} fontSize="11" fill="var(--quiet)">
+                        <text
+                            x={radiusOf(ring.metres) * R * 0.72 + 3}
+                            y={radiusOf(ring.metres) * R * 0.72 + 4}
+                            fontSize="11"
+                            fill="var(--quiet)"
+                        >
                             {ring.word}
                         </text>
                     </g>
@@ -44,7 +54,17 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
                     <rect x="-11" y="-11" width="22" height="22" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
                     <path d="M-6 7 L0 -7 L6 7 M0 -7 V7" stroke="var(--ink)" strokeWidth="2" fill="none" />
                 </g>
-                {!planIn && <line x1={pole.x} y1={pole.y} x2={pole.x * 0.12} y2={pole.y * 0.12} stroke="var(--chalk)" strokeWidth="5" markerEnd="url(#dial-tip)" />}
+                {!planIn && (
+                    <line
+                        x1={pole.x}
+                        y1={pole.y}
+                        x2={pole.x * 0.12}
+                        y2={pole.y * 0.12}
+                        stroke="var(--chalk)"
+                        strokeWidth="5"
+                        markerEnd="url(#dial-tip)"
+                    />
+                )}
                 <circle cx={pole.x} cy={pole.y} r="10" fill="var(--chalk)" stroke="var(--sheet)" strokeWidth="3" />
                 <defs>
                     <marker id="dial-tip" viewBox="0 0 10 10" refX="6" refY="5" markerWidth="4" markerHeight="4" orient="auto">
@@ -70,8 +90,22 @@ function HeightBar({ raise, tolerance }: { raise: number | null; tolerance: numb
     const y = Math.sign(raise) * radiusOf(Math.abs(raise)) * half;
     const band = radiusOf(tolerance) * half;
     return (
-        <svg viewBox="-30 -168 60 324" className="h-64 shrink-0 @2xl:h-72" role="img" aria-label={`Height${inside ? ', in tolerance' : ''}`}>
-            <rect x="-9" y={-half} width="18" height={2 * half} fill="none" stroke="var(--ink)" strokeWidth={inside ? 5 : 2} rx={inside ? 0 : 9} />
+        <svg
+            viewBox="-30 -168 60 324"
+            className="h-64 shrink-0 @2xl:h-72"
+            role="img"
+            aria-label={`Height${inside ? ', in tolerance' : ''}`}
+        >
+            <rect
+                x="-9"
+                y={-half}
+                width="18"
+                height={2 * half}
+                fill="none"
+                stroke="var(--ink)"
+                strokeWidth={inside ? 5 : 2}
+                rx={inside ? 0 : 9}
+            />
             <rect x="-9" y={-band} width="18" height={2 * band} fill="var(--in)" fillOpacity="0.25" stroke="var(--in)" strokeWidth="2" />
             <path d={`M-24 ${y} L-10 ${y - 9} V${y + 9}Z`} fill="var(--chalk)" />
             <path d="M-20 0H20" stroke="var(--ink)" strokeWidth="2" />

@@ -24,7 +24,9 @@ export function Moves({ guidance: g, by }: { guidance: Schemas['GuidanceResource
                     <dd className="figure font-bold ml-auto text-3xl @2xl:text-4xl">{m.value === null ? 'no design' : text(m.value)}</dd>
                 </div>
             ))}
-            <div className="text-sm text-quiet">{by === 'instrument' ? 'as you hold the pole and face the instrument' : 'by the site grid'}</div>
+            <div className="text-sm text-quiet">
+                {by === 'instrument' ? 'as you hold the pole and face the instrument' : 'by the site grid'}
+            </div>
         </dl>
     );
 }

@@ -22,8 +22,15 @@ export function Stake(props: StageProps) {
         const to = points.length === 0 ? 'prepare' : 'set-up';
         return (
             <Sheet title="Stake">
-                <Notice>{points.length === 0 ? 'There are no stakeout points yet.' : 'The instrument has not been set up yet: it does not know where it stands.'}</Notice>
-                <Link className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white" to={`/p/${project.id}/${to}`}>
+                <Notice>
+                    {points.length === 0
+                        ? 'There are no stakeout points yet.'
+                        : 'The instrument has not been set up yet: it does not know where it stands.'}
+                </Notice>
+                <Link
+                    className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white"
+                    to={`/p/${project.id}/${to}`}
+                >
                     {points.length === 0 ? 'Make stakeout points' : 'Set up the instrument'}
                 </Link>
             </Sheet>
@@ -90,7 +97,11 @@ function Staking(props: StageProps) {
                     {left} of {points.length} left to stake. Touch one on the plan, or choose it from the list.
                 </p>
             )}
-            {left === 0 && <Notice>All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.</Notice>}
+            {left === 0 && (
+                <Notice>
+                    All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.
+                </Notice>
+            )}
             <Failure of={turn.error ?? nearest.error ?? storing.error} />
             {storing.question}
             {stored && <MarkResult mark={stored} latest />}
@@ -104,7 +115,12 @@ function Staking(props: StageProps) {
                     {g ? (
                         <>
                             <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-                                <ApproachDial guidance={g} planTolerance={project.planTolerance} heightTolerance={project.heightTolerance} up={by} />
+                                <ApproachDial
+                                    guidance={g}
+                                    planTolerance={project.planTolerance}
+                                    heightTolerance={project.heightTolerance}
+                                    up={by}
+                                />
                                 <Moves guidance={g} by={by} />
                             </div>
                             <Button
@@ -159,15 +175,22 @@ function Chooser({ points, aim, onChoose }: { points: StakeoutPoint[]; aim: Stak
 /** Why there is nothing to follow, and what to do. */
 function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning: boolean; onSearch: () => void }) {
     const i = live?.instrument;
-    const track = useDeed(project.id, () => ask(api.POST('/api/v1/projects/{project}/instrument/track', { params: { path: { project: project.id } }, body: { key: newKey() } })));
+    const track = useDeed(project.id, () =>
+        ask(
+            api.POST('/api/v1/projects/{project}/instrument/track', { params: { path: { project: project.id } }, body: { key: newKey() } }),
+        ),
+    );
     if (turning) {
         return <p className="py-8 text-center text-lg">The instrument turns to the point…</p>;
     }
     const why = live?.elsewhere
         ? `The instrument has been set up for ${live.elsewhere} since. Set it up anew here.`
         : i?.link !== 'up'
-            ? 'The instrument can’t be reached. Its link is being sought again by itself.'
-            : (i.trouble ?? (i.locked && !i.tracking ? 'The instrument holds the prism but does not follow it.' : 'The instrument does not see the prism. Stand where it points, or let it search.'));
+          ? 'The instrument can’t be reached. Its link is being sought again by itself.'
+          : (i.trouble ??
+            (i.locked && !i.tracking
+                ? 'The instrument holds the prism but does not follow it.'
+                : 'The instrument does not see the prism. Stand where it points, or let it search.'));
     return (
         <div className="grid gap-3">
             <Notice kind="caution">{why}</Notice>

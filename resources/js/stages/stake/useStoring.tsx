@@ -15,7 +15,12 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
     const [asked, setAsked] = useState<Problem | null>(null);
     const send = useDeed(project.id, async () => {
         try {
-            const mark = await ask(api.POST('/api/v1/projects/{project}/marks', { params: { path: { project: project.id } }, body: body.current as Schemas['MarkBody'] }));
+            const mark = await ask(
+                api.POST('/api/v1/projects/{project}/marks', {
+                    params: { path: { project: project.id } },
+                    body: body.current as Schemas['MarkBody'],
+                }),
+            );
             setAsked(null);
             onStored(mark);
         } catch (e) {
@@ -36,11 +41,16 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
         send.mutate(undefined);
     };
     const question = (
-        <Dialog open={asked !== null} onClose={() => setAsked(null)} title={asked?.reason === 'no_check' ? 'No check shot yet' : 'Out of tolerance'}>
+        <Dialog
+            open={asked !== null}
+            onClose={() => setAsked(null)}
+            title={asked?.reason === 'no_check' ? 'No check shot yet' : 'Out of tolerance'}
+        >
             <p className="mb-3">{asked?.message}</p>
             {asked?.reason === 'out_of_tolerance' && (
                 <p className="mb-3 text-lg">
-                    <Verdict of="out" />: <Deviation of={asked.evidence.plan as number} /> in plan, <Deviation of={asked.evidence.height as number | null} none="no design" /> in height. Tolerance{' '}
+                    <Verdict of="out" />: <Deviation of={asked.evidence.plan as number} /> in plan,{' '}
+                    <Deviation of={asked.evidence.height as number | null} none="no design" /> in height. Tolerance{' '}
                     <Deviation of={project.planTolerance} /> and <Deviation of={project.heightTolerance} />.
                 </p>
             )}
@@ -50,7 +60,10 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
                         <Button className="min-h-16" busy={send.isPending} onClick={() => insist({ withoutCheck: true })}>
                             Store without a check
                         </Button>
-                        <Link to={`/p/${project.id}/set-up`} className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white">
+                        <Link
+                            to={`/p/${project.id}/set-up`}
+                            className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+                        >
                             Take a check shot
                         </Link>
                     </>
