@@ -4,6 +4,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Problem } from './api/client';
+import { fetchAhead } from './api/hooks';
 import { Frame } from './frame/Frame';
 import { applyTheme, storedTheme } from './theme/theme';
 import { Projects } from './stages/projects/Projects';
@@ -25,7 +26,19 @@ const client = new QueryClient({
 const router = createBrowserRouter([
     { path: '/', element: <Projects openLast /> },
     { path: '/projects', element: <Projects openLast={false} /> },
-    { path: '/p/:project/:stage', element: <Frame /> },
+    {
+        path: '/p/:project/:stage',
+        element: <Frame />,
+        loader: ({ params }) => {
+            if (/^\d{1,15}$/.test(params.project ?? '')) {
+                fetchAhead(client, Number(params.project));
+            }
+            return null;
+        },
+        // Going from stage to stage within a project asks for nothing anew.
+        shouldRevalidate: ({ currentParams, nextParams }) => currentParams.project !== nextParams.project,
+        hydrateFallbackElement: <div className="p-8">Opening the project…</div>,
+    },
     { path: '*', element: <Projects openLast={false} /> },
 ]);
 

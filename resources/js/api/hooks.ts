@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { api, ask, newKey, type Schemas } from './client';
 
@@ -6,23 +6,47 @@ const path = (project: number) => ({ params: { path: { project } } });
 
 export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () => ask(api.GET('/api/v1/projects')) });
 
-export const useProject = (project: number) =>
-    useQuery({ queryKey: [project, 'project'], queryFn: () => ask(api.GET('/api/v1/projects/{project}', path(project))) });
+/** What every stage of a project shows. */
+const queries = {
+    project: (project: number) => ({
+        queryKey: [project, 'project'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}', path(project))),
+    }),
+    control: (project: number) => ({
+        queryKey: [project, 'control'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/control', path(project))),
+    }),
+    designs: (project: number) => ({
+        queryKey: [project, 'designs'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/designs', path(project))),
+    }),
+    points: (project: number) => ({
+        queryKey: [project, 'points'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/points', path(project))),
+    }),
+    marks: (project: number) => ({
+        queryKey: [project, 'marks'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/marks', path(project))),
+    }),
+    setup: (project: number) => ({
+        queryKey: [project, 'setup'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/setup', path(project))),
+    }),
+};
 
-export const useControl = (project: number) =>
-    useQuery({ queryKey: [project, 'control'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/control', path(project))) });
+export const useProject = (project: number) => useQuery(queries.project(project));
+export const useControl = (project: number) => useQuery(queries.control(project));
+export const useDesigns = (project: number) => useQuery(queries.designs(project));
+export const usePoints = (project: number) => useQuery(queries.points(project));
+export const useMarks = (project: number) => useQuery(queries.marks(project));
+export const useSetup = (project: number) => useQuery(queries.setup(project));
 
-export const useDesigns = (project: number) =>
-    useQuery({ queryKey: [project, 'designs'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/designs', path(project))) });
-
-export const usePoints = (project: number) =>
-    useQuery({ queryKey: [project, 'points'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/points', path(project))) });
-
-export const useSetup = (project: number) =>
-    useQuery({ queryKey: [project, 'setup'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/setup', path(project))) });
-
-export const useMarks = (project: number) =>
-    useQuery({ queryKey: [project, 'marks'], queryFn: () => ask(api.GET('/api/v1/projects/{project}/marks', path(project))) });
+/** Asks for all of it at once, before the first of it is drawn. */
+export function fetchAhead(client: QueryClient, project: number): void {
+    for (const query of Object.values(queries)) {
+        void client.prefetchQuery(query(project) as { queryKey: (string | number)[]; queryFn: () => Promise<unknown> });
+    }
+}
 
 export const useBook = (project: number, open: boolean) =>
     useQuery({
