@@ -21,7 +21,7 @@ final class AcceptSetup
     public function __invoke(Project $project, string $key): Setup
     {
         return DB::transaction(function () use ($project, $key): Setup {
-            $stored = Setup::query()->where('key', $key)->first();
+            $stored = Setup::query()->where('project_id', $project->id)->where('key', $key)->first();
             if ($stored !== null) {
                 return $stored;
             }

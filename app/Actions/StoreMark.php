@@ -24,7 +24,7 @@ final class StoreMark
 {
     public function __invoke(Project $project, MarkBody $body): Mark
     {
-        $stored = Mark::query()->where('key', $body->key)->first();
+        $stored = Mark::query()->where('project_id', $project->id)->where('key', $body->key)->first();
         if ($stored !== null) {
             return $stored;
         }
@@ -45,8 +45,8 @@ final class StoreMark
     private function write(Project $project, MarkBody $body, Setup $setup, Observation $observation, Position $found, ControlPoint|StakeoutPoint|null $against, Verdict $verdict): Mark
     {
         $design = $against?->position();
-        $mark = Mark::query()->firstOrCreate(['key' => $body->key], [
-            'project_id' => $project->id, 'at' => Clock::stamp(), 'kind' => $body->kind->value,
+        $mark = Mark::query()->firstOrCreate(['project_id' => $project->id, 'key' => $body->key], [
+            'at' => Clock::stamp(), 'kind' => $body->kind->value,
             'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint ? $against->id : null,
             'name' => $body->name !== '' ? PointName::checked($body->name) : (string) $against?->name,
             'code' => $body->code !== '' ? $body->code : (string) $against?->code,

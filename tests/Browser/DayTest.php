@@ -116,7 +116,7 @@ final class DayTest extends TestCase
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-4', 'atOnce' => true]);
         $s->choose('Control point', 'LC-4')->press('Check LC-4')->see('found − known');
 
-        $s->open("/p/$id/stake")->choose('Point to stake', 'T1');
+        $s->open("/p/$id/stake")->see('1 of 1 left')->touchPlan($tank['n'], $tank['e'])->see('Stakeout point T1')->press('Close')->see('Stake T1');
         $point = self::$parlay->ask('GET', "/projects/$id/points")[0];
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.004, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
         $s->see('as you hold the pole and face the instrument')->see('1/16"')->press('Measure and store')->see('found − design')->see('this is the end of the list');

@@ -2,7 +2,7 @@ import { ChevronsLeft, ChevronsRight } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { api, ask, Problem } from '../api/client';
-import { useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
+import { turnTo, useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Failure, Notice } from '../parts/Notice';
 import { Plan } from '../plan/Plan';
@@ -112,6 +112,15 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         taken,
         clearTaken: () => setTaken(null),
     };
+    // A point touched on the plan is a target like one from the list: while staking the instrument turns to it.
+    const choosePoint = (point: number) => {
+        if (stage === 'stake' || stage === 'as-built') {
+            setTarget(point);
+        }
+        if (stage === 'stake') {
+            void turnTo(id, { pointId: point }).catch(() => undefined);
+        }
+    };
     const Sheet = SHEETS[stage];
     const loading = control.isPending || points.isPending || designs.isPending;
     return (
@@ -143,7 +152,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     picking={picking && stage === 'prepare'}
                     poleCanBeDragged={practising}
                     onTake={(spot, place) => setTaken({ spot, place })}
-                    onChoosePoint={(point) => (stage === 'stake' || stage === 'as-built') && setTarget(point)}
+                    onChoosePoint={choosePoint}
                     onPoleDragged={(place) =>
                         void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(() => undefined)
                     }

@@ -44,11 +44,13 @@ function Staking(props: StageProps) {
     const [search, setSearch] = useSearchParams();
     const by = search.get('by') === 'north' ? 'north' : 'instrument';
     const aim = points.find((p) => p.id === target) ?? null;
-    const [stored, setStored] = useState<Mark | null>(null);
+    const [last, setLast] = useState<Mark | null>(null);
+    // The result of another target is not shown beside this one.
+    const stored = last !== null && last.pointId === target ? last : null;
     const turn = useDeed(project.id, (pointId: number) => turnTo(project.id, { pointId }));
     const choose = (id: number | null) => {
         setTarget(id);
-        setStored(null);
+        setLast(null);
         storing.reset();
         if (id !== null) {
             turn.mutate(id);
@@ -63,7 +65,7 @@ function Staking(props: StageProps) {
         );
         choose(found.pointId);
     });
-    const storing = useStoring(project, setStored);
+    const storing = useStoring(project, setLast);
     const left = points.filter((p) => p.stakes === 0).length;
     const g = live?.guidance?.target === target ? live.guidance : null;
     return (
