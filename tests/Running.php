@@ -22,7 +22,7 @@ final class Running
         $this->port = self::freePorts();
         $this->url = "http://127.0.0.1:{$this->port}";
         $log = "{$this->data}.log";
-        $this->process = proc_open([dirname(__DIR__).'/parlay', $command, '--port', (string) $this->port, '--data', $this->data], [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes)
+        $this->process = proc_open([dirname(__DIR__).'/parlay', $command, '--port', (string) $this->port, '--data', $this->data], [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes, null, self::plainEnvironment())
             ?: throw new \RuntimeException('Parlay could not be started.');
         for ($i = 0; $i < 600 && ! str_contains((string) file_get_contents($log), 'Parlay answers'); $i++) {
             if (! proc_get_status($this->process)['running']) {
@@ -96,6 +96,28 @@ final class Running
         }
 
         return $mine;
+    }
+
+    /**
+     * As a user's shell has it: what other tests set for an application inside their own process is not passed on.
+     *
+     * @return array<string, string>
+     */
+    private static function plainEnvironment(): array
+    {
+        return array_diff_key(getenv(), array_flip(['PARLAY_DATA', 'APP_KEY', 'APP_ENV', 'QUEUE_CONNECTION']));
+    }
+
+    /** Kills outright what has a text in its command line. */
+    public function kill(string $text): void
+    {
+        $pids = $this->pids($text);
+        if ($pids === []) {
+            throw new \RuntimeException("Nothing like $text is running.");
+        }
+        foreach ($pids as $pid) {
+            posix_kill($pid, SIGKILL);
+        }
     }
 
     /** The first of three ports in a row that nobody uses. */

@@ -55,10 +55,9 @@ final class Link
         while (! $this->stopped) {
             try {
                 $this->instrument->open();
-                $failures = 0;
-                $this->write(['link' => 'up', 'retryAt' => null, 'heardAt' => microtime(true)]);
                 $this->hold();
-            } catch (LinkLost $e) {
+            } catch (LinkLost) {
+                $failures = $this->status === null ? $failures : 0;
                 $this->instrument->close();
                 $this->status = null;
                 $this->job = null;
@@ -125,8 +124,10 @@ final class Link
     private function take(Report $report): void
     {
         if ($report instanceof InstrumentStatus) {
+            // Somebody who takes the call and says nothing is no instrument: the link is up from its first word on.
+            $first = $this->status === null ? ['link' => 'up', 'retryAt' => null] : [];
             $this->status = $report;
-            $this->write(['status' => LiveStatus::toArray($report), 'heardAt' => microtime(true)]);
+            $this->write($first + ['status' => LiveStatus::toArray($report), 'heardAt' => microtime(true)]);
         } elseif ($report instanceof Tracked) {
             $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => microtime(true) - $report->age], true);
         } elseif ($report instanceof Refused) {

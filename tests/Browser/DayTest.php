@@ -129,9 +129,7 @@ final class DayTest extends TestCase
         $s = new Screen($chrome, self::$parlay->url);
         $id = $this->startProject($s, 'Lost server', null);
         $s->press('Type one in')->fill('Name', 'Typed before');
-        foreach (self::$parlay->pids('public/index.php') as $pid) {
-            posix_kill($pid, SIGKILL);
-        }
+        self::$parlay->kill('public/index.php');
         $s->see('server does not answer', 6.0);
         self::assertSame('Typed before', $s->value('Name'));
         $s->doNotSee('server does not answer');

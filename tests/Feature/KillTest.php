@@ -25,7 +25,7 @@ final class KillTest extends FeatureTestCase
         $confirmed = $unsure = [];
         for ($round = 0, $n = 0; $round < self::ROUNDS; $round++) {
             [$server, $port] = $this->serve();
-            $killer = proc_open(['sh', '-c', sprintf('sleep %.3f; kill -9 -%d', mt_rand(30, 200) / 1000, proc_get_status($server)['pid'])], [], $pipes);
+            $killer = null;
             while (true) {
                 $key = array_pop($unsure) ?? sprintf('kill-mark-%05d', ++$n);
                 $answer = @file_get_contents("http://127.0.0.1:$port/api/v1/projects/{$project->id}/marks", false, stream_context_create(['http' => [
@@ -33,15 +33,18 @@ final class KillTest extends FeatureTestCase
                     'content' => json_encode(['key' => $key, 'kind' => 'stake', 'observationId' => $seen, 'pointId' => $point, 'withoutCheck' => true]),
                 ]]));
                 if ($answer === false || ! isset(json_decode($answer, true)['id'])) {
+                    self::assertNotNull($killer, "The server refused before it was killed: $answer");
                     $unsure[] = $key;
                     break;
                 }
                 $confirmed[$key] = json_decode($answer, true)['id'];
+                // Once a mark has got through, the server has a moment left to live.
+                $killer ??= proc_open(['sh', '-c', sprintf('sleep %.3f; kill -9 -%d', mt_rand(2, 120) / 1000, proc_get_status($server)['pid'])], [], $pipes);
             }
             proc_close($killer);
             proc_close($server);
         }
-        self::assertGreaterThan(self::ROUNDS, count($confirmed), 'some marks must have got through for this to prove anything');
+        self::assertGreaterThanOrEqual(self::ROUNDS, count($confirmed), 'some marks must have got through for this to prove anything');
         foreach ($confirmed as $key => $id) {
             self::assertSame([$id], Mark::query()->where('key', $key)->pluck('id')->all());
         }

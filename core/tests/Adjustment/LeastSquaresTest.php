@@ -74,7 +74,7 @@ final class LeastSquaresTest extends TestCase
         }
     }
 
-    /** @param list<array{float, float}> $points y, x */
+    /** @param  list<array{float, float}>  $points y, x */
     private static function line(array $points): Model
     {
         return new class($points) implements Model
