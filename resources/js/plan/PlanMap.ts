@@ -20,6 +20,7 @@ import { type PickLayer, SnapIndex, type Spot, type Touched } from './snap';
 const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8, 1e8] });
 const REACH_PX = 16;
 const VIEWS_KEPT = 30;
+const DRAG_PAUSE_MS = 100;
 
 export interface DrawnLayer extends PickLayer {
     colour: string;
@@ -53,6 +54,9 @@ export class PlanMap {
     private boxing = false;
     private views: { center: number[]; resolution: number; rotation: number }[] = [];
     private restoring = false;
+    private dragged = false;
+    private draggedAt = 0;
+    private letGoAt: PlanPlace | null = null;
     private content: Extent = createEmpty();
 
     constructor(
@@ -84,6 +88,7 @@ export class PlanMap {
         this.map.on('pointermove', (e) => !e.dragging && this.pointed(e));
         this.map.on('singleclick', (e) => this.touched(e));
         this.map.on('moveend', () => this.moved());
+        element.addEventListener('pointerup', () => this.letPoleGo());
         this.map.on('pointerdrag' as never, ((e: MapBrowserEvent<PointerEvent>) => this.dragPole(e)) as never);
     }
 
@@ -283,19 +288,30 @@ export class PlanMap {
         this.events.onTouch(thing, thing ? null : this.snap.touched(x, y, this.reach()), place);
     }
 
+    /** Once taken hold of, the pole is dragged until it is let go, wherever the readings say it is meanwhile. */
     private dragPole(e: MapBrowserEvent<PointerEvent>): void {
-        if (!this.poleCanBeDragged) {
-            return;
-        }
+        const [x = 0, y = 0] = e.coordinate;
         const pole = this.moving.getFeatures().find((f) => (f.get('thing') as PlanThing).what === 'pole');
         const geometry = pole?.getGeometry() as Point | undefined;
         const at = geometry?.getCoordinates();
-        const [x = 0, y = 0] = e.coordinate;
-        if (at && Math.hypot((at[0] ?? 0) - x, (at[1] ?? 0) - y) < 3 * this.reach()) {
+        this.dragged ||= this.poleCanBeDragged && at !== undefined && Math.hypot((at[0] ?? 0) - x, (at[1] ?? 0) - y) < 2 * this.reach();
+        if (this.dragged) {
             e.stopPropagation();
             geometry?.setCoordinates([x, y]);
-            this.events.onPoleDragged({ northing: y, easting: x });
+            this.letGoAt = { northing: y, easting: x };
+            if (Date.now() - this.draggedAt > DRAG_PAUSE_MS) {
+                this.draggedAt = Date.now();
+                this.events.onPoleDragged(this.letGoAt);
+            }
         }
+    }
+
+    private letPoleGo(): void {
+        if (this.dragged && this.letGoAt) {
+            this.events.onPoleDragged(this.letGoAt);
+        }
+        this.dragged = false;
+        this.letGoAt = null;
     }
 
     private finishBox(): void {
