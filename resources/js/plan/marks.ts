@@ -13,10 +13,13 @@ export type PlanThing =
     | { what: 'sight' }
     | { what: 'move' };
 
+/** The plan shows the beginning of a long name; touching the point shows all of it. */
+const LONGEST_LABEL = 24;
+
 /** always: drawn even where it covers another label */
 const label = (text: string, ink: Ink, dy = -15, bold = false, always = false) =>
     new Text({
-        text,
+        text: text.length > LONGEST_LABEL ? `${text.slice(0, LONGEST_LABEL)}…` : text,
         declutterMode: always ? 'obstacle' : 'declutter',
         font: `${bold ? 700 : 500} 13px "Atkinson Hyperlegible Next Variable"`,
         offsetY: dy,

@@ -114,7 +114,7 @@ export function Points(props: StageProps) {
                                                     {p.stakes > 0 && ' · staked'}
                                                 </span>
                                             </span>
-                                            <span className="text-sm">
+                                            <span className="shrink-0 whitespace-nowrap text-sm">
                                                 El <Length of={p.elevation} />
                                             </span>
                                         </div>

@@ -6,7 +6,7 @@ import { Notice } from '../../parts/Notice';
 export function Solution({ solution: s, method }: { solution: Schemas['SolutionResource']; method: string }) {
     const free = method === 'resection';
     return (
-        <section className="grid gap-2 border-t-2 border-ink pt-2" aria-label="What would be accepted">
+        <section className="grid scroll-mb-28 gap-2 border-ink border-t-2 pt-2" aria-label="What would be accepted">
             <h2 className="font-semibold">What would be accepted</h2>
             <Coordinates {...s} />
             <p>
