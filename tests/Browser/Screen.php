@@ -16,7 +16,7 @@ use PHPUnit\Framework\Assert;
 /** The screen as a person uses it: what is pressed and filled in is found by its words. */
 final class Screen
 {
-    private const PATIENCE = 12.0;
+    private const PATIENCE = 25.0;
 
     public readonly RemoteWebDriver $driver;
 
