@@ -133,20 +133,24 @@ final class PointTextTest extends TestCase
     {
         mt_srand(17);
         $good = "Name;N;E;Z;Code\n".implode('', array_map(static fn (int $i) => "P$i;1000,5;2000,25;3,5;X\n", range(1, 20)));
-        $answered = 0;
+        $rows = 0;
         for ($i = 0; $i < 500; $i++) {
             $bad = $good;
             for ($k = mt_rand(1, 12); $k > 0; $k--) {
                 $bad[mt_rand(0, strlen($bad) - 1)] = chr(mt_rand(0, 255));
             }
             try {
-                self::read(substr($bad, 0, mt_rand(1, strlen($bad))));
+                foreach (self::read(substr($bad, 0, mt_rand(1, strlen($bad)))) as $row) {
+                    $rows++;
+                    $row instanceof PointRow
+                        ? self::assertTrue($row->name !== '' && is_finite($row->position->northing + $row->position->easting + ($row->position->elevation ?? 0.0)))
+                        : self::assertTrue($row->line > 0 && $row->reason !== '');
+                }
             } catch (UnreadablePoints $e) {
                 self::assertNotSame('', $e->getMessage());
             }
-            $answered++;
         }
-        self::assertSame(500, $answered);
+        self::assertGreaterThan(1000, $rows, 'most files still hold rows');
     }
 
     /** @return list<PointRow|RowFault> */

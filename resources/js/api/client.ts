@@ -7,13 +7,11 @@ export type Units = Schemas['UnitsResource'];
 export type ControlPoint = Schemas['ControlPointResource'];
 export type StakeoutPoint = Schemas['PointResource'];
 export type Design = Schemas['DesignResource'];
-export type DesignLayer = Schemas['LayerResource'];
 export type Live = Schemas['LiveResource'];
 export type Mark = Schemas['MarkResource'];
 export type BookEntry = Schemas['BookEntry'];
 export type SetupState = Schemas['SetupState'];
 export type Draft = Schemas['DraftChangeBody'];
-export type World = Schemas['WorldResource'];
 
 export const api = createClient<paths>();
 

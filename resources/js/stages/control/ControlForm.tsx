@@ -2,16 +2,20 @@ import { useState } from 'react';
 import { api, ask, type ControlPoint, type Project } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
-import { LengthField, TextField } from '../../parts/Field';
+import { TextField } from '../../parts/Field';
 import { Failure } from '../../parts/Notice';
+import { type Place, PlaceFields } from '../../parts/PlaceFields';
 
 /** A control point typed by hand. */
 export function ControlForm({ project, point, onDone }: { project: Project; point: ControlPoint | null; onDone: () => void }) {
     const [name, setName] = useState(point?.name ?? '');
     const [code, setCode] = useState(point?.code ?? '');
-    const [northing, setNorthing] = useState<number | null>(point?.northing ?? null);
-    const [easting, setEasting] = useState<number | null>(point?.easting ?? null);
-    const [elevation, setElevation] = useState<number | null>(point?.elevation ?? null);
+    const [place, setPlace] = useState<Place>({
+        northing: point?.northing ?? null,
+        easting: point?.easting ?? null,
+        elevation: point?.elevation ?? null,
+    });
+    const { northing, easting, elevation } = place;
     const keep = useDeed(project.id, () => {
         const body = { name, code, northing: northing ?? 0, easting: easting ?? 0, elevation, description: point?.description ?? '' };
         return point
@@ -23,10 +27,6 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
               )
             : ask(api.POST('/api/v1/projects/{project}/control', { params: { path: { project: project.id } }, body }));
     });
-    const pair = [
-        <LengthField key="n" label="Northing" value={northing} onValue={setNorthing} />,
-        <LengthField key="e" label="Easting" value={easting} onValue={setEasting} />,
-    ];
     return (
         <form
             className="grid gap-3"
@@ -36,8 +36,8 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
             }}
         >
             <TextField label="Name" value={name} onValue={setName} autoFocus />
-            {project.units.order === 'EN' ? pair.reverse() : pair}
-            <LengthField label="Elevation" value={elevation} onValue={setElevation} optional hint="Leave empty where none is known." />
+            {/* Fields type on while another's answer is on its way: each changes only its own part. */}
+            <PlaceFields place={place} onPlace={(part) => setPlace((now) => ({ ...now, ...part }))} />
             <TextField label="Code" value={code} onValue={setCode} />
             <Failure of={keep.error} />
             <Button

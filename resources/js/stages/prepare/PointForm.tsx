@@ -2,17 +2,21 @@ import { useState } from 'react';
 import { api, ask, type Project, type StakeoutPoint } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
-import { LengthField, TextField } from '../../parts/Field';
+import { TextField } from '../../parts/Field';
 import { Failure, Notice } from '../../parts/Notice';
+import { type Place, PlaceFields } from '../../parts/PlaceFields';
 
 /** A stakeout point typed in, or changed. */
 export function PointForm({ project, point, onDone }: { project: Project; point: StakeoutPoint | null; onDone: () => void }) {
     const [name, setName] = useState(point?.name ?? '');
     const [code, setCode] = useState(point?.code ?? '');
     const [description, setDescription] = useState(point?.description ?? '');
-    const [northing, setNorthing] = useState<number | null>(point?.northing ?? null);
-    const [easting, setEasting] = useState<number | null>(point?.easting ?? null);
-    const [elevation, setElevation] = useState<number | null>(point?.elevation ?? null);
+    const [place, setPlace] = useState<Place>({
+        northing: point?.northing ?? null,
+        easting: point?.easting ?? null,
+        elevation: point?.elevation ?? null,
+    });
+    const { northing, easting, elevation } = place;
     const keep = useDeed(project.id, () => {
         const body = { name, code, description, northing: northing ?? 0, easting: easting ?? 0, elevation };
         return point
@@ -24,10 +28,6 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
               )
             : ask(api.POST('/api/v1/projects/{project}/points', { params: { path: { project: project.id } }, body }));
     });
-    const pair = [
-        <LengthField key="n" label="Northing" value={northing} onValue={setNorthing} />,
-        <LengthField key="e" label="Easting" value={easting} onValue={setEasting} />,
-    ];
     const moved = point !== null && point.origin !== 'typed' && (northing !== point.northing || easting !== point.easting);
     return (
         <form
@@ -38,8 +38,8 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
             }}
         >
             <TextField label="Name" value={name} onValue={setName} autoFocus />
-            {project.units.order === 'EN' ? pair.reverse() : pair}
-            <LengthField label="Elevation" value={elevation} onValue={setElevation} optional hint="Leave empty where none is known." />
+            {/* Fields type on while another's answer is on its way: each changes only its own part. */}
+            <PlaceFields place={place} onPlace={(part) => setPlace((now) => ({ ...now, ...part }))} />
             <TextField label="Code" value={code} onValue={setCode} />
             <TextField label="Description" value={description} onValue={setDescription} />
             {point && point.stakes > 0 && (
