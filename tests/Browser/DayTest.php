@@ -176,7 +176,13 @@ final class DayTest extends TestCase
     private function walkTo(Screen $s, string $mark): void
     {
         $s->choose('Mark on the ground', $mark)->press('Walk there');
-        self::assertTrue(Running::until(static fn () => ! self::$parlay->ask('GET', '/practice')['pole']['walking'], 20));
+        $there = static function () use ($mark): bool {
+            $world = self::$parlay->ask('GET', '/practice');
+            $at = array_column($world['marks'], null, 'name')[$mark];
+
+            return hypot($at['northing'] - $world['pole']['northing'], $at['easting'] - $world['pole']['easting']) < 1e-6;
+        };
+        self::assertTrue(Running::until($there, 20), "the pole stands on $mark before it is measured");
     }
 
     private function walkToTarget(Screen $s): void
