@@ -16,7 +16,10 @@ use Illuminate\Support\Facades\DB;
  */
 final class Preparation
 {
-    /** @var list<array{table: string, id: int, before: array<string, mixed>|null, after: array<string, mixed>|null}> */
+    /** Rows inserted with one statement. */
+    private const AT_ONCE = 500;
+
+    /** @var list<array<string, mixed>> table, id, before, after; or table and rows that were created together */
     private array $changes = [];
 
     private function __construct() {}
@@ -52,6 +55,23 @@ final class Preparation
         $this->note($model, null, $model->getAttributes());
 
         return $model;
+    }
+
+    /**
+     * Many rows of one table at once, all with the same columns.
+     *
+     * @param  list<array<string, mixed>>  $rows  without their ids, values as the database keeps them
+     */
+    public function createMany(string $table, array $rows): void
+    {
+        if ($rows === []) {
+            return;
+        }
+        // Nobody else writes during this transaction, so the next ids are known.
+        $next = (int) DB::table($table)->max('id') + 1;
+        $rows = array_map(static fn (array $row, int $i): array => ['id' => $next + $i] + $row, $rows, array_keys($rows));
+        self::insert($table, $rows);
+        $this->changes[] = ['table' => $table, 'rows' => $rows];
     }
 
     /** @param  array<string, mixed>  $values */
@@ -92,13 +112,36 @@ final class Preparation
                 return null;
             }
             foreach ($back ? array_reverse($step->changes) : $step->changes as $change) {
-                self::restore($change['table'], $change['id'], $back ? $change['before'] : $change['after']);
+                isset($change['rows'])
+                    ? self::restoreMany($change['table'], $change['rows'], $back)
+                    : self::restore($change['table'], $change['id'], $back ? $change['before'] : $change['after']);
             }
             $step->update(['undone' => $back]);
             $project->changed();
 
             return $step->label;
         });
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private static function restoreMany(string $table, array $rows, bool $back): void
+    {
+        if (! $back) {
+            self::insert($table, $rows);
+
+            return;
+        }
+        foreach (array_chunk(array_column($rows, 'id'), self::AT_ONCE) as $ids) {
+            DB::table($table)->whereIn('id', $ids)->delete();
+        }
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private static function insert(string $table, array $rows): void
+    {
+        foreach (array_chunk($rows, self::AT_ONCE) as $chunk) {
+            DB::table($table)->insert($chunk);
+        }
     }
 
     /** @param  array<string, mixed>|null  $row */

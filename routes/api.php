@@ -8,6 +8,7 @@ use App\Http\Controllers\DesignController;
 use App\Http\Controllers\FieldBookController;
 use App\Http\Controllers\InstrumentController;
 use App\Http\Controllers\PointController;
+use App\Http\Controllers\PointsFileController;
 use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\ProjectController;
 use App\Http\Controllers\ReportController;
@@ -32,6 +33,8 @@ Route::controller(PracticeController::class)->group(function (): void {
 
 Route::get('projects', [ProjectController::class, 'index']);
 Route::post('projects', [ProjectController::class, 'store']);
+Route::post('packed-uploads', [ProjectController::class, 'uploadPacked']);
+Route::post('projects-unpacking', [ProjectController::class, 'unpack']);
 
 Route::prefix('projects/{project}')->group(function (): void {
     Route::controller(ProjectController::class)->group(function (): void {
@@ -40,24 +43,36 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::post('open', 'open');
         Route::post('undo', 'undo');
         Route::post('redo', 'redo');
+        Route::post('packing', 'pack');
+        Route::get('packed/{task}', 'packed');
     });
     Route::controller(ControlController::class)->group(function (): void {
-        Route::post('uploads', 'upload');
-        Route::post('points-preview', 'preview');
-        Route::post('control-import', 'import');
         Route::get('control', 'index');
         Route::post('control', 'store');
         Route::put('control/{control}', 'update');
         Route::delete('control/{control}', 'destroy');
     });
+    Route::controller(PointsFileController::class)->group(function (): void {
+        Route::post('uploads', 'upload');
+        Route::post('points-preview', 'preview');
+        Route::post('points-import', 'import');
+        Route::get('points-file', 'export');
+        Route::post('tasks/{task}/cancel', 'cancel');
+    });
     Route::controller(DesignController::class)->group(function (): void {
         Route::post('drawing-inspection', 'inspect');
         Route::get('designs', 'index');
         Route::post('designs', 'store');
+        Route::put('designs/{design}', 'update');
         Route::delete('designs/{design}', 'destroy');
+        Route::get('designs/{design}/added', 'added');
+        Route::get('designs/{design}/gone', 'gone');
+        Route::get('designs/{design}/moved', 'moved');
+        Route::post('compute-placement', 'placement');
         Route::get('tasks/{task}', 'task');
         Route::get('layers/{layer}/shapes', 'shapes');
-        Route::put('visible-layers', 'show');
+        Route::get('layers/{layer}/curves', 'curves');
+        Route::patch('layers', 'change');
     });
     Route::controller(PointController::class)->group(function (): void {
         Route::get('points', 'index');
@@ -65,6 +80,7 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::put('points/{point}', 'update');
         Route::post('points-deletion', 'destroy');
         Route::post('spots', 'spot');
+        Route::post('inverse', 'inverse');
         Route::get('next-name', 'nextName');
         Route::get('nearest-open', 'nearest');
     });

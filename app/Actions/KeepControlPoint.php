@@ -17,6 +17,7 @@ final class KeepControlPoint
         $values = [
             'name' => PointName::checked($body->name), 'northing' => $body->northing, 'easting' => $body->easting, 'elevation' => $body->elevation,
             'code' => $body->code, 'description' => $body->description,
+            'held_fixed' => $body->heldFixed, 'plan_deviation' => $body->heldFixed ? null : $body->planDeviation, 'height_deviation' => $body->heldFixed ? null : $body->heightDeviation,
         ];
 
         return Preparation::step($project, ($existing === null ? 'New control ' : 'Changed control ').$values['name'], static function (Preparation $step) use ($project, $values, $existing): ControlPoint {

@@ -4,27 +4,71 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Bodies\LayoutBody;
+use App\Http\Bodies\PointsTarget;
+use App\Http\Bodies\PreviewBody;
+use App\Http\Resources\DuplicateResource;
 use App\Http\Resources\FaultResource;
+use App\Http\Resources\FindingResource;
 use App\Http\Resources\LayoutResource;
 use App\Http\Resources\PointsPreview;
 use App\Http\Resources\RowResource;
 use App\Models\Project;
 use App\Uploads;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Doctor\Doctor;
+use Parlay\Core\Doctor\Finding;
+use Parlay\Core\Formats\GeoJson\GeoJsonPoints;
+use Parlay\Core\Formats\LandXml\LandXmlPoints;
+use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Formats\PointText\LayoutGuess;
-use Parlay\Core\Formats\PointText\PointRow;
 use Parlay\Core\Formats\PointText\TextLines;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
+use Parlay\Core\Points\PointFile;
+use Parlay\Core\Points\PointRow;
+use Parlay\Core\Points\RowFault;
+use Parlay\Core\Units\LengthUnit;
 
-/** Shows a point file as it would be read, guessed or as told; stores nothing. */
+/** Shows a list of points as it would be read, guessed or as told, and what the doctor says of it; stores nothing. */
 final class PreviewPoints
 {
     private const LOOKS_AT = 60;
 
     private const SHOWS = 40;
 
-    public function __invoke(Project $project, string $upload, ?LayoutBody $told): PointsPreview
+    private const SHOWS_FINDINGS = 50;
+
+    public function __invoke(Project $project, PreviewBody $body): PointsPreview
+    {
+        $stream = Uploads::open($body->upload);
+        $kind = PointFile::kindOf($stream);
+        $first = $kind === PointFile::Text ? self::firstLines($body->upload) : [];
+        $remembered = false;
+        try {
+            if ($body->layout !== null) {
+                $layout = PointRows::layout($body->layout);
+            } elseif ($kind === PointFile::Text) {
+                $guess = LayoutGuess::from($first, $project->coordinate_order, $project->length_style->unit());
+                $layout = self::remembered($guess, $first) ?? $guess;
+                $remembered = $layout !== $guess;
+            } else {
+                $layout = new Layout(',', '.', 0, [Column::Name, Column::Northing, Column::Easting, Column::Elevation], ($kind === PointFile::LandXml ? LandXmlPoints::unit($stream) : null) ?? LengthUnit::Metre);
+            }
+        } catch (UnreadablePoints $e) {
+            return $this->unread($body, $kind, $first, $e->getMessage());
+        }
+
+        return $this->read($project, $body, $kind, $first, $layout, $remembered);
+    }
+
+    /** Files of one shape share it: separator, columns, headings. */
+    public static function shape(Layout $layout): string
+    {
+        return Layout::shapeOf($layout->separator, count($layout->columns), implode('|', $layout->headings));
+    }
+
+    /** @return list<string> */
+    private static function firstLines(string $upload): array
     {
         $first = [];
         foreach (TextLines::of(Uploads::open($upload)) as $line) {
@@ -33,45 +77,78 @@ final class PreviewPoints
                 break;
             }
         }
-        try {
-            $layout = $told === null
-                ? LayoutGuess::from($first, $project->coordinate_order, $project->length_style->unit())
-                : self::layout($told);
-        } catch (UnreadablePoints $e) {
-            return $this->unread($upload, $first, $e->getMessage(), $told);
-        }
 
-        return $this->read($project, $upload, $first, $layout);
-    }
-
-    public static function layout(LayoutBody $body): Layout
-    {
-        return new Layout($body->separator, $body->decimalMark, max(0, $body->skip), $body->columns, $body->unit);
+        return $first;
     }
 
     /** @param  list<string>  $first */
-    private function read(Project $project, string $upload, array $first, Layout $layout): PointsPreview
+    private static function remembered(Layout $guess, array $first): ?Layout
+    {
+        $row = DB::table('remembered_layouts')->where('shape', self::shape($guess))->value('layout');
+        $kept = is_string($row) ? json_decode($row, true) : null;
+        $columns = is_array($kept) ? array_map(Column::tryFrom(...), $kept['columns']) : [];
+        if (! is_array($kept) || in_array(null, $columns, true) || count($columns) !== count($guess->columns)) {
+            return null;
+        }
+        $unit = LengthUnit::tryFrom($kept['unit']) ?? $guess->unit;
+        $same = $columns === $guess->columns && $unit === $guess->unit && $kept['decimalMark'] === $guess->decimalMark;
+
+        return $same ? null : new Layout($guess->separator, $kept['decimalMark'], $guess->skip, $columns, $unit, $guess->headings);
+    }
+
+    /** @param  list<string>  $first */
+    private function read(Project $project, PreviewBody $body, PointFile $kind, array $first, Layout $layout, bool $remembered): PointsPreview
     {
         $rows = $faults = [];
-        $good = $faulty = 0;
-        foreach (TakeControl::rows($project, $upload, $layout) as $row) {
+        $faulty = 0;
+        foreach (PointRows::of($body->upload, $layout) as $row) {
             if ($row instanceof PointRow) {
-                $rows[] = ++$good <= self::SHOWS ? RowResource::of($row) : null;
-            } else {
-                $faults[] = ++$faulty <= self::SHOWS ? FaultResource::of($row) : null;
+                $rows[] = $row;
+            } elseif (++$faulty <= self::SHOWS) {
+                $faults[] = $row;
             }
         }
-        $width = max(array_map(static fn (string $l) => count($layout->cells($l)), $first) ?: [0]);
+        $around = SurroundingsOf::project($project, $body->target);
+        $report = Doctor::examine($rows, $layout->unit, $layout->decimalMark, $around);
+        [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 
-        return new PointsPreview(Uploads::nameOf($upload), LayoutResource::of($layout), null, array_slice($first, 0, 12), $width,
-            array_values(array_filter($rows)), $good, array_values(array_filter($faults)), $faulty);
+        return new PointsPreview(
+            Uploads::nameOf($body->upload), $kind->value, LayoutResource::of($layout), $remembered, $kind === PointFile::GeoJson && GeoJsonPoints::looksLikeDegrees($rows), null,
+            array_slice($first, 0, 12), max([count($layout->columns), ...array_map(static fn (string $l) => count($layout->cells($l)), $first)]),
+            array_map(static fn (PointRow $r) => RowResource::of($r), array_slice($rows, 0, self::SHOWS)), count($rows),
+            array_map(static fn (RowFault $f) => FaultResource::of($f), $faults), $faulty,
+            array_map(static fn (Finding $f) => FindingResource::of($f), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
+            $report->more + max(0, count($report->findings) - self::SHOWS_FINDINGS), $report->untestable, $duplicates, $count,
+            $body->target === PointsTarget::Control ? ControlReissue::of($project, $rows) : null, null,
+        );
+    }
+
+    /**
+     * @param  list<PointRow>  $rows
+     * @return array{list<DuplicateResource>, int}
+     */
+    private static function duplicates(Project $project, PointsTarget $target, array $rows): array
+    {
+        $taken = TakePoints::names($project, $target);
+        $seen = $duplicates = [];
+        $count = 0;
+        foreach ($rows as $row) {
+            $key = 'n'.$row->name;
+            if ((isset($taken[$key]) || isset($seen[$key])) && ++$count <= self::SHOWS) {
+                $duplicates[] = new DuplicateResource($row->line, $row->name, $seen[$key] ?? null);
+            }
+            $seen[$key] ??= $row->line;
+        }
+
+        return [$duplicates, $count];
     }
 
     /** @param  list<string>  $first */
-    private function unread(string $upload, array $first, string $problem, ?LayoutBody $told): PointsPreview
+    private function unread(PreviewBody $body, PointFile $kind, array $first, string $problem): PointsPreview
     {
-        $echo = $told === null ? null : new LayoutResource($told->separator, $told->decimalMark, $told->skip, $told->columns, $told->unit);
+        $told = $body->layout;
+        $echo = $told === null ? null : new LayoutResource($told->separator, $told->decimalMark, $told->skip, $told->columns, $told->unit, $told->headings);
 
-        return new PointsPreview(Uploads::nameOf($upload), $echo, $problem, array_slice($first, 0, 12), $told === null ? 0 : count($told->columns), [], 0, [], 0);
+        return new PointsPreview(Uploads::nameOf($body->upload), $kind->value, $echo, false, false, $problem, array_slice($first, 0, 12), $told === null ? 0 : count($told->columns), [], 0, [], 0, [], 0, [], [], 0, null, null);
     }
 }

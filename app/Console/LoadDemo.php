@@ -7,12 +7,14 @@ namespace App\Console;
 use App\Actions\CreateProject;
 use App\Actions\PlantSite;
 use App\Actions\PreviewPoints;
-use App\Actions\TakeControl;
+use App\Actions\TakePoints;
 use App\Clock;
 use App\Demo\DemoDay;
 use App\Demo\DemoDrawing;
-use App\Http\Bodies\ControlImportBody;
 use App\Http\Bodies\LayoutBody;
+use App\Http\Bodies\PointsImportBody;
+use App\Http\Bodies\PointsTarget;
+use App\Http\Bodies\PreviewBody;
 use App\Http\Bodies\ProjectBody;
 use App\Http\Bodies\UnitsBody;
 use App\Models\Project;
@@ -73,7 +75,7 @@ final class LoadDemo extends Command
         $copy = tempnam(sys_get_temp_dir(), 'parlay') ?: throw new \RuntimeException('No temporary file.');
         copy(self::file($file), $copy);
         $token = Uploads::keep(new UploadedFile($copy, $file, test: true))['upload'];
-        $guess = app(PreviewPoints::class)($project, $token, null)->layout ?? throw new \DomainException("$file can’t be read.");
-        app(TakeControl::class)($project, new ControlImportBody($token, new LayoutBody($guess->separator, $guess->decimalMark, $guess->skip, $guess->columns, $guess->unit)));
+        $guess = app(PreviewPoints::class)($project, new PreviewBody($token))->layout ?? throw new \DomainException("$file can’t be read.");
+        app(TakePoints::class)($project, new PointsImportBody($token, new LayoutBody($guess->separator, $guess->decimalMark, $guess->skip, $guess->columns, $guess->unit, $guess->headings), PointsTarget::Control));
     }
 }

@@ -12,11 +12,11 @@ use App\Http\Bodies\SpotBody;
 use App\Models\DesignLayer;
 use App\Models\Project;
 use App\Models\Task;
+use App\Tasks\Progress;
 use App\Tasks\TakeDrawing;
 use App\Tasks\TaskKind;
 use App\Uploads;
 use Illuminate\Http\UploadedFile;
-use Parlay\Core\Design\Shape;
 use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Design\SpotKind;
 use Parlay\Core\Formats\Dxf\DxfReader;
@@ -37,10 +37,11 @@ final class DemoDrawing
         copy($path, $copy);
         $token = Uploads::keep(new UploadedFile($copy, basename($path), test: true))['upload'];
         $layers = array_map(static fn ($l) => $l->name, DxfReader::read(Uploads::open($token))->layers);
-        ($this->take)(Task::query()->create([
+        $task = Task::query()->create([
             'project_id' => $project->id, 'kind' => TaskKind::TakeDrawing->value, 'state' => 'done', 'result' => null, 'error' => null, 'created_at' => Clock::stamp(),
             'input' => ['upload' => $token, 'name' => ucfirst(str_replace('-', ' ', basename($path, '.dxf'))), 'unit' => $unit->value, 'layers' => $layers, 'heights' => HeightsChoice::Used->value, 'fixedElevation' => null],
-        ]));
+        ]);
+        ($this->take)($task, new Progress($task->id));
     }
 
     public function pointsAtCircles(Project $project, string $layer, string $prefix, string $code, ?float $elevation): void
@@ -64,8 +65,9 @@ final class DemoDrawing
     {
         $layer = DesignLayer::query()->where('name', $name)->whereIn('design_id', $project->designs()->select('id'))->firstOrFail();
         $spots = [];
-        for ($i = 0; $i < $layer->count; $i++) {
-            if (Shape::unpack(substr($layer->records, $i * Shape::BYTES, Shape::BYTES))->kind === ShapeKind::Circle) {
+        $drawing = $layer->drawing();
+        for ($i = 0; $i < $drawing->count; $i++) {
+            if ($drawing->shape($i)->kind === ShapeKind::Circle) {
                 $spots[] = new SpotBody($layer->id, $i, SpotKind::Centre);
             }
         }

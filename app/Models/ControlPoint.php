@@ -12,5 +12,8 @@ final class ControlPoint extends Model
 
     public $timestamps = false;
 
-    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float'];
+    /** What the database sets where nothing is said. */
+    protected $attributes = ['held_fixed' => true, 'plan_deviation' => null, 'height_deviation' => null];
+
+    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'held_fixed' => 'boolean', 'plan_deviation' => 'float', 'height_deviation' => 'float'];
 }

@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Database\Bytes;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\Shape;
+use Parlay\Core\Formats\Dxf\Colours;
+use Parlay\Core\Geometry\Spline;
 
 /** A layer of a drawing; its shapes are packed as Parlay\Core\Design\Shape describes. */
 final class DesignLayer extends Model
 {
     public $timestamps = false;
 
-    protected $casts = ['visible' => 'boolean', 'kinds' => 'array', 'strings' => 'array', 'extent' => 'array'];
+    protected $casts = ['visible' => 'boolean', 'pickable' => 'boolean', 'kinds' => 'array', 'strings' => 'array', 'extent' => 'array'];
 
     /** @return BelongsTo<Design, $this> */
     public function design(): BelongsTo
@@ -25,16 +28,22 @@ final class DesignLayer extends Model
 
     public static function keep(Design $design, DrawingLayer $layer): void
     {
-        // As a stream the database takes it for bytes; a string would become text, which it can't cut by bytes.
-        $records = fopen('php://memory', 'w+b') ?: throw new \RuntimeException('No memory stream.');
-        fwrite($records, $layer->records);
-        rewind($records);
         DB::table('design_layers')->insert([
-            'design_id' => $design->id, 'name' => $layer->name, 'colour' => $layer->colour, 'visible' => true, 'count' => $layer->count,
-            'kinds' => json_encode($layer->kinds, JSON_THROW_ON_ERROR), 'strings' => json_encode($layer->strings, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
-            'extent' => json_encode($layer->extent, JSON_THROW_ON_ERROR), 'records' => $records,
+            'design_id' => $design->id, 'name' => $layer->name, 'colour' => Colours::hex($layer->rgb), 'visible' => ! $layer->off && ! $layer->frozen, 'count' => $layer->count,
+            'kinds' => json_encode($layer->kinds(), JSON_THROW_ON_ERROR), 'strings' => json_encode($layer->strings, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            'curves' => json_encode(array_map(static fn (Spline $c) => $c->toArray(), $layer->curves), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            'extent' => json_encode($layer->extent, JSON_THROW_ON_ERROR), 'records' => $records = Bytes::stream($layer->records()),
         ]);
         fclose($records);
+    }
+
+    /** The layer as it was read, whole. */
+    public function drawing(): DrawingLayer
+    {
+        $row = DB::table('design_layers')->where('id', $this->id)->first(['records', 'strings', 'curves']);
+        $curves = array_map(static fn (array $c) => Spline::of($c['degree'], $c['knots'], $c['points'], $c['weights']), json_decode((string) $row?->curves, true) ?: []);
+
+        return DrawingLayer::kept($this->name, (string) $row?->records, json_decode((string) $row?->strings, true) ?: [], array_values(array_filter($curves)));
     }
 
     /** One shape, cut out by the database: the layer is not read whole. */

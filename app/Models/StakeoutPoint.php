@@ -13,5 +13,5 @@ final class StakeoutPoint extends Model
 
     public $timestamps = false;
 
-    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array'];
+    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array', 'attributes' => 'array'];
 }

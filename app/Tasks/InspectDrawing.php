@@ -4,31 +4,74 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Http\Resources\FitResource;
 use App\Http\Resources\InspectedLayer;
 use App\Http\Resources\InspectionResource;
-use App\Http\Resources\KindCount;
+use App\Http\Resources\StrayResource;
+use App\Models\ControlPoint;
 use App\Models\Task;
 use App\Uploads;
+use Parlay\Core\Design\CleanUp;
+use Parlay\Core\Design\Drawing;
 use Parlay\Core\Design\DrawingLayer;
+use Parlay\Core\Design\StrayGeometry;
+use Parlay\Core\Fit\ControlFit;
+use Parlay\Core\Fit\FitSearch;
+use Parlay\Core\Fit\Mark;
+use Parlay\Core\Fit\Spots;
 use Parlay\Core\Formats\Dxf\DxfReader;
+use Parlay\Core\Formats\Dxf\ReadOptions;
+use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 
-/** Reads a drawing through and tells what is in it; stores nothing of it. */
+/** Reads a drawing through and tells what is in it and how it fits the control; stores nothing of it. */
 final class InspectDrawing implements Work
 {
-    public function __invoke(Task $task): array
+    public function __invoke(Task $task, Progress $progress): array
     {
-        $drawing = DxfReader::read(Uploads::open($task->input['upload']));
+        $upload = $task->input['upload'];
+        [$drawing, $damage] = self::read($upload, $progress);
+        $progress->tell(0.7, 'looking for what is drawn twice');
+        $cleanUp = new CleanUp(same: CleanUp::SAME / ($drawing->declaredUnit?->metres() ?? 1.0));
+        foreach ($drawing->layers as $layer) {
+            $cleanUp->of($layer);
+            $progress->stopIfCancelled();
+        }
+        $stray = StrayGeometry::of($drawing->layers);
+        $progress->tell(0.85, 'trying it against the control');
+        $control = ControlPoint::query()->where('project_id', $task->project_id)->orderBy('id')->get()->map(static fn (ControlPoint $c) => new Mark($c->name, $c->position()))->values()->all();
+        $fits = $control === [] ? [] : FitSearch::of($control, Spots::of($drawing->layers, array_column($control, 'name')));
 
         return (array) new InspectionResource(
-            $drawing->declaredUnit,
-            $drawing->version,
-            $drawing->extent() ?? [],
-            $drawing->heights ?? [],
-            array_map(static fn (DrawingLayer $l) => new InspectedLayer(
-                $l->name, $l->colour, $l->count,
-                array_map(static fn (string $k, int $n) => new KindCount($k, $n), array_keys($l->kinds), array_values($l->kinds)),
-            ), $drawing->layers),
-            $drawing->remarks,
-        ) + ['fileName' => Uploads::nameOf($task->input['upload'])];
+            Uploads::nameOf($upload), $drawing->declaredUnit, $drawing->version, $stray->body ?? [], $drawing->heights ?? [],
+            array_map(static fn (DrawingLayer $l) => InspectedLayer::of($l), $drawing->layers),
+            $drawing->remarks, $drawing->repairs, $damage, $drawing->annotations,
+            $cleanUp->duplicates, $cleanUp->zeroLengths, $cleanUp->overlaps,
+            array_map(StrayResource::of(...), $stray->places),
+            array_map(static fn (ControlFit $f) => FitResource::of($f), $fits), count($control),
+        );
+    }
+
+    /**
+     * A damaged file is read a second time, for what can be had of it.
+     *
+     * @return array{Drawing, string|null} and what was wrong
+     */
+    private static function read(string $upload, Progress $progress): array
+    {
+        $size = max(1, (int) filesize(Uploads::path($upload)));
+        $tell = static fn (string $doing) => static fn (int $bytes) => $progress->tell(0.7 * $bytes / $size, $doing);
+        try {
+            return [DxfReader::read(Uploads::open($upload), new ReadOptions(progress: $tell('reading the drawing'))), null];
+        } catch (UnreadableDrawing $e) {
+            if (! $e->damaged) {
+                throw $e;
+            }
+            try {
+                return [DxfReader::read(Uploads::open($upload), new ReadOptions(mend: true, progress: $tell('reading what can be read'))), $e->getMessage()];
+            } catch (UnreadableDrawing) {
+                // Nothing can be had of it: the first complaint says where the damage begins.
+                throw $e;
+            }
+        }
     }
 }

@@ -14,7 +14,7 @@ use Dompdf\Options;
 /** Prints the report as PDF into the data folder. */
 final class PrintReport implements Work
 {
-    public function __invoke(Task $task): array
+    public function __invoke(Task $task, Progress $progress): array
     {
         $project = Project::query()->findOrFail($task->project_id);
         $report = Report::of($project, (string) ($task->input['author'] ?? ''));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Http\NeedsConfirmation;
 use App\Models\Project;
 use App\Models\Task;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -29,7 +30,11 @@ final class RunTask implements ShouldQueue
         $task->update(['state' => 'running']);
         try {
             $work = app(TaskKind::from($task->kind)->work());
-            $task->update(['result' => $work($task), 'state' => 'done']);
+            $task->update(['result' => $work($task, new Progress($task->id)), 'state' => 'done']);
+        } catch (NeedsConfirmation $e) {
+            $task->update(['state' => 'asks', 'error' => $e->getMessage(), 'result' => ['reason' => $e->reason] + $e->evidence]);
+        } catch (Cancelled $e) {
+            $task->update(['state' => 'cancelled', 'error' => $e->getMessage()]);
         } catch (\DomainException $e) {
             $task->update(['state' => 'failed', 'error' => $e->getMessage()]);
         }

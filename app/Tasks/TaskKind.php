@@ -9,6 +9,9 @@ enum TaskKind: string
     case InspectDrawing = 'inspect_drawing';
     case TakeDrawing = 'take_drawing';
     case Report = 'report';
+    case PreviewPoints = 'preview_points';
+    case TakePoints = 'take_points';
+    case Pack = 'pack';
 
     /** @return class-string<Work> */
     public function work(): string
@@ -17,6 +20,9 @@ enum TaskKind: string
             self::InspectDrawing => InspectDrawing::class,
             self::TakeDrawing => TakeDrawing::class,
             self::Report => PrintReport::class,
+            self::PreviewPoints => PreviewPointsWork::class,
+            self::TakePoints => TakePointsWork::class,
+            self::Pack => PackProject::class,
         };
     }
 }

@@ -10,7 +10,8 @@ interface Work
 {
     /**
      * @return array<string, mixed> what the browser is told
-     *  @throws \DomainException with a sentence for the person
+     *
+     * @throws \DomainException with a sentence for the person
      */
-    public function __invoke(Task $task): array;
+    public function __invoke(Task $task, Progress $progress): array;
 }

@@ -22,7 +22,7 @@ final class PreparationTest extends FeatureTestCase
         self::assertSame(['name', 'easting', 'northing', 'elevation', 'code', 'description'], $preview->json('layout.columns'));
         self::assertSame([7, 0], [$preview->json('good'), $preview->json('faulty')]);
         self::assertSame(0, $project->controlPoints()->count(), 'a preview stores nothing');
-        $this->ask('POST', "/projects/{$project->id}/control-import", ['upload' => $upload, 'layout' => $preview->json('layout')])->assertOk()->assertJson(['count' => 7]);
+        $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $preview->json('layout'), 'target' => 'control'])->assertOk()->assertJson(['state' => 'done', 'result' => ['count' => 7]]);
         $first = $this->ask('GET', "/projects/{$project->id}/control")->json(0);
         self::assertSame(['CP1', 78607.833, 41220.271, 4.118, 'control.csv, line 3'], [$first['name'], $first['northing'], $first['easting'], $first['elevation'], $first['source']]);
     }
@@ -32,13 +32,16 @@ final class PreparationTest extends FeatureTestCase
         $project = $this->project();
         $upload = $this->upload($project, "Name,N,E,Z\nA,1000,2000,1\nB,x,2,3\nC,1010,2010,2\nA,5,6,7\n", 'c.csv');
         $layout = $this->ask('POST', "/projects/{$project->id}/points-preview", ['upload' => $upload])->json('layout');
-        $import = fn (bool $leaveOut) => $this->ask('POST', "/projects/{$project->id}/control-import", ['upload' => $upload, 'layout' => $layout, 'leaveOutFaulty' => $leaveOut]);
+        $import = fn (bool $leaveOut) => $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'control', 'leaveOutFaulty' => $leaveOut]);
         $refused = $import(false)->assertStatus(409);
         self::assertStringContainsString('line 3, column 2', $refused->json('message'));
         self::assertSame('faulty_rows', $refused->json('reason'));
         self::assertSame(0, $project->controlPoints()->count());
-        $import(true)->assertOk()->assertJson(['count' => 2]);
-        self::assertStringContainsString('is in the control already', (string) $import(true)->assertStatus(422)->json('message'));
+        self::assertSame('duplicates', $import(true)->assertStatus(409)->json('reason'), 'what becomes of the second A is never decided silently');
+        self::assertSame(0, $project->controlPoints()->count());
+        $renamed = fn () => $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'control', 'leaveOutFaulty' => true, 'duplicates' => 'rename']);
+        $renamed()->assertOk();
+        self::assertSame(['A', 'C', 'A-2'], $project->controlPoints()->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
         self::assertSame(0, $project->controlPoints()->count());
     }
@@ -62,7 +65,7 @@ final class PreparationTest extends FeatureTestCase
     public function test_a_file_that_is_no_drawing_is_answered_and_stores_nothing(): void
     {
         $project = $this->project();
-        foreach (["\x89PNG\r\n\x1a\n....", '', "AC1032\0\0\0", substr((string) file_get_contents(self::DXF), 0, 5000), "\xFF\xFE0\0"] as $bytes) {
+        foreach (["\x89PNG\r\n\x1a\n....", '', "AC1032\0\0\0", "\xFF\xFE0\0"] as $bytes) {
             $upload = $this->upload($project, $bytes, 'plan.dxf');
             $task = $this->ask('POST', "/projects/{$project->id}/drawing-inspection", ['upload' => $upload])->json('id');
             $answer = $this->ask('GET', "/projects/{$project->id}/tasks/$task")->json();
@@ -123,7 +126,7 @@ final class PreparationTest extends FeatureTestCase
     {
         $project = $this->project();
         $layer = $this->takeDrawing($project);
-        $this->ask('PUT', "/projects/{$project->id}/visible-layers", ['layerIds' => [$layer]])->assertNoContent();
+        $this->ask('PATCH', "/projects/{$project->id}/layers", ['layerIds' => [$layer + 1], 'visible' => false])->assertNoContent();
         self::assertSame([true, false], array_column($this->ask('GET', "/projects/{$project->id}/designs")->json('0.layers'), 'visible'));
     }
 

@@ -9,6 +9,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class ControlPointBody
 {
+    /** @param  bool  $heldFixed  or its standard deviations are given, metres */
     public function __construct(
         public string $name,
         public float $northing,
@@ -16,5 +17,8 @@ final readonly class ControlPointBody
         public ?float $elevation = null,
         public string $code = '',
         public string $description = '',
+        public bool $heldFixed = true,
+        public ?float $planDeviation = null,
+        public ?float $heightDeviation = null,
     ) {}
 }

@@ -12,7 +12,10 @@ use Parlay\Core\Units\LengthUnit;
 #[OA\Schema]
 final readonly class LayoutBody
 {
-    /** @param  list<Column>  $columns */
+    /**
+     * @param  list<Column>  $columns
+     * @param  list<string>  $headings
+     */
     public function __construct(
         public string $separator,
         public string $decimalMark,
@@ -20,5 +23,7 @@ final readonly class LayoutBody
         #[ListOf(Column::class)]
         public array $columns,
         public LengthUnit $unit,
+        #[ListOf('string')]
+        public array $headings = [],
     ) {}
 }

@@ -12,5 +12,6 @@ final readonly class PreviewBody
     public function __construct(
         public string $upload,
         public ?LayoutBody $layout = null,
+        public PointsTarget $target = PointsTarget::Control,
     ) {}
 }

@@ -11,7 +11,11 @@ use Parlay\Core\Units\LengthUnit;
 #[OA\Schema]
 final readonly class TakeDrawingBody
 {
-    /** @param  list<string>  $layers */
+    /**
+     * @param  list<string>  $layers
+     * @param  bool  $mend  takes what can be read of a damaged file
+     * @param  int|null  $revisesId  the drawing of which this is a new revision
+     */
     public function __construct(
         public string $upload,
         public string $name,
@@ -20,5 +24,12 @@ final readonly class TakeDrawingBody
         public array $layers,
         public HeightsChoice $heights,
         public ?float $fixedElevation = null,
+        public bool $annotations = false,
+        public CleanUpBody $cleanUp = new CleanUpBody,
+        public ?PlacementBody $placement = null,
+        public bool $mend = false,
+        public DesignRole $role = DesignRole::Design,
+        public ?int $revisesId = null,
+        public string $revision = '',
     ) {}
 }

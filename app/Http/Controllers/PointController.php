@@ -9,6 +9,7 @@ use App\Actions\FindSpot;
 use App\Actions\MakePoint;
 use App\Actions\PointName;
 use App\Http\Bodies\IdsBody;
+use App\Http\Bodies\InverseBody;
 use App\Http\Bodies\NewPointBody;
 use App\Http\Bodies\NextNameQuery;
 use App\Http\Bodies\PointBody;
@@ -19,6 +20,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Http\Resources\CountResource;
+use App\Http\Resources\InverseResource;
 use App\Http\Resources\NameResource;
 use App\Http\Resources\NearestResource;
 use App\Http\Resources\PointResource;
@@ -59,6 +61,16 @@ final class PointController
     public function spot(Request $request, Project $project, FindSpot $find): JsonResponse
     {
         return new JsonResponse(SpotResource::of(...$find($project, Body::read($request, SpotBody::class))));
+    }
+
+    #[Post('/projects/{project}/inverse', 'Distance, direction and rise between two spots of drawings; stores nothing', InverseBody::class, InverseResource::class)]
+    public function inverse(Request $request, Project $project, FindSpot $find): JsonResponse
+    {
+        $body = Body::read($request, InverseBody::class);
+        [$from] = $find($project, $body->from);
+        [$to] = $find($project, $body->to);
+
+        return new JsonResponse(new InverseResource($from->distanceTo($to), $from->azimuthTo($to), $from->elevation === null || $to->elevation === null ? null : $to->elevation - $from->elevation));
     }
 
     #[Get('/projects/{project}/next-name', 'The next free name after a prefix', NameResource::class, query: NextNameQuery::class)]

@@ -5,19 +5,31 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CreateProject;
+use App\Actions\UnpackProject;
 use App\Clock;
 use App\Http\Bodies\ProjectBody;
+use App\Http\Bodies\RestoreBody;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Http\Resources\ProjectResource;
 use App\Http\Resources\ProjectSummary;
+use App\Http\Resources\TaskResource;
 use App\Http\Resources\UndoneResource;
+use App\Http\Resources\UploadResource;
 use App\Models\Project;
+use App\Models\Task;
 use App\Preparation;
+use App\Tasks\PackProject;
+use App\Tasks\StartTask;
+use App\Tasks\TaskKind;
+use App\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class ProjectController
 {
@@ -66,5 +78,37 @@ final class ProjectController
     public function redo(Project $project): JsonResponse
     {
         return new JsonResponse(new UndoneResource(Preparation::redo($project)));
+    }
+
+    #[Post('/projects/{project}/packing', 'Packs a whole project into one file: design, control, points, field book and the original files; fetch it when the task is done', null, TaskResource::class)]
+    public function pack(Project $project, StartTask $start): JsonResponse
+    {
+        return new JsonResponse(TaskResource::of($start($project, TaskKind::Pack, [])));
+    }
+
+    #[Get('/projects/{project}/packed/{task}', 'A packed project', media: 'application/zip')]
+    public function packed(Project $project, int $task): BinaryFileResponse
+    {
+        $row = Task::query()->where('project_id', $project->id)->where('kind', TaskKind::Pack->value)->where('state', 'done')->findOrFail($task);
+        $name = (Str::slug($project->name) ?: 'project').'-'.substr($row->created_at, 0, 10).'.parlay.zip';
+
+        return new BinaryFileResponse(PackProject::path($row), 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"$name\""]);
+    }
+
+    #[Post('/packed-uploads', 'Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet', null, UploadResource::class)]
+    public function uploadPacked(Request $request): JsonResponse
+    {
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw new \DomainException('No file arrived. It must be sent as “file” and be under 200 MB.');
+        }
+
+        return new JsonResponse(new UploadResource(...Uploads::keep($file)));
+    }
+
+    #[Post('/projects-unpacking', 'Makes a project of a packed one, beside those that are here; a damaged file is refused whole', RestoreBody::class, ProjectResource::class)]
+    public function unpack(Request $request, UnpackProject $unpack): JsonResponse
+    {
+        return new JsonResponse(ProjectResource::of($unpack(Body::read($request, RestoreBody::class)->upload)));
     }
 }

@@ -10,6 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class ControlPointResource
 {
+    /** @param  float|null  $planDeviation  standard deviation, metres; null where it is held fixed or not known */
     public function __construct(
         public int $id,
         public string $name,
@@ -19,10 +20,13 @@ final readonly class ControlPointResource
         public string $code,
         public string $description,
         public string $source,
+        public bool $heldFixed,
+        public ?float $planDeviation,
+        public ?float $heightDeviation,
     ) {}
 
     public static function of(ControlPoint $c): self
     {
-        return new self($c->id, $c->name, $c->northing, $c->easting, $c->elevation, $c->code, $c->description, $c->source);
+        return new self($c->id, $c->name, $c->northing, $c->easting, $c->elevation, $c->code, $c->description, $c->source, (bool) $c->held_fixed, $c->plan_deviation, $c->height_deviation);
     }
 }

@@ -6,16 +6,33 @@ namespace App\Http\Resources;
 
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Design\DrawingLayer;
+use Parlay\Core\Formats\Dxf\Colours;
 
 #[OA\Schema]
 final readonly class InspectedLayer
 {
-    /** @param  list<KindCount>  $kinds */
+    /**
+     * @param  list<KindCount>  $kinds
+     * @param  list<float>  $extent  drawing units: west, south, east, north
+     */
     public function __construct(
         public string $name,
         public string $colour,
         public int $count,
         #[ListOf(KindCount::class)]
         public array $kinds,
+        #[ListOf('float')]
+        public array $extent,
+        public bool $off,
+        public bool $frozen,
+        public bool $locked,
     ) {}
+
+    public static function of(DrawingLayer $l): self
+    {
+        $kinds = $l->kinds();
+
+        return new self($l->name, Colours::hex($l->rgb), $l->count, array_map(static fn (string $k, int $n) => new KindCount($k, $n), array_keys($kinds), array_values($kinds)), $l->extent ?? [], $l->off, $l->frozen, $l->locked);
+    }
 }

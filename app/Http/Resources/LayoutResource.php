@@ -13,7 +13,10 @@ use Parlay\Core\Units\LengthUnit;
 #[OA\Schema]
 final readonly class LayoutResource
 {
-    /** @param  list<Column>  $columns */
+    /**
+     * @param  list<Column>  $columns
+     * @param  list<string>  $headings
+     */
     public function __construct(
         public string $separator,
         public string $decimalMark,
@@ -21,10 +24,12 @@ final readonly class LayoutResource
         #[ListOf(Column::class)]
         public array $columns,
         public LengthUnit $unit,
+        #[ListOf('string')]
+        public array $headings = [],
     ) {}
 
     public static function of(Layout $l): self
     {
-        return new self($l->separator, $l->decimalMark, $l->skip, $l->columns, $l->unit);
+        return new self($l->separator, $l->decimalMark, $l->skip, $l->columns, $l->unit, $l->headings);
     }
 }

@@ -11,13 +11,22 @@ use OpenApi\Attributes as OA;
 final readonly class PointsPreview
 {
     /**
+     * @param  string  $format  text, landxml or geojson
      * @param  list<string>  $firstLines
-     *  @param  list<RowResource>  $rows
-     *  @param  list<FaultResource>  $faults
+     * @param  list<RowResource>  $rows
+     * @param  list<FaultResource>  $faults
+     * @param  list<FindingResource>  $findings
+     * @param  list<string>  $untestable
+     * @param  list<DuplicateResource>  $duplicates  the first of them
+     * @param  ComparisonResource|null  $comparison  with the control in use, where some names are the same
+     * @param  int|null  $taskId  a long file is read beside the requests: its preview is this task’s result
      */
     public function __construct(
         public string $fileName,
+        public string $format,
         public ?LayoutResource $layout,
+        public bool $remembered,
+        public bool $looksLikeDegrees,
         public ?string $problem,
         #[ListOf('string')]
         public array $firstLines,
@@ -28,5 +37,15 @@ final readonly class PointsPreview
         #[ListOf(FaultResource::class)]
         public array $faults,
         public int $faulty,
+        #[ListOf(FindingResource::class)]
+        public array $findings,
+        public int $moreFindings,
+        #[ListOf('string')]
+        public array $untestable,
+        #[ListOf(DuplicateResource::class)]
+        public array $duplicates,
+        public int $duplicateCount,
+        public ?ComparisonResource $comparison,
+        public ?int $taskId,
     ) {}
 }

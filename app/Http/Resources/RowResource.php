@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
-use Parlay\Core\Formats\PointText\PointRow;
+use Parlay\Core\Points\PointRow;
 
 #[OA\Schema]
 final readonly class RowResource

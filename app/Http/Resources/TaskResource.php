@@ -5,21 +5,27 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Task;
+use App\Tasks\Progress;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class TaskResource
 {
+    /** @param  string  $state  waiting, running, done, failed, cancelled, or asks: could be done, but only when the person says so */
     public function __construct(
         public int $id,
         public string $kind,
         public string $state,
         public ?string $error,
         public mixed $result,
+        public float $part,
+        public string $doing,
     ) {}
 
     public static function of(Task $t): self
     {
-        return new self($t->id, $t->kind, $t->state, $t->error, $t->result);
+        [$part, $doing] = in_array($t->state, ['waiting', 'running'], true) ? Progress::of($t->id) : [1.0, ''];
+
+        return new self($t->id, $t->kind, $t->state, $t->error, $t->result, $part, $t->state === 'waiting' ? 'waiting its turn' : $doing);
     }
 }

@@ -14,6 +14,8 @@ final readonly class Drawing
      * @param  list<DrawingLayer>  $layers  with at least one shape, in the order of first use
      * @param  list<string>  $remarks  what was left out or changed and why, a sentence each
      * @param  array{float, float}|null  $heights  least and greatest elevation met in the file, null where all are 0
+     * @param  int  $annotations  dimensions and leaders met, taken or not
+     * @param  list<string>  $repairs  what was mended in a damaged file, each with its place
      */
     public function __construct(
         public ?LengthUnit $declaredUnit,
@@ -21,6 +23,8 @@ final readonly class Drawing
         public array $layers,
         public array $remarks,
         public ?array $heights,
+        public int $annotations = 0,
+        public array $repairs = [],
     ) {}
 
     /** @return array{float, float, float, float}|null */

@@ -4,36 +4,88 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Design;
 
-/** A layer while it is being read: shapes packed as they come, strings beside them. */
+use Parlay\Core\Geometry\Spline;
+
+/** A layer while it is being read: shapes packed as they come, strings and curves beside them. */
 final class DrawingLayer
 {
-    public string $records = '';
+    /** A long string that grows a little is copied again and again, so records are gathered in sheets of this many bytes. */
+    private const SHEET = 16_384;
 
     public int $count = 0;
 
     /** @var list<string> */
     public array $strings = [];
 
-    /** @var array<string, int> number of shapes of each kind */
-    public array $kinds = [];
+    /** @var list<Spline> */
+    public array $curves = [];
 
     /** @var array{float, float, float, float}|null least x, least y, greatest x, greatest y */
     public ?array $extent = null;
 
+    private string $sheet = '';
+
+    /** @var list<string> */
+    private array $sheets = [];
+
+    /** @var array<int, int> number of shapes by the value of their kind */
+    private array $counts = [];
+
+    /**
+     * @param  int  $rgb  24-bit colour of the layer
+     * @param  bool  $off  not shown in the file
+     * @param  bool  $frozen  not shown in the file and left out of its views
+     * @param  bool  $locked  shown, but not to be changed
+     */
     public function __construct(
         public readonly string $name,
-        public readonly string $colour,
+        public readonly int $rgb,
+        public readonly bool $off = false,
+        public readonly bool $frozen = false,
+        public readonly bool $locked = false,
     ) {}
 
-    public function add(Shape $shape): void
+    /** An empty layer of the same name and state, with the same strings and curves. */
+    public static function like(self $other): self
     {
-        $this->records .= $shape->pack();
+        $layer = new self($other->name, $other->rgb, $other->off, $other->frozen, $other->locked);
+        $layer->strings = $other->strings;
+        $layer->curves = $other->curves;
+
+        return $layer;
+    }
+
+    /** A layer as it was kept: packed shapes, strings and curves.
+     *
+     * @param  list<string>  $strings
+     * @param  list<Spline>  $curves
+     */
+    public static function kept(string $name, string $records, array $strings, array $curves): self
+    {
+        $layer = new self($name, 0);
+        [$layer->sheets, $layer->strings, $layer->curves] = [[$records], $strings, $curves];
+        $layer->count = intdiv(strlen($records), Shape::BYTES);
+
+        return $layer;
+    }
+
+    /** @param  list<float>  $v  values as in Shape */
+    public function add(ShapeKind $kind, int $place, int $rgb, array $v): void
+    {
+        $this->sheet .= Shape::record($kind, $place, $rgb, $v);
+        if (strlen($this->sheet) >= self::SHEET) {
+            $this->sheets[] = $this->sheet;
+            $this->sheet = '';
+        }
         $this->count++;
-        $word = $shape->kind->word();
-        $this->kinds[$word] = ($this->kinds[$word] ?? 0) + 1;
-        $b = $shape->bounds();
-        $e = $this->extent;
-        $this->extent = $e === null ? $b : [min($e[0], $b[0]), min($e[1], $b[1]), max($e[2], $b[2]), max($e[3], $b[3])];
+        $this->counts[$kind->value] = ($this->counts[$kind->value] ?? 0) + 1;
+        $this->reach($kind === ShapeKind::Spline ? self::boundsOfCurve($this->curves[(int) $v[6]]) : Shape::boundsOf($kind, $v));
+    }
+
+    public function addCurve(Spline $curve, int $place, int $rgb): void
+    {
+        $this->curves[] = $curve;
+        $this->add(ShapeKind::Spline, $place, $rgb, [...$curve->at(0.0), ...$curve->at(1.0), (float) (count($this->curves) - 1), $curve->length(), 0.0]);
     }
 
     /** Keeps a string and gives the index that its shape carries. */
@@ -42,5 +94,62 @@ final class DrawingLayer
         $this->strings[] = $text;
 
         return count($this->strings) - 1;
+    }
+
+    /** All shapes, packed one after another. */
+    public function records(): string
+    {
+        if ($this->sheet !== '' || count($this->sheets) > 1) {
+            $this->sheets = [implode('', $this->sheets).$this->sheet];
+            $this->sheet = '';
+        }
+
+        return $this->sheets[0] ?? '';
+    }
+
+    public function shape(int $index): Shape
+    {
+        return Shape::unpack(substr($this->records(), $index * Shape::BYTES, Shape::BYTES));
+    }
+
+    /** @return array<string, int> number of shapes of each kind, by its word */
+    public function kinds(): array
+    {
+        $kinds = [];
+        foreach ($this->counts as $kind => $count) {
+            $kinds[ShapeKind::from($kind)->word()] = $count;
+        }
+
+        return $kinds;
+    }
+
+    /** @return array{float, float, float, float} */
+    private static function boundsOfCurve(Spline $curve): array
+    {
+        $points = $curve->chords();
+
+        return [min(array_column($points, 0)), min(array_column($points, 1)), max(array_column($points, 0)), max(array_column($points, 1))];
+    }
+
+    /** @param  array{float, float, float, float}  $b */
+    private function reach(array $b): void
+    {
+        if ($this->extent === null) {
+            $this->extent = $b;
+
+            return;
+        }
+        if ($b[0] < $this->extent[0]) {
+            $this->extent[0] = $b[0];
+        }
+        if ($b[1] < $this->extent[1]) {
+            $this->extent[1] = $b[1];
+        }
+        if ($b[2] > $this->extent[2]) {
+            $this->extent[2] = $b[2];
+        }
+        if ($b[3] > $this->extent[3]) {
+            $this->extent[3] = $b[3];
+        }
     }
 }

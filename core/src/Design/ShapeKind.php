@@ -14,6 +14,8 @@ enum ShapeKind: int
     case Text = 5;
     case Insert = 6;
     case Ellipse = 7;
+    case Spline = 8;
+    case Face = 9;
 
     public function word(): string
     {

@@ -12,15 +12,15 @@ final class Spot
     /** @throws NoSuchSpot */
     public static function of(Shape $shape, SpotKind $kind): Position
     {
-        $open = in_array($shape->kind, [ShapeKind::Line, ShapeKind::Arc, ShapeKind::Ellipse], true);
+        $open = in_array($shape->kind, [ShapeKind::Line, ShapeKind::Arc, ShapeKind::Ellipse, ShapeKind::Spline], true);
         $round = in_array($shape->kind, [ShapeKind::Arc, ShapeKind::Circle, ShapeKind::Ellipse], true);
 
         return match (true) {
             $kind === SpotKind::Start && $open => $shape->pointAt(0.0),
             $kind === SpotKind::End && $open => $shape->pointAt(1.0),
-            $kind === SpotKind::Middle && $open => $shape->pointAt(0.5),
+            $kind === SpotKind::Middle && $open && $shape->kind !== ShapeKind::Spline => $shape->pointAt(0.5),
             $kind === SpotKind::Centre && $round => $shape->anchor() ?? throw NoSuchSpot::of($kind, $shape->kind),
-            $kind === SpotKind::Insertion && ! $open && ! $round => $shape->pointAt(0.0),
+            $kind === SpotKind::Insertion && ! $open && ! $round && $shape->kind !== ShapeKind::Face => $shape->pointAt(0.0),
             default => throw NoSuchSpot::of($kind, $shape->kind),
         };
     }

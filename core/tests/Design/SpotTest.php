@@ -89,7 +89,7 @@ final class SpotTest extends TestCase
         $shape = new Shape(ShapeKind::Ellipse, 4_000_000_000, [3_456_789.123456789, 5_678_901.987654321, NAN, 1.5, -2.5, 3.5, 4.5, -0.1, M_PI]);
         $back = Shape::unpack($shape->pack());
         self::assertSame(Shape::BYTES, strlen($shape->pack()));
-        self::assertSame([$shape->kind, $shape->entity], [$back->kind, $back->entity]);
+        self::assertSame([$shape->kind, $shape->place], [$back->kind, $back->place]);
         self::assertNan($back->v[2]);
         self::assertSame([$shape->v[0], $shape->v[8]], [$back->v[0], $back->v[8]]);
     }

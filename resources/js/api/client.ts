@@ -65,15 +65,17 @@ export function newKey(): string {
     return Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('');
 }
 
-export async function upload(project: number, file: File): Promise<Schemas['UploadResource']> {
+export const upload = (project: number, file: File) => send(`/api/v1/projects/${project}/uploads`, file);
+
+export const uploadPacked = (file: File) => send('/api/v1/packed-uploads', file);
+
+async function send(url: string, file: File): Promise<Schemas['UploadResource']> {
     const form = new FormData();
     form.append('file', file);
     return ask<Schemas['UploadResource']>(
-        fetch(`/api/v1/projects/${project}/uploads`, { method: 'POST', body: form, headers: { Accept: 'application/json' } }).then(
-            async (response) => {
-                const body = await response.json().catch(() => ({}));
-                return response.ok ? { data: body, response } : { error: body, response };
-            },
-        ),
+        fetch(url, { method: 'POST', body: form, headers: { Accept: 'application/json' } }).then(async (response) => {
+            const body = await response.json().catch(() => ({}));
+            return response.ok ? { data: body, response } : { error: body, response };
+        }),
     );
 }

@@ -1,5 +1,7 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import type { Curve } from '../plan/curves';
+import { Shapes } from '../plan/shapes';
 import { api, ask, newKey, type Schemas } from './client';
 
 const path = (project: number) => ({ params: { path: { project } } });
@@ -66,6 +68,29 @@ export const shapesQuery = (project: number, layer: number) => ({
                 parseAs: 'arrayBuffer',
             }),
         ) as Promise<unknown> as Promise<ArrayBuffer>,
+});
+
+/** The splines of a layer, for those that have any. */
+export const curvesQuery = (project: number, layer: number) => ({
+    queryKey: ['curves', layer],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: () =>
+        ask(
+            api.GET('/api/v1/projects/{project}/layers/{layer}/curves', { params: { path: { project, layer } } }),
+        ) as Promise<unknown> as Promise<Curve[]>,
+});
+
+/** What a revision changed. */
+export const changesQuery = (project: number, design: number, kind: 'added' | 'gone' | 'moved') => ({
+    queryKey: ['changes', design, kind],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => {
+        const answer = await api.GET(`/api/v1/projects/{project}/designs/{design}/${kind}`, {
+            params: { path: { project, design } },
+            parseAs: 'arrayBuffer',
+        });
+        return { kind, shapes: new Shapes((answer.data as ArrayBuffer | undefined) ?? new ArrayBuffer(0)) };
+    },
 });
 
 /** The instrument as it is now. When the project has changed elsewhere, everything else is asked for again. */

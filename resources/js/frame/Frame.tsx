@@ -89,6 +89,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const [practising, setPractising] = usePractising();
     const [picking, setPicking] = useState(false);
     const [taken, setTaken] = useState<Taken | null>(null);
+    const [changesOf, setChangesOf] = useState<number | null>(null);
     useEffect(() => {
         void api.POST('/api/v1/projects/{project}/open', { params: { path: { project: id } } }).catch(() => undefined);
     }, [id]);
@@ -111,6 +112,8 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         },
         taken,
         clearTaken: () => setTaken(null),
+        changesOf,
+        setChangesOf,
     };
     // A point touched on the plan is a target like one from the list: while staking the instrument turns to it.
     const choosePoint = (point: number) => {
@@ -147,6 +150,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
             <div className="relative min-h-0" style={{ gridArea: 'plan' }}>
                 <Plan
                     {...props}
+                    changesOf={stage === 'prepare' ? changesOf : null}
                     stage={stage}
                     theme={theme}
                     picking={picking && stage === 'prepare'}

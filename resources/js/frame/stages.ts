@@ -33,4 +33,7 @@ export interface StageProps {
     setPicking: (on: boolean) => void;
     taken: Taken | null;
     clearTaken: () => void;
+    /** the revision whose changes are drawn over the plan */
+    changesOf: number | null;
+    setChangesOf: (design: number | null) => void;
 }

@@ -1,11 +1,13 @@
 import { useQueries } from '@tanstack/react-query';
-import { Compass, Crosshair, Expand, ListChecks, Minus, Plus, SquareDashed, Undo2 } from 'lucide-react';
+import { Compass, Crosshair, Expand, ListChecks, Minus, Plus, Redo2, Ruler, SquareDashed, Tag, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ControlPoint, Design, Live, Mark, Project, StakeoutPoint } from '../api/client';
-import { shapesQuery } from '../api/hooks';
+import { changesQuery, curvesQuery, shapesQuery } from '../api/hooks';
 import { Button } from '../parts/Button';
 import type { PlanThing } from './marks';
-import { contentOf, type PlanEvents, PlanMap, type PlanPlace } from './PlanMap';
+import { Inverse } from './Inverse';
+import { LabelMenu } from './LabelMenu';
+import { contentOf, type LabelChoice, type PlanEvents, PlanMap, type PlanPlace } from './PlanMap';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
 import type { Spot } from './snap';
@@ -22,6 +24,8 @@ export interface PlanProps {
     target: number | null;
     theme: string;
     picking: boolean;
+    /** the revision whose changes are drawn over the plan */
+    changesOf: number | null;
     poleCanBeDragged: boolean;
     onTake: (spot: Spot | null, place: PlanPlace) => void;
     onChoosePoint: (id: number) => void;
@@ -38,6 +42,12 @@ export function Plan(props: PlanProps) {
     const [view, setView] = useState({ northing: 0, easting: 0, resolution: 0.2, rotation: 0 });
     const [touched, setTouched] = useState<TouchedThing | null>(null);
     const [following, setFollowing] = useState(false);
+    const [inverse, setInverse] = useState<Spot[] | null>(null);
+    const [labels, setLabels] = useState<LabelChoice>({ name: true, code: false, elevation: false });
+    const measuring = inverse !== null;
+
+    const measure = useRef<((spot: Spot | null) => void) | null>(null);
+    measure.current = measuring ? (spot) => spot && setInverse((now) => [...(now ?? []), spot].slice(-2)) : null;
 
     useEffect(() => {
         if (!element.current) {
@@ -45,7 +55,7 @@ export function Plan(props: PlanProps) {
         }
         const events: PlanEvents = {
             onSpot: (found, pixel) => setSpot(found ? { spot: found, pixel } : null),
-            onTake: (found, place) => callbacks.current.onTake(found, place),
+            onTake: (found, place) => (measure.current ? measure.current(found) : callbacks.current.onTake(found, place)),
             onTouch: (thing, drawn, place) => {
                 setTouched(thing || drawn ? { thing, drawn, place } : null);
                 if (thing?.what === 'point') {
@@ -63,24 +73,44 @@ export function Plan(props: PlanProps) {
         };
     }, []);
 
-    const visible = useMemo(() => designs.flatMap((d) => d.layers.filter((l) => l.visible)), [designs]);
+    const visible = useMemo(() => drawnDesigns(designs).flatMap((d) => d.layers.filter((l) => l.visible)), [designs]);
     const shapes = useQueries({
         queries: visible.map((l) => shapesQuery(project.id, l.id)),
         combine: (results) => ({ buffers: results.map((r) => r.data), loading: results.filter((r) => r.isPending).length }),
     });
+    const curved = useMemo(() => visible.filter((l) => l.curves > 0), [visible]);
+    const curves = useQueries({
+        queries: curved.map((l) => curvesQuery(project.id, l.id)),
+        combine: (results) => results.map((r) => r.data),
+    });
+    const read = useRef(new Map<number, Shapes>());
     const layers = useMemo(
         () =>
-            visible.flatMap((l, i) =>
-                shapes.buffers[i]
-                    ? [{ id: l.id, name: l.name, colour: l.colour, strings: l.strings, shapes: new Shapes(shapes.buffers[i]) }]
-                    : [],
-            ),
-        [visible, shapes.buffers],
+            visible.flatMap((l, i) => {
+                const buffer = shapes.buffers[i];
+                const own = l.curves > 0 ? curves[curved.indexOf(l)] : [];
+                if (!buffer || !own) {
+                    return [];
+                }
+                const known = read.current.get(l.id) ?? new Shapes(buffer, own);
+                read.current.set(l.id, known);
+                return [{ id: l.id, name: l.name, ownColour: l.ownColour, pickable: l.pickable, strings: l.strings, shapes: known }];
+            }),
+        [visible, shapes.buffers, curves, curved],
     );
+    const changes = useQueries({
+        queries:
+            props.changesOf === null
+                ? []
+                : (['added', 'gone', 'moved'] as const).map((kind) => changesQuery(project.id, props.changesOf ?? 0, kind)),
+        combine: (results) => results.flatMap((r) => (r.data ? [r.data] : [])),
+    });
+    useEffect(() => plan.current?.showChanges(changes), [changes]);
+    useEffect(() => plan.current?.showMeasured((inverse ?? []).map((spot) => ({ northing: spot.y, easting: spot.x }))), [inverse]);
     const quiet = stage !== 'prepare';
     useEffect(() => plan.current?.showLayers(layers, quiet), [layers, quiet]);
 
-    const things = useMemo(() => thingsOf(control, points, marks, stage, target), [control, points, marks, stage, target]);
+    const things = useMemo(() => thingsOf(control, points, marks, stage, target, labels), [control, points, marks, stage, target, labels]);
     useEffect(() => plan.current?.showThings(things), [things]);
 
     const station = live?.elsewhere ? null : project.setup;
@@ -97,9 +127,9 @@ export function Plan(props: PlanProps) {
         () =>
             contentOf(
                 [...control, ...points],
-                visible.map((l) => l.extent),
+                drawnDesigns(designs).map((d) => d.extent),
             ),
-        [control, points, visible],
+        [control, points, designs],
     );
     const hasContent = content !== null;
     useEffect(() => plan.current?.setContent(content), [content]);
@@ -110,13 +140,17 @@ export function Plan(props: PlanProps) {
     }, [hasContent]);
     useEffect(() => {
         if (plan.current) {
-            plan.current.picking = picking;
+            plan.current.picking = picking || measuring;
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
-    }, [picking, props.poleCanBeDragged]);
+    }, [picking, measuring, props.poleCanBeDragged]);
     // biome-ignore lint/correctness/useExhaustiveDependencies: the theme is read from the page once it has been applied
     useEffect(() => plan.current?.repaint(), [props.theme]);
 
+    const elsewhere = useMemo(
+        () => otherDesign(designs, touched?.place ?? null, 'The touched place') ?? otherDesign(designs, pole, 'The pole'),
+        [designs, touched, pole],
+    );
     const instrumentUp = Math.abs(view.rotation) > 1e-6;
     return (
         <div className="relative h-full min-h-0 bg-paper" style={{ gridArea: 'plan' }}>
@@ -156,6 +190,7 @@ export function Plan(props: PlanProps) {
                     onClick={() => plan.current?.previousView()}
                     icon={<Undo2 />}
                 />
+                <Button kind="bare" aria-label="Next view" title="Next view" onClick={() => plan.current?.nextView()} icon={<Redo2 />} />
                 <Button kind="bare" aria-label="Nearer" title="Nearer" onClick={() => plan.current?.zoomBy(1)} icon={<Plus />} />
                 <Button kind="bare" aria-label="Farther" title="Farther" onClick={() => plan.current?.zoomBy(-1)} icon={<Minus />} />
                 <Button
@@ -174,12 +209,22 @@ export function Plan(props: PlanProps) {
                     onClick={() => plan.current?.turnUp(instrumentUp ? 0 : (live?.guidance?.facing ?? 0))}
                     icon={<Compass style={{ transform: `rotate(${view.rotation}rad)` }} />}
                 />
+                <Button
+                    kind="bare"
+                    aria-label="Inverse between two spots"
+                    title="Inverse: distance and direction between two spots"
+                    pressed={measuring}
+                    onClick={() => setInverse(measuring ? null : [])}
+                    icon={<Ruler />}
+                />
+                <LabelMenu labels={labels} onLabels={setLabels} icon={<Tag />} />
             </div>
             <ScaleBar resolution={view.resolution} rotation={view.rotation} />
             {shapes.loading > 0 && (
                 <div className="absolute top-2 left-16 bg-sheet px-3 py-1 text-quiet">Loading {shapes.loading} layers…</div>
             )}
-            {picking && spot && (
+            {measuring && <Inverse project={project} spots={inverse} layers={layers} onClose={() => setInverse(null)} />}
+            {(picking || measuring) && spot && (
                 <div
                     className="pointer-events-none absolute z-10 max-w-72 border border-ink bg-sheet px-2 py-1 text-sm"
                     style={{ left: (spot.pixel[0] ?? 0) + 18, top: (spot.pixel[1] ?? 0) - 34 }}
@@ -187,24 +232,73 @@ export function Plan(props: PlanProps) {
                     {spot.spot.label}
                 </div>
             )}
-            {touched && !picking && (
-                <TouchedNote touched={touched} control={control} points={points} designs={designs} onClose={() => setTouched(null)} />
+            {touched && !picking && !measuring && (
+                <TouchedNote
+                    project={project}
+                    touched={touched}
+                    control={control}
+                    points={points}
+                    designs={designs}
+                    onShow={(places) => plan.current?.zoomTo(places)}
+                    onClose={() => setTouched(null)}
+                />
+            )}
+            {elsewhere && (
+                <div className="absolute bottom-14 right-2 max-w-72 border border-open bg-sheet px-3 py-2 text-sm" role="status">
+                    {elsewhere}
+                </div>
             )}
         </div>
     );
 }
 
+/** The active design and the backgrounds, each in its newest revision. */
+export function drawnDesigns(designs: Design[]): Design[] {
+    return designs.filter((d) => d.current && (d.active || d.role === 'background' || !designs.some((other) => other.active)));
+}
+
+/** Says so when a place lies in another design than the active one. */
+function otherDesign(designs: Design[], place: PlanPlace | null, what: string): string | null {
+    const holds = (d: Design) => {
+        const [west = 0, south = 0, east = -1, north = -1] = d.extent;
+        return place !== null && place.easting >= west && place.easting <= east && place.northing >= south && place.northing <= north;
+    };
+    const active = designs.find((d) => d.active && d.current);
+    if (!active || !place || holds(active)) {
+        return null;
+    }
+    const other = designs.find((d) => d !== active && d.current && d.role === 'design' && holds(d));
+    return other ? `${what} lies in “${other.name}”, and “${active.name}” is the active design.` : null;
+}
+
+function labelOf(p: { name: string; code: string; elevation: number | null }, labels: LabelChoice): string {
+    return [
+        labels.name ? p.name : '',
+        labels.code ? p.code : '',
+        labels.elevation && p.elevation !== null ? `El ${p.elevation.toFixed(3)} m` : '',
+    ]
+        .filter(Boolean)
+        .join(' · ');
+}
+
 /** What each stage puts on the plan: finished points leave it while staking. */
-function thingsOf(control: ControlPoint[], points: StakeoutPoint[], marks: Mark[], stage: string, target: number | null) {
+function thingsOf(
+    control: ControlPoint[],
+    points: StakeoutPoint[],
+    marks: Mark[],
+    stage: string,
+    target: number | null,
+    labels: LabelChoice,
+) {
     const things: { thing: PlanThing; at: PlanPlace }[] = control.map((c) => ({
-        thing: { what: 'control', id: c.id, name: c.name },
+        thing: { what: 'control', id: c.id, name: labelOf(c, labels) },
         at: c,
     }));
     const showDone = stage === 'prepare' || stage === 'control';
     for (const p of points) {
         const state = p.id === target && stage === 'stake' ? 'target' : p.stakes > 0 ? 'done' : 'open';
         if (state !== 'done' || showDone) {
-            things.push({ thing: { what: 'point', id: p.id, name: p.name, state }, at: p });
+            things.push({ thing: { what: 'point', id: p.id, name: labelOf(p, labels), state, origin: p.origin }, at: p });
         }
     }
     if (stage === 'as-built' || stage === 'hand-over') {

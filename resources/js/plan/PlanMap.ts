@@ -23,7 +23,22 @@ const VIEWS_KEPT = 30;
 const DRAG_PAUSE_MS = 100;
 
 export interface DrawnLayer extends PickLayer {
-    colour: string;
+    /** chosen here, in place of the colours of the file */
+    ownColour: string | null;
+    pickable: boolean;
+}
+
+/** What a revision changed, drawn over the plan. */
+export interface DrawnChange {
+    kind: 'added' | 'gone' | 'moved';
+    shapes: Shapes;
+}
+
+/** What stands beside a point. */
+export interface LabelChoice {
+    name: boolean;
+    code: boolean;
+    elevation: boolean;
 }
 
 export interface PlanPlace {
@@ -49,10 +64,13 @@ export class PlanMap {
     private readonly things = new VectorSource();
     private readonly moving = new VectorSource();
     private readonly offered = new VectorSource();
+    private readonly changes = new VectorSource();
+    private readonly measured = new VectorSource();
     private readonly box = new DragBox({ condition: () => this.boxing });
     private snap = new SnapIndex([]);
     private boxing = false;
     private views: { center: number[]; resolution: number; rotation: number }[] = [];
+    private view = -1;
     private restoring = false;
     private dragged = false;
     private draggedAt = 0;
@@ -80,6 +98,12 @@ export class PlanMap {
             layers: [
                 styled(this.things, 20, true),
                 styled(this.moving, 30, false),
+                new VectorLayer({
+                    source: this.changes,
+                    zIndex: 10,
+                    style: (f) => this.changeStyle(f.get('change') as DrawnChange['kind']),
+                }),
+                new VectorLayer({ source: this.measured, zIndex: 39, style: () => this.measuredStyle() }),
                 new VectorLayer({ source: this.offered, zIndex: 40, style: () => this.spotStyle() }),
             ],
         });
@@ -101,7 +125,7 @@ export class PlanMap {
     repaint(): void {
         this.ink = currentInk();
         for (const [id, layer] of this.drawn) {
-            layer.setStyle(this.drawnStyle(layer.get('colour') as string));
+            layer.setStyle(this.drawnStyle(layer.get('ownColour') as string | null));
             this.drawn.set(id, layer);
         }
         this.map.getLayers().forEach((l) => {
@@ -124,9 +148,39 @@ export class PlanMap {
                 this.drawn.set(layer.id, made);
                 this.map.addLayer(made);
             }
-            this.drawn.get(layer.id)?.setOpacity(quiet ? 0.5 : 1);
+            const drawn = this.drawn.get(layer.id);
+            drawn?.setOpacity(quiet ? 0.5 : 1);
+            if (drawn && drawn.get('ownColour') !== layer.ownColour) {
+                drawn.set('ownColour', layer.ownColour);
+                drawn.setStyle(this.drawnStyle(layer.ownColour));
+            }
         }
-        this.snap = new SnapIndex(layers);
+        this.snap = new SnapIndex(layers.filter((l) => l.pickable));
+    }
+
+    /** What changed from one revision to the next. */
+    showChanges(changes: DrawnChange[]): void {
+        this.changes.clear(true);
+        for (const { kind, shapes } of changes) {
+            for (const { flat, ends } of strokes(shapes).values()) {
+                const feature = new Feature(new MultiLineString(flat, 'XY', ends));
+                feature.set('change', kind);
+                this.changes.addFeature(feature);
+            }
+            for (const dot of dotsAndTexts(shapes, [])) {
+                dot.set('change', kind);
+                this.changes.addFeature(dot);
+            }
+        }
+    }
+
+    /** The line between two places that are being compared. */
+    showMeasured(places: PlanPlace[]): void {
+        this.measured.clear(true);
+        if (places.length > 1) {
+            this.measured.addFeature(new Feature(new LineString(places.map((p) => [p.easting, p.northing]))));
+        }
+        this.measured.addFeatures(places.map((p) => new Feature(new Point([p.easting, p.northing]))));
     }
 
     /** Control, points and marks. */
@@ -170,9 +224,17 @@ export class PlanMap {
     }
 
     previousView(): void {
-        this.views.pop();
-        const view = this.views.at(-1);
+        this.goToView(this.view - 1);
+    }
+
+    nextView(): void {
+        this.goToView(this.view + 1);
+    }
+
+    private goToView(index: number): void {
+        const view = this.views[index];
         if (view) {
+            this.view = index;
             this.restoring = true;
             this.map.getView().setCenter(view.center);
             this.map.getView().setResolution(view.resolution);
@@ -208,20 +270,35 @@ export class PlanMap {
 
     private drawLayer(layer: DrawnLayer): VectorLayer {
         const source = new VectorSource();
-        const { flat, ends } = strokes(layer.shapes);
-        if (ends.length > 0) {
-            source.addFeature(new Feature(new MultiLineString(flat, 'XY', ends)));
+        for (const [rgb, { flat, ends }] of strokes(layer.shapes)) {
+            const feature = new Feature(new MultiLineString(flat, 'XY', ends));
+            feature.set('rgb', rgb);
+            source.addFeature(feature);
         }
         source.addFeatures(dotsAndTexts(layer.shapes, layer.strings));
-        const made = new VectorLayer({ source, zIndex: 1, style: this.drawnStyle(layer.colour), updateWhileAnimating: false });
-        made.set('colour', layer.colour);
+        const made = new VectorLayer({ source, zIndex: 1, style: this.drawnStyle(layer.ownColour), updateWhileAnimating: false });
+        made.set('ownColour', layer.ownColour);
         return made;
     }
 
-    private drawnStyle(colour: string) {
-        const stroke = new Style({ stroke: new Stroke({ color: readable(colour), width: 1.2 * this.ink.weight }) });
-        const dot = new Style({ image: new Circle({ radius: 2 * this.ink.weight, fill: new Fill({ color: readable(colour) }) }) });
+    /** Styles are made once for each colour: a drawing has few colours and many pieces. */
+    private drawnStyle(ownColour: string | null) {
+        const styles = new Map<number, { colour: string; stroke: Style; dot: Style }>();
+        const styleFor = (rgb: number) => {
+            let made = styles.get(rgb);
+            if (!made) {
+                const colour = readable(ownColour ?? `#${rgb.toString(16).padStart(6, '0')}`);
+                made = {
+                    colour,
+                    stroke: new Style({ stroke: new Stroke({ color: colour, width: 1.2 * this.ink.weight }) }),
+                    dot: new Style({ image: new Circle({ radius: 2 * this.ink.weight, fill: new Fill({ color: colour }) }) }),
+                };
+                styles.set(rgb, made);
+            }
+            return made;
+        };
         return (feature: { get: (key: string) => unknown }, resolution: number) => {
+            const { colour, stroke, dot } = styleFor(feature.get('rgb') as number);
             const text = feature.get('text') as string | undefined;
             if (text === undefined) {
                 return feature.get('dot') ? dot : stroke;
@@ -238,10 +315,34 @@ export class PlanMap {
                     rotateWithView: true,
                     textAlign: 'left',
                     textBaseline: 'bottom',
-                    fill: new Fill({ color: readable(colour) }),
+                    fill: new Fill({ color: colour }),
                 }),
             });
         };
+    }
+
+    /** Added, gone and moved differ by dash as well as by colour. */
+    private changeStyle(kind: DrawnChange['kind']): Style {
+        const [color, lineDash] = { added: [this.ink.chalk, []], gone: [this.ink.out, [2, 6]], moved: [this.ink.open, [12, 4]] }[kind] as [
+            string,
+            number[],
+        ];
+        const stroke = new Stroke({ color, width: 3.5 * this.ink.weight, lineDash });
+        return new Style({ stroke, image: new Circle({ radius: 6, stroke: new Stroke({ color, width: 3 }) }) });
+    }
+
+    private measuredStyle(): Style[] {
+        return [
+            new Style({ stroke: new Stroke({ color: this.ink.paper, width: 6 }) }),
+            new Style({
+                stroke: new Stroke({ color: this.ink.chalk, width: 2.5 * this.ink.weight }),
+                image: new Circle({
+                    radius: 6,
+                    fill: new Fill({ color: this.ink.chalk }),
+                    stroke: new Stroke({ color: this.ink.paper, width: 2 }),
+                }),
+            }),
+        ];
     }
 
     private spotStyle(): Style[] {
@@ -324,7 +425,8 @@ export class PlanMap {
         const view = this.map.getView();
         const now = { center: view.getCenter() ?? [0, 0], resolution: view.getResolution() ?? 1, rotation: view.getRotation() };
         if (!this.restoring) {
-            this.views = [...this.views, now].slice(-VIEWS_KEPT);
+            this.views = [...this.views.slice(0, this.view + 1), now].slice(-VIEWS_KEPT);
+            this.view = this.views.length - 1;
         }
         this.restoring = false;
         this.events.onMove({ northing: now.center[1] ?? 0, easting: now.center[0] ?? 0 }, now.resolution, now.rotation);
@@ -337,12 +439,13 @@ function dotsAndTexts(shapes: Shapes, strings: string[]): Feature[] {
         const kind = shapes.kind(i);
         const geometry = () => new Point([shapes.v(i, 0), shapes.v(i, 1)]);
         if (kind === Kind.point) {
-            features.push(new Feature({ geometry: geometry(), dot: true }));
+            features.push(new Feature({ geometry: geometry(), dot: true, rgb: shapes.rgb(i) }));
         } else if (kind === Kind.text) {
             features.push(
                 new Feature({
                     geometry: geometry(),
                     text: strings[shapes.v(i, 5)] ?? '',
+                    rgb: shapes.rgb(i),
                     height: shapes.v(i, 3),
                     rotation: shapes.v(i, 4),
                 }),

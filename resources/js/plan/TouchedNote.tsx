@@ -1,7 +1,8 @@
 import { X } from 'lucide-react';
-import type { ControlPoint, Design, StakeoutPoint } from '../api/client';
+import type { ControlPoint, Design, Project, StakeoutPoint } from '../api/client';
 import { Button } from '../parts/Button';
 import { Coordinates } from '../parts/Figure';
+import { useLayers } from '../stages/prepare/useLayers';
 import type { PlanThing } from './marks';
 import type { PlanPlace } from './PlanMap';
 import type { Touched } from './snap';
@@ -13,16 +14,20 @@ export interface TouchedThing {
 }
 
 interface Props {
+    project: Project;
     touched: TouchedThing;
     control: ControlPoint[];
     points: StakeoutPoint[];
     designs: Design[];
+    onShow: (places: PlanPlace[]) => void;
     onClose: () => void;
 }
 
 /** What was touched: its name, kind, source and coordinates. */
-export function TouchedNote({ touched, control, points, designs, onClose }: Props) {
+export function TouchedNote({ project, touched, control, points, designs, onShow, onClose }: Props) {
     const { thing, drawn, place } = touched;
+    const layers = useLayers(project.id, designs);
+    const design = drawn ? designs.find((d) => d.layers.some((l) => l.id === drawn.layerId)) : undefined;
     const c = thing?.what === 'control' ? control.find((x) => x.id === thing.id) : undefined;
     const p = thing?.what === 'point' ? points.find((x) => x.id === thing.id) : undefined;
     return (
@@ -58,11 +63,34 @@ export function TouchedNote({ touched, control, points, designs, onClose }: Prop
                             {drawn.text !== null && ` “${drawn.text}”`} on layer {drawn.layer}
                         </div>
                         <div className="text-sm text-quiet">
-                            entity {drawn.entity} of{' '}
-                            {designs.find((d) => d.layers.some((l) => l.name === drawn.layer))?.fileName ?? 'the drawing'}
+                            {design && `${design.name}${design.revision && `, revision ${design.revision}`} · `}
+                            {design?.placeWord ?? 'line'} {drawn.place} of {design?.fileName ?? 'the drawing'}
                         </div>
-                        <Coordinates {...place} elevation={null} />
+                        <Coordinates {...place} />
+                        <div className="mt-1 flex flex-wrap gap-2">
+                            <Button
+                                onClick={() => {
+                                    layers.only([drawn.layerId]);
+                                    onClose();
+                                }}
+                            >
+                                Only this layer
+                            </Button>
+                            <Button
+                                onClick={() => {
+                                    layers.change({ layerIds: [drawn.layerId], visible: false });
+                                    onClose();
+                                }}
+                            >
+                                Hide this layer
+                            </Button>
+                        </div>
                     </>
+                )}
+                {(c ?? p) && (
+                    <Button className="mt-1" onClick={() => onShow([c ?? p ?? place])}>
+                        Go nearer
+                    </Button>
                 )}
             </div>
             <Button kind="bare" aria-label="Close" onClick={onClose} icon={<X />} />

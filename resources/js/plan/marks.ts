@@ -6,7 +6,7 @@ import type { Ink } from './ink';
 /** What a feature of the plan stands for. */
 export type PlanThing =
     | { what: 'control'; id: number; name: string }
-    | { what: 'point'; id: number; name: string; state: 'open' | 'done' | 'target' }
+    | { what: 'point'; id: number; name: string; state: 'open' | 'done' | 'target'; origin: string }
     | { what: 'mark'; id: number; name: string; verdict: string }
     | { what: 'instrument' }
     | { what: 'pole' }
@@ -43,7 +43,7 @@ const control = (name: string, ink: Ink) =>
     });
 
 /** A point to be staked: a peg seen from above; the target wears a ring with four ticks. */
-function point(name: string, state: string, ink: Ink): Style {
+function point(name: string, state: string, origin: string, ink: Ink): Style {
     if (state === 'target') {
         return new Style({
             image: icon(
@@ -53,15 +53,30 @@ function point(name: string, state: string, ink: Ink): Style {
             text: label(name, ink, -26, true, true),
         });
     }
-    const colour = state === 'done' ? ink.quiet : ink.ink;
-    return new Style({
-        image: new Circle({
-            radius: 4.5,
-            fill: new Fill({ color: state === 'done' ? ink.quiet : ink.paper }),
-            stroke: new Stroke({ color: colour, width: 1.8 * ink.weight }),
-        }),
-        text: label(name, ink, -12),
-    });
+    return new Style({ image: peg(origin, state === 'done', ink), text: label(name, ink, -12) });
+}
+
+const pegs = new Map<string, RegularShape | Circle>();
+
+/** Where a point came from is seen by its shape: round from a drawing, square from a file, a diamond computed, a triangle typed. */
+function peg(origin: string, done: boolean, ink: Ink): RegularShape | Circle {
+    const key = `${origin} ${done} ${ink.ink} ${ink.weight}`;
+    const known = pegs.get(key);
+    if (known) {
+        return known;
+    }
+    const fill = new Fill({ color: done ? ink.quiet : ink.paper });
+    const stroke = new Stroke({ color: done ? ink.quiet : ink.ink, width: 1.8 * ink.weight });
+    const made =
+        origin === 'file'
+            ? new RegularShape({ points: 4, radius: 6, angle: Math.PI / 4, fill, stroke })
+            : origin === 'typed'
+              ? new RegularShape({ points: 3, radius: 6.5, fill, stroke })
+              : origin === 'computed'
+                ? new RegularShape({ points: 4, radius: 6, fill, stroke })
+                : new Circle({ radius: 4.5, fill, stroke });
+    pegs.set(key, made);
+    return made;
 }
 
 function mark(name: string, verdict: string, ink: Ink): Style {
@@ -94,7 +109,7 @@ export function styleOf(feature: FeatureLike, ink: Ink): Style {
         case 'control':
             return control(thing.name, ink);
         case 'point':
-            return point(thing.name, thing.state, ink);
+            return point(thing.name, thing.state, thing.origin, ink);
         case 'mark':
             return mark(thing.name, thing.verdict, ink);
         case 'instrument':

@@ -58,12 +58,12 @@ describe('snapping', () => {
     });
 
     it('tells what was touched', () => {
-        expect(index.touched(E0 + 5, 10.2, 1)).toEqual({ layer: 'WALLS', kind: 'line', entity: 100, text: null });
+        expect(index.touched(E0 + 5, 10.2, 1)).toEqual({ layerId: 1, layer: 'WALLS', kind: 'line', place: 100, text: null });
         expect(index.touched(E0 + 70, 0, 1)?.text).toBe('GULLY');
     });
 
     it('draws arcs as chords of at most five degrees and loses no end', () => {
-        const { flat, ends } = strokes(packed([Kind.arc, 0, 0, 0, 10, 0, Math.PI / 2]));
+        const { flat, ends } = strokes(packed([Kind.arc, 0, 0, 0, 10, 0, Math.PI / 2])).get(0) ?? { flat: [], ends: [] };
         expect(ends).toEqual([flat.length]);
         expect(flat.length / 2).toBe(19);
         expect(flat[flat.length - 1]).toBeCloseTo(10, 12);

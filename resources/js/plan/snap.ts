@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush';
+import type { Schemas } from '../api/client';
 import { KINDS, Kind, type Shapes } from './shapes';
 
 export interface PickLayer {
@@ -20,10 +21,18 @@ export interface Spot {
 }
 
 export interface Touched {
+    layerId: number;
     layer: string;
     kind: string;
-    entity: number;
+    /** line of the file, or byte of a binary one */
+    place: number;
     text: string | null;
+}
+
+/** What core needs to know of a spot; where it lies it finds out itself. */
+export function spotBody(spot: Spot): Schemas['SpotBody'] {
+    const { layerId, shape, kind, withLayerId = null, withShape = null, x, y } = spot;
+    return { layerId, shape, kind, withLayerId, withShape, nearNorthing: y, nearEasting: x };
 }
 
 interface Near {
@@ -101,7 +110,7 @@ export class SnapIndex {
                 : kind === Kind.insert
                   ? layer.strings[layer.shapes.v(shape, 4)]
                   : undefined;
-        return { layer: layer.name, kind: KINDS[kind] ?? '', entity: layer.shapes.entity(shape), text: string ?? null };
+        return { layerId: layer.id, layer: layer.name, kind: KINDS[kind] ?? '', place: layer.shapes.place(shape), text: string ?? null };
     }
 
     private near(x: number, y: number, reach: number): Near[] {
@@ -142,6 +151,12 @@ function spotsOf({ layer, shape }: Near): Spot[] {
         const open = [make('start', 'end', s.at(shape, 0)), make('end', 'end', s.at(shape, 1)), make('middle', 'middle', s.at(shape, 0.5))];
         return kind === Kind.line ? open : [...open, make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)])];
     }
+    if (kind === Kind.spline) {
+        return [make('start', 'end', s.at(shape, 0)), make('end', 'end', s.at(shape, 1))];
+    }
+    if (kind === Kind.face) {
+        return [];
+    }
     if (kind === Kind.circle) {
         return [make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)])];
     }
@@ -158,13 +173,19 @@ function spotsOf({ layer, shape }: Near): Spot[] {
 function distanceTo({ layer, shape }: Near, x: number, y: number): number {
     const s = layer.shapes;
     switch (s.kind(shape)) {
-        case Kind.line: {
-            const [ax, ay] = s.at(shape, 0);
-            const [bx, by] = s.at(shape, 1);
-            const square = (bx - ax) ** 2 + (by - ay) ** 2;
-            const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / square));
-            return Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y);
+        case Kind.line:
+            return toSegment(s.v(shape, 0), s.v(shape, 1), s.v(shape, 3), s.v(shape, 4), x, y);
+        case Kind.spline:
+            return toChords(s.chords(shape), x, y);
+        case Kind.ellipse: {
+            const chords: number[] = [];
+            for (let k = 0; k <= 72; k++) {
+                chords.push(...s.at(shape, k / 72));
+            }
+            return toChords(chords, x, y);
         }
+        case Kind.face:
+            return Number.POSITIVE_INFINITY;
         case Kind.circle:
             return Math.abs(Math.hypot(s.v(shape, 0) - x, s.v(shape, 1) - y) - s.v(shape, 3));
         case Kind.arc: {
@@ -176,6 +197,20 @@ function distanceTo({ layer, shape }: Near, x: number, y: number): number {
         default:
             return Math.hypot(s.at(shape, 0)[0] - x, s.at(shape, 0)[1] - y);
     }
+}
+
+function toSegment(ax: number, ay: number, bx: number, by: number, x: number, y: number): number {
+    const square = (bx - ax) ** 2 + (by - ay) ** 2;
+    const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / square));
+    return Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y);
+}
+
+function toChords(flat: number[], x: number, y: number): number {
+    let least = Number.POSITIVE_INFINITY;
+    for (let i = 2; i < flat.length; i += 2) {
+        least = Math.min(least, toSegment(flat[i - 2] ?? 0, flat[i - 1] ?? 0, flat[i] ?? 0, flat[i + 1] ?? 0, x, y));
+    }
+    return least;
 }
 
 function onArc(s: Shapes, shape: number, x: number, y: number): boolean {

@@ -4,33 +4,52 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
-/** Colour numbers of the published DXF reference as #rrggbb. */
+/** Colours of entities and layers as the published DXF reference numbers them. */
 final class Colours
 {
-    private const FIRST = [1 => '#ff0000', '#ffff00', '#00ff00', '#00ffff', '#0000ff', '#ff00ff', '#000000', '#808080', '#c0c0c0'];
+    /** Taken from the layer, or from the block insertion an entity is drawn by. */
+    public const BY_LAYER = -1;
 
-    /**
-     * @param  int  $index colour number; negative where the layer is off
-     *  @param  int|null  $trueColour 24-bit value of group 420
-     */
-    public static function hex(int $index, ?int $trueColour = null): string
+    public const BY_BLOCK = -2;
+
+    private const FIRST = [1 => 0xFF0000, 0xFFFF00, 0x00FF00, 0x00FFFF, 0x0000FF, 0xFF00FF, 0x000000, 0x808080, 0xC0C0C0];
+
+    /** @return int 24-bit value, or BY_LAYER or BY_BLOCK */
+    public static function of(Record $r): int
     {
-        if ($trueColour !== null) {
-            return sprintf('#%06x', $trueColour & 0xFFFFFF);
+        if (isset($r->first[420])) {
+            return (int) $r->first[420] & 0xFFFFFF;
         }
+        $index = isset($r->first[62]) ? (int) $r->first[62] : 256;
+
+        return match ($index) {
+            0 => self::BY_BLOCK,
+            256 => self::BY_LAYER,
+            default => self::rgb($index),
+        };
+    }
+
+    public static function hex(int $rgb): string
+    {
+        return sprintf('#%06x', $rgb & 0xFFFFFF);
+    }
+
+    /** @param  int  $index  colour number; negative where the layer is off. What no colour has is drawn in ink. */
+    public static function rgb(int $index): int
+    {
         $index = abs($index);
         if (isset(self::FIRST[$index])) {
             return self::FIRST[$index];
         }
         if ($index >= 250 && $index <= 255) {
-            return '#'.str_repeat(sprintf('%02x', 51 + ($index - 250) * 41 - ($index === 255 ? 1 : 0)), 3);
+            return (51 + ($index - 250) * 41 - ($index === 255 ? 1 : 0)) * 0x010101;
         }
 
-        return $index >= 10 && $index < 250 ? self::wheel($index) : '#000000';
+        return $index >= 10 && $index < 250 ? self::wheel($index) : 0x000000;
     }
 
     /** 10 to 249: 24 hues, each in five depths and two strengths. */
-    private static function wheel(int $index): string
+    private static function wheel(int $index): int
     {
         $hue = intdiv($index, 10) - 1;
         $value = [1.0, 0.65, 0.5, 0.3, 0.15][intdiv($index % 10, 2)];
@@ -41,6 +60,6 @@ final class Colours
             return (int) round(255 * $value * (1 - $strength * max(0.0, min($k, 4 - $k, 1.0))));
         };
 
-        return sprintf('#%02x%02x%02x', $channel(5), $channel(3), $channel(1));
+        return $channel(5) << 16 | $channel(3) << 8 | $channel(1);
     }
 }

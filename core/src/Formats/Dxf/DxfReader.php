@@ -8,7 +8,7 @@ use Parlay\Core\Design\Drawing;
 use Parlay\Core\Units\LengthUnit;
 
 /**
- * Reads a text DXF of any version in one pass: sections, layer table, blocks, model space.
+ * Reads a DXF of any version from R12, text or binary, in one pass: header, layer table, blocks, model space.
  *
  * The file is never held whole: entities of model space are packed as they come, only block definitions are kept.
  */
@@ -17,143 +17,192 @@ final class DxfReader
     /** $INSUNITS of the published DXF reference. */
     private const UNITS = [1 => LengthUnit::Inch, 2 => LengthUnit::Foot, 4 => LengthUnit::Millimetre, 5 => LengthUnit::Centimetre, 6 => LengthUnit::Metre, 21 => LengthUnit::UsFoot];
 
+    private const TELL_EVERY = 2000;
+
     private ?LengthUnit $unit = null;
 
-    private string $version = 'R12 or earlier';
+    private string $version = '';
 
-    private int $entities = 0;
+    private string $section = '';
+
+    private ?Block $block = null;
+
+    private ?Record $polyline = null;
+
+    private DxfText $text;
 
     private readonly Placement $placement;
 
-    private function __construct(private readonly TagReader $tags, ReadOptions $options)
-    {
+    private function __construct(
+        private readonly Tags $tags,
+        private readonly ReadOptions $options,
+        private readonly ?Repairs $repairs,
+    ) {
+        $this->text = new DxfText;
         $this->placement = new Placement($options);
     }
 
     /**
-     * @param  resource  $stream seekable, at its beginning
-     *  @throws UnreadableDrawing
+     * @param  resource  $stream  seekable, at its beginning
+     *
+     * @throws UnreadableDrawing
      */
     public static function read($stream, ReadOptions $options = new ReadOptions): Drawing
     {
-        return (new self(TagReader::open($stream), $options))->drawing();
+        $repairs = $options->mend ? new Repairs : null;
+
+        return (new self(FileKind::open($stream, $repairs), $options, $repairs))->drawing();
     }
 
     private function drawing(): Drawing
     {
         $ended = false;
-        while (($tag = $this->tags->next()) !== null) {
-            if ($tag === [0, 'EOF'] || ($tag[0] === 0 && trim($tag[1]) === 'EOF')) {
-                $ended = true;
-                break;
+        $records = 0;
+        while (! $ended && ($record = $this->tags->next()) !== null) {
+            if (++$records % self::TELL_EVERY === 0 && $this->options->progress !== null) {
+                ($this->options->progress)($this->tags->bytesRead());
             }
-            if ($tag[0] === 2) {
-                match (trim($tag[1])) {
-                    'HEADER' => $this->header(),
-                    'TABLES' => $this->tables(),
-                    'BLOCKS' => $this->blocks(),
-                    'ENTITIES' => $this->modelSpace(),
-                    default => null,
-                };
+            $ended = $record->type === 'EOF';
+            if ($this->repairs === null) {
+                $this->take($record);
+            } else {
+                $this->takeOrGiveUp($record, $this->repairs);
             }
         }
-        if (! $ended) {
-            throw UnreadableDrawing::truncated($this->tags->line());
+        if (! $ended && $this->repairs === null) {
+            throw UnreadableDrawing::truncated(($this->tags instanceof BinaryTags ? 'byte ' : 'line ').$this->tags->place());
         }
 
-        return $this->placement->drawing($this->unit, $this->version);
+        return $this->placement->drawing($this->unit, $this->version === '' ? 'R12 or earlier' : $this->version, $this->repairs?->sentences() ?? []);
     }
 
-    private function header(): void
+    private function takeOrGiveUp(Record $record, Repairs $repairs): void
     {
-        $variable = '';
-        while (($tag = $this->tags->next()) !== null && ! self::ends($tag)) {
-            [$code, $value] = $tag;
-            if ($code === 9) {
-                $variable = trim($value);
-            } elseif ($variable === '$INSUNITS' && $code === 70) {
-                $this->unit = self::UNITS[(int) $value] ?? null;
-            } elseif ($variable === '$ACADVER') {
-                $this->version = trim($value);
-            } elseif ($variable === '$DWGCODEPAGE') {
-                $this->placement->text = DxfText::forCodePage(trim($value));
-            }
+        try {
+            $this->take($record);
+        } catch (UnreadableDrawing $e) {
+            $repairs->note($record->at(), rtrim(preg_replace('~ The file is damaged.*$~', '', lcfirst($e->getMessage())) ?? '', '.').': left out');
         }
     }
 
-    private function tables(): void
+    private function take(Record $r): void
     {
-        foreach ($this->entitiesUntil('ENDSEC') as $entry) {
-            if ($entry->type === 'LAYER' && $entry->text(2) !== '') {
-                $this->placement->colours[$this->placement->text->plain($entry->text(2))] = Colours::hex($entry->integer(62, 7), $entry->has(420) ? $entry->integer(420) : null);
-            }
-        }
-    }
+        if ($this->polyline !== null) {
+            if ($r->type === 'VERTEX') {
+                $this->polyline->vertices[] = [$r->real(10), $r->real(20), $r->real(30), $r->real(42), $r->integer(70), [$r->integer(71), $r->integer(72), $r->integer(73), $r->integer(74)]];
 
-    private function blocks(): void
-    {
-        $block = null;
-        foreach ($this->entitiesUntil('ENDSEC') as $entity) {
-            if ($entity->type === 'BLOCK') {
-                $block = new Block($this->placement->text->plain($entity->text(2)), $entity->real(10), $entity->real(20), $entity->real(30));
-                $this->placement->blocks[mb_strtoupper($block->name)] = $block;
-            } elseif ($entity->type === 'ENDBLK') {
-                $block = null;
-            } elseif ($block !== null) {
-                $block->entities[] = $entity;
-            }
-        }
-    }
-
-    private function modelSpace(): void
-    {
-        foreach ($this->entitiesUntil('ENDSEC') as $entity) {
-            $this->placement->place($entity);
-        }
-    }
-
-    /**
-     * Entities one by one; vertices are gathered into their polyline.
-     *
-     * @return \Generator<Entity>
-     */
-    private function entitiesUntil(string $end): \Generator
-    {
-        $entity = null;
-        $polyline = null;
-        while (($tag = $this->tags->next()) !== null) {
-            [$code, $value] = $tag;
-            if ($code !== 0) {
-                if ($entity !== null) {
-                    $entity->tags[] = [$code, $value, $this->tags->line()];
-                }
-
-                continue;
-            }
-            $type = trim($value);
-            if ($entity !== null && $entity !== $polyline && $entity->type !== 'VERTEX') {
-                yield $entity;
-            }
-            if ($polyline !== null && $type !== 'VERTEX') {
-                yield $polyline;
-                $polyline = null;
-            }
-            if ($type === $end || $type === 'EOF') {
                 return;
             }
-            $entity = $type === 'SEQEND' ? null : new Entity($type, ++$this->entities);
-            if ($type === 'POLYLINE') {
-                $polyline = $entity;
-            } elseif ($type === 'VERTEX' && $polyline !== null && $entity !== null) {
-                $polyline->vertices[] = $entity;
-            }
+            $polyline = $this->polyline;
+            $this->polyline = null;
+            $this->entity($polyline);
         }
-        throw UnreadableDrawing::truncated($this->tags->line());
+        match ($r->type) {
+            'SECTION' => $this->begin($r),
+            'ENDSEC' => $this->section = '',
+            'EOF', 'SEQEND' => null,
+            'POLYLINE' => $this->polyline = $r,
+            default => $this->bySection($r),
+        };
     }
 
-    /** @param  array{int, string}  $tag */
-    private static function ends(array $tag): bool
+    private function begin(Record $r): void
     {
-        return $tag[0] === 0 && trim($tag[1]) === 'ENDSEC';
+        $this->section = $r->text(2);
+        $this->block = null;
+        if ($this->section === 'HEADER') {
+            $this->header($r);
+        }
+    }
+
+    private function bySection(Record $r): void
+    {
+        if ($this->section === 'TABLES') {
+            if ($r->type === 'LAYER' && $r->text(2) !== '') {
+                $this->placement->layerTable[$this->text->plain($r->text(2))] = LayerEntry::of($r);
+            }
+        } elseif ($this->section === 'BLOCKS' && $r->type === 'BLOCK') {
+            $this->block = Block::of($r, $this->text);
+            $this->placement->blocks[mb_strtoupper($this->block->name)] = $this->block;
+        } elseif ($r->type === 'ENDBLK') {
+            $this->block = null;
+        } elseif ($this->section === 'BLOCKS' || $this->section === 'ENTITIES') {
+            $this->entity($r);
+        } elseif ($this->section === '' && $this->repairs !== null && isset(Pieces::READ[$r->type])) {
+            $this->repairs->note($r->at(), "a {$r->type} outside every section was taken for one of model space");
+            $this->entity($r);
+        }
+    }
+
+    private function entity(Record $r): void
+    {
+        if ($this->section === 'BLOCKS' && $this->block === null) {
+            return;
+        }
+        $drawn = $this->drawn($r);
+        if ($drawn === null) {
+            return;
+        }
+        if ($this->block !== null) {
+            $this->block->entities[] = $drawn;
+        } else {
+            $this->placement->place($drawn);
+        }
+    }
+
+    /** Null for what is not drawn in model space; why is noted. */
+    private function drawn(Record $r): ?Drawn
+    {
+        if (isset($r->first[67]) && $r->integer(67) === 1) {
+            return $this->placement->leaveOut('on paper space');
+        }
+        if (isset($r->first[60]) && $r->integer(60) === 1) {
+            return $this->placement->leaveOut('made invisible in the drawing');
+        }
+        $annotation = isset(Pieces::ANNOTATION[$r->type]);
+        [$pieces, $insertion] = match (true) {
+            $r->type === 'INSERT' => [[], Insertion::of($r, $this->text->plain($r->text(2)))],
+            $r->type === 'DIMENSION' && $r->text(2) !== '' => [[], Insertion::picture($r, $this->text->plain($r->text(2)))],
+            isset(Pieces::READ[$r->type]) => [Pieces::of($r, $this->text), null],
+            default => [null, null],
+        };
+        if ($pieces === null) {
+            return $this->placement->leaveOut(match ($r->type) {
+                'RAY', 'XLINE' => "{$r->type}, a construction line without end",
+                'ATTDEF' => 'ATTDEF, the pattern of a text that each insertion fills in',
+                'VIEWPORT' => 'VIEWPORT, a window of a layout',
+                default => mb_substr(mb_scrub($r->type), 0, 40).' is not read',
+            });
+        }
+        if ($pieces === [] && $insertion === null) {
+            return $this->placement->leaveOut("{$r->type} without length");
+        }
+        $normal = isset(Pieces::IN_SPACE[$r->type]) || $r->type === 'DIMENSION' || ($r->type === 'POLYLINE' && Polylines::runsInSpace($r)) ? null : $r->extrusion();
+
+        return new Drawn(
+            $this->text->plain($r->text(8, '0')), Colours::of($r), $r->place, $pieces,
+            $normal === null ? null : Transform::fromPlane($normal), $insertion, $annotation,
+        );
+    }
+
+    private function header(Record $r): void
+    {
+        $variable = $codePage = '';
+        foreach ($r->pairs() as $code => $value) {
+            $value = trim((string) $value);
+            if ($code === 9) {
+                $variable = $value;
+            } elseif ($variable === '$INSUNITS' && $code === 70) {
+                $this->unit = self::UNITS[(int) $value] ?? null;
+                if ($this->unit === null && (int) $value !== 0) {
+                    $this->placement->remark("The file declares a unit that Parlay does not know (\$INSUNITS $value): choose it by the size of the work.");
+                }
+            } elseif ($variable === '$ACADVER') {
+                $this->version = $value;
+            } elseif ($variable === '$DWGCODEPAGE') {
+                $codePage = $value;
+            }
+        }
+        $this->text = DxfText::for($codePage, $this->version);
     }
 }

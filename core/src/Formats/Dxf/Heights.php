@@ -27,10 +27,4 @@ final readonly class Heights
     {
         return new self(false, $elevation);
     }
-
-    /** NAN stands for none in packed shapes. */
-    public function of(float $z): float
-    {
-        return $this->used ? $z : ($this->fixed ?? NAN);
-    }
 }

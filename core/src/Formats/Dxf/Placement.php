@@ -6,21 +6,19 @@ namespace Parlay\Core\Formats\Dxf;
 
 use Parlay\Core\Design\Drawing;
 use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\Shape;
 use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Units\LengthUnit;
 
-/** Puts entities where they belong: units, layers, heights, blocks inside blocks; keeps account of what was left out. */
+/** Puts entities where they belong: units, layers, colours, heights, blocks inside blocks; keeps account of what was left out. */
 final class Placement
 {
-    private const MOST_SHAPES = 2_000_000;
+    private const MOST_PIECES = 2_000_000;
 
     private const DEEPEST = 32;
 
-    public DxfText $text;
-
-    /** @var array<string, string> layer name to #rrggbb */
-    public array $colours = [];
+    /** @var array<string, LayerEntry> */
+    public array $layerTable = [];
 
     /** @var array<string, Block> by upper-case name */
     public array $blocks = [];
@@ -31,158 +29,210 @@ final class Placement
     /** @var array<string, int> */
     private array $leftOut = [];
 
-    private int $shapes = 0;
+    /** @var array<string, true> */
+    private array $remarks = [];
+
+    private int $pieces = 0;
+
+    private int $annotations = 0;
+
+    private int $tilted = 0;
 
     private float $lowest = INF;
 
     private float $highest = -INF;
 
-    private readonly Transform $toMetres;
+    private readonly Transform $toSite;
 
     private readonly Heights $heights;
 
     /** @var array<string, int>|null */
     private readonly ?array $wanted;
 
-    public function __construct(ReadOptions $options)
+    public function __construct(private readonly ReadOptions $options)
     {
-        $this->text = new DxfText;
-        $this->toMetres = Transform::scale($options->unit->metres());
+        $toMetres = Transform::scale($options->unit->metres());
+        $this->toSite = $options->placement?->after($toMetres) ?? $toMetres;
         $this->heights = $options->heights ?? Heights::used();
         $this->wanted = $options->layers === null ? null : array_flip($options->layers);
     }
 
-    public function place(Entity $entity): void
+    public function place(Drawn $drawn): void
     {
-        if ($entity->integer(67) === 1) {
-            $this->leaveOut('on paper space');
-
-            return;
-        }
-        $this->placeIn($entity, $this->toMetres, null, [], $entity->number);
+        $this->placeIn($drawn, $this->toSite, null, Colours::BY_LAYER, [], $drawn->place);
     }
 
-    public function drawing(?LengthUnit $unit, string $version): Drawing
+    /** Counts what is left out, by its reason. */
+    public function leaveOut(string $why): null
+    {
+        if (count($this->leftOut) < 200 || isset($this->leftOut[$why])) {
+            $this->leftOut[$why] = ($this->leftOut[$why] ?? 0) + 1;
+        }
+
+        return null;
+    }
+
+    public function remark(string $sentence): void
+    {
+        if (count($this->remarks) < 200) {
+            $this->remarks[$sentence] = true;
+        }
+    }
+
+    /**
+     * @param  list<string>  $repairs
+     *
+     * @throws UnreadableDrawing where nothing was read
+     */
+    public function drawing(?LengthUnit $unit, string $version, array $repairs): Drawing
     {
         if ($this->layers === []) {
             throw UnreadableDrawing::noGeometry();
         }
-        $remarks = [];
+        foreach ($this->blocks as $block) {
+            if ($block->external) {
+                $this->remark("The external reference “{$block->name}”".($block->path === '' ? '' : " ({$block->path})").' is not in this file: ask for a drawing with its references bound.');
+            }
+        }
+        if ($this->tilted > 0) {
+            $this->remark("{$this->tilted} curves lie on tilted planes: they are true on the plan, and have no height.");
+        }
         foreach ($this->leftOut as $what => $count) {
-            $remarks[] = sprintf('%d %s left out: %s.', $count, $count === 1 ? 'entity' : 'entities', $what);
+            $this->remark(sprintf('%d %s left out: %s.', $count, $count === 1 ? 'entity' : 'entities', $what));
         }
         $flat = $this->lowest === INF || ($this->lowest === 0.0 && $this->highest === 0.0);
 
-        return new Drawing($unit, $version, array_values($this->layers), $remarks, $flat ? null : [$this->lowest, $this->highest]);
+        return new Drawing($unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest], $this->annotations, $repairs);
     }
 
-    /** @param  list<string>  $within names of the blocks being placed, outermost first */
-    private function placeIn(Entity $entity, Transform $transform, ?string $byBlockLayer, array $within, int $number): void
+    /** @param  list<string>  $within  names of the blocks being placed, outermost first */
+    private function placeIn(Drawn $drawn, Transform $transform, ?string $insertLayer, int $insertColour, array $within, int $place): void
     {
-        $layer = $this->text->plain($entity->text(8, '0'));
-        // Layer 0 inside a block stands for the layer the block is inserted on.
-        $layer = $layer === '0' && $byBlockLayer !== null ? $byBlockLayer : $layer;
-        if ($entity->has(230) && ! ($entity->type === 'LINE' || $entity->type === 'POINT' || $entity->type === 'MTEXT')) {
-            $up = $entity->real(230, 1.0);
-            if (abs(abs($up) - 1) > 1e-9) {
-                $this->leaveOut('drawn on a tilted plane');
-
+        if ($drawn->annotation) {
+            $this->annotations++;
+            if (! $this->options->annotations) {
                 return;
             }
-            $transform = $up < 0 ? $transform->after(Transform::fromBelow()) : $transform;
         }
-        if ($entity->type === 'INSERT') {
-            $this->insert($entity, $transform, $layer, $within, $number);
-        } elseif (in_array($entity->type, Shapes::READ, true)) {
-            $this->keep($entity, $transform, $layer, $number, $within);
-        } else {
-            $this->leaveOut($entity->type.' is not read');
+        // Layer 0 inside a block stands for the layer the block is inserted on.
+        $layer = $drawn->layer === '0' && $insertLayer !== null ? $insertLayer : $drawn->layer;
+        $colour = $drawn->colour === Colours::BY_BLOCK ? $insertColour : $drawn->colour;
+        $transform = $drawn->plane === null ? $transform : $transform->after($drawn->plane);
+        if ($drawn->insertion !== null) {
+            $this->insert($drawn->insertion, $transform, $layer, $colour, $within, $place, ! $drawn->annotation);
+
+            return;
+        }
+        if ($this->wanted !== null && ! isset($this->wanted[$layer])) {
+            return;
+        }
+        $into = $this->layers[$layer] ??= $this->layer($layer);
+        $rgb = $colour < 0 ? $into->rgb : $colour;
+        foreach ($drawn->pieces as $piece) {
+            [$kind, $values] = $transform->apply($piece[0], $piece[1]);
+            $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform);
         }
     }
 
     /** @param  list<string>  $within */
-    private function keep(Entity $entity, Transform $transform, string $layer, int $number, array $within): void
+    private function insert(Insertion $insertion, Transform $transform, string $layer, int $colour, array $within, int $place, bool $marked): void
     {
-        $shapes = Shapes::of($entity);
-        if ($shapes === []) {
-            $this->leaveOut($entity->type.' without length or of a kind not read');
-        }
-        foreach ($shapes as [$kind, $values]) {
-            if ($kind === ShapeKind::Text) {
-                $raw = implode('', array_column(array_filter($entity->tags, static fn (array $t) => $t[0] === 3), 1)).$entity->text(1);
-                $this->add($layer, $transform->apply($kind, $values), $number, $within, $entity->type === 'MTEXT' ? $this->text->plainMtext($raw) : $this->text->plain($raw));
-            } else {
-                $this->add($layer, $transform->apply($kind, $values), $number, $within);
-            }
-        }
-    }
-
-    /** @param  list<string>  $within */
-    private function insert(Entity $entity, Transform $transform, string $layer, array $within, int $number): void
-    {
-        $name = $this->text->plain($entity->text(2));
-        $block = $this->blocks[mb_strtoupper($name)] ?? null;
+        $block = $this->blocks[mb_strtoupper($insertion->block)] ?? null;
         if ($block === null) {
-            $this->leaveOut("insertion of block “{$name}”, which the file does not define");
+            $this->leaveOut("insertion of block “{$insertion->block}”, which the file does not define");
 
             return;
         }
-        if (in_array($name, $within, true) || count($within) >= self::DEEPEST) {
-            $this->leaveOut("block “{$name}” inserts itself");
+        if (in_array($block->name, $within, true) || count($within) >= self::DEEPEST) {
+            $this->leaveOut("block “{$block->name}” inserts itself ({$insertion->where})");
 
             return;
         }
-        [$sx, $sy, $sz] = [$entity->real(41, 1.0), $entity->real(42, 1.0), $entity->real(43, 1.0)];
-        $rotation = deg2rad($entity->real(50));
-        // Rows and columns of an array run along the turned axes and are not scaled.
-        $columns = max(1, $entity->integer(70, 1));
-        $rows = max(1, $entity->integer(71, 1));
-        if ($columns * $rows > self::MOST_SHAPES) {
-            throw UnreadableDrawing::tooMany($name, self::MOST_SHAPES);
+        $copies = $insertion->columns * $insertion->rows;
+        if ($copies > self::MOST_PIECES || $this->pieces + $copies * $this->weight($block, $within) > self::MOST_PIECES) {
+            $this->leaveOut("block “{$block->name}” ({$insertion->where}) would multiply the drawing beyond ".number_format(self::MOST_PIECES).' pieces');
+
+            return;
         }
-        for ($i = 0; $i < $columns * $rows; $i++) {
-            $along = ($i % $columns) * $entity->real(44);
-            $up = intdiv($i, $columns) * $entity->real(45);
-            $x = $entity->real(10) + $along * cos($rotation) - $up * sin($rotation);
-            $y = $entity->real(20) + $along * sin($rotation) + $up * cos($rotation);
-            $this->add($layer, $transform->apply(ShapeKind::Insert, [$x, $y, $entity->real(30), $rotation, 0.0]), $number, $within, $name);
-            $inner = $transform->after(Transform::insert($block->x, $block->y, $block->z, $sx, $sy, $sz, $rotation, $x, $y, $entity->real(30)));
+        $within[] = $block->name;
+        $into = $marked && ($this->wanted === null || isset($this->wanted[$layer])) ? $this->layers[$layer] ??= $this->layer($layer) : null;
+        for ($i = 0; $i < $copies; $i++) {
+            $to = $insertion->place($i % $insertion->columns, intdiv($i, $insertion->columns));
+            if ($into !== null) {
+                [$kind, $values] = $transform->apply(ShapeKind::Insert, [...$to, $insertion->rotation, 0.0]);
+                $this->keep($into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform);
+            }
+            $inner = $transform->after(Transform::insert($block->base, $insertion->scale, $insertion->rotation, $to));
             foreach ($block->entities as $child) {
-                $this->placeIn($child, $inner, $layer, [...$within, $name], $number);
+                $this->placeIn($child, $inner, $layer, $colour, $within, $place);
             }
         }
     }
 
     /**
-     * @param  array{ShapeKind, list<float>}  $shape
-     *  @param  list<string>  $within
+     * Pieces of one insertion; what inserts itself counts once. Known before anything is placed, so a block that multiplies is caught in time.
+     *
+     * @param  list<string>  $within
      */
-    private function add(string $layerName, array $shape, int $number, array $within, ?string $string = null): void
+    private function weight(Block $block, array $within): int
     {
-        if ($this->wanted !== null && ! isset($this->wanted[$layerName])) {
-            return;
+        if ($block->weight !== null || in_array($block->name, $within, true) || count($within) > self::DEEPEST) {
+            return $block->weight ?? 0;
         }
-        if (++$this->shapes > self::MOST_SHAPES) {
-            throw UnreadableDrawing::tooMany(end($within) ?: 'model space', self::MOST_SHAPES);
+        $within[] = $block->name;
+        $sum = 1;
+        foreach ($block->entities as $drawn) {
+            $inner = $drawn->insertion === null ? null : $this->blocks[mb_strtoupper($drawn->insertion->block)] ?? null;
+            $copies = $drawn->insertion === null ? 0 : $drawn->insertion->columns * $drawn->insertion->rows;
+            $sum += $inner === null ? count($drawn->pieces) : $copies * $this->weight($inner, $within);
         }
-        [$kind, $v] = $shape;
-        $this->lowest = min($this->lowest, $v[2]);
-        $this->highest = max($this->highest, $v[2]);
-        $v[2] = $this->heights->of($v[2]);
-        if ($kind === ShapeKind::Line) {
-            $this->lowest = min($this->lowest, $v[5]);
-            $this->highest = max($this->highest, $v[5]);
-            $v[5] = $this->heights->of($v[5]);
-        }
-        $layer = $this->layers[$layerName] ??= new DrawingLayer($layerName, $this->colours[$layerName] ?? '#000000');
-        if ($string !== null) {
-            $v[count($v) - 1] = (float) $layer->addString($string);
-        }
-        $layer->add(new Shape($kind, $number, array_values($v)));
+
+        // A number that no file reaches stands for all beyond it.
+        return $block->weight = min($sum, 1_000_000_000);
     }
 
-    private function leaveOut(string $why): void
+    private function layer(string $name): DrawingLayer
     {
-        $this->leftOut[$why] = ($this->leftOut[$why] ?? 0) + 1;
+        $entry = $this->layerTable[$name] ?? new LayerEntry;
+
+        return new DrawingLayer($name, $entry->colour, $entry->off, $entry->frozen, $entry->locked);
+    }
+
+    /** @param  list<float>  $v */
+    private function keep(DrawingLayer $layer, int $rgb, ShapeKind $kind, int $place, array $v, string|Spline|null $extra, Transform $transform): void
+    {
+        $this->pieces++;
+        if ($kind === ShapeKind::Spline && $extra instanceof Spline) {
+            $curve = $transform->spline($extra);
+            $layer->addCurve($curve->mapped(fn (array $p): array => [$p[0], $p[1], $this->height($p[2])]), $place, $rgb);
+
+            return;
+        }
+        $v[2] = $this->height($v[2]);
+        if ($kind === ShapeKind::Line) {
+            $v[5] = $this->height($v[5]);
+        } elseif ($kind === ShapeKind::Face) {
+            $v[5] = $this->height($v[5]);
+            $v[8] = $this->height($v[8]);
+        } elseif ($v[2] !== $v[2]) {
+            $this->tilted += $this->heights->used ? 1 : 0;
+        }
+        if (is_string($extra)) {
+            $v[count($v) - 1] = (float) $layer->addString($extra);
+        }
+        $layer->add($kind, $place, $rgb, $v);
+    }
+
+    /** The height as it is to be kept; what the file had is remembered for the range that is shown. */
+    private function height(float $z): float
+    {
+        if ($z < $this->lowest) {
+            $this->lowest = $z;
+        }
+        if ($z > $this->highest) {
+            $this->highest = $z;
+        }
+
+        return $this->heights->used ? $z : $this->heights->fixed ?? NAN;
     }
 }

@@ -5,114 +5,218 @@ declare(strict_types=1);
 namespace Parlay\Core\Formats\Dxf;
 
 use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Geometry\Spline;
 
-/** Where the contents of a block come to lie: a plane affine map, heights scaled and shifted apart. */
+/** Where entities come to lie: an affine map of space, three rows of four. */
 final readonly class Transform
 {
+    /** Two lengths or directions differ when they do by more than this part. */
+    private const SAME = 1e-9;
+
+    /** A uniform scale and nothing else, which most of a drawing is; null for anything more. */
+    private ?float $only;
+
     public function __construct(
-        public float $a = 1.0,
-        public float $b = 0.0,
-        public float $c = 0.0,
-        public float $d = 1.0,
-        public float $x = 0.0,
-        public float $y = 0.0,
-        public float $scaleZ = 1.0,
-        public float $z = 0.0,
-    ) {}
+        private float $a, private float $b, private float $c, private float $x,
+        private float $d, private float $e, private float $f, private float $y,
+        private float $g, private float $h, private float $i, private float $z,
+    ) {
+        $this->only = $a === $e && $a === $i && $a > 0 && $b === 0.0 && $c === 0.0 && $d === 0.0 && $f === 0.0 && $g === 0.0 && $h === 0.0
+            && $x === 0.0 && $y === 0.0 && $z === 0.0 ? $a : null;
+    }
 
     public static function scale(float $factor): self
     {
-        return new self($factor, 0, 0, $factor, 0, 0, $factor);
+        return new self($factor, 0.0, 0.0, 0.0, 0.0, $factor, 0.0, 0.0, 0.0, 0.0, $factor, 0.0);
     }
 
-    /** A plane seen from below (extrusion 0 0 -1): the published DXF reference's arbitrary axis turns x about. */
-    public static function fromBelow(): self
+    /** A plane similarity: x' = a x - b y + dx, y' = b x + a y + dy; heights stay. */
+    public static function plane(float $a, float $b, float $dx, float $dy): self
     {
-        return new self(-1.0, 0, 0, 1.0, 0, 0, -1.0);
+        return new self($a, -$b, 0.0, $dx, $b, $a, 0.0, $dy, 0.0, 0.0, 1.0, 0.0);
     }
 
-    /** Base point to origin, scale, rotate, move to the place of insertion. */
-    public static function insert(float $bx, float $by, float $bz, float $sx, float $sy, float $sz, float $rotation, float $x, float $y, float $z): self
+    /** Northing and easting exchanged. */
+    public static function exchange(): self
     {
-        $cos = cos($rotation);
-        $sin = sin($rotation);
-        [$a, $b, $c, $d] = [$cos * $sx, -$sin * $sy, $sin * $sx, $cos * $sy];
+        return new self(0.0, 1.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 0.0, 0.0, 1.0, 0.0);
+    }
 
-        return new self($a, $b, $c, $d, $x - $a * $bx - $b * $by, $y - $c * $bx - $d * $by, $sz, $z - $sz * $bz);
+    /**
+     * From the plane an entity is drawn on to space: the arbitrary axis algorithm of the published DXF reference.
+     *
+     * @param  array{float, float, float}  $normal  not of zero length
+     */
+    public static function fromPlane(array $normal): self
+    {
+        $length = sqrt($normal[0] ** 2 + $normal[1] ** 2 + $normal[2] ** 2);
+        [$nx, $ny, $nz] = $length > 0 ? [$normal[0] / $length, $normal[1] / $length, $normal[2] / $length] : [0.0, 0.0, 1.0];
+        [$ax, $ay, $az] = abs($nx) < 1 / 64 && abs($ny) < 1 / 64 ? [$nz, 0.0, -$nx] : [-$ny, $nx, 0.0];
+        $l = sqrt($ax ** 2 + $ay ** 2 + $az ** 2);
+        [$ax, $ay, $az] = [$ax / $l, $ay / $l, $az / $l];
+
+        return new self($ax, $ny * $az - $nz * $ay, $nx, 0.0, $ay, $nz * $ax - $nx * $az, $ny, 0.0, $az, $nx * $ay - $ny * $ax, $nz, 0.0);
+    }
+
+    /**
+     * Base point to origin, scale, rotate, move to the place of insertion.
+     *
+     * @param  array{float, float, float}  $base
+     * @param  array{float, float, float}  $scale
+     * @param  array{float, float, float}  $to
+     */
+    public static function insert(array $base, array $scale, float $rotation, array $to): self
+    {
+        [$cos, $sin] = [cos($rotation), sin($rotation)];
+        [$a, $b, $d, $e] = [$cos * $scale[0], -$sin * $scale[1], $sin * $scale[0], $cos * $scale[1]];
+
+        return new self(
+            $a, $b, 0.0, $to[0] - $a * $base[0] - $b * $base[1],
+            $d, $e, 0.0, $to[1] - $d * $base[0] - $e * $base[1],
+            0.0, 0.0, $scale[2], $to[2] - $scale[2] * $base[2],
+        );
     }
 
     /** First the inner, then this. */
-    public function after(self $inner): self
+    public function after(self $n): self
     {
         return new self(
-            $this->a * $inner->a + $this->b * $inner->c,
-            $this->a * $inner->b + $this->b * $inner->d,
-            $this->c * $inner->a + $this->d * $inner->c,
-            $this->c * $inner->b + $this->d * $inner->d,
-            $this->a * $inner->x + $this->b * $inner->y + $this->x,
-            $this->c * $inner->x + $this->d * $inner->y + $this->y,
-            $this->scaleZ * $inner->scaleZ,
-            $this->scaleZ * $inner->z + $this->z,
+            $this->a * $n->a + $this->b * $n->d + $this->c * $n->g, $this->a * $n->b + $this->b * $n->e + $this->c * $n->h,
+            $this->a * $n->c + $this->b * $n->f + $this->c * $n->i, $this->a * $n->x + $this->b * $n->y + $this->c * $n->z + $this->x,
+            $this->d * $n->a + $this->e * $n->d + $this->f * $n->g, $this->d * $n->b + $this->e * $n->e + $this->f * $n->h,
+            $this->d * $n->c + $this->e * $n->f + $this->f * $n->i, $this->d * $n->x + $this->e * $n->y + $this->f * $n->z + $this->y,
+            $this->g * $n->a + $this->h * $n->d + $this->i * $n->g, $this->g * $n->b + $this->h * $n->e + $this->i * $n->h,
+            $this->g * $n->c + $this->h * $n->f + $this->i * $n->i, $this->g * $n->x + $this->h * $n->y + $this->i * $n->z + $this->z,
         );
     }
 
     /**
-     * @param  list<float>  $v values of a Shape
-     *  @return array{ShapeKind, list<float>} an arc scaled unevenly becomes an ellipse
+     * Values of a shape as Shape lays them out, from the entity's own plane to where it lies. A circle that is scaled unevenly or tilted
+     * becomes an ellipse, one seen from its edge a line; the heights of tilted curves vary along them and are none (NAN).
+     *
+     * @param  list<float>  $v  values as in Shape; an ellipse has its axes in space: cx cy cz ux uy uz vx vy vz start sweep
+     * @return array{ShapeKind, list<float>}
      */
     public function apply(ShapeKind $kind, array $v): array
     {
+        $s = $this->only;
+        if ($s === 1.0 && $kind !== ShapeKind::Ellipse) {
+            return [$kind, $v];
+        }
+        if ($s !== null && $kind === ShapeKind::Line) {
+            return [$kind, [$s * $v[0], $s * $v[1], $s * $v[2], $s * $v[3], $s * $v[4], $s * $v[5]]];
+        }
+        if ($s !== null && ($kind === ShapeKind::Arc || $kind === ShapeKind::Circle)) {
+            $v[0] *= $s;
+            $v[1] *= $s;
+            $v[2] *= $s;
+            $v[3] *= $s;
+
+            return [$kind, $v];
+        }
         [$x, $y, $z] = $this->point($v[0], $v[1], $v[2]);
 
         return match ($kind) {
             ShapeKind::Line => [$kind, [$x, $y, $z, ...$this->point($v[3], $v[4], $v[5])]],
-            ShapeKind::Arc, ShapeKind::Circle => $this->round($kind, $v, $x, $y, $z),
+            ShapeKind::Circle => $this->round([$x, $y, $z], $this->vector($v[3], 0.0, 0.0), $this->vector(0.0, $v[3], 0.0), 0.0, 2 * M_PI, true),
+            ShapeKind::Arc => $this->round([$x, $y, $z], $this->vector($v[3], 0.0, 0.0), $this->vector(0.0, $v[3], 0.0), $v[4], $v[5], false),
+            ShapeKind::Ellipse => $this->round([$x, $y, $z], $this->vector($v[3], $v[4], $v[5]), $this->vector($v[6], $v[7], $v[8]), $v[9], $v[10], abs($v[10]) >= 2 * M_PI - self::SAME),
             ShapeKind::Point => [$kind, [$x, $y, $z]],
-            ShapeKind::Text => [$kind, [$x, $y, $z, $v[3] * sqrt(abs($this->determinant())), $this->turn($v[4]), $v[5]]],
-            ShapeKind::Insert => [$kind, [$x, $y, $z, $this->turn($v[3]), $v[4]]],
-            ShapeKind::Ellipse => [$kind, [$x, $y, $z, ...$this->vector($v[3], $v[4]), ...$this->vector($v[5], $v[6]), $v[7], $v[8]]],
+            ShapeKind::Text => [$kind, [$x, $y, $z, $this->height($v[4], $v[3]), $this->turn($v[4]), 0.0]],
+            ShapeKind::Insert => [$kind, [$x, $y, $z, $this->turn($v[3]), 0.0]],
+            ShapeKind::Face => [$kind, [$x, $y, $z, ...$this->point($v[3], $v[4], $v[5]), ...$this->point($v[6], $v[7], $v[8])]],
+            ShapeKind::Spline => [$kind, $v],
         };
     }
 
-    /**
-     * @param  list<float>  $v
-     *  @return array{ShapeKind, list<float>}
-     */
-    private function round(ShapeKind $kind, array $v, float $x, float $y, float $z): array
+    public function spline(Spline $spline): Spline
     {
-        $scale = hypot($this->a, $this->c);
-        $even = abs($scale - hypot($this->b, $this->d)) < 1e-9 * $scale && abs($this->a * $this->b + $this->c * $this->d) < 1e-9 * $scale ** 2;
-        if (! $even) {
-            return [ShapeKind::Ellipse, [$x, $y, $z, ...$this->vector($v[3], 0.0), ...$this->vector(0.0, $v[3]), $v[4] ?? 0.0, $v[5] ?? 2 * M_PI]];
-        }
-        if ($kind === ShapeKind::Circle) {
-            return [$kind, [$x, $y, $z, $v[3] * $scale]];
-        }
-
-        return [$kind, [$x, $y, $z, $v[3] * $scale, $this->turn($v[4]), $this->determinant() < 0 ? -$v[5] : $v[5]]];
+        return $spline->mapped(fn (array $p): array => $this->point($p[0], $p[1], $p[2]));
     }
 
     /** @return array{float, float, float} */
-    private function point(float $x, float $y, float $z): array
+    public function point(float $x, float $y, float $z): array
     {
-        return [$this->a * $x + $this->b * $y + $this->x, $this->c * $x + $this->d * $y + $this->y, $this->scaleZ * $z + $this->z];
+        return [$this->a * $x + $this->b * $y + $this->c * $z + $this->x, $this->d * $x + $this->e * $y + $this->f * $z + $this->y, $this->g * $x + $this->h * $y + $this->i * $z + $this->z];
     }
 
-    /** @return array{float, float} */
-    private function vector(float $x, float $y): array
+    /**
+     * centre + u cos t + v sin t, t from start over sweep.
+     *
+     * @param  array{float, float, float}  $c
+     * @param  array{float, float, float}  $u
+     * @param  array{float, float, float}  $v
+     * @return array{ShapeKind, list<float>}
+     */
+    private function round(array $c, array $u, array $v, float $start, float $sweep, bool $closed): array
     {
-        return [$this->a * $x + $this->b * $y, $this->c * $x + $this->d * $y];
+        $long = hypot($u[0], $u[1]);
+        $wide = hypot($v[0], $v[1]);
+        $cross = $u[0] * $v[1] - $u[1] * $v[0];
+        $size = max($long, $wide);
+        $level = abs($u[2]) <= self::SAME * $size && abs($v[2]) <= self::SAME * $size;
+        $z = $level ? $c[2] : NAN;
+        if (abs($cross) <= self::SAME * $size ** 2) {
+            return self::edgeOn($c, $u, $v, $start, $sweep);
+        }
+        $even = abs($long - $wide) <= self::SAME * $size && abs($u[0] * $v[0] + $u[1] * $v[1]) <= self::SAME * $size ** 2;
+        if (! $even) {
+            return [ShapeKind::Ellipse, [$c[0], $c[1], $z, $u[0], $u[1], $v[0], $v[1], $start, $sweep]];
+        }
+        if ($closed) {
+            return [ShapeKind::Circle, [$c[0], $c[1], $z, $long]];
+        }
+        $begin = atan2($u[1] * cos($start) + $v[1] * sin($start), $u[0] * cos($start) + $v[0] * sin($start));
+
+        return [ShapeKind::Arc, [$c[0], $c[1], $z, $long, $begin, $cross < 0 ? -$sweep : $sweep]];
+    }
+
+    /**
+     * A curve that stands upright is a line on the plan, between the farthest points of its course.
+     *
+     * @param  array{float, float, float}  $c
+     * @param  array{float, float, float}  $u
+     * @param  array{float, float, float}  $v
+     * @return array{ShapeKind, list<float>}
+     */
+    private static function edgeOn(array $c, array $u, array $v, float $start, float $sweep): array
+    {
+        $along = hypot($u[0], $u[1]) >= hypot($v[0], $v[1]) ? $u : $v;
+        $length = hypot($along[0], $along[1]);
+        if ($length === 0.0) {
+            return [ShapeKind::Point, [$c[0], $c[1], $c[2]]];
+        }
+        $on = static fn (array $w): float => ($w[0] * $along[0] + $w[1] * $along[1]) / $length;
+        [$p, $q] = [$on($u), $on($v)];
+        $reach = static fn (float $t): float => $p * cos($t) + $q * sin($t);
+        $stops = [$reach($start), $reach($start + $sweep)];
+        [$from, $to] = [min($start, $start + $sweep), max($start, $start + $sweep)];
+        $turning = atan2($q, $p);
+        for ($t = $turning + M_PI * ceil(($from - $turning) / M_PI); $t <= $to; $t += M_PI) {
+            $stops[] = $reach($t);
+        }
+        $at = static fn (float $d): array => [$c[0] + $along[0] / $length * $d, $c[1] + $along[1] / $length * $d, NAN];
+
+        return [ShapeKind::Line, [...$at(min($stops)), ...$at(max($stops))]];
+    }
+
+    /** @return array{float, float, float} */
+    private function vector(float $x, float $y, float $z): array
+    {
+        return [$this->a * $x + $this->b * $y + $this->c * $z, $this->d * $x + $this->e * $y + $this->f * $z, $this->g * $x + $this->h * $y + $this->i * $z];
     }
 
     private function turn(float $angle): float
     {
-        [$x, $y] = $this->vector(cos($angle), sin($angle));
+        [$x, $y] = $this->vector(cos($angle), sin($angle), 0.0);
 
-        return atan2($y, $x);
+        return $x === 0.0 && $y === 0.0 ? 0.0 : atan2($y, $x);
     }
 
-    private function determinant(): float
+    private function height(float $rotation, float $height): float
     {
-        return $this->a * $this->d - $this->b * $this->c;
+        [$x, $y] = $this->vector(-sin($rotation) * $height, cos($rotation) * $height, 0.0);
+
+        return hypot($x, $y);
     }
 }

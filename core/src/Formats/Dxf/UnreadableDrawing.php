@@ -7,29 +7,42 @@ namespace Parlay\Core\Formats\Dxf;
 /** The file can't be taken as a drawing; the message says why, where and what to ask for. */
 final class UnreadableDrawing extends \DomainException
 {
+    /** The file is damaged: what can be read of it can be taken with repairs. */
+    public bool $damaged = false;
+
     public static function empty(): self
     {
         return new self('The file is empty. Ask for it again; a DXF file begins with a line “0” or “999”.');
     }
 
-    public static function otherKind(string $kind): self
+    public static function otherKind(string $kind, string $remedy): self
     {
-        return new self("This is $kind, not a DXF drawing. Ask the designer for a text DXF file (any version from R12) of model space.");
+        return new self("This is $kind, not a DXF drawing. $remedy");
     }
 
     public static function noCode(int $line, string $found): self
     {
-        return new self(sprintf('Line %d: a group code (a whole number) was expected, and “%s” stands there. The file is damaged from here or is no DXF file; ask for it again.', $line, mb_substr(mb_scrub($found), 0, 30)));
+        return self::damaged(sprintf('Line %d: a group code (a whole number) was expected, and “%s” stands there. The file is damaged from here or is no DXF file; ask for it again.', $line, self::quote($found)));
     }
 
-    public static function truncated(int $line): self
+    public static function noBinaryCode(int $byte, int $found): self
     {
-        return new self("The file ends in line $line, before its closing EOF: it was cut off on its way. Ask for it again.");
+        return self::damaged("Byte $byte: $found is no group code of a binary DXF. The file is damaged from here; ask for it again, as text if possible.");
     }
 
-    public static function badNumber(int $line, string $found): self
+    public static function lineTooLong(int $line): self
     {
-        return new self(sprintf('Line %d: “%s” is not a coordinate. The file is damaged; ask for it again.', $line, mb_substr(mb_scrub($found), 0, 30)));
+        return self::damaged("Line $line is longer than any line of a DXF. The file is damaged or of another kind; ask for it again.");
+    }
+
+    public static function truncated(string $at): self
+    {
+        return self::damaged("The file ends in $at, before its closing EOF: it was cut off on its way. Ask for it again.");
+    }
+
+    public static function badNumber(string $at, string $type, int $code, string $found): self
+    {
+        return self::damaged(sprintf('%s (%s), group %d: “%s” is not a coordinate. The file is damaged; ask for it again.', ucfirst($at), $type, $code, self::quote($found)));
     }
 
     public static function noGeometry(): self
@@ -37,8 +50,16 @@ final class UnreadableDrawing extends \DomainException
         return new self('The drawing holds nothing that Parlay reads: no lines, arcs, circles, points, texts or blocks in its model space.');
     }
 
-    public static function tooMany(string $block, int $limit): self
+    private static function damaged(string $message): self
     {
-        return new self("Block “{$block}” multiplies the drawing beyond $limit pieces. Ask the designer to purge or explode it.");
+        $problem = new self($message);
+        $problem->damaged = true;
+
+        return $problem;
+    }
+
+    private static function quote(string $found): string
+    {
+        return mb_substr(mb_scrub($found), 0, 30);
     }
 }

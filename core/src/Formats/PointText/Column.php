@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\PointText;
 
-/** What a column of a point file is. */
+/** What a column of a point file is; attributes may stand in several. */
 enum Column: string
 {
     case Name = 'name';
@@ -13,6 +13,7 @@ enum Column: string
     case Elevation = 'elevation';
     case Code = 'code';
     case Description = 'description';
+    case Attribute = 'attribute';
     case Ignored = 'ignored';
 
     /** Words that headings use for it, lower case. */

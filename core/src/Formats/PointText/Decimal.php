@@ -18,8 +18,14 @@ final class Decimal
     /** @return float|string metres, or the reason why it is no coordinate */
     public static function read(string $cell, string $mark, LengthUnit $unit): float|string
     {
+        // A plain number, which nearly all are, needs none of the care below.
+        if ($mark === '.' && is_numeric($cell) && strlen($cell) < 20 && strpbrk($cell, 'eE') === false) {
+            $metres = (float) $cell * $unit->metres();
+
+            return abs($metres) <= self::FARTHEST ? $metres : self::tooFar($cell, $unit);
+        }
         $plain = str_replace(["\u{A0}", "\u{202F}", '−'], [' ', ' ', '-'], $cell);
-        if (($unit === LengthUnit::Foot || $unit === LengthUnit::UsFoot) && preg_match('~[\'"′″]~u', $plain) === 1) {
+        if (($unit === LengthUnit::Foot || $unit === LengthUnit::UsFoot) && (preg_match('~[\'"′″]~u', $plain) === 1 || preg_match('~^-?\d+-\d{1,2}( \d+/\d+)?$~', $plain) === 1)) {
             return self::feetInches($plain, $unit);
         }
         $thousands = $mark === ',' ? '.' : ',';
@@ -33,8 +39,12 @@ final class Decimal
         }
         $metres = (float) $plain * $unit->metres();
 
-        return is_finite($metres) && abs($metres) <= self::FARTHEST ? $metres
-            : sprintf('“%s” %s lies farther from the origin than any grid reaches', mb_substr($cell, 0, 40), $unit->label());
+        return is_finite($metres) && abs($metres) <= self::FARTHEST ? $metres : self::tooFar($cell, $unit);
+    }
+
+    private static function tooFar(string $cell, LengthUnit $unit): string
+    {
+        return sprintf('“%s” %s lies farther from the origin than any grid reaches', mb_substr($cell, 0, 40), $unit->label());
     }
 
     private static function feetInches(string $text, LengthUnit $unit): float|string

@@ -15,7 +15,8 @@ final readonly class Layout
      * @param  string  $separator  one of , ; tab | or "blanks" for any run of white space
      * @param  string  $decimalMark  . or ,
      * @param  int  $skip  rows before the first point
-     * @param  list<Column>  $columns  in the order of the file
+     * @param  list<Column>  $columns  in the order of the file; without a name, points are numbered by the line they stand in
+     * @param  list<string>  $headings  of the columns, where the file has them
      */
     public function __construct(
         public string $separator,
@@ -23,20 +24,40 @@ final readonly class Layout
         public int $skip,
         public array $columns,
         public LengthUnit $unit,
+        public array $headings = [],
     ) {
         if ($separator === $decimalMark) {
             throw UnreadablePoints::markIsSeparator($separator);
         }
-        foreach ([Column::Name, Column::Northing, Column::Easting] as $needed) {
+        foreach ([Column::Northing, Column::Easting] as $needed) {
             if (! in_array($needed, $columns, true)) {
                 throw UnreadablePoints::columnMissing($needed);
             }
         }
         foreach (Column::cases() as $column) {
-            if ($column !== Column::Ignored && count(array_keys($columns, $column, true)) > 1) {
+            if ($column !== Column::Ignored && $column !== Column::Attribute && count(array_keys($columns, $column, true)) > 1) {
                 throw UnreadablePoints::columnTwice($column);
             }
         }
+    }
+
+    /** The same with northing and easting exchanged. */
+    public function exchanged(): self
+    {
+        return new self($this->separator, $this->decimalMark, $this->skip, array_map(static fn (Column $c) => match ($c) {
+            Column::Northing => Column::Easting, Column::Easting => Column::Northing, default => $c,
+        }, $this->columns), $this->unit, $this->headings);
+    }
+
+    public function in(LengthUnit $unit): self
+    {
+        return new self($this->separator, $this->decimalMark, $this->skip, $this->columns, $unit, $this->headings);
+    }
+
+    /** What files of one shape have in common, so that what was told of one holds for the next: separator, number of columns, headings. */
+    public static function shapeOf(string $separator, int $width, string $heading): string
+    {
+        return substr(hash('sha256', "$separator|$width|".mb_strtolower(preg_replace('~\s+~u', ' ', trim($heading)) ?? '')), 0, 32);
     }
 
     /** @return list<string> cells as written, without the quotes around them */

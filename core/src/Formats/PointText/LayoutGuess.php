@@ -25,7 +25,7 @@ final class LayoutGuess
         $cells = array_map(static fn (string $l) => Layout::split($l, $separator), array_slice($lines, $skip, 50));
         $columns = self::fromHeadings($heading) ?? self::byContent($cells, $mark, $order);
 
-        return new Layout($separator, $mark, $skip, $columns, self::unit(implode(' ', $heading), $cells, $columns, $mark) ?? $unit);
+        return new Layout($separator, $mark, $skip, $columns, self::unit(implode(' ', $heading), $cells, $columns, $mark) ?? $unit, $heading);
     }
 
     /**
@@ -103,12 +103,12 @@ final class LayoutGuess
     {
         $columns = [];
         foreach ($heading as $cell) {
-            $column = Column::fromHeading($cell) ?? Column::Ignored;
-            $columns[] = in_array($column, $columns, true) ? Column::Ignored : $column;
+            $column = Column::fromHeading($cell) ?? (trim($cell) === '' ? Column::Ignored : Column::Attribute);
+            $columns[] = $column !== Column::Attribute && in_array($column, $columns, true) ? Column::Ignored : $column;
         }
-        $complete = array_intersect(['name', 'northing', 'easting'], array_map(static fn (Column $c) => $c->value, $columns));
+        $complete = array_intersect(['northing', 'easting'], array_map(static fn (Column $c) => $c->value, $columns));
 
-        return count($complete) === 3 ? $columns : null;
+        return count($complete) === 2 ? $columns : null;
     }
 
     /**
@@ -127,12 +127,15 @@ final class LayoutGuess
         }
         $pair = $order === CoordinateOrder::NorthingEasting ? [Column::Northing, Column::Easting] : [Column::Easting, Column::Northing];
         $numbers = [...$pair, Column::Elevation];
-        $words = [Column::Code, Column::Description];
-        $columns = [Column::Name];
-        for ($i = 1; $i < max($width, 3); $i++) {
+        // A first column of numbers with decimals is a coordinate: the name comes later, or there is none.
+        $first = array_map(static fn (array $r) => $r[0] ?? '', $rows);
+        $coordinatesFirst = ($numeric[0] ?? false) && count(preg_grep('~\d[.,]\d~', $first) ?: []) > 0.5 * count($first);
+        $words = $coordinatesFirst ? [Column::Name, Column::Code, Column::Description] : [Column::Code, Column::Description];
+        $columns = $coordinatesFirst ? [] : [Column::Name];
+        for ($i = count($columns), $last = max($width, $i + 2); $i < $last; $i++) {
             // Needed columns are named even where the rows are no numbers: the faults then say so.
             $isNumber = ($numeric[$i] ?? false) || count($numbers) > 1;
-            $columns[] = ($isNumber ? array_shift($numbers) : array_shift($words)) ?? Column::Ignored;
+            $columns[] = ($isNumber ? array_shift($numbers) : array_shift($words)) ?? Column::Attribute;
         }
 
         return $columns;

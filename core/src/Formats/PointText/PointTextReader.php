@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Parlay\Core\Formats\PointText;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\Name;
+use Parlay\Core\Points\PointRow;
+use Parlay\Core\Points\RowFault;
 
 /** Reads points row by row; a wrong row is a fault with its place and never stops the rest. */
 final class PointTextReader
@@ -12,8 +15,6 @@ final class PointTextReader
     private const MOST_ROWS = 500_000;
 
     private const MOST_COLUMNS = 200;
-
-    private const LONGEST_NAME = 200;
 
     /**
      * @param  resource  $stream
@@ -23,8 +24,6 @@ final class PointTextReader
      */
     public static function read($stream, Layout $layout): \Generator
     {
-        /** @var array<string, int> $seen */
-        $seen = [];
         $rows = 0;
         foreach (TextLines::of($stream) as $line => $text) {
             if ($line <= $layout->skip || trim($text) === '' || preg_match('~^\s*(#|//)~', $text) === 1) {
@@ -37,16 +36,7 @@ final class PointTextReader
             if (count($cells) > self::MOST_COLUMNS) {
                 throw UnreadablePoints::tooManyColumns($line, count($cells), self::MOST_COLUMNS);
             }
-            $row = self::row($line, $cells, $layout);
-            if ($row instanceof PointRow) {
-                $key = 'n'.$row->name;
-                if (isset($seen[$key])) {
-                    $row = new RowFault($line, self::columnOf($layout, Column::Name), "the name “{$row->name}” stands in line {$seen[$key]} already");
-                } else {
-                    $seen[$key] = $line;
-                }
-            }
-            yield $row;
+            yield self::row($line, $cells, $layout);
         }
     }
 
@@ -55,9 +45,16 @@ final class PointTextReader
     {
         /** @var array<string, string> $values */
         $values = [];
-        $numbers = [];
+        $numbers = $attributes = [];
         foreach ($layout->columns as $i => $column) {
             $cell = $cells[$i] ?? '';
+            if ($column === Column::Attribute) {
+                if ($cell !== '') {
+                    $attributes[$layout->headings[$i] ?? 'column '.($i + 1)] = mb_substr($cell, 0, 1000);
+                }
+
+                continue;
+            }
             $values[$column->value] = $cell;
             if (! in_array($column, [Column::Northing, Column::Easting, Column::Elevation], true) || ($column === Column::Elevation && $cell === '')) {
                 continue;
@@ -71,8 +68,8 @@ final class PointTextReader
             }
             $numbers[$column->value] = $number;
         }
-        $name = $values[Column::Name->value] ?? '';
-        $fault = self::faultOfName($name);
+        $name = in_array(Column::Name, $layout->columns, true) ? $values[Column::Name->value] ?? '' : (string) $line;
+        $fault = Name::fault($name);
         if ($fault !== null) {
             return new RowFault($line, self::columnOf($layout, Column::Name), $fault);
         }
@@ -81,19 +78,12 @@ final class PointTextReader
             $line,
             $name,
             new Position($numbers['northing'], $numbers['easting'], $numbers['elevation'] ?? null),
-            mb_substr($values[Column::Code->value] ?? '', 0, self::LONGEST_NAME),
+            mb_substr($values[Column::Code->value] ?? '', 0, Name::LONGEST),
             mb_substr($values[Column::Description->value] ?? '', 0, 1000),
+            $values[Column::Northing->value] ?? '',
+            $values[Column::Easting->value] ?? '',
+            $attributes,
         );
-    }
-
-    private static function faultOfName(string $name): ?string
-    {
-        return match (true) {
-            $name === '' => 'the name is missing',
-            mb_strlen($name) > self::LONGEST_NAME => 'the name is longer than '.self::LONGEST_NAME.' characters',
-            preg_match('~[\x00-\x1F\x7F]~', $name) === 1 => 'the name holds a control character',
-            default => null,
-        };
     }
 
     private static function columnOf(Layout $layout, Column $column): int

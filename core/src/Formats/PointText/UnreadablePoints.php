@@ -42,6 +42,16 @@ final class UnreadablePoints extends \DomainException
         return new self("Two columns are read as {$column->value}. Set one of them to ignored.");
     }
 
+    public static function brokenXml(int $line, string $why): self
+    {
+        return new self("Line $line: the file is no whole XML ($why). It was cut off or changed on its way; ask for it again.");
+    }
+
+    public static function brokenJson(int $feature, string $why): self
+    {
+        return new self(sprintf('About feature %d: the file is no whole GeoJSON feature collection (%s). Ask for it again.', $feature, mb_substr(mb_scrub($why), 0, 120)));
+    }
+
     public static function tooManyRows(int $limit): self
     {
         return new self("The file has more than $limit rows. Split it.");

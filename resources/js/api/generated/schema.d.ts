@@ -89,57 +89,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/uploads": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Brings a file in, as multipart form data in the field “file”; nothing is read of it yet */
-        post: operations["d12d39ca11d22772eeea7a5b1ad62e1b"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/points-preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Reads an uploaded point file as told, or as guessed; stores nothing */
-        post: operations["38ad709f31ae3fe6f0c3fe44f6572402"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/control-import": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Takes an uploaded control file */
-        post: operations["4e7e8ba46a7e68c64e3183a8281df204"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/projects/{project}/control": {
         parameters: {
             query?: never;
@@ -228,6 +177,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/compute-placement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where matched points, or a typed shift and turn, put a drawing; stores nothing */
+        post: operations["3befd9a8d73b2beaa8b8aa951cd8aa54"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/designs/{design}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Names a drawing, makes it a background, or the active design */
+        put: operations["f20e5938d68231afdb8f0ceb267a02e2"];
+        post?: never;
+        /** Removes a drawing from the project; its points stay, and undo brings it back */
+        delete: operations["9780f69dfeebd538fe4a7c81889352ff"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/designs/{design}/added": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a revision added, packed as the shapes of a layer */
+        get: operations["d5c684fc7b120bc857ae6fb21d6be08e"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/designs/{design}/gone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a revision no longer has, in its old place */
+        get: operations["060ad1a9b4c3d502d3826e76f327f971"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/designs/{design}/moved": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a revision moved, in its new place */
+        get: operations["e010bb9e1b78e44feaff4170235ced12"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/layers/{layer}/shapes": {
         parameters: {
             query?: never;
@@ -245,16 +280,16 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/visible-layers": {
+    "/api/v1/projects/{project}/layers/{layer}/curves": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        /** Shows these layers and hides all others; what is hidden can’t be picked */
-        put: operations["25768776a727650272202e1eaf8df746"];
+        /** The splines of a layer: degree, knots, control points, weights */
+        get: operations["ac6a42357fa1ca71476c0ed52e931ea3"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -262,7 +297,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/designs/{design}": {
+    "/api/v1/projects/{project}/layers": {
         parameters: {
             query?: never;
             header?: never;
@@ -272,11 +307,11 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Removes a drawing from the project; its points stay, and undo brings it back */
-        delete: operations["9780f69dfeebd538fe4a7c81889352ff"];
+        delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /** Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden can’t be picked */
+        patch: operations["477e7c1bdc6c96a54f63bd6919cf453e"];
         trace?: never;
     };
     "/api/v1/projects/{project}/field-book": {
@@ -488,6 +523,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/inverse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Distance, direction and rise between two spots of drawings; stores nothing */
+        post: operations["c108c1d4eb0ee6b613a2f5fb636ec85c"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/next-name": {
         parameters: {
             query?: never;
@@ -533,6 +585,91 @@ export interface paths {
         put?: never;
         /** Deletes stakeout points; undo brings them back */
         post: operations["c653073f87a65f73542088bfbb015388"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/uploads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a file in, as multipart form data in the field “file”; nothing is read of it yet */
+        post: operations["b21ace7589b2e23e5490cec8a44adf74"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/points-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads an uploaded list of points as told, or as guessed, and looks it over; stores nothing */
+        post: operations["adad1fb1a0312ac6043b707c724de7d6"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/points-import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes an uploaded list of points as control or as stakeout points; a task, done at once where the list is short */
+        post: operations["d83a88c180fb86b7f2cad1dc73ba8521"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/points-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Points as a file: format csv, dxf, landxml or geojson; what: control, points, as-built */
+        get: operations["afa7e1b8f10a6793d427258c14b548f6"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/tasks/{task}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks a piece of longer work to stop; nothing of it is stored */
+        post: operations["ba1ac030da03a95a578448c321a01179"];
         delete?: never;
         options?: never;
         head?: never;
@@ -661,6 +798,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/packing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Packs a whole project into one file: design, control, points, field book and the original files; fetch it when the task is done */
+        post: operations["2f6a9a0bc4e576657acce967a327ec66"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/packed/{task}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A packed project */
+        get: operations["89b12804beca03faccbc565e5c22a8b2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/packed-uploads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet */
+        post: operations["994ee715830175d38e85f1a3b0134025"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects-unpacking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a project of a packed one, beside those that are here; a damaged file is refused whole */
+        post: operations["75b5e0c88962222690b92ea846ba02c7"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/reports": {
         parameters: {
             query?: never;
@@ -754,12 +959,24 @@ export interface components {
         BookQuery: {
             before?: string | null;
         };
+        CleanUpBody: {
+            duplicates?: boolean;
+            zeroLengths?: boolean;
+            overlaps?: boolean;
+        };
         ComputeGuidanceBody: {
             instrument: components["schemas"]["PositionBody"];
             pole: components["schemas"]["PositionBody"];
             design: components["schemas"]["PositionBody"];
             planTolerance?: number;
             heightTolerance?: number;
+        };
+        ComputePlacementBody: {
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            pairs?: components["schemas"]["PlacedPairBody"][];
+            withScale?: boolean;
+            typed?: components["schemas"]["TypedPlacementBody"] | null;
         };
         ComputeSetupBody: {
             /** @enum {string} */
@@ -771,11 +988,6 @@ export interface components {
             distanceMillimetres?: number;
             distancePpm?: number;
         };
-        ControlImportBody: {
-            upload: string;
-            layout: components["schemas"]["LayoutBody"];
-            leaveOutFaulty?: boolean;
-        };
         ControlPointBody: {
             name: string;
             northing: number;
@@ -783,12 +995,21 @@ export interface components {
             elevation?: number | null;
             code?: string;
             description?: string;
+            heldFixed?: boolean;
+            planDeviation?: number | null;
+            heightDeviation?: number | null;
         };
         ControlReadingBody: {
             name: string;
             control: components["schemas"]["PositionBody"];
             reading: components["schemas"]["ReadingBody"];
             used?: boolean;
+        };
+        DesignBody: {
+            name: string;
+            /** @enum {string} */
+            role: "design" | "background";
+            active: boolean;
         };
         DraftBody: {
             /** @enum {string} */
@@ -824,16 +1045,28 @@ export interface components {
         InspectDrawingBody: {
             upload: string;
         };
+        InverseBody: {
+            from: components["schemas"]["SpotBody"];
+            to: components["schemas"]["SpotBody"];
+        };
         KeyBody: {
             key: string;
+        };
+        /** @description What is given is set for all these layers; an empty colour goes back to the file’s own. */
+        LayerChangeBody: {
+            layerIds: number[];
+            visible?: boolean | null;
+            pickable?: boolean | null;
+            colour?: string | null;
         };
         LayoutBody: {
             separator: string;
             decimalMark: string;
             skip: number;
-            columns: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "ignored")[];
+            columns: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "attribute" | "ignored")[];
             /** @enum {string} */
             unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            headings?: string[];
         };
         LengthQuery: {
             text: string;
@@ -874,6 +1107,20 @@ export interface components {
         NextNameQuery: {
             prefix?: string;
         };
+        /** @description A control point and where the drawing has it, in drawing units. */
+        PlacedPairBody: {
+            controlId: number;
+            x: number;
+            y: number;
+        };
+        /** @description From the drawing in metres to the site grid: easting = a x − b y + dEasting, northing = b x + a y + dNorthing; exchanged first where told. */
+        PlacementBody: {
+            exchanged?: boolean;
+            a?: number;
+            b?: number;
+            dEasting?: number;
+            dNorthing?: number;
+        };
         PointBody: {
             name: string;
             northing: number;
@@ -881,6 +1128,31 @@ export interface components {
             elevation?: number | null;
             code?: string;
             description?: string;
+        };
+        PointsFileQuery: {
+            format: string;
+            what: string[];
+            /** @enum {string} */
+            unit?: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            separator?: string;
+            decimalMark?: string;
+            columns?: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "attribute" | "ignored")[];
+        };
+        PointsImportBody: {
+            upload: string;
+            layout: components["schemas"]["LayoutBody"];
+            /** @enum {string} */
+            target: "control" | "points";
+            leaveOutFaulty?: boolean;
+            /** @enum {string|null} */
+            duplicates?: "pair" | "rename" | "replace" | "skip" | null;
+            leaveOutLines?: number[];
+            places?: components["schemas"]["RowPlaceBody"][];
+            noElevations?: boolean;
+            notDegrees?: boolean;
+            heldFixed?: boolean;
+            planDeviation?: number | null;
+            heightDeviation?: number | null;
         };
         PositionBody: {
             northing: number;
@@ -914,6 +1186,8 @@ export interface components {
         PreviewBody: {
             upload: string;
             layout?: components["schemas"]["LayoutBody"] | null;
+            /** @enum {string} */
+            target?: "control" | "points";
         };
         ProjectBody: {
             name: string;
@@ -935,6 +1209,15 @@ export interface components {
         ReportBody: {
             author?: string;
         };
+        RestoreBody: {
+            upload: string;
+        };
+        /** @description Another place for one row of a file, metres, as the doctor proposed and the person accepted. */
+        RowPlaceBody: {
+            line: number;
+            northing: number;
+            easting: number;
+        };
         SpotBody: {
             layerId: number;
             shape: number;
@@ -954,11 +1237,25 @@ export interface components {
             /** @enum {string} */
             heights: "used" | "dropped" | "fixed";
             fixedElevation?: number | null;
+            annotations?: boolean;
+            cleanUp?: components["schemas"]["CleanUpBody"];
+            placement?: components["schemas"]["PlacementBody"] | null;
+            mend?: boolean;
+            /** @enum {string} */
+            role?: "design" | "background";
+            revisesId?: number | null;
+            revision?: string;
         };
         TurnBody: {
             key: string;
             controlId?: number | null;
             pointId?: number | null;
+        };
+        /** @description A shift in metres and a rotation in radians, clockwise about the drawing’s own origin. */
+        TypedPlacementBody: {
+            dNorthing: number;
+            dEasting: number;
+            rotation?: number;
         };
         UnitsBody: {
             /** @enum {string} */
@@ -971,9 +1268,6 @@ export interface components {
             order: "NE" | "EN";
             /** @enum {string} */
             station: "1+000" | "1+00";
-        };
-        VisibleLayersBody: {
-            layerIds: number[];
         };
         AcceptedSetup: {
             id: number;
@@ -996,6 +1290,21 @@ export interface components {
             setup: components["schemas"]["SetupEntry"] | null;
             mark: components["schemas"]["MarkResource"] | null;
         };
+        /** @description What changed from one revision of a drawing to the next, in one layer or in all. */
+        ChangesResource: {
+            layer: string;
+            added: number;
+            gone: number;
+            moved: number;
+            farthest: number;
+        };
+        /** @description A reissued list of control beside the one in use. */
+        ComparisonResource: {
+            moved: components["schemas"]["MovedControl"][];
+            new: string[];
+            gone: string[];
+            same: number;
+        };
         ControlPointResource: {
             id: number;
             name: string;
@@ -1005,6 +1314,9 @@ export interface components {
             code: string;
             description: string;
             source: string;
+            heldFixed: boolean;
+            planDeviation: number | null;
+            heightDeviation: number | null;
         };
         CountResource: {
             count: number;
@@ -1016,7 +1328,18 @@ export interface components {
             unit: string;
             heights: string;
             takenAt: string;
+            /** @enum {string} */
+            role: "design" | "background";
+            active: boolean;
+            current: boolean;
+            revision: string;
+            revisesId: number | null;
+            placeWord: string;
+            placed: string;
+            extent: number[];
             remarks: string[];
+            strays: components["schemas"]["StrayResource"][];
+            changes: components["schemas"]["ChangesResource"][];
             layers: components["schemas"]["LayerResource"][];
         };
         DeviationResource: {
@@ -1050,10 +1373,40 @@ export interface components {
             targetHeight: number;
             prismConstant: number;
         };
+        /** @description A name that is taken: in the project already, or by an earlier row. */
+        DuplicateResource: {
+            line: number;
+            name: string;
+            earlierLine: number | null;
+        };
         FaultResource: {
             line: number;
             column: number | null;
             reason: string;
+        };
+        /** @description What the doctor suspects, and what one touch would do about it. */
+        FindingResource: {
+            /** @enum {string} */
+            kind: "exchanged" | "row_exchanged" | "unit" | "digit" | "row_twice" | "one_name_two_places" | "two_names_one_place" | "zero_elevations" | "other_grid";
+            says: string;
+            lines: number[];
+            exchange: boolean;
+            /** @enum {string|null} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in" | null;
+            noElevations: boolean;
+            place: components["schemas"]["RowPlaceBody"] | null;
+        };
+        /** @description One way in which a drawing fits the control. */
+        FitResource: {
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            asDrawn: boolean;
+            placement: components["schemas"]["PlacementBody"];
+            rotation: number;
+            scale: number;
+            rms: number;
+            doubtful: boolean;
+            matches: components["schemas"]["MatchResource"][];
         };
         GuidanceResource: {
             target: number;
@@ -1072,8 +1425,13 @@ export interface components {
             colour: string;
             count: number;
             kinds: components["schemas"]["KindCount"][];
+            extent: number[];
+            off: boolean;
+            frozen: boolean;
+            locked: boolean;
         };
         InspectionResource: {
+            fileName: string;
             /** @enum {string|null} */
             declaredUnit: "m" | "cm" | "mm" | "ft" | "usft" | "in" | null;
             version: string;
@@ -1081,6 +1439,15 @@ export interface components {
             heights: number[];
             layers: components["schemas"]["InspectedLayer"][];
             remarks: string[];
+            repairs: string[];
+            damage: string | null;
+            annotations: number;
+            duplicates: number;
+            zeroLengths: number;
+            overlaps: number;
+            strays: components["schemas"]["StrayResource"][];
+            fits: components["schemas"]["FitResource"][];
+            controlTried: number;
         };
         InstructionResource: {
             id: number;
@@ -1102,6 +1469,12 @@ export interface components {
             trouble: string | null;
             azimuth: number | null;
         };
+        /** @description Metres, and a grid azimuth in radians. */
+        InverseResource: {
+            distance: number;
+            direction: number;
+            rise: number | null;
+        };
         KindCount: {
             kind: string;
             count: number;
@@ -1110,19 +1483,23 @@ export interface components {
             id: number;
             name: string;
             colour: string;
+            ownColour: string | null;
             visible: boolean;
+            pickable: boolean;
             count: number;
             kinds: components["schemas"]["KindCount"][];
             strings: string[];
+            curves: number;
             extent: number[];
         };
         LayoutResource: {
             separator: string;
             decimalMark: string;
             skip: number;
-            columns: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "ignored")[];
+            columns: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "attribute" | "ignored")[];
             /** @enum {string} */
             unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            headings: string[];
         };
         LengthReading: {
             metres: number;
@@ -1150,6 +1527,24 @@ export interface components {
             design: components["schemas"]["PositionResource"] | null;
             deviation: components["schemas"]["DeviationResource"] | null;
             verdict: string;
+        };
+        /** @description A control point and the spot of the drawing that falls on it: drawing units, and metres off. */
+        MatchResource: {
+            name: string;
+            x: number;
+            y: number;
+            what: string;
+            named: boolean;
+            residual: number;
+        };
+        /** @description A control point that a reissued list has in another place; metres. */
+        MovedControl: {
+            name: string;
+            plan: number;
+            height: number | null;
+            dNorthing: number;
+            dEasting: number;
+            setups: string;
         };
         NameResource: {
             name: string;
@@ -1181,6 +1576,12 @@ export interface components {
         PingResource: {
             version: string;
         };
+        PlacementResource: {
+            placement: components["schemas"]["PlacementBody"];
+            rotation: number;
+            scale: number;
+            residuals: number[];
+        };
         PointResource: {
             id: number;
             name: string;
@@ -1196,7 +1597,10 @@ export interface components {
         };
         PointsPreview: {
             fileName: string;
+            format: string;
             layout: components["schemas"]["LayoutResource"] | null;
+            remembered: boolean;
+            looksLikeDegrees: boolean;
             problem: string | null;
             firstLines: string[];
             width: number;
@@ -1204,6 +1608,13 @@ export interface components {
             good: number;
             faults: components["schemas"]["FaultResource"][];
             faulty: number;
+            findings: components["schemas"]["FindingResource"][];
+            moreFindings: number;
+            untestable: string[];
+            duplicates: components["schemas"]["DuplicateResource"][];
+            duplicateCount: number;
+            comparison: components["schemas"]["ComparisonResource"] | null;
+            taskId: number | null;
         };
         PositionResource: {
             northing: number;
@@ -1298,12 +1709,21 @@ export interface components {
             elevation: number | null;
             description: string;
         };
+        /** @description Geometry of a layer far from the body of the work; the place of one of them in the unit of the list it stands in. */
+        StrayResource: {
+            layer: string;
+            count: number;
+            northing: number;
+            easting: number;
+        };
         TaskResource: {
             id: number;
             kind: string;
             state: string;
             error: string | null;
             result: Record<string, never> | null;
+            part: number;
+            doing: string;
         };
         UndoneResource: {
             label: string | null;
@@ -1522,107 +1942,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GuidanceResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    d12d39ca11d22772eeea7a5b1ad62e1b: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["UploadResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "38ad709f31ae3fe6f0c3fe44f6572402": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PreviewBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PointsPreview"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "4e7e8ba46a7e68c64e3183a8281df204": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ControlImportBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CountResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -1901,17 +2220,20 @@ export interface operations {
             };
         };
     };
-    b9f745eb334ed172a28dcaee73fa0e93: {
+    "3befd9a8d73b2beaa8b8aa951cd8aa54": {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 project: number;
-                layer: number;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ComputePlacementBody"];
+            };
+        };
         responses: {
             /** @description Done */
             200: {
@@ -1919,7 +2241,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/octet-stream": string;
+                    "application/json": components["schemas"]["PlacementResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -1933,18 +2255,19 @@ export interface operations {
             };
         };
     };
-    "25768776a727650272202e1eaf8df746": {
+    f20e5938d68231afdb8f0ceb267a02e2: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 project: number;
+                design: number;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["VisibleLayersBody"];
+                "application/json": components["schemas"]["DesignBody"];
             };
         };
         responses: {
@@ -1977,6 +2300,197 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    d5c684fc7b120bc857ae6fb21d6be08e: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "060ad1a9b4c3d502d3826e76f327f971": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    e010bb9e1b78e44feaff4170235ced12: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b9f745eb334ed172a28dcaee73fa0e93: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                layer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ac6a42357fa1ca71476c0ed52e931ea3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                layer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "477e7c1bdc6c96a54f63bd6919cf453e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayerChangeBody"];
+            };
+        };
         responses: {
             /** @description Done */
             204: {
@@ -2471,6 +2985,41 @@ export interface operations {
             };
         };
     };
+    c108c1d4eb0ee6b613a2f5fb636ec85c: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InverseBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InverseResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "7d73630ca6d4bcbd7dac85aca55d2d4d": {
         parameters: {
             query?: {
@@ -2562,6 +3111,177 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b21ace7589b2e23e5490cec8a44adf74: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    adad1fb1a0312ac6043b707c724de7d6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointsPreview"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    d83a88c180fb86b7f2cad1dc73ba8521: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PointsImportBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    afa7e1b8f10a6793d427258c14b548f6: {
+        parameters: {
+            query: {
+                format: string;
+                what: string;
+                unit?: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+                separator?: string;
+                decimalMark?: string;
+                columns?: string;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ba1ac030da03a95a578448c321a01179: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                task: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -2876,6 +3596,131 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UndoneResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2f6a9a0bc4e576657acce967a327ec66": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "89b12804beca03faccbc565e5c22a8b2": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                task: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "994ee715830175d38e85f1a3b0134025": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "75b5e0c88962222690b92ea846ba02c7": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestoreBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

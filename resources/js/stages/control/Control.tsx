@@ -1,24 +1,22 @@
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, type ControlPoint, type Schemas, upload } from '../../api/client';
+import { api, ask, type ControlPoint } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
-import { FileDrop } from '../../parts/FileDrop';
-import { Coordinates } from '../../parts/Figure';
+import { Coordinates, Deviation } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
+import { PointsIn } from '../files/PointsIn';
+import { PointsOut } from '../files/PointsOut';
 import { UndoBar } from '../prepare/UndoBar';
 import { Sheet } from '../Sheet';
 import { ControlForm } from './ControlForm';
-import { ControlImport } from './ControlImport';
 
 /** Control points: from the site surveyor's file, or typed. */
 export function Control({ project, control }: StageProps) {
-    const [file, setFile] = useState<Schemas['UploadResource'] | null>(null);
     const [edited, setEdited] = useState<ControlPoint | 'new' | null>(null);
-    const send = useDeed(project.id, async (chosen: File) => setFile(await upload(project.id, chosen)));
     const remove = useDeed(project.id, (id: number) =>
         ask(api.DELETE('/api/v1/projects/{project}/control/{control}', { params: { path: { project: project.id, control: id } } })),
     );
@@ -37,15 +35,11 @@ export function Control({ project, control }: StageProps) {
             }
         >
             {control.length === 0 && <Notice>Bring in the site surveyor’s control first: everything is measured from it.</Notice>}
-            <FileDrop
-                label="Choose or drop a control file (CSV or text)"
-                accept=".csv,.txt,.asc,.xyz,.pts,text/*"
-                onFile={(f) => send.mutate(f)}
-                busy={send.isPending}
-            />
-            <Failure of={send.error ?? remove.error} />
+            <PointsIn project={project} target="control" label="Choose or drop a control file (CSV, text, LandXML, GeoJSON)" />
+            <Failure of={remove.error} />
             <div className="flex flex-wrap gap-2">
                 <Button onClick={() => setEdited('new')}>Type one in</Button>
+                {control.length > 0 && <PointsOut project={project} initially="control" />}
                 <UndoBar project={project} />
             </div>
             <ul>
@@ -56,16 +50,23 @@ export function Control({ project, control }: StageProps) {
                             <div className="text-sm">
                                 <Coordinates {...c} />
                             </div>
-                            <div className="truncate text-sm text-quiet">{c.source}</div>
+                            <div className="text-sm text-quiet">
+                                {c.heldFixed ? (
+                                    'held fixed'
+                                ) : (
+                                    <>
+                                        standard deviation plan <Deviation of={c.planDeviation} none="not known" />, height{' '}
+                                        <Deviation of={c.heightDeviation} none="not known" />
+                                    </>
+                                )}{' '}
+                                · {c.source}
+                            </div>
                         </div>
                         <Button kind="bare" aria-label={`Change ${c.name}`} onClick={() => setEdited(c)} icon={<Pencil />} />
                         <Button kind="bare" aria-label={`Delete ${c.name}`} onClick={() => remove.mutate(c.id)} icon={<Trash2 />} />
                     </li>
                 ))}
             </ul>
-            <Dialog open={file !== null} onClose={() => setFile(null)} title={`How ${file?.fileName ?? ''} is read`} wide>
-                {file && <ControlImport project={project} file={file} onDone={() => setFile(null)} />}
-            </Dialog>
             <Dialog
                 open={edited !== null}
                 onClose={() => setEdited(null)}

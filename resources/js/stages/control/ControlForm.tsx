@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { api, ask, type ControlPoint, type Project } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
-import { TextField } from '../../parts/Field';
+import { CheckBox } from '../../parts/CheckBox';
+import { LengthField, TextField } from '../../parts/Field';
 import { Failure } from '../../parts/Notice';
 import { type Place, PlaceFields } from '../../parts/PlaceFields';
 
@@ -15,9 +16,22 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
         easting: point?.easting ?? null,
         elevation: point?.elevation ?? null,
     });
+    const [fixed, setFixed] = useState(point?.heldFixed ?? true);
+    const [plan, setPlan] = useState<number | null>(point?.planDeviation ?? null);
+    const [height, setHeight] = useState<number | null>(point?.heightDeviation ?? null);
     const { northing, easting, elevation } = place;
     const keep = useDeed(project.id, () => {
-        const body = { name, code, northing: northing ?? 0, easting: easting ?? 0, elevation, description: point?.description ?? '' };
+        const body = {
+            name,
+            code,
+            northing: northing ?? 0,
+            easting: easting ?? 0,
+            elevation,
+            description: point?.description ?? '',
+            heldFixed: fixed,
+            planDeviation: fixed ? null : plan,
+            heightDeviation: fixed ? null : height,
+        };
         return point
             ? ask(
                   api.PUT('/api/v1/projects/{project}/control/{control}', {
@@ -39,6 +53,13 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
             {/* Fields type on while another's answer is on its way: each changes only its own part. */}
             <PlaceFields place={place} onPlace={(part) => setPlace((now) => ({ ...now, ...part }))} />
             <TextField label="Code" value={code} onValue={setCode} />
+            <CheckBox label="Held fixed: taken as without error" checked={fixed} onChecked={setFixed} />
+            {!fixed && (
+                <>
+                    <LengthField label="Standard deviation in plan" value={plan} onValue={setPlan} optional />
+                    <LengthField label="Standard deviation in height" value={height} onValue={setHeight} optional />
+                </>
+            )}
             <Failure of={keep.error} />
             <Button
                 kind="primary"

@@ -1,42 +1,51 @@
 import { useState } from 'react';
-import { api, ask, type Project, type Schemas } from '../../api/client';
-import { untilFinished, useDeed } from '../../api/hooks';
+import { api, ask, type ControlPoint, type Design, type Project, type Schemas } from '../../api/client';
+import { useWork } from '../../api/work';
 import { Button } from '../../parts/Button';
+import { CheckBox } from '../../parts/CheckBox';
 import { Choice, LengthField, TextField } from '../../parts/Field';
 import { Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
+import { WorkBar } from '../../parts/WorkBar';
+import { DrawingFit, type Placing } from './DrawingFit';
+import { InspectedLayers } from './InspectedLayers';
+import { METRES, UNIT_NAMES, type Unit } from './units';
 
 export type Inspection = Schemas['InspectionResource'];
-type Unit = Schemas['TakeDrawingBody']['unit'];
-type Heights = Schemas['TakeDrawingBody']['heights'];
-
-const METRES: Record<Unit, number> = { m: 1, cm: 0.01, mm: 0.001, ft: 0.3048, usft: 1200 / 3937, in: 0.0254 };
-const NAMES: Record<Unit, string> = {
-    m: 'metres',
-    cm: 'centimetres',
-    mm: 'millimetres',
-    ft: 'international feet',
-    usft: 'US survey feet',
-    in: 'inches',
-};
+type Body = Schemas['TakeDrawingBody'];
 
 interface Props {
     project: Project;
+    control: ControlPoint[];
+    designs: Design[];
     file: Schemas['UploadResource'];
     inspection: Inspection;
-    onDone: () => void;
+    revises: Design | null;
+    onDone: (id: number) => void;
 }
 
-/** Before a drawing is taken: its unit and what that makes its size, its layers, its heights. */
-export function DrawingImport({ project, file, inspection, onDone }: Props) {
-    const [unit, setUnit] = useState<Unit | ''>(inspection.declaredUnit ?? '');
-    const [layers, setLayers] = useState(() => new Set(inspection.layers.map((l) => l.name)));
-    const [heights, setHeights] = useState<Heights>(inspection.heights.length > 0 ? 'used' : 'dropped');
+/** Before a drawing is taken: unit and size, fit with the control, layers, heights, annotations, clean-up. */
+export function DrawingImport({ project, control, designs, file, inspection, revises, onDone }: Props) {
+    const [unit, setUnit] = useState<Unit | ''>((revises?.unit as Unit | undefined) ?? inspection.declaredUnit ?? '');
+    const [layers, setLayers] = useState(() => firstChoice(inspection, revises));
+    const [heights, setHeights] = useState<Body['heights']>(
+        (revises?.heights as Body['heights'] | undefined) ?? (inspection.heights.length > 0 ? 'used' : 'dropped'),
+    );
     const [fixed, setFixed] = useState<number | null>(null);
-    const [name, setName] = useState(file.fileName.replace(/\.dxf$/i, ''));
-    const take = useDeed(project.id, () =>
-        untilFinished(
-            project.id,
+    const [name, setName] = useState(revises?.name ?? file.fileName.replace(/\.dxf$/i, ''));
+    const [revision, setRevision] = useState('');
+    const [role, setRole] = useState<NonNullable<Body['role']>>(revises?.role ?? 'design');
+    const [annotations, setAnnotations] = useState(false);
+    const [cleanUp, setCleanUp] = useState({
+        duplicates: inspection.duplicates > 0,
+        zeroLengths: inspection.zeroLengths > 0,
+        overlaps: false,
+    });
+    const [placing, setPlacing] = useState<Placing>({ placement: null, words: 'as drawn' });
+    const work = useWork(project.id);
+    const factor = unit === '' ? null : METRES[unit];
+    const take = async () => {
+        const done = await work.run(
             ask(
                 api.POST('/api/v1/projects/{project}/designs', {
                     params: { path: { project: project.id } },
@@ -47,44 +56,67 @@ export function DrawingImport({ project, file, inspection, onDone }: Props) {
                         layers: [...layers],
                         heights,
                         fixedElevation: heights === 'fixed' ? fixed : null,
+                        annotations,
+                        cleanUp,
+                        placement: placing.placement,
+                        mend: inspection.damage !== null,
+                        role,
+                        revisesId: revises?.id ?? null,
+                        revision,
                     },
                 }),
             ),
-        ),
-    );
-    const [west = 0, south = 0, east = 0, north = 0] = inspection.extent;
-    const [low, high] = inspection.heights;
-    const factor = unit === '' ? null : METRES[unit];
-    const toggle = (layer: string) => {
-        const next = new Set(layers);
-        if (!next.delete(layer)) {
-            next.add(layer);
+        );
+        if (done) {
+            onDone((done.result as unknown as { designId: number }).designId);
         }
-        setLayers(next);
     };
     return (
         <div className="grid gap-4">
-            <div className="grid gap-3 sm:grid-cols-2">
+            {inspection.damage !== null && <Damage inspection={inspection} />}
+            <div className="grid gap-3 sm:grid-cols-4">
                 <TextField label="Name of this drawing" value={name} onValue={setName} />
+                <TextField
+                    label="Revision"
+                    value={revision}
+                    onValue={setRevision}
+                    hint={revises ? `after ${revises.revision || 'the first'}` : 'if it has one'}
+                />
                 <Choice
                     label="Drawn in"
                     value={unit}
                     onValue={setUnit}
-                    options={[...(unit === '' ? [['', 'choose the unit'] as const] : []), ...(Object.entries(NAMES) as [Unit, string][])]}
-                    hint={inspection.declaredUnit ? `The file says ${NAMES[inspection.declaredUnit]}.` : 'The file does not say its unit.'}
+                    options={[
+                        ...(unit === '' ? [['', 'choose the unit'] as const] : []),
+                        ...(Object.entries(UNIT_NAMES) as [Unit, string][]),
+                    ]}
+                    hint={
+                        inspection.declaredUnit
+                            ? `The file says ${UNIT_NAMES[inspection.declaredUnit]}.`
+                            : 'The file does not say its unit.'
+                    }
+                />
+                <Choice
+                    label="It is"
+                    value={role}
+                    onValue={setRole}
+                    options={[
+                        ['design', 'a design to work with'],
+                        ['background', 'a background that stays'],
+                    ]}
+                    hint={role === 'design' && designs.some((d) => d.active) && !revises ? 'becomes the active one' : undefined}
                 />
             </div>
-            <Notice kind={factor === null ? 'caution' : 'info'}>
-                {factor === null ? (
-                    'Choose the unit: the size of the work is then shown, and should be what you expect.'
-                ) : (
-                    <span>
-                        That makes the work <Length of={(east - west) * factor} /> from west to east and{' '}
-                        <Length of={(north - south) * factor} /> from south to north, about northing{' '}
-                        <Length of={((north + south) / 2) * factor} />, easting <Length of={((east + west) / 2) * factor} />. Is that so?
-                    </span>
-                )}
-            </Notice>
+            <Size inspection={inspection} factor={factor} />
+            <DrawingFit
+                project={project}
+                control={control}
+                inspection={inspection}
+                unit={unit}
+                onUnit={setUnit}
+                placing={placing}
+                onPlacing={setPlacing}
+            />
             <div className="grid gap-3 sm:grid-cols-2">
                 <Choice
                     label="Heights"
@@ -95,42 +127,36 @@ export function DrawingImport({ project, file, inspection, onDone }: Props) {
                         ['dropped', 'drop them: nothing has an elevation'],
                         ['fixed', 'one elevation for all'],
                     ]}
-                    hint={
-                        low === undefined || high === undefined ? (
-                            'All heights in the file are 0.'
-                        ) : (
-                            <span>
-                                The file’s heights run from <Length of={low * (factor ?? 1)} /> to <Length of={high * (factor ?? 1)} />.
-                            </span>
-                        )
-                    }
+                    hint={<HeightRange inspection={inspection} factor={factor} />}
                 />
                 {heights === 'fixed' && <LengthField label="Elevation of everything" value={fixed} onValue={setFixed} />}
             </div>
-            <section aria-label="Layers of the file">
-                <div className="flex items-center gap-2">
-                    <h3 className="mr-auto font-semibold">
-                        Layers: {layers.size} of {inspection.layers.length} taken
-                    </h3>
-                    <Button onClick={() => setLayers(new Set(inspection.layers.map((l) => l.name)))}>All</Button>
-                    <Button onClick={() => setLayers(new Set())}>None</Button>
-                </div>
-                <ul className="max-h-64 overflow-auto border-t border-rule">
-                    {inspection.layers.map((l) => (
-                        <li key={l.name} className="border-b border-rule">
-                            <label className="flex min-h-12 cursor-pointer items-center gap-3 px-2 hover:bg-wash">
-                                <input type="checkbox" className="size-6" checked={layers.has(l.name)} onChange={() => toggle(l.name)} />
-                                <span
-                                    className="size-4 shrink-0 border border-ink/40"
-                                    style={{ background: l.colour }}
-                                    aria-hidden="true"
-                                />
-                                <span className="min-w-0 flex-1 truncate">{l.name}</span>
-                                <span className="figure text-sm text-quiet">{l.kinds.map((k) => `${k.count} ${k.kind}`).join(', ')}</span>
-                            </label>
-                        </li>
-                    ))}
-                </ul>
+            <InspectedLayers inspection={inspection} factor={factor} chosen={layers} onChosen={setLayers} />
+            <section aria-label="Clearing up" className="grid sm:grid-cols-2">
+                <CheckBox
+                    label={`Dimensions and leaders too (${inspection.annotations})`}
+                    checked={annotations}
+                    disabled={inspection.annotations === 0}
+                    onChecked={setAnnotations}
+                />
+                <CheckBox
+                    label={`Clear away what is drawn twice (${inspection.duplicates})`}
+                    checked={cleanUp.duplicates}
+                    disabled={inspection.duplicates === 0}
+                    onChecked={(duplicates) => setCleanUp({ ...cleanUp, duplicates })}
+                />
+                <CheckBox
+                    label={`Clear away lines without length (${inspection.zeroLengths})`}
+                    checked={cleanUp.zeroLengths}
+                    disabled={inspection.zeroLengths === 0}
+                    onChecked={(zeroLengths) => setCleanUp({ ...cleanUp, zeroLengths })}
+                />
+                <CheckBox
+                    label={`Unite lines that lie along each other (${inspection.overlaps})`}
+                    checked={cleanUp.overlaps}
+                    disabled={inspection.overlaps === 0}
+                    onChecked={(overlaps) => setCleanUp({ ...cleanUp, overlaps })}
+                />
             </section>
             {inspection.remarks.length > 0 && (
                 <Notice kind="caution">
@@ -139,16 +165,82 @@ export function DrawingImport({ project, file, inspection, onDone }: Props) {
                     ))}
                 </Notice>
             )}
-            <Failure of={take.error} />
-            <Button
-                kind="primary"
-                className="justify-self-end"
-                busy={take.isPending}
-                disabled={unit === '' || layers.size === 0 || (heights === 'fixed' && fixed === null)}
-                onClick={() => take.mutate(undefined, { onSuccess: onDone })}
-            >
-                {take.isPending ? 'Taking the drawing…' : `Take ${layers.size} ${layers.size === 1 ? 'layer' : 'layers'}`}
-            </Button>
+            <Failure of={work.error} />
+            <WorkBar work={work} />
+            <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-sheet py-2">
+                <span className="text-quiet">Placed {placing.words}.</span>
+                <Button
+                    kind="primary"
+                    busy={work.busy}
+                    disabled={unit === '' || layers.size === 0 || (heights === 'fixed' && fixed === null)}
+                    onClick={() => void take()}
+                >
+                    {work.busy ? 'Taking the drawing…' : `Take ${layers.size} ${layers.size === 1 ? 'layer' : 'layers'}`}
+                </Button>
+            </div>
         </div>
+    );
+}
+
+/** A revision is taken with the layers of the one before; else with those that the file shows. */
+function firstChoice(inspection: Inspection, revises: Design | null): Set<string> {
+    const before = revises && new Set(revises.layers.map((l) => l.name));
+    return new Set(inspection.layers.filter((l) => (before ? before.has(l.name) : !l.off && !l.frozen)).map((l) => l.name));
+}
+
+function Size({ inspection, factor }: { inspection: Inspection; factor: number | null }) {
+    const [west = 0, south = 0, east = 0, north = 0] = inspection.extent;
+    if (factor === null) {
+        return <Notice kind="caution">Choose the unit: the size of the work is then shown, and should be what you expect.</Notice>;
+    }
+    return (
+        <>
+            <Notice>
+                That makes the work <Length of={(east - west) * factor} /> from west to east and <Length of={(north - south) * factor} />{' '}
+                from south to north, about northing <Length of={((north + south) / 2) * factor} />, easting{' '}
+                <Length of={((east + west) / 2) * factor} />. Is that so?
+            </Notice>
+            {inspection.strays.length > 0 && (
+                <Notice kind="caution">
+                    Far from the body of the work, and not shown with everything:{' '}
+                    {inspection.strays.map((s) => (
+                        <span key={s.layer}>
+                            {s.count} on {s.layer} about northing <Length of={s.northing * factor} />, easting{' '}
+                            <Length of={s.easting * factor} />.{' '}
+                        </span>
+                    ))}
+                </Notice>
+            )}
+        </>
+    );
+}
+
+function HeightRange({ inspection, factor }: { inspection: Inspection; factor: number | null }) {
+    const [low, high] = inspection.heights;
+    return low === undefined || high === undefined ? (
+        <>All heights in the file are 0.</>
+    ) : (
+        <>
+            The file’s heights run from <Length of={low * (factor ?? 1)} /> to <Length of={high * (factor ?? 1)} />.
+        </>
+    );
+}
+
+function Damage({ inspection }: { inspection: Inspection }) {
+    return (
+        <section aria-label="Damage and repairs" className="border-l-4 border-out pl-3">
+            <p className="font-semibold">
+                The file is damaged. What could be read of it is below; ask for it again if anything is missing.
+            </p>
+            <p>{inspection.damage}</p>
+            <details>
+                <summary className="min-h-12 cursor-pointer py-3">{inspection.repairs.length} repairs</summary>
+                <ul className="max-h-48 overflow-auto text-sm">
+                    {inspection.repairs.map((r) => (
+                        <li key={r}>{r}.</li>
+                    ))}
+                </ul>
+            </details>
+        </section>
     );
 }

@@ -1,19 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ask, type Schemas } from '../../api/client';
+import { api, ask } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { LengthField, TextField } from '../../parts/Field';
 import { Coordinates } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
-import type { Spot } from '../../plan/snap';
-
-/** What core needs to know of a spot; where it lies it finds out itself. */
-function spotBody(spot: Spot): Schemas['SpotBody'] {
-    const { layerId, shape, kind, withLayerId = null, withShape = null, x, y } = spot;
-    return { layerId, shape, kind, withLayerId, withShape, nearNorthing: y, nearEasting: x };
-}
+import { type Spot, spotBody } from '../../plan/snap';
 
 /** Making points by touch: the spot touched, its name, code and elevation, one after another. */
 export function NewPoint({ project, taken, clearTaken, setPicking }: StageProps) {

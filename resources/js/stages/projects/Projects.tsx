@@ -6,6 +6,7 @@ import { api, ask, type Units } from '../../api/client';
 import { useProjects } from '../../api/hooks';
 import { Button } from '../../parts/Button';
 import { Failure, Notice } from '../../parts/Notice';
+import { PackButton, PackedIn } from './Packed';
 import { ProjectForm } from './ProjectForm';
 
 const LENGTHS: Record<string, string> = {
@@ -44,8 +45,11 @@ export function Projects({ openLast }: { openLast: boolean }) {
             {projects.data && projects.data.length > 0 && (
                 <ul className="border-t-2 border-ink">
                     {projects.data.map((p) => (
-                        <li key={p.id} className="border-b border-rule">
-                            <Link to={`/p/${p.id}/prepare`} className="flex min-h-16 items-center justify-between gap-4 px-3 hover:bg-wash">
+                        <li key={p.id} className="flex items-center border-b border-rule">
+                            <Link
+                                to={`/p/${p.id}/prepare`}
+                                className="flex min-h-16 min-w-0 flex-1 items-center justify-between gap-4 px-3 hover:bg-wash"
+                            >
                                 <span className="min-w-0 truncate text-xl font-semibold">{p.name}</span>
                                 <span className="shrink-0 text-right text-sm text-quiet">
                                     {LENGTHS[p.units.length]}
@@ -53,10 +57,12 @@ export function Projects({ openLast }: { openLast: boolean }) {
                                     last opened {p.openedAt.slice(0, 16).replace('T', ' ')} UTC
                                 </span>
                             </Link>
+                            <PackButton project={p.id} name={p.name} />
                         </li>
                     ))}
                 </ul>
             )}
+            {!starting && <PackedIn />}
             {starting ? (
                 <ProjectForm onSubmit={create} onCancel={() => setStarting(false)} submit="Start the project" />
             ) : (

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Http\Bodies\LayoutBody;
+use App\Http\Bodies\PointsImportBody;
+use App\Uploads;
+use Parlay\Core\Formats\PointText\Layout;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\PointFile;
+use Parlay\Core\Points\PointRow;
+use Parlay\Core\Points\RowFault;
+
+/** The rows of an uploaded list, as it was told to be read and mended. */
+final class PointRows
+{
+    public static function layout(LayoutBody $body): Layout
+    {
+        return new Layout($body->separator, $body->decimalMark, max(0, $body->skip), $body->columns, $body->unit, $body->headings);
+    }
+
+    /** @return \Generator<PointRow|RowFault> */
+    public static function of(string $upload, Layout $layout): \Generator
+    {
+        $stream = Uploads::open($upload);
+        yield from PointFile::kindOf($stream)->rows($stream, $layout);
+    }
+
+    /** @return \Generator<PointRow|RowFault> */
+    public static function mended(PointsImportBody $body): \Generator
+    {
+        $out = array_flip($body->leaveOutLines);
+        $places = array_column($body->places, null, 'line');
+        foreach (self::of($body->upload, self::layout($body->layout)) as $row) {
+            if (isset($out[$row->line])) {
+                continue;
+            }
+            if ($row instanceof PointRow && isset($places[$row->line])) {
+                $row = $row->at(new Position($places[$row->line]->northing, $places[$row->line]->easting, $row->position->elevation));
+            }
+            yield $row instanceof PointRow && $body->noElevations ? $row->at($row->position->at(null)) : $row;
+        }
+    }
+}

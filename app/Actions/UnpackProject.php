@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Clock;
+use App\Database\Bytes;
+use App\Models\Project;
+use App\Packing;
+use App\Uploads;
+use Illuminate\Support\Facades\DB;
+
+/** Makes a project of a packed one, beside those that are here. Everything is checked before anything is stored. */
+final class UnpackProject
+{
+    /** Bytes, unpacked. */
+    private const LARGEST = 4_000_000_000;
+
+    /** @var array<string, array<int, int>> table to old id to new id */
+    private array $ids = [];
+
+    private string $mark = '';
+
+    public function __invoke(string $upload): Project
+    {
+        $zip = new \ZipArchive;
+        if ($zip->open(Uploads::path($upload), \ZipArchive::RDONLY) !== true) {
+            throw new \DomainException('This is no packed project: it can’t be opened as one. It was cut off on its way, or is another kind of file.');
+        }
+        $this->check($zip);
+        $this->ids = [];
+        $this->mark = bin2hex(random_bytes(4));
+
+        return DB::transaction(function () use ($zip): Project {
+            $row = json_decode((string) $zip->getFromName('project.json'), true);
+            if (! is_array($row)) {
+                throw new \DomainException('The packed project has no project in it.');
+            }
+            $active = $row['active_design_id'] ?? null;
+            $old = (int) $row['id'];
+            unset($row['id'], $row['active_design_id']);
+            $project = Project::query()->create(['opened_at' => Clock::stamp(), 'revision' => 1] + $row);
+            $this->ids['projects'][$old] = $project->id;
+            foreach (Packing::TABLES as $table => $references) {
+                $this->table($zip, $table, $references);
+            }
+            $project->update(['active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null]);
+            $this->files($zip);
+
+            return $project;
+        });
+    }
+
+    private function check(\ZipArchive $zip): void
+    {
+        $manifest = json_decode((string) $zip->getFromName(Packing::MANIFEST), true);
+        if (! is_array($manifest) || ($manifest['format'] ?? null) !== Packing::FORMAT || ! is_array($manifest['sha256'] ?? null)) {
+            throw new \DomainException('This is no packed project: its list of contents is missing.');
+        }
+        if ($manifest['version'] !== Packing::VERSION) {
+            throw new \DomainException("It was packed by another version of Parlay (form {$manifest['version']}); this one reads form ".Packing::VERSION.'. Update Parlay on the older machine and pack again.');
+        }
+        $size = 0;
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $size += $zip->statIndex($i)['size'] ?? 0;
+        }
+        if ($size > self::LARGEST) {
+            throw new \DomainException('Unpacked, this file would take '.number_format($size / 1e9, 1).' GB, which no project does. Nothing was unpacked.');
+        }
+        foreach ($manifest['sha256'] as $name => $sum) {
+            $stream = $zip->getStream((string) $name);
+            $hash = hash_init('sha256');
+            if ($stream === false || @hash_update_stream($hash, $stream) < 0 || ! hash_equals((string) $sum, hash_final($hash))) {
+                throw new \DomainException(sprintf('The packed project is damaged: “%s” in it is not what was packed. Nothing was stored. Bring the file over again, or pack the project again.', mb_substr((string) $name, 0, 80)));
+            }
+        }
+    }
+
+    /** @param  array<string, string>  $references */
+    private function table(\ZipArchive $zip, string $table, array $references): void
+    {
+        $stream = $zip->getStream("tables/$table.ndjson") ?: throw new \DomainException("The packed project has no $table.");
+        $known = array_flip(DB::getSchemaBuilder()->getColumnListing($table));
+        while (($line = fgets($stream)) !== false) {
+            $row = json_decode($line, true);
+            if (! is_array($row)) {
+                throw new \DomainException("A row of $table can’t be read. Nothing was stored.");
+            }
+            $this->insert($table, array_intersect_key($row, $known), $references);
+        }
+        fclose($stream);
+    }
+
+    /**
+     * @param  array<string, mixed>  $row
+     * @param  array<string, string>  $references
+     */
+    private function insert(string $table, array $row, array $references): void
+    {
+        $old = (int) $row['id'];
+        unset($row['id']);
+        foreach ($references as $column => $of) {
+            $row[$column] = $row[$column] === null ? null : $this->ids[$of][(int) $row[$column]] ?? null;
+        }
+        if (isset($row['key'])) {
+            // Keys are one for all projects; the same packed file may come in twice.
+            $row['key'] = "{$this->mark}-{$row['key']}";
+        }
+        foreach (['recipe', 'sights'] as $column) {
+            if (isset($row[$column])) {
+                $row[$column] = json_encode($this->renumbered(json_decode($row[$column], true)), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE);
+            }
+        }
+        $streams = [];
+        foreach (Packing::BYTES as $column) {
+            if (isset($row[$column])) {
+                $streams[] = $row[$column] = Bytes::stream((string) base64_decode($row[$column], true));
+            }
+        }
+        $this->ids[$table][$old] = (int) DB::table($table)->insertGetId($row);
+        array_map(fclose(...), $streams);
+    }
+
+    /** Rows named inside a recipe or a sight. */
+    private function renumbered(mixed $value): mixed
+    {
+        if (! is_array($value)) {
+            return $value;
+        }
+        foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'controlId' => 'control_points'] as $key => $table) {
+            if (isset($value[$key])) {
+                $value[$key] = $this->ids[$table][(int) $value[$key]] ?? null;
+            }
+        }
+        // Observations come after setups: a sight keeps its reading by what it says of the control.
+        unset($value['observationId']);
+
+        return array_map($this->renumbered(...), $value);
+    }
+
+    /** The original files keep the names they are known by. */
+    private function files(\ZipArchive $zip): void
+    {
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $name = (string) $zip->getNameIndex($i);
+            if (preg_match('~^uploads/([0-9a-f]{32}(?:\.name)?)$~', $name, $m) !== 1) {
+                continue;
+            }
+            $path = config()->string('parlay.data')."/uploads/{$m[1]}";
+            if (! is_file($path)) {
+                $in = $zip->getStream($name);
+                if ($in !== false) {
+                    file_put_contents("$path.part", $in);
+                    rename("$path.part", $path);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class InverseBody
+{
+    public function __construct(
+        public SpotBody $from,
+        public SpotBody $to,
+    ) {}
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+use Parlay\Core\Formats\PointText\Column;
+use Parlay\Core\Units\LengthUnit;
+
+#[OA\Schema]
+final readonly class PointsFileQuery
+{
+    /**
+     * @param  list<string>  $what  control, points, as-built
+     * @param  list<Column>  $columns  of a text file
+     */
+    public function __construct(
+        public string $format,
+        #[ListOf('string')]
+        public array $what,
+        public LengthUnit $unit = LengthUnit::Metre,
+        public string $separator = ',',
+        public string $decimalMark = '.',
+        #[ListOf(Column::class)]
+        public array $columns = [Column::Name, Column::Northing, Column::Easting, Column::Elevation, Column::Code, Column::Description],
+    ) {}
+}

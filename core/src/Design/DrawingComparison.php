@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Design;
+
+/** What changed from one revision of a drawing to the next: added, gone, moved and by how much. Shapes are compared by layer, kind and place. */
+final class DrawingComparison
+{
+    /** Nearer than this is the same place, metres. */
+    private const SAME = 1e-4;
+
+    /** A thing farther off than this is another one, metres. */
+    private const FARTHEST = 25.0;
+
+    public int $unchanged = 0;
+
+    /** @var list<Shape> in their new place */
+    public array $added = [];
+
+    /** @var list<Shape> in their old place */
+    public array $gone = [];
+
+    /** @var list<array{Shape, Shape, float}> before, after, metres */
+    public array $moved = [];
+
+    /** @var array<string, array{added: int, gone: int, moved: int, farthest: float}> by layer */
+    public array $byLayer = [];
+
+    private function __construct() {}
+
+    /**
+     * @param  array<string, DrawingLayer>  $before  by name
+     * @param  array<string, DrawingLayer>  $after
+     */
+    public static function between(array $before, array $after): self
+    {
+        $comparison = new self;
+        foreach (array_unique([...array_keys($before), ...array_keys($after)]) as $name) {
+            $comparison->layer((string) $name, $before[$name] ?? null, $after[$name] ?? null);
+        }
+
+        return $comparison;
+    }
+
+    private function layer(string $name, ?DrawingLayer $before, ?DrawingLayer $after): void
+    {
+        $old = self::byPlace($before);
+        $new = [];
+        for ($i = 0, $n = $after === null ? 0 : $after->count; $i < $n; $i++) {
+            $shape = $after->shape($i);
+            $key = self::form($after, $shape).self::where($shape);
+            if (isset($old[$key]) && $old[$key] !== []) {
+                array_pop($old[$key]);
+                $this->unchanged++;
+            } else {
+                $new[self::form($after, $shape)][] = $shape;
+            }
+        }
+        $left = [];
+        foreach ($old as $shapes) {
+            foreach ($shapes as $shape) {
+                $left[self::form($before, $shape)][] = $shape;
+            }
+        }
+        $counts = [count($this->added), count($this->gone), count($this->moved)];
+        foreach ($new as $form => $shapes) {
+            $left[$form] = $this->pair($left[$form] ?? [], $shapes);
+        }
+        array_push($this->gone, ...array_merge(...array_values($left)));
+        $moved = array_slice($this->moved, $counts[2]);
+        $change = ['added' => count($this->added) - $counts[0], 'gone' => count($this->gone) - $counts[1], 'moved' => count($moved), 'farthest' => $moved === [] ? 0.0 : max(array_column($moved, 2))];
+        if ($change['added'] + $change['gone'] + $change['moved'] > 0) {
+            $this->byLayer[$name] = $change;
+        }
+    }
+
+    /** @return array<string, list<Shape>> */
+    private static function byPlace(?DrawingLayer $layer): array
+    {
+        $shapes = [];
+        for ($i = 0, $n = $layer === null ? 0 : $layer->count; $i < $n; $i++) {
+            $shape = $layer->shape($i);
+            $shapes[self::form($layer, $shape).self::where($shape)][] = $shape;
+        }
+
+        return $shapes;
+    }
+
+    /**
+     * Things of one form, the nearest two first; what is left of the new ones was added.
+     *
+     * @param  list<Shape>  $old
+     * @param  list<Shape>  $new
+     * @return list<Shape> old ones that found no partner
+     */
+    private function pair(array $old, array $new): array
+    {
+        // Past this many of one form, which went where can't be told.
+        if ($old === [] || count($old) * count($new) > 250_000) {
+            array_push($this->added, ...$new);
+
+            return $old;
+        }
+        $pairs = [];
+        foreach ($old as $i => $p) {
+            foreach ($new as $k => $q) {
+                $d = self::distance($p, $q);
+                if ($d <= self::FARTHEST) {
+                    $pairs[] = [$d, $i, $k];
+                }
+            }
+        }
+        usort($pairs, static fn (array $a, array $b) => $a[0] <=> $b[0]);
+        foreach ($pairs as [$d, $i, $k]) {
+            if (isset($old[$i], $new[$k])) {
+                $this->moved[] = [$old[$i], $new[$k], $d];
+                unset($old[$i], $new[$k]);
+            }
+        }
+        array_push($this->added, ...array_values($new));
+
+        return array_values($old);
+    }
+
+    private static function distance(Shape $p, Shape $q): float
+    {
+        return hypot($q->v[0] - $p->v[0], $q->v[1] - $p->v[1]);
+    }
+
+    private static function where(Shape $s): string
+    {
+        return '@'.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::SAME), array_slice($s->v, 0, 3)));
+    }
+
+    /** All of a shape but its place. */
+    private static function form(?DrawingLayer $layer, Shape $s): string
+    {
+        $v = $s->v;
+        $rest = match ($s->kind) {
+            ShapeKind::Line, ShapeKind::Spline => [$v[3] - $v[0], $v[4] - $v[1], $v[5] - $v[2]],
+            ShapeKind::Face => [$v[3] - $v[0], $v[4] - $v[1], $v[6] - $v[0], $v[7] - $v[1]],
+            ShapeKind::Text => [$v[3], $v[4]],
+            ShapeKind::Insert => [$v[3]],
+            default => array_slice($v, 3),
+        };
+        $words = match ($s->kind) {
+            ShapeKind::Text => $layer?->strings[(int) $v[5]] ?? '',
+            ShapeKind::Insert => $layer?->strings[(int) $v[4]] ?? '',
+            default => '',
+        };
+
+        return $s->kind->value.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / (2 * self::SAME)), $rest)).'|'.$words;
+    }
+}

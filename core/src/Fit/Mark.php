@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Fit;
+
+use Parlay\Core\Geometry\Position;
+
+/** A point of known place, by its name. */
+final readonly class Mark
+{
+    public function __construct(
+        public string $name,
+        public Position $at,
+    ) {}
+}

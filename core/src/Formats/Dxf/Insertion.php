@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\Dxf;
+
+/** Where a block is inserted, once or in rows and columns. */
+final readonly class Insertion
+{
+    /**
+     * @param  array{float, float, float}  $at
+     * @param  array{float, float, float}  $scale
+     * @param  float  $rotation  radians
+     */
+    public function __construct(
+        public string $block,
+        public array $at,
+        public array $scale,
+        public float $rotation,
+        public int $columns,
+        public int $rows,
+        public float $across,
+        public float $up,
+        public string $where,
+    ) {}
+
+    public static function of(Record $r, string $block): self
+    {
+        return new self(
+            $block, [$r->real(10), $r->real(20), $r->real(30)], [$r->real(41, 1.0) ?: 1.0, $r->real(42, 1.0) ?: 1.0, $r->real(43, 1.0) ?: 1.0], deg2rad($r->real(50)),
+            max(1, $r->integer(70, 1)), max(1, $r->integer(71, 1)), $r->real(44), $r->real(45), $r->at(),
+        );
+    }
+
+    /** A dimension's picture is a block drawn where it belongs. */
+    public static function picture(Record $r, string $block): self
+    {
+        return new self($block, [0.0, 0.0, 0.0], [1.0, 1.0, 1.0], 0.0, 1, 1, 0.0, 0.0, $r->at());
+    }
+
+    /**
+     * Rows and columns of an array run along the turned axes and are not scaled.
+     *
+     * @return array{float, float, float}
+     */
+    public function place(int $column, int $row): array
+    {
+        [$x, $y] = [$column * $this->across, $row * $this->up];
+
+        return [$this->at[0] + $x * cos($this->rotation) - $y * sin($this->rotation), $this->at[1] + $x * sin($this->rotation) + $y * cos($this->rotation), $this->at[2]];
+    }
+}

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Geometry;
+
+/**
+ * A rational B-spline curve in space. Evaluated by de Boor's algorithm (Piegl & Tiller, The NURBS Book, A4.1; recalled).
+ *
+ * x is easting, y is northing, in whatever unit the control points are.
+ */
+final readonly class Spline
+{
+    private const CHORDS_PER_SPAN = 16;
+
+    /**
+     * @param  list<float>  $knots  not decreasing; as many as control points + degree + 1
+     * @param  list<array{float, float, float}>  $points  control points
+     * @param  list<float>  $weights  positive, one for each control point
+     */
+    private function __construct(
+        public int $degree,
+        public array $knots,
+        public array $points,
+        public array $weights,
+    ) {}
+
+    /**
+     * @param  list<float>  $knots
+     * @param  list<array{float, float, float}>  $points
+     * @param  list<float>  $weights  empty for a curve that is not rational
+     * @return self|null null where the figures make no curve
+     */
+    public static function of(int $degree, array $knots, array $points, array $weights = []): ?self
+    {
+        $count = count($points);
+        $weights = $weights === [] ? array_fill(0, $count, 1.0) : $weights;
+        $ordered = $knots;
+        sort($ordered);
+        $good = $degree >= 1 && $degree <= 25 && $count > $degree && count($knots) === $count + $degree + 1
+            && count($weights) === $count && min($weights) > 0 && $ordered === $knots && $knots[$degree] < $knots[$count];
+
+        return $good ? new self($degree, $knots, $points, $weights) : null;
+    }
+
+    /**
+     * The cubic curve with continuous curvature through points: chord lengths as parameter, straight (natural) ends where no tangent is given.
+     * Files that store only the points leave the curve between them to the reader; this is one of the usual choices.
+     *
+     * @param  list<array{float, float, float}>  $points
+     * @param  array{float, float, float}|null  $startTangent
+     * @param  array{float, float, float}|null  $endTangent
+     * @return self|null null for less than two different points
+     */
+    public static function through(array $points, ?array $startTangent = null, ?array $endTangent = null): ?self
+    {
+        $kept = [];
+        foreach ($points as $p) {
+            $last = end($kept);
+            if ($last === false || self::distance($last, $p) > 0) {
+                $kept[] = $p;
+            }
+        }
+        $n = count($kept) - 1;
+        if ($n < 1) {
+            return null;
+        }
+        $h = [];
+        for ($i = 0; $i < $n; $i++) {
+            $h[] = self::distance($kept[$i], $kept[$i + 1]);
+        }
+        $slopes = self::slopes($kept, $h, self::unit($startTangent), self::unit($endTangent));
+        [$control, $knots, $t] = [[$kept[0]], [0.0, 0.0, 0.0, 0.0], 0.0];
+        for ($i = 0; $i < $n; $i++) {
+            $t += $h[$i];
+            foreach ([0, 1] as $side) {
+                $at = $kept[$i + $side];
+                $reach = ($side === 0 ? 1 : -1) * $h[$i] / 3;
+                $control[] = [$at[0] + $reach * $slopes[$i + $side][0], $at[1] + $reach * $slopes[$i + $side][1], $at[2] + $reach * $slopes[$i + $side][2]];
+            }
+            $control[] = $kept[$i + 1];
+            array_push($knots, $t, $t, $t);
+        }
+        $knots[] = $t;
+
+        return self::of(3, $knots, $control);
+    }
+
+    /** @return array{float, float, float} at a part of its parameter range, 0 to 1 */
+    public function at(float $part): array
+    {
+        $p = $this->degree;
+        $n = count($this->points);
+        $t = $this->knots[$p] + $part * ($this->knots[$n] - $this->knots[$p]);
+        $span = $p;
+        while ($span < $n - 1 && $t >= $this->knots[$span + 1]) {
+            $span++;
+        }
+        $d = [];
+        for ($j = 0; $j <= $p; $j++) {
+            [$x, $y, $z] = $this->points[$span - $p + $j];
+            $w = $this->weights[$span - $p + $j];
+            $d[] = [$x * $w, $y * $w, $z * $w, $w];
+        }
+        for ($r = 1; $r <= $p; $r++) {
+            for ($j = $p; $j >= $r; $j--) {
+                $i = $span - $p + $j;
+                $wide = $this->knots[$i + $p - $r + 1] - $this->knots[$i];
+                $a = $wide > 0 ? ($t - $this->knots[$i]) / $wide : 0.0;
+                for ($k = 0; $k < 4; $k++) {
+                    $d[$j][$k] = (1 - $a) * $d[$j - 1][$k] + $a * $d[$j][$k];
+                }
+            }
+        }
+
+        return [$d[$p][0] / $d[$p][3], $d[$p][1] / $d[$p][3], $d[$p][2] / $d[$p][3]];
+    }
+
+    /**
+     * Points along the curve, so many chords to each knot span.
+     *
+     * @return list<array{float, float, float}>
+     */
+    public function chords(int $perSpan = self::CHORDS_PER_SPAN): array
+    {
+        [$from, $to] = [$this->knots[$this->degree], $this->knots[count($this->points)]];
+        $stops = array_values(array_unique(array_filter($this->knots, static fn (float $k) => $k >= $from && $k <= $to)));
+        $points = [$this->at(0.0)];
+        for ($i = 1; $i < count($stops); $i++) {
+            for ($k = 1; $k <= $perSpan; $k++) {
+                $points[] = $this->at(($stops[$i - 1] + ($stops[$i] - $stops[$i - 1]) * $k / $perSpan - $from) / ($to - $from));
+            }
+        }
+
+        return $points;
+    }
+
+    /** Plan length: chords halved once, and what halving gained taken a third again (Richardson). */
+    public function length(): float
+    {
+        $coarse = self::sum($this->chords());
+        $fine = self::sum($this->chords(2 * self::CHORDS_PER_SPAN));
+
+        return $fine + ($fine - $coarse) / 3;
+    }
+
+    /** @param  callable(array{float, float, float}): array{float, float, float}  $map  affine, which a rational B-spline follows exactly */
+    public function mapped(callable $map): self
+    {
+        return new self($this->degree, $this->knots, array_map($map, $this->points), $this->weights);
+    }
+
+    /** @return array{degree: int, knots: list<float>, points: list<array{float, float, float}>, weights: list<float>} */
+    public function toArray(): array
+    {
+        return ['degree' => $this->degree, 'knots' => $this->knots, 'points' => $this->points, 'weights' => $this->weights];
+    }
+
+    /**
+     * Slopes at the points of a cubic with continuous second derivative (tridiagonal system, Thomas algorithm).
+     *
+     * @param  list<array{float, float, float}>  $p
+     * @param  list<float>  $h
+     * @param  array{float, float, float}|null  $start
+     * @param  array{float, float, float}|null  $end
+     * @return list<array{float, float, float}>
+     */
+    private static function slopes(array $p, array $h, ?array $start, ?array $end): array
+    {
+        $n = count($h);
+        $slopes = array_fill(0, $n + 1, [0.0, 0.0, 0.0]);
+        for ($k = 0; $k < 3; $k++) {
+            $rise = static fn (int $i): float => ($p[$i + 1][$k] - $p[$i][$k]) / $h[$i];
+            [$low, $mid, $up, $right] = [[0.0], [$start === null ? 2.0 : 1.0], [$start === null ? 1.0 : 0.0], [$start === null ? 3 * $rise(0) : $start[$k]]];
+            for ($i = 1; $i < $n; $i++) {
+                $low[] = $h[$i];
+                $mid[] = 2 * ($h[$i - 1] + $h[$i]);
+                $up[] = $h[$i - 1];
+                $right[] = 3 * ($h[$i] * $rise($i - 1) + $h[$i - 1] * $rise($i));
+            }
+            $low[] = $end === null ? 1.0 : 0.0;
+            $mid[] = $end === null ? 2.0 : 1.0;
+            $right[] = $end === null ? 3 * $rise($n - 1) : $end[$k];
+            for ($i = 1; $i <= $n; $i++) {
+                $f = $low[$i] / $mid[$i - 1];
+                $mid[$i] -= $f * $up[$i - 1];
+                $right[$i] -= $f * $right[$i - 1];
+            }
+            for ($i = $n; $i >= 0; $i--) {
+                $slopes[$i][$k] = ($right[$i] - ($i < $n ? $up[$i] * $slopes[$i + 1][$k] : 0.0)) / $mid[$i];
+            }
+        }
+
+        return $slopes;
+    }
+
+    /**
+     * @param  array{float, float, float}|null  $v
+     * @return array{float, float, float}|null
+     */
+    private static function unit(?array $v): ?array
+    {
+        $length = $v === null ? 0.0 : self::distance($v, [0.0, 0.0, 0.0]);
+
+        return $v === null || $length === 0.0 ? null : [$v[0] / $length, $v[1] / $length, $v[2] / $length];
+    }
+
+    /**
+     * @param  array{float, float, float}  $p
+     * @param  array{float, float, float}  $q
+     */
+    private static function distance(array $p, array $q): float
+    {
+        return sqrt(($q[0] - $p[0]) ** 2 + ($q[1] - $p[1]) ** 2 + ($q[2] - $p[2]) ** 2);
+    }
+
+    /** @param  list<array{float, float, float}>  $points */
+    private static function sum(array $points): float
+    {
+        $sum = 0.0;
+        for ($i = 1; $i < count($points); $i++) {
+            $sum += hypot($points[$i][0] - $points[$i - 1][0], $points[$i][1] - $points[$i - 1][1]);
+        }
+
+        return $sum;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Points;
+
+use Parlay\Core\Formats\GeoJson\GeoJsonPoints;
+use Parlay\Core\Formats\LandXml\LandXmlPoints;
+use Parlay\Core\Formats\PointText\Layout;
+use Parlay\Core\Formats\PointText\PointTextReader;
+use Parlay\Core\Formats\PointText\UnreadablePoints;
+
+/** What a file of points is written in. */
+enum PointFile: string
+{
+    case Text = 'text';
+    case LandXml = 'landxml';
+    case GeoJson = 'geojson';
+
+    /** @param  resource  $stream  seekable; left at its beginning */
+    public static function kindOf($stream): self
+    {
+        rewind($stream);
+        $head = ltrim((string) fread($stream, 2048), "\xEF\xBB\xBF \t\r\n");
+        rewind($stream);
+
+        return match (true) {
+            str_starts_with($head, '<?xml'), str_starts_with($head, '<LandXML') => self::LandXml,
+            str_starts_with($head, '{') => self::GeoJson,
+            default => self::Text,
+        };
+    }
+
+    /**
+     * @param  resource  $stream
+     * @param  Layout  $layout  of a text file; of the others only its unit counts
+     * @return \Generator<PointRow|RowFault>
+     *
+     * @throws UnreadablePoints
+     */
+    public function rows($stream, Layout $layout): \Generator
+    {
+        return match ($this) {
+            self::Text => PointTextReader::read($stream, $layout),
+            self::LandXml => LandXmlPoints::rows($stream, $layout->unit),
+            self::GeoJson => GeoJsonPoints::rows($stream, $layout->unit),
+        };
+    }
+
+    /** What a row's number counts. */
+    public function place(): string
+    {
+        return $this === self::GeoJson ? 'feature' : 'line';
+    }
+}

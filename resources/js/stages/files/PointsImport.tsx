@@ -1,0 +1,308 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, ask, Problem, type Project, type Schemas } from '../../api/client';
+import { untilFinished } from '../../api/hooks';
+import { useWork } from '../../api/work';
+import { Button } from '../../parts/Button';
+import { CheckBox } from '../../parts/CheckBox';
+import { Choice, LengthField } from '../../parts/Field';
+import { Deviation, Length } from '../../parts/Figure';
+import { Failure, Notice } from '../../parts/Notice';
+import { WorkBar } from '../../parts/WorkBar';
+import { Findings } from './Findings';
+import { ColumnsOf, LayoutFields } from './LayoutFields';
+
+export type Layout = Schemas['LayoutBody'];
+type Preview = Schemas['PointsPreview'];
+type Target = NonNullable<Schemas['PreviewBody']['target']>;
+type Rule = NonNullable<Schemas['PointsImportBody']['duplicates']>;
+
+/** What was decided about single rows and about the list as a whole. */
+export interface Mends {
+    leaveOutLines: number[];
+    places: Schemas['RowPlaceBody'][];
+    noElevations: boolean;
+    accepted: string[];
+}
+
+const NOTHING: Mends = { leaveOutLines: [], places: [], noElevations: false, accepted: [] };
+
+const RULES: Record<Target, [Rule, string][]> = {
+    control: [
+        ['replace', 'replace: the new place counts'],
+        ['rename', 'rename: CP1 becomes CP1-2'],
+        ['skip', 'skip: what is there stays'],
+    ],
+    points: [
+        ['pair', 'keep both, as the two ends of one thing'],
+        ['rename', 'rename: P1 becomes P1-2'],
+        ['replace', 'replace: the new place counts'],
+        ['skip', 'skip: what is there stays'],
+    ],
+};
+
+async function previewOf(project: number, body: Schemas['PreviewBody']): Promise<Preview> {
+    const path = { params: { path: { project } } };
+    const answer = await ask(api.POST('/api/v1/projects/{project}/points-preview', { ...path, body }));
+    if (answer.taskId === null) {
+        return answer;
+    }
+    // A long file is read beside the page.
+    const started = ask(api.GET('/api/v1/projects/{project}/tasks/{task}', { params: { path: { project, task: answer.taskId } } }));
+    return (await untilFinished(project, started)).result as unknown as Preview;
+}
+
+interface Props {
+    project: Project;
+    file: Schemas['UploadResource'];
+    target: Target;
+    onDone: () => void;
+}
+
+/** Shows a list of points as it is being read and what the doctor says of it; everything can be changed before anything is taken. */
+export function PointsImport({ project, file, target, onDone }: Props) {
+    const [told, setTold] = useState<Layout | null>(null);
+    const [mends, setMends] = useState<Mends>(NOTHING);
+    const [rule, setRule] = useState<Rule | ''>('');
+    const [notDegrees, setNotDegrees] = useState(false);
+    const [fixed, setFixed] = useState(true);
+    const [deviations, setDeviations] = useState<{ plan: number | null; height: number | null }>({ plan: null, height: null });
+    const work = useWork(project.id);
+    const preview = useQuery({
+        queryKey: ['preview', file.upload, target, told],
+        queryFn: () => previewOf(project.id, { upload: file.upload, layout: told, target }),
+        placeholderData: keepPreviousData,
+        retry: false,
+    });
+    const seen = preview.data;
+    const layout = told ?? (seen?.layout as Layout | null | undefined) ?? null;
+    if (!seen || !layout) {
+        return preview.error || seen?.problem ? (
+            <Failure of={preview.error ?? new Error(seen?.problem ?? '')} />
+        ) : (
+            <p role="status">Reading {file.fileName}…</p>
+        );
+    }
+    const change = (part: Partial<Layout>) => {
+        setMends(NOTHING);
+        setTold({ ...layout, ...part });
+    };
+    const take = async (leaveOutFaulty: boolean) => {
+        const done = await work.run(
+            ask(
+                api.POST('/api/v1/projects/{project}/points-import', {
+                    params: { path: { project: project.id } },
+                    body: {
+                        upload: file.upload,
+                        layout,
+                        target,
+                        leaveOutFaulty,
+                        duplicates: rule === '' ? null : rule,
+                        leaveOutLines: mends.leaveOutLines,
+                        places: mends.places,
+                        noElevations: mends.noElevations,
+                        notDegrees,
+                        heldFixed: fixed,
+                        planDeviation: fixed ? null : deviations.plan,
+                        heightDeviation: fixed ? null : deviations.height,
+                    },
+                }),
+            ),
+        );
+        if (done) {
+            onDone();
+        }
+    };
+    const asks = seen.duplicateCount > 0 && rule === '';
+    const ready = seen.good > 0 && seen.problem === null && !asks && !(seen.looksLikeDegrees && !notDegrees);
+    const word = target === 'control' ? 'as control' : 'as points';
+    const left = seen.good - mends.leaveOutLines.length;
+    return (
+        <div className="grid gap-4">
+            {seen.remembered && <Notice>Read as the last file of this shape was. Change what does not fit.</Notice>}
+            {seen.format === 'text' ? (
+                <>
+                    <LayoutFields layout={layout} onChange={change} />
+                    <ColumnsOf seen={seen} layout={layout} onChange={change} />
+                </>
+            ) : (
+                <Notice>
+                    {seen.format === 'landxml'
+                        ? `LandXML: points are northing, easting, elevation, in the file’s own unit (${layout.unit}).`
+                        : 'GeoJSON: positions are read as easting, northing and elevation of the site grid, in metres.'}
+                </Notice>
+            )}
+            {seen.looksLikeDegrees && (
+                <Notice kind="caution">
+                    <p>All positions would be degrees on the globe. Parlay needs easting and northing of the site grid: ask for those.</p>
+                    <CheckBox label="They are site coordinates all the same" checked={notDegrees} onChecked={setNotDegrees} />
+                </Notice>
+            )}
+            {seen.problem && <Failure of={new Error(seen.problem)} />}
+            <Findings seen={seen} mends={mends} onMends={setMends} onLayout={change} layout={layout} />
+            {seen.comparison && <Comparison of={seen.comparison} />}
+            <AsRead seen={seen} mends={mends} />
+            {seen.faulty > 0 && (
+                <Notice kind="caution">
+                    <ul className="max-h-40 overflow-auto">
+                        {seen.faults.map((f) => (
+                            <li key={`${f.line}-${f.column}`}>
+                                {seen.format === 'geojson' ? 'Feature' : 'Line'} {f.line}
+                                {f.column !== null && `, column ${f.column}`}: {f.reason}.
+                            </li>
+                        ))}
+                        {seen.faulty > seen.faults.length && <li>And {seen.faulty - seen.faults.length} more.</li>}
+                    </ul>
+                </Notice>
+            )}
+            {seen.duplicateCount > 0 && (
+                <section aria-label="Names that are taken" className="grid gap-2 border-l-4 border-open pl-3">
+                    <p>
+                        {seen.duplicateCount} {seen.duplicateCount === 1 ? 'name is' : 'names are'} taken:{' '}
+                        {seen.duplicates
+                            .slice(0, 6)
+                            .map((d) => `“${d.name}” (${d.earlierLine === null ? 'in the project' : `line ${d.earlierLine}`})`)
+                            .join(', ')}
+                        {seen.duplicateCount > 6 && ' …'}
+                    </p>
+                    <Choice
+                        label="What becomes of them"
+                        value={rule}
+                        onValue={setRule}
+                        options={[['', 'decide'] as const, ...RULES[target]]}
+                    />
+                </section>
+            )}
+            {target === 'control' && (
+                <section aria-label="How good this control is" className="grid gap-2 sm:grid-cols-3">
+                    <CheckBox label="Held fixed: taken as without error" checked={fixed} onChecked={setFixed} />
+                    {!fixed && (
+                        <>
+                            <LengthField
+                                label="Standard deviation in plan"
+                                value={deviations.plan}
+                                onValue={(plan) => setDeviations((d) => ({ ...d, plan }))}
+                            />
+                            <LengthField
+                                label="Standard deviation in height"
+                                value={deviations.height}
+                                onValue={(height) => setDeviations((d) => ({ ...d, height }))}
+                            />
+                        </>
+                    )}
+                </section>
+            )}
+            <Failure of={work.error} />
+            {work.error instanceof Problem && work.error.reason === 'duplicates' && (
+                <p>Decide above what becomes of names that are taken.</p>
+            )}
+            <WorkBar work={work} />
+            <div className="flex flex-wrap justify-end gap-3">
+                {seen.faulty > 0 && seen.good > 0 && (
+                    <Button className="min-h-16" busy={work.busy} disabled={!ready} onClick={() => void take(true)}>
+                        Take {left}, leave {seen.faulty} wrong out
+                    </Button>
+                )}
+                <Button kind="primary" busy={work.busy} disabled={!ready || seen.faulty > 0} onClick={() => void take(false)}>
+                    Take {left} {word}
+                </Button>
+            </div>
+        </div>
+    );
+}
+
+/** The first rows as they will be stored. */
+function AsRead({ seen, mends }: { seen: Preview; mends: Mends }) {
+    return (
+        <section aria-label="As it is read">
+            <h3 className="font-semibold">
+                As it is read: {seen.good} {seen.good === 1 ? 'point' : 'points'}
+                {seen.faulty > 0 && `, ${seen.faulty} wrong ${seen.faulty === 1 ? 'row' : 'rows'}`}
+            </h3>
+            <div className="max-h-56 overflow-auto">
+                <table className="list">
+                    <thead>
+                        <tr>
+                            <th>{seen.format === 'geojson' ? 'feature' : 'line'}</th>
+                            <th>name</th>
+                            <th className="n">northing</th>
+                            <th className="n">easting</th>
+                            <th className="n">elevation</th>
+                            <th>code</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {seen.rows.map((r) => {
+                            const place = mends.places.find((p) => p.line === r.line) ?? r;
+                            const out = mends.leaveOutLines.includes(r.line);
+                            return (
+                                <tr key={r.line} className={out ? 'text-quiet line-through' : ''}>
+                                    <td>{r.line}</td>
+                                    <td>{r.name}</td>
+                                    <td className="n">
+                                        <Length of={place.northing} />
+                                    </td>
+                                    <td className="n">
+                                        <Length of={place.easting} />
+                                    </td>
+                                    <td className="n">
+                                        <Length of={mends.noElevations ? null : r.elevation} />
+                                    </td>
+                                    <td>{r.code}</td>
+                                </tr>
+                            );
+                        })}
+                    </tbody>
+                </table>
+            </div>
+        </section>
+    );
+}
+
+/** A reissued list of control beside the one in use; nothing changes until it is taken. */
+function Comparison({ of }: { of: Schemas['ComparisonResource'] }) {
+    return (
+        <section aria-label="Beside the control in use" className="border-l-4 border-chalk pl-3">
+            <h3 className="font-semibold">
+                Beside the control in use: {of.same} the same, {of.moved.length} moved, {of.new.length} new, {of.gone.length} not in this
+                list
+            </h3>
+            {of.moved.length > 0 && (
+                <table className="list">
+                    <thead>
+                        <tr>
+                            <th>name</th>
+                            <th className="n">moved in plan</th>
+                            <th className="n">north</th>
+                            <th className="n">east</th>
+                            <th className="n">up</th>
+                            <th>setups that used it</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {of.moved.map((m) => (
+                            <tr key={m.name}>
+                                <td className="font-semibold">{m.name}</td>
+                                <td className="n">
+                                    <Length of={m.plan} />
+                                </td>
+                                <td className="n">
+                                    <Deviation of={m.dNorthing} />
+                                </td>
+                                <td className="n">
+                                    <Deviation of={m.dEasting} />
+                                </td>
+                                <td className="n">
+                                    <Deviation of={m.height} none="elevation came or went" />
+                                </td>
+                                <td>{m.setups || 'none'}</td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            )}
+            {of.new.length > 0 && <p>New: {of.new.slice(0, 20).join(', ')}</p>}
+            {of.gone.length > 0 && <p>Not in this list, and kept: {of.gone.slice(0, 20).join(', ')}</p>}
+        </section>
+    );
+}
