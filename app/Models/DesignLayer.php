@@ -41,7 +41,7 @@ final class DesignLayer extends Model
     public function drawing(): DrawingLayer
     {
         $row = DB::table('design_layers')->where('id', $this->id)->first(['records', 'strings', 'curves']);
-        $curves = array_map(static fn (array $c) => Spline::of($c['degree'], $c['knots'], $c['points'], $c['weights']), json_decode((string) $row?->curves, true) ?: []);
+        $curves = array_map(Spline::fromArray(...), json_decode((string) $row?->curves, true) ?: []);
 
         return DrawingLayer::kept($this->name, (string) $row?->records, json_decode((string) $row?->strings, true) ?: [], array_values(array_filter($curves)));
     }

@@ -162,13 +162,13 @@ final class Doctor
             if ($first !== null) {
                 if ($this->samePlace($first, $row)) {
                     $twice[$key][] = $row->line;
-                } else {
-                    $two[$key][] = $row;
-                }
 
-                continue;
+                    continue;
+                }
+                $two[$key][] = $row;
+            } else {
+                $byName[$key] = $row;
             }
-            $byName[$key] = $row;
             $this->findTwin($row, $byPlace);
         }
         foreach ($twice as $key => $lines) {

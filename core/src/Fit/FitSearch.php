@@ -30,7 +30,7 @@ final class FitSearch
     /** @var list<Mark> */
     private readonly array $control;
 
-    /** @var array<string, ControlFit> by where it puts the drawing */
+    /** @var list<ControlFit> */
     private array $fits = [];
 
     /**
@@ -148,11 +148,27 @@ final class FitSearch
         if (! $fit->holds()) {
             return;
         }
-        $middle = $placement->apply(new Position($this->spots[0]->y * $unit->metres(), $this->spots[0]->x * $unit->metres()));
-        $key = $refine ? implode(' ', ['turned', $unit->value, round($placement->rotation(), 3), round($middle->easting, 1), round($middle->northing, 1)]) : $unit->value.($exchanged ? ' exchanged' : '');
-        if (! isset($this->fits[$key]) || count($this->fits[$key]->matches) < count($matches)) {
-            $this->fits[$key] = $fit;
+        foreach ($this->fits as $i => $other) {
+            if ($other->unit === $unit && $other->exchanged === $exchanged && $this->alike($other->placement, $placement, $unit)) {
+                $this->fits[$i] = count($other->matches) < count($matches) ? $fit : $other;
+
+                return;
+            }
         }
+        $this->fits[] = $fit;
+    }
+
+    /** Two placements that put the drawing in the same place, as far as the reach can tell. */
+    private function alike(Similarity $p, Similarity $q, LengthUnit $unit): bool
+    {
+        foreach ([$this->spots[0], $this->spots[count($this->spots) - 1]] as $spot) {
+            $at = new Position($spot->y * $unit->metres(), $spot->x * $unit->metres());
+            if ($p->apply($at)->distanceTo($q->apply($at)) > 5 * self::REACH) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<ControlMatch> */
@@ -203,7 +219,7 @@ final class FitSearch
     /** @return list<ControlFit> */
     private function best(): array
     {
-        $fits = array_values($this->fits);
+        $fits = $this->fits;
         usort($fits, static fn (ControlFit $a, ControlFit $b) => [$b->named(), count($b->matches), $b->asDrawn(), $a->rms()] <=> [$a->named(), count($a->matches), $a->asDrawn(), $b->rms()]);
         $most = $fits === [] ? 0 : count($fits[0]->matches);
         $named = $fits === [] ? 0 : $fits[0]->named();

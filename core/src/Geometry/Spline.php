@@ -150,10 +150,21 @@ final readonly class Spline
         return new self($this->degree, $this->knots, array_map($map, $this->points), $this->weights);
     }
 
-    /** @return array{degree: int, knots: list<float>, points: list<array{float, float, float}>, weights: list<float>} */
+    /** @return array{degree: int, knots: list<float>, points: list<array{float, float, float|null}>, weights: list<float>} a height that is not known is null */
     public function toArray(): array
     {
-        return ['degree' => $this->degree, 'knots' => $this->knots, 'points' => $this->points, 'weights' => $this->weights];
+        return [
+            'degree' => $this->degree, 'knots' => $this->knots, 'weights' => $this->weights,
+            'points' => array_map(static fn (array $p): array => [$p[0], $p[1], is_nan($p[2]) ? null : $p[2]], $this->points),
+        ];
+    }
+
+    /** @param  array{degree: int, knots: list<float>, points: list<array{float, float, float|null}>, weights: list<float>}  $kept */
+    public static function fromArray(array $kept): ?self
+    {
+        $real = static fn (array $values): array => array_map(floatval(...), $values);
+
+        return self::of($kept['degree'], $real($kept['knots']), array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1], (float) ($p[2] ?? NAN)], $kept['points']), $real($kept['weights']));
     }
 
     /**

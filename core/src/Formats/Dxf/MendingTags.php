@@ -125,7 +125,7 @@ final class MendingTags implements Tags
         }
         // A run of whole numbers looks like codes at every line: only a group 0 with a word, or a layer, proves the rhythm.
         for ($i = 0; $i < self::PROOF; $i++) {
-            if (preg_match('~^[A-Z_0-9 ]*[A-Z]{3}~', trim($this->lines[$this->at + 2 * $i + 1])) === 1 || str_contains($this->lines[$this->at + 2 * $i + 1], '.')) {
+            if (preg_match('~^\$?[A-Z_0-9 ]*[A-Z]{3}~', trim($this->lines[$this->at + 2 * $i + 1])) === 1 || str_contains($this->lines[$this->at + 2 * $i + 1], '.')) {
                 return true;
             }
         }

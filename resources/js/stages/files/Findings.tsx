@@ -46,7 +46,7 @@ export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
                 <Stethoscope className="size-5" aria-hidden="true" />
                 {seen.findings.length === 0
                     ? 'The doctor finds nothing wrong with this list'
-                    : `The doctor suspects ${seen.findings.length + seen.moreFindings}, ${open} to decide`}
+                    : `The doctor suspects ${counted(seen.findings.length + seen.moreFindings)}${open === 0 ? '' : `: ${open} to decide`}`}
             </h3>
             <ul className="max-h-72 overflow-auto">
                 {seen.findings.map((f) => (
@@ -93,6 +93,8 @@ export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
         </section>
     );
 }
+
+const counted = (n: number) => `${n} ${n === 1 ? 'thing' : 'things'}`;
 
 function mendWord(f: Finding): string {
     if (f.exchange) {

@@ -6,7 +6,7 @@ import { useWork } from '../../api/work';
 import { Button } from '../../parts/Button';
 import { CheckBox } from '../../parts/CheckBox';
 import { Choice, LengthField } from '../../parts/Field';
-import { Deviation, Length } from '../../parts/Figure';
+import { Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { WorkBar } from '../../parts/WorkBar';
 import { Findings } from './Findings';
@@ -197,7 +197,8 @@ export function PointsImport({ project, file, target, onDone }: Props) {
                 <p>Decide above what becomes of names that are taken.</p>
             )}
             <WorkBar work={work} />
-            <div className="flex flex-wrap justify-end gap-3">
+            <div className="sticky -bottom-4 -mb-4 flex flex-wrap items-center justify-end gap-3 border-t border-rule bg-sheet py-3">
+                {asks && <span className="text-open">Decide what becomes of names that are taken.</span>}
                 {seen.faulty > 0 && seen.good > 0 && (
                     <Button className="min-h-16" busy={work.busy} disabled={!ready} onClick={() => void take(true)}>
                         Take {left}, leave {seen.faulty} wrong out
@@ -259,6 +260,15 @@ function AsRead({ seen, mends }: { seen: Preview; mends: Mends }) {
     );
 }
 
+/** A way with its sign as a word. */
+function Way({ of, words }: { of: number; words: [string, string] }) {
+    return (
+        <>
+            <Length of={Math.abs(of)} /> {of < 0 ? words[1] : words[0]}
+        </>
+    );
+}
+
 /** A reissued list of control beside the one in use; nothing changes until it is taken. */
 function Comparison({ of }: { of: Schemas['ComparisonResource'] }) {
     return (
@@ -273,9 +283,9 @@ function Comparison({ of }: { of: Schemas['ComparisonResource'] }) {
                         <tr>
                             <th>name</th>
                             <th className="n">moved in plan</th>
-                            <th className="n">north</th>
-                            <th className="n">east</th>
-                            <th className="n">up</th>
+                            <th className="n">of that</th>
+                            <th className="n">and</th>
+                            <th className="n">in height</th>
                             <th>setups that used it</th>
                         </tr>
                     </thead>
@@ -287,13 +297,13 @@ function Comparison({ of }: { of: Schemas['ComparisonResource'] }) {
                                     <Length of={m.plan} />
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.dNorthing} />
+                                    <Way of={m.dNorthing} words={['north', 'south']} />
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.dEasting} />
+                                    <Way of={m.dEasting} words={['east', 'west']} />
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.height} none="elevation came or went" />
+                                    {m.height === null ? 'elevation came or went' : <Way of={m.height} words={['up', 'down']} />}
                                 </td>
                                 <td>{m.setups || 'none'}</td>
                             </tr>

@@ -167,7 +167,7 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
             )}
             <Failure of={work.error} />
             <WorkBar work={work} />
-            <div className="sticky bottom-0 flex flex-wrap items-center justify-end gap-3 bg-sheet py-2">
+            <div className="sticky -bottom-4 -mb-4 flex flex-wrap items-center justify-end gap-3 border-t border-rule bg-sheet py-3">
                 <span className="text-quiet">Placed {placing.words}.</span>
                 <Button
                     kind="primary"

@@ -25,8 +25,6 @@ export function Drawings({ project, control, designs, changesOf, setChangesOf }:
     const [read, setRead] = useState<Read | null>(null);
     const [error, setError] = useState<Error | null>(null);
     const work = useWork(project.id);
-    const revised = useRef<Design | null>(null);
-    const input = useRef<HTMLInputElement>(null);
     const inspect = async (chosen: File, revises: Design | null) => {
         setError(null);
         try {
@@ -53,20 +51,6 @@ export function Drawings({ project, control, designs, changesOf, setChangesOf }:
             <FileDrop label="Choose or drop a drawing (DXF)" accept=".dxf" onFile={(f) => void inspect(f, null)} busy={work.busy} />
             <WorkBar work={work} />
             <Failure of={error ?? work.error} />
-            <input
-                ref={input}
-                type="file"
-                accept=".dxf"
-                aria-label="Choose the new revision (DXF)"
-                className="hidden"
-                onChange={(e) => {
-                    const file = e.target.files?.[0];
-                    e.target.value = '';
-                    if (file) {
-                        void inspect(file, revised.current);
-                    }
-                }}
-            />
             {current.map((d) => (
                 <DesignCard
                     key={d.id}
@@ -75,10 +59,7 @@ export function Drawings({ project, control, designs, changesOf, setChangesOf }:
                     earlier={earlierOf(d, designs)}
                     comparing={changesOf === d.id}
                     onCompare={() => setChangesOf(changesOf === d.id ? null : d.id)}
-                    onRevise={() => {
-                        revised.current = d;
-                        input.current?.click();
-                    }}
+                    onRevise={(file) => void inspect(file, d)}
                 />
             ))}
             {designs.length > 0 && <Layers project={project} designs={drawnDesigns(designs)} />}
@@ -112,10 +93,11 @@ interface CardProps {
     earlier: Design[];
     comparing: boolean;
     onCompare: () => void;
-    onRevise: () => void;
+    onRevise: (file: File) => void;
 }
 
 function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevise }: CardProps) {
+    const input = useRef<HTMLInputElement>(null);
     const path = { params: { path: { project, design: d.id } } };
     const remove = useDeed(project, () => ask(api.DELETE('/api/v1/projects/{project}/designs/{design}', path)));
     const change = useDeed(project, (body: Schemas['DesignBody']) =>
@@ -142,9 +124,23 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
                 <Button onClick={() => set(d.role === 'design' ? { role: 'background', active: false } : { role: 'design', active: true })}>
                     {d.role === 'design' ? 'Keep as background' : 'Work with it'}
                 </Button>
-                <Button aria-label={`New revision of ${d.name}`} onClick={onRevise} icon={<FilePlus2 />}>
+                <Button onClick={() => input.current?.click()} icon={<FilePlus2 />}>
                     New revision
                 </Button>
+                <input
+                    ref={input}
+                    type="file"
+                    accept=".dxf"
+                    aria-label={`New revision of ${d.name} (DXF)`}
+                    className="hidden"
+                    onChange={(e) => {
+                        const file = e.target.files?.[0];
+                        e.target.value = '';
+                        if (file) {
+                            onRevise(file);
+                        }
+                    }}
+                />
                 {d.revisesId !== null && (
                     <Button pressed={comparing} onClick={onCompare} icon={<GitCompareArrows />}>
                         What changed
