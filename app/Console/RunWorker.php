@@ -9,6 +9,9 @@ use Illuminate\Console\Command;
 
 final class RunWorker extends Command
 {
+    /** Megabytes after which a worker makes way for a fresh one, between two tasks. */
+    private const MEMORY = 700;
+
     protected $signature = 'parlay:worker';
 
     protected $description = 'Carries out longer tasks until told to stop';
@@ -18,6 +21,6 @@ final class RunWorker extends Command
         // There is one worker: what is still running now was left behind by one that was killed.
         StartTask::giveUpLeftovers();
 
-        return $this->call('queue:work', ['--sleep' => 0.2, '--quiet' => true]);
+        return $this->call('queue:work', ['--sleep' => 0.2, '--memory' => self::MEMORY, '--quiet' => true]);
     }
 }

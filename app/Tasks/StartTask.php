@@ -22,10 +22,10 @@ final class StartTask
         });
     }
 
-    /** Tasks that a killed worker left behind will not come back by themselves. */
+    /** What a killed worker was at will not come back by itself; what waited behind it is done next. */
     public static function giveUpLeftovers(): void
     {
-        Task::query()->whereIn('state', ['waiting', 'running'])->update(['state' => 'failed', 'error' => 'Parlay was stopped while this was being done. Nothing of it was stored; start it again.']);
-        DB::table('jobs')->delete();
+        Task::query()->where('state', 'running')->update(['state' => 'failed', 'error' => 'Parlay was stopped while this was being done. Nothing of it was stored; start it again.']);
+        DB::table('jobs')->whereNotNull('reserved_at')->delete();
     }
 }

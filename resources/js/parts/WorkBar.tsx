@@ -16,7 +16,9 @@ export function WorkBar({ work }: { work: Work }) {
                 </span>
                 <Button onClick={work.cancel}>Stop</Button>
             </div>
-            <progress className="h-3 w-full accent-chalk" max={100} value={percent} />
+            <div className="h-3 w-full bg-rule" role="progressbar" aria-valuenow={percent} aria-label={work.doing || 'starting'}>
+                <div className="h-full bg-chalk" style={{ width: `${percent}%` }} />
+            </div>
         </div>
     );
 }

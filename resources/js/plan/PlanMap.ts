@@ -13,6 +13,7 @@ import Projection from 'ol/proj/Projection';
 import VectorSource from 'ol/source/Vector';
 import { Circle, Fill, Stroke, Style, Text } from 'ol/style';
 import { currentInk, type Ink, readable } from './ink';
+import { Crowd, type PlacedThing } from './crowd';
 import { type PlanThing, styleOf } from './marks';
 import { Kind, type Shapes, strokes } from './shapes';
 import { type PickLayer, SnapIndex, type Spot, type Touched } from './snap';
@@ -68,6 +69,7 @@ export class PlanMap {
     private readonly measured = new VectorSource();
     private readonly box = new DragBox({ condition: () => this.boxing });
     private snap = new SnapIndex([]);
+    private crowd = new Crowd([]);
     private boxing = false;
     private views: { center: number[]; resolution: number; rotation: number }[] = [];
     private view = -1;
@@ -184,9 +186,14 @@ export class PlanMap {
     }
 
     /** Control, points and marks. */
-    showThings(things: { thing: PlanThing; at: PlanPlace }[]): void {
+    showThings(things: PlacedThing[]): void {
+        this.crowd = new Crowd(things);
+        this.drawThings();
+    }
+
+    private drawThings(): void {
         this.things.clear(true);
-        this.things.addFeatures(things.map(({ thing, at }) => new Feature({ geometry: new Point([at.easting, at.northing]), thing })));
+        this.things.addFeatures(this.crowd.features(this.map.getView().calculateExtent(this.map.getSize())));
     }
 
     /** Instrument, pole, the line of sight and the way to the target. */
@@ -385,7 +392,9 @@ export class PlanMap {
             hitTolerance: 14,
             layerFilter: (l) => l.getZIndex() === 20 || l.getZIndex() === 30,
         });
-        const thing = (feature?.get('thing') as PlanThing | undefined) ?? null;
+        const thing = feature?.get('mass')
+            ? this.crowd.near(place, this.reach())
+            : ((feature?.get('thing') as PlanThing | undefined) ?? null);
         this.events.onTouch(thing, thing ? null : this.snap.touched(x, y, this.reach()), place);
     }
 
@@ -422,6 +431,9 @@ export class PlanMap {
     }
 
     private moved(): void {
+        if (this.crowd.isCrowd) {
+            this.drawThings();
+        }
         const view = this.map.getView();
         const now = { center: view.getCenter() ?? [0, 0], resolution: view.getResolution() ?? 1, rotation: view.getRotation() };
         if (!this.restoring) {

@@ -105,6 +105,11 @@ const pole = (ink: Ink) =>
 
 export function styleOf(feature: FeatureLike, ink: Ink): Style {
     const thing = (feature as Feature).get('thing') as PlanThing;
+    if ((feature as Feature).get('mass')) {
+        return new Style({
+            image: new Circle({ radius: 2, fill: new Fill({ color: ink.ink }), declutterMode: 'none' }),
+        });
+    }
     switch (thing.what) {
         case 'control':
             return control(thing.name, ink);
