@@ -78,6 +78,7 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::get('points', 'index');
         Route::post('points', 'store');
         Route::put('points/{point}', 'update');
+        Route::put('points/{point}/label', 'label');
         Route::post('points-deletion', 'destroy');
         Route::post('spots', 'spot');
         Route::post('inverse', 'inverse');

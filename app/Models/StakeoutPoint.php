@@ -13,5 +13,8 @@ final class StakeoutPoint extends Model
 
     public $timestamps = false;
 
-    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array', 'attributes' => 'array'];
+    /** What the database sets where nothing is said. */
+    protected $attributes = ['attributes' => null, 'label_north' => null, 'label_east' => null];
+
+    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array', 'label_north' => 'float', 'label_east' => 'float', 'attributes' => 'array'];
 }

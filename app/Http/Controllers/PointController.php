@@ -10,6 +10,7 @@ use App\Actions\MakePoint;
 use App\Actions\PointName;
 use App\Http\Bodies\IdsBody;
 use App\Http\Bodies\InverseBody;
+use App\Http\Bodies\LabelBody;
 use App\Http\Bodies\NewPointBody;
 use App\Http\Bodies\NextNameQuery;
 use App\Http\Bodies\PointBody;
@@ -40,7 +41,7 @@ final class PointController
     public function index(Project $project): JsonResponse
     {
         // Fifty thousand rows are no rarity: they go out as the database gives them, without a model for each.
-        $points = $project->points()->select(['id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin'])
+        $points = $project->points()->select(['id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin', 'label_north as labelNorth', 'label_east as labelEast'])
             ->selectRaw("coalesce(json_extract(recipe, '$.description'), '') AS made")
             ->selectRaw("(SELECT count(*) FROM marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id) AS stakes")
             ->selectRaw("(SELECT verdict FROM marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict")
@@ -91,6 +92,16 @@ final class PointController
     public function update(Request $request, Project $project, int $point, ChangePoint $change): JsonResponse
     {
         return new JsonResponse(PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, PointBody::class))));
+    }
+
+    #[Put('/projects/{project}/points/{point}/label', 'Moves the label of a point on the plan', LabelBody::class)]
+    public function label(Request $request, Project $project, int $point): JsonResponse
+    {
+        $body = Body::read($request, LabelBody::class);
+        $project->points()->findOrFail($point)->update(['label_north' => $body->north, 'label_east' => $body->east]);
+        $project->changed();
+
+        return new JsonResponse(null, 204);
     }
 
     #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; undo brings them back', IdsBody::class, CountResource::class)]

@@ -22,6 +22,8 @@ final readonly class PointResource
         public string $made,
         public int $stakes,
         public ?string $verdict,
+        public ?float $labelNorth,
+        public ?float $labelEast,
     ) {}
 
     /** Reads the columns stakes and verdict where the query brings them. */
@@ -31,7 +33,7 @@ final readonly class PointResource
 
         return new self(
             $p->id, $p->name, $p->northing, $p->easting, $p->elevation, $p->code, $p->description, $p->origin,
-            (string) ($p->recipe['description'] ?? ''), (int) ($more['stakes'] ?? 0), $more['verdict'] ?? null,
+            (string) ($p->recipe['description'] ?? ''), (int) ($more['stakes'] ?? 0), $more['verdict'] ?? null, $p->label_north, $p->label_east,
         );
     }
 }

@@ -1,8 +1,8 @@
 import { useQueries } from '@tanstack/react-query';
 import { Compass, Crosshair, Expand, ListChecks, Minus, Plus, Redo2, Ruler, SquareDashed, Tag, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { ControlPoint, Design, Live, Mark, Project, StakeoutPoint } from '../api/client';
-import { changesQuery, curvesQuery, shapesQuery } from '../api/hooks';
+import { api, ask, type ControlPoint, type Design, type Live, type Mark, type Project, type StakeoutPoint } from '../api/client';
+import { changesQuery, curvesQuery, shapesQuery, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import type { PlanThing } from './marks';
 import { Inverse } from './Inverse';
@@ -44,9 +44,25 @@ export function Plan(props: PlanProps) {
     const [following, setFollowing] = useState(false);
     const [inverse, setInverse] = useState<Spot[] | null>(null);
     const [labels, setLabels] = useState<LabelChoice>({ name: true, code: false, elevation: false });
+    const [labelled, setLabelled] = useState<StakeoutPoint | null>(null);
+    const moveLabel = useDeed(project.id, (to: { point: number; north: number | null; east: number | null }) =>
+        ask(
+            api.PUT('/api/v1/projects/{project}/points/{point}/label', {
+                params: { path: { project: project.id, point: to.point } },
+                body: { north: to.north, east: to.east },
+            }),
+        ),
+    );
     const measuring = inverse !== null;
 
     const measure = useRef<((spot: Spot | null) => void) | null>(null);
+    const placeLabel = useRef<((place: PlanPlace) => void) | null>(null);
+    placeLabel.current =
+        labelled &&
+        ((place) => {
+            moveLabel.mutate({ point: labelled.id, north: place.northing - labelled.northing, east: place.easting - labelled.easting });
+            setLabelled(null);
+        });
     measure.current = measuring ? (spot) => spot && setInverse((now) => [...(now ?? []), spot].slice(-2)) : null;
 
     useEffect(() => {
@@ -57,6 +73,10 @@ export function Plan(props: PlanProps) {
             onSpot: (found, pixel) => setSpot(found ? { spot: found, pixel } : null),
             onTake: (found, place) => (measure.current ? measure.current(found) : callbacks.current.onTake(found, place)),
             onTouch: (thing, drawn, place) => {
+                if (placeLabel.current) {
+                    placeLabel.current(place);
+                    return;
+                }
                 setTouched(thing || drawn ? { thing, drawn, place } : null);
                 if (thing?.what === 'point') {
                     callbacks.current.onChoosePoint(thing.id);
@@ -240,8 +260,20 @@ export function Plan(props: PlanProps) {
                     points={points}
                     designs={designs}
                     onShow={(places) => plan.current?.zoomTo(places)}
+                    onMoveLabel={(point) => {
+                        setTouched(null);
+                        point.labelEast === null ? setLabelled(point) : moveLabel.mutate({ point: point.id, north: null, east: null });
+                    }}
                     onClose={() => setTouched(null)}
                 />
+            )}
+            {labelled && (
+                <div className="absolute top-2 left-16 z-10 flex items-center gap-3 border-2 border-chalk bg-sheet py-1 pl-4" role="status">
+                    Touch where the label of {labelled.name} is to stand.
+                    <Button kind="bare" onClick={() => setLabelled(null)}>
+                        Leave it
+                    </Button>
+                </div>
             )}
             {elsewhere && (
                 <div className="absolute bottom-14 right-2 max-w-72 border border-open bg-sheet px-3 py-2 text-sm" role="status">
@@ -298,7 +330,17 @@ function thingsOf(
     for (const p of points) {
         const state = p.id === target && stage === 'stake' ? 'target' : p.stakes > 0 ? 'done' : 'open';
         if (state !== 'done' || showDone) {
-            things.push({ thing: { what: 'point', id: p.id, name: labelOf(p, labels), state, origin: p.origin }, at: p });
+            things.push({
+                thing: {
+                    what: 'point',
+                    id: p.id,
+                    name: labelOf(p, labels),
+                    state,
+                    origin: p.origin,
+                    label: p.labelEast !== null && p.labelNorth !== null ? [p.labelEast, p.labelNorth] : null,
+                },
+                at: p,
+            });
         }
     }
     if (stage === 'as-built' || stage === 'hand-over') {

@@ -84,7 +84,7 @@ export class PlanMap {
         private readonly events: PlanEvents,
     ) {
         const styled = (source: VectorSource, zIndex: number, declutter: boolean) =>
-            new VectorLayer({ source, zIndex, declutter, style: (f) => styleOf(f, this.ink) });
+            new VectorLayer({ source, zIndex, declutter, style: (f, resolution) => styleOf(f, this.ink, resolution) });
         this.map = new OlMap({
             target: element,
             controls: [],

@@ -20,11 +20,12 @@ interface Props {
     points: StakeoutPoint[];
     designs: Design[];
     onShow: (places: PlanPlace[]) => void;
+    onMoveLabel: (point: StakeoutPoint) => void;
     onClose: () => void;
 }
 
 /** What was touched: its name, kind, source and coordinates. */
-export function TouchedNote({ project, touched, control, points, designs, onShow, onClose }: Props) {
+export function TouchedNote({ project, touched, control, points, designs, onShow, onMoveLabel, onClose }: Props) {
     const { thing, drawn, place } = touched;
     const layers = useLayers(project.id, designs);
     const design = drawn ? designs.find((d) => d.layers.some((l) => l.id === drawn.layerId)) : undefined;
@@ -88,9 +89,12 @@ export function TouchedNote({ project, touched, control, points, designs, onShow
                     </>
                 )}
                 {(c ?? p) && (
-                    <Button className="mt-1" onClick={() => onShow([c ?? p ?? place])}>
-                        Go nearer
-                    </Button>
+                    <div className="mt-1 flex flex-wrap gap-2">
+                        <Button onClick={() => onShow([c ?? p ?? place])}>Go nearer</Button>
+                        {p && (
+                            <Button onClick={() => onMoveLabel(p)}>{p.labelEast === null ? 'Move its label' : 'Put its label back'}</Button>
+                        )}
+                    </div>
                 )}
             </div>
             <Button kind="bare" aria-label="Close" onClick={onClose} icon={<X />} />

@@ -1,12 +1,14 @@
 import type Feature from 'ol/Feature';
 import type { FeatureLike } from 'ol/Feature';
+import LineString from 'ol/geom/LineString';
+import type Point from 'ol/geom/Point';
 import { Circle, Fill, Icon, RegularShape, Stroke, Style, Text } from 'ol/style';
 import type { Ink } from './ink';
 
 /** What a feature of the plan stands for. */
 export type PlanThing =
     | { what: 'control'; id: number; name: string }
-    | { what: 'point'; id: number; name: string; state: 'open' | 'done' | 'target'; origin: string }
+    | { what: 'point'; id: number; name: string; state: 'open' | 'done' | 'target'; origin: string; label: [number, number] | null }
     | { what: 'mark'; id: number; name: string; verdict: string }
     | { what: 'instrument' }
     | { what: 'pole' }
@@ -56,6 +58,24 @@ function point(name: string, state: string, origin: string, ink: Ink): Style {
     return new Style({ image: peg(origin, state === 'done', ink), text: label(name, ink, -12) });
 }
 
+/** A label that was moved stands where it was put, with a leader back to its point. */
+function moved(own: Style, [east, north]: [number, number], feature: FeatureLike, resolution: number, ink: Ink): Style[] {
+    const text = own.getText();
+    const at = (feature.getGeometry() as Point).getCoordinates();
+    own.setText(new Text());
+    text?.setOffsetX(east / resolution);
+    text?.setOffsetY(-north / resolution);
+    const [x = 0, y = 0] = at;
+    return [
+        new Style({
+            geometry: new LineString([at, [x + east, y + north]]),
+            stroke: new Stroke({ color: ink.quiet, width: ink.weight }),
+        }),
+        own,
+        new Style({ text: text ?? undefined }),
+    ];
+}
+
 const pegs = new Map<string, RegularShape | Circle>();
 
 /** Where a point came from is seen by its shape: round from a drawing, square from a file, a diamond computed, a triangle typed. */
@@ -103,7 +123,7 @@ const pole = (ink: Ink) =>
         ),
     });
 
-export function styleOf(feature: FeatureLike, ink: Ink): Style {
+export function styleOf(feature: FeatureLike, ink: Ink, resolution = 1): Style | Style[] {
     const thing = (feature as Feature).get('thing') as PlanThing;
     if ((feature as Feature).get('mass')) {
         return new Style({
@@ -114,7 +134,9 @@ export function styleOf(feature: FeatureLike, ink: Ink): Style {
         case 'control':
             return control(thing.name, ink);
         case 'point':
-            return point(thing.name, thing.state, thing.origin, ink);
+            return thing.label
+                ? moved(point(thing.name, thing.state, thing.origin, ink), thing.label, feature, resolution, ink)
+                : point(thing.name, thing.state, thing.origin, ink);
         case 'mark':
             return mark(thing.name, thing.verdict, ink);
         case 'instrument':

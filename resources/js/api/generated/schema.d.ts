@@ -574,6 +574,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/points/{point}/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Moves the label of a point on the plan */
+        put: operations["3d132b5b44d70d76f971d2cb2fa46011"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/points-deletion": {
         parameters: {
             query?: never;
@@ -1051,6 +1068,11 @@ export interface components {
         };
         KeyBody: {
             key: string;
+        };
+        /** @description Where a label stands, metres from its point; both null puts it back beside it. */
+        LabelBody: {
+            north: number | null;
+            east: number | null;
         };
         /** @description What is given is set for all these layers; an empty colour goes back to the file’s own. */
         LayerChangeBody: {
@@ -1594,6 +1616,8 @@ export interface components {
             made: string;
             stakes: number;
             verdict: string | null;
+            labelNorth: number | null;
+            labelEast: number | null;
         };
         PointsPreview: {
             fileName: string;
@@ -3077,6 +3101,40 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PointResource"];
                 };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "3d132b5b44d70d76f971d2cb2fa46011": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                point: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was wrong, where, and what to do */
             default: {
