@@ -63,7 +63,7 @@ final class CleanUp
     {
         $v = $s->v;
         if ($s->kind === ShapeKind::Line && [$v[3], $v[4], $v[5]] < [$v[0], $v[1], $v[2]]) {
-            $v = [$v[3], $v[4], $v[5], $v[0], $v[1], $v[2]];
+            $v = [$v[3], $v[4], $v[5], $v[0], $v[1], $v[2], ...array_slice($v, 6)];
         }
         $words = match ($s->kind) {
             ShapeKind::Text => $layer->strings[(int) $v[5]] ?? '',

@@ -49,7 +49,7 @@ final class DxfPointsWriter
 
     private static function text(string $text): string
     {
-        $plain = preg_replace('~[\x00-\x1F\x7F]~u', ' ', str_replace('%%', '%%%%%', $text)) ?? '';
+        $plain = preg_replace('~[\x00-\x1F\x7F]~u', ' ', str_contains($text, '%%') ? str_replace('%', '%%%', $text) : $text) ?? '';
 
         return preg_replace_callback('~[^\x20-\x7E]~u', static function (array $m): string {
             $utf16 = str_split((string) mb_convert_encoding($m[0], 'UTF-16BE', 'UTF-8'), 2);

@@ -63,7 +63,7 @@ final class LandXmlPoints
             // Taken before reading on: an element's attributes are gone after it.
             $name = (string) ($reader->getAttribute('name') ?? $reader->getAttribute('oID') ?? '');
             [$code, $description] = [(string) $reader->getAttribute('code'), (string) $reader->getAttribute('desc')];
-            $line = (int) ($reader->expand() ?: null)?->getLineNo();
+            $line = (int) (@$reader->expand() ?: null)?->getLineNo();
             yield self::row($line > 0 ? $line : $number, $name, $code, $description, mb_substr((string) @$reader->readString(), 0, self::LARGEST_POINT), $unit);
         }
     }
