@@ -25,8 +25,11 @@ final class PackProject implements Work
         }
         $sums = [];
         $temporary = [];
-        // One reading of all tables: nothing changes between the first row and the last.
-        DB::connection()->getPdo()->exec('BEGIN');
+        // One reading of all tables: nothing changes between the first row and the last, and nobody who writes has to wait.
+        $alone = DB::transactionLevel() === 0;
+        if ($alone) {
+            DB::connection()->getPdo()->exec('BEGIN DEFERRED');
+        }
         try {
             $files = ['project.json' => self::rows(DB::table('projects')->where('id', $project->id))];
             foreach (array_keys(Packing::TABLES) as $i => $table) {
@@ -35,7 +38,9 @@ final class PackProject implements Work
             }
             $uploads = array_filter(DB::table('designs')->where('project_id', $project->id)->pluck('upload')->all());
         } finally {
-            DB::connection()->getPdo()->exec('COMMIT');
+            if ($alone) {
+                DB::connection()->getPdo()->exec('COMMIT');
+            }
         }
         foreach ($uploads as $token) {
             foreach ([$token, "$token.name"] as $name) {

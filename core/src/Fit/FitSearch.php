@@ -220,11 +220,11 @@ final class FitSearch
     private function best(): array
     {
         $fits = $this->fits;
-        usort($fits, static fn (ControlFit $a, ControlFit $b) => [$b->named(), count($b->matches), $b->asDrawn(), $a->rms()] <=> [$a->named(), count($a->matches), $a->asDrawn(), $b->rms()]);
-        $most = $fits === [] ? 0 : count($fits[0]->matches);
-        $named = $fits === [] ? 0 : $fits[0]->named();
+        // Texts all stand as far beside their marks, and so fit as well: the marks are meant.
+        $strength = static fn (ControlFit $f): array => [$f->named(), count($f->matches), count(array_filter($f->matches, static fn (ControlMatch $m) => $m->spot->what !== 'text'))];
+        usort($fits, static fn (ControlFit $a, ControlFit $b) => [...$strength($b), $b->asDrawn(), $a->rms()] <=> [...$strength($a), $a->asDrawn(), $b->rms()]);
 
-        // What fits worse than the best is no second answer, unless the best has only chance behind it.
-        return array_slice(array_values(array_filter($fits, static fn (ControlFit $f) => count($f->matches) === $most && $f->named() === $named)), 0, self::MOST_FITS);
+        // What fits worse than the best is no second answer.
+        return array_slice(array_values(array_filter($fits, static fn (ControlFit $f) => $strength($f) === $strength($fits[0]))), 0, self::MOST_FITS);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
-use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Formats\Dxf\DxfPointsWriter;
 use Parlay\Core\Formats\Dxf\DxfReader;
 use Parlay\Core\Formats\GeoJson\GeoJsonPoints;

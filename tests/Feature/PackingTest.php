@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Project;
+use App\Models\Task;
+use App\Packing;
+use App\Tasks\PackProject;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Parlay\Core\Geometry\Position;
+use Tests\FeatureTestCase;
+
+/** A whole project into one file and back, with its original files and its field book. */
+final class PackingTest extends FeatureTestCase
+{
+    public function test_a_packed_project_comes_back_whole_beside_the_one_that_is_here(): void
+    {
+        $project = $this->worked();
+        $made = Project::query()->findOrFail($this->unpack($this->packed($project))->assertOk()->json('id'));
+        self::assertNotSame($project->id, $made->id);
+        foreach (array_keys(Packing::TABLES) as $table) {
+            self::assertSame(self::rows($table, $project->id), self::rows($table, $made->id), $table);
+        }
+        self::assertNotNull($made->currentSetup);
+        self::assertSame('design', $made->designs()->findOrFail($made->active_design_id)->role);
+        $spot = $made->points()->where('name', 'P1')->firstOrFail()->recipe['spot'];
+        self::assertSame($made->designs()->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'), 'a recipe names the layer of its own project');
+        $this->unpack($this->packed($project))->assertOk();
+        self::assertSame(3, Project::query()->count(), 'the same file may come in twice');
+    }
+
+    public function test_a_damaged_one_is_refused_with_a_reason_and_nothing_is_stored(): void
+    {
+        $project = $this->worked();
+        $good = $this->packed($project);
+        $changed = tempnam(sys_get_temp_dir(), 'zip');
+        file_put_contents($changed, $good);
+        $zip = new \ZipArchive;
+        $zip->open($changed);
+        $zip->addFromString('tables/marks.ndjson', '{"id":1}'."\n");
+        $zip->close();
+        foreach (['“tables/marks.ndjson” in it is not what was packed' => (string) file_get_contents($changed), 'can’t be opened' => substr($good, 0, 2000), 'no packed project' => 'PK nothing'] as $says => $bytes) {
+            self::assertStringContainsString($says, (string) $this->unpack($bytes)->assertStatus(422)->json('message'));
+        }
+        self::assertSame(1, Project::query()->count());
+    }
+
+    private function worked(): Project
+    {
+        $project = $this->project();
+        $this->site($project);
+        $this->setUpInstrument($project);
+        $dxf = "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\nA\n10\n2000\n20\n1000\n11\n2010\n21\n1000\n0\nENDSEC\n0\nEOF\n";
+        $task = $this->ask('POST', "/projects/{$project->id}/designs", ['upload' => $this->upload($project, $dxf, 'a.dxf'), 'name' => 'A', 'unit' => 'm', 'layers' => ['A'], 'heights' => 'dropped'])->json('id');
+        $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
+        $layer = (int) DB::table('design_layers')->value('id');
+        $point = $this->ask('POST', "/projects/{$project->id}/points", ['name' => 'P1', 'spot' => ['layerId' => $layer, 'shape' => 0, 'kind' => 'end']])->assertOk()->json('id');
+        $observation = $this->measure($project, 'stake', new Position(1000.0, 2010.0, 10.0));
+        $this->ask('POST', "/projects/{$project->id}/marks", ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation->id, 'pointId' => $point, 'evenOut' => true, 'withoutCheck' => true])->assertOk();
+
+        return $project;
+    }
+
+    private function packed(Project $project): string
+    {
+        $task = $this->ask('POST', "/projects/{$project->id}/packing")->assertOk()->json('id');
+        $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
+        $this->get("/api/v1/projects/{$project->id}/packed/$task")->assertOk();
+
+        return (string) file_get_contents(PackProject::path(Task::query()->findOrFail($task)));
+    }
+
+    private function unpack(string $bytes): TestResponse
+    {
+        $path = tempnam(sys_get_temp_dir(), 'zip');
+        file_put_contents($path, $bytes);
+        $upload = $this->post('/api/v1/packed-uploads', ['file' => new UploadedFile($path, 'p.zip', test: true)])->assertOk()->json('upload');
+
+        return $this->ask('POST', '/projects-unpacking', ['upload' => $upload]);
+    }
+
+    /** @return list<array<string, mixed>> without what is numbered anew */
+    private static function rows(string $table, int $project): array
+    {
+        $query = $table === 'design_layers' ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')) : DB::table($table)->where('project_id', $project);
+        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'project_id', ...array_keys(Packing::TABLES[$table])]);
+        $rows = $query->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
+        self::assertNotSame([], $rows, $table);
+
+        return $rows;
+    }
+}

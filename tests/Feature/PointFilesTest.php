@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Project;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\FeatureTestCase;
+
+/** Lists of points on their way in and out, over HTTP. */
+final class PointFilesTest extends FeatureTestCase
+{
+    /**
+     * @param  list<string>  $names
+     * @param  list<float>  $northings
+     */
+    #[DataProvider('rules')]
+    public function test_a_name_that_is_taken_is_never_decided_silently(string $rule, array $names, array $northings): void
+    {
+        $project = $this->project();
+        $this->import($project, "Name,N,E\nA,1,2\nB,3,4\n")->assertOk();
+        $second = "Name,N,E\nB,30,40\nC,5,6\nC,50,60\n";
+        self::assertSame('duplicates', $this->import($project, $second)->assertStatus(409)->json('reason'));
+        self::assertSame(2, $project->points()->count());
+        $this->import($project, $second, ['duplicates' => $rule])->assertOk();
+        $points = $project->points()->orderBy('id')->get();
+        self::assertSame([$names, $northings], [$points->pluck('name')->all(), $points->pluck('northing')->all()]);
+        $this->ask('POST', "/projects/{$project->id}/undo");
+        self::assertSame([1.0, 3.0], $project->points()->orderBy('id')->pluck('northing')->all());
+        $this->ask('POST', "/projects/{$project->id}/redo");
+        self::assertSame($northings, $project->points()->orderBy('id')->pluck('northing')->all());
+    }
+
+    public static function rules(): array
+    {
+        return [
+            'pair' => ['pair', ['A', 'B', 'B', 'C', 'C'], [1.0, 3.0, 30.0, 5.0, 50.0]],
+            'rename' => ['rename', ['A', 'B', 'B-2', 'C', 'C-2'], [1.0, 3.0, 30.0, 5.0, 50.0]],
+            'replace' => ['replace', ['A', 'B', 'C'], [1.0, 30.0, 50.0]],
+            'skip' => ['skip', ['A', 'B', 'C'], [1.0, 3.0, 5.0]],
+        ];
+    }
+
+    public function test_two_control_points_never_share_a_name(): void
+    {
+        $project = $this->project();
+        $this->import($project, "Name,N,E\nA,1,2\n", ['target' => 'control'])->assertOk();
+        self::assertStringContainsString('nobody could say which was sighted', (string) $this->import($project, "Name,N,E\nA,3,4\n", ['target' => 'control', 'duplicates' => 'pair'])->assertStatus(422)->json('message'));
+    }
+
+    public function test_what_the_doctor_finds_is_mended_with_one_touch_and_nothing_else_moves(): void
+    {
+        $project = $this->project();
+        $rows = "Name,N,E,Z\n";
+        foreach (range(1, 12) as $i) {
+            $rows .= sprintf("P%d,%.3f,%.3f,0\n", $i, $i === 5 ? 52015.4 : 5200 + 3 * $i, 2300 + 5 * ($i % 4));
+        }
+        $upload = $this->upload($project, $rows, 'list.csv');
+        $preview = $this->preview($project, $upload);
+        $findings = array_column($preview['findings'], null, 'kind');
+        self::assertSame([6], $findings['digit']['lines']);
+        self::assertTrue($findings['zero_elevations']['noElevations']);
+        $this->take($project, $upload, $preview['layout'], ['places' => [$findings['digit']['place']], 'noElevations' => true, 'leaveOutLines' => [13]])->assertOk();
+        $points = $project->points()->orderBy('id')->get();
+        self::assertSame([11, 0], [$points->count(), $points->whereNotNull('elevation')->count()]);
+        self::assertLessThan(300.0, abs($points[4]->northing - 5215.0));
+        self::assertSame(5203.0, $points[0]->northing);
+    }
+
+    public function test_an_exchanged_list_is_held_against_the_control_that_is_there(): void
+    {
+        $project = $this->project();
+        $this->import($project, "Name,N,E\nA,78600,41200\nB,78650,41250\nC,78630,41290\n", ['target' => 'control'])->assertOk();
+        $findings = $this->preview($project, $this->upload($project, "Name,N,E\nA,41200,78600\nB,41250,78650\nX,41222,78633\n", 'x.csv'))['findings'];
+        self::assertTrue($findings[0]['exchange']);
+        self::assertStringContainsString('2 points have names that the project knows', $findings[0]['says']);
+    }
+
+    public function test_a_file_of_the_same_shape_is_read_as_the_last_one_was(): void
+    {
+        $project = $this->project();
+        $upload = $this->upload($project, "No;Y;X;Crew\n1;100.5;200.5;K\n2;101;201;L\n", 'a.txt');
+        $first = $this->preview($project, $upload);
+        self::assertFalse($first['remembered']);
+        $layout = ['unit' => 'ft', 'columns' => ['name', 'easting', 'northing', 'attribute']] + $first['layout'];
+        $this->take($project, $upload, $layout)->assertOk();
+        $second = $this->preview($project, $this->upload($project, "No;Y;X;Crew\n7;300.5;400.5;K\n8;301;401;L\n", 'b.txt'));
+        self::assertSame([true, 'ft', ['name', 'easting', 'northing', 'attribute']], [$second['remembered'], $second['layout']['unit'], $second['layout']['columns']]);
+        self::assertSame(['Crew' => 'K'], $project->points()->where('name', '1')->firstOrFail()->getAttribute('attributes'));
+    }
+
+    public function test_degrees_are_asked_about(): void
+    {
+        $project = $this->project();
+        $json = '{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Point","coordinates":[9.18231,48.77712]},"properties":{"name":"A"}}]}';
+        self::assertSame('degrees', $this->import($project, $json, [], 'a.geojson')->assertStatus(409)->json('reason'));
+        $this->import($project, $json, ['notDegrees' => true], 'a.geojson')->assertOk();
+        self::assertSame([9.18231, 'a.geojson, feature 1'], [$project->points()->firstOrFail()->easting, $this->ask('GET', "/projects/{$project->id}/points")->json('0.made')]);
+    }
+
+    public function test_a_reissued_control_file_shows_what_moved_and_which_setups_stand_on_it(): void
+    {
+        $project = $this->project();
+        $this->site($project);
+        $this->setUpInstrument($project);
+        $upload = $this->upload($project, "Name,N,E,Z\nA,1000.003,2000.004,10\nB,1060,2015,11\nC,1030,2090,9.5\nD,962,2071,10.45\nE,1,2,3\n", 'reissue.csv');
+        $comparison = $this->preview($project, $upload, 'control')['comparison'];
+        self::assertSame([['A', 'D'], ['E'], [], 2], [array_column($comparison['moved'], 'name'), $comparison['new'], $comparison['gone'], $comparison['same']]);
+        self::assertEqualsWithDelta(0.005, $comparison['moved'][0]['plan'], 1e-9);
+        self::assertStringContainsString('setup 1', $comparison['moved'][0]['setups']);
+        self::assertSame('', $comparison['moved'][1]['setups']);
+        self::assertSame(1000.0, $project->controlPoints()->where('name', 'A')->firstOrFail()->northing, 'nothing changes until told');
+        $this->import($project, "Name,N,E\nF,7,8\n", ['target' => 'control', 'heldFixed' => false, 'planDeviation' => 0.003])->assertOk();
+        $f = collect($this->ask('GET', "/projects/{$project->id}/control")->json())->firstWhere('name', 'F');
+        self::assertSame([false, 0.003, null], [$f['heldFixed'], $f['planDeviation'], $f['heightDeviation']]);
+    }
+
+    public function test_points_go_out_in_four_forms(): void
+    {
+        $project = $this->project();
+        $this->import($project, "Name,N,E,Z,Code\n=1+1,1,2,3,X\n\"Ü <b>\",4,5,,Y\n")->assertOk();
+        $get = fn (string $query): string => $this->get("/api/v1/projects/{$project->id}/points-file?what=points&$query")->assertOk()->streamedContent();
+        self::assertStringContainsString("'=1+1,1.00000,2.00000", $get('format=csv'));
+        self::assertStringContainsString("2000,00;1000,00;3000,00;'=1+1", $get('format=csv&unit=mm&separator=;&decimalMark=,&columns=easting,northing,elevation,name'));
+        self::assertStringContainsString('<CgPoint name="Ü &lt;b&gt;" code="Y">4.00000 5.00000</CgPoint>', $get('format=landxml'));
+        self::assertSame([2.0, 1.0, 3.0], json_decode($get('format=geojson'), true)['features'][0]['geometry']['coordinates']);
+        self::assertStringContainsString("\\U+00DC <b>\n", $get('format=dxf'));
+        $this->ask('GET', "/projects/{$project->id}/points-file?format=csv&what=secrets")->assertStatus(422);
+        $this->ask('GET', "/projects/{$project->id}/points-file?format=xls&what=points")->assertStatus(422);
+    }
+
+    public function test_a_label_stands_where_it_was_put(): void
+    {
+        $project = $this->project();
+        $this->import($project, "Name,N,E\nA,1,2\n")->assertOk();
+        $id = $project->points()->firstOrFail()->id;
+        $this->ask('PUT', "/projects/{$project->id}/points/$id/label", ['north' => 2.5, 'east' => -1.0])->assertNoContent();
+        self::assertEquals([2.5, -1], [$this->ask('GET', "/projects/{$project->id}/points")->json('0.labelNorth'), $this->ask('GET', "/projects/{$project->id}/points")->json('0.labelEast')]);
+    }
+
+    /** @return array<string, mixed> */
+    private function preview(Project $project, string $upload, string $target = 'points'): array
+    {
+        return $this->ask('POST', "/projects/{$project->id}/points-preview", ['upload' => $upload, 'target' => $target])->assertOk()->json();
+    }
+
+    /** @param  array<string, mixed>  $more */
+    private function import(Project $project, string $bytes, array $more = [], string $name = 'list.csv'): TestResponse
+    {
+        $upload = $this->upload($project, $bytes, $name);
+
+        return $this->take($project, $upload, $this->preview($project, $upload)['layout'], $more);
+    }
+
+    /**
+     * @param  array<string, mixed>  $layout
+     * @param  array<string, mixed>  $more
+     */
+    private function take(Project $project, string $upload, array $layout, array $more = []): TestResponse
+    {
+        return $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'points', ...$more]);
+    }
+}
