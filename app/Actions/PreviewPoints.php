@@ -36,6 +36,9 @@ final class PreviewPoints
 
     private const SHOWS = 40;
 
+    /** A list of control is shorter than this; the names of a longer one are not looked for in the drawings. */
+    private const MOST_NAMES = 2000;
+
     private const SHOWS_FINDINGS = 50;
 
     public function __invoke(Project $project, PreviewBody $body): PointsPreview
@@ -108,7 +111,7 @@ final class PreviewPoints
                 $faults[] = $row;
             }
         }
-        $around = SurroundingsOf::project($project, $body->target);
+        $around = SurroundingsOf::project($project, $body->target, count($rows) > self::MOST_NAMES ? [] : array_map(static fn (PointRow $r) => $r->name, $rows));
         $report = Doctor::examine($rows, $layout->unit, $layout->decimalMark, $around);
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 

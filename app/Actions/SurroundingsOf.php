@@ -11,6 +11,7 @@ use App\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Doctor\Surroundings;
+use Parlay\Core\Fit\Spots;
 use Parlay\Core\Geometry\Position;
 
 /** What a project holds that a new list can be held against. */
@@ -18,7 +19,8 @@ final class SurroundingsOf
 {
     private const MOST_SPOTS = 20_000;
 
-    public static function project(Project $project, PointsTarget $target): Surroundings
+    /** @param  list<string>  $names  of the list: where the designs have a text that says one of them, that place is known too */
+    public static function project(Project $project, PointsTarget $target, array $names): Surroundings
     {
         $named = [];
         // Where both bear a name, the list is held against its own kind.
@@ -28,12 +30,19 @@ final class SurroundingsOf
             }
         }
         $designs = $project->designs()->where('current', true)->with('layers')->get(Design::LISTED);
+        $layers = $designs->flatMap(static fn (Design $d) => $d->layers)->all();
+        foreach (Spots::of(array_map(static fn (DesignLayer $l) => $l->drawing(), array_values(array_filter($layers, static fn (DesignLayer $l) => isset($l->kinds['text'])))), $names) as $spot) {
+            $written = $spot->what === 'text' ? null : array_search($spot->label, array_map(Spots::plain(...), $names), true);
+            if ($spot->label !== '' && is_int($written)) {
+                $named[$names[$written]] ??= new Position($spot->y, $spot->x);
+            }
+        }
         $extents = $designs->map(static fn (Design $d) => $d->extent)->filter()->values()->all();
         foreach ($named as $p) {
             $extents[] = [$p->easting, $p->northing, $p->easting, $p->northing];
         }
 
-        return new Surroundings($named, self::spots($designs->flatMap(static fn (Design $d) => $d->layers)->all()), $extents === [] ? null : [
+        return new Surroundings($named, self::spots($layers), $extents === [] ? null : [
             min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)), max(array_column($extents, 3)),
         ]);
     }

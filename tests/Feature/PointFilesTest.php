@@ -62,7 +62,7 @@ final class PointFilesTest extends FeatureTestCase
         $findings = array_column($preview['findings'], null, 'kind');
         self::assertSame([6], $findings['digit']['lines']);
         self::assertTrue($findings['zero_elevations']['noElevations']);
-        $this->take($project, $upload, $preview['layout'], ['places' => [$findings['digit']['place']], 'noElevations' => true, 'leaveOutLines' => [13]])->assertOk();
+        $this->take($project, $upload, $preview['layout'], ['places' => $findings['digit']['places'], 'noElevations' => true, 'leaveOutLines' => [13]])->assertOk();
         $points = $project->points()->orderBy('id')->get();
         self::assertSame([11, 0], [$points->count(), $points->whereNotNull('elevation')->count()]);
         self::assertLessThan(300.0, abs($points[4]->northing - 5215.0));

@@ -15,7 +15,10 @@ use Parlay\Core\Units\LengthUnit;
 #[OA\Schema]
 final readonly class FindingResource
 {
-    /** @param  list<int>  $lines  rows concerned; empty where it is the whole list */
+    /**
+     * @param  list<int>  $lines  rows concerned; empty where it is the whole list
+     * @param  list<RowPlaceBody>  $places
+     */
     public function __construct(
         public FindingKind $kind,
         public string $says,
@@ -24,14 +27,15 @@ final readonly class FindingResource
         public bool $exchange,
         public ?LengthUnit $unit,
         public bool $noElevations,
-        public ?RowPlaceBody $place,
+        #[ListOf(RowPlaceBody::class)]
+        public array $places,
     ) {}
 
     public static function of(Finding $f): self
     {
         $m = $f->mend;
-        $place = $m?->row === null || $m->northing === null || $m->easting === null ? null : new RowPlaceBody($m->row, $m->northing, $m->easting);
+        $places = array_map(static fn (array $p) => new RowPlaceBody($p['row'], $p['northing'], $p['easting']), $m->places ?? []);
 
-        return new self($f->kind, $f->says, array_slice($f->rows, 0, 200), $m !== null && $m->exchange, $m?->unit, $m !== null && $m->noElevations, $place);
+        return new self($f->kind, $f->says, array_slice($f->rows, 0, 200), $m !== null && $m->exchange, $m?->unit, $m !== null && $m->noElevations, $places);
     }
 }

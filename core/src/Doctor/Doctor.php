@@ -19,6 +19,9 @@ final class Doctor
     /** Two places nearer than this are one, metres. */
     private const SAME = 0.002;
 
+    /** A mark farther than this from where the project has it is not there, metres. */
+    private const ASTRAY = 0.05;
+
     /** A place this many sizes of the body away from it stands off. */
     private const FAR = 1.0;
 
@@ -49,6 +52,7 @@ final class Doctor
         $doctor = new self($rows, $unit, $decimalMark, $around);
         if ($rows !== []) {
             $doctor->whole();
+            $doctor->exchangedNames();
             $doctor->outliers();
             $doctor->namesAndPlaces();
             $doctor->elevations();
@@ -80,6 +84,27 @@ final class Doctor
         $whole = array_filter($this->rows, fn (PointRow $r) => preg_match('~\d[.,]\d~', $r->northingText.' '.$r->eastingText) === 1) === [];
         if ($metres && $whole && count($this->rows) > 2 && $body->size() > 20_000) {
             $this->findings[] = new Finding(FindingKind::Unit, sprintf('Read in %s, the points lie over %s km, and all are whole numbers: they are probably millimetres.', $this->unit->label(), number_format($body->size() / 1000)), [], Mend::readIn(LengthUnit::Millimetre));
+        }
+    }
+
+    /** Two rows that lie where the project has each other. */
+    private function exchangedNames(): void
+    {
+        $astray = [];
+        foreach ($this->rows as $row) {
+            $known = $this->around->named[$row->name] ?? null;
+            if ($known !== null && $row->position->distanceTo($known) > self::ASTRAY) {
+                $astray[] = [$row, $known];
+            }
+        }
+        // Where nearly all lie elsewhere, the list as a whole is the question.
+        foreach (count($astray) > 50 ? [] : $astray as $i => [$row, $known]) {
+            foreach (array_slice($astray, $i + 1) as [$other, $otherKnown]) {
+                [$there, $back] = [$row->position->distanceTo($otherKnown), $other->position->distanceTo($known)];
+                if ($there < self::ASTRAY && $back < self::ASTRAY) {
+                    $this->findings[] = new Finding(FindingKind::NamesExchanged, sprintf('“%s” and “%s” lie where the project has each other, %s away: their names are probably exchanged. With the places changed over both agree within %s.', $row->name, $other->name, $this->length($row->position->distanceTo($known)), number_format(1000 * max($there, $back), 1).' mm'), [$row->line, $other->line], Mend::exchangePlaces($row, $other));
+                }
+            }
         }
     }
 

@@ -8,6 +8,7 @@ enum FindingKind: string
 {
     case Exchanged = 'exchanged';
     case RowExchanged = 'row_exchanged';
+    case NamesExchanged = 'names_exchanged';
     case Unit = 'unit';
     case Digit = 'digit';
     case RowTwice = 'row_twice';

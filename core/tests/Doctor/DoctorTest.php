@@ -90,6 +90,12 @@ final class DoctorTest extends TestCase
                 return self::standsOff($rows, (float) $n, $i) ? [$replaced($rows, $i, Lists::row($rows[$i]->line, $rows[$i]->name, $n, $rows[$i]->eastingText, null, LengthUnit::Metre)), new Surroundings] : null;
             }],
             'one row exchanged' => [FindingKind::RowExchanged, static fn (array $rows) => [$replaced($rows, 3, $swap($rows[3])), new Surroundings]],
+            'two names exchanged' => [FindingKind::NamesExchanged, static function (array $rows) {
+                $around = Lists::around($rows, 4);
+                [$rows[2], $rows[3]] = [$rows[2]->named($rows[3]->name), $rows[3]->named($rows[2]->name)];
+
+                return [$rows, $around];
+            }],
             'a row twice' => [FindingKind::RowTwice, static fn (array $rows) => [[...$rows, Lists::row(999, $rows[2]->name, $rows[2]->northingText, $rows[2]->eastingText, $rows[2]->position->elevation, LengthUnit::Metre)], new Surroundings]],
             'one name for two places' => [FindingKind::OneNameTwoPlaces, static fn (array $rows) => [[...$rows, $rows[3]->named($rows[2]->name)], new Surroundings]],
             'two names for one place' => [FindingKind::TwoNamesOnePlace, static fn (array $rows) => [[...$rows, $rows[3]->named('X')], new Surroundings]],
@@ -108,7 +114,7 @@ final class DoctorTest extends TestCase
         $rows = [Lists::row(2, 'A', '5200.100', '2350.000', 4.0, LengthUnit::Metre), Lists::row(3, 'B', '5210.200', '2360.000', 4.0, LengthUnit::Metre), Lists::row(4, 'C', '5220.300', '2370.000', 4.0, LengthUnit::Metre), Lists::row(5, 'D', '52150.400', '2365.000', 4.0, LengthUnit::Metre), Lists::row(6, 'E', '5230.500', '2355.000', 4.0, LengthUnit::Metre)];
         $finding = Doctor::examine($rows, LengthUnit::Metre, '.', new Surroundings)->findings[0];
         self::assertSame([FindingKind::Digit, [5]], [$finding->kind, $finding->rows]);
-        self::assertEqualsWithDelta([5215.04, 2365.0], [$finding->mend->northing, $finding->mend->easting], 100.0);
+        self::assertEqualsWithDelta([5215.04, 2365.0], [$finding->mend->places[0]['northing'], $finding->mend->places[0]['easting']], 100.0);
         self::assertStringContainsString('52150.400', $finding->says);
     }
 

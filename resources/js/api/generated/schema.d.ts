@@ -1409,14 +1409,14 @@ export interface components {
         /** @description What the doctor suspects, and what one touch would do about it. */
         FindingResource: {
             /** @enum {string} */
-            kind: "exchanged" | "row_exchanged" | "unit" | "digit" | "row_twice" | "one_name_two_places" | "two_names_one_place" | "zero_elevations" | "other_grid";
+            kind: "exchanged" | "row_exchanged" | "names_exchanged" | "unit" | "digit" | "row_twice" | "one_name_two_places" | "two_names_one_place" | "zero_elevations" | "other_grid";
             says: string;
             lines: number[];
             exchange: boolean;
             /** @enum {string|null} */
             unit: "m" | "cm" | "mm" | "ft" | "usft" | "in" | null;
             noElevations: boolean;
-            place: components["schemas"]["RowPlaceBody"] | null;
+            places: components["schemas"]["RowPlaceBody"][];
         };
         /** @description One way in which a drawing fits the control. */
         FitResource: {

@@ -17,7 +17,7 @@ interface Props {
 export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
     const decided = (f: Finding) =>
         mends.accepted.includes(f.says) ||
-        (f.place !== null && mends.places.some((p) => p.line === f.place?.line)) ||
+        (f.places.length > 0 && f.places.every((place) => mends.places.some((p) => p.line === place.line))) ||
         (f.lines.length > 0 && f.lines.every((l) => mends.leaveOutLines.includes(l))) ||
         (f.noElevations && mends.noElevations);
     const exchange = () =>
@@ -29,11 +29,11 @@ export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
             onLayout({ unit: f.unit });
         } else if (f.noElevations) {
             onMends({ ...mends, noElevations: true });
-        } else if (f.place !== null) {
-            onMends({ ...mends, places: [...mends.places.filter((p) => p.line !== f.place?.line), f.place] });
+        } else if (f.places.length > 0) {
+            onMends({ ...mends, places: [...without(mends.places, f), ...f.places] });
         }
     };
-    const canMend = (f: Finding) => (f.exchange && seen.format === 'text') || f.unit !== null || f.noElevations || f.place !== null;
+    const canMend = (f: Finding) => (f.exchange && seen.format === 'text') || f.unit !== null || f.noElevations || f.places.length > 0;
     const leaveOut = (f: Finding) =>
         onMends({
             ...mends,
@@ -63,7 +63,7 @@ export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
                                     onClick={() =>
                                         onMends({
                                             leaveOutLines: mends.leaveOutLines.filter((l) => !f.lines.includes(l)),
-                                            places: mends.places.filter((p) => p.line !== f.place?.line),
+                                            places: without(mends.places, f),
                                             noElevations: f.noElevations ? false : mends.noElevations,
                                             accepted: mends.accepted.filter((a) => a !== f.says),
                                         })
@@ -93,6 +93,8 @@ export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
         </section>
     );
 }
+
+const without = (places: Mends['places'], f: Finding) => places.filter((p) => !f.places.some((q) => q.line === p.line));
 
 const counted = (n: number) => `${n} ${n === 1 ? 'thing' : 'things'}`;
 
