@@ -32,7 +32,7 @@ $desk = new Screen(new Chrome(1280, 800), $parlay->url);
 $take($desk->open("/p/$saltmarsh/prepare?do=points")->see('Search 106 points')->press('Make points by touch')->boxAround(78636, 41257, 9)->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])->see('layer ANCHORS'), 'prepare-points');
 $take($desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10'), 'prepare-drawings');
 $take($desk->give('Choose or drop a drawing (DXF)', __DIR__.'/../database/demo/files/saltmarsh-yard.dxf')->see('That makes the work'), 'drawing-before-it-is-taken');
-$take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file (CSV or text)', __DIR__.'/../database/demo/files/saltmarsh-yard-control.csv')->see('As it is read'), 'control-as-it-is-read');
+$take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', __DIR__.'/../database/demo/files/saltmarsh-yard-control.csv')->see('As it is read'), 'control-as-it-is-read');
 $take($desk->open("/p/$saltmarsh/set-up")->see('Check shot'), 'set-up-check');
 $nearPoint('B4.4', 0.09, 0.4);
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');

@@ -43,7 +43,7 @@ final class DesignLayer extends Model
         $row = DB::table('design_layers')->where('id', $this->id)->first(['records', 'strings', 'curves']);
         $curves = array_map(Spline::fromArray(...), json_decode((string) $row?->curves, true) ?: []);
 
-        return DrawingLayer::kept($this->name, (string) $row?->records, json_decode((string) $row?->strings, true) ?: [], array_values(array_filter($curves)));
+        return DrawingLayer::kept($this->name, (string) $row?->records, $this->kinds, json_decode((string) $row?->strings, true) ?: [], array_values(array_filter($curves)));
     }
 
     /** One shape, cut out by the database: the layer is not read whole. */

@@ -163,7 +163,7 @@ final class DayTest extends TestCase
 
     private function bringInControl(Screen $s, string $file, string $take, string $expect): void
     {
-        $s->give('Choose or drop a control file (CSV or text)', self::FILES."/$file")->see('As it is read')->press($take)->see($expect);
+        $s->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', self::FILES."/$file")->see('As it is read')->press($take)->see($expect);
         $s->driver->navigate()->refresh();
         $s->see($expect)->press('Bring in a drawing');
     }

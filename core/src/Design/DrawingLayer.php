@@ -57,14 +57,20 @@ final class DrawingLayer
 
     /** A layer as it was kept: packed shapes, strings and curves.
      *
+     * @param  array<string, int>  $kinds  number of shapes of each kind, by its word
      * @param  list<string>  $strings
      * @param  list<Spline>  $curves
      */
-    public static function kept(string $name, string $records, array $strings, array $curves): self
+    public static function kept(string $name, string $records, array $kinds, array $strings, array $curves): self
     {
         $layer = new self($name, 0);
         [$layer->sheets, $layer->strings, $layer->curves] = [[$records], $strings, $curves];
         $layer->count = intdiv(strlen($records), Shape::BYTES);
+        foreach (ShapeKind::cases() as $kind) {
+            if (isset($kinds[$kind->word()])) {
+                $layer->counts[$kind->value] = $kinds[$kind->word()];
+            }
+        }
 
         return $layer;
     }

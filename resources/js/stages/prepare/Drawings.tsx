@@ -82,6 +82,11 @@ export function Drawings({ project, control, designs, changesOf, setChangesOf }:
     );
 }
 
+function strayWords(d: Design): string {
+    const count = d.strays.reduce((n, s) => n + s.count, 0);
+    return count === 1 ? '1 shape lies' : `${count} shapes lie`;
+}
+
 function earlierOf(design: Design, designs: Design[]): Design[] {
     const before = designs.find((d) => d.id === design.revisesId);
     return before ? [before, ...earlierOf(before, designs)] : [];
@@ -156,8 +161,7 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
             )}
             {d.strays.length > 0 && (
                 <p className="text-sm text-open">
-                    {d.strays.reduce((n, s) => n + s.count, 0)} shapes lie far off ({d.strays.map((s) => s.layer).join(', ')}) and are not
-                    shown with everything.
+                    {strayWords(d)} far off ({d.strays.map((s) => s.layer).join(', ')}): left out when everything is shown.
                 </p>
             )}
             {d.remarks.length > 0 && (
