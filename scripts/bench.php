@@ -2,13 +2,9 @@
 
 declare(strict_types=1);
 
-/** Measures what docs/speed.md promises, on a running Parlay of its own with the demo data; prints a table. */
-
-use Tests\Browser\Chrome;
-use Tests\Browser\Screen;
-use Tests\Running;
-
+/** Measures what docs/speed.md promises and prints a table: bench [day|designs|doctor ...], all parts where none is named. */
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/bench/MixedDrawing.php';
 
 /** @param  list<float>  $values */
 function part(array $values, float $part): float
@@ -18,93 +14,17 @@ function part(array $values, float $part): float
     return $values[(int) min(count($values) - 1, floor($part * count($values)))];
 }
 
-/**
- * Four clients at ten requests a second each, for some seconds; each client is a process.
- *
- * @return list<float> milliseconds
- */
-function fourClients(string $url, int $seconds): array
-{
-    $client = 'for ($i = 0; $i < '.$seconds * 10 .'; $i++) { $t = microtime(true); file_get_contents($argv[1]); $d = microtime(true) - $t; echo round($d * 1000, 3), "\n"; usleep((int) max(0, 100000 - $d * 1e6)); }';
-    $pipes = [];
-    $processes = array_map(static function (int $k) use ($client, $url, &$pipes) {
-        return proc_open([PHP_BINARY, '-r', $client, $url], [1 => ['pipe', 'w']], $pipes[$k]);
-    }, range(0, 3));
-    $all = [];
-    foreach ($processes as $k => $process) {
-        array_push($all, ...array_map(floatval(...), array_filter(explode("\n", (string) stream_get_contents($pipes[$k][1])))));
-        proc_close($process);
-    }
-
-    return $all;
-}
-
-$parlay = new Running('demo');
-$project = $parlay->ask('GET', '/projects')[0]['id'];
-$point = array_column($parlay->ask('GET', "/projects/$project/points"), null, 'name')['B4.4'];
-$parlay->ask('POST', "/projects/$project/instrument/turn", ['key' => 'bench-turn', 'pointId' => $point['id']]);
-$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.3, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
-sleep(3);
+$parts = array_slice($argv, 1) ?: ['day', 'designs', 'doctor'];
 $rows = [];
-
-$empty = $guided = [];
-for ($round = 0; $round < 3; $round++) {
-    array_push($empty, ...fourClients("{$parlay->url}/api/v1/ping", 4));
-    array_push($guided, ...fourClients("{$parlay->url}/api/v1/projects/$project/live?target={$point['id']}", 4));
-}
-$rows[] = ['guidance over HTTP, median', sprintf('%.1f ms', part($guided, 0.5)), sprintf('%.2f x an empty route', part($guided, 0.5) / part($empty, 0.5)), '1.5 x'];
-$rows[] = ['guidance over HTTP, 95th percentile', sprintf('%.1f ms', part($guided, 0.95)), sprintf('%.2f x an empty route', part($guided, 0.95) / part($empty, 0.95)), '2 x'];
-
-// A nudge is a step that the figures on the screen must follow: its time less the instrument's own wait for the next reading is not taken out.
-$screen = new Screen(new Chrome(1280, 800), $parlay->url);
-$screen->open("/p/$project/stake?target={$point['id']}")->see('toward instrument')->press('Say moves by north')->see('by the site grid');
-$screen->driver->executeScript(<<<'JS'
-    window.seen = []; window.last = '';
-    new MutationObserver(() => { const t = document.querySelector('[aria-label="Moves"]')?.innerText ?? ''; if (t !== window.last) { window.last = t; window.seen.push([Date.now(), t]); } })
-        .observe(document.body, { subtree: true, childList: true, characterData: true });
-    JS);
-$waits = [];
-for ($i = 0; $i < 40; $i++) {
-    usleep(random_int(600_000, 800_000));
-    $before = json_decode((string) file_get_contents($parlay->data.'/instrument.json'), true);
-    $north = $i % 2 === 0 ? 0.5 : -0.5;
-    $parlay->ask('POST', '/practice', ['do' => 'nudge', 'north' => $north]);
-    // The first reading that left the instrument after the nudge.
-    Running::until(static function () use ($parlay, &$before, &$after): bool {
-        $after = json_decode((string) file_get_contents($parlay->data.'/instrument.json'), true);
-
-        return ($after['seq'] ?? 0) > $before['seq'] && abs($after['reading']['circle'] - $before['reading']['circle']) + abs($after['reading']['slope'] - $before['reading']['slope']) > 0.01;
-    }, 2.0);
-    usleep(700_000);
-    $expected = $i % 2 === 0 ? 'south' : 'north';
-    foreach ($screen->driver->executeScript('return window.seen') as [$at, $text]) {
-        if ($at >= $after['readingAt'] * 1000 - 1) {
-            $waits[] = $at - $after['readingAt'] * 1000;
-            break;
-        }
+foreach ($parts as $name) {
+    if (! in_array($name, ['day', 'designs', 'doctor'], true)) {
+        fwrite(STDERR, "There is no part “{$name}”. Parts are: day, designs, doctor.\n");
+        exit(1);
     }
-    $screen->driver->executeScript('window.seen = []');
+    // Each part has names of its own.
+    array_push($rows, ...(static fn (): array => require __DIR__."/bench/$name.php")());
 }
-$rows[] = ['a reading to the figures on the screen, 95th percentile', sprintf('%.0f ms', part($waits, 0.95)), sprintf('median %.0f ms of %d', part($waits, 0.5), count($waits)), '250 ms'];
-
-$first = [];
-for ($i = 0; $i < 5; $i++) {
-    $fresh = new Screen(new Chrome(1280, 800), $parlay->url);
-    $fresh->open('/p/'.$project.'/prepare?do=points')->see('Search 106 points');
-    $first[] = (float) $fresh->driver->executeScript('return performance.getEntriesByType("resource").filter(e => /projects.[0-9]+(.(control|designs|points|marks|setup))?$/.test(e.name)).slice(0, 6).reduce((m, e) => Math.max(m, e.responseEnd), 0)');
-}
-$rows[] = ['first screen of the demo project, median', sprintf('%.0f ms', part($first, 0.5)), 'project, control, layers, points there', '1500 ms'];
-$manifest = json_decode((string) file_get_contents(__DIR__.'/../public/build/manifest.json'), true);
-$script = (string) file_get_contents(__DIR__.'/../public/build/'.$manifest['resources/js/main.tsx']['file']);
-$rows[] = ['scripts of the first screen, gzip', sprintf('%.0f kB', strlen((string) gzencode($script, 9)) / 1000), '', '500 kB'];
-
-$t = microtime(true);
-for ($i = 0; $i < 3; $i++) {
-    Parlay\Core\Formats\Dxf\DxfReader::read(fopen(__DIR__.'/../database/demo/files/saltmarsh-yard.dxf', 'rb'));
-}
-$rows[] = ['the demo drawing read', sprintf('%.1f ms', (microtime(true) - $t) / 3 * 1000), '', ''];
-
-printf("\n%-58s %-12s %-32s %s\n", 'what', 'measured', 'beside', 'goal');
+printf("\n%-62s %-14s %-36s %s\n", 'what', 'measured', 'beside', 'goal');
 foreach ($rows as $row) {
-    printf("%-58s %-12s %-32s %s\n", ...$row);
+    printf("%-62s %-14s %-36s %s\n", ...$row);
 }

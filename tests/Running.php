@@ -72,6 +72,16 @@ final class Running
         return is_array($data) ? $data : [];
     }
 
+    /** @return array<array-key, mixed> */
+    public function upload(int $project, string $path): array
+    {
+        $curl = curl_init("{$this->url}/api/v1/projects/$project/uploads");
+        curl_setopt_array($curl, [CURLOPT_POSTFIELDS => ['file' => new \CURLFile($path)], CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60]);
+        $data = json_decode((string) curl_exec($curl), true);
+
+        return is_array($data) ? $data : [];
+    }
+
     /** Waits until something holds; false when it does not within the time. */
     public static function until(callable $holds, float $seconds): bool
     {

@@ -19,7 +19,15 @@ final class MixedDrawing
         fclose($out);
     }
 
-    private function all(int $entities): void
+    /** Lines only, of the same size and place. */
+    public static function lines(string $path, int $segments): void
+    {
+        $out = fopen($path, 'wb') ?: throw new \RuntimeException("$path can't be written.");
+        (new self($out))->all($segments, true);
+        fclose($out);
+    }
+
+    private function all(int $entities, bool $lines = false): void
     {
         mt_srand(7);
         $this->put([0, 'SECTION', 2, 'HEADER', 9, '$ACADVER', 1, 'AC1015', 9, '$INSUNITS', 70, 6, 0, 'ENDSEC', 0, 'SECTION', 2, 'TABLES', 0, 'TABLE', 2, 'LAYER', 70, 20]);
@@ -32,7 +40,7 @@ final class MixedDrawing
         }
         $this->put([0, 'ENDBLK', 5, $this->handle(), 8, '0', 0, 'ENDSEC', 0, 'SECTION', 2, 'ENTITIES']);
         for ($i = 0; $i < $entities; $i++) {
-            $this->one($i % 20);
+            $this->one($lines ? 0 : $i % 20);
         }
         $this->put([0, 'ENDSEC', 0, 'EOF']);
     }

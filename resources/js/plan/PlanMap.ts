@@ -22,6 +22,10 @@ const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8
 const REACH_PX = 16;
 const VIEWS_KEPT = 30;
 const DRAG_PAUSE_MS = 100;
+/** Lines drawn in one go: more make a path that the canvas is slow to fill, fewer make too many paths. */
+const SHEAF = 250;
+/** With more shapes than this, lines are drawn one pixel wide in every theme: wider ones take the canvas six times as long. */
+const MANY_SHAPES = 30_000;
 
 export interface DrawnLayer extends PickLayer {
     /** chosen here, in place of the colours of the file */
@@ -68,6 +72,7 @@ export class PlanMap {
     private readonly changes = new VectorSource();
     private readonly measured = new VectorSource();
     private readonly box = new DragBox({ condition: () => this.boxing });
+    private crowded = false;
     private snap = new SnapIndex([]);
     private crowd = new Crowd([]);
     private boxing = false;
@@ -126,9 +131,8 @@ export class PlanMap {
     /** The theme has changed. */
     repaint(): void {
         this.ink = currentInk();
-        for (const [id, layer] of this.drawn) {
+        for (const layer of this.drawn.values()) {
             layer.setStyle(this.drawnStyle(layer.get('ownColour') as string | null));
-            this.drawn.set(id, layer);
         }
         this.map.getLayers().forEach((l) => {
             l.changed();
@@ -138,6 +142,11 @@ export class PlanMap {
     /** Shows these layers of drawings; quiet ones stand back behind what the stage is about. */
     showLayers(layers: DrawnLayer[], quiet: boolean): void {
         const wanted = new Set(layers.map((l) => l.id));
+        const crowded = layers.reduce((n, l) => n + l.shapes.count, 0) > MANY_SHAPES;
+        if (crowded !== this.crowded) {
+            this.crowded = crowded;
+            this.repaint();
+        }
         for (const [id, layer] of this.drawn) {
             if (!wanted.has(id)) {
                 this.map.removeLayer(layer);
@@ -278,9 +287,19 @@ export class PlanMap {
     private drawLayer(layer: DrawnLayer): VectorLayer {
         const source = new VectorSource();
         for (const [rgb, { flat, ends }] of strokes(layer.shapes)) {
-            const feature = new Feature(new MultiLineString(flat, 'XY', ends));
-            feature.set('rgb', rgb);
-            source.addFeature(feature);
+            for (let from = 0; from < ends.length; from += SHEAF) {
+                const begin = ends[from - 1] ?? 0;
+                const sheaf = ends.slice(from, from + SHEAF);
+                const feature = new Feature(
+                    new MultiLineString(
+                        flat.slice(begin, sheaf.at(-1)),
+                        'XY',
+                        sheaf.map((end) => end - begin),
+                    ),
+                );
+                feature.set('rgb', rgb);
+                source.addFeature(feature);
+            }
         }
         source.addFeatures(dotsAndTexts(layer.shapes, layer.strings));
         const made = new VectorLayer({ source, zIndex: 1, style: this.drawnStyle(layer.ownColour), updateWhileAnimating: false });
@@ -290,6 +309,7 @@ export class PlanMap {
 
     /** Styles are made once for each colour: a drawing has few colours and many pieces. */
     private drawnStyle(ownColour: string | null) {
+        const width = this.crowded ? 1 : this.ink.weight;
         const styles = new Map<number, { colour: string; stroke: Style; dot: Style }>();
         const styleFor = (rgb: number) => {
             let made = styles.get(rgb);
@@ -297,7 +317,7 @@ export class PlanMap {
                 const colour = readable(ownColour ?? `#${rgb.toString(16).padStart(6, '0')}`);
                 made = {
                     colour,
-                    stroke: new Style({ stroke: new Stroke({ color: colour, width: 1.2 * this.ink.weight }) }),
+                    stroke: new Style({ stroke: new Stroke({ color: colour, width, lineCap: 'butt', lineJoin: 'bevel' }) }),
                     dot: new Style({ image: new Circle({ radius: 2 * this.ink.weight, fill: new Fill({ color: colour }) }) }),
                 };
                 styles.set(rgb, made);
