@@ -32,7 +32,7 @@ final class DesignLayer extends Model
             'design_id' => $design->id, 'name' => $layer->name, 'colour' => Colours::hex($layer->rgb), 'visible' => ! $layer->off && ! $layer->frozen, 'count' => $layer->count,
             'kinds' => json_encode($layer->kinds(), JSON_THROW_ON_ERROR), 'strings' => json_encode($layer->strings, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
             'curves' => json_encode(array_map(static fn (Spline $c) => $c->toArray(), $layer->curves), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
-            'extent' => json_encode($layer->extent, JSON_THROW_ON_ERROR), 'records' => $records = Bytes::stream($layer->records()),
+            'extent' => json_encode($layer->extent(), JSON_THROW_ON_ERROR), 'records' => $records = Bytes::stream($layer->records()),
         ]);
         fclose($records);
     }

@@ -30,7 +30,7 @@ final readonly class Drawing
     /** @return array{float, float, float, float}|null */
     public function extent(): ?array
     {
-        $extents = array_filter(array_map(static fn (DrawingLayer $l) => $l->extent, $this->layers));
+        $extents = array_filter(array_map(static fn (DrawingLayer $l) => $l->extent(), $this->layers));
 
         return $extents === [] ? null : [
             min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)), max(array_column($extents, 3)),

@@ -20,8 +20,13 @@ final class DrawingLayer
     /** @var list<Spline> */
     public array $curves = [];
 
-    /** @var array{float, float, float, float}|null least x, least y, greatest x, greatest y */
-    public ?array $extent = null;
+    private float $west = INF;
+
+    private float $south = INF;
+
+    private float $east = -INF;
+
+    private float $north = -INF;
 
     private string $sheet = '';
 
@@ -85,7 +90,22 @@ final class DrawingLayer
         }
         $this->count++;
         $this->counts[$kind->value] = ($this->counts[$kind->value] ?? 0) + 1;
-        $this->reach($kind === ShapeKind::Spline ? self::boundsOfCurve($this->curves[(int) $v[6]]) : Shape::boundsOf($kind, $v));
+        if ($kind === ShapeKind::Line) {
+            // Nine in ten shapes are lines: their ends are looked at without ado.
+            $this->reach($v[0], $v[1]);
+            $this->reach($v[3], $v[4]);
+
+            return;
+        }
+        $b = $kind === ShapeKind::Spline ? self::boundsOfCurve($this->curves[(int) $v[6]]) : Shape::boundsOf($kind, $v);
+        $this->reach($b[0], $b[1]);
+        $this->reach($b[2], $b[3]);
+    }
+
+    /** @return array{float, float, float, float}|null least x, least y, greatest x, greatest y of what is drawn */
+    public function extent(): ?array
+    {
+        return $this->west === INF ? null : [$this->west, $this->south, $this->east, $this->north];
     }
 
     public function addCurve(Spline $curve, int $place, int $rgb): void
@@ -137,25 +157,19 @@ final class DrawingLayer
         return [min(array_column($points, 0)), min(array_column($points, 1)), max(array_column($points, 0)), max(array_column($points, 1))];
     }
 
-    /** @param  array{float, float, float, float}  $b */
-    private function reach(array $b): void
+    private function reach(float $x, float $y): void
     {
-        if ($this->extent === null) {
-            $this->extent = $b;
-
-            return;
+        if ($x < $this->west) {
+            $this->west = $x;
         }
-        if ($b[0] < $this->extent[0]) {
-            $this->extent[0] = $b[0];
+        if ($x > $this->east) {
+            $this->east = $x;
         }
-        if ($b[1] < $this->extent[1]) {
-            $this->extent[1] = $b[1];
+        if ($y < $this->south) {
+            $this->south = $y;
         }
-        if ($b[2] > $this->extent[2]) {
-            $this->extent[2] = $b[2];
-        }
-        if ($b[3] > $this->extent[3]) {
-            $this->extent[3] = $b[3];
+        if ($y > $this->north) {
+            $this->north = $y;
         }
     }
 }

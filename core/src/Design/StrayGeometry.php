@@ -29,7 +29,7 @@ final readonly class StrayGeometry
     /** @param  list<DrawingLayer>  $layers */
     public static function of(array $layers): self
     {
-        $extents = array_values(array_filter(array_map(static fn (DrawingLayer $l) => $l->extent, $layers)));
+        $extents = array_values(array_filter(array_map(static fn (DrawingLayer $l) => $l->extent(), $layers)));
         $whole = $extents === [] ? null : self::around($extents);
         $total = array_sum(array_map(static fn (DrawingLayer $l) => $l->count, $layers));
         if ($whole === null || $total < 10) {

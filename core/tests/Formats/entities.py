@@ -42,6 +42,8 @@ e = msp.add_3dface(faces, dxfattribs=layer('face'))
 case('face', 4, [Vec3(p) for p in faces], 18)
 e = msp.add_3dface(faces[:3], dxfattribs=layer('face of three') | {'invisible': 1})
 case('face of three', 2, [Vec3(p) for p in faces[1:3]], 5 + math.hypot(4, 5))
+e = msp.add_trace([(10, 0), (14, 0), (10, 3), (14, 3)], dxfattribs=layer('trace'))
+case('trace', 4, [Vec3(12, 0), Vec3(14, 1), Vec3(12, 3), Vec3(10, 1)], 14)
 e = msp.add_solid([(0, 0), (4, 0), (0, 3), (4, 3)], dxfattribs=layer('solid'))
 case('solid', 4, [Vec3(2, 0), Vec3(4, 1), Vec3(2, 3), Vec3(0, 1)], 14)
 mesh = msp.add_polymesh((3, 4), dxfattribs=layer('mesh') | {'m_close': 0})
@@ -149,6 +151,13 @@ if not old:
     texts['mtext'] = 'Achse\nB 4 1/2  ⌀ 20'
     msp.add_leader([(0, 0), (3, 4), (6, 4)], dxfattribs=layer('leader'))
     case('leader', 2, [Vec3(0, 0), Vec3(3, 4), Vec3(5, 4)], 8)
+    from ezdxf.render import ConnectionSide
+    ml = msp.add_multileader_mtext('Standard', dxfattribs=layer('multileader'))
+    ml.set_content('Anker M24', char_height=2)
+    from ezdxf.math import Vec2
+    ml.add_leader_line(ConnectionSide.left, [Vec2(-20, -15)])
+    ml.build(insert=Vec2(5, 0))
+    texts['multileader'] = 'Anker M24'
     dim = msp.add_linear_dim(base=(0, 5), p1=(0, 0), p2=(12, 0), dxfattribs=layer('dimension'))
     dim.render()
     inside = [e for e in dim.dimension.get_geometry_block() if e.dxftype() in ('LINE', 'MTEXT', 'TEXT', 'POINT', 'SOLID')]

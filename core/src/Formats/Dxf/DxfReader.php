@@ -31,6 +31,9 @@ final class DxfReader
 
     private DxfText $text;
 
+    /** @var array<string, string> as written to as read */
+    private array $layerNames = [];
+
     private readonly Placement $placement;
 
     private function __construct(
@@ -180,9 +183,17 @@ final class DxfReader
         $normal = isset(Pieces::IN_SPACE[$r->type]) || $r->type === 'DIMENSION' || ($r->type === 'POLYLINE' && Polylines::runsInSpace($r)) ? null : $r->extrusion();
 
         return new Drawn(
-            $this->text->plain($r->text(8, '0')), Colours::of($r), $r->place, $pieces,
+            $this->layerOf($r), Colours::of($r), $r->place, $pieces,
             $normal === null ? null : Transform::fromPlane($normal), $insertion, $annotation,
         );
+    }
+
+    /** A drawing has few layers and many entities: each spelling is decoded once. */
+    private function layerOf(Record $r): string
+    {
+        $written = (string) ($r->first[8] ?? '0');
+
+        return $this->layerNames[$written] ??= $this->text->plain(trim($written));
     }
 
     private function header(Record $r): void

@@ -38,6 +38,9 @@ final class Placement
 
     private int $tilted = 0;
 
+    /** Something lies at height 0. */
+    private bool $atZero = false;
+
     private float $lowest = INF;
 
     private float $highest = -INF;
@@ -100,6 +103,9 @@ final class Placement
         foreach ($this->leftOut as $what => $count) {
             $this->remark(sprintf('%d %s left out: %s.', $count, $count === 1 ? 'entity' : 'entities', $what));
         }
+        if ($this->atZero) {
+            $this->height(0.0);
+        }
         $flat = $this->lowest === INF || ($this->lowest === 0.0 && $this->highest === 0.0);
 
         return new Drawing($unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest], $this->annotations, $repairs);
@@ -128,8 +134,10 @@ final class Placement
         }
         $into = $this->layers[$layer] ??= $this->layer($layer);
         $rgb = $colour < 0 ? $into->rgb : $colour;
+        $asDrawn = $transform->leavesAsDrawn();
         foreach ($drawn->pieces as $piece) {
-            [$kind, $values] = $transform->apply($piece[0], $piece[1]);
+            // An ellipse and a curve are brought into their final form even where they stay in place.
+            [$kind, $values] = $asDrawn && $piece[0] !== ShapeKind::Ellipse ? $piece : $transform->apply($piece[0], $piece[1]);
             $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform);
         }
     }
@@ -208,8 +216,13 @@ final class Placement
 
             return;
         }
-        $v[2] = $this->height($v[2]);
-        if ($kind === ShapeKind::Line) {
+        if ($v[2] === 0.0 && $this->heights->used && ($kind !== ShapeKind::Line || $v[5] === 0.0) && $kind !== ShapeKind::Face) {
+            // Most drawings are flat: there is nothing to decide.
+            $this->atZero = true;
+        } else {
+            $v[2] = $this->height($v[2]);
+        }
+        if ($kind === ShapeKind::Line && ! ($this->heights->used && $v[5] === 0.0)) {
             $v[5] = $this->height($v[5]);
         } elseif ($kind === ShapeKind::Face) {
             $v[5] = $this->height($v[5]);

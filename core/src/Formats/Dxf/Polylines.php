@@ -41,7 +41,7 @@ final class Polylines
                 $vertices[++$last] = [$r->number(10, $values[$i]), 0.0, $z, 0.0];
             } elseif ($code === 20 && $last >= 0) {
                 $vertices[$last][1] = $r->number(20, $values[$i]);
-            } elseif ($code === 42 && $last >= 0) {
+            } elseif ($code === 42 && $last >= 0 && $values[$i] !== '0.0') {
                 $vertices[$last][3] = $r->number(42, $values[$i]);
             }
         }
@@ -94,7 +94,8 @@ final class Polylines
         $count = count($vertices);
         $pieces = [];
         for ($i = 0, $n = $closed ? $count : $count - 1; $i < $n; $i++) {
-            $piece = self::segment($vertices[$i], $vertices[$i + 1 < $count ? $i + 1 : 0]);
+            [$p, $q] = [$vertices[$i], $vertices[$i + 1 < $count ? $i + 1 : 0]];
+            $piece = $p[3] === 0.0 && $p[0] !== $q[0] ? [ShapeKind::Line, [$p[0], $p[1], $p[2], $q[0], $q[1], $q[2]]] : self::segment($p, $q);
             if ($piece !== null) {
                 $pieces[] = $piece;
             }

@@ -100,9 +100,6 @@ final readonly class Transform
     public function apply(ShapeKind $kind, array $v): array
     {
         $s = $this->only;
-        if ($s === 1.0 && $kind !== ShapeKind::Ellipse) {
-            return [$kind, $v];
-        }
         if ($s !== null && $kind === ShapeKind::Line) {
             return [$kind, [$s * $v[0], $s * $v[1], $s * $v[2], $s * $v[3], $s * $v[4], $s * $v[5]]];
         }
@@ -127,6 +124,12 @@ final readonly class Transform
             ShapeKind::Face => [$kind, [$x, $y, $z, ...$this->point($v[3], $v[4], $v[5]), ...$this->point($v[6], $v[7], $v[8])]],
             ShapeKind::Spline => [$kind, $v],
         };
+    }
+
+    /** Nothing is moved, turned or scaled, as in a drawing in metres on the site's own grid. */
+    public function leavesAsDrawn(): bool
+    {
+        return $this->only === 1.0;
     }
 
     public function spline(Spline $spline): Spline
