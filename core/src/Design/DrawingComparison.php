@@ -7,8 +7,11 @@ namespace Parlay\Core\Design;
 /** What changed from one revision of a drawing to the next: added, gone, moved and by how much. Shapes are compared by layer, kind and place. */
 final class DrawingComparison
 {
-    /** Nearer than this is the same place, metres. */
-    private const SAME = 1e-4;
+    /** Nearer than this is the same place, metres: nobody stakes finer, and a drawing that was placed anew differs by less. */
+    private const SAME = 5e-4;
+
+    /** Things alike within this may be one thing, changed a little, metres. */
+    private const ALIKE = 0.01;
 
     /** A thing farther off than this is another one, metres. */
     private const FARTHEST = 25.0;
@@ -114,7 +117,11 @@ final class DrawingComparison
         usort($pairs, static fn (array $a, array $b) => $a[0] <=> $b[0]);
         foreach ($pairs as [$d, $i, $k]) {
             if (isset($old[$i], $new[$k])) {
-                $this->moved[] = [$old[$i], $new[$k], $d];
+                if ($d < self::SAME) {
+                    $this->unchanged++;
+                } else {
+                    $this->moved[] = [$old[$i], $new[$k], $d];
+                }
                 unset($old[$i], $new[$k]);
             }
         }
@@ -123,9 +130,18 @@ final class DrawingComparison
         return array_values($old);
     }
 
+    /** The farthest way that any part of it went: its place, its other end, its radius. */
     private static function distance(Shape $p, Shape $q): float
     {
-        return hypot($q->v[0] - $p->v[0], $q->v[1] - $p->v[1]);
+        $way = hypot($q->v[0] - $p->v[0], $q->v[1] - $p->v[1]);
+        $other = match ($p->kind) {
+            ShapeKind::Line, ShapeKind::Spline => hypot($q->v[3] - $p->v[3], $q->v[4] - $p->v[4]),
+            ShapeKind::Circle, ShapeKind::Arc => abs($q->v[3] - $p->v[3]),
+            default => 0.0,
+        };
+        $rise = $q->v[2] - $p->v[2];
+
+        return max($way, $other, is_nan($rise) ? 0.0 : abs($rise));
     }
 
     private static function where(Shape $s): string
@@ -133,12 +149,12 @@ final class DrawingComparison
         return '@'.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::SAME), array_slice($s->v, 0, 3)));
     }
 
-    /** All of a shape but its place. */
+    /** All of a shape but its place, roughly. */
     private static function form(?DrawingLayer $layer, Shape $s): string
     {
         $v = $s->v;
         $rest = match ($s->kind) {
-            ShapeKind::Line, ShapeKind::Spline => [$v[3] - $v[0], $v[4] - $v[1], $v[5] - $v[2]],
+            ShapeKind::Line, ShapeKind::Spline => [$v[3] - $v[0], $v[4] - $v[1]],
             ShapeKind::Face => [$v[3] - $v[0], $v[4] - $v[1], $v[6] - $v[0], $v[7] - $v[1]],
             ShapeKind::Text => [$v[3], $v[4]],
             ShapeKind::Insert => [$v[3]],
@@ -150,6 +166,6 @@ final class DrawingComparison
             default => '',
         };
 
-        return $s->kind->value.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / (2 * self::SAME)), $rest)).'|'.$words;
+        return $s->kind->value.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::ALIKE), $rest)).'|'.$words;
     }
 }

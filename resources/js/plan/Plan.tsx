@@ -181,7 +181,11 @@ export function Plan(props: PlanProps) {
                 aria-label="Plan"
                 data-view={[view.northing, view.easting, view.resolution, view.rotation].join(' ')}
             />
-            <div className="absolute top-2 left-2 flex flex-col gap-1 bg-paper/80" role="toolbar" aria-label="View">
+            <div
+                className="pointer-events-none absolute top-2 bottom-2 left-2 flex flex-col flex-wrap content-start gap-1 *:pointer-events-auto *:bg-paper/80"
+                role="toolbar"
+                aria-label="View"
+            >
                 <Button
                     kind="bare"
                     aria-label="Show everything"

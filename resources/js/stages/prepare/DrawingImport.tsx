@@ -101,10 +101,16 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
                     value={role}
                     onValue={setRole}
                     options={[
-                        ['design', 'a design to work with'],
-                        ['background', 'a background that stays'],
+                        ['design', 'a design'],
+                        ['background', 'a background'],
                     ]}
-                    hint={role === 'design' && designs.some((d) => d.active) && !revises ? 'becomes the active one' : undefined}
+                    hint={
+                        role === 'background'
+                            ? 'stays whichever is active'
+                            : designs.some((d) => d.active) && !revises
+                              ? 'becomes the active one'
+                              : undefined
+                    }
                 />
             </div>
             <Size inspection={inspection} factor={factor} />
