@@ -11,6 +11,7 @@ use Tests\Running;
 require __DIR__.'/../vendor/autoload.php';
 
 $folder = __DIR__.'/../docs/screenshots';
+$files = __DIR__.'/../database/demo/files';
 $parlay = new Running('demo');
 $saltmarsh = $parlay->ask('GET', '/projects')[0]['id'];
 $larkfield = $parlay->ask('GET', '/projects')[1]['id'];
@@ -31,8 +32,14 @@ $take = static function (Screen $screen, string $name) use ($folder): void {
 $desk = new Screen(new Chrome(1280, 800), $parlay->url);
 $take($desk->open("/p/$saltmarsh/prepare?do=points")->see('Search 106 points')->press('Make points by touch')->boxAround(78636, 41257, 9)->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])->see('layer ANCHORS'), 'prepare-points');
 $take($desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10'), 'prepare-drawings');
-$take($desk->give('Choose or drop a drawing (DXF)', __DIR__.'/../database/demo/files/saltmarsh-yard.dxf')->see('That makes the work'), 'drawing-before-it-is-taken');
-$take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', __DIR__.'/../database/demo/files/saltmarsh-yard-control.csv')->see('As it is read'), 'control-as-it-is-read');
+$take($desk->give('Choose or drop a drawing (DXF)', "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
+$desk->press('Place it so')->press('Take 4 layers')->see('substation.dxf');
+$desk->give('New revision of substation (DXF)', "$files/substation-rev-b.dxf")->see('Does it fit')->press('Place it so')->fill('Revision', 'B')->press('Take 4 layers')->see('at most by');
+$take($desk->boxAround(78618, 41288, 12), 'drawing-revision');
+$parlay->ask('POST', "/projects/$saltmarsh/undo");
+$parlay->ask('POST', "/projects/$saltmarsh/undo");
+$take($desk->open("/p/$saltmarsh/prepare?do=points")->press('Points in and out')->give('Choose or drop a list of points (CSV, text, LandXML, GeoJSON)', "$files/substation-studs.csv")->see('The doctor suspects'), 'points-the-doctor');
+$take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', "$files/saltmarsh-yard-control.csv")->see('As it is read'), 'control-as-it-is-read');
 $take($desk->open("/p/$saltmarsh/set-up")->see('Check shot'), 'set-up-check');
 $nearPoint('B4.4', 0.09, 0.4);
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');

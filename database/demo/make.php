@@ -6,6 +6,7 @@ declare(strict_types=1);
 
 use Parlay\Demo\LarkfieldCreamery;
 use Parlay\Demo\SaltmarshYard;
+use Parlay\Demo\Substation;
 
 require __DIR__.'/../../vendor/autoload.php';
 
@@ -14,3 +15,6 @@ foreach (['saltmarsh-yard' => SaltmarshYard::class, 'larkfield-creamery' => Lark
     file_put_contents("$folder/$name-control.".($name === 'saltmarsh-yard' ? 'csv' : 'txt'), $site::control());
     file_put_contents("$folder/$name.dxf", $site::drawing());
 }
+file_put_contents("$folder/substation.dxf", Substation::drawing(false));
+file_put_contents("$folder/substation-rev-b.dxf", Substation::drawing(true));
+file_put_contents("$folder/substation-studs.csv", Substation::studs());

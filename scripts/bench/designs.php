@@ -41,7 +41,7 @@ foreach (['100' => ['100,000 entities', '0.7 x', 320], '500' => ['500,000 entiti
     [$seconds, $megabytes] = timed($ours("$folder/$file.dxf"));
     [$other] = timed($theirs("$folder/$file.dxf"));
     $rows[] = ["drawing of $what, all exploded", sprintf('%.2f s', $seconds), sprintf('%.2f x dxf-parser (%.2f s)', $seconds / $other, $other), $goal];
-    $rows[] = ["  its memory", sprintf('%.0f MB', $megabytes), sprintf('%.0f MB file', filesize("$folder/$file.dxf") / 1e6), "$limit MB"];
+    $rows[] = ['  its memory', sprintf('%.0f MB', $megabytes), sprintf('%.0f MB file', filesize("$folder/$file.dxf") / 1e6), "$limit MB"];
     if ($file === 100) {
         [$reference] = timed($ezdxf("$folder/$file.dxf"), 1);
         $rows[] = ['  beside ezdxf', sprintf('%.2f s', $seconds), sprintf('%.2f x ezdxf (%.1f s)', $seconds / $reference, $reference), '0.2 x'];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Doctor;
 
-/** Ways in which one slip of the pen or the keyboard makes another number: a digit wrong, too many, missing, or two exchanged. */
+/** Ways in which one slip of the pen or the keyboard makes another number: a digit wrong, too many, missing, two exchanged, or the decimal mark misplaced. */
 final class Digits
 {
     /**
@@ -28,6 +28,11 @@ final class Digits
                     $others[substr_replace($written, (string) $digit, $i, 1)] ??= "with {$digit} in place of {$written[$i]}";
                 }
                 $others[substr_replace($written, (string) $digit, $i, 0)] ??= "with a {$digit} put in";
+            }
+        }
+        foreach (['~^(-?\d+)(\d)([.,])(\d+)$~' => ['$1$3$2$4', 'with its decimal mark a place earlier'], '~^(-?\d+)([.,])(\d)(\d*)$~' => ['$1$3$2$4', 'with its decimal mark a place later']] as $form => [$shifted, $how]) {
+            if (preg_match($form, $written) === 1) {
+                $others[(string) preg_replace($form, $shifted, $written)] ??= $how;
             }
         }
         unset($others[$written]);

@@ -158,8 +158,8 @@ final class Doctor
         // A digit put in is the least likely slip; of equals the first, which changes the foremost digit.
         usort($home, static fn (array $a, array $b) => str_starts_with($a[1], 'with a ') <=> str_starts_with($b[1], 'with a '));
         [$metres, $how, $other] = $home[0];
-        $places = array_unique(array_map(static fn (array $h) => round($h[0], 3), $home));
-        $says = sprintf('“%s” lies %s from the others. Its %s %s would be among them %s: %s%s.', $row->name, $this->away($row, $body), $northGood ? 'easting' : 'northing', $written, $how, $other, count($places) > 1 ? ' (or another of '.count($places).' slips)' : '');
+        $others = array_values(array_filter($home, static fn (array $h) => abs($h[0] - $metres) > 0.0005));
+        $says = sprintf('“%s” lies %s from the others. Its %s %s would be among them %s: %s%s.', $row->name, $this->away($row, $body), $northGood ? 'easting' : 'northing', $written, $how, $other, $others === [] ? '' : sprintf('; or %s: %s%s', $others[0][1], $others[0][2], count($others) > 1 ? ', or one of '.(count($others) - 1).' other slips' : ''));
 
         return new Finding(FindingKind::Digit, $says, [$row->line], Mend::place($row->line, $northGood ? $p->northing : $metres, $northGood ? $metres : $p->easting));
     }
