@@ -77,9 +77,10 @@ final class Preparation
     /** @param  array<string, mixed>  $values */
     public function update(Model $model, array $values): void
     {
-        $before = $model->getAttributes();
+        // Only what this step changes: undoing it must not take back what was changed elsewhere since.
+        $before = array_intersect_key($model->getAttributes(), $values);
         $model->update($values);
-        $this->note($model, $before, $model->getAttributes());
+        $this->note($model, $before, array_intersect_key($model->getAttributes(), $values));
     }
 
     public function delete(Model $model): void

@@ -4,11 +4,27 @@ declare(strict_types=1);
 
 namespace App;
 
+use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 
 /** Files as they came, kept under a name of our own; what the sender called them is only a label. */
 final class Uploads
 {
+    /**
+     * The file of a request that brings one.
+     *
+     * @return array{upload: string, fileName: string, bytes: int}
+     */
+    public static function arrived(Request $request): array
+    {
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw new \DomainException('No file arrived. It must be sent as “file” and be under 200 MB.');
+        }
+
+        return self::keep($file);
+    }
+
     /** @return array{upload: string, fileName: string, bytes: int} */
     public static function keep(UploadedFile $file): array
     {

@@ -13,6 +13,7 @@ use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\ProjectController;
 use App\Http\Controllers\ReportController;
 use App\Http\Controllers\SetupController;
+use App\Http\Controllers\TaskController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('openapi.json', fn () => response()->file(resource_path('js/api/generated/openapi.json'), ['Content-Type' => 'application/json']));
@@ -52,12 +53,15 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::put('control/{control}', 'update');
         Route::delete('control/{control}', 'destroy');
     });
+    Route::controller(TaskController::class)->group(function (): void {
+        Route::get('tasks/{task}', 'show');
+        Route::post('tasks/{task}/cancel', 'cancel');
+    });
     Route::controller(PointsFileController::class)->group(function (): void {
         Route::post('uploads', 'upload');
         Route::post('points-preview', 'preview');
         Route::post('points-import', 'import');
         Route::get('points-file', 'export');
-        Route::post('tasks/{task}/cancel', 'cancel');
     });
     Route::controller(DesignController::class)->group(function (): void {
         Route::post('drawing-inspection', 'inspect');
@@ -69,7 +73,6 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::get('designs/{design}/gone', 'gone');
         Route::get('designs/{design}/moved', 'moved');
         Route::post('compute-placement', 'placement');
-        Route::get('tasks/{task}', 'task');
         Route::get('layers/{layer}/shapes', 'shapes');
         Route::get('layers/{layer}/curves', 'curves');
         Route::patch('layers', 'change');

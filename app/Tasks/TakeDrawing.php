@@ -56,7 +56,7 @@ final class TakeDrawing implements Work
                 'file_hash' => hash_file('sha256', Uploads::path($body->upload)), 'unit' => $body->unit->value, 'upload' => $body->upload,
                 'heights' => $body->heights->value, 'remarks' => [...$drawing->repairs, ...$drawing->remarks, ...$cleared], 'taken_at' => Clock::stamp(), 'removed_at' => Clock::stamp(),
                 'role' => $body->role->value, 'revision' => mb_substr(trim($body->revision), 0, 60), 'revises_id' => $before?->id, 'current' => true,
-                'place_word' => str_starts_with((string) file_get_contents(Uploads::path($body->upload), length: 64), '0') || ! preg_match('~Binary DXF~', (string) file_get_contents(Uploads::path($body->upload), length: 22)) ? 'line' : 'byte',
+                'place_word' => $drawing->placeWord,
                 'extent' => $stray->body, 'strays' => $stray->places, 'placement' => self::placementRow($body->placement),
                 'changes' => $comparison === null ? null : array_map(static fn (array $c, string $layer) => ['layer' => $layer] + $c, $comparison->byLayer, array_map(strval(...), array_keys($comparison->byLayer))),
             ]);

@@ -6,8 +6,8 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Problem } from './api/client';
 import { fetchAhead } from './api/hooks';
 import { Frame } from './frame/Frame';
-import { applyTheme, storedTheme } from './theme/theme';
 import { Projects } from './stages/projects/Projects';
+import { applyTheme, storedTheme } from './theme/theme';
 
 const client = new QueryClient({
     defaultOptions: {

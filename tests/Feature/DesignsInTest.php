@@ -79,7 +79,13 @@ final class DesignsInTest extends FeatureTestCase
         self::assertSame('P1', $project->points()->findOrFail($point)->name);
         self::assertSame($second, $project->refresh()->active_design_id);
         self::assertSame('failed', $this->taking($project, $this->upload($project, self::hall(1), 'x.dxf'), ['unit' => 'm', 'layers' => ['LINES'], 'revisesId' => $first])['state'], 'only the current one is revised');
-        $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
+        $third = $this->take($project, $this->upload($project, self::hall(1), 'hall C.dxf'), ['unit' => 'm', 'layers' => ['LINES', 'CONTROL'], 'heights' => 'used', 'revisesId' => $second, 'revision' => 'C']);
+        $this->ask('DELETE', "/projects/{$project->id}/designs/$third")->assertNoContent();
+        $this->ask('PUT', "/projects/{$project->id}", ['name' => 'Renamed since', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']])->assertOk();
+        foreach (range(1, 3) as $step) {
+            $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
+        }
+        self::assertSame('Renamed since', $project->refresh()->name, 'undo takes back its own step only');
         self::assertSame([[true], $first], [array_column($this->designs($project), 'current'), $project->refresh()->active_design_id]);
     }
 

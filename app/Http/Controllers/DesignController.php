@@ -24,7 +24,6 @@ use App\Http\Resources\TaskResource;
 use App\Models\Design;
 use App\Models\DesignLayer;
 use App\Models\Project;
-use App\Models\Task;
 use App\Preparation;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
@@ -51,12 +50,6 @@ final class DesignController
         Uploads::path($body->upload);
 
         return new JsonResponse(TaskResource::of($start($project, TaskKind::TakeDrawing, json_decode((string) json_encode($body), true))));
-    }
-
-    #[Get('/projects/{project}/tasks/{task}', 'How a piece of longer work stands', TaskResource::class)]
-    public function task(Project $project, int $task): JsonResponse
-    {
-        return new JsonResponse(TaskResource::of(Task::query()->where('project_id', $project->id)->findOrFail($task)));
     }
 
     #[Post('/projects/{project}/compute-placement', 'Where matched points, or a typed shift and turn, put a drawing; stores nothing', ComputePlacementBody::class, PlacementResource::class)]

@@ -17,13 +17,11 @@ use App\Http\Resources\PointsPreview;
 use App\Http\Resources\TaskResource;
 use App\Http\Resources\UploadResource;
 use App\Models\Project;
-use App\Models\Task;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use App\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Lists of points, in and out: control and stakeout points. */
@@ -35,12 +33,7 @@ final class PointsFileController
     #[Post('/projects/{project}/uploads', 'Brings a file in, as multipart form data in the field “file”; nothing is read of it yet', null, UploadResource::class)]
     public function upload(Request $request): JsonResponse
     {
-        $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw new \DomainException('No file arrived. It must be sent as “file” and be under 200 MB.');
-        }
-
-        return new JsonResponse(new UploadResource(...Uploads::keep($file)));
+        return new JsonResponse(new UploadResource(...Uploads::arrived($request)));
     }
 
     #[Post('/projects/{project}/points-preview', 'Reads an uploaded list of points as told, or as guessed, and looks it over; stores nothing', PreviewBody::class, PointsPreview::class)]
@@ -78,14 +71,5 @@ final class PointsFileController
                 echo $piece;
             }
         }, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
-    }
-
-    #[Post('/projects/{project}/tasks/{task}/cancel', 'Asks a piece of longer work to stop; nothing of it is stored', null, TaskResource::class)]
-    public function cancel(Project $project, int $task): JsonResponse
-    {
-        $row = Task::query()->where('project_id', $project->id)->findOrFail($task);
-        \App\Tasks\Progress::cancel($row->id);
-
-        return new JsonResponse(TaskResource::of($row));
     }
 }

@@ -27,7 +27,6 @@ use App\Tasks\TaskKind;
 use App\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
@@ -98,12 +97,7 @@ final class ProjectController
     #[Post('/packed-uploads', 'Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet', null, UploadResource::class)]
     public function uploadPacked(Request $request): JsonResponse
     {
-        $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw new \DomainException('No file arrived. It must be sent as “file” and be under 200 MB.');
-        }
-
-        return new JsonResponse(new UploadResource(...Uploads::keep($file)));
+        return new JsonResponse(new UploadResource(...Uploads::arrived($request)));
     }
 
     #[Post('/projects-unpacking', 'Makes a project of a packed one, beside those that are here; a damaged file is refused whole', RestoreBody::class, ProjectResource::class)]

@@ -62,7 +62,7 @@ final class CleanUp
     private function key(DrawingLayer $layer, Shape $s): string
     {
         $v = $s->v;
-        if ($s->kind === ShapeKind::Line && [$v[3], $v[4], $v[5]] < [$v[0], $v[1], $v[2]]) {
+        if ($s->kind === ShapeKind::Line && ($v[3] < $v[0] || ($v[3] === $v[0] && $v[4] < $v[1]))) {
             $v = [$v[3], $v[4], $v[5], $v[0], $v[1], $v[2], ...array_slice($v, 6)];
         }
         $words = match ($s->kind) {

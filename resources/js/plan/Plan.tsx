@@ -1,16 +1,15 @@
 import { useQueries } from '@tanstack/react-query';
-import { Compass, Crosshair, Expand, ListChecks, Minus, Plus, Redo2, Ruler, SquareDashed, Tag, Undo2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type ControlPoint, type Design, type Live, type Mark, type Project, type StakeoutPoint } from '../api/client';
 import { changesQuery, curvesQuery, shapesQuery, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import type { PlanThing } from './marks';
 import { Inverse } from './Inverse';
-import { LabelMenu } from './LabelMenu';
 import { contentOf, type LabelChoice, type PlanEvents, PlanMap, type PlanPlace } from './PlanMap';
+import { PlanTools } from './PlanTools';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
 import type { Spot } from './snap';
+import { drawnDesigns, otherDesign, thingsOf } from './things';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 
 export interface PlanProps {
@@ -130,7 +129,10 @@ export function Plan(props: PlanProps) {
     const quiet = stage !== 'prepare';
     useEffect(() => plan.current?.showLayers(layers, quiet), [layers, quiet]);
 
-    const things = useMemo(() => thingsOf(control, points, marks, stage, target, labels), [control, points, marks, stage, target, labels]);
+    const things = useMemo(
+        () => thingsOf(control, points, marks, stage, target, labels, project.units),
+        [control, points, marks, stage, target, labels, project.units],
+    );
     useEffect(() => plan.current?.showThings(things), [things]);
 
     const station = live?.elsewhere ? null : project.setup;
@@ -171,7 +173,6 @@ export function Plan(props: PlanProps) {
         () => otherDesign(designs, touched?.place ?? null, 'The touched place') ?? otherDesign(designs, pole, 'The pole'),
         [designs, touched, pole],
     );
-    const instrumentUp = Math.abs(view.rotation) > 1e-6;
     return (
         <div className="relative h-full min-h-0 bg-paper" style={{ gridArea: 'plan' }}>
             <div
@@ -181,68 +182,18 @@ export function Plan(props: PlanProps) {
                 aria-label="Plan"
                 data-view={[view.northing, view.easting, view.resolution, view.rotation].join(' ')}
             />
-            <div
-                className="pointer-events-none absolute top-2 bottom-2 left-2 flex flex-col flex-wrap content-start gap-1 *:pointer-events-auto *:bg-paper/80"
-                role="toolbar"
-                aria-label="View"
-            >
-                <Button
-                    kind="bare"
-                    aria-label="Show everything"
-                    title="Show everything"
-                    onClick={() => plan.current?.zoomToContent()}
-                    icon={<Expand />}
-                />
-                <Button
-                    kind="bare"
-                    aria-label="Show the worklist"
-                    title="Show the worklist"
-                    onClick={() => plan.current?.zoomTo(points)}
-                    icon={<ListChecks />}
-                />
-                <Button
-                    kind="bare"
-                    aria-label="Zoom to a box"
-                    title="Zoom to a box: drag it"
-                    onClick={() => plan.current?.startBox()}
-                    icon={<SquareDashed />}
-                />
-                <Button
-                    kind="bare"
-                    aria-label="Previous view"
-                    title="Previous view"
-                    onClick={() => plan.current?.previousView()}
-                    icon={<Undo2 />}
-                />
-                <Button kind="bare" aria-label="Next view" title="Next view" onClick={() => plan.current?.nextView()} icon={<Redo2 />} />
-                <Button kind="bare" aria-label="Nearer" title="Nearer" onClick={() => plan.current?.zoomBy(1)} icon={<Plus />} />
-                <Button kind="bare" aria-label="Farther" title="Farther" onClick={() => plan.current?.zoomBy(-1)} icon={<Minus />} />
-                <Button
-                    kind="bare"
-                    aria-label="Follow the pole"
-                    title="Follow the pole"
-                    pressed={following}
-                    onClick={() => setFollowing(!following)}
-                    icon={<Crosshair />}
-                />
-                <Button
-                    kind="bare"
-                    aria-label={instrumentUp ? 'Turn north up' : 'Turn the instrument up'}
-                    title={instrumentUp ? 'Turn north up' : 'Turn the instrument up'}
-                    pressed={instrumentUp}
-                    onClick={() => plan.current?.turnUp(instrumentUp ? 0 : (live?.guidance?.facing ?? 0))}
-                    icon={<Compass style={{ transform: `rotate(${view.rotation}rad)` }} />}
-                />
-                <Button
-                    kind="bare"
-                    aria-label="Inverse between two spots"
-                    title="Inverse: distance and direction between two spots"
-                    pressed={measuring}
-                    onClick={() => setInverse(measuring ? null : [])}
-                    icon={<Ruler />}
-                />
-                <LabelMenu labels={labels} onLabels={setLabels} icon={<Tag />} />
-            </div>
+            <PlanTools
+                plan={plan}
+                points={points}
+                following={following}
+                onFollow={setFollowing}
+                rotation={view.rotation}
+                facing={live?.guidance?.facing ?? 0}
+                measuring={measuring}
+                onMeasure={(on) => setInverse(on ? [] : null)}
+                labels={labels}
+                onLabels={setLabels}
+            />
             <ScaleBar resolution={view.resolution} rotation={view.rotation} />
             {shapes.loading > 0 && (
                 <div className="absolute top-2 left-16 bg-sheet px-3 py-1 text-quiet">Loading {shapes.loading} layers…</div>
@@ -286,73 +237,4 @@ export function Plan(props: PlanProps) {
             )}
         </div>
     );
-}
-
-/** The active design and the backgrounds, each in its newest revision. */
-export function drawnDesigns(designs: Design[]): Design[] {
-    return designs.filter((d) => d.current && (d.active || d.role === 'background' || !designs.some((other) => other.active)));
-}
-
-/** Says so when a place lies in another design than the active one. */
-function otherDesign(designs: Design[], place: PlanPlace | null, what: string): string | null {
-    const holds = (d: Design) => {
-        const [west = 0, south = 0, east = -1, north = -1] = d.extent;
-        return place !== null && place.easting >= west && place.easting <= east && place.northing >= south && place.northing <= north;
-    };
-    const active = designs.find((d) => d.active && d.current);
-    if (!active || !place || holds(active)) {
-        return null;
-    }
-    const other = designs.find((d) => d !== active && d.current && d.role === 'design' && holds(d));
-    return other ? `${what} lies in “${other.name}”, and “${active.name}” is the active design.` : null;
-}
-
-function labelOf(p: { name: string; code: string; elevation: number | null }, labels: LabelChoice): string {
-    return [
-        labels.name ? p.name : '',
-        labels.code ? p.code : '',
-        labels.elevation && p.elevation !== null ? `El ${p.elevation.toFixed(3)} m` : '',
-    ]
-        .filter(Boolean)
-        .join(' · ');
-}
-
-/** What each stage puts on the plan: finished points leave it while staking. */
-function thingsOf(
-    control: ControlPoint[],
-    points: StakeoutPoint[],
-    marks: Mark[],
-    stage: string,
-    target: number | null,
-    labels: LabelChoice,
-) {
-    const things: { thing: PlanThing; at: PlanPlace }[] = control.map((c) => ({
-        thing: { what: 'control', id: c.id, name: labelOf(c, labels) },
-        at: c,
-    }));
-    const showDone = stage === 'prepare' || stage === 'control';
-    for (const p of points) {
-        const state = p.id === target && stage === 'stake' ? 'target' : p.stakes > 0 ? 'done' : 'open';
-        if (state !== 'done' || showDone) {
-            things.push({
-                thing: {
-                    what: 'point',
-                    id: p.id,
-                    name: labelOf(p, labels),
-                    state,
-                    origin: p.origin,
-                    label: p.labelEast !== null && p.labelNorth !== null ? [p.labelEast, p.labelNorth] : null,
-                },
-                at: p,
-            });
-        }
-    }
-    if (stage === 'as-built' || stage === 'hand-over') {
-        for (const m of marks) {
-            if (m.kind !== 'check') {
-                things.push({ thing: { what: 'mark', id: m.id, name: m.name, verdict: m.verdict }, at: m.found });
-            }
-        }
-    }
-    return things;
 }

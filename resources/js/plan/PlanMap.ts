@@ -1,29 +1,27 @@
+import { boundingExtent, buffer, createEmpty, type Extent, extend, isEmpty } from 'ol/extent';
 import Feature from 'ol/Feature';
-import OlMap from 'ol/Map';
-import type MapBrowserEvent from 'ol/MapBrowserEvent';
-import View from 'ol/View';
-import { boundingExtent, buffer, createEmpty, extend, type Extent, isEmpty } from 'ol/extent';
 import LineString from 'ol/geom/LineString';
-import MultiLineString from 'ol/geom/MultiLineString';
 import Point from 'ol/geom/Point';
 import { defaults as defaultInteractions } from 'ol/interaction';
 import DragBox from 'ol/interaction/DragBox';
 import VectorLayer from 'ol/layer/Vector';
+import OlMap from 'ol/Map';
+import type MapBrowserEvent from 'ol/MapBrowserEvent';
 import Projection from 'ol/proj/Projection';
 import VectorSource from 'ol/source/Vector';
-import { Circle, Fill, Stroke, Style, Text } from 'ol/style';
-import { currentInk, type Ink, readable } from './ink';
+import View from 'ol/View';
 import { Crowd, type PlacedThing } from './crowd';
+import { changeStyle, drawnStyle, measuredStyle, spotStyle } from './drawnStyles';
+import { currentInk, type Ink } from './ink';
 import { type PlanThing, styleOf } from './marks';
-import { Kind, type Shapes, strokes } from './shapes';
+import { featuresOf } from './features';
+import type { Shapes } from './shapes';
 import { type PickLayer, SnapIndex, type Spot, type Touched } from './snap';
 
 const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8, 1e8] });
 const REACH_PX = 16;
 const VIEWS_KEPT = 30;
 const DRAG_PAUSE_MS = 100;
-/** Lines drawn in one go: more make a path that the canvas is slow to fill, fewer make too many paths. */
-const SHEAF = 250;
 /** With more shapes than this, lines are drawn one pixel wide in every theme: wider ones take the canvas six times as long. */
 const MANY_SHAPES = 30_000;
 
@@ -108,10 +106,10 @@ export class PlanMap {
                 new VectorLayer({
                     source: this.changes,
                     zIndex: 10,
-                    style: (f) => this.changeStyle(f.get('change') as DrawnChange['kind']),
+                    style: (f) => changeStyle(f.get('change') as DrawnChange['kind'], this.ink),
                 }),
-                new VectorLayer({ source: this.measured, zIndex: 39, style: () => this.measuredStyle() }),
-                new VectorLayer({ source: this.offered, zIndex: 40, style: () => this.spotStyle() }),
+                new VectorLayer({ source: this.measured, zIndex: 39, style: () => measuredStyle(this.ink) }),
+                new VectorLayer({ source: this.offered, zIndex: 40, style: () => spotStyle(this.ink) }),
             ],
         });
         this.map.addInteraction(this.box);
@@ -132,7 +130,7 @@ export class PlanMap {
     repaint(): void {
         this.ink = currentInk();
         for (const layer of this.drawn.values()) {
-            layer.setStyle(this.drawnStyle(layer.get('ownColour') as string | null));
+            layer.setStyle(drawnStyle(layer.get('ownColour') as string | null, this.ink, this.crowded));
         }
         this.map.getLayers().forEach((l) => {
             l.changed();
@@ -163,7 +161,7 @@ export class PlanMap {
             drawn?.setOpacity(quiet ? 0.5 : 1);
             if (drawn && drawn.get('ownColour') !== layer.ownColour) {
                 drawn.set('ownColour', layer.ownColour);
-                drawn.setStyle(this.drawnStyle(layer.ownColour));
+                drawn.setStyle(drawnStyle(layer.ownColour, this.ink, this.crowded));
             }
         }
         this.snap = new SnapIndex(layers.filter((l) => l.pickable));
@@ -173,14 +171,9 @@ export class PlanMap {
     showChanges(changes: DrawnChange[]): void {
         this.changes.clear(true);
         for (const { kind, shapes } of changes) {
-            for (const { flat, ends } of strokes(shapes).values()) {
-                const feature = new Feature(new MultiLineString(flat, 'XY', ends));
+            for (const feature of featuresOf(shapes, [])) {
                 feature.set('change', kind);
                 this.changes.addFeature(feature);
-            }
-            for (const dot of dotsAndTexts(shapes, [])) {
-                dot.set('change', kind);
-                this.changes.addFeature(dot);
             }
         }
     }
@@ -286,97 +279,15 @@ export class PlanMap {
 
     private drawLayer(layer: DrawnLayer): VectorLayer {
         const source = new VectorSource();
-        for (const [rgb, { flat, ends }] of strokes(layer.shapes)) {
-            for (let from = 0; from < ends.length; from += SHEAF) {
-                const begin = ends[from - 1] ?? 0;
-                const sheaf = ends.slice(from, from + SHEAF);
-                const feature = new Feature(
-                    new MultiLineString(
-                        flat.slice(begin, sheaf.at(-1)),
-                        'XY',
-                        sheaf.map((end) => end - begin),
-                    ),
-                );
-                feature.set('rgb', rgb);
-                source.addFeature(feature);
-            }
-        }
-        source.addFeatures(dotsAndTexts(layer.shapes, layer.strings));
-        const made = new VectorLayer({ source, zIndex: 1, style: this.drawnStyle(layer.ownColour), updateWhileAnimating: false });
+        source.addFeatures(featuresOf(layer.shapes, layer.strings));
+        const made = new VectorLayer({
+            source,
+            zIndex: 1,
+            style: drawnStyle(layer.ownColour, this.ink, this.crowded),
+            updateWhileAnimating: false,
+        });
         made.set('ownColour', layer.ownColour);
         return made;
-    }
-
-    /** Styles are made once for each colour: a drawing has few colours and many pieces. */
-    private drawnStyle(ownColour: string | null) {
-        const width = this.crowded ? 1 : this.ink.weight;
-        const styles = new Map<number, { colour: string; stroke: Style; dot: Style }>();
-        const styleFor = (rgb: number) => {
-            let made = styles.get(rgb);
-            if (!made) {
-                const colour = readable(ownColour ?? `#${rgb.toString(16).padStart(6, '0')}`);
-                made = {
-                    colour,
-                    stroke: new Style({ stroke: new Stroke({ color: colour, width, lineCap: 'butt', lineJoin: 'bevel' }) }),
-                    dot: new Style({ image: new Circle({ radius: 2 * this.ink.weight, fill: new Fill({ color: colour }) }) }),
-                };
-                styles.set(rgb, made);
-            }
-            return made;
-        };
-        return (feature: { get: (key: string) => unknown }, resolution: number) => {
-            const { colour, stroke, dot } = styleFor(feature.get('rgb') as number);
-            const text = feature.get('text') as string | undefined;
-            if (text === undefined) {
-                return feature.get('dot') ? dot : stroke;
-            }
-            const pixels = (feature.get('height') as number) / resolution;
-            if (pixels < 6) {
-                return undefined;
-            }
-            return new Style({
-                text: new Text({
-                    text,
-                    font: `${Math.min(pixels, 60)}px "Atkinson Hyperlegible Next Variable"`,
-                    rotation: -(feature.get('rotation') as number),
-                    rotateWithView: true,
-                    textAlign: 'left',
-                    textBaseline: 'bottom',
-                    fill: new Fill({ color: colour }),
-                }),
-            });
-        };
-    }
-
-    /** Added, gone and moved differ by dash as well as by colour. */
-    private changeStyle(kind: DrawnChange['kind']): Style {
-        const [color, lineDash] = { added: [this.ink.chalk, []], gone: [this.ink.out, [2, 6]], moved: [this.ink.open, [12, 4]] }[kind] as [
-            string,
-            number[],
-        ];
-        const stroke = new Stroke({ color, width: 3.5 * this.ink.weight, lineDash });
-        return new Style({ stroke, image: new Circle({ radius: 6, stroke: new Stroke({ color, width: 3 }) }) });
-    }
-
-    private measuredStyle(): Style[] {
-        return [
-            new Style({ stroke: new Stroke({ color: this.ink.paper, width: 6 }) }),
-            new Style({
-                stroke: new Stroke({ color: this.ink.chalk, width: 2.5 * this.ink.weight }),
-                image: new Circle({
-                    radius: 6,
-                    fill: new Fill({ color: this.ink.chalk }),
-                    stroke: new Stroke({ color: this.ink.paper, width: 2 }),
-                }),
-            }),
-        ];
-    }
-
-    private spotStyle(): Style[] {
-        return [
-            new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: this.ink.paper, width: 6 }) }) }),
-            new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: this.ink.chalk, width: 3 }) }) }),
-        ];
     }
 
     private reach(): number {
@@ -463,28 +374,6 @@ export class PlanMap {
         this.restoring = false;
         this.events.onMove({ northing: now.center[1] ?? 0, easting: now.center[0] ?? 0 }, now.resolution, now.rotation);
     }
-}
-
-function dotsAndTexts(shapes: Shapes, strings: string[]): Feature[] {
-    const features: Feature[] = [];
-    for (let i = 0; i < shapes.count; i++) {
-        const kind = shapes.kind(i);
-        const geometry = () => new Point([shapes.v(i, 0), shapes.v(i, 1)]);
-        if (kind === Kind.point) {
-            features.push(new Feature({ geometry: geometry(), dot: true, rgb: shapes.rgb(i) }));
-        } else if (kind === Kind.text) {
-            features.push(
-                new Feature({
-                    geometry: geometry(),
-                    text: strings[shapes.v(i, 5)] ?? '',
-                    rgb: shapes.rgb(i),
-                    height: shapes.v(i, 3),
-                    rotation: shapes.v(i, 4),
-                }),
-            );
-        }
-    }
-    return features;
 }
 
 /** The extent of places and of drawn extents together. */

@@ -1,6 +1,6 @@
 import Flatbush from 'flatbush';
-import Feature from 'ol/Feature';
 import type { Extent } from 'ol/extent';
+import Feature from 'ol/Feature';
 import MultiPoint from 'ol/geom/MultiPoint';
 import Point from 'ol/geom/Point';
 import type { PlanThing } from './marks';

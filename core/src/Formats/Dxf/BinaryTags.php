@@ -63,6 +63,11 @@ final class BinaryTags implements Tags
         return new Record($type, $start, $first, $codes, $values, 'byte');
     }
 
+    public function placeWord(): string
+    {
+        return 'byte';
+    }
+
     public function place(): int
     {
         return $this->before + $this->at;

@@ -73,10 +73,10 @@ final class DxfReader
             }
         }
         if (! $ended && $this->repairs === null) {
-            throw UnreadableDrawing::truncated(($this->tags instanceof BinaryTags ? 'byte ' : 'line ').$this->tags->place());
+            throw UnreadableDrawing::truncated("{$this->tags->placeWord()} {$this->tags->place()}");
         }
 
-        return $this->placement->drawing($this->unit, $this->version === '' ? 'R12 or earlier' : $this->version, $this->repairs?->sentences() ?? []);
+        return $this->placement->drawing($this->unit, $this->version === '' ? 'R12 or earlier' : $this->version, $this->repairs?->sentences() ?? [], $this->tags->placeWord());
     }
 
     private function takeOrGiveUp(Record $record, Repairs $repairs): void

@@ -80,6 +80,11 @@ final class MendingTags implements Tags
         return new Record($type, $start, $first, $codes, $values);
     }
 
+    public function placeWord(): string
+    {
+        return 'line';
+    }
+
     public function place(): int
     {
         return $this->before + $this->at;

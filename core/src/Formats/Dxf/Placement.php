@@ -87,7 +87,7 @@ final class Placement
      *
      * @throws UnreadableDrawing where nothing was read
      */
-    public function drawing(?LengthUnit $unit, string $version, array $repairs): Drawing
+    public function drawing(?LengthUnit $unit, string $version, array $repairs, string $placeWord): Drawing
     {
         if ($this->layers === []) {
             throw UnreadableDrawing::noGeometry();
@@ -108,7 +108,7 @@ final class Placement
         }
         $flat = $this->lowest === INF || ($this->lowest === 0.0 && $this->highest === 0.0);
 
-        return new Drawing($unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest], $this->annotations, $repairs);
+        return new Drawing($unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest], $this->annotations, $repairs, $placeWord);
     }
 
     /** @param  list<string>  $within  names of the blocks being placed, outermost first */

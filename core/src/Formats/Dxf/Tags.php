@@ -14,6 +14,9 @@ interface Tags
      */
     public function next(): ?Record;
 
+    /** What a place counts: line, or byte of a binary file. */
+    public function placeWord(): string;
+
     /** Where reading stands: the line read last in a text file, the byte in a binary one. */
     public function place(): int;
 

@@ -59,6 +59,11 @@ final class TextTags implements Tags
         return $this->ready[$this->given++] ?? null;
     }
 
+    public function placeWord(): string
+    {
+        return 'line';
+    }
+
     public function place(): int
     {
         return $this->line;

@@ -160,23 +160,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/tasks/{task}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** How a piece of longer work stands */
-        get: operations["11e56f6ab698e1b68de7115695514449"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/projects/{project}/compute-placement": {
         parameters: {
             query?: never;
@@ -676,23 +659,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/tasks/{task}/cancel": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Asks a piece of longer work to stop; nothing of it is stored */
-        post: operations["ba1ac030da03a95a578448c321a01179"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/practice": {
         parameters: {
             query?: never;
@@ -963,6 +929,40 @@ export interface paths {
         put?: never;
         /** Accepts the setup being made */
         post: operations["a60b4c11b894c5ec8c7aaf0d9018518b"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/tasks/{task}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a piece of longer work stands */
+        get: operations["57af20857a56b635b7418ea6d0ea7d61"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/tasks/{task}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks a piece of longer work to stop; nothing of it is stored */
+        post: operations["fdf5d6ada4dd1f7abc3abef341d02f25"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2212,38 +2212,6 @@ export interface operations {
             };
         };
     };
-    "11e56f6ab698e1b68de7115695514449": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                task: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TaskResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     "3befd9a8d73b2beaa8b8aa951cd8aa54": {
         parameters: {
             query?: never;
@@ -3321,38 +3289,6 @@ export interface operations {
             };
         };
     };
-    ba1ac030da03a95a578448c321a01179: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                task: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TaskResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     "2c354b627f8b74912fd16a8601d7a5e5": {
         parameters: {
             query?: never;
@@ -3978,6 +3914,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AcceptedSetup"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "57af20857a56b635b7418ea6d0ea7d61": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                task: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fdf5d6ada4dd1f7abc3abef341d02f25: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                task: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

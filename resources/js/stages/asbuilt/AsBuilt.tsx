@@ -6,8 +6,8 @@ import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/Field';
 import { Coordinates } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
-import { MarkResult } from '../setup/MarkResult';
 import { Sheet } from '../Sheet';
+import { MarkResult } from '../setup/MarkResult';
 import { PointChooser } from '../stake/PointChooser';
 import { useStoring } from '../stake/useStoring';
 

@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { api, ask, type ControlPoint, type Project, type Schemas } from '../../api/client';
+import { api, ask, type ControlPoint, type Project, type Schemas, type Units } from '../../api/client';
 import { Button } from '../../parts/Button';
 import { CheckBox } from '../../parts/CheckBox';
 import { Choice, LengthField, NumberField } from '../../parts/Field';
-import { Length } from '../../parts/Figure';
+import { AngleFigure, Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
+import { formatAngle } from '../../units/format';
 import type { Inspection } from './DrawingImport';
 import { UNIT_NAMES, type Unit } from './units';
 
@@ -26,14 +27,12 @@ interface Props {
     onPlacing: (placing: Placing) => void;
 }
 
-const degrees = (radians: number) => ((radians > Math.PI ? radians - 2 * Math.PI : radians) * 180) / Math.PI;
-
-function wordsOf(fit: Fit): string {
+function wordsOf(fit: Fit, angle: Units['angle']): string {
     const how = fit.asDrawn
         ? 'as drawn'
         : fit.placement.exchanged
           ? 'with northing and easting exchanged'
-          : `turned by ${degrees(fit.rotation).toFixed(4)}° and shifted`;
+          : `turned by ${formatAngle(fit.rotation, angle)} and shifted`;
     return `in ${UNIT_NAMES[fit.unit]}, ${how}`;
 }
 
@@ -41,6 +40,7 @@ function wordsOf(fit: Fit): string {
 export function DrawingFit(props: Props) {
     const { inspection, unit, onUnit, placing, onPlacing } = props;
     const [way, setWay] = useState<'fit' | 'pairs' | 'typed'>('fit');
+    const { angle } = props.project.units;
     const best = inspection.fits[0];
     const settled = best?.asDrawn && best.unit === unit;
     return (
@@ -60,20 +60,20 @@ export function DrawingFit(props: Props) {
             )}
             <ul>
                 {inspection.fits.map((fit) => {
-                    const chosen = fit.unit === unit && placing.words === wordsOf(fit);
+                    const chosen = fit.unit === unit && placing.words === wordsOf(fit, angle);
                     return (
-                        <li key={wordsOf(fit)} className="border-b border-rule py-2">
+                        <li key={wordsOf(fit, angle)} className="border-b border-rule py-2">
                             <div className="flex flex-wrap items-center gap-3">
                                 <span className="min-w-60 flex-1">
-                                    It fits <b>{wordsOf(fit)}</b>: {fit.matches.length} of {inspection.controlTried} control points fall on
-                                    the drawing within <Length of={fit.rms} /> (root mean square).
+                                    It fits <b>{wordsOf(fit, angle)}</b>: {fit.matches.length} of {inspection.controlTried} control points
+                                    fall on the drawing within <Length of={fit.rms} /> (root mean square).
                                     {fit.doubtful && ' So few among so many spots may be mere chance.'}
                                 </span>
                                 <Button
                                     pressed={chosen || (settled && fit === best && placing.placement === null)}
                                     onClick={() => {
                                         onUnit(fit.unit);
-                                        onPlacing({ placement: fit.asDrawn ? null : fit.placement, words: wordsOf(fit) });
+                                        onPlacing({ placement: fit.asDrawn ? null : fit.placement, words: wordsOf(fit, angle) });
                                     }}
                                 >
                                     Place it so
@@ -161,7 +161,7 @@ function ByPairs({ project, control, inspection, unit, onPlacing }: Props) {
             setResult(found);
             onPlacing({
                 placement: found.placement,
-                words: `by ${pairs.length} matched points, turned by ${degrees(found.rotation).toFixed(4)}°${withScale ? `, scale ${found.scale.toFixed(6)}` : ''}`,
+                words: `by ${pairs.length} matched points, turned by ${formatAngle(found.rotation, project.units.angle)}${withScale ? `, scale ${found.scale.toFixed(6)}` : ''}`,
             });
         } catch (e) {
             setError(e as Error);
@@ -211,7 +211,7 @@ function ByPairs({ project, control, inspection, unit, onPlacing }: Props) {
             </div>
             {result && (
                 <p>
-                    Turned by <span className="figure">{degrees(result.rotation).toFixed(4)}°</span> clockwise, scale{' '}
+                    Turned by <AngleFigure of={result.rotation} /> clockwise, scale{' '}
                     <span className="figure">{result.scale.toFixed(6)}</span>.
                 </p>
             )}

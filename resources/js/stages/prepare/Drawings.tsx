@@ -6,11 +6,11 @@ import { useWork } from '../../api/work';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
-import { FileDrop } from '../../parts/FileDrop';
 import { Length } from '../../parts/Figure';
+import { FileDrop } from '../../parts/FileDrop';
 import { Failure, Notice } from '../../parts/Notice';
 import { WorkBar } from '../../parts/WorkBar';
-import { drawnDesigns } from '../../plan/Plan';
+import { drawnDesigns } from '../../plan/things';
 import { DrawingImport, type Inspection } from './DrawingImport';
 import { Layers } from './Layers';
 

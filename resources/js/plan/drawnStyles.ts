@@ -1,0 +1,72 @@
+import { Circle, Fill, Stroke, Style, Text } from 'ol/style';
+import { type Ink, readable } from './ink';
+import type { DrawnChange } from './PlanMap';
+
+/** Styles are made once for each colour: a drawing has few colours and many pieces. */
+export function drawnStyle(ownColour: string | null, ink: Ink, crowded: boolean) {
+    const width = crowded ? 1 : ink.weight;
+    const styles = new Map<number, { colour: string; stroke: Style; dot: Style }>();
+    const styleFor = (rgb: number) => {
+        let made = styles.get(rgb);
+        if (!made) {
+            const colour = readable(ownColour ?? `#${rgb.toString(16).padStart(6, '0')}`);
+            made = {
+                colour,
+                stroke: new Style({ stroke: new Stroke({ color: colour, width, lineCap: 'butt', lineJoin: 'bevel' }) }),
+                dot: new Style({ image: new Circle({ radius: 2 * ink.weight, fill: new Fill({ color: colour }) }) }),
+            };
+            styles.set(rgb, made);
+        }
+        return made;
+    };
+    return (feature: { get: (key: string) => unknown }, resolution: number) => {
+        const { colour, stroke, dot } = styleFor(feature.get('rgb') as number);
+        const text = feature.get('text') as string | undefined;
+        if (text === undefined) {
+            return feature.get('dot') ? dot : stroke;
+        }
+        const pixels = (feature.get('height') as number) / resolution;
+        if (pixels < 6) {
+            return undefined;
+        }
+        return new Style({
+            text: new Text({
+                text,
+                font: `${Math.min(pixels, 60)}px "Atkinson Hyperlegible Next Variable"`,
+                rotation: -(feature.get('rotation') as number),
+                rotateWithView: true,
+                textAlign: 'left',
+                textBaseline: 'bottom',
+                fill: new Fill({ color: colour }),
+            }),
+        });
+    };
+}
+
+/** Added, gone and moved differ by dash as well as by colour. */
+export function changeStyle(kind: DrawnChange['kind'], ink: Ink): Style {
+    const [color, lineDash] = { added: [ink.chalk, []], gone: [ink.out, [2, 6]], moved: [ink.open, [12, 4]] }[kind] as [string, number[]];
+    const stroke = new Stroke({ color, width: 3.5 * ink.weight, lineDash });
+    return new Style({ stroke, image: new Circle({ radius: 6, stroke: new Stroke({ color, width: 3 }) }) });
+}
+
+export function measuredStyle(ink: Ink): Style[] {
+    return [
+        new Style({ stroke: new Stroke({ color: ink.paper, width: 6 }) }),
+        new Style({
+            stroke: new Stroke({ color: ink.chalk, width: 2.5 * ink.weight }),
+            image: new Circle({
+                radius: 6,
+                fill: new Fill({ color: ink.chalk }),
+                stroke: new Stroke({ color: ink.paper, width: 2 }),
+            }),
+        }),
+    ];
+}
+
+export function spotStyle(ink: Ink): Style[] {
+    return [
+        new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: ink.paper, width: 6 }) }) }),
+        new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: ink.chalk, width: 3 }) }) }),
+    ];
+}
