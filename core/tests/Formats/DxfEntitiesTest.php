@@ -26,6 +26,9 @@ final class DxfEntitiesTest extends TestCase
     /** @var array<string, array{Drawing, array<string, mixed>}> */
     private static array $read = [];
 
+    /** @var array<string, list<string>> layers where annotations stay out */
+    private static array $without = [];
+
     public static function files(): array
     {
         $files = [];
@@ -73,12 +76,30 @@ final class DxfEntitiesTest extends TestCase
         self::assertSame([true, true, true], [$layers['off']->off, $layers['frozen']->frozen, $layers['locked']->locked]);
     }
 
+    #[DataProvider('files')]
+    public function test_dimensions_and_leaders_come_in_as_they_are_drawn_or_stay_out(string $version, string $form): void
+    {
+        [$drawing, $expected] = self::file($version, $form);
+        $layers = array_column($drawing->layers, null, 'name');
+        if ($version === 'R12') {
+            self::assertSame(0, $drawing->annotations);
+
+            return;
+        }
+        // Its picture: dimension line, two extension lines, and the figure; more for the arrow heads.
+        self::assertGreaterThanOrEqual(count(array_keys($expected['picture'], 'LINE', true)), $layers['dimension']->kinds()['line']);
+        self::assertContains('12', array_map(trim(...), $layers['dimension']->strings));
+        self::assertSame(3, $drawing->annotations, 'a dimension, a leader, a multileader');
+        self::assertSame([], array_intersect(['dimension', 'leader', 'multileader'], self::$without["$version $form"]));
+    }
+
     /** @return array{Drawing, array<string, mixed>} */
     private static function file(string $version, string $form): array
     {
         if (! isset(self::$read["$version $form"])) {
             $path = tempnam(sys_get_temp_dir(), 'dxf');
             $expected = Reference::python((string) file_get_contents(__DIR__.'/entities.py'), ['file' => $path, 'version' => $version, 'form' => $form]);
+            self::$without["$version $form"] = array_map(static fn (DrawingLayer $l) => $l->name, DxfReader::read(fopen($path, 'rb'))->layers);
             self::$read["$version $form"] = [DxfReader::read(fopen($path, 'rb'), new ReadOptions(annotations: true)), $expected];
             unlink($path);
         }

@@ -186,6 +186,39 @@ final class DxfReaderTest extends TestCase
         self::assertSame('1/2', $text->plainMtext('\S1#2;'));
     }
 
+    /** Python's codecs give the bytes; the version says where UTF-8 begins. */
+    public function test_text_is_read_in_the_code_page_that_the_file_names(): void
+    {
+        $words = [['ANSI_1251', 'cp1251', 'Ось А'], ['dos850', 'cp850', 'Höhe'], ['ANSI_932', 'cp932', '通り芯'], ['ANSI_1250', 'cp1250', 'Řez č. 3'], ['iso8859-2', 'iso8859-2', 'žula']];
+        $bytes = Reference::python('print(json.dumps([list(w[2].encode(w[1])) for w in input]))', $words);
+        foreach ($words as $i => [$page, , $word]) {
+            $raw = implode('', array_map(chr(...), $bytes[$i]));
+            self::assertSame($word, DxfText::for($page, 'AC1015')->plain($raw), $page);
+            self::assertSame($word, DxfText::for($page, 'AC1032')->plain($word), 'UTF-8 whatever the page');
+        }
+        self::assertSame('Höhe', DxfText::for('', '')->plain('Höhe'), 'no page named, and good UTF-8');
+        self::assertSame('Höhe', DxfText::for('ANSI_0', 'AC1009')->plain("H\xF6he"));
+        self::assertSame('通り 𝄞 é', DxfText::for('ANSI_1252', 'AC1015')->plain('\M+192CA\M+182E8 \U+D834\U+DD1E %%233'));
+    }
+
+    /** ezdxf writes no R13 and R14; what is in them here differs from R2000 by the version's name alone. */
+    public function test_the_versions_between_are_read_as_well(): void
+    {
+        $r2000 = (string) file_get_contents(__DIR__.'/../../../database/demo/files/saltmarsh-yard.dxf');
+        $count = static fn (string $dxf): int => array_sum(array_map(static fn ($l) => $l->count, self::open($dxf)->layers));
+        foreach (['AC1012', 'AC1014'] as $version) {
+            $dxf = str_replace('AC1015', $version, $r2000);
+            self::assertSame([$version, $count($r2000)], [self::open($dxf)->version, $count($dxf)]);
+        }
+    }
+
+    public function test_construction_lines_without_end_are_named_as_left_out(): void
+    {
+        $drawing = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nRAY\n8\nA\n0\nXLINE\n8\nA\n0\nXLINE\n8\nA\n"));
+        self::assertContains('1 entity left out: RAY, a construction line without end.', $drawing->remarks);
+        self::assertContains('2 entities left out: XLINE, a construction line without end.', $drawing->remarks);
+    }
+
     public function test_colours_follow_the_published_index(): void
     {
         $ezdxf = Reference::python("from ezdxf.colors import aci2rgb\nprint(json.dumps([list(aci2rgb(i)) for i in range(1, 256)]))", null);

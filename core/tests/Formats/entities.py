@@ -160,7 +160,7 @@ if not old:
     texts['multileader'] = 'Anker M24'
     dim = msp.add_linear_dim(base=(0, 5), p1=(0, 0), p2=(12, 0), dxfattribs=layer('dimension'))
     dim.render()
-    inside = [e for e in dim.dimension.get_geometry_block() if e.dxftype() in ('LINE', 'MTEXT', 'TEXT', 'POINT', 'SOLID')]
+    picture = [e.dxftype() for e in dim.dimension.get_geometry_block()]
     if input['version'] > 'R2004':
         msp.add_line((0, 0), (1, 1), dxfattribs=layer('true colour') | {'true_color': 0x123456})
         msp.add_line((0, 0), (1, 2), dxfattribs={'layer': 'true colour', 'color': 1})
@@ -168,4 +168,4 @@ if not old:
         doc.layers.get('true colour').rgb = (255, 128, 0)
         colours['true colour'] = [0x123456, 0xff0000, 0xff8000]
 doc.saveas(input['file'], fmt=input['form'])
-print(json.dumps({'cases': cases, 'texts': texts, 'colours': colours}))
+print(json.dumps({'picture': [] if old else picture, 'cases': cases, 'texts': texts, 'colours': colours}))
