@@ -30,7 +30,7 @@ final class CleanUp
         $lines = [];
         for ($i = 0; $i < $layer->count; $i++) {
             $s = $layer->shape($i);
-            if ($this->zeroLengthsToo && $s->kind === ShapeKind::Line && $s->length() < $this->same && ! (abs($s->v[2] - $s->v[5]) >= $this->same)) {
+            if ($this->zeroLengthsToo && $s->kind === ShapeKind::Line && $s->length() < $this->same && $this->sameHeight($s)) {
                 $this->zeroLengths++;
 
                 continue;
@@ -80,7 +80,13 @@ final class CleanUp
 
     private function level(Shape $s): bool
     {
-        return $s->length() >= $this->same && (is_nan($s->v[2]) || abs($s->v[2] - $s->v[5]) < $this->same);
+        return $s->length() >= $this->same && $this->sameHeight($s);
+    }
+
+    /** Not a number compares as it likes, with one compiler so and with another otherwise: it is asked for first. */
+    private function sameHeight(Shape $s): bool
+    {
+        return is_nan($s->v[2]) || is_nan($s->v[5]) || abs($s->v[2] - $s->v[5]) < $this->same;
     }
 
     /** Lines with the same key lie on one straight course, at one height and in one colour. */

@@ -227,7 +227,7 @@ final class Placement
         } elseif ($kind === ShapeKind::Face) {
             $v[5] = $this->height($v[5]);
             $v[8] = $this->height($v[8]);
-        } elseif ($v[2] !== $v[2]) {
+        } elseif (is_nan($v[2])) {
             $this->tilted += $this->heights->used ? 1 : 0;
         }
         if (is_string($extra)) {
@@ -239,11 +239,9 @@ final class Placement
     /** The height as it is to be kept; what the file had is remembered for the range that is shown. */
     private function height(float $z): float
     {
-        if ($z < $this->lowest) {
-            $this->lowest = $z;
-        }
-        if ($z > $this->highest) {
-            $this->highest = $z;
+        if (! is_nan($z)) {
+            $this->lowest = min($this->lowest, $z);
+            $this->highest = max($this->highest, $z);
         }
 
         return $this->heights->used ? $z : $this->heights->fixed ?? NAN;

@@ -63,9 +63,14 @@ final class Record
             return $default;
         }
         // The good case of number(), which a large drawing meets a million times.
-        $number = is_numeric($value) ? (float) $value : NAN;
+        if (is_numeric($value)) {
+            $number = (float) $value;
+            if ($number >= -self::LARGEST && $number <= self::LARGEST) {
+                return $number;
+            }
+        }
 
-        return $number >= -self::LARGEST && $number <= self::LARGEST ? $number : $this->number($code, $value);
+        return $this->number($code, $value);
     }
 
     public function has(int $code): bool
