@@ -30,6 +30,9 @@ final class DrawingComparison
     /** @var array<string, array{added: int, gone: int, moved: int, farthest: float}> by layer */
     public array $byLayer = [];
 
+    /** @var array<string, array<int, int>> by layer: where each shape went, from its number before to its number after; gone ones are missing */
+    public array $successors = [];
+
     private function __construct() {}
 
     /**
@@ -49,28 +52,30 @@ final class DrawingComparison
     private function layer(string $name, ?DrawingLayer $before, ?DrawingLayer $after): void
     {
         $old = self::byPlace($before);
-        $new = [];
+        $went = $new = [];
         for ($i = 0, $n = $after === null ? 0 : $after->count; $i < $n; $i++) {
             $shape = $after->shape($i);
             $key = self::form($after, $shape).self::where($shape);
             if (isset($old[$key]) && $old[$key] !== []) {
+                $went[array_key_last($old[$key])] = $i;
                 array_pop($old[$key]);
                 $this->unchanged++;
             } else {
-                $new[self::form($after, $shape)][] = $shape;
+                $new[self::form($after, $shape)][$i] = $shape;
             }
         }
         $left = [];
         foreach ($old as $shapes) {
-            foreach ($shapes as $shape) {
-                $left[self::form($before, $shape)][] = $shape;
+            foreach ($shapes as $i => $shape) {
+                $left[self::form($before, $shape)][$i] = $shape;
             }
         }
         $counts = [count($this->added), count($this->gone), count($this->moved)];
         foreach ($new as $form => $shapes) {
-            $left[$form] = $this->pair($left[$form] ?? [], $shapes);
+            $left[$form] = $this->pair($left[$form] ?? [], $shapes, $went);
         }
-        array_push($this->gone, ...array_merge(...array_values($left)));
+        array_push($this->gone, ...array_merge(...array_map(array_values(...), array_values($left))));
+        $this->successors[$name] = $went;
         $moved = array_slice($this->moved, $counts[2]);
         $change = ['added' => count($this->added) - $counts[0], 'gone' => count($this->gone) - $counts[1], 'moved' => count($moved), 'farthest' => $moved === [] ? 0.0 : max(array_column($moved, 2))];
         if ($change['added'] + $change['gone'] + $change['moved'] > 0) {
@@ -78,13 +83,13 @@ final class DrawingComparison
         }
     }
 
-    /** @return array<string, list<Shape>> */
+    /** @return array<string, array<int, Shape>> by their numbers */
     private static function byPlace(?DrawingLayer $layer): array
     {
         $shapes = [];
         for ($i = 0, $n = $layer === null ? 0 : $layer->count; $i < $n; $i++) {
             $shape = $layer->shape($i);
-            $shapes[self::form($layer, $shape).self::where($shape)][] = $shape;
+            $shapes[self::form($layer, $shape).self::where($shape)][$i] = $shape;
         }
 
         return $shapes;
@@ -93,15 +98,16 @@ final class DrawingComparison
     /**
      * Things of one form, the nearest two first; what is left of the new ones was added.
      *
-     * @param  list<Shape>  $old
-     * @param  list<Shape>  $new
-     * @return list<Shape> old ones that found no partner
+     * @param  array<int, Shape>  $old
+     * @param  array<int, Shape>  $new
+     * @param  array<int, int>  $went
+     * @return array<int, Shape> old ones that found no partner
      */
-    private function pair(array $old, array $new): array
+    private function pair(array $old, array $new, array &$went): array
     {
         // Past this many of one form, which went where can't be told.
         if ($old === [] || count($old) * count($new) > 250_000) {
-            array_push($this->added, ...$new);
+            array_push($this->added, ...array_values($new));
 
             return $old;
         }
@@ -122,12 +128,13 @@ final class DrawingComparison
                 } else {
                     $this->moved[] = [$old[$i], $new[$k], $d];
                 }
+                $went[$i] = $k;
                 unset($old[$i], $new[$k]);
             }
         }
         array_push($this->added, ...array_values($new));
 
-        return array_values($old);
+        return $old;
     }
 
     /** The farthest way that any part of it went: its place, its other end, its radius. */

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Cogo;
+
+use Parlay\Core\Adjustment\LeastSquares;
+use Parlay\Core\Adjustment\NoSolution;
+use Parlay\Core\Geometry\Position;
+
+/**
+ * Lines, circles and planes that run nearest to many places: the sum of squares of the distances at right angles is least. Line and plane by
+ * the principal axes of the places about their centre of gravity; the circle by least squares from one through three of them.
+ */
+final readonly class BestFit
+{
+    /**
+     * @param  list<float>  $residuals  metres, in the order of the places: to the right of the line, outside the circle, above the plane
+     * @param  list<Leg>  $drawn
+     * @param  list<MadePlace>  $places
+     * @param  list<Figure>  $figures
+     */
+    private function __construct(
+        public array $residuals,
+        public float $deviation,
+        public array $places,
+        public array $figures,
+        public array $drawn,
+    ) {}
+
+    /** @param  list<Position>  $places @throws NoConstruction */
+    public static function line(array $places): self
+    {
+        self::atLeast(2, 'A line', $places);
+        $mean = self::mean($places);
+        $xx = $xy = $yy = 0.0;
+        foreach ($places as $p) {
+            [$x, $y] = [$p->easting - $mean->easting, $p->northing - $mean->northing];
+            [$xx, $xy, $yy] = [$xx + $x * $x, $xy + $x * $y, $yy + $y * $y];
+        }
+        if ($xx + $yy === 0.0) {
+            throw NoConstruction::allOnePlace();
+        }
+        // Twice the angle from north to the longer axis; then along from the first place to the last.
+        $ray = new Ray($mean, atan2(2 * $xy, $yy - $xx) / 2);
+        $along = array_map($ray->along(...), $places);
+        if ($along[count($along) - 1] < $along[0]) {
+            $ray = new Ray($mean, $ray->azimuth + M_PI);
+            $along = array_map($ray->along(...), $places);
+        }
+        [$from, $to] = [$ray->at(min($along)), $ray->at(max($along))];
+        $figures = [Figure::direction('direction', $from->azimuthTo($to)), Figure::length('length', $from->distanceTo($to))];
+
+        return self::with(array_map($ray->right(...), $places), 2, [new MadePlace($from, 'beginning'), new MadePlace($to, 'end')], $figures, [new Leg($from, $to)]);
+    }
+
+    /** @param  list<Position>  $places @throws NoConstruction */
+    public static function circle(array $places): self
+    {
+        self::atLeast(3, 'A circle', $places);
+        $start = self::roughCircle($places);
+        try {
+            // About the rough centre and in parts of its radius: what is small stays exact.
+            [$x, $y, $grown] = LeastSquares::solve(new CircleModel($start, $places), [0.0, 0.0, 1.0])->unknowns;
+        } catch (NoSolution) {
+            throw NoConstruction::contradiction('No circle runs near these places: they lie too irregularly, or almost on a line.');
+        }
+        $circle = new Circle(new Position($start->centre->northing + $y * $start->radius, $start->centre->easting + $x * $start->radius), $grown * $start->radius);
+        $residuals = array_map(static fn (Position $p) => $circle->centre->distanceTo($p) - $circle->radius, $places);
+        $rim = static fn (float $azimuth): Position => $circle->centre->along($azimuth, $circle->radius);
+
+        return self::with($residuals, 3, [new MadePlace($circle->centre, 'centre')], [Figure::length('radius', $circle->radius)], [new Leg($rim(0.0), $rim(M_PI), M_PI), new Leg($rim(M_PI), $rim(0.0), M_PI)]);
+    }
+
+    /** @param  list<Position>  $places with elevations @throws NoConstruction */
+    public static function plane(array $places): self
+    {
+        $places = array_values(array_filter($places, static fn (Position $p) => $p->elevation !== null));
+        self::atLeast(3, 'A plane (of places with an elevation)', $places);
+        $mean = self::mean($places);
+        $level = array_sum(array_map(static fn (Position $p) => (float) $p->elevation, $places)) / count($places);
+        $axes = PrincipalAxes::of(array_map(static fn (Position $p) => [$p->easting - $mean->easting, $p->northing - $mean->northing, $p->elevation - $level], $places));
+        if ($axes->spread[1] <= 1e-14 * $axes->spread[0]) {
+            throw NoConstruction::collinear();
+        }
+        $normal = $axes->axes[2][2] < 0 ? array_map(static fn (float $v) => -$v, $axes->axes[2]) : $axes->axes[2];
+        $residuals = array_map(static fn (Position $p) => $normal[0] * ($p->easting - $mean->easting) + $normal[1] * ($p->northing - $mean->northing) + $normal[2] * ($p->elevation - $level), $places);
+        $flat = hypot($normal[0], $normal[1]);
+        $figures = [
+            new Figure('steepest grade', FigureKind::Grade, abs($normal[2]) < 1e-12 ? INF : $flat / $normal[2]),
+            Figure::direction('falling toward', $flat < 1e-12 ? 0.0 : (new Position(0, 0))->azimuthTo(new Position($normal[1], $normal[0]))),
+        ];
+
+        return self::with($residuals, 3, [new MadePlace($mean->at($level), 'centre of gravity')], $figures, []);
+    }
+
+    public function made(): Made
+    {
+        $residuals = array_map(static fn (float $r, int $i) => Figure::deviation('residual '.($i + 1), $r), $this->residuals, array_keys($this->residuals));
+
+        return Made::one($this->places, [...$this->figures, Figure::deviation('standard deviation', $this->deviation), ...$residuals], $this->drawn);
+    }
+
+    /**
+     * @param  list<float>  $residuals
+     * @param  list<MadePlace>  $places
+     * @param  list<Figure>  $figures
+     * @param  list<Leg>  $drawn
+     */
+    private static function with(array $residuals, int $unknowns, array $places, array $figures, array $drawn): self
+    {
+        $free = count($residuals) - $unknowns;
+        $squares = array_sum(array_map(static fn (float $r) => $r * $r, $residuals));
+
+        return new self($residuals, $free > 0 ? sqrt($squares / $free) : 0.0, $places, $figures, $drawn);
+    }
+
+    /**
+     * Through three of the places that lie far from each other.
+     *
+     * @param  non-empty-list<Position>  $places
+     */
+    private static function roughCircle(array $places): Circle
+    {
+        $farthest = static function (callable $measure) use ($places): Position {
+            usort($places, static fn (Position $p, Position $q) => $measure($q) <=> $measure($p));
+
+            return $places[0];
+        };
+        $a = $places[0];
+        $b = $farthest($a->distanceTo(...));
+        if ($a->distanceTo($b) === 0.0) {
+            throw NoConstruction::allOnePlace();
+        }
+        $line = Ray::through($a, $b);
+
+        return Circle::through($a, $farthest(static fn (Position $p) => abs($line->right($p))), $b);
+    }
+
+    /** @param  list<Position>  $places */
+    private static function mean(array $places): Position
+    {
+        $first = $places[0];
+        $n = count($places);
+
+        return new Position(
+            $first->northing + array_sum(array_map(static fn (Position $p) => $p->northing - $first->northing, $places)) / $n,
+            $first->easting + array_sum(array_map(static fn (Position $p) => $p->easting - $first->easting, $places)) / $n,
+        );
+    }
+
+    /** @param  list<Position>  $places */
+    private static function atLeast(int $needed, string $what, array $places): void
+    {
+        if (count($places) < $needed) {
+            throw NoConstruction::tooFew($what, $needed, count($places));
+        }
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Cogo;
+
+use Parlay\Core\Geometry\Position;
+
+/** What a computation gives: one solution, or all there are, lettered in a fixed order so that a kept letter means the same again. */
+final readonly class Made
+{
+    /**
+     * @param  non-empty-list<Solution>  $solutions
+     * @param  list<Figure>  $figures  that all solutions share
+     */
+    private function __construct(
+        public array $solutions,
+        public array $figures = [],
+    ) {}
+
+    /**
+     * @param  list<MadePlace>  $places
+     * @param  list<Figure>  $figures
+     * @param  list<Leg>  $drawn
+     */
+    public static function one(array $places, array $figures = [], array $drawn = []): self
+    {
+        return new self([new Solution('A', '', $places, $figures, $drawn)]);
+    }
+
+    /**
+     * @param  non-empty-list<Position>  $places  each a solution of its own
+     * @param  list<string>  $words  as many, what tells each from the others
+     * @param  callable(Position): list<Figure>  $figures
+     * @param  callable(Position): list<Leg>  $drawn
+     */
+    public static function either(array $places, array $words, callable $figures, callable $drawn): self
+    {
+        $solutions = [];
+        foreach ($places as $i => $place) {
+            $word = count($places) === 1 ? 'the only one: they just touch' : ($words[$i] ?? '');
+            $solutions[] = new Solution(chr(ord('A') + $i), $word, [new MadePlace($place)], $figures($place), $drawn($place));
+        }
+
+        return new self($solutions);
+    }
+
+    /** The place that was kept: its solution's letter and its number there. */
+    public function place(string $letter, int $index): ?Position
+    {
+        foreach ($this->solutions as $solution) {
+            if ($solution->letter === $letter) {
+                return ($solution->places[$index] ?? null)?->position;
+            }
+        }
+
+        return null;
+    }
+}

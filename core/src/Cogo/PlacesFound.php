@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Cogo;
+
+use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Position;
+
+/** Places found by directions and distances from places that are known. */
+final class PlacesFound
+{
+    /** @param  float  $distance  plan distance, metres; negative goes the other way */
+    public static function byDirectionAndDistance(Position $from, float $azimuth, float $distance, float $right = 0.0): Made
+    {
+        $to = (new Ray($from, $azimuth))->offset($right)->at($distance);
+
+        return Made::one([new MadePlace($to)], self::measured($from, $to), [new Leg($from, $to)]);
+    }
+
+    /** @param  float  $angle  clockwise from the backsight, radians */
+    public static function byTurnedAngle(Position $station, Position $backsight, float $angle, float $distance): Made
+    {
+        $azimuth = Ray::through($station, $backsight)->azimuth + $angle;
+        $to = $station->along($azimuth, $distance);
+
+        return Made::one([new MadePlace($to)], self::measured($station, $to), [new Leg($station, $backsight), new Leg($station, $to)]);
+    }
+
+    /** @throws NoConstruction */
+    public static function byTwoLines(Ray $a, Ray $b): Made
+    {
+        $at = Intersection::ofRays($a, $b);
+
+        return Made::one([new MadePlace($at)], [
+            Figure::length('along the first', $a->along($at)),
+            Figure::length('along the second', $b->along($at)),
+            Figure::angle('angle between', min($off = Angle::wrap($b->azimuth - $a->azimuth), 2 * M_PI - $off)),
+        ], [new Leg($a->from, $at), new Leg($b->from, $at)]);
+    }
+
+    /** @throws NoConstruction */
+    public static function byLineAndDistance(Ray $line, Position $centre, float $distance): Made
+    {
+        return Made::either(
+            Intersection::ofRayAndCircle($line, new Circle($centre, $distance)),
+            ['nearer along the line', 'farther along the line'],
+            static fn (Position $p) => [Figure::length('along the line', $line->along($p)), Figure::direction('direction from the second place', $centre->azimuthTo($p))],
+            static fn (Position $p) => [new Leg($line->from, $p), new Leg($centre, $p)],
+        );
+    }
+
+    /** @throws NoConstruction */
+    public static function byTwoDistances(Position $a, float $toA, Position $b, float $toB): Made
+    {
+        return Made::either(
+            Intersection::ofCircles(new Circle($a, $toA), new Circle($b, $toB)),
+            ['to the left, from the first place to the second', 'to the right, from the first place to the second'],
+            static fn (Position $p) => [
+                Figure::direction('direction from the first', $a->azimuthTo($p)), Figure::direction('direction from the second', $b->azimuthTo($p)),
+                Figure::angle('angle between', abs(Angle::signed($p->azimuthTo($b) - $p->azimuthTo($a)))),
+            ],
+            static fn (Position $p) => [new Leg($a, $p), new Leg($b, $p)],
+        );
+    }
+
+    /** @return list<Figure> */
+    private static function measured(Position $from, Position $to): array
+    {
+        return [Figure::direction('direction', $from->azimuthTo($to)), Figure::length('distance', $from->distanceTo($to))];
+    }
+}
