@@ -21,12 +21,18 @@ final class Packing
         'control_points' => ['project_id' => 'projects'],
         'designs' => ['project_id' => 'projects', 'revises_id' => 'designs'],
         'design_layers' => ['design_id' => 'designs'],
+        'grid_lines' => ['project_id' => 'projects'],
+        'codes' => ['project_id' => 'projects'],
         'stakeout_points' => ['project_id' => 'projects'],
+        'worklists' => ['project_id' => 'projects'],
         'setups' => ['project_id' => 'projects'],
         'observations' => ['project_id' => 'projects', 'setup_id' => 'setups'],
         'marks' => ['project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points'],
     ];
 
+    /** Tables that projects packed by earlier versions don't have. */
+    public const LATER = ['grid_lines', 'codes', 'worklists'];
+
     /** Columns of bytes, written in base64. */
-    public const BYTES = ['records', 'added', 'gone', 'moved'];
+    public const BYTES = ['records', 'added', 'gone', 'moved', 'successors'];
 }

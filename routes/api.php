@@ -3,9 +3,11 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\ComputeController;
+use App\Http\Controllers\ConstructionController;
 use App\Http\Controllers\ControlController;
 use App\Http\Controllers\DesignController;
 use App\Http\Controllers\FieldBookController;
+use App\Http\Controllers\GridController;
 use App\Http\Controllers\InstrumentController;
 use App\Http\Controllers\PointController;
 use App\Http\Controllers\PointsFileController;
@@ -21,6 +23,7 @@ Route::get('openapi.json', fn () => response()->file(resource_path('js/api/gener
 Route::controller(ComputeController::class)->group(function (): void {
     Route::get('ping', 'ping');
     Route::get('compute/length', 'length');
+    Route::get('compute/angle', 'angle');
     Route::post('compute/sight', 'sight');
     Route::post('compute/setup', 'setup');
     Route::post('compute/guidance', 'guidance');
@@ -87,6 +90,22 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::post('inverse', 'inverse');
         Route::get('next-name', 'nextName');
         Route::get('nearest-open', 'nearest');
+    });
+    Route::controller(ConstructionController::class)->group(function (): void {
+        Route::post('constructions-preview', 'preview');
+        Route::post('constructions', 'store');
+        Route::get('points/{point}/recipe', 'recipe');
+        Route::put('points/{point}/recipe', 'change');
+        Route::get('proposals', 'proposals');
+        Route::post('proposals-adoption', 'adopt');
+        Route::post('recipes-dropping', 'drop');
+    });
+    Route::controller(GridController::class)->group(function (): void {
+        Route::get('grid-lines', 'index');
+        Route::post('grid-preview', 'preview');
+        Route::post('grid-lines', 'store');
+        Route::put('grid-lines/{line}', 'update');
+        Route::post('grid-lines-deletion', 'destroy');
     });
     Route::controller(SetupController::class)->group(function (): void {
         Route::get('setup', 'show');

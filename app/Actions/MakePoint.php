@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Cogo\Recipe;
+use App\Http\Bodies\ConstructionBody;
+use App\Http\Bodies\ElevationBody;
+use App\Http\Bodies\GivenPlace;
 use App\Http\Bodies\NewPointBody;
 use App\Models\Project;
 use App\Models\StakeoutPoint;
 use App\Preparation;
+use Parlay\Core\Cogo\ConstructionKind;
+use Parlay\Core\Cogo\ElevationRule;
 use Parlay\Core\Geometry\Position;
 
 /** Makes a stakeout point, from a spot of a drawing or from typed coordinates. */
@@ -19,7 +25,8 @@ final class MakePoint
     {
         $name = PointName::checked($body->name);
         [$place, $description] = $this->place($project, $body);
-        $recipe = $body->spot === null ? null : ['description' => $description, 'spot' => (array) $body->spot];
+        $elevation = $body->elevation === null ? null : new ElevationBody(ElevationRule::Figure, $body->elevation);
+        $recipe = $body->spot === null ? null : (new Recipe($description, new ConstructionBody(ConstructionKind::Place, [new GivenPlace(spot: $body->spot)]), elevation: $elevation))->row();
 
         return Preparation::step($project, "New point $name", static function (Preparation $step) use ($project, $body, $name, $place, $recipe): StakeoutPoint {
             self::refuseTaken($project, $name, null);

@@ -17,6 +17,9 @@ final class UnpackProject
     /** Bytes, unpacked. */
     private const LARGEST = 4_000_000_000;
 
+    /** @var array<int, int> new id of a layer to the old id of the layer it went on in */
+    private array $nextLayers = [];
+
     /** @var array<string, array<int, int>> table to old id to new id */
     private array $ids = [];
 
@@ -29,7 +32,7 @@ final class UnpackProject
             throw new \DomainException('This is no packed project: it can’t be opened as one. It was cut off on its way, or is another kind of file.');
         }
         $this->check($zip);
-        $this->ids = [];
+        $this->ids = $this->nextLayers = [];
         $this->mark = bin2hex(random_bytes(4));
 
         return DB::transaction(function () use ($zip): Project {
@@ -45,6 +48,7 @@ final class UnpackProject
             foreach (Packing::TABLES as $table => $references) {
                 $this->table($zip, $table, $references);
             }
+            $this->forwardReferences($project);
             $project->update(['active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null]);
             $this->files($zip);
 
@@ -80,6 +84,9 @@ final class UnpackProject
     /** @param  array<string, string>  $references */
     private function table(\ZipArchive $zip, string $table, array $references): void
     {
+        if (in_array($table, Packing::LATER, true) && $zip->locateName("tables/$table.ndjson") === false) {
+            return;
+        }
         $stream = $zip->getStream("tables/$table.ndjson") ?: throw new \DomainException("The packed project has no $table.");
         $known = array_flip(DB::getSchemaBuilder()->getColumnListing($table));
         while (($line = fgets($stream)) !== false) {
@@ -118,8 +125,29 @@ final class UnpackProject
                 $streams[] = $row[$column] = Bytes::stream((string) base64_decode($row[$column], true));
             }
         }
+        $next = $row['next_layer_id'] ?? null;
+        unset($row['next_layer_id']);
         $this->ids[$table][$old] = (int) DB::table($table)->insertGetId($row);
+        if ($next !== null) {
+            $this->nextLayers[$this->ids[$table][$old]] = (int) $next;
+        }
         array_map(fclose(...), $streams);
+    }
+
+    /** Rows that name rows which come after them. */
+    private function forwardReferences(Project $project): void
+    {
+        foreach ($this->nextLayers as $layer => $next) {
+            DB::table('design_layers')->where('id', $layer)->update(['next_layer_id' => $this->ids['design_layers'][$next] ?? null]);
+        }
+        $renamed = fn (string $text): string => preg_replace_callback('~"pointId":(\d+)~', fn (array $m) => '"pointId":'.($this->ids['stakeout_points'][(int) $m[1]] ?? 0), $text) ?? $text;
+        foreach ($project->points()->where('recipe', 'like', '%"pointId":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
+            DB::table('stakeout_points')->where('id', $id)->update(['recipe' => $renamed((string) $recipe)]);
+        }
+        foreach (DB::table('worklists')->where('project_id', $project->id)->pluck('point_ids', 'id') as $id => $points) {
+            $known = array_filter(array_map(fn (int $p) => $this->ids['stakeout_points'][$p] ?? null, json_decode((string) $points, true) ?: []));
+            DB::table('worklists')->where('id', $id)->update(['point_ids' => json_encode(array_values($known), JSON_THROW_ON_ERROR)]);
+        }
     }
 
     /** Rows named inside a recipe or a sight. */
@@ -128,7 +156,7 @@ final class UnpackProject
         if (! is_array($value)) {
             return $value;
         }
-        foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'controlId' => 'control_points'] as $key => $table) {
+        foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'controlId' => 'control_points', 'gridLineId' => 'grid_lines', 'towardId' => 'grid_lines'] as $key => $table) {
             if (isset($value[$key])) {
                 $value[$key] = $this->ids[$table][(int) $value[$key]] ?? null;
             }

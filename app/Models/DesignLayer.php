@@ -18,6 +18,8 @@ final class DesignLayer extends Model
 {
     public $timestamps = false;
 
+    private const GONE = 0xFFFFFFFF;
+
     protected $casts = ['visible' => 'boolean', 'pickable' => 'boolean', 'kinds' => 'array', 'strings' => 'array', 'extent' => 'array'];
 
     /** @return BelongsTo<Design, $this> */
@@ -44,6 +46,26 @@ final class DesignLayer extends Model
         $curves = array_map(Spline::fromArray(...), json_decode((string) $row?->curves, true) ?: []);
 
         return DrawingLayer::kept($this->name, (string) $row?->records, $this->kinds, json_decode((string) $row?->strings, true) ?: [], array_values(array_filter($curves)));
+    }
+
+    /** The number of a shape in the next revision's layer; null where it is gone. */
+    public function successor(int $number): ?int
+    {
+        $bytes = DB::table('design_layers')->where('id', $this->id)->selectRaw('substr(successors, ?, 4) as bytes', [$number * 4 + 1])->value('bytes');
+        $next = is_string($bytes) && strlen($bytes) === 4 ? (unpack('V', $bytes) ?: [1 => self::GONE])[1] : self::GONE;
+
+        return $next === self::GONE ? null : $next;
+    }
+
+    /** @param  array<int, int>  $successors  number before to number after */
+    public function keepSuccessors(int $nextLayerId, array $successors): void
+    {
+        $packed = '';
+        for ($i = 0; $i < $this->count; $i++) {
+            $packed .= pack('V', $successors[$i] ?? self::GONE);
+        }
+        DB::table('design_layers')->where('id', $this->id)->update(['next_layer_id' => $nextLayerId, 'successors' => $bytes = Bytes::stream($packed)]);
+        fclose($bytes);
     }
 
     /** One shape, cut out by the database: the layer is not read whole. */

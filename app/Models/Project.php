@@ -61,6 +61,12 @@ final class Project extends Model
         return $this->hasMany(StakeoutPoint::class);
     }
 
+    /** @return HasMany<GridLine, $this> */
+    public function gridLines(): HasMany
+    {
+        return $this->hasMany(GridLine::class);
+    }
+
     /** @return HasMany<Mark, $this> */
     public function marks(): HasMany
     {

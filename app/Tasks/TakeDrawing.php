@@ -72,6 +72,7 @@ final class TakeDrawing implements Work
             if ($before !== null) {
                 $step->update($before, ['current' => false]);
                 self::keepLayerChoices($before, $design);
+                self::keepSuccessors($before, $design, $comparison);
             }
             if ($body->role === DesignRole::Design) {
                 $step->update($project, ['active_design_id' => $design->id]);
@@ -151,6 +152,17 @@ final class TakeDrawing implements Work
         $pack = static fn (array $shapes): string => implode('', array_map(static fn (Shape $s) => $s->pack(), $shapes));
         $sheets = ['added' => $pack($comparison->added), 'gone' => $pack($comparison->gone), 'moved' => $pack(array_column($comparison->moved, 1))];
         DB::table('designs')->where('id', $design->id)->update(array_map(Bytes::stream(...), $sheets));
+    }
+
+    /** Points made from the earlier revision find there what became of their source. */
+    private static function keepSuccessors(Design $before, Design $after, ?DrawingComparison $comparison): void
+    {
+        $next = DesignLayer::query()->where('design_id', $after->id)->pluck('id', 'name');
+        foreach ($before->layers as $layer) {
+            if (isset($next[$layer->name], $comparison->successors[$layer->name])) {
+                $layer->keepSuccessors((int) $next[$layer->name], $comparison->successors[$layer->name]);
+            }
+        }
     }
 
     /** Layers of one name stay as they were set for the revision before. */

@@ -72,10 +72,9 @@ final class DesignsInTest extends FeatureTestCase
         $second = $this->take($project, $this->upload($project, str_replace("40\n5.0\n", "40\n6.0\n", str_replace("11\n2050.0\n", "11\n2050.25\n", self::hall(1))), 'hall B.dxf'), ['unit' => 'm', 'layers' => ['LINES', 'CONTROL'], 'heights' => 'used', 'revisesId' => $first, 'revision' => 'B']);
         [$old, $new] = $this->designs($project);
         self::assertSame([false, true, 'B', $first], [$old['current'], $new['current'], $new['revision'], $new['revisesId']]);
-        self::assertSame([['layer' => 'LINES', 'added' => 3, 'gone' => 3, 'moved' => 0, 'farthest' => 0]], $new['changes'], 'a line drawn twice, and a circle, of another size');
+        self::assertSame([['layer' => 'LINES', 'added' => 0, 'gone' => 0, 'moved' => 3, 'farthest' => 1]], $new['changes'], 'a line drawn twice, and a circle, of another size');
         self::assertSame([false, '#abcdef'], [$new['layers'][0]['pickable'], $new['layers'][0]['ownColour']]);
-        self::assertSame(3 * 80, strlen((string) $this->get("/api/v1/projects/{$project->id}/designs/$second/added")->getContent()));
-        self::assertSame(3 * 80, strlen((string) $this->get("/api/v1/projects/{$project->id}/designs/$second/gone")->getContent()));
+        self::assertSame(3 * 80, strlen((string) $this->get("/api/v1/projects/{$project->id}/designs/$second/moved")->getContent()));
         self::assertSame('P1', $project->points()->findOrFail($point)->name);
         self::assertSame($second, $project->refresh()->active_design_id);
         self::assertSame('failed', $this->taking($project, $this->upload($project, self::hall(1), 'x.dxf'), ['unit' => 'm', 'layers' => ['LINES'], 'revisesId' => $first])['state'], 'only the current one is revised');

@@ -27,7 +27,7 @@ final class PackingTest extends FeatureTestCase
         }
         self::assertNotNull($made->currentSetup);
         self::assertSame('design', $made->designs()->findOrFail($made->active_design_id)->role);
-        $spot = $made->points()->where('name', 'P1')->firstOrFail()->recipe['spot'];
+        $spot = $made->points()->where('name', 'P1')->firstOrFail()->recipe['construction']['places'][0]['spot'];
         self::assertSame($made->designs()->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'), 'a recipe names the layer of its own project');
         $this->unpack($this->packed($project))->assertOk();
         self::assertSame(3, Project::query()->count(), 'the same file may come in twice');

@@ -10,7 +10,7 @@ use Parlay\Core\Design\SpotKind;
 #[OA\Schema]
 final readonly class SpotBody
 {
-    /** near: where was pointed; it chooses among several crossings. */
+    /** near: where was pointed; it chooses among several crossings. prolonged: where both would meet if they went on. */
     public function __construct(
         public int $layerId,
         public int $shape,
@@ -19,5 +19,6 @@ final readonly class SpotBody
         public ?int $withShape = null,
         public ?float $nearNorthing = null,
         public ?float $nearEasting = null,
+        public bool $prolonged = false,
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Bodies\AngleQuery;
 use App\Http\Bodies\ComputeGuidanceBody;
 use App\Http\Bodies\ComputeSetupBody;
 use App\Http\Bodies\ControlReadingBody;
@@ -14,6 +15,7 @@ use App\Http\Bodies\SetupMethod;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
+use App\Http\Resources\AngleReading;
 use App\Http\Resources\GuidanceResource;
 use App\Http\Resources\LengthReading;
 use App\Http\Resources\PingResource;
@@ -32,6 +34,7 @@ use Parlay\Core\Setup\KnownBacksight;
 use Parlay\Core\Setup\Resection;
 use Parlay\Core\Stakeout\Guidance;
 use Parlay\Core\Stakeout\Tolerance;
+use Parlay\Core\Units\AngleText;
 use Parlay\Core\Units\LengthText;
 
 /** Parlay as a calculator: everything here is computed and nothing stored. */
@@ -49,6 +52,15 @@ final class ComputeController
         $query = Body::read($request, LengthQuery::class);
 
         return new JsonResponse(array_map(static fn (float $m) => new LengthReading($m, $query->style->format($m)), LengthText::read($query->text, $query->style)));
+    }
+
+    #[Get('/compute/angle', 'Reads a direction or an angle as people type it', AngleReading::class, query: AngleQuery::class)]
+    public function angle(Request $request): JsonResponse
+    {
+        $query = Body::read($request, AngleQuery::class);
+        $radians = $query->direction ? AngleText::direction($query->text, $query->style) : AngleText::angle($query->text, $query->style);
+
+        return new JsonResponse(new AngleReading($radians, $query->style->format($radians)));
     }
 
     #[Post('/compute/sight', 'Reduces a raw reading', ReadingBody::class, SightResource::class)]

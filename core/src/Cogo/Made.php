@@ -45,6 +45,16 @@ final readonly class Made
         return new self($solutions);
     }
 
+    /**
+     * Solutions that are figures only.
+     *
+     * @param  non-empty-list<list<Figure>>  $figures
+     */
+    public static function several(array $figures): self
+    {
+        return new self(array_map(static fn (array $f, int $i) => new Solution(chr(ord('A') + $i), '', [], $f), $figures, array_keys($figures)));
+    }
+
     /** The place that was kept: its solution's letter and its number there. */
     public function place(string $letter, int $index): ?Position
     {

@@ -12,8 +12,11 @@ final class Crossings
     /** Beyond an end by this much still counts as touching it, metres. */
     private const REACH = 1e-6;
 
-    /** @return list<Position> with the first shape's elevation */
-    public static function between(Shape $a, Shape $b): array
+    /**
+     * @param  bool  $prolonged  lines without ends, arcs as whole circles
+     * @return list<Position> with the first shape's elevation
+     */
+    public static function between(Shape $a, Shape $b, bool $prolonged = false): array
     {
         $points = match (true) {
             $a->kind === ShapeKind::Line && $b->kind === ShapeKind::Line => self::lines($a->v, $b->v),
@@ -24,7 +27,7 @@ final class Crossings
         };
         $found = [];
         foreach ($points as [$x, $y]) {
-            if (self::lies($a, $x, $y) && self::lies($b, $x, $y)) {
+            if ($prolonged || (self::lies($a, $x, $y) && self::lies($b, $x, $y))) {
                 $found[] = new Position($y, $x, self::elevation($a, $x, $y));
             }
         }

@@ -16,6 +16,9 @@ final class DrawingComparison
     /** A thing farther off than this is another one, metres. */
     private const FARTHEST = 25.0;
 
+    /** A line of another length, or a circle of another size, is the same one where no part of it went farther than this, metres. */
+    private const RESHAPED = 2.0;
+
     public int $unchanged = 0;
 
     /** @var list<Shape> in their new place */
@@ -71,8 +74,14 @@ final class DrawingComparison
             }
         }
         $counts = [count($this->added), count($this->gone), count($this->moved)];
+        $more = [];
         foreach ($new as $form => $shapes) {
-            $left[$form] = $this->pair($left[$form] ?? [], $shapes, $went);
+            [$left[$form], $more[$form]] = $this->pair($left[$form] ?? [], $shapes, self::FARTHEST, $went);
+        }
+        [$left, $more] = [self::byKin($before, $left), self::byKin($after, $more)];
+        foreach ($more as $kin => $shapes) {
+            [$left[$kin], $rest] = $this->pair($left[$kin] ?? [], $shapes, self::RESHAPED, $went);
+            array_push($this->added, ...array_values($rest));
         }
         array_push($this->gone, ...array_merge(...array_map(array_values(...), array_values($left))));
         $this->successors[$name] = $went;
@@ -96,26 +105,24 @@ final class DrawingComparison
     }
 
     /**
-     * Things of one form, the nearest two first; what is left of the new ones was added.
+     * Things alike, the nearest two first.
      *
      * @param  array<int, Shape>  $old
      * @param  array<int, Shape>  $new
      * @param  array<int, int>  $went
-     * @return array<int, Shape> old ones that found no partner
+     * @return array{array<int, Shape>, array<int, Shape>} old and new ones that found no partner
      */
-    private function pair(array $old, array $new, array &$went): array
+    private function pair(array $old, array $new, float $farthest, array &$went): array
     {
         // Past this many of one form, which went where can't be told.
         if ($old === [] || count($old) * count($new) > 250_000) {
-            array_push($this->added, ...array_values($new));
-
-            return $old;
+            return [$old, $new];
         }
         $pairs = [];
         foreach ($old as $i => $p) {
             foreach ($new as $k => $q) {
                 $d = self::distance($p, $q);
-                if ($d <= self::FARTHEST) {
+                if ($d <= $farthest) {
                     $pairs[] = [$d, $i, $k];
                 }
             }
@@ -132,9 +139,8 @@ final class DrawingComparison
                 unset($old[$i], $new[$k]);
             }
         }
-        array_push($this->added, ...array_values($new));
 
-        return $old;
+        return [$old, $new];
     }
 
     /** The farthest way that any part of it went: its place, its other end, its radius. */
@@ -167,12 +173,34 @@ final class DrawingComparison
             ShapeKind::Insert => [$v[3]],
             default => array_slice($v, 3),
         };
-        $words = match ($s->kind) {
-            ShapeKind::Text => $layer?->strings[(int) $v[5]] ?? '',
-            ShapeKind::Insert => $layer?->strings[(int) $v[4]] ?? '',
+
+        return $s->kind->value.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::ALIKE), $rest)).'|'.self::words($layer, $s);
+    }
+
+    private static function words(?DrawingLayer $layer, Shape $s): string
+    {
+        return match ($s->kind) {
+            ShapeKind::Text => $layer?->strings[(int) $s->v[5]] ?? '',
+            ShapeKind::Insert => $layer?->strings[(int) $s->v[4]] ?? '',
             default => '',
         };
+    }
 
-        return $s->kind->value.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::ALIKE), $rest)).'|'.$words;
+    /**
+     * What is left, by kind and words alone.
+     *
+     * @param  array<string, array<int, Shape>>  $byForm
+     * @return array<string, array<int, Shape>>
+     */
+    private static function byKin(?DrawingLayer $layer, array $byForm): array
+    {
+        $byKin = [];
+        foreach ($byForm as $shapes) {
+            foreach ($shapes as $i => $shape) {
+                $byKin[$shape->kind->value.'|'.self::words($layer, $shape)][$i] = $shape;
+            }
+        }
+
+        return $byKin;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Design;
 
+use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 
 /**
@@ -97,6 +98,17 @@ final readonly class Shape
             ShapeKind::Ellipse => $this->ellipseLength(720) + ($this->ellipseLength(720) - $this->ellipseLength(360)) / 3,
             ShapeKind::Spline => $v[7],
             default => null,
+        };
+    }
+
+    /** Direction of a line from its beginning, or the direction that a block or text calls up (to the north where it is not turned). */
+    public function azimuth(): float
+    {
+        return match ($this->kind) {
+            ShapeKind::Line, ShapeKind::Spline => $this->pointAt(0.0)->azimuthTo($this->pointAt(1.0)),
+            ShapeKind::Insert => Angle::wrap(-$this->v[3]),
+            ShapeKind::Text => Angle::wrap(-$this->v[4]),
+            default => 0.0,
         };
     }
 

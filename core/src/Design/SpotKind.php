@@ -13,4 +13,10 @@ enum SpotKind: string
     case Centre = 'centre';
     case Insertion = 'insertion';
     case Intersection = 'intersection';
+    /** north, east, south or west of a round shape, the one nearest to where was pointed */
+    case Quadrant = 'quadrant';
+    /** of the perpendicular from a place */
+    case Foot = 'foot';
+    /** on the shape, nearest to where was pointed */
+    case On = 'on';
 }

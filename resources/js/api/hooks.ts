@@ -43,6 +43,19 @@ export const usePoints = (project: number) => useQuery(queries.points(project));
 export const useMarks = (project: number) => useQuery(queries.marks(project));
 export const useSetup = (project: number) => useQuery(queries.setup(project));
 
+export const useGridLines = (project: number) =>
+    useQuery({
+        queryKey: [project, 'grid-lines'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/grid-lines', path(project))),
+    });
+
+/** Points that would move because what they were made from has changed. */
+export const useProposals = (project: number) =>
+    useQuery({
+        queryKey: [project, 'proposals'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/proposals', path(project))),
+    });
+
 /** Asks for all of it at once, before the first of it is drawn. */
 export function fetchAhead(client: QueryClient, project: number): void {
     for (const query of Object.values(queries)) {

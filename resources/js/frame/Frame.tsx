@@ -6,6 +6,8 @@ import { turnTo, useControl, useDesigns, useLive, useMarks, usePoints, useProjec
 import { Button } from '../parts/Button';
 import { Failure, Notice } from '../parts/Notice';
 import { Plan } from '../plan/Plan';
+import type { PlanFigure } from '../plan/PlanMap';
+import { type SnapKind, USUAL_SNAPS } from '../plan/snap';
 import { AsBuilt } from '../stages/asbuilt/AsBuilt';
 import { Control } from '../stages/control/Control';
 import { HandOver } from '../stages/handover/HandOver';
@@ -18,7 +20,7 @@ import { FieldBook } from './FieldBook';
 import { JobLine } from './JobLine';
 import { Plate } from './Plate';
 import { SheetEdge } from './SheetEdge';
-import { STAGES, type StageName, type StageProps, type Taken } from './stages';
+import { STAGES, type StageName, type StageProps, type Want } from './stages';
 
 const PracticeDrawer = lazy(() => import('./PracticeDrawer').then((m) => ({ default: m.PracticeDrawer })));
 
@@ -87,8 +89,10 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const [theme, setTheme] = useState(storedTheme);
     const [folded, setFolded] = useState(false);
     const [practising, setPractising] = usePractising();
-    const [picking, setPicking] = useState(false);
-    const [taken, setTaken] = useState<Taken | null>(null);
+    const [want, setWant] = useState<Want | null>(null);
+    const [snaps, setSnaps] = useState<ReadonlySet<SnapKind>>(USUAL_SNAPS);
+    const [figure, setFigure] = useState<PlanFigure | null>(null);
+    const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
     const [changesOf, setChangesOf] = useState<number | null>(null);
     useEffect(() => {
         void api.POST('/api/v1/projects/{project}/open', { params: { path: { project: id } } }).catch(() => undefined);
@@ -105,13 +109,13 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         live: live.data,
         target,
         setTarget,
-        picking,
-        setPicking: (on) => {
-            setPicking(on);
-            setTaken(null);
-        },
-        taken,
-        clearTaken: () => setTaken(null),
+        want,
+        setWant,
+        snaps,
+        setSnaps,
+        setFigure,
+        chosen,
+        setChosen,
         changesOf,
         setChangesOf,
     };
@@ -153,9 +157,9 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     changesOf={stage === 'prepare' ? changesOf : null}
                     stage={stage}
                     theme={theme}
-                    picking={picking && stage === 'prepare'}
+                    want={stage === 'prepare' ? want : null}
+                    figure={stage === 'prepare' ? figure : null}
                     poleCanBeDragged={practising}
-                    onTake={(spot, place) => setTaken({ spot, place })}
                     onChoosePoint={choosePoint}
                     onPoleDragged={(place) =>
                         void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(() => undefined)

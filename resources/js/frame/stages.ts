@@ -1,6 +1,6 @@
 import type { ControlPoint, Design, Live, Mark, Project, StakeoutPoint } from '../api/client';
-import type { PlanPlace } from '../plan/PlanMap';
-import type { Spot } from '../plan/snap';
+import type { Picking, PlanFigure, PlanTaken } from '../plan/PlanMap';
+import type { SnapKind } from '../plan/snap';
 
 export const STAGES = [
     ['prepare', 'Prepare'],
@@ -13,9 +13,11 @@ export const STAGES = [
 
 export type StageName = (typeof STAGES)[number][0];
 
-export interface Taken {
-    spot: Spot | null;
-    place: PlanPlace;
+/** What the next touch on the plan is for, and who takes it. */
+export interface Want {
+    id: string;
+    picking: Picking;
+    onTake: (taken: PlanTaken) => void;
 }
 
 /** What every stage is given. */
@@ -28,11 +30,16 @@ export interface StageProps {
     live: Live | undefined;
     target: number | null;
     setTarget: (id: number | null) => void;
-    /** picking spots of the drawing */
-    picking: boolean;
-    setPicking: (on: boolean) => void;
-    taken: Taken | null;
-    clearTaken: () => void;
+    want: Want | null;
+    setWant: (want: Want | null) => void;
+    /** kinds of spots that are offered */
+    snaps: ReadonlySet<SnapKind>;
+    setSnaps: (snaps: ReadonlySet<SnapKind>) => void;
+    /** worked out, drawn before it is kept */
+    setFigure: (figure: PlanFigure | null) => void;
+    /** points chosen, by id */
+    chosen: ReadonlySet<number>;
+    setChosen: (chosen: ReadonlySet<number>) => void;
     /** the revision whose changes are drawn over the plan */
     changesOf: number | null;
     setChangesOf: (design: number | null) => void;

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { type InputHTMLAttributes, type ReactNode, useId, useRef, useState } from 'react';
 import { api, ask } from '../api/client';
-import { formatLength } from '../units/format';
+import { formatAngle, formatDirection, formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 
 const INPUT = 'min-h-12 w-full rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet px-3 text-base';
@@ -138,6 +138,72 @@ export function LengthField({ label, value, onValue, optional, hint }: LengthPro
                     autoComplete="off"
                     onChange={(e) => void take(e.target.value)}
                     onBlur={() => !several && !readings.error && setTyped(null)}
+                    onFocus={(e) => e.target.select()}
+                />
+            )}
+        </Labelled>
+    );
+}
+
+interface AngleProps {
+    label: string;
+    /** radians */
+    value: number | null;
+    onValue: (radians: number | null) => void;
+    /** a grid azimuth or bearing; else an angle with its sign */
+    direction?: boolean;
+    hint?: ReactNode;
+}
+
+/** Takes a direction or an angle as people type it, and shows how it was understood. */
+export function AngleField({ label, value, onValue, direction = false, hint }: AngleProps) {
+    const units = useUnits();
+    const [typed, setTyped] = useState<string | null>(null);
+    const [trouble, setTrouble] = useState<string | null>(null);
+    const show = (radians: number) => (direction ? formatDirection(radians, units) : formatAngle(radians, units.angle));
+    // Answers may overtake each other: only the one to what was typed last counts.
+    const latest = useRef('');
+    const take = async (entry: string) => {
+        setTyped(entry);
+        latest.current = entry;
+        setTrouble(null);
+        if (entry.trim() === '') {
+            onValue(null);
+            return;
+        }
+        try {
+            const read = await ask(api.GET('/api/v1/compute/angle', { params: { query: { text: entry, style: units.angle, direction } } }));
+            if (latest.current === entry) {
+                onValue(read.radians);
+            }
+        } catch (error) {
+            if (latest.current === entry) {
+                setTrouble((error as Error).message);
+                onValue(null);
+            }
+        }
+    };
+    return (
+        <Labelled
+            label={label}
+            hint={
+                trouble && typed !== null ? (
+                    <span className="text-out">{trouble}</span>
+                ) : typed !== null && value !== null ? (
+                    <span className="figure">= {show(value)}</span>
+                ) : (
+                    hint
+                )
+            }
+        >
+            {(id) => (
+                <input
+                    id={id}
+                    className={`${INPUT} figure`}
+                    value={typed ?? (value === null ? '' : show(value))}
+                    autoComplete="off"
+                    onChange={(e) => void take(e.target.value)}
+                    onBlur={() => trouble === null && setTyped(null)}
                     onFocus={(e) => e.target.select()}
                 />
             )}

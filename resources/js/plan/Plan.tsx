@@ -2,13 +2,14 @@ import { useQueries } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type ControlPoint, type Design, type Live, type Mark, type Project, type StakeoutPoint } from '../api/client';
 import { changesQuery, curvesQuery, shapesQuery, useDeed } from '../api/hooks';
+import type { Want } from '../frame/stages';
 import { Button } from '../parts/Button';
 import { Inverse } from './Inverse';
-import { contentOf, type LabelChoice, type PlanEvents, PlanMap, type PlanPlace } from './PlanMap';
+import { contentOf, type LabelChoice, type PlanEvents, type PlanFigure, PlanMap, type PlanPlace } from './PlanMap';
 import { PlanTools } from './PlanTools';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
-import type { Spot } from './snap';
+import type { SnapKind, Spot } from './snap';
 import { drawnDesigns, otherDesign, thingsOf } from './things';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 
@@ -22,22 +23,26 @@ export interface PlanProps {
     stage: string;
     target: number | null;
     theme: string;
-    picking: boolean;
+    want: Want | null;
+    snaps: ReadonlySet<SnapKind>;
+    figure: PlanFigure | null;
+    chosen: ReadonlySet<number>;
+    setChosen: (chosen: ReadonlySet<number>) => void;
     /** the revision whose changes are drawn over the plan */
     changesOf: number | null;
     poleCanBeDragged: boolean;
-    onTake: (spot: Spot | null, place: PlanPlace) => void;
     onChoosePoint: (id: number) => void;
     onPoleDragged: (place: PlanPlace) => void;
 }
 
 export function Plan(props: PlanProps) {
-    const { project, control, designs, points, marks, live, stage, target, picking } = props;
+    const { project, control, designs, points, marks, live, stage, target, want } = props;
+    const picking = want?.picking ?? null;
     const element = useRef<HTMLDivElement>(null);
     const plan = useRef<PlanMap | null>(null);
     const callbacks = useRef(props);
     callbacks.current = props;
-    const [spot, setSpot] = useState<{ spot: Spot; pixel: number[] } | null>(null);
+    const [spot, setSpot] = useState<{ spot: Spot; pixel: number[]; of: number } | null>(null);
     const [view, setView] = useState({ northing: 0, easting: 0, resolution: 0.2, rotation: 0 });
     const [touched, setTouched] = useState<TouchedThing | null>(null);
     const [following, setFollowing] = useState(false);
@@ -69,8 +74,13 @@ export function Plan(props: PlanProps) {
             return;
         }
         const events: PlanEvents = {
-            onSpot: (found, pixel) => setSpot(found ? { spot: found, pixel } : null),
-            onTake: (found, place) => (measure.current ? measure.current(found) : callbacks.current.onTake(found, place)),
+            onSpot: (found, pixel, of = 1) => setSpot(found ? { spot: found, pixel, of } : null),
+            onTake: (taken) => (measure.current ? measure.current(taken.spot) : callbacks.current.want?.onTake(taken)),
+            onBox: (west, south, east, north) => {
+                const { points, chosen, setChosen } = callbacks.current;
+                const inside = points.filter((p) => p.easting >= west && p.easting <= east && p.northing >= south && p.northing <= north);
+                setChosen(new Set([...chosen, ...inside.map((p) => p.id)]));
+            },
             onTouch: (thing, drawn, place) => {
                 if (placeLabel.current) {
                     placeLabel.current(place);
@@ -130,8 +140,8 @@ export function Plan(props: PlanProps) {
     useEffect(() => plan.current?.showLayers(layers, quiet), [layers, quiet]);
 
     const things = useMemo(
-        () => thingsOf(control, points, marks, stage, target, labels, project.units),
-        [control, points, marks, stage, target, labels, project.units],
+        () => thingsOf(control, points, marks, stage, target, labels, project.units, props.chosen),
+        [control, points, marks, stage, target, labels, project.units, props.chosen],
     );
     useEffect(() => plan.current?.showThings(things), [things]);
 
@@ -162,10 +172,22 @@ export function Plan(props: PlanProps) {
     }, [hasContent]);
     useEffect(() => {
         if (plan.current) {
-            plan.current.picking = picking || measuring;
+            plan.current.picking = measuring ? 'spot' : picking;
+            plan.current.snaps = props.snaps;
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
-    }, [picking, measuring, props.poleCanBeDragged]);
+    }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
+    useEffect(() => plan.current?.showFigure(props.figure), [props.figure]);
+    useEffect(() => {
+        const next = (e: KeyboardEvent) => {
+            const typing = e.target instanceof HTMLElement && e.target.matches('input, textarea, select');
+            if (e.key === 'n' && !typing) {
+                plan.current?.nextSpot();
+            }
+        };
+        window.addEventListener('keydown', next);
+        return () => window.removeEventListener('keydown', next);
+    }, []);
     // biome-ignore lint/correctness/useExhaustiveDependencies: the theme is read from the page once it has been applied
     useEffect(() => plan.current?.repaint(), [props.theme]);
 
@@ -193,6 +215,7 @@ export function Plan(props: PlanProps) {
                 onMeasure={(on) => setInverse(on ? [] : null)}
                 labels={labels}
                 onLabels={setLabels}
+                choosing={picking === 'points'}
             />
             <ScaleBar resolution={view.resolution} rotation={view.rotation} />
             {shapes.loading > 0 && (
@@ -205,7 +228,13 @@ export function Plan(props: PlanProps) {
                     style={{ left: (spot.pixel[0] ?? 0) + 18, top: (spot.pixel[1] ?? 0) - 34 }}
                 >
                     {spot.spot.label}
+                    {spot.of > 1 && <span className="text-quiet"> · {spot.of} here, N for the next</span>}
                 </div>
+            )}
+            {(picking === 'spot' || picking === 'place') && spot && spot.of > 1 && (
+                <Button className="absolute right-2 bottom-28 z-10" onClick={() => plan.current?.nextSpot()}>
+                    Next spot here
+                </Button>
             )}
             {touched && !picking && !measuring && (
                 <TouchedNote

@@ -11,12 +11,12 @@ import Projection from 'ol/proj/Projection';
 import VectorSource from 'ol/source/Vector';
 import View from 'ol/View';
 import { Crowd, type PlacedThing } from './crowd';
-import { changeStyle, drawnStyle, measuredStyle, spotStyle } from './drawnStyles';
+import { changeStyle, drawnStyle, figureStyle, measuredStyle, spotStyle } from './drawnStyles';
 import { currentInk, type Ink } from './ink';
 import { type PlanThing, styleOf } from './marks';
 import { featuresOf } from './features';
 import type { Shapes } from './shapes';
-import { type PickLayer, SnapIndex, type Spot, type Touched } from './snap';
+import { type PickLayer, SnapIndex, type SnapKind, type Spot, type Touched, USUAL_SNAPS } from './snap';
 
 const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8, 1e8] });
 const REACH_PX = 16;
@@ -37,6 +37,16 @@ export interface DrawnChange {
     shapes: Shapes;
 }
 
+/** What is being worked out, drawn before it is kept. */
+export interface PlanFigure {
+    /** easting and northing in turn */
+    paths: number[][];
+    places: { easting: number; northing: number; label: string; quiet?: boolean }[];
+}
+
+/** What the next touch is for: a spot of a drawing; any place, a point's before a spot's; a line or arc; points to be chosen. */
+export type Picking = 'spot' | 'place' | 'piece' | 'points' | null;
+
 /** What stands beside a point. */
 export interface LabelChoice {
     name: boolean;
@@ -49,9 +59,19 @@ export interface PlanPlace {
     easting: number;
 }
 
+/** What was touched while picking. */
+export interface PlanTaken {
+    spot: Spot | null;
+    thing: PlanThing | null;
+    piece: Touched | null;
+    place: PlanPlace;
+}
+
 export interface PlanEvents {
-    onSpot: (spot: Spot | null, pixel: number[]) => void;
-    onTake: (spot: Spot | null, place: PlanPlace) => void;
+    /** of: how many spots are within reach */
+    onSpot: (spot: Spot | null, pixel: number[], of?: number) => void;
+    onTake: (taken: PlanTaken) => void;
+    onBox: (west: number, south: number, east: number, north: number) => void;
     onTouch: (thing: PlanThing | null, drawn: Touched | null, place: PlanPlace) => void;
     onMove: (place: PlanPlace, resolution: number, rotation: number) => void;
     onPoleDragged: (place: PlanPlace) => void;
@@ -59,7 +79,8 @@ export interface PlanEvents {
 
 /** The one plan, wrapped around OpenLayers. Everything drawn per layer is merged into one geometry: that is what keeps it quick. */
 export class PlanMap {
-    picking = false;
+    picking: Picking = null;
+    snaps: ReadonlySet<SnapKind> = USUAL_SNAPS;
     poleCanBeDragged = false;
     private ink: Ink = currentInk();
     private readonly map: OlMap;
@@ -69,11 +90,15 @@ export class PlanMap {
     private readonly offered = new VectorSource();
     private readonly changes = new VectorSource();
     private readonly measured = new VectorSource();
+    private readonly figure = new VectorSource();
+    /** spots within reach of the pointer, and which of them is offered */
+    private reached: { spots: Spot[]; index: number; pixel: number[] } = { spots: [], index: 0, pixel: [] };
     private readonly box = new DragBox({ condition: () => this.boxing });
     private crowded = false;
     private snap = new SnapIndex([]);
     private crowd = new Crowd([]);
     private boxing = false;
+    private boxChooses = false;
     private views: { center: number[]; resolution: number; rotation: number }[] = [];
     private view = -1;
     private restoring = false;
@@ -108,6 +133,7 @@ export class PlanMap {
                     zIndex: 10,
                     style: (f) => changeStyle(f.get('change') as DrawnChange['kind'], this.ink),
                 }),
+                new VectorLayer({ source: this.figure, zIndex: 38, declutter: true, style: (f) => figureStyle(f, this.ink) }),
                 new VectorLayer({ source: this.measured, zIndex: 39, style: () => measuredStyle(this.ink) }),
                 new VectorLayer({ source: this.offered, zIndex: 40, style: () => spotStyle(this.ink) }),
             ],
@@ -187,6 +213,26 @@ export class PlanMap {
         this.measured.addFeatures(places.map((p) => new Feature(new Point([p.easting, p.northing]))));
     }
 
+    /** What is being worked out. */
+    showFigure(figure: PlanFigure | null): void {
+        this.figure.clear(true);
+        for (const flat of figure?.paths ?? []) {
+            this.figure.addFeature(new Feature(new LineString(flat, 'XY')));
+        }
+        for (const { easting, northing, label, quiet } of figure?.places ?? []) {
+            this.figure.addFeature(new Feature({ geometry: new Point([easting, northing]), label, quiet }));
+        }
+    }
+
+    /** Offers the next of several spots under the pointer. */
+    nextSpot(): void {
+        const { spots, index, pixel } = this.reached;
+        if (spots.length > 1) {
+            this.reached.index = (index + 1) % spots.length;
+            this.offer(spots[this.reached.index] ?? null, pixel);
+        }
+    }
+
     /** Control, points and marks. */
     showThings(things: PlacedThing[]): void {
         this.crowd = new Crowd(things);
@@ -251,7 +297,9 @@ export class PlanMap {
         }
     }
 
-    startBox(): void {
+    /** choosing: what lies in the box is chosen, instead of looked at */
+    startBox(choosing = false): void {
+        this.boxChooses = choosing;
         this.boxing = true;
         this.element.style.cursor = 'crosshair';
     }
@@ -295,11 +343,30 @@ export class PlanMap {
     }
 
     private pointed(e: MapBrowserEvent): void {
-        if (!this.picking) {
-            return;
+        if (this.picking === 'spot' || this.picking === 'place') {
+            this.offerNear(e);
+        } else if (this.picking === 'piece') {
+            this.offerPiece(e);
         }
+    }
+
+    private offerNear(e: MapBrowserEvent): void {
         const [x = 0, y = 0] = e.coordinate;
-        this.offer(this.snap.spot(x, y, this.reach()), e.pixel);
+        const spots = this.snap.spots(x, y, this.reach(), this.snaps);
+        this.reached = { spots, index: 0, pixel: e.pixel };
+        this.offer(spots[0] ?? null, e.pixel);
+    }
+
+    private offerPiece(e: MapBrowserEvent): Touched | null {
+        const [x = 0, y = 0] = e.coordinate;
+        const piece = this.snap.touched(x, y, this.reach());
+        this.offered.clear(true);
+        if (piece) {
+            const chords = this.snap.chords(piece);
+            this.offered.addFeature(new Feature(chords.length > 1 ? new LineString(chords) : new Point(chords[0] ?? [x, y])));
+        }
+        this.events.onSpot(null, e.pixel);
+        return piece;
     }
 
     private offer(spot: Spot | null, pixel: number[]): void {
@@ -307,26 +374,50 @@ export class PlanMap {
         if (spot) {
             this.offered.addFeature(new Feature(new Point([spot.x, spot.y])));
         }
-        this.events.onSpot(spot, pixel);
+        this.events.onSpot(spot, pixel, this.reached.spots.length);
+    }
+
+    /** A finger has no hovering: it touches the spot it means, or again the same place for the next spot there. */
+    private take(e: MapBrowserEvent): void {
+        const [x = 0, y = 0] = e.coordinate;
+        const place = { northing: y, easting: x };
+        if (this.picking === 'piece') {
+            this.events.onTake({ spot: null, thing: null, piece: this.offerPiece(e), place });
+            return;
+        }
+        const thing = this.picking === 'spot' ? null : this.thingAt(e);
+        if (this.picking === 'points' || thing?.what === 'point' || thing?.what === 'control') {
+            this.events.onTake({ spot: null, thing, piece: null, place });
+            return;
+        }
+        const known = this.reached;
+        const still =
+            known.spots.length > 0 && Math.hypot((known.pixel[0] ?? 0) - (e.pixel[0] ?? 0), (known.pixel[1] ?? 0) - (e.pixel[1] ?? 0)) < 4;
+        if (!still) {
+            this.offerNear(e);
+        }
+        this.events.onTake({ spot: this.reached.spots[this.reached.index] ?? null, thing: null, piece: null, place });
     }
 
     private touched(e: MapBrowserEvent): void {
         const [x = 0, y = 0] = e.coordinate;
-        const place = { northing: y, easting: x };
         if (this.picking) {
-            const spot = this.snap.spot(x, y, this.reach());
-            this.offer(spot, e.pixel);
-            this.events.onTake(spot, place);
+            this.take(e);
             return;
         }
+        const thing = this.thingAt(e);
+        this.events.onTouch(thing, thing ? null : this.snap.touched(x, y, this.reach()), { northing: y, easting: x });
+    }
+
+    private thingAt(e: MapBrowserEvent): PlanThing | null {
+        const [x = 0, y = 0] = e.coordinate;
         const feature = this.map.forEachFeatureAtPixel(e.pixel, (f) => f as Feature, {
             hitTolerance: 14,
             layerFilter: (l) => l.getZIndex() === 20 || l.getZIndex() === 30,
         });
-        const thing = feature?.get('mass')
-            ? this.crowd.near(place, this.reach())
+        return feature?.get('mass')
+            ? this.crowd.near({ northing: y, easting: x }, this.reach())
             : ((feature?.get('thing') as PlanThing | undefined) ?? null);
-        this.events.onTouch(thing, thing ? null : this.snap.touched(x, y, this.reach()), place);
     }
 
     /** Once taken hold of, the pole is dragged until it is let go, wherever the readings say it is meanwhile. */
@@ -358,7 +449,12 @@ export class PlanMap {
     private finishBox(): void {
         this.boxing = false;
         this.element.style.cursor = '';
-        this.fit(this.box.getGeometry().getExtent());
+        const [west = 0, south = 0, east = 0, north = 0] = this.box.getGeometry().getExtent();
+        if (this.boxChooses) {
+            this.events.onBox(west, south, east, north);
+        } else {
+            this.fit([west, south, east, north]);
+        }
     }
 
     private moved(): void {

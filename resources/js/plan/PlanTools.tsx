@@ -1,4 +1,4 @@
-import { Compass, Crosshair, Expand, ListChecks, Minus, Plus, Redo2, Ruler, SquareDashed, Tag, Undo2 } from 'lucide-react';
+import { BoxSelect, Compass, Crosshair, Expand, ListChecks, Minus, Plus, Redo2, Ruler, SquareDashed, Tag, Undo2 } from 'lucide-react';
 import type { RefObject } from 'react';
 import { Button } from '../parts/Button';
 import { LabelMenu } from './LabelMenu';
@@ -16,10 +16,24 @@ interface Props {
     onMeasure: (on: boolean) => void;
     labels: LabelChoice;
     onLabels: (labels: LabelChoice) => void;
+    /** points are being chosen */
+    choosing: boolean;
 }
 
 /** What is done with the plan itself: views, following, turning, the inverse, labels. */
-export function PlanTools({ plan, points, following, onFollow, rotation, facing, measuring, onMeasure, labels, onLabels }: Props) {
+export function PlanTools({
+    plan,
+    points,
+    following,
+    onFollow,
+    rotation,
+    facing,
+    measuring,
+    onMeasure,
+    labels,
+    onLabels,
+    choosing,
+}: Props) {
     const instrumentUp = Math.abs(rotation) > 1e-6;
     return (
         <div
@@ -48,6 +62,16 @@ export function PlanTools({ plan, points, following, onFollow, rotation, facing,
                 onClick={() => plan.current?.startBox()}
                 icon={<SquareDashed />}
             />
+            {choosing && (
+                <Button
+                    kind="bare"
+                    aria-label="Choose points in a box"
+                    title="Choose points in a box: drag it"
+                    className="text-chalk"
+                    onClick={() => plan.current?.startBox(true)}
+                    icon={<BoxSelect />}
+                />
+            )}
             <Button
                 kind="bare"
                 aria-label="Previous view"

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { Crowd, type PlacedThing } from './crowd';
 
 const point = (id: number, easting: number, northing: number): PlacedThing => ({
-    thing: { what: 'point', id, name: `P${id}`, state: 'open', origin: 'file', label: null },
+    thing: { what: 'point', id, name: `P${id}`, state: 'open', origin: 'file', chosen: false, colour: null, label: null },
     at: { easting, northing },
 });
 const many = (count: number) => Array.from({ length: count }, (_, i) => point(i, i % 100, Math.floor(i / 100)));

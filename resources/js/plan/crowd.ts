@@ -56,7 +56,7 @@ export class Crowd {
                 alone.push(one(placed));
                 continue;
             }
-            const key = `${thing.state} ${thing.origin}`;
+            const key = `${thing.state} ${thing.origin} ${thing.chosen}`;
             const mass = masses.get(key) ?? { thing: { ...thing, name: '' }, places: [] };
             masses.set(key, mass);
             mass.places.push(at.easting, at.northing);

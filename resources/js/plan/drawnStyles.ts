@@ -1,4 +1,5 @@
-import { Circle, Fill, Stroke, Style, Text } from 'ol/style';
+import type { FeatureLike } from 'ol/Feature';
+import { Circle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style';
 import { type Ink, readable } from './ink';
 import type { DrawnChange } from './PlanMap';
 
@@ -64,9 +65,41 @@ export function measuredStyle(ink: Ink): Style[] {
     ];
 }
 
+/** Worked out, not kept yet: chalk lines and open diamonds. */
+export function figureStyle(feature: FeatureLike, ink: Ink): Style[] {
+    const text = feature.get('label') as string | undefined;
+    const quiet = feature.get('quiet') === true;
+    const colour = quiet ? ink.quiet : ink.chalk;
+    return [
+        new Style({ stroke: new Stroke({ color: ink.paper, width: 5 }) }),
+        new Style({
+            stroke: new Stroke({ color: ink.chalk, width: 2 * ink.weight }),
+            image: new RegularShape({
+                points: 4,
+                radius: 7,
+                declutterMode: 'none',
+                fill: new Fill({ color: ink.paper }),
+                stroke: new Stroke({ color: colour, width: 2.5 * ink.weight }),
+            }),
+            text: text
+                ? new Text({
+                      text,
+                      font: '700 14px "Atkinson Hyperlegible Next Variable"',
+                      offsetY: -16,
+                      fill: new Fill({ color: colour }),
+                      stroke: new Stroke({ color: ink.paper, width: 4 }),
+                  })
+                : undefined,
+        }),
+    ];
+}
+
 export function spotStyle(ink: Ink): Style[] {
     return [
-        new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: ink.paper, width: 6 }) }) }),
+        new Style({
+            stroke: new Stroke({ color: ink.chalk, width: 5 }),
+            image: new Circle({ radius: 11, stroke: new Stroke({ color: ink.paper, width: 6 }) }),
+        }),
         new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: ink.chalk, width: 3 }) }) }),
     ];
 }

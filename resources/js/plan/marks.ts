@@ -8,7 +8,16 @@ import type { Ink } from './ink';
 /** What a feature of the plan stands for. */
 export type PlanThing =
     | { what: 'control'; id: number; name: string }
-    | { what: 'point'; id: number; name: string; state: 'open' | 'done' | 'target'; origin: string; label: [number, number] | null }
+    | {
+          what: 'point';
+          id: number;
+          name: string;
+          state: 'open' | 'done' | 'target';
+          origin: string;
+          chosen: boolean;
+          colour: string | null;
+          label: [number, number] | null;
+      }
     | { what: 'mark'; id: number; name: string; verdict: string }
     | { what: 'instrument' }
     | { what: 'pole' }
@@ -45,7 +54,8 @@ const control = (name: string, ink: Ink) =>
     });
 
 /** A point to be staked: a peg seen from above; the target wears a ring with four ticks. */
-function point(name: string, state: string, origin: string, ink: Ink): Style {
+function point(thing: PlanThing & { what: 'point' }, ink: Ink): Style {
+    const { name, state } = thing;
     if (state === 'target') {
         return new Style({
             image: icon(
@@ -55,7 +65,7 @@ function point(name: string, state: string, origin: string, ink: Ink): Style {
             text: label(name, ink, -26, true, true),
         });
     }
-    return new Style({ image: peg(origin, state === 'done', ink), text: label(name, ink, -12) });
+    return new Style({ image: peg(thing, ink), text: label(name, ink, -12) });
 }
 
 /** A label that was moved stands where it was put, with a leader back to its point. */
@@ -79,22 +89,28 @@ function moved(own: Style, [east, north]: [number, number], feature: FeatureLike
 const pegs = new Map<string, RegularShape | Circle>();
 
 /** Where a point came from is seen by its shape: round from a drawing, square from a file, a diamond computed, a triangle typed. */
-function peg(origin: string, done: boolean, ink: Ink): RegularShape | Circle {
-    const key = `${origin} ${done} ${ink.ink} ${ink.weight}`;
+function peg({ origin, state, chosen, colour }: PlanThing & { what: 'point' }, ink: Ink): RegularShape | Circle {
+    const done = state === 'done';
+    const key = `${origin} ${done} ${chosen} ${colour} ${ink.ink} ${ink.weight}`;
     const known = pegs.get(key);
     if (known) {
         return known;
     }
-    const fill = new Fill({ color: done ? ink.quiet : ink.paper });
-    const stroke = new Stroke({ color: done ? ink.quiet : ink.ink, width: 1.8 * ink.weight });
+    // Chosen ones are filled and larger; the colour of a code is the rim's.
+    const fill = new Fill({ color: chosen ? ink.chalk : done ? ink.quiet : ink.paper });
+    const stroke = new Stroke({
+        color: colour ?? (chosen ? ink.chalk : done ? ink.quiet : ink.ink),
+        width: (colour ? 2.8 : 1.8) * ink.weight,
+    });
+    const grown = chosen ? 2.5 : 0;
     const made =
         origin === 'file'
-            ? new RegularShape({ points: 4, radius: 6, angle: Math.PI / 4, fill, stroke })
+            ? new RegularShape({ points: 4, radius: 6 + grown, angle: Math.PI / 4, fill, stroke })
             : origin === 'typed'
-              ? new RegularShape({ points: 3, radius: 6.5, fill, stroke })
+              ? new RegularShape({ points: 3, radius: 6.5 + grown, fill, stroke })
               : origin === 'computed'
-                ? new RegularShape({ points: 4, radius: 6, fill, stroke })
-                : new Circle({ radius: 4.5, fill, stroke });
+                ? new RegularShape({ points: 4, radius: 6 + grown, fill, stroke })
+                : new Circle({ radius: 4.5 + grown, fill, stroke });
     pegs.set(key, made);
     return made;
 }
@@ -127,16 +143,18 @@ export function styleOf(feature: FeatureLike, ink: Ink, resolution = 1): Style |
     const thing = (feature as Feature).get('thing') as PlanThing;
     if ((feature as Feature).get('mass')) {
         return new Style({
-            image: new Circle({ radius: 2, fill: new Fill({ color: ink.ink }), declutterMode: 'none' }),
+            image: new Circle({
+                radius: thing.what === 'point' && thing.chosen ? 3.5 : 2,
+                fill: new Fill({ color: thing.what === 'point' ? (thing.chosen ? ink.chalk : (thing.colour ?? ink.ink)) : ink.ink }),
+                declutterMode: 'none',
+            }),
         });
     }
     switch (thing.what) {
         case 'control':
             return control(thing.name, ink);
         case 'point':
-            return thing.label
-                ? moved(point(thing.name, thing.state, thing.origin, ink), thing.label, feature, resolution, ink)
-                : point(thing.name, thing.state, thing.origin, ink);
+            return thing.label ? moved(point(thing, ink), thing.label, feature, resolution, ink) : point(thing, ink);
         case 'mark':
             return mark(thing.name, thing.verdict, ink);
         case 'instrument':

@@ -58,7 +58,7 @@ describe('snapping', () => {
     });
 
     it('tells what was touched', () => {
-        expect(index.touched(E0 + 5, 10.2, 1)).toEqual({ layerId: 1, layer: 'WALLS', kind: 'line', place: 100, text: null });
+        expect(index.touched(E0 + 5, 10.2, 1)).toEqual({ layerId: 1, shape: 0, layer: 'WALLS', kind: 'line', place: 100, text: null });
         expect(index.touched(E0 + 70, 0, 1)?.text).toBe('GULLY');
     });
 

@@ -12,16 +12,39 @@ export interface PickLayer {
 export interface Spot {
     layerId: number;
     shape: number;
-    kind: 'start' | 'end' | 'middle' | 'centre' | 'insertion' | 'intersection';
+    kind: Schemas['SpotBody']['kind'];
     withLayerId?: number;
     withShape?: number;
+    /** where both would meet if they went on */
+    prolonged?: boolean;
     x: number;
     y: number;
     label: string;
 }
 
+/** What is offered, each on or off. */
+export const SNAPS = {
+    end: 'Ends',
+    middle: 'Middles',
+    centre: 'Centres',
+    quadrant: 'Quadrants',
+    intersection: 'Crossings',
+    prolonged: 'Where prolonged lines meet',
+    insertion: 'Blocks, texts, points',
+    on: 'Anywhere on a line',
+} as const;
+
+export type SnapKind = keyof typeof SNAPS;
+
+export const USUAL_SNAPS: ReadonlySet<SnapKind> = new Set<SnapKind>(['end', 'middle', 'centre', 'intersection', 'insertion']);
+
+const snapOf = (spot: Spot): SnapKind =>
+    spot.prolonged ? 'prolonged' : spot.kind === 'start' ? 'end' : spot.kind === 'foot' ? 'on' : spot.kind;
+
 export interface Touched {
     layerId: number;
+    /** its number in the layer */
+    shape: number;
     layer: string;
     kind: string;
     /** line of the file, or byte of a binary one */
@@ -31,8 +54,8 @@ export interface Touched {
 
 /** What core needs to know of a spot; where it lies it finds out itself. */
 export function spotBody(spot: Spot): Schemas['SpotBody'] {
-    const { layerId, shape, kind, withLayerId = null, withShape = null, x, y } = spot;
-    return { layerId, shape, kind, withLayerId, withShape, nearNorthing: y, nearEasting: x };
+    const { layerId, shape, kind, withLayerId = null, withShape = null, prolonged = false, x, y } = spot;
+    return { layerId, shape, kind, withLayerId, withShape, nearNorthing: y, nearEasting: x, prolonged };
 }
 
 interface Near {
@@ -42,6 +65,9 @@ interface Near {
 
 /** More shapes than this under the pointer are not crossed with each other. */
 const MOST_CROSSED = 14;
+
+/** Lines that end within so many times the reach are prolonged to the pointer. */
+const PROLONGED = 6;
 
 /** Finds what can be pointed at, at the speed of the hand. Only says which spot it is: core computes where. */
 export class SnapIndex {
@@ -64,14 +90,17 @@ export class SnapIndex {
     }
 
     /** The spot nearest to a place, within reach; null where there is none. */
-    spot(x: number, y: number, reach: number): Spot | null {
+    spot(x: number, y: number, reach: number, snaps: ReadonlySet<SnapKind> = USUAL_SNAPS): Spot | null {
+        return this.spots(x, y, reach, snaps)[0] ?? null;
+    }
+
+    /** All spots within reach, the likeliest first; of those at one place only one. */
+    spots(x: number, y: number, reach: number, snaps: ReadonlySet<SnapKind> = USUAL_SNAPS): Spot[] {
         const near = this.near(x, y, reach);
-        let best: Spot | null = null;
-        let least = reach;
+        const offers: { spot: Spot; distance: number }[] = [];
         const offer = (spot: Spot, distance: number) => {
-            if (distance < least) {
-                least = distance;
-                best = spot;
+            if (distance < reach && snaps.has(snapOf(spot))) {
+                offers.push({ spot, distance });
             }
         };
         for (const n of near) {
@@ -81,11 +110,34 @@ export class SnapIndex {
                 const rim = spot.kind === 'centre' ? reach * 0.7 + 0.3 * distanceTo(n, x, y) : Number.POSITIVE_INFINITY;
                 offer(spot, Math.min(own, rim));
             }
+            if (snaps.has('on')) {
+                const on = onShape(n, x, y);
+                // Only where nothing better is offered.
+                on && offer(on, reach * 0.9 + 0.1 * Math.hypot(on.x - x, on.y - y));
+            }
         }
         for (const spot of crossingsOf(near.slice(0, MOST_CROSSED), x, y, reach)) {
             offer(spot, Math.hypot(spot.x - x, spot.y - y) * 0.95);
         }
-        return best;
+        if (snaps.has('prolonged')) {
+            for (const spot of prolongedOf(this.endingNear(x, y, PROLONGED * reach), x, y, reach)) {
+                offer(spot, Math.hypot(spot.x - x, spot.y - y));
+            }
+        }
+        offers.sort((a, b) => a.distance - b.distance);
+        const spots: Spot[] = [];
+        for (const { spot } of offers) {
+            if (!spots.some((s) => Math.hypot(s.x - spot.x, s.y - spot.y) < 1e-4)) {
+                spots.push(spot);
+            }
+        }
+        return spots;
+    }
+
+    /** The shape itself that lies under a place, as chords for the screen. */
+    chords(touched: Touched): [number, number][] {
+        const layer = this.layers.find((l) => l.id === touched.layerId);
+        return layer ? chordsOfShape({ layer, shape: touched.shape }) : [];
     }
 
     /** The shape under a place. */
@@ -110,7 +162,24 @@ export class SnapIndex {
                 : kind === Kind.insert
                   ? layer.strings[layer.shapes.v(shape, 4)]
                   : undefined;
-        return { layerId: layer.id, layer: layer.name, kind: KINDS[kind] ?? '', place: layer.shapes.place(shape), text: string ?? null };
+        return {
+            layerId: layer.id,
+            shape,
+            layer: layer.name,
+            kind: KINDS[kind] ?? '',
+            place: layer.shapes.place(shape),
+            text: string ?? null,
+        };
+    }
+
+    /** Straight lines that end not far off. */
+    private endingNear(x: number, y: number, reach: number): Near[] {
+        return this.near(x, y, reach)
+            .filter(({ layer, shape }) => layer.shapes.kind(shape) === Kind.line)
+            .filter(({ layer, shape }) =>
+                [0, 1].some((part) => Math.hypot(layer.shapes.at(shape, part)[0] - x, layer.shapes.at(shape, part)[1] - y) < reach),
+            )
+            .slice(0, MOST_CROSSED);
     }
 
     private near(x: number, y: number, reach: number): Near[] {
@@ -149,7 +218,13 @@ function spotsOf({ layer, shape }: Near): Spot[] {
     });
     if (kind === Kind.line || kind === Kind.arc || kind === Kind.ellipse) {
         const open = [make('start', 'end', s.at(shape, 0)), make('end', 'end', s.at(shape, 1)), make('middle', 'middle', s.at(shape, 0.5))];
-        return kind === Kind.line ? open : [...open, make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)])];
+        return kind === Kind.line
+            ? open
+            : [
+                  ...open,
+                  make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)]),
+                  ...(kind === Kind.arc ? quadrantsOf({ layer, shape }) : []),
+              ];
     }
     if (kind === Kind.spline) {
         return [make('start', 'end', s.at(shape, 0)), make('end', 'end', s.at(shape, 1))];
@@ -158,7 +233,7 @@ function spotsOf({ layer, shape }: Near): Spot[] {
         return [];
     }
     if (kind === Kind.circle) {
-        return [make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)])];
+        return [make('centre', 'centre', [s.v(shape, 0), s.v(shape, 1)]), ...quadrantsOf({ layer, shape })];
     }
     const text = layer.strings[s.v(shape, kind === Kind.text ? 5 : 4)] ?? '';
     return [
@@ -167,6 +242,73 @@ function spotsOf({ layer, shape }: Near): Spot[] {
             label: kind === Kind.point ? `point, ${layer.name}` : `place of ${word} “${text.slice(0, 24)}”, ${layer.name}`,
         },
     ];
+}
+
+/** North, east, south and west of a round shape, as far as they lie on it. */
+function quadrantsOf({ layer, shape }: Near): Spot[] {
+    const s = layer.shapes;
+    const [cx, cy, r] = [s.v(shape, 0), s.v(shape, 1), s.v(shape, 3)];
+    const places: [string, number, number][] = [
+        ['north', cx, cy + r],
+        ['east', cx + r, cy],
+        ['south', cx, cy - r],
+        ['west', cx - r, cy],
+    ];
+    return places
+        .filter(([, x, y]) => s.kind(shape) === Kind.circle || onArc(s, shape, x, y))
+        .map(([word, x, y]) => ({
+            layerId: layer.id,
+            shape,
+            kind: 'quadrant',
+            x,
+            y,
+            label: `${word} of ${KINDS[s.kind(shape)]}, ${layer.name}`,
+        }));
+}
+
+/** The place on a line, arc or circle nearest to the pointer. */
+function onShape({ layer, shape }: Near, x: number, y: number): Spot | null {
+    const s = layer.shapes;
+    const kind = s.kind(shape);
+    const spot = (at: [number, number]): Spot => ({
+        layerId: layer.id,
+        shape,
+        kind: 'on',
+        x: at[0],
+        y: at[1],
+        label: `on ${KINDS[kind]}, ${layer.name}`,
+    });
+    if (kind === Kind.line) {
+        const [ax, ay] = s.at(shape, 0);
+        const [bx, by] = s.at(shape, 1);
+        const square = (bx - ax) ** 2 + (by - ay) ** 2;
+        const t = square === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / square));
+        return spot([ax + t * (bx - ax), ay + t * (by - ay)]);
+    }
+    if (kind === Kind.circle || (kind === Kind.arc && onArc(s, shape, x, y))) {
+        const [cx, cy, r] = [s.v(shape, 0), s.v(shape, 1), s.v(shape, 3)];
+        const d = Math.hypot(x - cx, y - cy);
+        return d === 0 ? null : spot([cx + ((x - cx) / d) * r, cy + ((y - cy) / d) * r]);
+    }
+    return null;
+}
+
+function chordsOfShape({ layer, shape }: Near): [number, number][] {
+    const s = layer.shapes;
+    switch (s.kind(shape)) {
+        case Kind.line:
+            return [s.at(shape, 0), s.at(shape, 1)];
+        case Kind.arc:
+        case Kind.circle:
+        case Kind.ellipse:
+            return Array.from({ length: 73 }, (_, i) => s.at(shape, i / 72));
+        case Kind.spline: {
+            const flat = s.chords(shape);
+            return Array.from({ length: flat.length / 2 }, (_, i) => [flat[2 * i] ?? 0, flat[2 * i + 1] ?? 0]);
+        }
+        default:
+            return [s.at(shape, 0)];
+    }
 }
 
 /** Distance from a place to the drawn shape. */
@@ -236,6 +378,31 @@ function crossingsOf(near: Near[], x: number, y: number, reach: number): Spot[] 
                         x: cx,
                         y: cy,
                         label: `intersection, ${a.layer.name}${a.layer === b.layer ? '' : ` and ${b.layer.name}`}`,
+                    });
+                }
+            }
+        }
+    }
+    return spots;
+}
+
+/** Where lines that end nearby would meet if they went on. */
+function prolongedOf(near: Near[], x: number, y: number, reach: number): Spot[] {
+    const spots: Spot[] = [];
+    for (const [i, a] of near.entries()) {
+        for (const b of near.slice(i + 1)) {
+            for (const [cx, cy] of crossLines(a, b)) {
+                if (Math.hypot(cx - x, cy - y) <= reach) {
+                    spots.push({
+                        layerId: a.layer.id,
+                        shape: a.shape,
+                        kind: 'intersection',
+                        withLayerId: b.layer.id,
+                        withShape: b.shape,
+                        prolonged: true,
+                        x: cx,
+                        y: cy,
+                        label: `where both would meet, ${a.layer.name}${a.layer === b.layer ? '' : ` and ${b.layer.name}`}`,
                     });
                 }
             }

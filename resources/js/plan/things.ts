@@ -41,6 +41,7 @@ export function thingsOf(
     target: number | null,
     labels: LabelChoice,
     units: Units,
+    chosen: ReadonlySet<number>,
 ) {
     const things: PlacedThing[] = control.map((c) => ({
         thing: { what: 'control', id: c.id, name: labelOf(c, labels, units) },
@@ -57,6 +58,8 @@ export function thingsOf(
                     name: labelOf(p, labels, units),
                     state,
                     origin: p.origin,
+                    chosen: chosen.has(p.id),
+                    colour: null,
                     label: p.labelEast !== null && p.labelNorth !== null ? [p.labelEast, p.labelNorth] : null,
                 },
                 at: p,

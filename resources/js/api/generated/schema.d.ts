@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/compute/angle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Reads a direction or an angle as people type it */
+        get: operations["e89e96337bd11a615f36900b358ee52c"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/compute/sight": {
         parameters: {
             query?: never;
@@ -83,6 +100,109 @@ export interface paths {
         put?: never;
         /** How to move a pole onto a design place */
         post: operations["41853605fa4852716be5f4c25cd7a9b3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/constructions-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works out a construction; stores nothing */
+        post: operations["3b3280fccd92db9e082caea48353de29"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/constructions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps places of a construction as stakeout points */
+        post: operations["50c0fa1641a3733f2dd6b71838f92b6d"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/points/{point}/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a point was made */
+        get: operations["38b28bba9b6b257e59b82a98adf83fd0"];
+        /** Computes a point anew by a changed recipe */
+        put: operations["30f908036f6c1faa48fb383bb20272a0"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Points whose source has changed, with the place they would have now */
+        get: operations["e8ff581023217a3473bfcb3a5f2643f1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/proposals-adoption": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Moves points to where their changed sources put them */
+        post: operations["eb852345c83b83f26724ba24b8449243"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/recipes-dropping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leaves points where they are: they forget what they were made from */
+        post: operations["ebd601f839fdd1a43f480a8c5c9e9fbc"];
         delete?: never;
         options?: never;
         head?: never;
@@ -326,6 +446,75 @@ export interface paths {
         put?: never;
         /** Stores a stake, an as-built shot or a check; asks back (409) where the person must decide */
         post: operations["621a56939f0f86f90a388e2f6b11da23"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The grid lines */
+        get: operations["aaa880fc9b4538eabfe5f91b584b0513"];
+        put?: never;
+        /** Keeps grid lines */
+        post: operations["c0a15ff9e7178651b8a91c65b3a7d5fa"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Finds or works out grid lines; stores nothing */
+        post: operations["dd48fd23862484556d45d15036f45db8"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-lines/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Corrects a grid line */
+        put: operations["fe960882a579aa47cb636eaa7c9cb43d"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-lines-deletion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Deletes grid lines; undo brings them back */
+        post: operations["dd88e3efb8a282f99c8a1ac2ca5b9045"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1005,6 +1194,28 @@ export interface components {
             distanceMillimetres?: number;
             distancePpm?: number;
         };
+        /**
+         * @description How places are computed: the kind, and what it is computed from, in the order in which the kind asks for it. This is also the recipe that a
+         *     computed point remembers.
+         */
+        ConstructionBody: {
+            /** @enum {string} */
+            kind: "place" | "directionDistance" | "turnedAngle" | "twoLines" | "lineDistance" | "twoDistances" | "along" | "foot" | "divided" | "every" | "parallel" | "corners" | "setBack" | "arcThroughThree" | "arcLeaving" | "arcBetweenTangents" | "bestLine" | "bestCircle" | "bestPlane" | "inverse" | "area" | "boltCircle" | "boltRectangle" | "boltList" | "curve" | "triangle";
+            places?: components["schemas"]["GivenPlace"][];
+            directions?: components["schemas"]["GivenDirection"][];
+            distances?: components["schemas"]["GivenDistance"][];
+            lines?: components["schemas"]["GivenLine"][];
+            chain?: components["schemas"]["GivenChain"] | null;
+            offset?: number;
+            angle?: number;
+            count?: number;
+            across?: number;
+            toTheRight?: boolean;
+            corners?: boolean;
+            pattern?: components["schemas"]["OffsetBody"][];
+            elements?: components["schemas"]["KnownElement"][];
+            parts?: components["schemas"]["KnownPart"][];
+        };
         ControlPointBody: {
             name: string;
             northing: number;
@@ -1056,6 +1267,82 @@ export interface components {
             observationId: number;
             used?: boolean;
         };
+        /** @description Where the elevation of made points comes from; value: metres, or rise over run. */
+        ElevationBody: {
+            /** @enum {string} */
+            rule?: "asMade" | "none" | "figure" | "difference" | "grade" | "between";
+            value?: number;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+        };
+        /** @description Lines and arcs of a drawing one after another, or straight pieces from place to place. */
+        GivenChain: {
+            shapes?: components["schemas"]["ShapeRef"][];
+            places?: components["schemas"]["GivenPlace"][];
+            closed?: boolean;
+            reversed?: boolean;
+            connected?: boolean;
+        };
+        /** @description A grid azimuth: typed, from one place to another, along a line or as a block or text of a drawing is turned; and an angle added to it, clockwise, radians. */
+        GivenDirection: {
+            azimuth?: number | null;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            plus?: number;
+            shape?: components["schemas"]["ShapeRef"] | null;
+        };
+        /** @description A plan distance in metres, typed or between two places, and a length added to it. */
+        GivenDistance: {
+            metres?: number | null;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            plus?: number;
+        };
+        /** @description A straight line without ends: one of a drawing, a grid line, through two places, or from a place in a direction. */
+        GivenLine: {
+            shape?: components["schemas"]["ShapeRef"] | null;
+            gridLineId?: number | null;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            direction?: components["schemas"]["GivenDirection"] | null;
+            offset?: number;
+            towardId?: number | null;
+        };
+        /** @description A place that something is computed from: a stakeout point, a control point, a spot of a drawing, or typed coordinates. */
+        GivenPlace: {
+            pointId?: number | null;
+            controlId?: number | null;
+            spot?: components["schemas"]["SpotBody"] | null;
+            northing?: number | null;
+            easting?: number | null;
+            elevation?: number | null;
+        };
+        GridLineBody: {
+            name: string;
+            family: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            ring?: boolean;
+        };
+        /** @description Lines to be kept; those of the same name take the place of the earlier ones. */
+        GridLinesBody: {
+            lines: components["schemas"]["GridLineBody"][];
+        };
+        /** @description Grid lines to be looked at before they are kept: found in layers of a drawing, or typed by spacings. */
+        GridPreviewBody: {
+            /** @enum {string} */
+            way: "drawing" | "spacings" | "radial";
+            layerIds?: number[];
+            origin?: components["schemas"]["GivenPlace"] | null;
+            direction?: components["schemas"]["GivenDirection"] | null;
+            first?: string;
+            spacings?: number[];
+            crossFirst?: string;
+            crossSpacings?: number[];
+            skew?: number;
+        };
         IdsBody: {
             ids: number[];
         };
@@ -1066,8 +1353,37 @@ export interface components {
             from: components["schemas"]["SpotBody"];
             to: components["schemas"]["SpotBody"];
         };
+        /** @description Keeps places of a construction as stakeout points. */
+        KeepConstructionBody: {
+            construction: components["schemas"]["ConstructionBody"];
+            kept: components["schemas"]["KeptPlace"][];
+            name: string;
+            /** @enum {string} */
+            naming?: "numbered" | "byPlace" | "bySource";
+            code?: string;
+            description?: string;
+            elevation?: components["schemas"]["ElevationBody"] | null;
+        };
+        /** @description One place of one solution; without a name it gets one by the way of naming. */
+        KeptPlace: {
+            letter: string;
+            index: number;
+            name?: string | null;
+        };
         KeyBody: {
             key: string;
+        };
+        /** @description An element of a curve in metres, or its angle in radians. */
+        KnownElement: {
+            /** @enum {string} */
+            element: "radius" | "angle" | "length" | "chord" | "tangent" | "external" | "middleOrdinate";
+            value: number;
+        };
+        /** @description A side in metres, or an angle in radians. */
+        KnownPart: {
+            /** @enum {string} */
+            part: "a" | "b" | "c" | "A" | "B" | "C";
+            value: number;
         };
         /** @description Where a label stands, metres from its point; both null puts it back beside it. */
         LabelBody: {
@@ -1128,6 +1444,11 @@ export interface components {
         };
         NextNameQuery: {
             prefix?: string;
+        };
+        /** @description Metres in the direction of a pattern, and to its right. */
+        OffsetBody: {
+            along: number;
+            right: number;
         };
         /** @description A control point and where the drawing has it, in drawing units. */
         PlacedPairBody: {
@@ -1211,6 +1532,10 @@ export interface components {
             /** @enum {string} */
             target?: "control" | "points";
         };
+        PreviewConstructionBody: {
+            construction: components["schemas"]["ConstructionBody"];
+            elevation?: components["schemas"]["ElevationBody"] | null;
+        };
         ProjectBody: {
             name: string;
             units: components["schemas"]["UnitsBody"];
@@ -1228,6 +1553,13 @@ export interface components {
             pressure?: number;
             temperature?: number;
         };
+        /** @description How a point is computed from now on, and which of the solutions it is. */
+        RecipeBody: {
+            construction: components["schemas"]["ConstructionBody"];
+            letter?: string;
+            index?: number;
+            elevation?: components["schemas"]["ElevationBody"] | null;
+        };
         ReportBody: {
             author?: string;
         };
@@ -1240,15 +1572,21 @@ export interface components {
             northing: number;
             easting: number;
         };
+        /** @description A line or arc of a drawing. */
+        ShapeRef: {
+            layerId: number;
+            shape: number;
+        };
         SpotBody: {
             layerId: number;
             shape: number;
             /** @enum {string} */
-            kind: "start" | "end" | "middle" | "centre" | "insertion" | "intersection";
+            kind: "start" | "end" | "middle" | "centre" | "insertion" | "intersection" | "quadrant" | "foot" | "on";
             withLayerId?: number | null;
             withShape?: number | null;
             nearNorthing?: number | null;
             nearEasting?: number | null;
+            prolonged?: boolean;
         };
         TakeDrawingBody: {
             upload: string;
@@ -1303,6 +1641,10 @@ export interface components {
             instrumentHeight: number;
             planDeviation: number | null;
             heightDeviation: number | null;
+        };
+        AngleReading: {
+            radians: number;
+            text: string;
         };
         BookEntry: {
             kind: string;
@@ -1406,6 +1748,12 @@ export interface components {
             column: number | null;
             reason: string;
         };
+        FigureResource: {
+            word: string;
+            /** @enum {string} */
+            kind: "length" | "deviation" | "direction" | "angle" | "area" | "grade" | "number";
+            value: number | null;
+        };
         /** @description What the doctor suspects, and what one touch would do about it. */
         FindingResource: {
             /** @enum {string} */
@@ -1429,6 +1777,16 @@ export interface components {
             rms: number;
             doubtful: boolean;
             matches: components["schemas"]["MatchResource"][];
+        };
+        GridLineResource: {
+            id: number;
+            name: string;
+            family: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            ring: boolean;
         };
         GuidanceResource: {
             target: number;
@@ -1497,6 +1855,12 @@ export interface components {
             direction: number;
             rise: number | null;
         };
+        /** @description Points that were made, and how many places already had one. */
+        KeptResource: {
+            made: number;
+            standing: number;
+            names: string[];
+        };
         KindCount: {
             kind: string;
             count: number;
@@ -1535,6 +1899,25 @@ export interface components {
             pole: components["schemas"]["PositionResource"] | null;
             readingAge: number | null;
             guidance: components["schemas"]["GuidanceResource"] | null;
+        };
+        MadePlaceResource: {
+            northing: number;
+            easting: number;
+            elevation: number | null;
+            word: string;
+            standsAs: string | null;
+        };
+        /** @description What a construction gives; nothing of it is stored. */
+        MadeResource: {
+            description: string;
+            solutions: components["schemas"]["MadeSolution"][];
+        };
+        MadeSolution: {
+            letter: string;
+            word: string;
+            places: components["schemas"]["MadePlaceResource"][];
+            figures: components["schemas"]["FigureResource"][];
+            drawn: components["schemas"]["PathResource"][];
         };
         MarkResource: {
             id: number;
@@ -1594,6 +1977,10 @@ export interface components {
             distance: number;
             rise: number;
             ppm: number;
+        };
+        /** @description A line as it is drawn: easting and northing in turn. */
+        PathResource: {
+            flat: number[];
         };
         PingResource: {
             version: string;
@@ -1677,6 +2064,24 @@ export interface components {
             name: string;
             units: components["schemas"]["UnitsResource"];
             openedAt: string;
+        };
+        /** @description A point whose source has changed: where it is, and where it would be now. Without a new place, why there is none. */
+        ProposalResource: {
+            pointId: number;
+            name: string;
+            now: components["schemas"]["PositionResource"];
+            proposed: components["schemas"]["PositionResource"] | null;
+            distance: number;
+            stakes: number;
+            why: string;
+        };
+        /** @description How a point was made; without a construction it was typed or came from a file. */
+        RecipeResource: {
+            description: string;
+            construction: components["schemas"]["ConstructionBody"] | null;
+            letter: string;
+            index: number;
+            elevation: components["schemas"]["ElevationBody"] | null;
         };
         ResidualResource: {
             name: string;
@@ -1880,6 +2285,39 @@ export interface operations {
             };
         };
     };
+    e89e96337bd11a615f36900b358ee52c: {
+        parameters: {
+            query: {
+                text: string;
+                style: "dms" | "deg" | "gon";
+                direction?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AngleReading"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "2a77bdaa2c0452daaf679b91908815f7": {
         parameters: {
             query?: never;
@@ -1966,6 +2404,245 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GuidanceResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "3b3280fccd92db9e082caea48353de29": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewConstructionBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "50c0fa1641a3733f2dd6b71838f92b6d": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepConstructionBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "38b28bba9b6b257e59b82a98adf83fd0": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                point: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "30f908036f6c1faa48fb383bb20272a0": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                point: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    e8ff581023217a3473bfcb3a5f2643f1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposalResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    eb852345c83b83f26724ba24b8449243: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdsBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ebd601f839fdd1a43f480a8c5c9e9fbc: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdsBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -2588,6 +3265,178 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MarkResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    aaa880fc9b4538eabfe5f91b584b0513: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GridLineResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    c0a15ff9e7178651b8a91c65b3a7d5fa: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GridLinesBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dd48fd23862484556d45d15036f45db8: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GridPreviewBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GridLineResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fe960882a579aa47cb636eaa7c9cb43d: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GridLineBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GridLineResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dd88e3efb8a282f99c8a1ac2ca5b9045: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdsBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

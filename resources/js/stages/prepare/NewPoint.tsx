@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, ask } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
@@ -7,10 +7,15 @@ import { Button } from '../../parts/Button';
 import { LengthField, TextField } from '../../parts/Field';
 import { Coordinates } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
+import type { PlanTaken } from '../../plan/PlanMap';
 import { type Spot, spotBody } from '../../plan/snap';
+import { SnapChoice } from './SnapChoice';
 
 /** Making points by touch: the spot touched, its name, code and elevation, one after another. */
-export function NewPoint({ project, taken, clearTaken, setPicking }: StageProps) {
+export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
+    const [taken, setTaken] = useState<PlanTaken | null>(null);
+    const clearTaken = () => setTaken(null);
+    useEffect(() => setWant({ id: 'new-point', picking: 'spot', onTake: setTaken }), [setWant]);
     const [prefix, setPrefix] = useState('P');
     const [own, setOwn] = useState<string | null>(null);
     const [code, setCode] = useState('');
@@ -50,7 +55,7 @@ export function NewPoint({ project, taken, clearTaken, setPicking }: StageProps)
                 make.mutate(undefined, { onSuccess: done });
             }}
         >
-            {!taken && <Notice>Touch an end, a middle, a centre or an intersection on the plan.</Notice>}
+            {!taken && <Notice>Touch an end, a middle, a centre or a crossing on the plan.</Notice>}
             {taken && !spot && (
                 <Notice kind="caution">
                     Nothing to take within reach there. Go nearer, or show its layer: what is hidden cannot be picked.
@@ -79,9 +84,10 @@ export function NewPoint({ project, taken, clearTaken, setPicking }: StageProps)
                 <TextField label="Code" value={code} onValue={setCode} />
                 <LengthField label="Elevation" value={elevation} onValue={setElevation} optional hint="empty: as drawn" />
             </div>
+            <SnapChoice snaps={snaps} onSnaps={setSnaps} />
             <Failure of={exact.error ?? make.error} />
             <div className="flex justify-between gap-2">
-                <Button className="min-h-16" onClick={() => setPicking(false)}>
+                <Button className="min-h-16" onClick={() => setWant(null)}>
                     Finish
                 </Button>
                 <Button kind="primary" type="submit" busy={make.isPending} disabled={!spot || !exact.data || name.trim() === ''}>

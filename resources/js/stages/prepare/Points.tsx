@@ -26,7 +26,8 @@ const SORTS = {
 
 /** The stakeout points: made by touching the drawing, listed, searched, changed, deleted. */
 export function Points(props: StageProps) {
-    const { project, points, designs, picking, setPicking } = props;
+    const { project, points, designs, want, setWant } = props;
+    const picking = want?.id === 'new-point';
     const [query, setQuery] = useState('');
     const [sort, setSort] = useState<keyof typeof SORTS>('made');
     const [edited, setEdited] = useState<StakeoutPoint | 'new' | null>(null);
@@ -63,7 +64,7 @@ export function Points(props: StageProps) {
                             <Button
                                 kind={points.length === 0 ? 'primary' : 'plain'}
                                 disabled={designs.length === 0}
-                                onClick={() => setPicking(true)}
+                                onClick={() => setWant({ id: 'new-point', picking: 'spot', onTake: () => undefined })}
                                 icon={<Crosshair />}
                             >
                                 Make points by touch

@@ -7,6 +7,7 @@ import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
 import { ProjectForm } from '../projects/ProjectForm';
+import { Compute } from './compute/Compute';
 import { Drawings } from './Drawings';
 import { Points } from './Points';
 import { UndoBar } from './UndoBar';
@@ -14,6 +15,7 @@ import { UndoBar } from './UndoBar';
 const TABS = [
     ['drawings', 'Drawings'],
     ['points', 'Points'],
+    ['compute', 'Compute'],
 ] as const;
 
 /** Drawings come in, stakeout points are made of them. */
@@ -26,7 +28,8 @@ export function Prepare(props: StageProps) {
         ask(api.PUT('/api/v1/projects/{project}', { params: { path: { project: project.id } }, body })),
     );
     const choose = (to: string) => {
-        props.setPicking(false);
+        props.setWant(null);
+        props.setFigure(null);
         setSearch((s) => {
             s.set('do', to);
             return s;
@@ -57,6 +60,9 @@ export function Prepare(props: StageProps) {
             </Tabs.Content>
             <Tabs.Content value="points" className="flex flex-1 flex-col">
                 <Points {...props} />
+            </Tabs.Content>
+            <Tabs.Content value="compute" className="flex flex-1 flex-col">
+                <Compute {...props} />
             </Tabs.Content>
             <Dialog open={settings} onClose={() => setSettings(false)} title="Units and tolerances">
                 <p className="text-quiet">Units change only what is shown. What is stored stays as it is.</p>

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Cogo\Construct;
+use App\Cogo\DrawnShapes;
+use App\Cogo\Givens;
+use App\Cogo\Recipe;
+use App\Cogo\Standing;
+use App\Cogo\Words;
+use App\Http\Bodies\ConstructionBody;
+use App\Http\Bodies\KeepConstructionBody;
+use App\Http\Bodies\KeptPlace;
+use App\Http\Bodies\NamingWay;
+use App\Http\Resources\KeptResource;
+use App\Models\Project;
+use App\Models\StakeoutPoint;
+use App\Preparation;
+use Parlay\Core\Cogo\ConstructionKind;
+use Parlay\Core\Cogo\Made;
+use Parlay\Core\Cogo\MadePlace;
+
+/** Makes stakeout points of the places of a construction; each remembers how. What stands there already is not made twice. */
+final class KeepConstruction
+{
+    public function __invoke(Project $project, KeepConstructionBody $body): KeptResource
+    {
+        $shapes = new DrawnShapes($project);
+        $givens = new Givens($project, $shapes);
+        $made = (new Construct($givens, $project->length_style))->made($body->construction);
+        $description = (new Words($project, $shapes))->of($body->construction);
+        $origin = $body->construction->kind === ConstructionKind::Place && isset($body->construction->places[0]->spot) ? 'drawing' : 'computed';
+
+        return Preparation::step($project, self::label($body), static function (Preparation $step) use ($project, $body, $made, $givens, $description, $origin): KeptResource {
+            $standing = Standing::in($project);
+            $rows = [];
+            $skipped = 0;
+            $names = new NewNames($project, $body->name);
+            $sources = $project->points()->whereIn('id', array_filter(array_column($body->construction->places, 'pointId')))->pluck('name', 'id')->all();
+            foreach ($body->kept as $kept) {
+                $place = self::place($made, $kept);
+                $recipe = new Recipe($description, $body->construction, $kept->letter, $kept->index, $body->elevation);
+                $at = $recipe->elevated($place->position, $givens);
+                if ($standing->at($at) !== null) {
+                    $skipped++;
+
+                    continue;
+                }
+                $name = $names->take($kept->name ?? self::named($sources, $body, $kept, $place));
+                $standing->add($at, $name);
+                $rows[] = [
+                    'project_id' => $project->id, 'name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
+                    'code' => $body->code, 'description' => $body->description, 'origin' => $origin,
+                    'recipe' => json_encode($recipe->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+                ];
+            }
+            $step->createMany((new StakeoutPoint)->getTable(), $rows);
+
+            return new KeptResource(count($rows), $skipped, array_column($rows, 'name'));
+        });
+    }
+
+    private static function place(Made $made, KeptPlace $kept): MadePlace
+    {
+        foreach ($made->solutions as $solution) {
+            if ($solution->letter === $kept->letter && isset($solution->places[$kept->index])) {
+                return $solution->places[$kept->index];
+            }
+        }
+        throw new \DomainException("Solution {$kept->letter} has no such place any more. Look at the preview again.");
+    }
+
+    /**
+     * Null for the next free number after the prefix.
+     *
+     * @param  array<int, string>  $sources
+     */
+    private static function named(array $sources, KeepConstructionBody $body, KeptPlace $kept, MadePlace $place): ?string
+    {
+        if (count($body->kept) === 1) {
+            return $body->name;
+        }
+
+        return match ($body->naming) {
+            NamingWay::Numbered => null,
+            NamingWay::ByPlace => $body->name.'.'.($place->word === '' ? $kept->letter : $place->word),
+            NamingWay::BySource => self::sourceName($sources, $body->construction, $kept),
+        };
+    }
+
+    /**
+     * Patterns about several points go point by point.
+     *
+     * @param  array<int, string>  $sources  names of the points
+     */
+    private static function sourceName(array $sources, ConstructionBody $construction, KeptPlace $kept): string
+    {
+        $each = $construction->kind === ConstructionKind::BoltList ? count($construction->pattern) : $construction->count * ($construction->kind === ConstructionKind::BoltRectangle ? $construction->across : 1);
+        $source = $construction->places[intdiv($kept->index, max(1, $each))] ?? null;
+        $id = $source->pointId ?? throw new \DomainException('Only what was made about stakeout points can be named by them.');
+
+        return ($sources[$id] ?? '').'.'.($kept->index % max(1, $each) + 1);
+    }
+
+    private static function label(KeepConstructionBody $body): string
+    {
+        return count($body->kept) === 1 ? "New point {$body->name}" : count($body->kept).' new points by '.$body->construction->kind->words();
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Cogo\DrawnShapes;
+use App\Cogo\Givens;
+use App\Http\Bodies\GivenDirection;
+use App\Http\Bodies\GivenPlace;
+use App\Http\Bodies\GridPreviewBody;
+use App\Http\Bodies\GridWay;
+use App\Models\DesignLayer;
+use App\Models\Project;
+use Parlay\Core\Cogo\NoConstruction;
+use Parlay\Core\Design\DrawingLayer;
+use Parlay\Core\Grid\GridLine;
+use Parlay\Core\Grid\GridRecognition;
+use Parlay\Core\Grid\TypedGrid;
+
+final class PreviewGrid
+{
+    /** @return list<GridLine> */
+    public function __invoke(Project $project, GridPreviewBody $body): array
+    {
+        if ($body->way === GridWay::Drawing) {
+            $lines = GridRecognition::in($this->layers($project, $body->layerIds));
+
+            return $lines !== [] ? $lines : throw new \DomainException('No long straight line with a short name (A, B, 1, 2, 4.5) at its end was found on these layers. Choose the layers of the lines and of their names.');
+        }
+        $givens = new Givens($project, new DrawnShapes($project));
+        $origin = $givens->place($body->origin ?? new GivenPlace);
+        $azimuth = $givens->direction($body->direction ?? new GivenDirection(0.0));
+        try {
+            return $body->way === GridWay::Spacings
+                ? TypedGrid::crossing($origin, $azimuth, $body->first, $body->spacings, $body->crossFirst, $body->crossSpacings, $body->skew)
+                : TypedGrid::radial($origin, $azimuth, $body->first, $body->spacings, $body->crossFirst, $body->crossSpacings);
+        } catch (NoConstruction $e) {
+            throw new \DomainException($e->in($project->length_style));
+        }
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return list<DrawingLayer>
+     */
+    private function layers(Project $project, array $ids): array
+    {
+        $layers = DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds'])->whereIn('design_id', $project->designs()->select('id'))->whereIn('id', $ids)->get();
+
+        return array_values($layers->map(static fn (DesignLayer $l) => $l->drawing())->all());
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Http\Bodies\ConstructionBody;
+use App\Http\Bodies\GivenDirection;
+use App\Http\Bodies\GivenDistance;
+use App\Http\Bodies\GivenLine;
+use App\Http\Bodies\GivenPlace;
+use App\Http\Bodies\KnownPart;
+use App\Http\Bodies\OffsetBody;
+use Parlay\Core\Cogo\BestFit;
+use Parlay\Core\Cogo\ConstructionKind;
+use Parlay\Core\Cogo\Inverse;
+use Parlay\Core\Cogo\Made;
+use Parlay\Core\Cogo\MadePlace;
+use Parlay\Core\Cogo\NoConstruction;
+use Parlay\Core\Cogo\PlacesFound;
+use Parlay\Core\Cogo\PlacesInPattern;
+use Parlay\Core\Cogo\PlacesOnArc;
+use Parlay\Core\Cogo\PlacesOnChain;
+use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Cogo\SimpleCurve;
+use Parlay\Core\Cogo\Triangle;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\LengthStyle;
+
+/** Works out a construction from what it is given; stores nothing. */
+final readonly class Construct
+{
+    public function __construct(
+        private Givens $givens,
+        private LengthStyle $style,
+    ) {}
+
+    /** @throws \DomainException with the reason in the project's unit */
+    public function made(ConstructionBody $body): Made
+    {
+        try {
+            return $this->of($body);
+        } catch (NoConstruction $e) {
+            throw new \DomainException($e->in($this->style));
+        }
+    }
+
+    private function of(ConstructionBody $b): Made
+    {
+        return match ($b->kind) {
+            ConstructionKind::Place => Made::one([new MadePlace($this->place($b, 0))]),
+            ConstructionKind::DirectionDistance => PlacesFound::byDirectionAndDistance($this->place($b, 0), $this->direction($b, 0), $this->distance($b, 0), $b->offset),
+            ConstructionKind::TurnedAngle => PlacesFound::byTurnedAngle($this->place($b, 0), $this->place($b, 1), $b->angle, $this->distance($b, 0)),
+            ConstructionKind::TwoLines => PlacesFound::byTwoLines($this->line($b, 0), $this->line($b, 1)),
+            ConstructionKind::LineDistance => PlacesFound::byLineAndDistance($this->line($b, 0), $this->place($b, 0), $this->distance($b, 0)),
+            ConstructionKind::TwoDistances => PlacesFound::byTwoDistances($this->place($b, 0), $this->distance($b, 0), $this->place($b, 1), $this->distance($b, 1)),
+            ConstructionKind::Along => PlacesOnChain::at($this->givens->chain($b->chain), $this->distance($b, 0), $b->offset),
+            ConstructionKind::Foot => PlacesOnChain::foot($this->givens->chain($b->chain), $this->place($b, 0)),
+            ConstructionKind::Divided => PlacesOnChain::divided($this->givens->chain($b->chain), $b->count, $b->offset),
+            ConstructionKind::Every => PlacesOnChain::every($this->givens->chain($b->chain), $this->distance($b, 0), $b->corners, $b->offset),
+            ConstructionKind::Parallel => PlacesOnChain::parallel($this->givens->chain($b->chain), $b->offset),
+            ConstructionKind::Corners => PlacesOnChain::corners($this->givens->chain($b->chain)),
+            ConstructionKind::SetBack => PlacesOnChain::setBack($this->givens->chain($b->chain), $this->distance($b, 0)),
+            ConstructionKind::Area => PlacesOnChain::enclosed($this->givens->chain($b->chain)),
+            ConstructionKind::ArcThroughThree => PlacesOnArc::throughThree($this->place($b, 0), $this->place($b, 1), $this->place($b, 2)),
+            ConstructionKind::ArcLeaving => PlacesOnArc::leaving($this->place($b, 0), $this->direction($b, 0), $this->curve($b), $b->toTheRight),
+            ConstructionKind::ArcBetweenTangents => PlacesOnArc::betweenTangents($this->line($b, 0), $this->line($b, 1), $this->distance($b, 0)),
+            ConstructionKind::BestLine => BestFit::line($this->givens->places($b->places))->made(),
+            ConstructionKind::BestCircle => BestFit::circle($this->givens->places($b->places))->made(),
+            ConstructionKind::BestPlane => BestFit::plane($this->givens->places($b->places))->made(),
+            ConstructionKind::Inverse => Inverse::along($this->givens->places($b->places)),
+            ConstructionKind::BoltCircle => PlacesInPattern::circle($this->givens->places($b->places), $this->distance($b, 0), $b->count, $this->turn($b)),
+            ConstructionKind::BoltRectangle => PlacesInPattern::rectangle($this->givens->places($b->places), $b->count, $b->across, $this->distance($b, 0), $this->distance($b, 1), $this->turn($b)),
+            ConstructionKind::BoltList => PlacesInPattern::offsets($this->givens->places($b->places), array_map(static fn (OffsetBody $o) => [$o->along, $o->right], $b->pattern), $this->turn($b)),
+            ConstructionKind::Curve => Made::one([], $this->curve($b)->figures()),
+            ConstructionKind::Triangle => $this->triangle($b),
+        };
+    }
+
+    private function place(ConstructionBody $b, int $i): Position
+    {
+        return $this->givens->place($b->places[$i] ?? new GivenPlace);
+    }
+
+    private function direction(ConstructionBody $b, int $i): float
+    {
+        return $this->givens->direction($b->directions[$i] ?? new GivenDirection);
+    }
+
+    private function distance(ConstructionBody $b, int $i): float
+    {
+        return $this->givens->distance($b->distances[$i] ?? new GivenDistance);
+    }
+
+    private function line(ConstructionBody $b, int $i): Ray
+    {
+        return $this->givens->line($b->lines[$i] ?? new GivenLine);
+    }
+
+    /** A pattern lies to the north where nothing else is said. */
+    private function turn(ConstructionBody $b): float
+    {
+        return $b->directions === [] ? 0.0 : $this->direction($b, 0);
+    }
+
+    private function curve(ConstructionBody $b): SimpleCurve
+    {
+        if (count($b->elements) !== 2) {
+            throw NoConstruction::contradiction('Two elements of the curve are needed: radius, angle, length, chord, tangent, external or middle ordinate.');
+        }
+
+        return SimpleCurve::from($b->elements[0]->element, $b->elements[0]->value, $b->elements[1]->element, $b->elements[1]->value);
+    }
+
+    private function triangle(ConstructionBody $b): Made
+    {
+        $known = array_column(array_map(static fn (KnownPart $p) => [$p->part->value, $p->value], $b->parts), 1, 0);
+        $part = static fn (string $letter): ?float => $known[$letter] ?? null;
+        $found = Triangle::solve([$part('a'), $part('b'), $part('c')], [$part('A'), $part('B'), $part('C')]);
+
+        return Made::several(array_map(static fn (Triangle $t) => $t->figures(), $found));
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Models\Design;
+use App\Models\DesignLayer;
+use App\Models\Project;
+use Parlay\Core\Design\Shape;
+
+/** Lines, arcs and the rest of the project's drawings, one by one: as they were touched, or followed into the newest revision. */
+final class DrawnShapes
+{
+    /** @var array<int, DesignLayer> */
+    private array $layers = [];
+
+    /** @var array<string, array{DesignLayer, int}> */
+    private array $followed = [];
+
+    public function __construct(
+        private readonly Project $project,
+        private readonly bool $newest = false,
+    ) {}
+
+    public function of(int $layerId, int $number): Shape
+    {
+        [$layer, $number] = $this->follow($layerId, $number);
+
+        return ($number < 0 ? null : $layer->shape($number)) ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
+    }
+
+    public function layer(int $layerId): DesignLayer
+    {
+        return $this->layers[$layerId] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds', 'next_layer_id'])->with(['design' => static fn ($q) => $q->select(Design::LISTED)])
+            ->whereHas('design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at'))->find($layerId)
+            ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
+    }
+
+    public function number(int $layerId, int $number): int
+    {
+        return $this->follow($layerId, $number)[1];
+    }
+
+    /**
+     * Where a shape is in the newest revision of its drawing.
+     *
+     * @return array{DesignLayer, int}
+     */
+    public function follow(int $layerId, int $number): array
+    {
+        return $this->followed["$layerId/$number"] ??= $this->followedFrom($this->layer($layerId), $number);
+    }
+
+    /** @return array{DesignLayer, int} */
+    private function followedFrom(DesignLayer $layer, int $number): array
+    {
+        while ($this->newest && ! $layer->design->current) {
+            $next = $layer->successor($number);
+            if ($next === null || $layer->next_layer_id === null) {
+                throw new \DomainException("Revision “{$this->after($layer->design)}” of {$layer->design->file_name} no longer has the part of layer {$layer->name} that this was made from.");
+            }
+            [$layer, $number] = [$this->layer((int) $layer->next_layer_id), $next];
+        }
+
+        return [$layer, $number];
+    }
+
+    private function after(Design $design): string
+    {
+        $revision = Design::query()->where('revises_id', $design->id)->whereNull('removed_at')->value('revision');
+
+        return $revision === null || $revision === '' ? 'newest' : (string) $revision;
+    }
+}

@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Http\Bodies\GivenChain;
+use App\Http\Bodies\GivenDirection;
+use App\Http\Bodies\GivenDistance;
+use App\Http\Bodies\GivenLine;
+use App\Http\Bodies\GivenPlace;
+use App\Http\Bodies\ShapeRef;
+use App\Http\Bodies\SpotBody;
+use App\Models\GridLine;
+use App\Models\Project;
+use Parlay\Core\Cogo\Chain;
+use Parlay\Core\Cogo\Leg;
+use Parlay\Core\Cogo\NoConstruction;
+use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Design\ConnectedPieces;
+use Parlay\Core\Design\Shape;
+use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Design\Spot;
+use Parlay\Core\Design\SpotKind;
+use Parlay\Core\Geometry\Position;
+
+/** Finds what a computation is given: places, directions, distances, lines and chains, from the project as it stands. */
+final class Givens
+{
+    /** @var array<int, Position> stakeout points, by id */
+    private array $points = [];
+
+    /** @var array<int, Position> */
+    private array $control = [];
+
+    /** @var array<int, GridLine> */
+    private array $gridLines = [];
+
+    /** @param  DrawnShapes  $shapes  of the drawing as it was touched, or as its newest revision has it */
+    public function __construct(
+        private readonly Project $project,
+        public readonly DrawnShapes $shapes,
+    ) {}
+
+    /**
+     * Points read once for many recipes, or moved in thought.
+     *
+     * @param  array<int, Position>  $points
+     */
+    public function know(array $points): void
+    {
+        $this->points = $points + $this->points;
+    }
+
+    public function place(GivenPlace $given): Position
+    {
+        return match (true) {
+            $given->pointId !== null => $this->points[$given->pointId] ??= $this->project->points()->find($given->pointId)?->position()
+                ?? throw new \DomainException('A point that this is computed from is gone. Choose another, or undo its deletion.'),
+            $given->controlId !== null => $this->control[$given->controlId] ??= $this->project->controlPoints()->find($given->controlId)?->position()
+                ?? throw new \DomainException('A control point that this is computed from is gone. Choose another.'),
+            $given->spot !== null => $this->spot($given->spot),
+            $given->northing !== null && $given->easting !== null => new Position($given->northing, $given->easting, $given->elevation),
+            default => throw new \DomainException('A place is missing: touch one, or type its name or its northing and easting.'),
+        };
+    }
+
+    /**
+     * @param  list<GivenPlace>  $given
+     * @return list<Position>
+     */
+    public function places(array $given): array
+    {
+        return array_map($this->place(...), $given);
+    }
+
+    public function direction(GivenDirection $given): float
+    {
+        if ($given->from !== null && $given->to !== null) {
+            return Ray::through($this->place($given->from), $this->place($given->to))->azimuth + $given->plus;
+        }
+
+        if ($given->shape !== null) {
+            return $this->shape($given->shape)->azimuth() + $given->plus;
+        }
+
+        return ($given->azimuth ?? throw new \DomainException('A direction is missing: type one, or take it from two places.')) + $given->plus;
+    }
+
+    public function distance(GivenDistance $given): float
+    {
+        if ($given->from !== null && $given->to !== null) {
+            return $this->place($given->from)->distanceTo($this->place($given->to)) + $given->plus;
+        }
+
+        return ($given->metres ?? throw new \DomainException('A distance is missing: type one, or take it from two places.')) + $given->plus;
+    }
+
+    public function line(GivenLine $given): Ray
+    {
+        $line = $this->withoutOffset($given);
+        if ($given->towardId === null) {
+            return $line->offset($given->offset);
+        }
+        $toward = $this->gridLine($given->towardId);
+        $side = $line->right($toward->from()) + $line->right($toward->to());
+
+        return $line->offset($side < 0 ? -$given->offset : $given->offset);
+    }
+
+    public function chain(?GivenChain $given): Chain
+    {
+        if ($given === null || ($given->shapes === [] && $given->places === [])) {
+            throw new \DomainException('A line is missing: touch a line or arc of a drawing, or choose places one after another.');
+        }
+        if ($given->shapes === []) {
+            $chain = Chain::through($this->places($given->places), $given->closed);
+        } else {
+            $pieces = $given->connected && count($given->shapes) === 1 ? $this->connected($given->shapes[0]) : array_map($this->shape(...), $given->shapes);
+            $legs = array_merge(...array_map(Leg::ofShape(...), $pieces));
+            if ($legs === []) {
+                throw NoConstruction::contradiction('Only lines, arcs and circles can be measured along; splines and ellipses can’t yet.');
+            }
+            $chain = Chain::of($legs);
+        }
+
+        return $given->reversed ? $chain->reversed() : $chain;
+    }
+
+    public function shape(ShapeRef $ref): Shape
+    {
+        return $this->shapes->of($ref->layerId, $ref->shape);
+    }
+
+    public function spot(SpotBody $spot): Position
+    {
+        $shape = $this->shapes->of($spot->layerId, $spot->shape);
+        if ($spot->kind !== SpotKind::Intersection) {
+            return Spot::of($shape, $spot->kind, $spot->nearNorthing === null || $spot->nearEasting === null ? null : new Position($spot->nearNorthing, $spot->nearEasting));
+        }
+        if ($spot->withLayerId === null || $spot->withShape === null) {
+            throw new \DomainException('An intersection needs the second line or arc.');
+        }
+        $near = new Position($spot->nearNorthing ?? $shape->pointAt(0.5)->northing, $spot->nearEasting ?? $shape->pointAt(0.5)->easting);
+
+        return Spot::crossing($shape, $this->shapes->of($spot->withLayerId, $spot->withShape), $near, $spot->prolonged);
+    }
+
+    private function withoutOffset(GivenLine $given): Ray
+    {
+        if ($given->shape !== null) {
+            $shape = $this->shape($given->shape);
+
+            return $shape->kind === ShapeKind::Line ? Ray::through($shape->pointAt(0.0), $shape->pointAt(1.0))
+                : throw NoConstruction::contradiction('A straight line is needed here, and a '.$shape->kind->word().' was touched.');
+        }
+        if ($given->gridLineId !== null) {
+            $line = $this->gridLine($given->gridLineId);
+
+            return $line->ring ? throw NoConstruction::contradiction("A straight line is needed here, and {$line->name} is a ring.") : Ray::through($line->from(), $line->to());
+        }
+        $from = $this->place($given->from ?? new GivenPlace);
+
+        return $given->direction !== null ? new Ray($from, $this->direction($given->direction)) : Ray::through($from, $this->place($given->to ?? new GivenPlace));
+    }
+
+    private function gridLine(int $id): GridLine
+    {
+        return $this->gridLines[$id] ??= $this->project->gridLines()->find($id) ?? throw new \DomainException('That grid line is gone. Choose another.');
+    }
+
+    /** @return list<Shape> the piece and all that joins it on its layer, in order */
+    private function connected(ShapeRef $ref): array
+    {
+        return ConnectedPieces::from($this->shapes->layer($ref->layerId)->drawing(), $this->shapes->number($ref->layerId, $ref->shape));
+    }
+}

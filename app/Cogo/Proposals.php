@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Http\Resources\PositionResource;
+use App\Http\Resources\ProposalResource;
+use App\Models\DesignLayer;
+use App\Models\Project;
+use App\Models\StakeoutPoint;
+use Parlay\Core\Geometry\Position;
+
+/**
+ * Where points would be now that what they were made from has changed: points and control that moved, drawings with a newer revision. Points
+ * made from points that would move are worked out from where those would be.
+ */
+final class Proposals
+{
+    /** A move of less is none, metres. */
+    private const MOVED = 1e-5;
+
+    private readonly DrawnShapes $shapes;
+
+    private readonly Givens $givens;
+
+    private readonly Construct $construct;
+
+    /** @var array<int, StakeoutPoint> points with a recipe that may have changed, by id */
+    private array $candidates = [];
+
+    /** @var array<int, Position|string> new places, or why there is none */
+    private array $worked = [];
+
+    /** @var array<int, true> being worked out */
+    private array $open = [];
+
+    private function __construct(private readonly Project $project)
+    {
+        $this->shapes = new DrawnShapes($project, newest: true);
+        $this->givens = new Givens($project, $this->shapes);
+        $this->construct = new Construct($this->givens, $project->length_style);
+    }
+
+    /** @return list<ProposalResource> */
+    public static function of(Project $project): array
+    {
+        $self = new self($project);
+        $self->findCandidates();
+        if ($self->candidates === []) {
+            return [];
+        }
+        $self->givens->know($project->points()->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all());
+        $stakes = $project->marks()->where('kind', 'stake')->whereIn('point_id', array_keys($self->candidates))->selectRaw('point_id, count(*) as n')->groupBy('point_id')->pluck('n', 'point_id');
+        $proposals = [];
+        foreach ($self->candidates as $point) {
+            $new = $self->work($point);
+            if (is_string($new) || self::moved($point->position(), $new)) {
+                $proposals[] = $self->proposal($point, $new, (int) ($stakes[$point->id] ?? 0));
+            }
+        }
+
+        return $proposals;
+    }
+
+    /**
+     * The recipe as it is once adopted: spots and lines named where they are in the newest revision.
+     *
+     * @param  array<string, mixed>  $row
+     * @return array<string, mixed>
+     */
+    public static function brought(Project $project, array $row): array
+    {
+        return self::follow($row, new DrawnShapes($project, newest: true));
+    }
+
+    /** Only points that name other rows can have changed; the text of a recipe says so without being read whole. */
+    private function findCandidates(): void
+    {
+        $stale = array_flip(DesignLayer::query()->whereHas('design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at')->where('current', false))->pluck('id')->all());
+        $ids = [];
+        foreach ($this->project->points()->whereNotNull('recipe')->toBase()->pluck('recipe', 'id') as $id => $text) {
+            preg_match_all('~"(?:layerId|withLayerId)":(\d+)~', (string) $text, $layers);
+            if (preg_match('~"(?:pointId|controlId|gridLineId)":\d~', (string) $text) === 1 || array_intersect_key(array_flip($layers[1]), $stale) !== []) {
+                $ids[] = $id;
+            }
+        }
+        foreach (array_chunk($ids, 500) as $some) {
+            foreach ($this->project->points()->whereIn('id', $some)->get() as $point) {
+                $this->candidates[$point->id] = $point;
+            }
+        }
+    }
+
+    private function work(StakeoutPoint $point): Position|string
+    {
+        if (isset($this->worked[$point->id])) {
+            return $this->worked[$point->id];
+        }
+        if (isset($this->open[$point->id])) {
+            return $this->worked[$point->id] = 'It is computed from itself, by way of other points. Change one of their recipes.';
+        }
+        $this->open[$point->id] = true;
+        $recipe = Recipe::kept($point->recipe);
+        try {
+            foreach ($recipe === null ? [] : self::pointsOf($recipe->construction, $recipe->elevation) as $source) {
+                $place = isset($this->candidates[$source]) ? $this->work($this->candidates[$source]) : null;
+                if ($place instanceof Position) {
+                    $this->givens->know([$source => $place]);
+                }
+            }
+            $new = $recipe === null ? $point->position() : $this->construct->made($recipe->construction)->place($recipe->letter, $recipe->index);
+            $this->worked[$point->id] ??= $new === null ? "Solution {$recipe?->letter} is gone: the figure now has fewer." : ($recipe?->elevated($new, $this->givens) ?? $new);
+        } catch (\DomainException $e) {
+            $this->worked[$point->id] = $e->getMessage();
+        }
+        unset($this->open[$point->id]);
+
+        return $this->worked[$point->id];
+    }
+
+    /** @return list<int> */
+    private static function pointsOf(?object ...$parts): array
+    {
+        preg_match_all('~"pointId":(\d+)~', (string) json_encode($parts), $found);
+
+        return array_map(intval(...), array_values(array_unique($found[1])));
+    }
+
+    private static function moved(Position $a, Position $b): bool
+    {
+        return $a->distanceTo($b) > self::MOVED || ($a->elevation === null) !== ($b->elevation === null) || abs(($a->elevation ?? 0.0) - ($b->elevation ?? 0.0)) > self::MOVED;
+    }
+
+    private function proposal(StakeoutPoint $point, Position|string $new, int $stakes): ProposalResource
+    {
+        $now = PositionResource::of($point->position());
+        if (is_string($new)) {
+            return new ProposalResource($point->id, $point->name, $now, null, 0.0, $stakes, $new);
+        }
+        $recipe = Recipe::kept($point->recipe);
+        $why = $recipe === null ? '' : (new Words($this->project, $this->shapes))->of($recipe->construction);
+
+        return new ProposalResource($point->id, $point->name, $now, PositionResource::of($new), $point->position()->distanceTo($new), $stakes, $why);
+    }
+
+    private static function follow(mixed $value, DrawnShapes $shapes): mixed
+    {
+        if (! is_array($value)) {
+            return $value;
+        }
+        foreach ([['layerId', 'shape'], ['withLayerId', 'withShape']] as [$layer, $shape]) {
+            if (isset($value[$layer], $value[$shape])) {
+                [$to, $number] = $shapes->follow((int) $value[$layer], (int) $value[$shape]);
+                [$value[$layer], $value[$shape]] = [$to->id, $number];
+            }
+        }
+
+        return array_map(static fn (mixed $v) => self::follow($v, $shapes), $value);
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Http\Bodies\ConstructionBody;
+use App\Http\Bodies\ElevationBody;
+use App\Http\Bodies\GivenPlace;
+use App\Http\Bodies\SpotBody;
+use App\Http\Body;
+use Parlay\Core\Cogo\ConstructionKind;
+use Parlay\Core\Geometry\Position;
+
+/** How a point was made, as it is kept with it: the construction, which of its places it is, and where its elevation comes from. */
+final readonly class Recipe
+{
+    public function __construct(
+        public string $description,
+        public ConstructionBody $construction,
+        public string $letter = 'A',
+        public int $index = 0,
+        public ?ElevationBody $elevation = null,
+    ) {}
+
+    /**
+     * As it was kept; null for points that were typed or came from a file.
+     *
+     * @param  array<string, mixed>|null  $row
+     */
+    public static function kept(?array $row): ?self
+    {
+        if (isset($row['spot'])) {
+            // Before there were other constructions, a touched spot was kept by itself.
+            $spot = Body::restore((array) $row['spot'], SpotBody::class);
+
+            return new self((string) $row['description'], new ConstructionBody(ConstructionKind::Place, [new GivenPlace(spot: $spot)]));
+        }
+        if (! isset($row['construction'])) {
+            return null;
+        }
+
+        return new self(
+            (string) ($row['description'] ?? ''), Body::restore($row['construction'], ConstructionBody::class), (string) $row['letter'], (int) $row['index'],
+            isset($row['elevation']) ? Body::restore($row['elevation'], ElevationBody::class) : null,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function row(): array
+    {
+        return ['description' => $this->description, 'construction' => self::compact($this->construction), 'letter' => $this->letter, 'index' => $this->index]
+            + ($this->elevation === null ? [] : ['elevation' => self::compact($this->elevation)]);
+    }
+
+    public function elevated(Position $made, Givens $givens): Position
+    {
+        return self::withElevation($this->elevation, $made, $givens);
+    }
+
+    public static function withElevation(?ElevationBody $e, Position $made, Givens $givens): Position
+    {
+        return $e === null ? $made : $e->rule->apply($made, $e->value, $e->from === null ? null : $givens->place($e->from), $e->to === null ? null : $givens->place($e->to));
+    }
+
+    /** Only what says something: most fields of a construction are empty. */
+    private static function compact(mixed $value): mixed
+    {
+        if ($value instanceof \BackedEnum) {
+            return $value->value;
+        }
+        if (is_object($value)) {
+            $value = array_filter(get_object_vars($value), static fn (mixed $v) => $v !== null && $v !== []);
+        }
+
+        return is_array($value) ? array_map(self::compact(...), $value) : $value;
+    }
+}

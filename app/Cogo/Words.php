@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Actions\FindSpot;
+use App\Http\Bodies\ConstructionBody;
+use App\Http\Bodies\GivenDistance;
+use App\Http\Bodies\GivenPlace;
+use App\Models\Project;
+use Parlay\Core\Cogo\ConstructionKind;
+
+/** Says in words how something was computed, for lists and reports. */
+final readonly class Words
+{
+    private const MOST_NAMES = 4;
+
+    public function __construct(
+        private Project $project,
+        private DrawnShapes $shapes,
+    ) {}
+
+    public function of(ConstructionBody $b): string
+    {
+        $spot = $b->kind === ConstructionKind::Place ? ($b->places[0]->spot ?? null) : null;
+        if ($spot !== null) {
+            return FindSpot::described($this->shapes, $spot);
+        }
+        $places = array_map($this->place(...), array_slice($b->places, 0, self::MOST_NAMES));
+        if (count($b->places) > self::MOST_NAMES) {
+            $places[] = (count($b->places) - self::MOST_NAMES).' more';
+        }
+        $distances = array_filter(array_map($this->distance(...), $b->distances));
+        $drawn = $b->chain?->shapes[0] ?? $b->lines[0]->shape ?? null;
+        $parts = array_filter([
+            $places === [] ? '' : 'from '.implode(', ', $places),
+            $distances === [] ? '' : implode(' and ', $distances),
+            $b->offset === 0.0 ? '' : $this->project->length_style->format(abs($b->offset)).($b->offset < 0 ? ' to the left' : ' to the right'),
+            $drawn === null ? '' : 'layer '.$this->shapes->layer($drawn->layerId)->name.' of '.$this->shapes->layer($drawn->layerId)->design->file_name,
+        ]);
+
+        return ucfirst($b->kind->words()).($parts === [] ? '' : ' '.implode(', ', $parts));
+    }
+
+    private function place(GivenPlace $g): string
+    {
+        return match (true) {
+            $g->pointId !== null => (string) $this->project->points()->whereKey($g->pointId)->value('name'),
+            $g->controlId !== null => (string) $this->project->controlPoints()->whereKey($g->controlId)->value('name'),
+            $g->spot !== null => 'a spot of the drawing',
+            default => 'typed coordinates',
+        };
+    }
+
+    private function distance(GivenDistance $d): string
+    {
+        return $d->metres === null ? '' : $this->project->length_style->format($d->metres + $d->plus);
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+/** A place that something is computed from: a stakeout point, a control point, a spot of a drawing, or typed coordinates. */
+#[OA\Schema]
+final readonly class GivenPlace
+{
+    public function __construct(
+        public ?int $pointId = null,
+        public ?int $controlId = null,
+        public ?SpotBody $spot = null,
+        public ?float $northing = null,
+        public ?float $easting = null,
+        public ?float $elevation = null,
+    ) {}
+}

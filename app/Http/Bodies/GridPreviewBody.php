@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+/** Grid lines to be looked at before they are kept: found in layers of a drawing, or typed by spacings. */
+#[OA\Schema]
+final readonly class GridPreviewBody
+{
+    /**
+     * spacings: metres, for a radial grid radians; crossSpacings: metres, for a radial grid the radii, each from the one before.
+     *
+     * @param  list<int>  $layerIds
+     * @param  list<float>  $spacings
+     * @param  list<float>  $crossSpacings
+     */
+    public function __construct(
+        public GridWay $way,
+        #[ListOf('int')]
+        public array $layerIds = [],
+        public ?GivenPlace $origin = null,
+        public ?GivenDirection $direction = null,
+        public string $first = 'A',
+        #[ListOf('float')]
+        public array $spacings = [],
+        public string $crossFirst = '1',
+        #[ListOf('float')]
+        public array $crossSpacings = [],
+        public float $skew = M_PI_2,
+    ) {}
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+/** Where grid lines come from. */
+enum GridWay: string
+{
+    case Drawing = 'drawing';
+    case Spacings = 'spacings';
+    case Radial = 'radial';
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+use Parlay\Core\Cogo\CurveElement;
+
+/** An element of a curve in metres, or its angle in radians. */
+#[OA\Schema]
+final readonly class KnownElement
+{
+    public function __construct(
+        public CurveElement $element,
+        public float $value,
+    ) {}
+}

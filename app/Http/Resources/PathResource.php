@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+/** A line as it is drawn: easting and northing in turn. */
+#[OA\Schema]
+final readonly class PathResource
+{
+    /** @param  list<float>  $flat */
+    public function __construct(
+        #[ListOf('float')]
+        public array $flat,
+    ) {}
+}

@@ -1,0 +1,294 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { api, ask, type StakeoutPoint } from '../../../api/client';
+import { useDeed, useGridLines } from '../../../api/hooks';
+import type { StageProps } from '../../../frame/stages';
+import { Button } from '../../../parts/Button';
+import { Choice, TextField } from '../../../parts/Field';
+import { Failure, Notice } from '../../../parts/Notice';
+import type { PlanFigure } from '../../../plan/PlanMap';
+import { bodyOf, type Construction, type Draft, draftOf, emptyDraft } from './draft';
+import { type Elevation, ElevationInput } from './ElevationInput';
+import { GivensForm } from './GivensForm';
+import { KINDS, type Kind, type KindSpec, specOf } from './kinds';
+import { keyOf, type Made, Solutions } from './Solutions';
+import { TouchContext } from './touch';
+
+type Naming = 'numbered' | 'byPlace' | 'bySource';
+
+const GROUPS = [...new Set(KINDS.map((k) => k.group))];
+
+/** Points by computation: chosen, filled in while it is drawn, kept when told. */
+export function Compute(props: StageProps) {
+    const [kind, setKind] = useState<Kind | null>(null);
+    const spec = kind ? specOf(kind) : undefined;
+    if (!spec) {
+        return (
+            <div className="grid gap-4 p-4">
+                {GROUPS.map((group) => (
+                    <section key={group}>
+                        <h2 className="mb-1 text-sm text-quiet">{group}</h2>
+                        <div className="grid grid-cols-2 gap-2">
+                            {KINDS.filter((k) => k.group === group).map((k) => (
+                                <Button key={k.kind} className="justify-start text-left" onClick={() => setKind(k.kind)}>
+                                    {k.words}
+                                </Button>
+                            ))}
+                        </div>
+                    </section>
+                ))}
+            </div>
+        );
+    }
+    return <Computation key={spec.kind} {...props} spec={spec} onClose={() => setKind(null)} />;
+}
+
+interface ComputationProps extends StageProps {
+    spec: KindSpec;
+    onClose: () => void;
+    /** a point whose recipe is being changed */
+    point?: StakeoutPoint;
+    recipe?: { construction: Construction; letter: string; index: number; elevation: Elevation | null };
+}
+
+/** One computation, new or of a point that was made by it. */
+export function Computation(props: ComputationProps) {
+    const { project, points, control, spec, onClose, point, recipe, want, setWant, setFigure, chosen } = props;
+    const [draft, setDraft] = useState<Draft>(() => (recipe ? draftOf(recipe.construction) : emptyDraft(spec)));
+    const [elevation, setElevation] = useState<Elevation>(recipe?.elevation ?? { rule: 'asMade', value: 0 });
+    /** places decided otherwise than they are by themselves */
+    const [toggled, setToggled] = useState<ReadonlySet<string>>(new Set());
+    const gridLines = useGridLines(project.id).data ?? [];
+    const construction = bodyOf(draft, spec);
+    const preview = useQuery({
+        queryKey: [project.id, 'construction', construction, elevation],
+        queryFn: () =>
+            ask(
+                api.POST('/api/v1/projects/{project}/constructions-preview', {
+                    params: { path: { project: project.id } },
+                    body: { construction: construction as Construction, elevation },
+                }),
+            ),
+        enabled: construction !== null,
+        retry: false,
+        placeholderData: (before) => (construction === null ? undefined : before),
+    });
+    const made = construction && !preview.error ? (preview.data ?? null) : null;
+    const own = recipe ? keyOf(recipe.letter, recipe.index) : null;
+    const [moved, setMoved] = useState<string | null>(own);
+    const kept = useMemo(() => keptOf(made, toggled, recipe ? moved : null), [made, toggled, moved, recipe]);
+    useEffect(() => setFigure(made ? figureOf(made, kept) : null), [made, kept, setFigure]);
+    useEffect(
+        () => () => {
+            setFigure(null);
+            setWant(null);
+        },
+        [setFigure, setWant],
+    );
+    return (
+        <TouchContext value={{ want, setWant }}>
+            <form className="grid gap-4 p-4" aria-label={spec.words} onSubmit={(e) => e.preventDefault()}>
+                <div className="flex items-center justify-between gap-2">
+                    <h2 className="text-lg font-semibold">{point ? `${point.name}: ${spec.words.toLowerCase()}` : spec.words}</h2>
+                    <Button onClick={onClose}>{point ? 'Leave it' : 'Other computations'}</Button>
+                </div>
+                <GivensForm
+                    spec={spec}
+                    draft={draft}
+                    onDraft={setDraft}
+                    gridLines={gridLines}
+                    chosen={chosen}
+                    points={points}
+                    control={control}
+                />
+                {!spec.figuresOnly && <ElevationInput value={elevation} onValue={setElevation} points={points} control={control} />}
+                {construction === null && <p className="text-quiet">Drawn as soon as everything is given.</p>}
+                <Failure of={construction ? preview.error : null} />
+                {made && (
+                    <Solutions
+                        made={made}
+                        kept={kept}
+                        choosable={!spec.figuresOnly}
+                        onKept={(keys) => (recipe ? setMoved(keys[0] ?? null) : setToggled((now) => turned(now, keys)))}
+                    />
+                )}
+                {made && construction && !spec.figuresOnly && (
+                    <Keep
+                        {...props}
+                        made={made}
+                        construction={construction}
+                        elevation={elevation}
+                        kept={kept}
+                        onKept={() => {
+                            setDraft(emptyAfter(draft, spec));
+                            setToggled(new Set());
+                        }}
+                    />
+                )}
+            </form>
+        </TouchContext>
+    );
+}
+
+/** After keeping, the same is ready to be done from other places. */
+function emptyAfter(draft: Draft, spec: KindSpec): Draft {
+    const empty = emptyDraft(spec);
+    return { ...draft, places: empty.places, lines: empty.lines, chain: empty.chain };
+}
+
+function turned(now: ReadonlySet<string>, keys: string[]): ReadonlySet<string> {
+    const next = new Set(now);
+    for (const key of keys) {
+        next.has(key) ? next.delete(key) : next.add(key);
+    }
+    return next;
+}
+
+/** Of several solutions none is kept before it is chosen; what stands already is left out; for a recipe only the point's own place counts. */
+function keptOf(made: Made | null, toggled: ReadonlySet<string>, only: string | null): ReadonlySet<string> {
+    const kept = new Set<string>();
+    for (const s of made?.solutions ?? []) {
+        for (const [i, p] of s.places.entries()) {
+            const key = keyOf(s.letter, i);
+            const byItself = p.standsAs === null && made?.solutions.length === 1;
+            if (only !== null ? key === only : byItself !== toggled.has(key)) {
+                kept.add(key);
+            }
+        }
+    }
+    return kept;
+}
+
+function figureOf(made: Made, kept: ReadonlySet<string>): PlanFigure {
+    const several = made.solutions.length > 1;
+    return {
+        paths: made.solutions.flatMap((s) => s.drawn.map((d) => d.flat)),
+        places: made.solutions.flatMap((s) =>
+            s.places.map((p, i) => ({
+                easting: p.easting,
+                northing: p.northing,
+                label: several ? s.letter : p.word,
+                quiet: !kept.has(keyOf(s.letter, i)),
+            })),
+        ),
+    };
+}
+
+interface KeepProps extends ComputationProps {
+    made: Made;
+    construction: Construction;
+    elevation: Elevation;
+    kept: ReadonlySet<string>;
+    onKept: () => void;
+}
+
+function Keep(props: KeepProps) {
+    return props.point ? <KeepRecipe {...props} point={props.point} /> : <KeepPoints {...props} />;
+}
+
+const keptList = (kept: ReadonlySet<string>) =>
+    [...kept].map((key) => {
+        const [letter = 'A', index = '0'] = key.split('.');
+        return { letter, index: Number(index) };
+    });
+
+function KeepPoints({ project, spec, construction, elevation, kept, onKept }: KeepProps) {
+    const [prefix, setPrefix] = useState('C');
+    const [own, setOwn] = useState<string | null>(null);
+    const [naming, setNaming] = useState<Naming>(spec.group === 'Patterns' ? 'bySource' : 'numbered');
+    const [code, setCode] = useState('');
+    const next = useQuery({
+        queryKey: [project.id, 'next', prefix],
+        queryFn: () =>
+            ask(api.GET('/api/v1/projects/{project}/next-name', { params: { path: { project: project.id }, query: { prefix } } })),
+    });
+    const several = kept.size > 1;
+    const name = several ? prefix : (own ?? next.data?.name ?? '');
+    const keep = useDeed(project.id, () =>
+        ask(
+            api.POST('/api/v1/projects/{project}/constructions', {
+                params: { path: { project: project.id } },
+                body: { construction, kept: keptList(kept), name, naming, code, elevation },
+            }),
+        ),
+    );
+    const ways: [Naming, string][] = [
+        ['numbered', 'prefix and next free numbers'],
+        ['byPlace', 'prefix, dot, number in the figure'],
+    ];
+    if (spec.group === 'Patterns') {
+        ways.push(['bySource', 'the point’s name, dot, number']);
+    }
+    return (
+        <div className="grid gap-3 border-t-2 border-ink pt-3">
+            <div className="grid grid-cols-2 gap-3">
+                <TextField
+                    label="Prefix"
+                    value={prefix}
+                    onValue={(p) => {
+                        setPrefix(p);
+                        setOwn(null);
+                    }}
+                />
+                {several ? (
+                    <Choice label="Names" value={naming} options={ways} onValue={setNaming} />
+                ) : (
+                    <TextField label="Name" value={name} onValue={setOwn} hint={own === null ? 'next free name' : undefined} />
+                )}
+                <TextField label="Code" value={code} onValue={setCode} />
+            </div>
+            <Failure of={keep.error} />
+            {keep.data && (
+                <Notice>
+                    {keep.data.made === 1 ? `${keep.data.names[0]} is made.` : `${keep.data.made} points are made.`}
+                    {keep.data.standing > 0 && ` ${keep.data.standing} stood already.`}
+                </Notice>
+            )}
+            <Button
+                kind="primary"
+                className="justify-self-end"
+                busy={keep.isPending}
+                disabled={kept.size === 0 || (!several && name.trim() === '')}
+                onClick={() =>
+                    keep.mutate(undefined, {
+                        onSuccess: () => {
+                            setOwn(null);
+                            onKept();
+                        },
+                    })
+                }
+            >
+                {several ? `Keep ${kept.size} points` : `Keep ${name}`}
+            </Button>
+        </div>
+    );
+}
+
+function KeepRecipe({ project, construction, elevation, kept, onClose, point }: KeepProps & { point: StakeoutPoint }) {
+    const change = useDeed(project.id, () => {
+        const [{ letter, index } = { letter: 'A', index: 0 }] = keptList(kept);
+        return ask(
+            api.PUT('/api/v1/projects/{project}/points/{point}/recipe', {
+                params: { path: { project: project.id, point: point.id } },
+                body: { construction, letter, index, elevation },
+            }),
+        );
+    });
+    return (
+        <div className="grid gap-3 border-t-2 border-ink pt-3">
+            {point.stakes > 0 && (
+                <Notice kind="caution">{point.name} has been staked. Its stakes keep the design they were staked to.</Notice>
+            )}
+            <Failure of={change.error} />
+            <Button
+                kind="primary"
+                className="justify-self-end"
+                busy={change.isPending}
+                disabled={kept.size !== 1}
+                onClick={() => change.mutate(undefined, { onSuccess: onClose })}
+            >
+                Keep {point.name} so
+            </Button>
+        </div>
+    );
+}
