@@ -12,26 +12,36 @@ final class ConnectedPieces
     /** Ends nearer than this join, metres. */
     private const JOINS = 1e-3;
 
+    /** @var \WeakMap<DrawingLayer, array{array<string, list<int>>, array<int, Shape>}>|null ends of a layer, found once for many questions */
+    private static ?\WeakMap $found = null;
+
     /** @return list<Shape> in order from one end to the other; a closed line begins with the piece given */
     public static function from(DrawingLayer $layer, int $index): array
     {
+        return array_map($layer->shape(...), self::numbers($layer, $index));
+    }
+
+    /** @return list<int> their numbers in the layer, in that order */
+    public static function numbers(DrawingLayer $layer, int $index): array
+    {
         $first = $layer->shape($index);
         if ($first->kind !== ShapeKind::Line && $first->kind !== ShapeKind::Arc) {
-            return [$first];
+            return [$index];
         }
-        [$ends, $shapes] = self::ends($layer);
+        self::$found ??= new \WeakMap;
+        [$ends, $shapes] = self::$found[$layer] ??= self::ends($layer);
         $used = [$index => true];
         $after = self::follow($first->pointAt(1.0), $ends, $shapes, $used);
         $before = self::follow($first->pointAt(0.0), $ends, $shapes, $used);
 
-        return [...array_reverse($before), $first, ...$after];
+        return [...array_reverse($before), $index, ...$after];
     }
 
     /**
      * @param  array<string, list<int>>  $ends
      * @param  array<int, Shape>  $shapes
      * @param  array<int, true>  $used
-     * @return list<Shape>
+     * @return list<int>
      */
     private static function follow(Position $end, array $ends, array $shapes, array &$used): array
     {
@@ -44,7 +54,8 @@ final class ConnectedPieces
                 return $found;
             }
             $used[$next[0]] = true;
-            $found[] = $shape = $shapes[$next[0]];
+            $found[] = $next[0];
+            $shape = $shapes[$next[0]];
             $end = $shape->pointAt(0.0)->distanceTo($end) <= self::JOINS ? $shape->pointAt(1.0) : $shape->pointAt(0.0);
         }
     }
