@@ -19,7 +19,7 @@ final class Preparation
     /** Rows deleted with one statement. */
     private const AT_ONCE = 500;
 
-    /** @var list<array<string, mixed>> table, id, before, after; or table and rows that were created together */
+    /** @var list<array<string, mixed>> table, id, before, after; or table and rows that were created or changed together */
     private array $changes = [];
 
     private function __construct() {}
@@ -83,6 +83,21 @@ final class Preparation
         $this->note($model, $before, array_intersect_key($model->getAttributes(), $values));
     }
 
+    /**
+     * Many rows of one table changed at once, the same columns of each.
+     *
+     * @param  array<int, array<string, mixed>>  $before  by id, values as the database keeps them
+     * @param  array<int, array<string, mixed>>  $after  the same ids and columns
+     */
+    public function updateMany(string $table, array $before, array $after): void
+    {
+        if ($after === []) {
+            return;
+        }
+        self::writeMany($table, $after);
+        $this->changes[] = ['table' => $table, 'rowsBefore' => $before, 'rowsAfter' => $after];
+    }
+
     public function delete(Model $model): void
     {
         $this->note($model, $model->getAttributes(), null);
@@ -113,9 +128,11 @@ final class Preparation
                 return null;
             }
             foreach ($back ? array_reverse($step->changes) : $step->changes as $change) {
-                isset($change['rows'])
-                    ? self::restoreMany($change['table'], $change['rows'], $back)
-                    : self::restore($change['table'], $change['id'], $back ? $change['before'] : $change['after']);
+                match (true) {
+                    isset($change['rows']) => self::restoreMany($change['table'], $change['rows'], $back),
+                    isset($change['rowsAfter']) => self::writeMany($change['table'], $back ? $change['rowsBefore'] : $change['rowsAfter']),
+                    default => self::restore($change['table'], $change['id'], $back ? $change['before'] : $change['after']),
+                };
             }
             $step->update(['undone' => $back]);
             $project->changed();
@@ -145,6 +162,17 @@ final class Preparation
         $insert = DB::connection()->getPdo()->prepare(sprintf('INSERT INTO %s ("%s") VALUES (%s)', $table, implode('", "', $columns), implode(', ', array_fill(0, count($columns), '?'))));
         foreach ($rows as $row) {
             $insert->execute(array_map(static fn (mixed $v): mixed => is_bool($v) ? (int) $v : $v, array_values($row)));
+        }
+    }
+
+    /** @param  array<int, array<string, mixed>>  $rows  by id */
+    private static function writeMany(string $table, array $rows): void
+    {
+        $columns = array_keys(reset($rows) ?: []);
+        $sets = implode(', ', array_map(static fn (string $c) => "\"$c\" = ?", $columns));
+        $update = DB::connection()->getPdo()->prepare("UPDATE $table SET $sets WHERE id = ?");
+        foreach ($rows as $id => $row) {
+            $update->execute([...array_values($row), $id]);
         }
     }
 

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\CodeController;
 use App\Http\Controllers\ComputeController;
 use App\Http\Controllers\ConstructionController;
 use App\Http\Controllers\ControlController;
@@ -14,8 +15,10 @@ use App\Http\Controllers\PointsFileController;
 use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\ProjectController;
 use App\Http\Controllers\ReportController;
+use App\Http\Controllers\SelectionController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\TaskController;
+use App\Http\Controllers\WorklistController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('openapi.json', fn () => response()->file(resource_path('js/api/generated/openapi.json'), ['Content-Type' => 'application/json']));
@@ -94,6 +97,8 @@ Route::prefix('projects/{project}')->group(function (): void {
     Route::controller(ConstructionController::class)->group(function (): void {
         Route::post('constructions-preview', 'preview');
         Route::post('constructions', 'store');
+        Route::post('collections-preview', 'collect');
+        Route::post('collections', 'keepCollection');
         Route::get('points/{point}/recipe', 'recipe');
         Route::put('points/{point}/recipe', 'change');
         Route::get('proposals', 'proposals');
@@ -106,6 +111,26 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::post('grid-lines', 'store');
         Route::put('grid-lines/{line}', 'update');
         Route::post('grid-lines-deletion', 'destroy');
+    });
+    Route::controller(SelectionController::class)->group(function (): void {
+        Route::post('renaming-preview', 'previewNames');
+        Route::post('renaming', 'rename');
+        Route::post('moving-preview', 'previewMove');
+        Route::post('moving', 'move');
+        Route::post('elevations', 'elevations');
+        Route::post('codes-setting', 'codes');
+    });
+    Route::controller(CodeController::class)->group(function (): void {
+        Route::get('codes', 'index');
+        Route::post('codes', 'store');
+        Route::delete('codes/{code}', 'destroy');
+    });
+    Route::controller(WorklistController::class)->group(function (): void {
+        Route::get('worklists', 'index');
+        Route::post('worklists', 'store');
+        Route::put('worklists/{list}', 'update');
+        Route::delete('worklists/{list}', 'destroy');
+        Route::post('walk', 'walk');
     });
     Route::controller(SetupController::class)->group(function (): void {
         Route::get('setup', 'show');

@@ -7,11 +7,20 @@ namespace App\Cogo;
 use App\Models\Design;
 use App\Models\DesignLayer;
 use App\Models\Project;
+use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\Shape;
 
 /** Lines, arcs and the rest of the project's drawings, one by one: as they were touched, or followed into the newest revision. */
 final class DrawnShapes
 {
+    private const FEW = 20;
+
+    /** @var array<int, int> how many shapes of a layer were asked for */
+    private array $asked = [];
+
+    /** @var array<int, DrawingLayer> */
+    private array $whole = [];
+
     /** @var array<int, DesignLayer> */
     private array $layers = [];
 
@@ -27,7 +36,19 @@ final class DrawnShapes
     {
         [$layer, $number] = $this->follow($layerId, $number);
 
-        return ($number < 0 ? null : $layer->shape($number)) ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
+        return $this->shape($layer, $number) ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
+    }
+
+    /** A few shapes are cut out by the database; whoever asks for many has the layer read once. */
+    private function shape(DesignLayer $layer, int $number): ?Shape
+    {
+        $this->asked[$layer->id] = ($this->asked[$layer->id] ?? 0) + 1;
+        if ($this->asked[$layer->id] <= self::FEW) {
+            return $number < 0 ? null : $layer->shape($number);
+        }
+        $whole = $this->whole[$layer->id] ??= $layer->drawing();
+
+        return $number < 0 || $number >= $whole->count ? null : $whole->shape($number);
     }
 
     public function layer(int $layerId): DesignLayer

@@ -67,6 +67,18 @@ final class Project extends Model
         return $this->hasMany(GridLine::class);
     }
 
+    /** @return HasMany<Code, $this> */
+    public function codes(): HasMany
+    {
+        return $this->hasMany(Code::class);
+    }
+
+    /** @return HasMany<Worklist, $this> */
+    public function worklists(): HasMany
+    {
+        return $this->hasMany(Worklist::class);
+    }
+
     /** @return HasMany<Mark, $this> */
     public function marks(): HasMany
     {

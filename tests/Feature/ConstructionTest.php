@@ -124,6 +124,71 @@ final class ConstructionTest extends FeatureTestCase
         self::assertSame([], $this->ask('GET', "/projects/{$project->id}/proposals")->json(), 'without the revision nothing has changed');
     }
 
+    public function test_many_places_of_a_drawing_become_points_at_once_and_none_twice(): void
+    {
+        $project = $this->project();
+        $entities = '';
+        foreach ([[10, 50, 0.2], [20, 50, 0.2], [30, 50, 0.3]] as [$x, $y, $r]) {
+            $entities .= "0\nCIRCLE\n8\nC\n10\n$x\n20\n$y\n40\n$r\n";
+        }
+        foreach ([[0, 0, 25, 0], [25, 0, 25, 10], [5, -5, 5, 5]] as [$x1, $y1, $x2, $y2]) {
+            $entities .= "0\nLINE\n8\nL\n10\n$x1\n20\n$y1\n11\n$x2\n21\n$y2\n";
+        }
+        $this->take($project, "0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n", ['layers' => ['C', 'L']]);
+        $ids = DB::table('design_layers')->pluck('id', 'name');
+        $collect = fn (array $collection) => $this->ask('POST', "/projects/{$project->id}/collections-preview", ['collection' => $collection]);
+        $keep = fn (array $collection, string $name, array $more = []) => $this->ask('POST', "/projects/{$project->id}/collections", ['collection' => $collection, 'name' => $name] + $more);
+        $circles = ['kind' => 'circles', 'like' => ['layerId' => $ids['C'], 'shape' => 0]];
+        self::assertSame([2, 0], [$collect($circles)->assertOk()->json('count'), $collect($circles)->json('standing')]);
+        $keep($circles, 'P', ['order' => 'alongLine'])->assertStatus(422);
+        self::assertSame(['P1', 'P2'], $keep($circles, 'P', ['order' => 'westToEast'])->assertOk()->json('names'));
+        self::assertSame([2, 2], [$collect($circles)->json('count'), $collect($circles)->json('standing')]);
+        self::assertSame(1, $keep(['kind' => 'circles', 'layerIds' => [$ids['C']]], 'Q')->json('made'));
+        self::assertSame(5, $collect(['kind' => 'ends', 'layerIds' => [$ids['L']]])->json('count'));
+        self::assertEqualsWithDelta([5.0, 0.0, 25.0, 0.0], $collect(['kind' => 'crossings', 'layerIds' => [$ids['L']]])->json('new'), 1e-9);
+        self::assertSame(4, $collect(['kind' => 'along', 'shapes' => [['layerId' => $ids['L'], 'shape' => 0]], 'interval' => 10])->json('count'));
+        $keep(['kind' => 'crossings', 'layerIds' => [$ids['L']]], 'X', ['elevation' => ['rule' => 'figure', 'value' => 2.5]])->assertOk();
+        self::assertSame(2.5, $project->points()->where('name', 'X1')->firstOrFail()->elevation);
+        self::assertStringContainsString('not a block', (string) $collect(['kind' => 'insertions', 'like' => ['layerId' => $ids['C'], 'shape' => 0]])->assertStatus(422)->json('message'));
+    }
+
+    public function test_grid_lines_are_typed_corrected_and_crossed_and_an_offset_from_them_is_toward_a_line(): void
+    {
+        $project = $this->project();
+        $typed = ['way' => 'spacings', 'origin' => ['northing' => 100, 'easting' => 200], 'direction' => ['azimuth' => 0], 'first' => 'A', 'spacings' => [6, 6.5], 'crossFirst' => '1', 'crossSpacings' => [5, 5, 5]];
+        $lines = $this->ask('POST', "/projects/{$project->id}/grid-preview", $typed)->assertOk()->json();
+        self::assertSame(['A', 'B', 'C', '1', '2', '3', '4'], array_column($lines, 'name'));
+        $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => array_map(static fn (array $l) => array_diff_key($l, ['id' => 0]), $lines)])->assertOk();
+        $kept = array_column($this->ask('GET', "/projects/{$project->id}/grid-lines")->json(), null, 'name');
+        $crossings = ['collection' => ['kind' => 'gridCrossings', 'separator' => '/'], 'name' => ''];
+        self::assertSame(12, $this->ask('POST', "/projects/{$project->id}/collections", $crossings)->assertOk()->json('made'));
+        $c4 = $project->points()->where('name', 'C/4')->firstOrFail();
+        self::assertEqualsWithDelta([115.0, 212.5], [$c4->northing, $c4->easting], 1e-9);
+        // 1.20 from B toward C, on 3
+        $offset = ['kind' => 'twoLines', 'lines' => [['gridLineId' => $kept['B']['id'], 'offset' => 1.2, 'towardId' => $kept['C']['id']], ['gridLineId' => $kept['3']['id']]]];
+        self::assertEqualsWithDelta([110.0, 207.2], array_slice(array_values($this->preview($project, $offset)->assertOk()->json('solutions.0.places.0')), 0, 2), 1e-9);
+        $offset['lines'][0]['towardId'] = $kept['A']['id'];
+        self::assertEqualsWithDelta(204.8, $this->preview($project, $offset)->json('solutions.0.places.0.easting'), 1e-9);
+        $moved = ['name' => 'C', 'family' => 'letters'] + $kept['C'];
+        $this->ask('PUT', "/projects/{$project->id}/grid-lines/{$kept['C']['id']}", ['easting1' => 212.7, 'easting2' => 212.7] + array_diff_key($moved, ['id' => 0]))->assertOk();
+        self::assertSame(['C/1', 'C/2', 'C/3', 'C/4'], array_column($this->ask('GET', "/projects/{$project->id}/proposals")->json(), 'name'));
+        $this->ask('PUT', "/projects/{$project->id}/grid-lines/{$kept['C']['id']}", ['name' => 'A'] + array_diff_key($moved, ['id' => 0]))->assertStatus(422);
+        self::assertStringContainsString('parallel', (string) $this->ask('POST', "/projects/{$project->id}/grid-preview", ['skew' => 0] + $typed)->assertStatus(422)->json('message'));
+        $radial = $this->ask('POST', "/projects/{$project->id}/grid-preview", ['way' => 'radial', 'origin' => ['northing' => 0, 'easting' => 0], 'first' => '1', 'spacings' => [0.5, 0.5], 'crossFirst' => 'A', 'crossSpacings' => [10, 5]])->assertOk()->json();
+        self::assertSame([['1', '2', '3', 'A', 'B'], [false, false, false, true, true]], [array_column($radial, 'name'), array_column($radial, 'ring')]);
+    }
+
+    public function test_grid_lines_are_found_in_the_demo_hall_with_their_names(): void
+    {
+        $project = $this->project();
+        $task = $this->ask('POST', "/projects/{$project->id}/designs", ['upload' => $this->upload($project, (string) file_get_contents(__DIR__.'/../../database/demo/files/saltmarsh-yard.dxf'), 'yard.dxf'), 'name' => 'Yard', 'unit' => 'mm', 'layers' => ['GRID', 'GRID-NAMES', 'NOTES', 'WALLS', 'TRACK', 'LEVELS'], 'heights' => 'dropped'])->json('id');
+        $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
+        $ids = DB::table('design_layers')->pluck('id', 'name');
+        $found = $this->ask('POST', "/projects/{$project->id}/grid-preview", ['way' => 'drawing', 'layerIds' => $ids->values()->all()])->assertOk()->json();
+        self::assertSame(['A', 'B', 'C', 'D', '1', '2', '3', '4', '5', '6'], array_column($found, 'name'));
+        self::assertStringContainsString('No long straight line', (string) $this->ask('POST', "/projects/{$project->id}/grid-preview", ['way' => 'drawing', 'layerIds' => [$ids['TRACK']]])->assertStatus(422)->json('message'));
+    }
+
     /** @return array<string, mixed> */
     private static function eastOf(int $point, float $metres): array
     {
@@ -154,7 +219,7 @@ final class ConstructionTest extends FeatureTestCase
     /** @param  array<string, mixed>  $more */
     private function take(Project $project, string $dxf, array $more = []): int
     {
-        $task = $this->ask('POST', "/projects/{$project->id}/designs", ['upload' => $this->upload($project, $dxf, 'plan.dxf'), 'name' => 'Plan', 'unit' => 'm', 'layers' => ['C'], 'heights' => 'dropped'] + $more)->json('id');
+        $task = $this->ask('POST', "/projects/{$project->id}/designs", $more + ['upload' => $this->upload($project, $dxf, 'plan.dxf'), 'name' => 'Plan', 'unit' => 'm', 'layers' => ['C'], 'heights' => 'dropped'])->json('id');
 
         return $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done'])->json('result.designId');
     }

@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Actions\AdoptProposals;
 use App\Actions\ChangeRecipe;
+use App\Actions\KeepCollection;
 use App\Actions\KeepConstruction;
+use App\Cogo\Collect;
 use App\Cogo\Construct;
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
@@ -15,13 +17,16 @@ use App\Cogo\Recipe;
 use App\Cogo\Standing;
 use App\Cogo\Words;
 use App\Http\Bodies\IdsBody;
+use App\Http\Bodies\KeepCollectionBody;
 use App\Http\Bodies\KeepConstructionBody;
+use App\Http\Bodies\PreviewCollectionBody;
 use App\Http\Bodies\PreviewConstructionBody;
 use App\Http\Bodies\RecipeBody;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Resources\CollectedResource;
 use App\Http\Resources\CountResource;
 use App\Http\Resources\KeptResource;
 use App\Http\Resources\MadeResource;
@@ -57,6 +62,32 @@ final class ConstructionController
     public function store(Request $request, Project $project, KeepConstruction $keep): JsonResponse
     {
         return new JsonResponse($keep($project, Body::read($request, KeepConstructionBody::class)));
+    }
+
+    #[Post('/projects/{project}/collections-preview', 'Finds many places of a drawing at once; stores nothing', PreviewCollectionBody::class, CollectedResource::class)]
+    public function collect(Request $request, Project $project): JsonResponse
+    {
+        $body = Body::read($request, PreviewCollectionBody::class);
+        $givens = new Givens($project, new DrawnShapes($project));
+        $standing = Standing::in($project);
+        $new = $old = $names = [];
+        $candidates = (new Collect($project))->places($body->collection);
+        foreach ($candidates as $c) {
+            $at = Recipe::withElevation($body->elevation, $c->position, $givens);
+            $stands = $standing->at($at) !== null;
+            $stands ? array_push($old, $at->easting, $at->northing) : array_push($new, $at->easting, $at->northing);
+            if (! $stands && $c->name !== null) {
+                $names[] = $c->name;
+            }
+        }
+
+        return new JsonResponse(new CollectedResource(count($candidates), intdiv(count($old), 2), $new, $old, $names));
+    }
+
+    #[Post('/projects/{project}/collections', 'Makes stakeout points of many places at once', KeepCollectionBody::class, KeptResource::class)]
+    public function keepCollection(Request $request, Project $project, KeepCollection $keep): JsonResponse
+    {
+        return new JsonResponse($keep($project, Body::read($request, KeepCollectionBody::class)));
     }
 
     #[Get('/projects/{project}/points/{point}/recipe', 'How a point was made', RecipeResource::class)]

@@ -78,7 +78,7 @@ final class ShortWalk
     }
 
     /**
-     * @param  list<int>  $order
+     * @param  array<int, int>  $order
      * @return list<int>
      */
     private function shortened(array $order): array
@@ -88,10 +88,12 @@ final class ShortWalk
             $moved = $this->moveFew($order);
         } while ($turned || $moved);
 
-        return $order;
+        return array_values($order);
     }
 
-    /** @param  list<int>  $order */
+    /**
+     * @param  array<int, int>  $order
+     */
     private function turnStretches(array &$order): bool
     {
         $n = count($order);
@@ -119,7 +121,7 @@ final class ShortWalk
     /**
      * Joins the places numbered i and k by turning the stretch between them round, after both or before both, where that is shorter.
      *
-     * @param  list<int>  $order
+     * @param  array<int, int>  $order
      * @param  array<int, int>  $at
      */
     private function turnTo(array &$order, array &$at, int $i, int $k): bool
@@ -151,7 +153,7 @@ final class ShortWalk
     }
 
     /**
-     * @param  list<int>  $order
+     * @param  array<int, int>  $order
      * @param  array<int, int>  $at
      */
     private static function turn(array &$order, array &$at, int $left, int $right): void
@@ -163,7 +165,7 @@ final class ShortWalk
         }
     }
 
-    /** @param  list<int>  $order */
+    /** @param  array<int, int>  $order */
     private function moveFew(array &$order): bool
     {
         $any = false;
@@ -183,7 +185,7 @@ final class ShortWalk
     /**
      * Moves the few places from number i on beside a near neighbour of their first or last, either way round.
      *
-     * @param  list<int>  $order
+     * @param  array<int, int>  $order
      * @param  array<int, int>  $at  where each place stands in the order
      */
     private function moveOne(array &$order, array $at, int $i, int $few): bool
@@ -225,7 +227,7 @@ final class ShortWalk
     /**
      * Three stretches exchanged, which no single turning can do.
      *
-     * @param  list<int>  $order
+     * @param  array<int, int>  $order
      * @return list<int>
      */
     private static function shaken(array $order, \Random\Randomizer $random): array
@@ -233,10 +235,12 @@ final class ShortWalk
         $cuts = [$random->getInt(1, count($order) - 1), $random->getInt(1, count($order) - 1), $random->getInt(1, count($order) - 1)];
         sort($cuts);
 
+        $order = array_values($order);
+
         return [...array_slice($order, 0, $cuts[0]), ...array_slice($order, $cuts[1], $cuts[2] - $cuts[1]), ...array_slice($order, $cuts[0], $cuts[1] - $cuts[0]), ...array_slice($order, $cuts[2])];
     }
 
-    /** @param  list<int>  $order */
+    /** @param  array<int, int>  $order */
     private function length(array $order): float
     {
         $sum = 0.0;

@@ -4,6 +4,41 @@
  */
 
 export interface paths {
+    "/api/v1/projects/{project}/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the codes of the project mean */
+        get: operations["eff3d7bf25d0a5ce296722a0485e94ed"];
+        put?: never;
+        /** Says what a code means, or changes it */
+        post: operations["55e0c00c6a54ccc2790aeb2c9e6c8b13"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/codes/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets what a code means; points keep it */
+        delete: operations["c3d25693c6d85d99404d615f8328c41e"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/ping": {
         parameters: {
             query?: never;
@@ -134,6 +169,40 @@ export interface paths {
         put?: never;
         /** Keeps places of a construction as stakeout points */
         post: operations["50c0fa1641a3733f2dd6b71838f92b6d"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/collections-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Finds many places of a drawing at once; stores nothing */
+        post: operations["64c025db15c18c15aa1a75a027e38f70"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/collections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes stakeout points of many places at once */
+        post: operations["28b9c04c79e1a413fc6a4a000ff96724"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1089,6 +1158,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/renaming-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** New names by rule; stores nothing */
+        post: operations["8ef3225dc94b6d55285d02bbb2cc2b0c"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/renaming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Renames points by rule */
+        post: operations["f1e4272d66e5c60726438b6d5181ae13"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/moving-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where points would be; stores nothing */
+        post: operations["f578c5e43174a9d985fc41e5f1451492"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/moving": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Moves points */
+        post: operations["cd46b68201f5b16c215b7c61a89d2634"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/elevations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives points their elevation by rule */
+        post: operations["2da29044c9383f0fb3535df48b051cd2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/codes-setting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives points a code or a description */
+        post: operations["ea26abed4f384a676615c44467dac1ec"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/setup": {
         parameters: {
             query?: never;
@@ -1158,6 +1329,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/worklists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The worklists */
+        get: operations["8e5264b4fbd8be95102d392d11e98759"];
+        put?: never;
+        /** Makes a worklist */
+        post: operations["528ca9ee4a08fed3e09a89506563a792"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/worklists/{list}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes the name, the points or the order of a worklist */
+        put: operations["b02164732fea9c270db53ab0a8b4db4f"];
+        post?: never;
+        /** Deletes a worklist; its points stay */
+        delete: operations["2c4f2e6ca4286ad2fc7668a761ba5e66"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/walk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts points in the order in which one walks over them; stores nothing */
+        post: operations["b672fe2b09c63a1d77be78eb31a516c9"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1169,6 +1393,36 @@ export interface components {
             duplicates?: boolean;
             zeroLengths?: boolean;
             overlaps?: boolean;
+        };
+        /** @description What a code means: its colour and mark on the plan, its trade, and tolerances of its own; without them the project's hold. */
+        CodeBody: {
+            code: string;
+            description?: string;
+            colour?: string | null;
+            mark?: string;
+            trade?: string;
+            planTolerance?: number | null;
+            heightTolerance?: number | null;
+        };
+        /** @description A code or a description for many points; what is null stays as it is. */
+        CodesSetBody: {
+            ids: number[];
+            code?: string | null;
+            description?: string | null;
+        };
+        /** @description Many places at once. */
+        CollectionBody: {
+            /** @enum {string} */
+            kind: "circles" | "insertions" | "ends" | "crossings" | "along" | "outlineCorners" | "gridCrossings";
+            layerIds?: number[];
+            shapes?: components["schemas"]["ShapeRef"][];
+            like?: components["schemas"]["ShapeRef"] | null;
+            radius?: number | null;
+            along?: number;
+            right?: number;
+            interval?: number;
+            corners?: boolean;
+            separator?: string;
         };
         ComputeGuidanceBody: {
             instrument: components["schemas"]["PositionBody"];
@@ -1275,6 +1529,15 @@ export interface components {
             from?: components["schemas"]["GivenPlace"] | null;
             to?: components["schemas"]["GivenPlace"] | null;
         };
+        ElevationsBody: {
+            ids: number[];
+            elevation: components["schemas"]["ElevationBody"];
+        };
+        FitPair: {
+            from: components["schemas"]["GivenPlace"];
+            to: components["schemas"]["GivenPlace"];
+            used?: boolean;
+        };
         /** @description Lines and arcs of a drawing one after another, or straight pieces from place to place. */
         GivenChain: {
             shapes?: components["schemas"]["ShapeRef"][];
@@ -1352,6 +1615,15 @@ export interface components {
         InverseBody: {
             from: components["schemas"]["SpotBody"];
             to: components["schemas"]["SpotBody"];
+        };
+        KeepCollectionBody: {
+            collection: components["schemas"]["CollectionBody"];
+            name: string;
+            /** @enum {string} */
+            order?: "asListed" | "byName" | "westToEast" | "northToSouth" | "alongLine" | "clockwise" | "nearestNext";
+            code?: string;
+            description?: string;
+            elevation?: components["schemas"]["ElevationBody"] | null;
         };
         /** @description Keeps places of a construction as stakeout points. */
         KeepConstructionBody: {
@@ -1432,6 +1704,27 @@ export interface components {
             purpose: "setup" | "check" | "stake" | "as_built";
             controlId?: number | null;
             pointId?: number | null;
+        };
+        /** @description Moves points in plan, and by a difference of height. */
+        MoveBody: {
+            ids: number[];
+            /** @enum {string} */
+            kind: "shift" | "rotate" | "scale" | "mirror" | "fit";
+            dNorthing?: number;
+            dEasting?: number;
+            dElevation?: number;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            about?: components["schemas"]["GivenPlace"] | null;
+            angle?: number;
+            directionNow?: components["schemas"]["GivenDirection"] | null;
+            directionWanted?: components["schemas"]["GivenDirection"] | null;
+            factor?: number;
+            line?: components["schemas"]["GivenLine"] | null;
+            pairs?: components["schemas"]["FitPair"][];
+            /** @enum {string} */
+            fit?: "shiftAndRotation" | "withScale" | "affine";
+            controlIds?: number[];
         };
         NewPointBody: {
             name: string;
@@ -1532,6 +1825,10 @@ export interface components {
             /** @enum {string} */
             target?: "control" | "points";
         };
+        PreviewCollectionBody: {
+            collection: components["schemas"]["CollectionBody"];
+            elevation?: components["schemas"]["ElevationBody"] | null;
+        };
         PreviewConstructionBody: {
             construction: components["schemas"]["ConstructionBody"];
             elevation?: components["schemas"]["ElevationBody"] | null;
@@ -1559,6 +1856,22 @@ export interface components {
             letter?: string;
             index?: number;
             elevation?: components["schemas"]["ElevationBody"] | null;
+        };
+        /** @description New names by rule. */
+        RenameBody: {
+            ids: number[];
+            pattern?: string;
+            find?: string;
+            replace?: string;
+            from?: number;
+            step?: number;
+            digits?: number;
+            endings?: string[];
+            /** @enum {string} */
+            order?: "asListed" | "byName" | "westToEast" | "northToSouth" | "alongLine" | "clockwise" | "nearestNext";
+            lineFrom?: components["schemas"]["GivenPlace"] | null;
+            lineTo?: components["schemas"]["GivenPlace"] | null;
+            expected?: string[];
         };
         ReportBody: {
             author?: string;
@@ -1629,6 +1942,18 @@ export interface components {
             /** @enum {string} */
             station: "1+000" | "1+00";
         };
+        /** @description An order for points: by name, by nearest next, or a short walk from where one stands. */
+        WalkBody: {
+            pointIds: number[];
+            /** @enum {string} */
+            kind: "asListed" | "byName" | "nearestNext" | "shortWalk";
+            from?: components["schemas"]["GivenPlace"] | null;
+        };
+        WorklistBody: {
+            name: string;
+            pointIds: number[];
+            expected?: number[];
+        };
         AcceptedSetup: {
             id: number;
             at: string;
@@ -1661,6 +1986,24 @@ export interface components {
             gone: number;
             moved: number;
             farthest: number;
+        };
+        CodeResource: {
+            id: number;
+            code: string;
+            description: string;
+            colour: string | null;
+            mark: string;
+            trade: string;
+            planTolerance: number | null;
+            heightTolerance: number | null;
+        };
+        /** @description What was collected, before anything is made. */
+        CollectedResource: {
+            count: number;
+            standing: number;
+            new: number[];
+            old: number[];
+            names: string[];
         };
         /** @description A reissued list of control beside the one in use. */
         ComparisonResource: {
@@ -1951,6 +2294,18 @@ export interface components {
             dEasting: number;
             setups: string;
         };
+        /** @description What a move would do. */
+        MovedResource: {
+            count: number;
+            staked: number;
+            farthest: number;
+            places: number[];
+            residuals: number[];
+            deviation: number | null;
+            outlier: number | null;
+            scale: number | null;
+            rotation: number | null;
+        };
         NameResource: {
             name: string;
         };
@@ -2083,6 +2438,13 @@ export interface components {
             index: number;
             elevation: components["schemas"]["ElevationBody"] | null;
         };
+        /** @description Old and new names, in the order in which they are given; and new ones that are taken already. */
+        RenamedResource: {
+            ids: number[];
+            before: string[];
+            after: string[];
+            taken: string[];
+        };
         ResidualResource: {
             name: string;
             used: boolean;
@@ -2174,6 +2536,16 @@ export interface components {
             fileName: string;
             bytes: number;
         };
+        /** @description Points in their order, and how far one walks, metres. */
+        WalkResource: {
+            pointIds: number[];
+            length: number;
+        };
+        WorklistResource: {
+            id: number;
+            name: string;
+            pointIds: number[];
+        };
         WorldAir: {
             pressure: number;
             temperature: number;
@@ -2224,6 +2596,102 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    eff3d7bf25d0a5ce296722a0485e94ed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "55e0c00c6a54ccc2790aeb2c9e6c8b13": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    c3d25693c6d85d99404d615f8328c41e: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                code: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     a3df196df9d1db37a574d66f8b11ad3b: {
         parameters: {
             query?: never;
@@ -2464,6 +2932,76 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["KeepConstructionBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "64c025db15c18c15aa1a75a027e38f70": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewCollectionBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CollectedResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "28b9c04c79e1a413fc6a4a000ff96724": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepCollectionBody"];
             };
         };
         responses: {
@@ -4675,6 +5213,216 @@ export interface operations {
             };
         };
     };
+    "8ef3225dc94b6d55285d02bbb2cc2b0c": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenameBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RenamedResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    f1e4272d66e5c60726438b6d5181ae13: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenameBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    f578c5e43174a9d985fc41e5f1451492: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovedResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cd46b68201f5b16c215b7c61a89d2634: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2da29044c9383f0fb3535df48b051cd2": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElevationsBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ea26abed4f384a676615c44467dac1ec: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodesSetBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     f650c554524a902c15cef16015b8612d: {
         parameters: {
             query?: never;
@@ -4827,6 +5575,173 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "8e5264b4fbd8be95102d392d11e98759": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorklistResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "528ca9ee4a08fed3e09a89506563a792": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorklistBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorklistResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b02164732fea9c270db53ab0a8b4db4f: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                list: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorklistBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorklistResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2c4f2e6ca4286ad2fc7668a761ba5e66": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                list: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b672fe2b09c63a1d77be78eb31a516c9: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WalkBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WalkResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

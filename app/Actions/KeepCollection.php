@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Cogo\Candidate;
+use App\Cogo\Collect;
+use App\Cogo\DrawnShapes;
+use App\Cogo\Givens;
+use App\Cogo\Recipe;
+use App\Cogo\Standing;
+use App\Cogo\Words;
+use App\Http\Bodies\KeepCollectionBody;
+use App\Http\Resources\KeptResource;
+use App\Models\Project;
+use App\Models\StakeoutPoint;
+use App\Preparation;
+use Parlay\Core\Cogo\ConstructionKind;
+
+/** Makes stakeout points of many places at once, each with a recipe of its own. What stands there already is not made twice. */
+final class KeepCollection
+{
+    public function __invoke(Project $project, KeepCollectionBody $body): KeptResource
+    {
+        $candidates = (new Collect($project))->places($body->collection);
+        $order = $body->order->of(array_map(static fn (Candidate $c) => $c->position, $candidates), array_map(static fn (Candidate $c) => $c->name ?? '', $candidates));
+        $shapes = new DrawnShapes($project);
+        $givens = new Givens($project, $shapes);
+        $words = new Words($project, $shapes);
+
+        return Preparation::step($project, 'Points at '.$body->collection->kind->words(), static function (Preparation $step) use ($project, $body, $candidates, $order, $givens, $words): KeptResource {
+            $standing = Standing::in($project);
+            $names = new NewNames($project, $body->name);
+            $rows = [];
+            $skipped = 0;
+            foreach ($order as $i) {
+                $c = $candidates[$i];
+                $at = Recipe::withElevation($body->elevation, $c->position, $givens);
+                if ($standing->at($at) !== null) {
+                    $skipped++;
+
+                    continue;
+                }
+                $name = $names->take($c->name === null ? null : $body->name.$c->name);
+                $standing->add($at, $name);
+                $recipe = new Recipe($words->of($c->construction), $c->construction, $c->letter, $c->index, $body->elevation);
+                $rows[] = [
+                    'project_id' => $project->id, 'name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
+                    'code' => $body->code, 'description' => $body->description, 'origin' => $c->construction->kind === ConstructionKind::Place ? 'drawing' : 'computed',
+                    'recipe' => json_encode($recipe->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+                ];
+            }
+            $step->createMany((new StakeoutPoint)->getTable(), $rows);
+
+            return new KeptResource(count($rows), $skipped, array_slice(array_column($rows, 'name'), 0, 200));
+        });
+    }
+}

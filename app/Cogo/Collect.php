@@ -1,0 +1,279 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Http\Bodies\CollectionBody;
+use App\Http\Bodies\CollectionKind;
+use App\Http\Bodies\ConstructionBody;
+use App\Http\Bodies\GivenChain;
+use App\Http\Bodies\GivenDirection;
+use App\Http\Bodies\GivenDistance;
+use App\Http\Bodies\GivenLine;
+use App\Http\Bodies\GivenPlace;
+use App\Http\Bodies\OffsetBody;
+use App\Http\Bodies\ShapeRef;
+use App\Http\Bodies\SpotBody;
+use App\Models\DesignLayer;
+use App\Models\GridLine;
+use App\Models\Project;
+use Parlay\Core\Cogo\Chain;
+use Parlay\Core\Cogo\ConstructionKind;
+use Parlay\Core\Cogo\Intersection;
+use Parlay\Core\Cogo\Leg;
+use Parlay\Core\Cogo\NoConstruction;
+use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Collect\Alike;
+use Parlay\Core\Collect\LayerCrossings;
+use Parlay\Core\Design\DrawingLayer;
+use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Design\SpotKind;
+use Parlay\Core\Geometry\Position;
+
+/** Finds many places of a drawing at once; each comes with a recipe of its own. */
+final class Collect
+{
+    private const MOST = 50_000;
+
+    /** Grid lines cross where both reach, or nearly, metres. */
+    private const REACH = 0.5;
+
+    /** @var array<int, DrawingLayer> */
+    private array $layers = [];
+
+    public function __construct(private readonly Project $project) {}
+
+    /**
+     * @return list<Candidate>
+     * @throws \DomainException
+     */
+    public function places(CollectionBody $body): array
+    {
+        try {
+            $found = match ($body->kind) {
+                CollectionKind::Circles => $this->circles($body),
+                CollectionKind::Insertions => $this->insertions($body),
+                CollectionKind::Ends => $this->ends($body),
+                CollectionKind::Crossings => $this->crossings($body),
+                CollectionKind::Along => $this->along($body),
+                CollectionKind::OutlineCorners => $this->outlineCorners($body),
+                CollectionKind::GridCrossings => $this->gridCrossings($body->separator),
+            };
+        } catch (NoConstruction $e) {
+            throw new \DomainException($e->in($this->project->length_style));
+        }
+
+        return count($found) > self::MOST ? throw new \DomainException('These are more than 50,000 places. Choose fewer layers or lines, or a longer interval.') : $found;
+    }
+
+    /** @return list<Candidate> */
+    private function circles(CollectionBody $body): array
+    {
+        $radius = $body->like === null ? $body->radius : $this->layer($body->like->layerId)->shape($body->like->shape)->v[3];
+        $found = [];
+        foreach ($this->layerIds($body) as $id) {
+            $layer = $this->layer($id);
+            foreach (Alike::circles($layer, $radius) as $i) {
+                $found[] = self::spot($id, $i, SpotKind::Centre, $layer->shape($i)->anchor() ?? new Position(0, 0));
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Candidate> */
+    private function insertions(CollectionBody $body): array
+    {
+        if ($body->like === null) {
+            throw new \DomainException('Touch one of the blocks.');
+        }
+        $model = $this->layer($body->like->layerId);
+        $shape = $model->shape($body->like->shape);
+        if ($shape->kind !== ShapeKind::Insert) {
+            throw new \DomainException('That is a '.$shape->kind->word().', not a block. Touch the place where a block is inserted.');
+        }
+        $block = $model->strings[(int) $shape->v[4]] ?? '';
+        $found = [];
+        foreach ($this->layerIds($body) as $id) {
+            $layer = $this->layer($id);
+            foreach (Alike::insertions($layer, $block) as $i) {
+                $insert = $layer->shape($i);
+                $spot = self::spot($id, $i, SpotKind::Insertion, $insert->pointAt(0.0));
+                $found[] = $body->along === 0.0 && $body->right === 0.0 ? $spot : self::beside($spot, new ShapeRef($id, $i), $insert->azimuth(), $body);
+            }
+        }
+
+        return $found;
+    }
+
+    private static function beside(Candidate $spot, ShapeRef $ref, float $azimuth, CollectionBody $body): Candidate
+    {
+        $place = $spot->position->along($azimuth, $body->along)->along($azimuth + M_PI_2, $body->right, $spot->position->elevation);
+        $construction = new ConstructionBody(ConstructionKind::BoltList, $spot->construction->places, [new GivenDirection(shape: $ref)], pattern: [new OffsetBody($body->along, $body->right)]);
+
+        return new Candidate($construction, $place);
+    }
+
+    /** @return list<Candidate> */
+    private function ends(CollectionBody $body): array
+    {
+        $found = [];
+        foreach ($this->layerIds($body) as $id) {
+            $layer = $this->layer($id);
+            $only = $body->shapes === [] ? null : array_map(static fn (ShapeRef $r) => $r->shape, array_values(array_filter($body->shapes, static fn (ShapeRef $r) => $r->layerId === $id)));
+            foreach (Alike::ends($layer, $only) as [$i, $end]) {
+                $found[] = self::spot($id, $i, $end ? SpotKind::End : SpotKind::Start, $layer->shape($i)->pointAt($end ? 1.0 : 0.0));
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Candidate> */
+    private function crossings(CollectionBody $body): array
+    {
+        $ids = array_values(array_unique($body->layerIds));
+        if (count($ids) < 1 || count($ids) > 2) {
+            throw new \DomainException('Choose the two layers that cross, or one that crosses itself.');
+        }
+        [$a, $b] = [$ids[0], $ids[1] ?? $ids[0]];
+
+        return array_map(static function (array $crossing) use ($a, $b): Candidate {
+            [$i, $k, $at] = $crossing;
+            $spot = new SpotBody($a, $i, SpotKind::Intersection, $b, $k, $at->northing, $at->easting);
+
+            return new Candidate(new ConstructionBody(ConstructionKind::Place, [new GivenPlace(spot: $spot)]), $at);
+        }, LayerCrossings::between($this->layer($a), $this->layer($b)));
+    }
+
+    /** @return list<Candidate> */
+    private function along(CollectionBody $body): array
+    {
+        $found = [];
+        $refs = $body->shapes !== [] ? $body->shapes : $this->linesOf($body);
+        foreach ($refs as $ref) {
+            $legs = Leg::ofShape($this->layer($ref->layerId)->shape($ref->shape));
+            if ($legs === []) {
+                continue;
+            }
+            $construction = new ConstructionBody(ConstructionKind::Every, distances: [new GivenDistance($body->interval)], chain: new GivenChain([$ref]), corners: $body->corners);
+            foreach (Chain::of($legs)->every($body->interval, $body->corners) as $i => [, $place]) {
+                $found[] = new Candidate($construction, $place, index: $i);
+            }
+            if (count($found) > self::MOST) {
+                throw NoConstruction::tooMany(self::MOST);
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Candidate> */
+    private function outlineCorners(CollectionBody $body): array
+    {
+        $like = $body->like ?? throw new \DomainException('Touch one of the outlines.');
+        $layer = $this->layer($like->layerId);
+        $found = [];
+        foreach (Alike::outlines($layer, $like->shape) as $numbers) {
+            $chain = new GivenChain(array_map(static fn (int $i) => new ShapeRef($like->layerId, $i), $numbers));
+            $corners = Chain::of(array_merge(...array_map(static fn (int $i) => Leg::ofShape($layer->shape($i)), $numbers)))->corners();
+            foreach ($corners as $i => $corner) {
+                $found[] = new Candidate(new ConstructionBody(ConstructionKind::Corners, chain: $chain), $corner, index: $i);
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Candidate> */
+    private function gridCrossings(string $separator): array
+    {
+        $lines = $this->project->gridLines()->orderBy('id')->get()->all();
+        if (count($lines) < 2) {
+            throw new \DomainException('There are no grid lines to cross. Find them in a drawing or type them first.');
+        }
+        $found = [];
+        foreach ($lines as $i => $a) {
+            foreach (array_slice($lines, $i + 1) as $b) {
+                if ($a->family !== $b->family) {
+                    [$a1, $b1] = $a->family === 'numbers' || $a->ring ? [$b, $a] : [$a, $b];
+                    $crossing = $a1->ring || $b1->ring ? self::ringCrossing($a1, $b1, $separator) : self::lineCrossing($a1, $b1, $separator);
+                    $found = [...$found, ...($crossing === null ? [] : [$crossing])];
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    private static function lineCrossing(GridLine $a, GridLine $b, string $separator): ?Candidate
+    {
+        [$p, $q] = [Ray::through($a->from(), $a->to()), Ray::through($b->from(), $b->to())];
+        if (abs(sin($p->azimuth - $q->azimuth)) < 1e-3) {
+            return null;
+        }
+        $at = Intersection::ofRays($p, $q);
+        foreach ([[$a, $p], [$b, $q]] as [$line, $ray]) {
+            $along = $ray->along($at);
+            if ($along < -self::REACH || $along > $line->from()->distanceTo($line->to()) + self::REACH) {
+                return null;
+            }
+        }
+        $construction = new ConstructionBody(ConstructionKind::TwoLines, lines: [new GivenLine(gridLineId: $a->id), new GivenLine(gridLineId: $b->id)]);
+
+        return new Candidate($construction, $at, name: $a->name.$separator.$b->name);
+    }
+
+    /** A line from the centre outward crosses a ring once. */
+    private static function ringCrossing(GridLine $line, GridLine $ring, string $separator): ?Candidate
+    {
+        if ($line->ring) {
+            return null;
+        }
+        $radius = $ring->from()->distanceTo($ring->to());
+        $ray = Ray::through($line->from(), $line->to());
+        $centre = $ring->from();
+        $construction = new ConstructionBody(
+            ConstructionKind::LineDistance, [new GivenPlace(northing: $centre->northing, easting: $centre->easting)],
+            distances: [new GivenDistance($radius)], lines: [new GivenLine(gridLineId: $line->id)],
+        );
+
+        return new Candidate($construction, $ray->at($ray->along($centre) + sqrt(max(0.0, $radius ** 2 - $ray->right($centre) ** 2))), 'B', 0, $line->name.$separator.$ring->name);
+    }
+
+    /** @return list<ShapeRef> */
+    private function linesOf(CollectionBody $body): array
+    {
+        $refs = [];
+        foreach ($this->layerIds($body) as $id) {
+            for ($i = 0; $i < $this->layer($id)->count; $i++) {
+                $refs[] = new ShapeRef($id, $i);
+            }
+        }
+
+        return $refs;
+    }
+
+    private static function spot(int $layerId, int $shape, SpotKind $kind, Position $at): Candidate
+    {
+        return new Candidate(new ConstructionBody(ConstructionKind::Place, [new GivenPlace(spot: new SpotBody($layerId, $shape, $kind))]), $at);
+    }
+
+    /** @return non-empty-list<int> */
+    private function layerIds(CollectionBody $body): array
+    {
+        $ids = array_values(array_unique([...$body->layerIds, ...array_map(static fn (ShapeRef $r) => $r->layerId, $body->shapes)]));
+        if ($ids === [] && $body->like !== null) {
+            $ids = [$body->like->layerId];
+        }
+
+        return $ids === [] ? throw new \DomainException('Choose a layer.') : $ids;
+    }
+
+    private function layer(int $id): DrawingLayer
+    {
+        return $this->layers[$id] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds'])->whereIn('design_id', $this->project->designs()->select('id'))->find($id)?->drawing()
+            ?? throw new \DomainException('That layer is not here any more. Choose it again.');
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+/** Many places at once. */
+#[OA\Schema]
+final readonly class CollectionBody
+{
+    /**
+     * like: the circle, block or outline that the others are to be like. right, along: a place of the block beside its insertion, turned with
+     * it. interval: metres. separator: between the names of two grid lines.
+     *
+     * @param  list<int>  $layerIds
+     * @param  list<ShapeRef>  $shapes  only these lines
+     */
+    public function __construct(
+        public CollectionKind $kind,
+        #[ListOf('int')]
+        public array $layerIds = [],
+        #[ListOf(ShapeRef::class)]
+        public array $shapes = [],
+        public ?ShapeRef $like = null,
+        public ?float $radius = null,
+        public float $along = 0.0,
+        public float $right = 0.0,
+        public float $interval = 0.0,
+        public bool $corners = true,
+        public string $separator = '',
+    ) {}
+}

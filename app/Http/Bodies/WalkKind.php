@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+enum WalkKind: string
+{
+    case AsListed = 'asListed';
+    case ByName = 'byName';
+    case NearestNext = 'nearestNext';
+    case ShortWalk = 'shortWalk';
+}

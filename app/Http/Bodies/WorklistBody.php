@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class WorklistBody
+{
+    /**
+     * expected: the points as they were when this change was begun; where another has changed them since, it is told.
+     *
+     * @param  list<int>  $pointIds
+     * @param  list<int>  $expected
+     */
+    public function __construct(
+        public string $name,
+        #[ListOf('int')]
+        public array $pointIds,
+        #[ListOf('int')]
+        public array $expected = [],
+    ) {}
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+/** What was collected, before anything is made. */
+#[OA\Schema]
+final readonly class CollectedResource
+{
+    /**
+     * standing: how many have a point already. new, old: easting and northing in turn.
+     *
+     * @param  list<float>  $new
+     * @param  list<float>  $old
+     * @param  list<string>  $names  of grid crossings
+     */
+    public function __construct(
+        public int $count,
+        public int $standing,
+        #[ListOf('float')]
+        public array $new,
+        #[ListOf('float')]
+        public array $old,
+        #[ListOf('string')]
+        public array $names,
+    ) {}
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use App\Models\Worklist;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class WorklistResource
+{
+    /** @param  list<int>  $pointIds  in the order in which they are to be staked */
+    public function __construct(
+        public int $id,
+        public string $name,
+        #[ListOf('int')]
+        public array $pointIds,
+    ) {}
+
+    public static function of(Worklist $w): self
+    {
+        return new self($w->id, $w->name, array_values($w->point_ids));
+    }
+}

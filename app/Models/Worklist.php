@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/** Points to be staked together, in the order in which they are to be staked. */
+final class Worklist extends Model
+{
+    public $timestamps = false;
+
+    protected $casts = ['point_ids' => 'array'];
+}

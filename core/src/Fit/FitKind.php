@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Fit;
+
+/** What may change when one set of points is fitted to another. */
+enum FitKind: string
+{
+    case ShiftAndRotation = 'shiftAndRotation';
+    case WithScale = 'withScale';
+    case Affine = 'affine';
+
+    public function unknowns(): int
+    {
+        return match ($this) {
+            self::ShiftAndRotation => 3,
+            self::WithScale => 4,
+            self::Affine => 6,
+        };
+    }
+
+    public function least(): int
+    {
+        return $this === self::Affine ? 3 : 2;
+    }
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::ShiftAndRotation => 'a fit by shift and rotation',
+            self::WithScale => 'a fit by shift, rotation and scale',
+            self::Affine => 'an affine fit',
+        };
+    }
+}
