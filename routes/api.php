@@ -130,6 +130,7 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::post('worklists', 'store');
         Route::put('worklists/{list}', 'update');
         Route::delete('worklists/{list}', 'destroy');
+        Route::post('worklists/{list}/sheet', 'sheet');
         Route::post('walk', 'walk');
     });
     Route::controller(SetupController::class)->group(function (): void {

@@ -17,6 +17,7 @@ use App\Models\StakeoutPoint;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Stakeout\Verdict;
 
 /** Writes a stake, an as-built shot or a check into the field book: once for a key, however often it is sent. */
@@ -36,13 +37,14 @@ final class StoreMark
         $against = $this->against($project, $body);
         $found = $setup->station()->locate($observation->sight());
         $deviation = $against === null ? null : Deviation::between($against->position(), $found);
-        $verdict = $deviation?->verdict($project->tolerance()) ?? Verdict::Undecided;
+        $tolerance = $project->tolerance((string) $against?->code);
+        $verdict = $deviation?->verdict($tolerance) ?? Verdict::Undecided;
         $this->ask($project, $body, $setup, $deviation, $verdict);
 
-        return DB::transaction(fn () => $this->write($project, $body, $setup, $observation, $found, $against, $verdict));
+        return DB::transaction(fn () => $this->write($project, $body, $setup, $observation, $found, $against, $verdict, $tolerance));
     }
 
-    private function write(Project $project, MarkBody $body, Setup $setup, Observation $observation, Position $found, ControlPoint|StakeoutPoint|null $against, Verdict $verdict): Mark
+    private function write(Project $project, MarkBody $body, Setup $setup, Observation $observation, Position $found, ControlPoint|StakeoutPoint|null $against, Verdict $verdict, Tolerance $tolerance): Mark
     {
         $design = $against?->position();
         $mark = Mark::query()->firstOrCreate(['project_id' => $project->id, 'key' => $body->key], [
@@ -53,7 +55,7 @@ final class StoreMark
             'design_northing' => $design?->northing, 'design_easting' => $design?->easting, 'design_elevation' => $design?->elevation,
             'design_source' => $against instanceof StakeoutPoint ? (string) ($against->recipe['description'] ?? $against->origin) : (string) $against?->source,
             'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
-            'plan_tolerance' => $project->plan_tolerance, 'height_tolerance' => $project->height_tolerance,
+            'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'),
         ]);
         $project->changed();

@@ -23,7 +23,7 @@ use Parlay\Core\Stakeout\Tolerance;
 /** What every tab asks for several times a second: one query and one file, nothing that is not shown. */
 final class LiveView
 {
-    private const QUERY = 'SELECT p.revision, p.plan_tolerance, p.height_tolerance, d.content AS draft,
+    private const QUERY = 'SELECT p.revision, coalesce(c.plan_tolerance, p.plan_tolerance) AS plan_tolerance, coalesce(c.height_tolerance, p.height_tolerance) AS height_tolerance, d.content AS draft,
             s.northing AS sn, s.easting AS se, s.elevation AS sz, s.orientation, s.instrument_height,
             (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(id) FROM setups) AND q.id <> p.id) AS elsewhere,
             t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz
@@ -31,6 +31,7 @@ final class LiveView
         LEFT JOIN setup_drafts d ON d.project_id = p.id
         LEFT JOIN setups s ON s.id = (SELECT max(id) FROM setups WHERE project_id = p.id)
         LEFT JOIN stakeout_points t ON t.project_id = p.id AND t.id = ?
+        LEFT JOIN codes c ON c.project_id = p.id AND c.code = t.code AND c.code <> \'\'
         WHERE p.id = ?';
 
     public static function of(int $project, ?int $target): LiveResource

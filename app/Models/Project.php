@@ -32,9 +32,12 @@ final class Project extends Model
         return new Units($this->length_style, $this->angle_style, $this->direction_style, $this->coordinate_order, $this->station_style);
     }
 
-    public function tolerance(): Tolerance
+    /** Of what a code stands for: its own, or else the project's. */
+    public function tolerance(string $code = ''): Tolerance
     {
-        return new Tolerance($this->plan_tolerance, $this->height_tolerance);
+        $own = $code === '' ? null : $this->codes()->where('code', $code)->first();
+
+        return new Tolerance($own->plan_tolerance ?? $this->plan_tolerance, $own->height_tolerance ?? $this->height_tolerance);
     }
 
     /** Other tabs see that something changed. */

@@ -12,6 +12,7 @@ enum TaskKind: string
     case PreviewPoints = 'preview_points';
     case TakePoints = 'take_points';
     case Pack = 'pack';
+    case WorklistSheet = 'worklist_sheet';
 
     /** @return class-string<Work> */
     public function work(): string
@@ -23,6 +24,7 @@ enum TaskKind: string
             self::PreviewPoints => PreviewPointsWork::class,
             self::TakePoints => TakePointsWork::class,
             self::Pack => PackProject::class,
+            self::WorklistSheet => PrintWorklist::class,
         };
     }
 }

@@ -11,10 +11,10 @@ use App\Actions\PointName;
 use App\Http\Bodies\IdsBody;
 use App\Http\Bodies\InverseBody;
 use App\Http\Bodies\LabelBody;
+use App\Http\Bodies\NearestQuery;
 use App\Http\Bodies\NewPointBody;
 use App\Http\Bodies\NextNameQuery;
 use App\Http\Bodies\PointBody;
-use App\Http\Bodies\PositionBody;
 use App\Http\Bodies\SpotBody;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
@@ -50,12 +50,14 @@ final class PointController
         return new JsonResponse($points->all());
     }
 
-    #[Get('/projects/{project}/nearest-open', 'The point not yet staked that is nearest to a place; null where none is left', NearestResource::class, query: PositionBody::class)]
+    #[Get('/projects/{project}/nearest-open', 'The point not yet staked that is nearest to a place; null where none is left', NearestResource::class, query: NearestQuery::class)]
     public function nearest(Request $request, Project $project): JsonResponse
     {
-        $from = Body::read($request, PositionBody::class);
+        $from = Body::read($request, NearestQuery::class);
+        $list = $from->list === null ? null : $project->worklists()->findOrFail($from->list)->point_ids;
         $open = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
             ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all();
+        $open = $list === null ? $open : array_intersect_key($open, array_flip($list));
 
         return new JsonResponse(new NearestResource(Worklist::nearest(new Position($from->northing, $from->easting), $open), count($open)));
     }

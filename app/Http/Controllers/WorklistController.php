@@ -13,11 +13,14 @@ use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Resources\TaskResource;
 use App\Http\Resources\WalkResource;
 use App\Http\Resources\WorklistResource;
 use App\Models\Project;
 use App\Models\Worklist;
 use App\Preparation;
+use App\Tasks\StartTask;
+use App\Tasks\TaskKind;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -64,6 +67,12 @@ final class WorklistController
         Preparation::step($project, "Deleted worklist {$row->name}", static fn (Preparation $step) => $step->delete($row));
 
         return new JsonResponse(null, 204);
+    }
+
+    #[Post('/projects/{project}/worklists/{list}/sheet', 'Prints a worklist for the field as PDF; fetch it as a report when the task is done', null, TaskResource::class)]
+    public function sheet(Project $project, int $list, StartTask $start): JsonResponse
+    {
+        return new JsonResponse(TaskResource::of($start($project, TaskKind::WorklistSheet, ['worklistId' => $project->worklists()->findOrFail($list)->id])));
     }
 
     #[Post('/projects/{project}/walk', 'Puts points in the order in which one walks over them; stores nothing', WalkBody::class, WalkResource::class)]

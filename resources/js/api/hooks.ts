@@ -49,6 +49,18 @@ export const useGridLines = (project: number) =>
         queryFn: () => ask(api.GET('/api/v1/projects/{project}/grid-lines', path(project))),
     });
 
+export const useCodes = (project: number) =>
+    useQuery({
+        queryKey: [project, 'codes'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/codes', path(project))),
+    });
+
+export const useWorklists = (project: number) =>
+    useQuery({
+        queryKey: [project, 'worklists'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/worklists', path(project))),
+    });
+
 /** Points that would move because what they were made from has changed. */
 export const useProposals = (project: number) =>
     useQuery({

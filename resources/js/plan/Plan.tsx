@@ -1,7 +1,17 @@
 import { useQueries } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { api, ask, type ControlPoint, type Design, type Live, type Mark, type Project, type StakeoutPoint } from '../api/client';
-import { changesQuery, curvesQuery, shapesQuery, useDeed } from '../api/hooks';
+import {
+    api,
+    ask,
+    type ControlPoint,
+    type Design,
+    type Live,
+    type Mark,
+    type Project,
+    type Schemas,
+    type StakeoutPoint,
+} from '../api/client';
+import { changesQuery, curvesQuery, shapesQuery, useCodes, useDeed } from '../api/hooks';
 import type { Want } from '../frame/stages';
 import { Button } from '../parts/Button';
 import { Inverse } from './Inverse';
@@ -12,6 +22,8 @@ import { Shapes } from './shapes';
 import type { SnapKind, Spot } from './snap';
 import { drawnDesigns, otherDesign, thingsOf } from './things';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
+
+const NO_CODES: Schemas['CodeResource'][] = [];
 
 export interface PlanProps {
     project: Project;
@@ -58,6 +70,7 @@ export function Plan(props: PlanProps) {
         ),
     );
     const measuring = inverse !== null;
+    const codes = useCodes(project.id).data ?? NO_CODES;
 
     const measure = useRef<((spot: Spot | null) => void) | null>(null);
     const placeLabel = useRef<((place: PlanPlace) => void) | null>(null);
@@ -140,8 +153,8 @@ export function Plan(props: PlanProps) {
     useEffect(() => plan.current?.showLayers(layers, quiet), [layers, quiet]);
 
     const things = useMemo(
-        () => thingsOf(control, points, marks, stage, target, labels, project.units, props.chosen),
-        [control, points, marks, stage, target, labels, project.units, props.chosen],
+        () => thingsOf(control, points, marks, stage, target, labels, project.units, props.chosen, codes),
+        [control, points, marks, stage, target, labels, project.units, props.chosen, codes],
     );
     useEffect(() => plan.current?.showThings(things), [things]);
 

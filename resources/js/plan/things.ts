@@ -1,4 +1,4 @@
-import type { ControlPoint, Design, Mark, StakeoutPoint, Units } from '../api/client';
+import type { ControlPoint, Design, Mark, Schemas, StakeoutPoint, Units } from '../api/client';
 import { formatLength } from '../units/format';
 import type { PlacedThing } from './crowd';
 import type { LabelChoice, PlanPlace } from './PlanMap';
@@ -42,7 +42,9 @@ export function thingsOf(
     labels: LabelChoice,
     units: Units,
     chosen: ReadonlySet<number>,
+    codes: Schemas['CodeResource'][],
 ) {
+    const meanings = new Map(codes.map((c) => [c.code, c]));
     const things: PlacedThing[] = control.map((c) => ({
         thing: { what: 'control', id: c.id, name: labelOf(c, labels, units) },
         at: c,
@@ -55,11 +57,11 @@ export function thingsOf(
                 thing: {
                     what: 'point',
                     id: p.id,
-                    name: labelOf(p, labels, units),
+                    name: [meanings.get(p.code)?.mark, labelOf(p, labels, units)].filter(Boolean).join(' '),
                     state,
                     origin: p.origin,
                     chosen: chosen.has(p.id),
-                    colour: null,
+                    colour: meanings.get(p.code)?.colour ?? null,
                     label: p.labelEast !== null && p.labelNorth !== null ? [p.labelEast, p.labelNorth] : null,
                 },
                 at: p,

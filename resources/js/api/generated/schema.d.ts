@@ -1365,6 +1365,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/worklists/{list}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Prints a worklist for the field as PDF; fetch it as a report when the task is done */
+        post: operations["bf8e5d62cdb4d63f22f8cb69e84cff6e"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/walk": {
         parameters: {
             query?: never;
@@ -4299,7 +4316,7 @@ export interface operations {
             query: {
                 northing: number;
                 easting: number;
-                elevation?: number;
+                list?: number;
             };
             header?: never;
             path: {
@@ -5708,6 +5725,38 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bf8e5d62cdb4d63f22f8cb69e84cff6e: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                list: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
             };
             /** @description What was wrong, where, and what to do */
             default: {

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Crosshair, Pencil, Trash2 } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { Crosshair, DraftingCompass, Pencil, Trash2 } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type StakeoutPoint } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
@@ -13,6 +13,10 @@ import { PointsIn } from '../files/PointsIn';
 import { PointsOut } from '../files/PointsOut';
 import { NewPoint } from './NewPoint';
 import { PointForm } from './PointForm';
+import { RecipeSheet } from './compute/RecipeSheet';
+import { ChosenBar } from './points/ChosenBar';
+import { EVERYTHING, type Filter, FilterFields, filterOf, sharedNames } from './points/filter';
+import { Proposals } from './points/Proposals';
 
 /** One collator for all: making one for each comparison takes a hundred times as long. */
 const NUMERIC = new Intl.Collator(undefined, { numeric: true });
@@ -26,8 +30,31 @@ const SORTS = {
 
 /** The stakeout points: made by touching the drawing, listed, searched, changed, deleted. */
 export function Points(props: StageProps) {
-    const { project, points, designs, want, setWant } = props;
+    const { project, points, designs, want, setWant, chosen, setChosen } = props;
     const picking = want?.id === 'new-point';
+    const [choosing, setChoosing] = useState(chosen.size > 0);
+    const [filter, setFilter] = useState<Filter>(EVERYTHING);
+    const [recipe, setRecipe] = useState<StakeoutPoint | null>(null);
+    const latest = useRef(chosen);
+    latest.current = chosen;
+    const turn = (id: number) => {
+        const next = new Set(latest.current);
+        next.has(id) ? next.delete(id) : next.add(id);
+        setChosen(next);
+    };
+    const choose = (on: boolean) => {
+        setChoosing(on);
+        setChosen(new Set());
+        setWant(null);
+    };
+    // A touch on the plan chooses, unless a field of a sheet waits for one.
+    useEffect(() => {
+        if (choosing && want === null) {
+            setWant({ id: 'choose', picking: 'points', onTake: ({ thing }) => thing?.what === 'point' && turnRef.current(thing.id) });
+        }
+    }, [choosing, want, setWant]);
+    const turnRef = useRef(turn);
+    turnRef.current = turn;
     const [query, setQuery] = useState('');
     const [sort, setSort] = useState<keyof typeof SORTS>('made');
     const [edited, setEdited] = useState<StakeoutPoint | 'new' | null>(null);
@@ -43,12 +70,19 @@ export function Points(props: StageProps) {
     );
     const listed = useMemo(() => {
         const wanted = query.toLowerCase().split(/\s+/).filter(Boolean);
-        return sorted.filter(({ words }) => wanted.every((w) => words.includes(w))).map(({ p }) => p);
-    }, [sorted, query]);
+        const fits = filterOf(filter, points);
+        return sorted.filter(({ p, words }) => wanted.every((w) => words.includes(w)) && fits(p)).map(({ p }) => p);
+    }, [sorted, query, filter, points]);
+    const shared = useMemo(() => sharedNames(points), [points]);
     const rows = useVirtualizer({ count: listed.length, getScrollElement: () => scroller.current, estimateSize: () => 62, overscan: 8 });
+    if (recipe) {
+        return <RecipeSheet {...props} point={recipe} onClose={() => setRecipe(null)} />;
+    }
     return (
         <div className="flex flex-1 flex-col">
             <div className="grid gap-3 p-4 pb-2">
+                <Proposals {...props} />
+                {choosing && <ChosenBar {...props} found={listed} />}
                 {picking ? (
                     <NewPoint {...props} />
                 ) : (
@@ -73,6 +107,11 @@ export function Points(props: StageProps) {
                             <Button onClick={() => setFiles(!files)} pressed={files}>
                                 Points in and out
                             </Button>
+                            {points.length > 0 && (
+                                <Button onClick={() => choose(!choosing)} pressed={choosing}>
+                                    Choose several
+                                </Button>
+                            )}
                         </div>
                         {files && (
                             <div className="grid gap-2">
@@ -105,12 +144,18 @@ export function Points(props: StageProps) {
                         </label>
                     </div>
                 )}
-                {query && (
+                {points.length > 0 && <FilterFields points={points} filter={filter} onFilter={setFilter} />}
+                {listed.length < points.length && (
                     <div className="flex items-center justify-between text-sm">
                         {listed.length} of {points.length} found
-                        {listed.length > 0 && (
-                            <Button onClick={() => remove.mutate(listed.map((p) => p.id))} icon={<Trash2 />}>
-                                Delete these {listed.length}
+                        {listed.length > 0 && !choosing && (
+                            <Button
+                                onClick={() => {
+                                    choose(true);
+                                    setChosen(new Set(listed.map((p) => p.id)));
+                                }}
+                            >
+                                Choose these {listed.length}
                             </Button>
                         )}
                     </div>
@@ -128,12 +173,25 @@ export function Points(props: StageProps) {
                                     className="absolute flex w-full items-center border-b border-rule"
                                     style={{ top: row.start, height: row.size }}
                                 >
+                                    {choosing && (
+                                        <label className="flex min-h-12 min-w-12 items-center justify-center">
+                                            <input
+                                                type="checkbox"
+                                                className="size-6"
+                                                aria-label={`Choose ${p.name}`}
+                                                checked={chosen.has(p.id)}
+                                                onChange={() => turn(p.id)}
+                                            />
+                                        </label>
+                                    )}
                                     <div className="min-w-0 flex-1">
                                         <div className="flex justify-between gap-2">
                                             <span className="min-w-0 truncate">
                                                 <span className="font-semibold">{p.name}</span>{' '}
                                                 <span className="text-quiet">
                                                     {p.code}
+                                                    {(shared.get(p.name) ?? 0) > 1 &&
+                                                        ` · ${shared.get(p.name) === 2 ? 'pair' : `one of ${shared.get(p.name)}`}`}
                                                     {p.stakes > 0 && ' · staked'}
                                                 </span>
                                             </span>
@@ -145,6 +203,15 @@ export function Points(props: StageProps) {
                                             <Coordinates northing={p.northing} easting={p.easting} />
                                         </div>
                                     </div>
+                                    {!choosing && (p.origin === 'computed' || p.origin === 'drawing') && (
+                                        <Button
+                                            kind="bare"
+                                            aria-label={`How ${p.name} was made`}
+                                            title="How it was made"
+                                            onClick={() => setRecipe(p)}
+                                            icon={<DraftingCompass />}
+                                        />
+                                    )}
                                     <Button kind="bare" aria-label={`Change ${p.name}`} onClick={() => setEdited(p)} icon={<Pencil />} />
                                     <Button
                                         kind="bare"

@@ -10,12 +10,14 @@ import { ProjectForm } from '../projects/ProjectForm';
 import { Compute } from './compute/Compute';
 import { Drawings } from './Drawings';
 import { Points } from './Points';
+import { Worklists } from './points/Worklists';
 import { UndoBar } from './UndoBar';
 
 const TABS = [
     ['drawings', 'Drawings'],
     ['points', 'Points'],
     ['compute', 'Compute'],
+    ['worklists', 'Worklists'],
 ] as const;
 
 /** Drawings come in, stakeout points are made of them. */
@@ -49,7 +51,7 @@ export function Prepare(props: StageProps) {
                     <Tabs.Trigger
                         key={value}
                         value={value}
-                        className="min-h-12 cursor-pointer px-5 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
+                        className="min-h-12 cursor-pointer px-4 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
                     >
                         {word}
                     </Tabs.Trigger>
@@ -63,6 +65,9 @@ export function Prepare(props: StageProps) {
             </Tabs.Content>
             <Tabs.Content value="compute" className="flex flex-1 flex-col">
                 <Compute {...props} />
+            </Tabs.Content>
+            <Tabs.Content value="worklists" className="flex flex-1 flex-col">
+                <Worklists {...props} />
             </Tabs.Content>
             <Dialog open={settings} onClose={() => setSettings(false)} title="Units and tolerances">
                 <p className="text-quiet">Units change only what is shown. What is stored stays as it is.</p>

@@ -2,9 +2,10 @@ import { ChevronLeft, ChevronRight, LocateFixed } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api, ask, type Mark, newKey, type StakeoutPoint } from '../../api/client';
-import { turnTo, useDeed } from '../../api/hooks';
+import { turnTo, useCodes, useDeed, useWorklists } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
+import { Choice } from '../../parts/Field';
 import { Coordinates } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { Verdict } from '../../parts/Verdict';
@@ -40,10 +41,16 @@ export function Stake(props: StageProps) {
 }
 
 function Staking(props: StageProps) {
-    const { project, points, marks, live, target, setTarget } = props;
+    const { project, marks, live, target, setTarget } = props;
     const [search, setSearch] = useSearchParams();
+    const lists = useWorklists(project.id).data ?? [];
+    const list = lists.find((l) => String(l.id) === search.get('list'));
+    const byId = new Map(props.points.map((p) => [p.id, p]));
+    const points = list ? list.pointIds.flatMap((id) => byId.get(id) ?? []) : props.points;
     const by = search.get('by') === 'north' ? 'north' : 'instrument';
     const aim = points.find((p) => p.id === target) ?? null;
+    // A code may have tolerances of its own.
+    const own = useCodes(project.id).data?.find((c) => c.code !== '' && c.code === aim?.code);
     const [last, setLast] = useState<Mark | null>(null);
     // The result of another target is not shown beside this one.
     const stored = last !== null && last.pointId === target ? last : null;
@@ -60,7 +67,10 @@ function Staking(props: StageProps) {
         const from = live?.pole ?? project.setup ?? { northing: 0, easting: 0 };
         const found = await ask(
             api.GET('/api/v1/projects/{project}/nearest-open', {
-                params: { path: { project: project.id }, query: { northing: from.northing, easting: from.easting } },
+                params: {
+                    path: { project: project.id },
+                    query: { northing: from.northing, easting: from.easting, ...(list ? { list: list.id } : {}) },
+                },
             }),
         );
         choose(found.pointId);
@@ -94,6 +104,22 @@ function Staking(props: StageProps) {
                 </>
             }
         >
+            {lists.length > 0 && !g && (
+                <Choice
+                    label="Worklist"
+                    value={list ? String(list.id) : ''}
+                    options={[['', 'all points'], ...lists.map((l) => [String(l.id), l.name] as const)]}
+                    onValue={(id) =>
+                        setSearch(
+                            (s) => {
+                                id === '' ? s.delete('list') : s.set('list', id);
+                                return s;
+                            },
+                            { replace: true },
+                        )
+                    }
+                />
+            )}
             {!g && (
                 <p className="text-sm text-quiet">
                     {left} of {points.length} left to stake. Touch one on the plan, or choose it from the list.
@@ -119,8 +145,8 @@ function Staking(props: StageProps) {
                             <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
                                 <ApproachDial
                                     guidance={g}
-                                    planTolerance={project.planTolerance}
-                                    heightTolerance={project.heightTolerance}
+                                    planTolerance={own?.planTolerance ?? project.planTolerance}
+                                    heightTolerance={own?.heightTolerance ?? project.heightTolerance}
                                     up={by}
                                 />
                                 <Moves guidance={g} by={by} />

@@ -7,10 +7,12 @@ import { Button } from '../../../parts/Button';
 import { Choice, TextField } from '../../../parts/Field';
 import { Failure, Notice } from '../../../parts/Notice';
 import type { PlanFigure } from '../../../plan/PlanMap';
+import { COLLECTIONS, type CollectionKind, CollectPlaces } from './CollectPlaces';
 import { bodyOf, type Construction, type Draft, draftOf, emptyDraft } from './draft';
 import { type Elevation, ElevationInput } from './ElevationInput';
 import { GivensForm } from './GivensForm';
-import { KINDS, type Kind, type KindSpec, specOf } from './kinds';
+import { GridLines } from './GridLines';
+import { KINDS, type Kind, type KindSpec } from './kinds';
 import { keyOf, type Made, Solutions } from './Solutions';
 import { TouchContext } from './touch';
 
@@ -20,11 +22,32 @@ const GROUPS = [...new Set(KINDS.map((k) => k.group))];
 
 /** Points by computation: chosen, filled in while it is drawn, kept when told. */
 export function Compute(props: StageProps) {
-    const [kind, setKind] = useState<Kind | null>(null);
-    const spec = kind ? specOf(kind) : undefined;
+    const [kind, setKind] = useState<Kind | CollectionKind | 'grid' | null>(null);
+    const close = () => setKind(null);
+    if (kind === 'grid') {
+        return <GridLines {...props} onClose={close} />;
+    }
+    const many = COLLECTIONS.find(([k]) => k === kind)?.[0];
+    if (many) {
+        return <CollectPlaces key={many} {...props} kind={many} onClose={close} />;
+    }
+    const spec = KINDS.find((k) => k.kind === kind);
     if (!spec) {
         return (
             <div className="grid gap-4 p-4">
+                <section>
+                    <h2 className="mb-1 text-sm text-quiet">Many at once, from the drawing</h2>
+                    <div className="grid grid-cols-2 gap-2">
+                        <Button className="justify-start text-left" onClick={() => setKind('grid')}>
+                            Grid lines
+                        </Button>
+                        {COLLECTIONS.map(([k, words]) => (
+                            <Button key={k} className="justify-start text-left" onClick={() => setKind(k)}>
+                                {words}
+                            </Button>
+                        ))}
+                    </div>
+                </section>
                 {GROUPS.map((group) => (
                     <section key={group}>
                         <h2 className="mb-1 text-sm text-quiet">{group}</h2>
@@ -40,7 +63,7 @@ export function Compute(props: StageProps) {
             </div>
         );
     }
-    return <Computation key={spec.kind} {...props} spec={spec} onClose={() => setKind(null)} />;
+    return <Computation key={spec.kind} {...props} spec={spec} onClose={close} />;
 }
 
 interface ComputationProps extends StageProps {

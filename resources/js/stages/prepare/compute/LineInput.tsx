@@ -94,7 +94,7 @@ export function LineInput({ label, value, onValue, gridLines, ...named }: LinePr
 }
 
 /** A line or arc of the drawing: the button waits for the touch. */
-function PieceInput({
+export function PieceInput({
     label,
     taken,
     onTake,

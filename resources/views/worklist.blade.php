@@ -1,0 +1,44 @@
+@php
+    use Parlay\Core\Units\CoordinateOrder;
+    $l = fn (?float $m) => $m === null ? '–' : $units->length->format($m);
+    [$a, $b] = $units->order === CoordinateOrder::NorthingEasting ? ['northing', 'easting'] : ['easting', 'northing'];
+@endphp
+<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<style>
+    @page { margin: 36pt 36pt 44pt; }
+    body { font: 9pt/1.35 'DejaVu Sans'; color: #1d1b16; }
+    h1 { font-size: 17pt; margin: 0 0 2pt; }
+    h2 { font-size: 11pt; margin: 14pt 0 4pt; border-bottom: 1pt solid #1d1b16; padding-bottom: 2pt; }
+    table { width: 100%; border-collapse: collapse; }
+    th { text-align: left; font-size: 8pt; border-bottom: .6pt solid #777; padding: 3pt; }
+    td { padding: 4pt 3pt; border-bottom: .3pt solid #ccc; vertical-align: top; }
+    .n { text-align: right; white-space: nowrap; }
+    .box { width: 11pt; height: 11pt; border: 1pt solid #1d1b16; text-align: center; }
+    tr { page-break-inside: avoid; }
+</style>
+</head>
+<body>
+<h1>{{ $list->name }}</h1>
+<p>{{ $project->name }} · {{ count($points) }} points, {{ count($points->filter(fn ($p) => isset($done[$p->id]))) }} done when this was printed. Lengths as written, coordinates of the site grid.</p>
+@if ($drawing !== null)<img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" style="width: 100%">@endif
+<h2>Points, in the order of the walk</h2>
+<table>
+    <thead><tr><th></th><th></th><th>name</th><th>code</th><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th><th>description</th></tr></thead>
+    @foreach ($points as $i => $p)
+    <tr><td><div class="box">{{ isset($done[$p->id]) ? '✓' : '' }}</div></td><td class="n">{{ $i + 1 }}</td><td><b>{{ $p->name }}</b></td><td>{{ $p->code }}</td><td class="n">{{ $l($p->$a) }}</td><td class="n">{{ $l($p->$b) }}</td><td class="n">{{ $l($p->elevation) }}</td><td>{{ $p->description }}</td></tr>
+    @endforeach
+</table>
+@if (count($control) > 0)
+<h2>Control</h2>
+<table>
+    <thead><tr><th>name</th><th>code</th><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th></tr></thead>
+    @foreach ($control as $c)
+    <tr><td><b>{{ $c->name }}</b></td><td>{{ $c->code }}</td><td class="n">{{ $l($c->$a) }}</td><td class="n">{{ $l($c->$b) }}</td><td class="n">{{ $l($c->elevation) }}</td></tr>
+    @endforeach
+</table>
+@endif
+</body>
+</html>
