@@ -97,6 +97,7 @@ Route::prefix('projects/{project}')->group(function (): void {
     Route::controller(ConstructionController::class)->group(function (): void {
         Route::post('constructions-preview', 'preview');
         Route::post('constructions', 'store');
+        Route::post('lines', 'keepLines');
         Route::post('collections-preview', 'collect');
         Route::post('collections', 'keepCollection');
         Route::get('points/{point}/recipe', 'recipe');

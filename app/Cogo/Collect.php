@@ -70,7 +70,11 @@ final class Collect
     /** @return list<Candidate> */
     private function circles(CollectionBody $body): array
     {
-        $radius = $body->like === null ? $body->radius : $this->layer($body->like->layerId)->shape($body->like->shape)->v[3];
+        $like = $body->like === null ? null : $this->layer($body->like->layerId)->shape($body->like->shape);
+        if ($like !== null && $like->kind !== ShapeKind::Circle) {
+            throw new \DomainException("That is a {$like->kind->word()}, not a circle. Touch the rim of a circle.");
+        }
+        $radius = $like === null ? $body->radius : $like->v[3];
         $found = [];
         foreach ($this->layerIds($body) as $id) {
             $layer = $this->layer($id);

@@ -11,6 +11,7 @@ use App\Http\Bodies\GivenLine;
 use App\Http\Bodies\GivenPlace;
 use App\Http\Bodies\KnownPart;
 use App\Http\Bodies\OffsetBody;
+use App\Http\Bodies\SketchLegBody;
 use Parlay\Core\Cogo\BestFit;
 use Parlay\Core\Cogo\ConstructionKind;
 use Parlay\Core\Cogo\Inverse;
@@ -23,6 +24,8 @@ use Parlay\Core\Cogo\PlacesOnArc;
 use Parlay\Core\Cogo\PlacesOnChain;
 use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Cogo\SimpleCurve;
+use Parlay\Core\Cogo\Sketch;
+use Parlay\Core\Cogo\SketchLeg;
 use Parlay\Core\Cogo\Triangle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Units\LengthStyle;
@@ -74,6 +77,7 @@ final readonly class Construct
             ConstructionKind::BoltList => PlacesInPattern::offsets($this->givens->places($b->places), array_map(static fn (OffsetBody $o) => [$o->along, $o->right], $b->pattern), $this->turn($b)),
             ConstructionKind::Curve => Made::one([], $this->curve($b)->figures()),
             ConstructionKind::Triangle => $this->triangle($b),
+            ConstructionKind::Sketch => Sketch::made($this->place($b, 0), array_map($this->leg(...), $b->legs), $b->closing, $b->closingDirection === null ? 0.0 : $this->givens->direction($b->closingDirection), $b->offset),
         };
     }
 
@@ -110,6 +114,15 @@ final readonly class Construct
         }
 
         return SimpleCurve::from($b->elements[0]->element, $b->elements[0]->value, $b->elements[1]->element, $b->elements[1]->value);
+    }
+
+    private function leg(SketchLegBody $l): SketchLeg
+    {
+        return new SketchLeg(
+            $l->direction === null ? null : $this->givens->direction($l->direction), $l->turn,
+            $l->distance === null ? null : $this->givens->distance($l->distance), $l->until === null ? null : $this->givens->line($l->until),
+            $l->radius, $l->angle, $l->toTheRight, $l->points, $l->rise,
+        );
     }
 
     private function triangle(ConstructionBody $b): Made

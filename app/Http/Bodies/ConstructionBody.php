@@ -7,6 +7,7 @@ namespace App\Http\Bodies;
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
 use Parlay\Core\Cogo\ConstructionKind;
+use Parlay\Core\Cogo\SketchClosing;
 
 /**
  * How places are computed: the kind, and what it is computed from, in the order in which the kind asks for it. This is also the recipe that a
@@ -25,6 +26,7 @@ final readonly class ConstructionBody
      * @param  list<OffsetBody>  $pattern
      * @param  list<KnownElement>  $elements
      * @param  list<KnownPart>  $parts
+     * @param  list<SketchLegBody>  $legs
      */
     public function __construct(
         public ConstructionKind $kind,
@@ -49,5 +51,9 @@ final readonly class ConstructionBody
         public array $elements = [],
         #[ListOf(KnownPart::class)]
         public array $parts = [],
+        #[ListOf(SketchLegBody::class)]
+        public array $legs = [],
+        public SketchClosing $closing = SketchClosing::Open,
+        public ?GivenDirection $closingDirection = null,
     ) {}
 }

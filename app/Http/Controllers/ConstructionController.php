@@ -8,6 +8,7 @@ use App\Actions\AdoptProposals;
 use App\Actions\ChangeRecipe;
 use App\Actions\KeepCollection;
 use App\Actions\KeepConstruction;
+use App\Actions\KeepLines;
 use App\Cogo\Collect;
 use App\Cogo\Construct;
 use App\Cogo\DrawnShapes;
@@ -19,6 +20,7 @@ use App\Cogo\Words;
 use App\Http\Bodies\IdsBody;
 use App\Http\Bodies\KeepCollectionBody;
 use App\Http\Bodies\KeepConstructionBody;
+use App\Http\Bodies\KeepLinesBody;
 use App\Http\Bodies\PreviewCollectionBody;
 use App\Http\Bodies\PreviewConstructionBody;
 use App\Http\Bodies\RecipeBody;
@@ -62,6 +64,12 @@ final class ConstructionController
     public function store(Request $request, Project $project, KeepConstruction $keep): JsonResponse
     {
         return new JsonResponse($keep($project, Body::read($request, KeepConstructionBody::class)));
+    }
+
+    #[Post('/projects/{project}/lines', 'Keeps the lines and arcs of a construction as a drawing', KeepLinesBody::class, CountResource::class)]
+    public function keepLines(Request $request, Project $project, KeepLines $keep): JsonResponse
+    {
+        return new JsonResponse(new CountResource((int) $keep($project, Body::read($request, KeepLinesBody::class))->layers()->sum('count')));
     }
 
     #[Post('/projects/{project}/collections-preview', 'Finds many places of a drawing at once; stores nothing', PreviewCollectionBody::class, CollectedResource::class)]

@@ -33,6 +33,7 @@ enum ConstructionKind: string
     case BoltList = 'boltList';
     case Curve = 'curve';
     case Triangle = 'triangle';
+    case Sketch = 'sketch';
 
     /** As it stands in a sentence. */
     public function words(): string
@@ -64,6 +65,7 @@ enum ConstructionKind: string
             self::BoltList => 'bolt pattern',
             self::Curve => 'curve',
             self::Triangle => 'triangle',
+            self::Sketch => 'sketch',
         };
     }
 }

@@ -41,7 +41,8 @@ export interface DrawnChange {
 export interface PlanFigure {
     /** easting and northing in turn */
     paths: number[][];
-    places: { easting: number; northing: number; label: string; quiet?: boolean }[];
+    /** bare: the label alone */
+    places: { easting: number; northing: number; label: string; quiet?: boolean; bare?: boolean }[];
 }
 
 /** What the next touch is for: a spot of a drawing; any place, a point's before a spot's; a line or arc; points to be chosen. */
@@ -219,8 +220,8 @@ export class PlanMap {
         for (const flat of figure?.paths ?? []) {
             this.figure.addFeature(new Feature(new LineString(flat, 'XY')));
         }
-        for (const { easting, northing, label, quiet } of figure?.places ?? []) {
-            this.figure.addFeature(new Feature({ geometry: new Point([easting, northing]), label, quiet }));
+        for (const { easting, northing, label, quiet, bare } of figure?.places ?? []) {
+            this.figure.addFeature(new Feature({ geometry: new Point([easting, northing]), label, quiet, bare }));
         }
     }
 

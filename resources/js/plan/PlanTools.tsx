@@ -1,4 +1,17 @@
-import { BoxSelect, Compass, Crosshair, Expand, ListChecks, Minus, Plus, Redo2, Ruler, SquareDashed, Tag, Undo2 } from 'lucide-react';
+import {
+    SquareMousePointer,
+    Compass,
+    Crosshair,
+    Expand,
+    ListChecks,
+    Minus,
+    Plus,
+    Redo2,
+    Ruler,
+    SquareDashed,
+    Tag,
+    Undo2,
+} from 'lucide-react';
 import type { RefObject } from 'react';
 import { Button } from '../parts/Button';
 import { LabelMenu } from './LabelMenu';
@@ -69,7 +82,7 @@ export function PlanTools({
                     title="Choose points in a box: drag it"
                     className="text-chalk"
                     onClick={() => plan.current?.startBox(true)}
-                    icon={<BoxSelect />}
+                    icon={<SquareMousePointer />}
                 />
             )}
             <Button

@@ -74,18 +74,21 @@ export function figureStyle(feature: FeatureLike, ink: Ink): Style[] {
         new Style({ stroke: new Stroke({ color: ink.paper, width: 5 }) }),
         new Style({
             stroke: new Stroke({ color: ink.chalk, width: 2 * ink.weight }),
-            image: new RegularShape({
-                points: 4,
-                radius: 7,
-                declutterMode: 'none',
-                fill: new Fill({ color: ink.paper }),
-                stroke: new Stroke({ color: colour, width: 2.5 * ink.weight }),
-            }),
+            image: feature.get('bare')
+                ? undefined
+                : new RegularShape({
+                      points: 4,
+                      radius: 7,
+                      declutterMode: 'none',
+                      fill: new Fill({ color: ink.paper }),
+                      stroke: new Stroke({ color: colour, width: 2.5 * ink.weight }),
+                  }),
             text: text
                 ? new Text({
                       text,
                       font: '700 14px "Atkinson Hyperlegible Next Variable"',
-                      offsetY: -16,
+                      offsetY: feature.get('bare') ? 0 : -16,
+                      declutterMode: feature.get('bare') ? 'none' : 'declutter',
                       fill: new Fill({ color: colour }),
                       stroke: new Stroke({ color: ink.paper, width: 4 }),
                   })

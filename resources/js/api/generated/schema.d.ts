@@ -175,6 +175,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps the lines and arcs of a construction as a drawing */
+        post: operations["4ddfb57935ceb5facfea4b18d1dde47e"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/collections-preview": {
         parameters: {
             query?: never;
@@ -1471,7 +1488,7 @@ export interface components {
          */
         ConstructionBody: {
             /** @enum {string} */
-            kind: "place" | "directionDistance" | "turnedAngle" | "twoLines" | "lineDistance" | "twoDistances" | "along" | "foot" | "divided" | "every" | "parallel" | "corners" | "setBack" | "arcThroughThree" | "arcLeaving" | "arcBetweenTangents" | "bestLine" | "bestCircle" | "bestPlane" | "inverse" | "area" | "boltCircle" | "boltRectangle" | "boltList" | "curve" | "triangle";
+            kind: "place" | "directionDistance" | "turnedAngle" | "twoLines" | "lineDistance" | "twoDistances" | "along" | "foot" | "divided" | "every" | "parallel" | "corners" | "setBack" | "arcThroughThree" | "arcLeaving" | "arcBetweenTangents" | "bestLine" | "bestCircle" | "bestPlane" | "inverse" | "area" | "boltCircle" | "boltRectangle" | "boltList" | "curve" | "triangle" | "sketch";
             places?: components["schemas"]["GivenPlace"][];
             directions?: components["schemas"]["GivenDirection"][];
             distances?: components["schemas"]["GivenDistance"][];
@@ -1486,6 +1503,10 @@ export interface components {
             pattern?: components["schemas"]["OffsetBody"][];
             elements?: components["schemas"]["KnownElement"][];
             parts?: components["schemas"]["KnownPart"][];
+            legs?: components["schemas"]["SketchLegBody"][];
+            /** @enum {string} */
+            closing?: "open" | "reported" | "spread" | "byIntersection";
+            closingDirection?: components["schemas"]["GivenDirection"] | null;
         };
         ControlPointBody: {
             name: string;
@@ -1652,6 +1673,12 @@ export interface components {
             code?: string;
             description?: string;
             elevation?: components["schemas"]["ElevationBody"] | null;
+        };
+        /** @description Keeps the lines and arcs of a construction as a drawing of its own. */
+        KeepLinesBody: {
+            construction: components["schemas"]["ConstructionBody"];
+            name: string;
+            letter?: string;
         };
         /** @description One place of one solution; without a name it gets one by the way of naming. */
         KeptPlace: {
@@ -1906,6 +1933,18 @@ export interface components {
         ShapeRef: {
             layerId: number;
             shape: number;
+        };
+        /** @description A leg of a sketch: in a direction, or turned from the leg before; of a length, or until it meets a line; or an arc. */
+        SketchLegBody: {
+            direction?: components["schemas"]["GivenDirection"] | null;
+            turn?: number;
+            distance?: components["schemas"]["GivenDistance"] | null;
+            until?: components["schemas"]["GivenLine"] | null;
+            radius?: number;
+            angle?: number;
+            toTheRight?: boolean;
+            points?: number;
+            rise?: number;
         };
         SpotBody: {
             layerId: number;
@@ -2959,6 +2998,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "4ddfb57935ceb5facfea4b18d1dde47e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepLinesBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -53,6 +53,7 @@ export function Points(props: StageProps) {
             setWant({ id: 'choose', picking: 'points', onTake: ({ thing }) => thing?.what === 'point' && turnRef.current(thing.id) });
         }
     }, [choosing, want, setWant]);
+    useEffect(() => () => setWant(null), [setWant]);
     const turnRef = useRef(turn);
     turnRef.current = turn;
     const [query, setQuery] = useState('');

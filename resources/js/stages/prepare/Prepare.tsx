@@ -8,6 +8,7 @@ import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
 import { ProjectForm } from '../projects/ProjectForm';
 import { Compute } from './compute/Compute';
+import { Sketch } from './compute/Sketch';
 import { Drawings } from './Drawings';
 import { Points } from './Points';
 import { Worklists } from './points/Worklists';
@@ -17,6 +18,7 @@ const TABS = [
     ['drawings', 'Drawings'],
     ['points', 'Points'],
     ['compute', 'Compute'],
+    ['sketch', 'Sketch'],
     ['worklists', 'Worklists'],
 ] as const;
 
@@ -51,7 +53,7 @@ export function Prepare(props: StageProps) {
                     <Tabs.Trigger
                         key={value}
                         value={value}
-                        className="min-h-12 cursor-pointer px-4 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
+                        className="min-h-12 flex-1 cursor-pointer px-1 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
                     >
                         {word}
                     </Tabs.Trigger>
@@ -65,6 +67,9 @@ export function Prepare(props: StageProps) {
             </Tabs.Content>
             <Tabs.Content value="compute" className="flex flex-1 flex-col">
                 <Compute {...props} />
+            </Tabs.Content>
+            <Tabs.Content value="sketch" className="flex flex-1 flex-col">
+                <Sketch {...props} />
             </Tabs.Content>
             <Tabs.Content value="worklists" className="flex flex-1 flex-col">
                 <Worklists {...props} />

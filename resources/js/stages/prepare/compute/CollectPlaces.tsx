@@ -120,7 +120,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                 )}
                 {byLines && (
                     <div className="flex flex-wrap items-center gap-2">
-                        <PieceInput label="Touch lines" taken={lines.length} onTake={(ref) => setLines((now) => [...now, ref])} />
+                        <PieceInput label="Touch lines" taken={lines.length} several onTake={(ref) => setLines((now) => [...now, ref])} />
                         {lines.length > 0 && (
                             <Button onClick={() => setLines(lines.slice(0, -1))}>Without the last of {lines.length}</Button>
                         )}

@@ -205,7 +205,7 @@ interface KeepProps extends ComputationProps {
     onKept: () => void;
 }
 
-function Keep(props: KeepProps) {
+export function Keep(props: KeepProps) {
     return props.point ? <KeepRecipe {...props} point={props.point} /> : <KeepPoints {...props} />;
 }
 
@@ -215,7 +215,8 @@ const keptList = (kept: ReadonlySet<string>) =>
         return { letter, index: Number(index) };
     });
 
-function KeepPoints({ project, spec, construction, elevation, kept, onKept }: KeepProps) {
+function KeepPoints({ project, spec, made, construction, elevation, kept, onKept }: KeepProps) {
+    const drawn = LINES.has(spec.kind) && (made.solutions[0]?.drawn.length ?? 0) > 0;
     const [prefix, setPrefix] = useState('C');
     const [own, setOwn] = useState<string | null>(null);
     const [naming, setNaming] = useState<Naming>(spec.group === 'Patterns' ? 'bySource' : 'numbered');
@@ -261,6 +262,7 @@ function KeepPoints({ project, spec, construction, elevation, kept, onKept }: Ke
                 <TextField label="Code" value={code} onValue={setCode} />
             </div>
             <Failure of={keep.error} />
+            {drawn && <KeepLines project={project} construction={construction} />}
             {keep.data && (
                 <Notice>
                     {keep.data.made === 1 ? `${keep.data.names[0]} is made.` : `${keep.data.made} points are made.`}
@@ -282,6 +284,41 @@ function KeepPoints({ project, spec, construction, elevation, kept, onKept }: Ke
                 }
             >
                 {several ? `Keep ${kept.size} points` : `Keep ${name}`}
+            </Button>
+        </div>
+    );
+}
+
+/** What is made of lines may be kept as lines, too. */
+const LINES: ReadonlySet<Kind> = new Set<Kind>([
+    'parallel',
+    'arcThroughThree',
+    'arcLeaving',
+    'arcBetweenTangents',
+    'bestLine',
+    'bestCircle',
+    'sketch',
+    'setBack',
+]);
+
+function KeepLines({ project, construction }: Pick<KeepProps, 'project' | 'construction'>) {
+    const [name, setName] = useState('');
+    const keep = useDeed(project.id, () =>
+        ask(api.POST('/api/v1/projects/{project}/lines', { params: { path: { project: project.id } }, body: { construction, name } })),
+    );
+    return (
+        <div className="flex items-end gap-2">
+            <div className="flex-1">
+                <TextField
+                    label="Keep the lines as a drawing called"
+                    value={name}
+                    onValue={setName}
+                    hint={keep.data ? `${keep.data.count} lines and arcs are kept among the drawings` : undefined}
+                />
+                <Failure of={keep.error} />
+            </div>
+            <Button busy={keep.isPending} disabled={name.trim() === ''} onClick={() => keep.mutate(undefined)}>
+                Keep lines
             </Button>
         </div>
     );

@@ -97,8 +97,8 @@ function pathOf(l: Line): number[] {
 
 function namesOf(l: Line) {
     const ends = [
-        { easting: l.easting2, northing: l.northing2, label: l.name },
-        { easting: l.easting1, northing: l.northing1, label: l.name },
+        { easting: l.easting2, northing: l.northing2, label: l.name, bare: true },
+        { easting: l.easting1, northing: l.northing1, label: l.name, bare: true },
     ];
     return l.ring ? ends.slice(0, 1) : ends;
 }

@@ -97,10 +97,13 @@ export function LineInput({ label, value, onValue, gridLines, ...named }: LinePr
 export function PieceInput({
     label,
     taken,
+    several = false,
     onTake,
 }: {
     label: string;
     taken: number;
+    /** waits for more after the first */
+    several?: boolean;
     onTake: (piece: Schemas['ShapeRef'], words: string) => void;
 }) {
     const { want, setWant } = useTouch();
@@ -118,9 +121,12 @@ export function PieceInput({
                         : {
                               id: own,
                               picking: 'piece',
-                              onTake: ({ piece }) =>
-                                  piece &&
-                                  latest.current({ layerId: piece.layerId, shape: piece.shape }, `${piece.kind} on ${piece.layer}`),
+                              onTake: ({ piece }) => {
+                                  if (piece) {
+                                      latest.current({ layerId: piece.layerId, shape: piece.shape }, `${piece.kind} on ${piece.layer}`);
+                                      several || setWant(null);
+                                  }
+                              },
                           },
                 )
             }
@@ -170,6 +176,7 @@ export function ChainInput({ value, onValue, ...named }: ChainProps) {
                 <PieceInput
                     label={chain.connected ? 'Touch the line' : 'Touch the pieces'}
                     taken={shapes.length}
+                    several={!chain.connected}
                     onTake={(piece) => onValue({ ...chain, shapes: chain.connected ? [piece] : [...shapes, piece] })}
                 />
             )}

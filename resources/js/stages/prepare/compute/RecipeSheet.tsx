@@ -5,6 +5,7 @@ import { Button } from '../../../parts/Button';
 import { Failure, Notice } from '../../../parts/Notice';
 import { Computation } from './Compute';
 import { type KindSpec, specOf } from './kinds';
+import { Sketch } from './Sketch';
 
 /** A touched spot is a construction too, of nothing but its place. */
 const PLACE: KindSpec = { kind: 'place', words: 'Touched in the drawing', group: 'Find a place', places: ['Place'] };
@@ -33,13 +34,9 @@ export function RecipeSheet({ point, onClose, ...props }: StageProps & { point: 
             </div>
         );
     }
-    return (
-        <Computation
-            {...props}
-            spec={spec}
-            point={point}
-            recipe={{ construction: made.construction, letter: made.letter, index: made.index, elevation: made.elevation }}
-            onClose={onClose}
-        />
-    );
+    const kept = { construction: made.construction, letter: made.letter, index: made.index, elevation: made.elevation };
+    if (made.construction.kind === 'sketch') {
+        return <Sketch {...props} of={{ point, recipe: kept }} onClose={onClose} />;
+    }
+    return <Computation {...props} spec={spec} point={point} recipe={kept} onClose={onClose} />;
 }
