@@ -4,26 +4,80 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Cogo\Recipe;
+use App\Http\Bodies\ElevationBody;
 use App\Http\Bodies\PointBody;
+use App\Http\Bodies\SeenPoint;
 use App\Models\Project;
 use App\Models\StakeoutPoint;
 use App\Preparation;
+use Parlay\Core\Cogo\ElevationRule;
 
 final class ChangePoint
 {
+    private const MOST_ATTRIBUTES = 50;
+
     public function __invoke(Project $project, StakeoutPoint $point, PointBody $body): StakeoutPoint
     {
         $name = PointName::checked($body->name);
-        // A point that was moved by hand is no longer where its drawing says.
-        $moved = $body->northing !== $point->northing || $body->easting !== $point->easting;
 
-        return Preparation::step($project, "Changed point $name", static function (Preparation $step) use ($project, $point, $body, $name, $moved): StakeoutPoint {
-            MakePoint::refuseTaken($project, $name, $point->id);
+        return Preparation::step($project, "Changed point $name", static function (Preparation $step) use ($project, $point, $body, $name): StakeoutPoint {
+            $point->refresh();
+            self::refuseUnseen($point, $body->seen);
+            // One that shares its name with another, as two ends of one thing do, may keep it.
+            if ($name !== $point->name) {
+                MakePoint::refuseTaken($project, $name, $point->id);
+            }
             $step->update($point, [
                 'name' => $name, 'northing' => $body->northing, 'easting' => $body->easting, 'elevation' => $body->elevation, 'code' => $body->code, 'description' => $body->description,
-            ] + ($moved ? ['origin' => 'typed', 'recipe' => null] : []));
+            ] + self::attributes($body) + self::origin($point, $body));
 
             return $point;
         });
+    }
+
+    /** Of two who change one point the later is told. */
+    private static function refuseUnseen(StakeoutPoint $point, ?SeenPoint $seen): void
+    {
+        $now = new SeenPoint($point->name, $point->northing, $point->easting, $point->elevation, $point->code, $point->description);
+        if ($seen !== null && $seen != $now) {
+            throw new \DomainException("“{$point->name}” was changed elsewhere meanwhile. Nothing was overwritten: close this, look at it, and change it again.");
+        }
+    }
+
+    /** @return array<string, array<string, string>|null> */
+    private static function attributes(PointBody $body): array
+    {
+        if ($body->attributes === null) {
+            return [];
+        }
+        $kept = [];
+        foreach ($body->attributes as $a) {
+            if (trim($a->name) === '' || mb_strlen($a->name) > 60 || mb_strlen($a->value) > 500) {
+                throw new \DomainException('An attribute needs a name of at most 60 characters and a value of at most 500.');
+            }
+            $kept[trim($a->name)] = $a->value;
+        }
+
+        return ['attributes' => $kept === [] ? null : (count($kept) > self::MOST_ATTRIBUTES ? throw new \DomainException('A point can have 50 attributes.') : $kept)];
+    }
+
+    /**
+     * A point that was moved by hand is no longer where its source says; one that was given another elevation keeps its place there.
+     *
+     * @return array<string, mixed>
+     */
+    private static function origin(StakeoutPoint $point, PointBody $body): array
+    {
+        if ($body->northing !== $point->northing || $body->easting !== $point->easting) {
+            return ['origin' => 'typed', 'recipe' => null];
+        }
+        $recipe = $body->elevation === $point->elevation ? null : Recipe::kept($point->recipe);
+        if ($recipe === null) {
+            return [];
+        }
+        $elevation = $body->elevation === null ? new ElevationBody(ElevationRule::None) : new ElevationBody(ElevationRule::Figure, $body->elevation);
+
+        return ['recipe' => (new Recipe($recipe->description, $recipe->construction, $recipe->letter, $recipe->index, $elevation))->row()];
     }
 }

@@ -29,6 +29,9 @@ final class PackingTest extends FeatureTestCase
         self::assertSame('design', $made->designs()->findOrFail($made->active_design_id)->role);
         $spot = $made->points()->where('name', 'P1')->firstOrFail()->recipe['construction']['places'][0]['spot'];
         self::assertSame($made->designs()->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'), 'a recipe names the layer of its own project');
+        $p1 = $made->points()->where('name', 'P1')->firstOrFail()->id;
+        self::assertSame($p1, $made->points()->where('name', 'P2')->firstOrFail()->recipe['construction']['places'][0]['pointId']);
+        self::assertSame([$p1], $made->worklists()->firstOrFail()->point_ids);
         $this->unpack($this->packed($project))->assertOk();
         self::assertSame(3, Project::query()->count(), 'the same file may come in twice');
     }
@@ -59,6 +62,12 @@ final class PackingTest extends FeatureTestCase
         $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
         $layer = (int) DB::table('design_layers')->value('id');
         $point = $this->ask('POST', "/projects/{$project->id}/points", ['name' => 'P1', 'spot' => ['layerId' => $layer, 'shape' => 0, 'kind' => 'end']])->assertOk()->json('id');
+        $line = ['family' => 'letters', 'northing1' => 0, 'easting1' => 0, 'northing2' => 0, 'easting2' => 9];
+        $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => [['name' => 'A'] + $line]])->assertOk();
+        $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'MH', 'trade' => 'Drainage'])->assertOk();
+        $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => 'Monday', 'pointIds' => [$point]])->assertOk();
+        $from = ['kind' => 'directionDistance', 'places' => [['pointId' => $point]], 'directions' => [['azimuth' => 1]], 'distances' => [['metres' => 5]]];
+        $this->ask('POST', "/projects/{$project->id}/constructions", ['construction' => $from, 'kept' => [['letter' => 'A', 'index' => 0]], 'name' => 'P2'])->assertOk();
         $observation = $this->measure($project, 'stake', new Position(1000.0, 2010.0, 10.0));
         $this->ask('POST', "/projects/{$project->id}/marks", ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation->id, 'pointId' => $point, 'evenOut' => true, 'withoutCheck' => true])->assertOk();
 
@@ -87,7 +96,7 @@ final class PackingTest extends FeatureTestCase
     private static function rows(string $table, int $project): array
     {
         $query = $table === 'design_layers' ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')) : DB::table($table)->where('project_id', $project);
-        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'project_id', ...array_keys(Packing::TABLES[$table])]);
+        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'point_ids', 'next_layer_id', 'project_id', ...array_keys(Packing::TABLES[$table])]);
         $rows = $query->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
         self::assertNotSame([], $rows, $table);
 

@@ -111,6 +111,21 @@ final class SelectionTest extends FeatureTestCase
         self::assertSame(['MH', 'Drainage', 0.05], array_values(array_intersect_key($this->ask('GET', "/projects/{$project->id}/codes")->json(0), ['code' => 0, 'trade' => 0, 'planTolerance' => 0])));
     }
 
+    public function test_of_two_who_change_one_point_the_later_is_told_and_a_pair_may_keep_its_name(): void
+    {
+        $project = $this->withPoints([['R1', 0, 0], ['R1', 0, 4]]);
+        $point = $this->ask('GET', "/projects/{$project->id}/points")->json(0);
+        $seen = array_intersect_key($point, array_flip(['name', 'northing', 'easting', 'elevation', 'code', 'description']));
+        $change = fn (array $values, array $seen) => $this->ask('PUT', "/projects/{$project->id}/points/{$point['id']}", ['seen' => $seen] + $values + $seen);
+        $change(['code' => 'RING', 'attributes' => [['name' => 'Bolt class', 'value' => '8.8 "ü" <b>']]], $seen)->assertOk();
+        self::assertSame('{"Bolt class":"8.8 \"ü\" <b>"}', json_encode(json_decode((string) $this->ask('GET', "/projects/{$project->id}/points")->json('0.attributes'), true), JSON_UNESCAPED_UNICODE));
+        self::assertStringContainsString('changed elsewhere', (string) $change(['code' => 'X'], $seen)->assertStatus(422)->json('message'));
+        self::assertSame('RING', $project->points()->findOrFail($point['id'])->code);
+        $change(['attributes' => [['name' => ' ', 'value' => '1']]], ['code' => 'RING'] + $seen)->assertStatus(422);
+        $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
+        self::assertNull($this->ask('GET', "/projects/{$project->id}/points")->json('0.attributes'));
+    }
+
     public function test_worklists_keep_their_order_and_a_later_tab_is_told(): void
     {
         $project = $this->withPoints([['A', 0, 0], ['B', 0, 50], ['C', 0, 10], ['D', 0, 30]]);

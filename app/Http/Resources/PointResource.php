@@ -10,6 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class PointResource
 {
+    /** attributes: what else is known of it, a JSON object of names and values. */
     public function __construct(
         public int $id,
         public string $name,
@@ -24,6 +25,7 @@ final readonly class PointResource
         public ?string $verdict,
         public ?float $labelNorth,
         public ?float $labelEast,
+        public ?string $attributes,
     ) {}
 
     /** Reads the columns stakes and verdict where the query brings them. */
@@ -33,7 +35,7 @@ final readonly class PointResource
 
         return new self(
             $p->id, $p->name, $p->northing, $p->easting, $p->elevation, $p->code, $p->description, $p->origin,
-            (string) ($p->recipe['description'] ?? ''), (int) ($more['stakes'] ?? 0), $more['verdict'] ?? null, $p->label_north, $p->label_east,
+            (string) ($p->recipe['description'] ?? ''), (int) ($more['stakes'] ?? 0), $more['verdict'] ?? null, $p->label_north, $p->label_east, $p->getRawOriginal('attributes') ?? null,
         );
     }
 }

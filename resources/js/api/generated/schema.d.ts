@@ -1420,6 +1420,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Something known of a point beside its usual figures. */
+        AttributeBody: {
+            name: string;
+            value: string;
+        };
         BookQuery: {
             before?: string | null;
         };
@@ -1808,6 +1813,8 @@ export interface components {
             elevation?: number | null;
             code?: string;
             description?: string;
+            attributes?: components["schemas"]["AttributeBody"][] | null;
+            seen?: components["schemas"]["SeenPoint"] | null;
         };
         PointsFileQuery: {
             format: string;
@@ -1928,6 +1935,15 @@ export interface components {
             line: number;
             northing: number;
             easting: number;
+        };
+        /** @description A point as it was when its change was begun; where it is otherwise now, the change is refused. */
+        SeenPoint: {
+            name: string;
+            northing: number;
+            easting: number;
+            elevation: number | null;
+            code: string;
+            description: string;
         };
         /** @description A line or arc of a drawing. */
         ShapeRef: {
@@ -2416,6 +2432,7 @@ export interface components {
             verdict: string | null;
             labelNorth: number | null;
             labelEast: number | null;
+            attributes: string | null;
         };
         PointsPreview: {
             fileName: string;

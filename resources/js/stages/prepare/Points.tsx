@@ -66,7 +66,10 @@ export function Points(props: StageProps) {
     );
     // Sorted and put into words once; typing only filters.
     const sorted = useMemo(
-        () => [...points].sort(SORTS[sort]).map((p) => ({ p, words: `${p.name} ${p.code} ${p.description} ${p.made}`.toLowerCase() })),
+        () =>
+            [...points]
+                .sort(SORTS[sort])
+                .map((p) => ({ p, words: `${p.name} ${p.code} ${p.description} ${p.made} ${p.attributes ?? ''}`.toLowerCase() })),
         [points, sort],
     );
     const listed = useMemo(() => {

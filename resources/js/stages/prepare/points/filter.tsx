@@ -1,14 +1,20 @@
 import type { StakeoutPoint } from '../../../api/client';
-import { Choice } from '../../../parts/Field';
+import { Choice, TextField } from '../../../parts/Field';
 
 /** Which points are listed, beside what is searched for. */
 export interface Filter {
     code: string | null;
     origin: string | null;
     state: 'all' | 'open' | 'done' | 'shared';
+    /** names from one to another, in their natural order */
+    first: string;
+    last: string;
 }
 
-export const EVERYTHING: Filter = { code: null, origin: null, state: 'all' };
+export const EVERYTHING: Filter = { code: null, origin: null, state: 'all', first: '', last: '' };
+
+/** A7 comes before A12. */
+const NATURAL = new Intl.Collator(undefined, { numeric: true });
 
 /** How many points bear each name. */
 export function sharedNames(points: StakeoutPoint[]): Map<string, number> {
@@ -24,6 +30,8 @@ export function filterOf(filter: Filter, points: StakeoutPoint[]): (p: StakeoutP
     return (p) =>
         (filter.code === null || p.code === filter.code) &&
         (filter.origin === null || p.origin === filter.origin) &&
+        (filter.first === '' || NATURAL.compare(p.name, filter.first) >= 0) &&
+        (filter.last === '' || NATURAL.compare(p.name, filter.last) <= 0) &&
         (filter.state === 'all' ||
             (filter.state === 'shared' ? (shared?.get(p.name) ?? 0) > 1 : p.stakes > 0 === (filter.state === 'done')));
 }
@@ -66,6 +74,8 @@ export function FilterFields({
                 ]}
                 onValue={(state) => onFilter({ ...filter, state })}
             />
+            <TextField label="Names from" value={filter.first} onValue={(first) => onFilter({ ...filter, first })} />
+            <TextField label="to" value={filter.last} onValue={(last) => onFilter({ ...filter, last })} />
         </div>
     );
 }
