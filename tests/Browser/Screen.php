@@ -60,6 +60,18 @@ final class Screen
         return $this;
     }
 
+    /** Turns a box to be ticked on or off by words beside it. */
+    public function tick(string $words): self
+    {
+        $this->find("//label[.//input[@type='checkbox'] and contains(normalize-space(.), '$words')]", function (RemoteWebElement $e) {
+            $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$e]);
+
+            return [$e->click()];
+        });
+
+        return $this;
+    }
+
     public function choose(string $label, string $option): self
     {
         $this->find($this->field($label)."//option[starts-with(normalize-space(.), '$option')]", static fn (RemoteWebElement $e) => [$e->click()]);

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
-import { api, ask, type StakeoutPoint } from '../../../api/client';
+import { api, ask, type Schemas, type StakeoutPoint } from '../../../api/client';
 import { useDeed, useGridLines } from '../../../api/hooks';
 import type { StageProps } from '../../../frame/stages';
 import { Button } from '../../../parts/Button';
@@ -22,12 +22,12 @@ const GROUPS = [...new Set(KINDS.map((k) => k.group))];
 
 /** Points by computation: chosen, filled in while it is drawn, kept when told. */
 export function Compute(props: StageProps) {
-    const [kind, setKind] = useState<Kind | CollectionKind | 'grid' | null>(null);
+    const [kind, setKind] = useState<Kind | `many ${CollectionKind}` | 'grid' | null>(null);
     const close = () => setKind(null);
     if (kind === 'grid') {
         return <GridLines {...props} onClose={close} />;
     }
-    const many = COLLECTIONS.find(([k]) => k === kind)?.[0];
+    const many = COLLECTIONS.find(([k]) => `many ${k}` === kind)?.[0];
     if (many) {
         return <CollectPlaces key={many} {...props} kind={many} onClose={close} />;
     }
@@ -42,7 +42,7 @@ export function Compute(props: StageProps) {
                             Grid lines
                         </Button>
                         {COLLECTIONS.map(([k, words]) => (
-                            <Button key={k} className="justify-start text-left" onClick={() => setKind(k)}>
+                            <Button key={k} className="justify-start text-left" onClick={() => setKind(`many ${k}`)}>
                                 {words}
                             </Button>
                         ))}
@@ -97,6 +97,7 @@ export function Computation(props: ComputationProps) {
         placeholderData: (before) => (construction === null ? undefined : before),
     });
     const made = construction && !preview.error ? (preview.data ?? null) : null;
+    const [said, setSaid] = useState('');
     const own = recipe ? keyOf(recipe.letter, recipe.index) : null;
     const [moved, setMoved] = useState<string | null>(own);
     const kept = useMemo(() => keptOf(made, toggled, recipe ? moved : null), [made, toggled, moved, recipe]);
@@ -115,6 +116,7 @@ export function Computation(props: ComputationProps) {
                     <h2 className="text-lg font-semibold">{point ? `${point.name}: ${spec.words.toLowerCase()}` : spec.words}</h2>
                     <Button onClick={onClose}>{point ? 'Leave it' : 'Other computations'}</Button>
                 </div>
+                {said && <Notice>{said}</Notice>}
                 <GivensForm
                     spec={spec}
                     draft={draft}
@@ -142,7 +144,8 @@ export function Computation(props: ComputationProps) {
                         construction={construction}
                         elevation={elevation}
                         kept={kept}
-                        onKept={() => {
+                        onKept={(words) => {
+                            setSaid(words);
                             setDraft(emptyAfter(draft, spec));
                             setToggled(new Set());
                         }}
@@ -202,7 +205,7 @@ interface KeepProps extends ComputationProps {
     construction: Construction;
     elevation: Elevation;
     kept: ReadonlySet<string>;
-    onKept: () => void;
+    onKept: (said: string) => void;
 }
 
 export function Keep(props: KeepProps) {
@@ -214,6 +217,11 @@ const keptList = (kept: ReadonlySet<string>) =>
         const [letter = 'A', index = '0'] = key.split('.');
         return { letter, index: Number(index) };
     });
+
+function keptWords({ made, standing, names }: Schemas['KeptResource']): string {
+    const words = made === 1 ? `${names[0]} is made.` : `${made} points are made.`;
+    return standing > 0 ? `${words} ${standing} stood already.` : words;
+}
 
 function KeepPoints({ project, spec, made, construction, elevation, kept, onKept }: KeepProps) {
     const drawn = LINES.has(spec.kind) && (made.solutions[0]?.drawn.length ?? 0) > 0;
@@ -263,12 +271,6 @@ function KeepPoints({ project, spec, made, construction, elevation, kept, onKept
             </div>
             <Failure of={keep.error} />
             {drawn && <KeepLines project={project} construction={construction} />}
-            {keep.data && (
-                <Notice>
-                    {keep.data.made === 1 ? `${keep.data.names[0]} is made.` : `${keep.data.made} points are made.`}
-                    {keep.data.standing > 0 && ` ${keep.data.standing} stood already.`}
-                </Notice>
-            )}
             <Button
                 kind="primary"
                 className="justify-self-end"
@@ -276,9 +278,9 @@ function KeepPoints({ project, spec, made, construction, elevation, kept, onKept
                 disabled={kept.size === 0 || (!several && name.trim() === '')}
                 onClick={() =>
                     keep.mutate(undefined, {
-                        onSuccess: () => {
+                        onSuccess: (result) => {
                             setOwn(null);
-                            onKept();
+                            onKept(keptWords(result));
                         },
                     })
                 }

@@ -79,13 +79,14 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
     const [leg, setLeg] = useState<Leg | null>(null);
     const [elevation, setElevation] = useState<Elevation>(sketched?.recipe.elevation ?? { rule: 'asMade', value: 0 });
     const [off, setOff] = useState<ReadonlySet<string>>(new Set());
+    const [said, setSaid] = useState('');
     const set = (part: Partial<Kept>) => setSketch((now) => ({ ...now, ...part }));
     useEffect(() => {
         if (!sketched) {
             sessionStorage.setItem(`${STORE}-${project.id}`, JSON.stringify(sketch));
         }
     }, [sketch, project.id, sketched]);
-    const legs = leg && complete(leg) ? [...sketch.legs, leg] : sketch.legs;
+    const legs = closedLegs(leg && complete(leg) ? [...sketch.legs, leg] : sketch.legs, sketch.closing);
     const construction: Construction | null = sketch.start && {
         kind: 'sketch',
         places: [sketch.start],
@@ -191,6 +192,7 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
                     </>
                 )}
                 <Failure of={construction ? preview.error : null} />
+                {said && <Notice>{said}</Notice>}
                 {!sketch.start && <Notice>Touch or type where the sketch starts.</Notice>}
                 {made && construction && sketch.legs.length > 0 && (
                     <>
@@ -215,10 +217,10 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
                             {...props}
                             spec={SPEC}
                             made={made}
-                            construction={{ ...construction, legs: sketch.legs }}
+                            construction={{ ...construction, legs: closedLegs(sketch.legs, sketch.closing) }}
                             elevation={elevation}
                             kept={kept}
-                            onKept={() => undefined}
+                            onKept={setSaid}
                             onClose={onClose}
                             point={sketched?.point}
                         />
@@ -243,6 +245,10 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
 
 const complete = (leg: Leg) =>
     (leg.radius ?? 0) > 0 ? (leg.angle ?? 0) > 0 : leg.distance?.metres != null || leg.distance?.from != null || leg.until != null;
+
+/** Closed by a crossing, the last leg is as long as the crossing makes it. */
+const closedLegs = (legs: Leg[], closing: Closing) =>
+    closing === 'byIntersection' ? legs.map((l, i) => (i === legs.length - 1 ? { ...l, distance: null, until: null } : l)) : legs;
 
 /** Length and direction, at the middle of a leg. */
 function alongside(flat: number[], units: ReturnType<typeof useUnits>) {
