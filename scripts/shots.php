@@ -32,6 +32,19 @@ $take = static function (Screen $screen, string $name) use ($folder): void {
 $desk = new Screen(new Chrome(1280, 800), $parlay->url);
 $take($desk->open("/p/$saltmarsh/prepare?do=points")->see('Search 106 points')->press('Make points by touch')->boxAround(78636, 41257, 9)->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])->see('layer ANCHORS'), 'prepare-points');
 $take($desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10'), 'prepare-drawings');
+$take($desk->open("/p/$saltmarsh/prepare?do=compute")->press('Grid lines')->press('Find the lines')->see('Keep 10 lines'), 'grid-lines');
+$desk->press('Keep 10 lines')->fill('Before the names', 'K')->press('Make 24 points')->see('24 points are made');
+$take($desk->open("/p/$saltmarsh/prepare?do=compute")->press('Two distances')->boxAround(78640, 41262, 14)->fill('First place', 'KA1')->fill('Second place', 'KA4')->fill('Distance from the first', '14.5')->fill('Distance from the second', '12')->see('to the left'), 'compute-two-distances');
+$take($desk->open("/p/$saltmarsh/prepare?do=points")->press('Choose several')->fill('Search 130 points', 'KA')->press('All 6 listed')->press('Rename')->choose('How', 'a new name with a number')->fill('Before', 'Axis A, ')->see('Axis A, 06'), 'points-renamed');
+$desk->press('Leave it')->press('Worklist')->fill('Its name', 'Axis A')->press('Put 6 on it')->see('6 chosen')->press('Worklists')->press('Axis A0 done, 6 left')->fill('Walk from (empty: the first)', 'CP2')->press('A short walk')->see('to walk')->press('Show the walk');
+$take($desk, 'worklist');
+$desk->open("/p/$saltmarsh/prepare?do=sketch")->fill('Start', 'G3')->fill('Direction', '20')->fill('Length', '8')->press('Add this leg');
+$desk->see('length of all legs')->press('90° right')->fill('Length', '6')->press('Add this leg')->see('14.000 m')->press('90° right')->fill('Length', '7.98')->press('Add this leg')->see('21.980 m')->press('90° right')->fill('Length', '6.01')->press('Add this leg')->see('27.990 m');
+$take($desk->choose('It ends', 'at its start: say')->boxAround(78630, 41262, 12)->see('misclosure'), 'sketch');
+foreach (range(1, 4) as $step) {
+    $parlay->ask('POST', "/projects/$saltmarsh/undo");
+}
+$desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10');
 $take($desk->give('Choose or drop a drawing (DXF)', "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
 $desk->press('Place it so')->press('Take 4 layers')->see('substation.dxf');
 $desk->give('New revision of substation (DXF)', "$files/substation-rev-b.dxf")->see('Does it fit')->press('Place it so')->fill('Revision', 'B')->press('Take 4 layers')->see('at most by');

@@ -224,7 +224,10 @@ export function NumberField({ label, value, unit, onValue }: NumberProps) {
     const number = typed === null ? value : Number(typed.replace(',', '.'));
     const bad = typed !== null && (typed.trim() === '' || !Number.isFinite(number));
     return (
-        <Labelled label={`${label}, ${unit}`} hint={bad ? <span className="text-out">“{typed}” is not a number.</span> : undefined}>
+        <Labelled
+            label={unit === '' ? label : `${label}, ${unit}`}
+            hint={bad ? <span className="text-out">“{typed}” is not a number.</span> : undefined}
+        >
             {(id) => (
                 <input
                     id={id}

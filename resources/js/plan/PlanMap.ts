@@ -462,6 +462,11 @@ export class PlanMap {
         if (this.crowd.isCrowd) {
             this.drawThings();
         }
+        // What was offered lay under the pointer before the plan moved.
+        if (this.picking) {
+            this.reached = { spots: [], index: 0, pixel: [] };
+            this.offer(null, []);
+        }
         const view = this.map.getView();
         const now = { center: view.getCenter() ?? [0, 0], resolution: view.getResolution() ?? 1, rotation: view.getRotation() };
         if (!this.restoring) {

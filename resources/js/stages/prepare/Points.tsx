@@ -34,6 +34,7 @@ export function Points(props: StageProps) {
     const picking = want?.id === 'new-point';
     const [choosing, setChoosing] = useState(chosen.size > 0);
     const [filter, setFilter] = useState<Filter>(EVERYTHING);
+    const [filtering, setFiltering] = useState(false);
     const [recipe, setRecipe] = useState<StakeoutPoint | null>(null);
     const latest = useRef(chosen);
     latest.current = chosen;
@@ -134,6 +135,15 @@ export function Points(props: StageProps) {
                         <div className="flex-1">
                             <TextField label={`Search ${points.length} points`} value={query} onValue={setQuery} type="search" />
                         </div>
+                        <Button
+                            pressed={filtering}
+                            onClick={() => {
+                                setFiltering(!filtering);
+                                setFilter(EVERYTHING);
+                            }}
+                        >
+                            Filter
+                        </Button>
                         <label className="text-sm text-quiet">
                             Sort by
                             <select
@@ -148,7 +158,7 @@ export function Points(props: StageProps) {
                         </label>
                     </div>
                 )}
-                {points.length > 0 && <FilterFields points={points} filter={filter} onFilter={setFilter} />}
+                {points.length > 0 && filtering && <FilterFields points={points} filter={filter} onFilter={setFilter} />}
                 {listed.length < points.length && (
                     <div className="flex items-center justify-between text-sm">
                         {listed.length} of {points.length} found

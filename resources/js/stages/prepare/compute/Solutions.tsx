@@ -1,6 +1,7 @@
 import type { Schemas } from '../../../api/client';
 import { CheckBox } from '../../../parts/CheckBox';
 import { AngleFigure, Coordinates, Deviation, Direction, Length } from '../../../parts/Figure';
+import { useUnits } from '../../../units/UnitsContext';
 
 export type Made = Schemas['MadeResource'];
 export type Kept = { letter: string; index: number };
@@ -96,6 +97,20 @@ function Worded({ figure }: { figure: Schemas['FigureResource'] }) {
     }
 }
 
+const FOOT = 0.3048;
+const US_FOOT = 1200 / 3937;
+
 function Area({ of }: { of: number | null }) {
-    return <span className="figure">{of === null ? 'none' : `${of.toFixed(3)} m²`}</span>;
+    const { length } = useUnits();
+    const metric = length === 'm' || length === 'mm';
+    const foot = length === 'usft' ? US_FOOT : FOOT;
+    return (
+        <span className="figure">
+            {of === null
+                ? 'none'
+                : metric
+                  ? `${of.toFixed(3)} m²`
+                  : `${(of / foot ** 2).toFixed(2)} sq ft${length === 'usft' ? ' US' : ''}`}
+        </span>
+    );
 }
