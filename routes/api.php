@@ -131,6 +131,7 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::post('worklists', 'store');
         Route::put('worklists/{list}', 'update');
         Route::delete('worklists/{list}', 'destroy');
+        Route::post('worklists/{list}/skipping', 'skip');
         Route::post('worklists/{list}/sheet', 'sheet');
         Route::post('walk', 'walk');
     });

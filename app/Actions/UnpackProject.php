@@ -144,9 +144,9 @@ final class UnpackProject
         foreach ($project->points()->where('recipe', 'like', '%"pointId":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
             DB::table('stakeout_points')->where('id', $id)->update(['recipe' => $renamed((string) $recipe)]);
         }
-        foreach (DB::table('worklists')->where('project_id', $project->id)->pluck('point_ids', 'id') as $id => $points) {
-            $known = array_filter(array_map(fn (int $p) => $this->ids['stakeout_points'][$p] ?? null, json_decode((string) $points, true) ?: []));
-            DB::table('worklists')->where('id', $id)->update(['point_ids' => json_encode(array_values($known), JSON_THROW_ON_ERROR)]);
+        $renumbered = fn (string $points): string => json_encode(array_values(array_filter(array_map(fn (int $p) => $this->ids['stakeout_points'][$p] ?? null, json_decode($points, true) ?: []))), JSON_THROW_ON_ERROR);
+        foreach (DB::table('worklists')->where('project_id', $project->id)->get(['id', 'point_ids', 'skipped']) as $list) {
+            DB::table('worklists')->where('id', $list->id)->update(['point_ids' => $renumbered((string) $list->point_ids), 'skipped' => $renumbered((string) $list->skipped)]);
         }
     }
 

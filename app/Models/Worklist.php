@@ -11,5 +11,8 @@ final class Worklist extends Model
 {
     public $timestamps = false;
 
-    protected $casts = ['point_ids' => 'array'];
+    /** What the database sets where nothing is said. */
+    protected $attributes = ['skipped' => '[]'];
+
+    protected $casts = ['point_ids' => 'array', 'skipped' => 'array'];
 }

@@ -46,6 +46,8 @@ return new class extends Migration
             $t->string('name');
             // In the order in which they are to be staked.
             $t->json('point_ids');
+            // Left out on site for now: they are told at the end of the list.
+            $t->json('skipped')->default('[]');
             $t->unique(['project_id', 'name']);
         });
     }

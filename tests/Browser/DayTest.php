@@ -77,7 +77,8 @@ final class DayTest extends TestCase
         $s->press('Nudge south')->press('Say moves by north')->see('by the site grid')->press('Measure and store')->see('found − design')->see('in tolerance');
         self::assertSame(2, array_column(self::$parlay->ask('GET', "/projects/$id/points"), 'stakes', 'name')['T1']);
         foreach ([1, 2] as $left) {
-            $s->press('Nearest not yet done');
+            preg_match('~Walk to \S+, as designed~', $s->text(), $before);
+            $s->press('Nearest not yet done')->doNotSee($before[0] ?? 'Walk to T1, as designed');
             $this->walkToTarget($s);
             $s->press('Measure and store')->see('found − design');
         }

@@ -139,6 +139,11 @@ final class SelectionTest extends FeatureTestCase
         $change($walk['pointIds'], $list['pointIds'])->assertOk();
         self::assertStringContainsString('changed elsewhere', (string) $change([$a], $list['pointIds'])->assertStatus(422)->json('message'));
         $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => ' Monday ', 'pointIds' => []])->assertStatus(422);
+        $nearest = fn () => $this->ask('GET', "/projects/{$project->id}/nearest-open?northing=0&easting=1&list={$list['id']}")->assertOk()->json();
+        self::assertSame($a, $nearest()['pointId']);
+        self::assertSame([$a], $this->ask('POST', "/projects/{$project->id}/worklists/{$list['id']}/skipping", ['pointId' => $a])->assertOk()->json('skipped'));
+        self::assertSame([$c, 3], array_slice(array_values($nearest()), 0, 2), 'what is skipped is not offered');
+        self::assertSame([], $this->ask('POST', "/projects/{$project->id}/worklists/{$list['id']}/skipping", ['pointId' => $a, 'skipped' => false])->assertOk()->json('skipped'));
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
         self::assertSame([$a, $b, $c, $d], $this->ask('GET', "/projects/{$project->id}/worklists")->json('0.pointIds'));
     }

@@ -54,10 +54,10 @@ final class PointController
     public function nearest(Request $request, Project $project): JsonResponse
     {
         $from = Body::read($request, NearestQuery::class);
-        $list = $from->list === null ? null : $project->worklists()->findOrFail($from->list)->point_ids;
+        $list = $from->list === null ? null : $project->worklists()->findOrFail($from->list);
         $open = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
             ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all();
-        $open = $list === null ? $open : array_intersect_key($open, array_flip($list));
+        $open = $list === null ? $open : array_intersect_key($open, array_flip(array_diff($list->point_ids, $list->skipped)));
 
         return new JsonResponse(new NearestResource(Worklist::nearest(new Position($from->northing, $from->easting), $open), count($open)));
     }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\PointName;
 use App\Actions\WalkOver;
+use App\Http\Bodies\SkipBody;
 use App\Http\Bodies\WalkBody;
 use App\Http\Bodies\WorklistBody;
 use App\Http\Body;
@@ -23,6 +24,7 @@ use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 /** Worklists: points to be staked together, in order. */
 final class WorklistController
@@ -53,6 +55,23 @@ final class WorklistController
                 throw new \DomainException('This worklist was changed elsewhere meanwhile. It is shown as it is now; make your change again.');
             }
             $step->update($row, ['name' => self::free($project, $body->name, $list), 'point_ids' => self::known($project, $body->pointIds)]);
+
+            return $row;
+        });
+
+        return new JsonResponse(WorklistResource::of($row));
+    }
+
+    #[Post('/projects/{project}/worklists/{list}/skipping', 'Leaves a point of a worklist out for now, or takes it up again', SkipBody::class, WorklistResource::class)]
+    public function skip(Request $request, Project $project, int $list): JsonResponse
+    {
+        $body = Body::read($request, SkipBody::class);
+        $row = DB::transaction(static function () use ($project, $body, $list): Worklist {
+            $row = $project->worklists()->findOrFail($list);
+            $others = array_values(array_diff($row->skipped, [$body->pointId]));
+            // Done in the field: it is no preparation, and undo does not go over it.
+            $row->update(['skipped' => $body->skipped && in_array($body->pointId, $row->point_ids, true) ? [...$others, $body->pointId] : $others]);
+            $project->changed();
 
             return $row;
         });

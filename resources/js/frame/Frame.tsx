@@ -92,6 +92,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const [want, setWant] = useState<Want | null>(null);
     const [snaps, setSnaps] = useState<ReadonlySet<SnapKind>>(USUAL_SNAPS);
     const [figure, setFigure] = useState<PlanFigure | null>(null);
+    const [only, setOnly] = useState<ReadonlySet<number> | null>(null);
     const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
     const [changesOf, setChangesOf] = useState<number | null>(null);
     useEffect(() => {
@@ -114,6 +115,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         snaps,
         setSnaps,
         setFigure,
+        setOnly,
         chosen,
         setChosen,
         changesOf,
@@ -154,6 +156,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
             <div className="relative min-h-0" style={{ gridArea: 'plan' }}>
                 <Plan
                     {...props}
+                    points={only && stage === 'prepare' ? props.points.filter((p) => only.has(p.id)) : props.points}
                     changesOf={stage === 'prepare' ? changesOf : null}
                     stage={stage}
                     theme={theme}

@@ -37,6 +37,8 @@ export interface StageProps {
     setSnaps: (snaps: ReadonlySet<SnapKind>) => void;
     /** worked out, drawn before it is kept */
     setFigure: (figure: PlanFigure | null) => void;
+    /** only these points are drawn; null for all */
+    setOnly: (only: ReadonlySet<number> | null) => void;
     /** points chosen, by id */
     chosen: ReadonlySet<number>;
     setChosen: (chosen: ReadonlySet<number>) => void;

@@ -1382,6 +1382,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/worklists/{list}/skipping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leaves a point of a worklist out for now, or takes it up again */
+        post: operations["ae176e9172b66314247e80f8fff735cd"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/worklists/{list}/sheet": {
         parameters: {
             query?: never;
@@ -1961,6 +1978,11 @@ export interface components {
             toTheRight?: boolean;
             points?: number;
             rise?: number;
+        };
+        /** @description A point of a worklist that is left out for now, or taken up again. */
+        SkipBody: {
+            pointId: number;
+            skipped?: boolean;
         };
         SpotBody: {
             layerId: number;
@@ -2618,6 +2640,7 @@ export interface components {
             id: number;
             name: string;
             pointIds: number[];
+            skipped: number[];
         };
         WorldAir: {
             pressure: number;
@@ -5816,6 +5839,42 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ae176e9172b66314247e80f8fff735cd: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                list: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkipBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorklistResource"];
+                };
             };
             /** @description What was wrong, where, and what to do */
             default: {

@@ -79,6 +79,11 @@ export function Points(props: StageProps) {
         return sorted.filter(({ p, words }) => wanted.every((w) => words.includes(w)) && fits(p)).map(({ p }) => p);
     }, [sorted, query, filter, points]);
     const shared = useMemo(() => sharedNames(points), [points]);
+    // The plan shows what the list shows.
+    const { setOnly } = props;
+    const narrowed = listed.length < points.length;
+    useEffect(() => setOnly(narrowed ? new Set(listed.map((p) => p.id)) : null), [narrowed, listed, setOnly]);
+    useEffect(() => () => setOnly(null), [setOnly]);
     const rows = useVirtualizer({ count: listed.length, getScrollElement: () => scroller.current, estimateSize: () => 62, overscan: 8 });
     if (recipe) {
         return <RecipeSheet {...props} point={recipe} onClose={() => setRecipe(null)} />;

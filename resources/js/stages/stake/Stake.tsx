@@ -76,7 +76,19 @@ function Staking(props: StageProps) {
         choose(found.pointId);
     });
     const storing = useStoring(project, setLast);
-    const left = points.filter((p) => p.stakes === 0).length;
+    const skip = useDeed(project.id, async (pointId: number) => {
+        if (list) {
+            await ask(
+                api.POST('/api/v1/projects/{project}/worklists/{list}/skipping', {
+                    params: { path: { project: project.id, list: list.id } },
+                    body: { pointId },
+                }),
+            );
+        }
+        nearest.mutate(undefined);
+    });
+    const skipped = points.filter((p) => p.stakes === 0 && list?.skipped.includes(p.id));
+    const left = points.filter((p) => p.stakes === 0).length - skipped.length;
     const g = live?.guidance?.target === target ? live.guidance : null;
     return (
         <Sheet
@@ -125,12 +137,17 @@ function Staking(props: StageProps) {
                     {left} of {points.length} left to stake. Touch one on the plan, or choose it from the list.
                 </p>
             )}
-            {left === 0 && (
+            {left === 0 && skipped.length > 0 && (
+                <Notice kind="caution">
+                    Nothing is left but what was skipped: {skipped.map((p) => p.name).join(', ')}. Choose one to stake it.
+                </Notice>
+            )}
+            {left === 0 && skipped.length === 0 && (
                 <Notice>
                     All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.
                 </Notice>
             )}
-            <Failure of={turn.error ?? nearest.error ?? storing.error} />
+            <Failure of={turn.error ?? nearest.error ?? skip.error ?? storing.error} />
             {storing.question}
             {stored && <MarkResult mark={stored} latest />}
             {aim && !stored && (
@@ -151,6 +168,11 @@ function Staking(props: StageProps) {
                                 />
                                 <Moves guidance={g} by={by} />
                             </div>
+                            {list && aim.stakes === 0 && (
+                                <Button className="self-start" busy={skip.isPending} onClick={() => skip.mutate(aim.id)}>
+                                    Skip it for now
+                                </Button>
+                            )}
                             <Button
                                 className="self-start"
                                 onClick={() =>

@@ -50,9 +50,11 @@ export function Worklists(props: StageProps) {
 function Counts({ list, byId }: { list: List; byId: Map<number, StakeoutPoint> }) {
     const there = list.pointIds.flatMap((id) => byId.get(id) ?? []);
     const done = there.filter((p) => p.stakes > 0).length;
+    const skipped = there.filter((p) => p.stakes === 0 && list.skipped.includes(p.id)).length;
     return (
         <span className="figure shrink-0 text-sm">
-            {done} done, {there.length - done} left
+            {done} done, {there.length - done - skipped} left
+            {skipped > 0 && `, ${skipped} skipped`}
         </span>
     );
 }
@@ -146,6 +148,7 @@ function OpenList({ project, points, control, list, byId, setFigure }: StageProp
                         <span className="min-w-0 flex-1 truncate">
                             <span className="font-semibold">{p.name}</span> <span className="text-quiet">{p.code}</span>
                             {p.stakes > 0 && <span className="text-quiet"> · done</span>}
+                            {p.stakes === 0 && list.skipped.includes(p.id) && <span className="text-open"> · skipped</span>}
                         </span>
                         <Button
                             kind="bare"

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+/** A point of a worklist that is left out for now, or taken up again. */
+#[OA\Schema]
+final readonly class SkipBody
+{
+    public function __construct(
+        public int $pointId,
+        public bool $skipped = true,
+    ) {}
+}
