@@ -16,7 +16,6 @@ use App\Http\Resources\KeptResource;
 use App\Models\Project;
 use App\Models\StakeoutPoint;
 use App\Preparation;
-use Parlay\Core\Cogo\ConstructionKind;
 
 /** Makes stakeout points of many places at once, each with a recipe of its own. What stands there already is not made twice. */
 final class KeepCollection
@@ -45,11 +44,7 @@ final class KeepCollection
                 $name = $names->take($c->name === null ? null : $body->name.$c->name);
                 $standing->add($at, $name);
                 $recipe = new Recipe($words->of($c->construction), $c->construction, $c->letter, $c->index, $body->elevation);
-                $rows[] = [
-                    'project_id' => $project->id, 'name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
-                    'code' => $body->code, 'description' => $body->description, 'origin' => $c->construction->kind === ConstructionKind::Place ? 'drawing' : 'computed',
-                    'recipe' => json_encode($recipe->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
-                ];
+                $rows[] = $recipe->point($project->id, $name, $at, $body->code, $body->description);
             }
             $step->createMany((new StakeoutPoint)->getTable(), $rows);
 

@@ -31,9 +31,8 @@ final class KeepConstruction
         $givens = new Givens($project, $shapes);
         $made = (new Construct($givens, $project->length_style))->made($body->construction);
         $description = (new Words($project, $shapes))->of($body->construction);
-        $origin = $body->construction->kind === ConstructionKind::Place && isset($body->construction->places[0]->spot) ? 'drawing' : 'computed';
 
-        return Preparation::step($project, self::label($body), static function (Preparation $step) use ($project, $body, $made, $givens, $description, $origin): KeptResource {
+        return Preparation::step($project, self::label($body), static function (Preparation $step) use ($project, $body, $made, $givens, $description): KeptResource {
             $standing = Standing::in($project);
             $rows = [];
             $skipped = 0;
@@ -50,11 +49,7 @@ final class KeepConstruction
                 }
                 $name = $names->take($kept->name ?? self::named($sources, $body, $kept, $place));
                 $standing->add($at, $name);
-                $rows[] = [
-                    'project_id' => $project->id, 'name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
-                    'code' => $body->code, 'description' => $body->description, 'origin' => $origin,
-                    'recipe' => json_encode($recipe->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
-                ];
+                $rows[] = $recipe->point($project->id, $name, $at, $body->code, $body->description);
             }
             $step->createMany((new StakeoutPoint)->getTable(), $rows);
 

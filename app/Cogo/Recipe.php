@@ -53,6 +53,22 @@ final readonly class Recipe
             + ($this->elevation === null ? [] : ['elevation' => self::compact($this->elevation)]);
     }
 
+    /**
+     * A new stakeout point made by this recipe, as the database keeps it.
+     *
+     * @return array<string, mixed>
+     */
+    public function point(int $projectId, string $name, Position $at, string $code, string $description): array
+    {
+        $touched = $this->construction->kind === ConstructionKind::Place && isset($this->construction->places[0]->spot);
+
+        return [
+            'project_id' => $projectId, 'name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
+            'code' => $code, 'description' => $description, 'origin' => $touched ? 'drawing' : 'computed',
+            'recipe' => json_encode($this->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+        ];
+    }
+
     public function elevated(Position $made, Givens $givens): Position
     {
         return self::withElevation($this->elevation, $made, $givens);

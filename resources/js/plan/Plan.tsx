@@ -20,8 +20,8 @@ import { PlanTools } from './PlanTools';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
 import type { SnapKind, Spot } from './snap';
-import { drawnDesigns, otherDesign, thingsOf } from './things';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
+import { drawnDesigns, otherDesign, thingsOf } from './things';
 
 const NO_CODES: Schemas['CodeResource'][] = [];
 

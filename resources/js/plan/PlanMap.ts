@@ -12,9 +12,9 @@ import VectorSource from 'ol/source/Vector';
 import View from 'ol/View';
 import { Crowd, type PlacedThing } from './crowd';
 import { changeStyle, drawnStyle, figureStyle, measuredStyle, spotStyle } from './drawnStyles';
+import { featuresOf } from './features';
 import { currentInk, type Ink } from './ink';
 import { type PlanThing, styleOf } from './marks';
-import { featuresOf } from './features';
 import type { Shapes } from './shapes';
 import { type PickLayer, SnapIndex, type SnapKind, type Spot, type Touched, USUAL_SNAPS } from './snap';
 

@@ -1,5 +1,4 @@
 import {
-    SquareMousePointer,
     Compass,
     Crosshair,
     Expand,
@@ -9,6 +8,7 @@ import {
     Redo2,
     Ruler,
     SquareDashed,
+    SquareMousePointer,
     Tag,
     Undo2,
 } from 'lucide-react';

@@ -9,6 +9,7 @@ import { Choice, LengthField, TextField } from '../../../parts/Field';
 import { Failure, Notice } from '../../../parts/Notice';
 import { drawnDesigns } from '../../../plan/things';
 import { type Elevation, ElevationInput } from './ElevationInput';
+import { LayerButtons } from './LayerButtons';
 import { PieceInput } from './LineInput';
 import { TouchContext } from './touch';
 
@@ -133,29 +134,14 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                     </>
                 )}
                 {kind !== 'outlineCorners' && (lines.length === 0 || !byLines) && (
-                    <fieldset>
-                        <legend className="mb-1 text-sm text-quiet">
-                            {kind === 'crossings'
-                                ? 'The two layers, or one that crosses itself'
-                                : byTouch
-                                  ? 'On layers'
-                                  : 'or all of layers'}
-                        </legend>
-                        <div className="flex flex-wrap gap-1">
-                            {layers.map((l) => (
-                                <Button
-                                    key={l.id}
-                                    className="px-3 text-sm"
-                                    pressed={layerIds.includes(l.id)}
-                                    onClick={() =>
-                                        setLayerIds(layerIds.includes(l.id) ? layerIds.filter((id) => id !== l.id) : [...layerIds, l.id])
-                                    }
-                                >
-                                    {l.name}
-                                </Button>
-                            ))}
-                        </div>
-                    </fieldset>
+                    <LayerButtons
+                        legend={
+                            kind === 'crossings' ? 'The two layers, or one that crosses itself' : byTouch ? 'On layers' : 'or all of layers'
+                        }
+                        layers={layers}
+                        ids={layerIds}
+                        onIds={setLayerIds}
+                    />
                 )}
                 <ElevationInput value={elevation} onValue={setElevation} points={points} control={control} />
                 <Failure of={ready ? preview.error : null} />

@@ -13,6 +13,7 @@ import { useUnits } from '../../../units/UnitsContext';
 import { KeepCollected } from './CollectPlaces';
 import { DirectionInput } from './DirectionInput';
 import type { GivenDirection, GivenPlace } from './draft';
+import { LayerButtons } from './LayerButtons';
 import { PlaceInput } from './PlaceInput';
 import { TouchContext } from './touch';
 
@@ -150,23 +151,7 @@ function Source({ project, points, control, designs, onFound }: StageProps & { o
                 onValue={setWay}
             />
             {way === 'drawing' ? (
-                <fieldset>
-                    <legend className="mb-1 text-sm text-quiet">Look on layers</legend>
-                    <div className="flex flex-wrap gap-1">
-                        {layers.map((l) => (
-                            <Button
-                                key={l.id}
-                                className="px-3 text-sm"
-                                pressed={layerIds.includes(l.id)}
-                                onClick={() =>
-                                    setLayerIds(layerIds.includes(l.id) ? layerIds.filter((id) => id !== l.id) : [...layerIds, l.id])
-                                }
-                            >
-                                {l.name}
-                            </Button>
-                        ))}
-                    </div>
-                </fieldset>
+                <LayerButtons legend="Look on layers" layers={layers} ids={layerIds} onIds={setLayerIds} />
             ) : (
                 <>
                     <PlaceInput
