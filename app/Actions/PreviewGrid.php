@@ -15,6 +15,7 @@ use App\Models\Project;
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Grid\GridLine;
+use Parlay\Core\Grid\GridNames;
 use Parlay\Core\Grid\GridRecognition;
 use Parlay\Core\Grid\TypedGrid;
 
@@ -30,6 +31,11 @@ final class PreviewGrid
         }
         $givens = new Givens($project, new DrawnShapes($project));
         $origin = $givens->place($body->origin ?? new GivenPlace);
+        if ($body->way === GridWay::Places) {
+            $end = $givens->place($body->end ?? new GivenPlace);
+
+            return $origin->distanceTo($end) > 0.0 ? [new GridLine($body->first, GridNames::family($body->first), $origin, $end)] : throw new \DomainException('Both ends are the same place. Touch the other end of the line.');
+        }
         $azimuth = $givens->direction($body->direction ?? new GivenDirection(0.0));
         try {
             return $body->way === GridWay::Spacings

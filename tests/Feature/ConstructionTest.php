@@ -174,6 +174,8 @@ final class ConstructionTest extends FeatureTestCase
         self::assertSame(['C/1', 'C/2', 'C/3', 'C/4'], array_column($this->ask('GET', "/projects/{$project->id}/proposals")->json(), 'name'));
         $this->ask('PUT', "/projects/{$project->id}/grid-lines/{$kept['C']['id']}", ['name' => 'A'] + array_diff_key($moved, ['id' => 0]))->assertStatus(422);
         self::assertStringContainsString('parallel', (string) $this->ask('POST', "/projects/{$project->id}/grid-preview", ['skew' => 0] + $typed)->assertStatus(422)->json('message'));
+        $one = $this->ask('POST', "/projects/{$project->id}/grid-preview", ['way' => 'places', 'first' => "B'", 'origin' => ['northing' => 0, 'easting' => 1], 'end' => ['northing' => 5, 'easting' => 1]])->assertOk()->json();
+        self::assertSame([["B'", 'letters', 5]], array_map(static fn (array $l) => [$l['name'], $l['family'], $l['northing2']], $one));
         $radial = $this->ask('POST', "/projects/{$project->id}/grid-preview", ['way' => 'radial', 'origin' => ['northing' => 0, 'easting' => 0], 'first' => '1', 'spacings' => [0.5, 0.5], 'crossFirst' => 'A', 'crossSpacings' => [10, 5]])->assertOk()->json();
         self::assertSame([['1', '2', '3', 'A', 'B'], [false, false, false, true, true]], [array_column($radial, 'name'), array_column($radial, 'ring')]);
     }

@@ -7,7 +7,7 @@ namespace App\Http\Bodies;
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
 
-/** Grid lines to be looked at before they are kept: found in layers of a drawing, or typed by spacings. */
+/** Grid lines to be looked at before they are kept: found in layers of a drawing, typed by spacings, or one from its origin to its end. */
 #[OA\Schema]
 final readonly class GridPreviewBody
 {
@@ -31,5 +31,6 @@ final readonly class GridPreviewBody
         #[ListOf('float')]
         public array $crossSpacings = [],
         public float $skew = M_PI_2,
+        public ?GivenPlace $end = null,
     ) {}
 }

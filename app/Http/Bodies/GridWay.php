@@ -10,4 +10,6 @@ enum GridWay: string
     case Drawing = 'drawing';
     case Spacings = 'spacings';
     case Radial = 'radial';
+    /** one line between two places */
+    case Places = 'places';
 }

@@ -1653,10 +1653,10 @@ export interface components {
         GridLinesBody: {
             lines: components["schemas"]["GridLineBody"][];
         };
-        /** @description Grid lines to be looked at before they are kept: found in layers of a drawing, or typed by spacings. */
+        /** @description Grid lines to be looked at before they are kept: found in layers of a drawing, typed by spacings, or one from its origin to its end. */
         GridPreviewBody: {
             /** @enum {string} */
-            way: "drawing" | "spacings" | "radial";
+            way: "drawing" | "spacings" | "radial" | "places";
             layerIds?: number[];
             origin?: components["schemas"]["GivenPlace"] | null;
             direction?: components["schemas"]["GivenDirection"] | null;
@@ -1665,6 +1665,7 @@ export interface components {
             crossFirst?: string;
             crossSpacings?: number[];
             skew?: number;
+            end?: components["schemas"]["GivenPlace"] | null;
         };
         IdsBody: {
             ids: number[];

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { Crosshair, DraftingCompass, Pencil, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type StakeoutPoint } from '../../api/client';
-import { useDeed } from '../../api/hooks';
+import { useCodes, useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
@@ -65,13 +65,18 @@ export function Points(props: StageProps) {
     const remove = useDeed(project.id, (ids: number[]) =>
         ask(api.POST('/api/v1/projects/{project}/points-deletion', { params: { path: { project: project.id } }, body: { ids } })),
     );
+    const codes = useCodes(project.id).data;
+    const trades = useMemo(() => new Map(codes?.map((c) => [c.code, `${c.trade} ${c.description}`])), [codes]);
     // Sorted and put into words once; typing only filters.
     const sorted = useMemo(
         () =>
             [...points]
                 .sort(SORTS[sort])
-                .map((p) => ({ p, words: `${p.name} ${p.code} ${p.description} ${p.made} ${p.attributes ?? ''}`.toLowerCase() })),
-        [points, sort],
+                .map((p) => ({
+                    p,
+                    words: `${p.name} ${p.code} ${p.description} ${p.made} ${p.attributes ?? ''} ${trades.get(p.code) ?? ''}`.toLowerCase(),
+                })),
+        [points, sort, trades],
     );
     const listed = useMemo(() => {
         const wanted = query.toLowerCase().split(/\s+/).filter(Boolean);

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type StakeoutPoint } from '../../../api/client';
+import type { StakeoutPoint } from '../../../api/client';
 import { useGridLines } from '../../../api/hooks';
 import type { StageProps } from '../../../frame/stages';
 import { Button } from '../../../parts/Button';

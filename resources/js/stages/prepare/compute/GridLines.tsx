@@ -56,7 +56,7 @@ export function GridLines({ onClose, ...props }: StageProps & { onClose: () => v
                     <Button onClick={onClose}>Other computations</Button>
                 </div>
                 {found ? (
-                    <Correct project={project} lines={found} onLines={setFound} onDone={() => setFound(null)} />
+                    <Correct {...props} lines={found} onLines={setFound} onDone={() => setFound(null)} />
                 ) : (
                     <>
                         <Source {...props} onFound={setFound} />
@@ -224,15 +224,12 @@ function singles(text: string): string[] {
 /** Names corrected, lines left out, before they are kept. */
 function Correct({
     project,
+    points,
+    control,
     lines,
     onLines,
     onDone,
-}: {
-    project: StageProps['project'];
-    lines: Line[];
-    onLines: (lines: Line[]) => void;
-    onDone: () => void;
-}) {
+}: StageProps & { lines: Line[]; onLines: (lines: Line[]) => void; onDone: () => void }) {
     const keep = useDeed(project.id, () =>
         ask(
             api.POST('/api/v1/projects/{project}/grid-lines', {
@@ -268,6 +265,7 @@ function Correct({
                     </li>
                 ))}
             </ul>
+            <AnotherLine project={project} points={points} control={control} onLine={(line) => onLines([...lines, line])} />
             <Failure of={keep.error} />
             <div className="flex justify-between gap-2">
                 <Button className="min-h-16" onClick={onDone}>
@@ -282,6 +280,49 @@ function Correct({
                     Keep {lines.length} lines
                 </Button>
             </div>
+        </div>
+    );
+}
+
+/** A line that was not found: its two ends and its name. */
+function AnotherLine({ project, onLine, ...named }: Pick<StageProps, 'project' | 'points' | 'control'> & { onLine: (line: Line) => void }) {
+    const [name, setName] = useState('');
+    const [from, setFrom] = useState<GivenPlace | null>(null);
+    const [to, setTo] = useState<GivenPlace | null>(null);
+    const add = useDeed(project.id, () =>
+        ask(
+            api.POST('/api/v1/projects/{project}/grid-preview', {
+                params: { path: { project: project.id } },
+                body: { way: 'places', first: name.trim(), origin: from, end: to },
+            }),
+        ),
+    );
+    return (
+        <div className="grid gap-2 border-l-2 border-rule pl-3">
+            <div className="grid grid-cols-2 gap-2">
+                <PlaceInput label="Another line from" value={from} onValue={setFrom} {...named} />
+                <PlaceInput label="to" value={to} onValue={setTo} {...named} />
+            </div>
+            <div className="flex items-end gap-2">
+                <TextField label="Its name" value={name} onValue={setName} />
+                <Button
+                    busy={add.isPending}
+                    disabled={name.trim() === '' || !from || !to}
+                    onClick={() =>
+                        add.mutate(undefined, {
+                            onSuccess: ([line]) => {
+                                line && onLine(line);
+                                setName('');
+                                setFrom(null);
+                                setTo(null);
+                            },
+                        })
+                    }
+                >
+                    Add it
+                </Button>
+            </div>
+            <Failure of={add.error} />
         </div>
     );
 }
