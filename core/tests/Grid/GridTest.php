@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Grid;
+
+use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Design\DrawingLayer;
+use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Grid\GridLine;
+use Parlay\Core\Grid\GridNames;
+use Parlay\Core\Grid\GridRecognition;
+use Parlay\Core\Grid\TypedGrid;
+use PHPUnit\Framework\TestCase;
+
+final class GridTest extends TestCase
+{
+    public function test_spacings_are_measured_at_right_angles_also_where_the_grid_is_skewed(): void
+    {
+        foreach ([M_PI_2, 1.2, 2.0] as $skew) {
+            $lines = array_column(array_map(static fn (GridLine $l) => [$l->name, $l], TypedGrid::crossing(new Position(5e6, 3e6), 0.4, 'A', [6.0, 7.5], '1', [4.0, 4.0, 5.0], $skew)), 1, 0);
+            self::assertSame(['A', 'B', 'C', 1, 2, 3, 4], array_keys($lines));
+            foreach ([['A', 'B', 6.0], ['B', 'C', 7.5], ['1', '2', 4.0], ['3', '4', 5.0]] as [$a, $b, $spacing]) {
+                $ray = Ray::through($lines[$a]->from, $lines[$a]->to);
+                self::assertEqualsWithDelta($spacing, abs($ray->right($lines[$b]->from)), 1e-6, "$a to $b");
+                self::assertEqualsWithDelta($ray->right($lines[$b]->from), $ray->right($lines[$b]->to), 1e-6, 'parallel');
+            }
+        }
+    }
+
+    public function test_names_run_on(): void
+    {
+        self::assertSame(['Y', 'Z', 'AA', 'AB'], GridNames::from('Y', 4));
+        self::assertSame(['9', '10'], GridNames::from('9', 2));
+        foreach (['A', 'AB', '12', '4.5', "A'", 'B.1'] as $name) {
+            self::assertTrue(GridNames::isName($name), $name);
+        }
+        foreach (['', 'Wall', '9.000', '1234', 'A1', '<b>'] as $text) {
+            self::assertFalse(GridNames::isName($text), $text);
+        }
+    }
+
+    public function test_two_lines_of_one_name_and_a_ring_without_radius_are_refused(): void
+    {
+        foreach ([
+            [static fn () => TypedGrid::crossing(new Position(0, 0), 0.0, 'A', [1.0], 'B', [1.0]), 'one name'],
+            [static fn () => TypedGrid::radial(new Position(0, 0), 0.0, '1', [0.3], 'A', []), 'radius of at least one ring'],
+            [static fn () => TypedGrid::crossing(new Position(0, 0), 0.0, 'A', [-1.0], '1', [1.0]), 'more than 0'],
+        ] as [$try, $says]) {
+            try {
+                $try();
+                self::fail($says);
+            } catch (\DomainException $e) {
+                self::assertStringContainsString($says, $e->getMessage());
+            }
+        }
+    }
+
+    public function test_turned_grids_are_found_among_walls_and_dimensions_with_their_names(): void
+    {
+        mt_srand(71);
+        for ($case = 0; $case < 25; $case++) {
+            [$turn, $dashed] = [mt_rand(0, 314) / 100, $case % 2 === 0];
+            $grid = TypedGrid::crossing(new Position(5e6, 3e6), $turn, 'A', array_map(static fn () => mt_rand(50, 90) / 10, range(1, 3)), '1', array_map(static fn () => mt_rand(50, 90) / 10, range(1, 5)));
+            $layer = new DrawingLayer('ALL', 0);
+            foreach ($grid as $line) {
+                self::draw($layer, $line, $dashed);
+            }
+            for ($i = 0; $i < 60; $i++) {
+                $at = (new Position(5e6, 3e6))->along(mt_rand(0, 628) / 100, mt_rand(0, 20));
+                $to = $at->along(mt_rand(0, 628) / 100, mt_rand(5, 40) / 10);
+                self::line($layer, $at, $to);
+                self::text($layer, $at, ['W12', '9.000', 'Wall', '120'][$i % 4], 0.25);
+            }
+            $found = array_column(array_map(static fn (GridLine $l) => [$l->name, $l], GridRecognition::in([$layer])), 1, 0);
+            $names = array_map(static fn (GridLine $l) => $l->name, $grid);
+            self::assertEqualsCanonicalizing($names, array_map(strval(...), array_keys($found)), "case $case");
+            foreach ($grid as $line) {
+                $ray = Ray::through($found[$line->name]->from, $found[$line->name]->to);
+                self::assertEqualsWithDelta(0.0, $ray->right($line->from), 1e-4);
+                self::assertEqualsWithDelta(0.0, $ray->right($line->to), 1e-4);
+            }
+        }
+    }
+
+    /** With its name in a bubble beyond one end, as drawings have it. */
+    private static function draw(DrawingLayer $layer, GridLine $line, bool $dashed): void
+    {
+        $ray = Ray::through($line->from, $line->to);
+        $length = $line->from->distanceTo($line->to);
+        if ($dashed) {
+            for ($s = 0.0; $s < $length; $s += 1.5) {
+                self::line($layer, $ray->at($s), $ray->at(min($length, $s + 1.0)));
+            }
+        } else {
+            self::line($layer, $line->from, $line->to);
+        }
+        $centre = $ray->at($length + 0.9);
+        $layer->add(ShapeKind::Circle, 1, 0, [$centre->easting, $centre->northing, NAN, 0.9, 0.0, 0.0, 0.0, 0.0, 0.0]);
+        self::text($layer, new Position($centre->northing - 0.3, $centre->easting - 0.2 * strlen($line->name)), $line->name, 0.6);
+    }
+
+    private static function line(DrawingLayer $layer, Position $a, Position $b): void
+    {
+        $layer->add(ShapeKind::Line, 1, 0, [$a->easting, $a->northing, NAN, $b->easting, $b->northing, NAN, 0.0, 0.0, 0.0]);
+    }
+
+    private static function text(DrawingLayer $layer, Position $at, string $text, float $height): void
+    {
+        $layer->add(ShapeKind::Text, 1, 0, [$at->easting, $at->northing, NAN, $height, 0.0, (float) $layer->addString($text), 0.0, 0.0, 0.0]);
+    }
+}
