@@ -17,6 +17,8 @@ use Parlay\Core\Setup\ControlSight;
 use Parlay\Core\Setup\KnownBacksight;
 use Parlay\Core\Setup\Resection;
 use Parlay\Core\Setup\SetupSolution;
+use Parlay\Core\Setup\Why\Explanation;
+use Parlay\Core\Setup\Why\WhyBad;
 
 /** What the draft's sights give; stores nothing. */
 final class SolveSetup
@@ -26,6 +28,38 @@ final class SolveSetup
     {
         $control = self::control($project);
         $observations = self::observations($project, $draft);
+        $sights = self::sights($draft, $control, $observations);
+        $accuracy = self::accuracy($observations);
+
+        return $draft->method === SetupMethod::Resection
+            ? Resection::solve($sights, $draft->instrumentHeight, $accuracy)
+            : self::fromBacksight($control->get($draft->stationControlId), $sights, $draft->instrumentHeight, $accuracy);
+    }
+
+    /**
+     * Why the sights in use don't fit; null where nothing is suspected.
+     *
+     * @return list<Explanation>|null the likeliest first
+     */
+    public function explanations(Project $project, DraftBody $draft): ?array
+    {
+        if ($draft->method !== SetupMethod::Resection || count($draft->sights) < 3) {
+            return null;
+        }
+        $control = self::control($project);
+        $observations = self::observations($project, $draft);
+        $used = array_values(array_filter(self::sights($draft, $control, $observations), static fn (ControlSight $s) => $s->used));
+
+        return WhyBad::explain($used, $control->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all(), self::accuracy($observations), $project->length_style->format(...));
+    }
+
+    /**
+     * @param  Collection<int, ControlPoint>  $control
+     * @param  Collection<int, Observation>  $observations
+     * @return list<ControlSight>
+     */
+    private static function sights(DraftBody $draft, Collection $control, Collection $observations): array
+    {
         $sights = [];
         foreach ($draft->sights as $s) {
             $mark = $control->get($s->controlId);
@@ -34,11 +68,14 @@ final class SolveSetup
                 $sights[] = new ControlSight($mark->name, $mark->position(), $observation->sight(), $s->used);
             }
         }
-        $accuracy = $observations->last()?->accuracy() ?? Accuracy::stated(2, 1, 1.5);
 
-        return $draft->method === SetupMethod::Resection
-            ? Resection::solve($sights, $draft->instrumentHeight, $accuracy)
-            : self::fromBacksight($control->get($draft->stationControlId), $sights, $draft->instrumentHeight, $accuracy);
+        return $sights;
+    }
+
+    /** @param  Collection<int, Observation>  $observations */
+    private static function accuracy(Collection $observations): Accuracy
+    {
+        return $observations->last()?->accuracy() ?? Accuracy::stated(2, 1, 1.5);
     }
 
     /** @return Collection<int, ControlPoint> by id */

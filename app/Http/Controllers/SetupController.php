@@ -18,12 +18,14 @@ use App\Http\OpenApi\Post;
 use App\Http\Resources\AcceptedSetup;
 use App\Http\Resources\DraftResource;
 use App\Http\Resources\DraftSightResource;
+use App\Http\Resources\ExplanationResource;
 use App\Http\Resources\SetupState;
 use App\Http\Resources\SolutionResource;
 use App\Models\Project;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Setup\Why\Explanation;
 
 final class SetupController
 {
@@ -57,8 +59,10 @@ final class SetupController
             $problem = $e->getMessage();
         }
         $current = $project->currentSetup()->first();
+        $why = $solve->explanations($project, $draft);
+        $why = $why === null ? null : array_map(static fn (Explanation $e) => ExplanationResource::of($e, $why[0]->score), $why);
 
-        return new SetupState($this->draft($project, $draft), $solution, $problem, $current === null ? null : AcceptedSetup::of($current));
+        return new SetupState($this->draft($project, $draft), $solution, $problem, $current === null ? null : AcceptedSetup::of($current), $why);
     }
 
     private function draft(Project $project, DraftBody $d): DraftResource

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
+use Parlay\Core\Geometry\Angle;
+
 /**
  * A raw reading reduced to a direction, a plan distance and a height difference.
  *
@@ -51,6 +53,12 @@ final readonly class Sight
             $ppm,
             $target,
         );
+    }
+
+    /** The same sight with its circle reading turned. */
+    public function turned(float $angle): self
+    {
+        return new self(Angle::wrap($this->circle + $angle), $this->zenith, $this->slope, $this->distance, $this->rise, $this->ppm, $this->target);
     }
 
     /** Curvature less refraction over a plan distance; metres. */

@@ -2181,6 +2181,16 @@ export interface components {
             name: string;
             earlierLine: number | null;
         };
+        /** @description A cause that explains why the sights don't fit; the likeliest comes first. */
+        ExplanationResource: {
+            /** @enum {string} */
+            cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "wrongFace" | "shifted" | "height" | "prismConstant" | "prismConstantOfAll" | "scale" | "tripodMoved";
+            sights: string[];
+            sentence: string;
+            remedy: string;
+            fit: number;
+            behind: number;
+        };
         FaultResource: {
             line: number;
             column: number | null;
@@ -2569,6 +2579,7 @@ export interface components {
             solution: components["schemas"]["SolutionResource"] | null;
             problem: string | null;
             current: components["schemas"]["AcceptedSetup"] | null;
+            explanations: components["schemas"]["ExplanationResource"][] | null;
         };
         SightResource: {
             slope: number;

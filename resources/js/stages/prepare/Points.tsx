@@ -70,12 +70,10 @@ export function Points(props: StageProps) {
     // Sorted and put into words once; typing only filters.
     const sorted = useMemo(
         () =>
-            [...points]
-                .sort(SORTS[sort])
-                .map((p) => ({
-                    p,
-                    words: `${p.name} ${p.code} ${p.description} ${p.made} ${p.attributes ?? ''} ${trades.get(p.code) ?? ''}`.toLowerCase(),
-                })),
+            [...points].sort(SORTS[sort]).map((p) => ({
+                p,
+                words: `${p.name} ${p.code} ${p.description} ${p.made} ${p.attributes ?? ''} ${trades.get(p.code) ?? ''}`.toLowerCase(),
+            })),
         [points, sort, trades],
     );
     const listed = useMemo(() => {

@@ -11,6 +11,7 @@ import { CheckShot } from './CheckShot';
 import { Conditions } from './Conditions';
 import { Sights } from './Sights';
 import { Solution } from './Solution';
+import { WhyBad } from './WhyBad';
 
 /** Where the instrument stands and which way it faces. */
 export function SetUp(props: StageProps) {
@@ -133,6 +134,14 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void }) {
             <Conditions draft={draft} control={control} onChange={(part) => change.mutate(part)} />
             <Failure of={change.error ?? accept.error} />
             <Sights {...props} draft={draft} onSights={(sights) => change.mutateAsync({ sights })} />
+            {state.explanations && (
+                <WhyBad
+                    explanations={state.explanations}
+                    draft={draft}
+                    control={control}
+                    onSights={(sights) => change.mutate({ sights })}
+                />
+            )}
             {state.solution ? <Solution solution={state.solution} method={draft.method} /> : <Notice kind="info">{state.problem}</Notice>}
         </Sheet>
     );

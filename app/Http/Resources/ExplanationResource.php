@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+use Parlay\Core\Setup\Why\Cause;
+use Parlay\Core\Setup\Why\Explanation;
+
+/** A cause that explains why the sights don't fit; the likeliest comes first. */
+#[OA\Schema]
+final readonly class ExplanationResource
+{
+    /**
+     * fit: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the first, in weighted squares.
+     *
+     * @param  list<string>  $sights  names
+     */
+    public function __construct(
+        public Cause $cause,
+        #[ListOf('string')]
+        public array $sights,
+        public string $sentence,
+        public string $remedy,
+        public float $fit,
+        public float $behind,
+    ) {}
+
+    public static function of(Explanation $e, float $best): self
+    {
+        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->fit, $e->score - $best);
+    }
+}
