@@ -11,6 +11,7 @@ use App\Models\ControlPoint;
 use App\Models\Observation;
 use App\Models\Project;
 use Illuminate\Support\Collection;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setup\CannotSetUp;
 use Parlay\Core\Setup\ControlSight;
@@ -34,6 +35,15 @@ final class SolveSetup
         return $draft->method === SetupMethod::Resection
             ? Resection::solve($sights, $draft->instrumentHeight, $accuracy)
             : self::fromBacksight($control->get($draft->stationControlId), $sights, $draft->instrumentHeight, $accuracy);
+    }
+
+    /** Distance of the farthest point that is still to be staked; null where there is none. */
+    public static function farthest(Project $project, Position $from): ?float
+    {
+        $square = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
+            ->toBase()->selectRaw('max((northing - ?) * (northing - ?) + (easting - ?) * (easting - ?)) AS d', [$from->northing, $from->northing, $from->easting, $from->easting])->value('d');
+
+        return $square === null ? null : sqrt((float) $square);
     }
 
     /**

@@ -54,7 +54,8 @@ final class SetupController
         $draft = SetupDrafts::of($project);
         $solution = $problem = null;
         try {
-            $solution = SolutionResource::of($solve($project, $draft));
+            $found = $solve($project, $draft);
+            $solution = SolutionResource::of($found, SolveSetup::farthest($project, $found->station->mark));
         } catch (\DomainException $e) {
             $problem = $e->getMessage();
         }

@@ -9,6 +9,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class ResidualResource
 {
+    /** checked: how well the others check it, 0 to 1. detectable: smallest error that would show, metres. moves: how far the station moves without it. */
     public function __construct(
         public string $name,
         public bool $used,
@@ -16,5 +17,9 @@ final readonly class ResidualResource
         public ?float $across,
         public ?float $distance,
         public ?float $height,
+        public ?float $checked,
+        public ?float $detectable,
+        public ?float $normalised,
+        public ?float $moves,
     ) {}
 }

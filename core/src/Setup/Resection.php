@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setup;
 
+use Parlay\Core\Adjustment\ChiSquare;
+use Parlay\Core\Adjustment\Ellipse;
 use Parlay\Core\Adjustment\LeastSquares;
 use Parlay\Core\Adjustment\NoSolution;
+use Parlay\Core\Adjustment\Reliability;
 use Parlay\Core\Adjustment\Solution;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
@@ -23,6 +26,9 @@ final class Resection
     /** Sights whose lines meet flatter than this fix the place badly across them. */
     private const FLAT = 20.0;
 
+    /** A clean setup passes the global test in this many cases of all. */
+    private const PASSES = 0.98;
+
     /**
      * @param  list<ControlSight>  $sights used or not; all get residuals
      *  @throws CannotSetUp
@@ -33,8 +39,9 @@ final class Resection
         self::requireTwoPlaces($used);
         // About the first mark, so that squares are not formed of coordinates in millions.
         $origin = $used[0]->control;
+        $model = new ResectionModel($used, $origin, $accuracy);
         try {
-            $plan = LeastSquares::solve(new ResectionModel($used, $origin, $accuracy), ResectionStart::find($used, $origin));
+            $plan = LeastSquares::solve($model, ResectionStart::find($used, $origin));
         } catch (NoSolution $e) {
             throw CannotSetUp::noSolution($e->getMessage());
         }
@@ -48,10 +55,12 @@ final class Resection
             eastingDeviation: $plan->deviation(1),
             heightDeviation: $height?->deviation,
             orientationDeviation: $plan->deviation(2),
-            residuals: array_map(static fn (ControlSight $s) => self::residual($station, $s), $sights),
+            residuals: self::residuals($sights, $station, Reliability::of($model->equationsAt($plan->unknowns), $plan->cofactors), $accuracy),
             redundancy: $plan->redundancy,
             fit: $plan->redundancy > 0 ? sqrt($plan->variance) : null,
             cautions: self::cautions($used, $station, $plan, $height),
+            ellipse: Ellipse::ninetyFive($plan->cofactors[0][0], $plan->cofactors[1][1], $plan->cofactors[0][1]),
+            passes: $plan->redundancy > 0 ? ChiSquare::below($plan->variance * $plan->redundancy, $plan->redundancy) <= self::PASSES : null,
         );
     }
 
@@ -69,7 +78,44 @@ final class Resection
         throw CannotSetUp::sameMark($used[0]->name);
     }
 
-    private static function residual(Station $station, ControlSight $s): SightResidual
+    /**
+     * @param  list<ControlSight>  $sights
+     * @param  list<Reliability>  $reliability  direction and distance of each sight in use, in turn
+     * @return list<SightResidual>
+     */
+    private static function residuals(array $sights, Station $station, array $reliability, Accuracy $accuracy): array
+    {
+        $residuals = [];
+        $k = 0;
+        foreach ($sights as $i => $s) {
+            $own = $s->used ? array_slice($reliability, 2 * $k++, 2) : [];
+            $residuals[] = self::residual($station, $s, $own, $s->used ? self::without($sights, $i, $station, $accuracy) : null);
+        }
+
+        return $residuals;
+    }
+
+    /**
+     * How far the station would move without a sight; null where the rest would not do.
+     *
+     * @param  list<ControlSight>  $sights
+     */
+    private static function without(array $sights, int $i, Station $station, Accuracy $accuracy): ?float
+    {
+        $rest = array_values(array_filter($sights, static fn (ControlSight $s, int $k) => $s->used && $k !== $i, ARRAY_FILTER_USE_BOTH));
+        try {
+            self::requireTwoPlaces($rest);
+            $origin = $rest[0]->control;
+            $plan = LeastSquares::solve(new ResectionModel($rest, $origin, $accuracy), ResectionStart::find($rest, $origin));
+        } catch (NoSolution|CannotSetUp) {
+            return null;
+        }
+
+        return $station->mark->distanceTo(new Position($origin->northing + $plan->unknowns[0], $origin->easting + $plan->unknowns[1]));
+    }
+
+    /** @param  list<Reliability>  $reliability  of its direction and of its distance; none where it is not used */
+    private static function residual(Station $station, ControlSight $s, array $reliability, ?float $moves): SightResidual
     {
         $known = $station->mark->distanceTo($s->control);
         $direction = Angle::signed($station->azimuthOf($s->sight->circle) - $station->mark->azimuthTo($s->control));
@@ -82,6 +128,10 @@ final class Resection
             $direction * $known,
             $s->sight->distance - $known,
             $found->elevation === null || $s->control->elevation === null ? null : $found->elevation - $s->control->elevation,
+            $reliability === [] ? null : min($reliability[0]->redundancy, $reliability[1]->redundancy),
+            $reliability === [] || $reliability[0]->detectable === null || $reliability[1]->detectable === null ? null : max($reliability[0]->detectable * $known, $reliability[1]->detectable),
+            $reliability === [] || $reliability[0]->normalised === null || $reliability[1]->normalised === null ? null : max($reliability[0]->normalised, $reliability[1]->normalised),
+            $moves,
         );
     }
 

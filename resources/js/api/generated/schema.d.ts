@@ -2558,6 +2558,10 @@ export interface components {
             across: number | null;
             distance: number | null;
             height: number | null;
+            checked: number | null;
+            detectable: number | null;
+            normalised: number | null;
+            moves: number | null;
         };
         RowResource: {
             line: number;
@@ -2600,6 +2604,12 @@ export interface components {
             redundancy: number;
             fit: number | null;
             cautions: string[];
+            ellipseMajor: number | null;
+            ellipseMinor: number | null;
+            ellipseAzimuth: number | null;
+            passes: boolean | null;
+            farthest: number | null;
+            reaches: number | null;
         };
         SpotResource: {
             northing: number;
