@@ -53,7 +53,6 @@ $parlay->ask('POST', "/projects/$saltmarsh/undo");
 $parlay->ask('POST', "/projects/$saltmarsh/undo");
 $take($desk->open("/p/$saltmarsh/prepare?do=points")->press('Points in and out')->give('Choose or drop a list of points (CSV, text, LandXML, GeoJSON)', "$files/substation-studs.csv")->see('The doctor suspects'), 'points-the-doctor');
 $take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', "$files/saltmarsh-yard-control.csv")->see('As it is read'), 'control-as-it-is-read');
-$take($desk->open("/p/$saltmarsh/set-up")->see('Check shot'), 'set-up-check');
 $nearPoint('B4.4', 0.09, 0.4);
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');
 $take($desk->open("/p/$saltmarsh/as-built")->press('Pull the field book up')->see('AS-BUILT'), 'as-built-field-book');
@@ -79,6 +78,11 @@ foreach (['CP1', 'CP2', 'CP3'] as $mark) {
 $desk->see('What would be accepted');
 $desk->driver->executeScript('document.querySelector("[aria-label=\'What would be accepted\']").scrollIntoView({block: "end"})');
 $take($desk, 'set-up-resection');
+// CP4 is named while the pole stands on CP6.
+$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'CP6', 'atOnce' => true]);
+$desk->choose('Next sight', 'CP4')->press('Measure CP4')->see('was sighted');
+$desk->driver->executeScript('document.querySelector("[aria-label=\'Why the sights do not fit\']").scrollIntoView({block: "center"})');
+$take($desk, 'set-up-why');
 
 $task = $parlay->ask('POST', "/projects/$saltmarsh/reports", ['author' => 'I. Inventor'])['id'];
 Running::until(static fn () => $parlay->ask('GET', "/projects/$saltmarsh/tasks/$task")['state'] === 'done', 30);
