@@ -119,7 +119,8 @@ final class DayTest extends TestCase
 
         $s->open("/p/$id/stake")->see('1 of 1 left')->touchPlan($tank['n'], $tank['e'])->see('Stakeout point T1')->press('Close')->see('Stake T1');
         $point = self::$parlay->ask('GET', "/projects/$id/points")[0];
-        self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.004, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
+        // Well inside the tolerance of 3/16 inch, whatever holding the pole and the backsight add to it.
+        self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.001, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
         $s->see('as you hold the pole and face the instrument')->see('1/16"')->press('Measure and store')->see('found − design')->see('this is the end of the list');
         $this->handOver($s, $id, 'Larkfield', ['T1', 'LC-1', 'known backsight', '1/16"']);
     }
