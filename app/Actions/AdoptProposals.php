@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Cogo\DrawnShapes;
 use App\Cogo\Proposals;
 use App\Models\Project;
 use App\Preparation;
@@ -17,20 +18,23 @@ final class AdoptProposals
      */
     public function __invoke(Project $project, array $pointIds): int
     {
-        $wanted = array_flip($pointIds);
-        $proposals = array_filter(Proposals::of($project), static fn ($p) => $p->proposed !== null && isset($wanted[$p->pointId]));
-
-        return Preparation::step($project, 'Adopted '.count($proposals).' new places', static function (Preparation $step) use ($project, $proposals): int {
-            $points = $project->points()->whereIn('id', array_column($proposals, 'pointId'))->get()->keyBy('id');
-            foreach ($proposals as $p) {
-                $point = $points->get($p->pointId);
-                if ($point !== null && $p->proposed !== null) {
-                    $recipe = Proposals::brought($project, $point->recipe ?? []);
-                    $step->update($point, ['northing' => $p->proposed->northing, 'easting' => $p->proposed->easting, 'elevation' => $p->proposed->elevation, 'recipe' => ['description' => $p->why] + $recipe]);
+        return Preparation::step($project, 'Adopted '.count($pointIds).' new places', static function (Preparation $step) use ($project, $pointIds): int {
+            $wanted = array_flip($pointIds);
+            $newest = new DrawnShapes($project, newest: true);
+            $before = $after = [];
+            $rows = $project->points()->whereNotNull('recipe')->toBase()->get(['id', 'northing', 'easting', 'elevation', 'recipe'])->keyBy('id');
+            foreach (Proposals::of($project) as $p) {
+                if ($p->proposed === null || ! isset($wanted[$p->pointId])) {
+                    continue;
                 }
+                $row = $rows[$p->pointId];
+                $recipe = ['description' => $p->why] + Proposals::brought(json_decode($row->recipe, true) ?: [], $newest);
+                $before[$p->pointId] = ['northing' => $row->northing, 'easting' => $row->easting, 'elevation' => $row->elevation, 'recipe' => $row->recipe];
+                $after[$p->pointId] = ['northing' => $p->proposed->northing, 'easting' => $p->proposed->easting, 'elevation' => $p->proposed->elevation, 'recipe' => json_encode($recipe, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)];
             }
+            $step->updateMany('stakeout_points', $before, $after);
 
-            return count($proposals);
+            return count($after);
         });
     }
 }

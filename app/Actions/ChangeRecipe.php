@@ -24,7 +24,7 @@ final class ChangeRecipe
         if (str_contains((string) json_encode($body), "\"pointId\":{$point->id},")) {
             throw new \DomainException("“{$point->name}” can’t be computed from itself. Choose another point.");
         }
-        $made = (new Construct($givens, $project->length_style))->made($body->construction)->place($body->letter, $body->index)
+        $made = (new Construct($givens, $project->length_style))->made($body->construction)->place($body->letter, $body->index)->position
             ?? throw new \DomainException("The figure has no solution {$body->letter} with that place. Choose one that is drawn.");
         $recipe = new Recipe((new Words($project, $shapes))->of($body->construction), $body->construction, $body->letter, $body->index, $body->elevation);
         $at = $recipe->elevated($made, $givens);

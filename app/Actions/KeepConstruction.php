@@ -39,7 +39,7 @@ final class KeepConstruction
             $names = new NewNames($project, $body->name);
             $sources = $project->points()->whereIn('id', array_filter(array_column($body->construction->places, 'pointId')))->pluck('name', 'id')->all();
             foreach ($body->kept as $kept) {
-                $place = self::place($made, $kept);
+                $place = $made->place($kept->letter, $kept->index) ?? throw new \DomainException("Solution {$kept->letter} has no such place any more. Look at the preview again.");
                 $recipe = new Recipe($description, $body->construction, $kept->letter, $kept->index, $body->elevation);
                 $at = $recipe->elevated($place->position, $givens);
                 if ($standing->at($at) !== null) {
@@ -55,16 +55,6 @@ final class KeepConstruction
 
             return new KeptResource(count($rows), $skipped, array_column($rows, 'name'));
         });
-    }
-
-    private static function place(Made $made, KeptPlace $kept): MadePlace
-    {
-        foreach ($made->solutions as $solution) {
-            if ($solution->letter === $kept->letter && isset($solution->places[$kept->index])) {
-                return $solution->places[$kept->index];
-            }
-        }
-        throw new \DomainException("Solution {$kept->letter} has no such place any more. Look at the preview again.");
     }
 
     /**

@@ -24,6 +24,9 @@ final class DrawnShapes
     /** @var array<int, DesignLayer> */
     private array $layers = [];
 
+    /** @var array<int, string> read once for each layer */
+    private array $successors = [];
+
     /** @var array<string, array{DesignLayer, int}> */
     private array $followed = [];
 
@@ -77,7 +80,7 @@ final class DrawnShapes
     private function followedFrom(DesignLayer $layer, int $number): array
     {
         while ($this->newest && ! $layer->design->current) {
-            $next = $layer->successor($number);
+            $next = DesignLayer::successor($this->successors[$layer->id] ??= $layer->successors(), $number);
             if ($next === null || $layer->next_layer_id === null) {
                 throw new \DomainException("Revision “{$this->after($layer->design)}” of {$layer->design->file_name} no longer has the part of layer {$layer->name} that this was made from.");
             }

@@ -26,6 +26,8 @@ final class Proposals
 
     private readonly Construct $construct;
 
+    private readonly Words $words;
+
     /** @var array<int, StakeoutPoint> points with a recipe that may have changed, by id */
     private array $candidates = [];
 
@@ -40,6 +42,7 @@ final class Proposals
         $this->shapes = new DrawnShapes($project, newest: true);
         $this->givens = new Givens($project, $this->shapes);
         $this->construct = new Construct($this->givens, $project->length_style);
+        $this->words = new Words($project, $this->shapes);
     }
 
     /** @return list<ProposalResource> */
@@ -50,7 +53,9 @@ final class Proposals
         if ($self->candidates === []) {
             return [];
         }
-        $self->givens->know($project->points()->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all());
+        $points = $project->points()->get(['id', 'name', 'northing', 'easting', 'elevation']);
+        $self->givens->know($points->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all());
+        $self->words->know($points->pluck('name', 'id')->all());
         $stakes = $project->marks()->where('kind', 'stake')->whereIn('point_id', array_keys($self->candidates))->selectRaw('point_id, count(*) as n')->groupBy('point_id')->pluck('n', 'point_id');
         $proposals = [];
         foreach ($self->candidates as $point) {
@@ -64,14 +69,14 @@ final class Proposals
     }
 
     /**
-     * The recipe as it is once adopted: spots and lines named where they are in the newest revision.
+     * A recipe as it is once adopted: spots and lines named where they are in the newest revision.
      *
      * @param  array<string, mixed>  $row
      * @return array<string, mixed>
      */
-    public static function brought(Project $project, array $row): array
+    public static function brought(array $row, DrawnShapes $newest): array
     {
-        return self::follow($row, new DrawnShapes($project, newest: true));
+        return self::follow($row, $newest);
     }
 
     /** Only points that name other rows can have changed; the text of a recipe says so without being read whole. */
@@ -109,7 +114,7 @@ final class Proposals
                     $this->givens->know([$source => $place]);
                 }
             }
-            $new = $recipe === null ? $point->position() : $this->construct->made($recipe->construction)->place($recipe->letter, $recipe->index);
+            $new = $recipe === null ? $point->position() : $this->construct->made($recipe->construction)->place($recipe->letter, $recipe->index)?->position;
             $this->worked[$point->id] ??= $new === null ? "Solution {$recipe?->letter} is gone: the figure now has fewer." : ($recipe?->elevated($new, $this->givens) ?? $new);
         } catch (\DomainException $e) {
             $this->worked[$point->id] = $e->getMessage();
@@ -139,7 +144,7 @@ final class Proposals
             return new ProposalResource($point->id, $point->name, $now, null, 0.0, $stakes, $new);
         }
         $recipe = Recipe::kept($point->recipe);
-        $why = $recipe === null ? '' : (new Words($this->project, $this->shapes))->of($recipe->construction);
+        $why = $recipe === null ? '' : $this->words->of($recipe->construction);
 
         return new ProposalResource($point->id, $point->name, $now, PositionResource::of($new), $point->position()->distanceTo($new), $stakes, $why);
     }

@@ -12,14 +12,30 @@ use App\Models\Project;
 use Parlay\Core\Cogo\ConstructionKind;
 
 /** Says in words how something was computed, for lists and reports. */
-final readonly class Words
+final class Words
 {
     private const MOST_NAMES = 4;
 
+    /** @var array<int, string> */
+    private array $points = [];
+
+    /** @var array<int, string> */
+    private array $control = [];
+
     public function __construct(
-        private Project $project,
-        private DrawnShapes $shapes,
+        private readonly Project $project,
+        private readonly DrawnShapes $shapes,
     ) {}
+
+    /**
+     * Names read once for many sentences.
+     *
+     * @param  array<int, string>  $points  by id
+     */
+    public function know(array $points): void
+    {
+        $this->points = $points;
+    }
 
     public function of(ConstructionBody $b): string
     {
@@ -46,8 +62,8 @@ final readonly class Words
     private function place(GivenPlace $g): string
     {
         return match (true) {
-            $g->pointId !== null => (string) $this->project->points()->whereKey($g->pointId)->value('name'),
-            $g->controlId !== null => (string) $this->project->controlPoints()->whereKey($g->controlId)->value('name'),
+            $g->pointId !== null => $this->points[$g->pointId] ??= (string) $this->project->points()->whereKey($g->pointId)->value('name'),
+            $g->controlId !== null => $this->control[$g->controlId] ??= (string) $this->project->controlPoints()->whereKey($g->controlId)->value('name'),
             $g->spot !== null => 'a spot of the drawing',
             default => 'typed coordinates',
         };

@@ -48,11 +48,17 @@ final class DesignLayer extends Model
         return DrawingLayer::kept($this->name, (string) $row?->records, $this->kinds, json_decode((string) $row?->strings, true) ?: [], array_values(array_filter($curves)));
     }
 
-    /** The number of a shape in the next revision's layer; null where it is gone. */
-    public function successor(int $number): ?int
+    /** What became of each shape in the next revision's layer, as keepSuccessors packs it; empty where there is none. */
+    public function successors(): string
     {
-        $bytes = DB::table('design_layers')->where('id', $this->id)->selectRaw('substr(successors, ?, 4) as bytes', [$number * 4 + 1])->value('bytes');
-        $next = is_string($bytes) && strlen($bytes) === 4 ? (unpack('V', $bytes) ?: [1 => self::GONE])[1] : self::GONE;
+        return (string) DB::table('design_layers')->where('id', $this->id)->value('successors');
+    }
+
+    /** The number of a shape in the next revision's layer; null where it is gone. */
+    public static function successor(string $successors, int $number): ?int
+    {
+        $bytes = $number < 0 ? '' : substr($successors, $number * 4, 4);
+        $next = strlen($bytes) === 4 ? (unpack('V', $bytes) ?: [1 => self::GONE])[1] : self::GONE;
 
         return $next === self::GONE ? null : $next;
     }

@@ -31,6 +31,7 @@ use App\Models\StakeoutPoint;
 use App\Preparation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Parlay\Core\Cogo\Inverse;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Worklist;
 
@@ -75,7 +76,9 @@ final class PointController
         [$from] = $find($project, $body->from);
         [$to] = $find($project, $body->to);
 
-        return new JsonResponse(new InverseResource($from->distanceTo($to), $from->azimuthTo($to), $from->elevation === null || $to->elevation === null ? null : $to->elevation - $from->elevation));
+        $inverse = Inverse::between($from, $to);
+
+        return new JsonResponse(new InverseResource($inverse->distance, $inverse->direction, $inverse->rise));
     }
 
     #[Get('/projects/{project}/next-name', 'The next free name after a prefix', NameResource::class, query: NextNameQuery::class)]

@@ -19,6 +19,7 @@ final readonly class BestFit
      * @param  list<Leg>  $drawn
      * @param  list<MadePlace>  $places
      * @param  list<Figure>  $figures
+     * @param  array{string, string}  $sides  what a positive and a negative residual are called
      */
     private function __construct(
         public array $residuals,
@@ -26,6 +27,7 @@ final readonly class BestFit
         public array $places,
         public array $figures,
         public array $drawn,
+        private array $sides,
     ) {}
 
     /** @param  list<Position>  $places @throws NoConstruction */
@@ -51,7 +53,7 @@ final readonly class BestFit
         [$from, $to] = [$ray->at(min($along)), $ray->at(max($along))];
         $figures = [Figure::direction('direction', $from->azimuthTo($to)), Figure::length('length', $from->distanceTo($to))];
 
-        return self::with(array_map($ray->right(...), $places), 2, [new MadePlace($from, 'beginning'), new MadePlace($to, 'end')], $figures, [new Leg($from, $to)]);
+        return self::with(array_map($ray->right(...), $places), 2, [new MadePlace($from, 'beginning'), new MadePlace($to, 'end')], $figures, [new Leg($from, $to)], ['to the right', 'to the left']);
     }
 
     /** @param  list<Position>  $places @throws NoConstruction */
@@ -69,7 +71,7 @@ final readonly class BestFit
         $residuals = array_map(static fn (Position $p) => $circle->centre->distanceTo($p) - $circle->radius, $places);
         $rim = static fn (float $azimuth): Position => $circle->centre->along($azimuth, $circle->radius);
 
-        return self::with($residuals, 3, [new MadePlace($circle->centre, 'centre')], [Figure::length('radius', $circle->radius)], [new Leg($rim(0.0), $rim(M_PI), M_PI), new Leg($rim(M_PI), $rim(0.0), M_PI)]);
+        return self::with($residuals, 3, [new MadePlace($circle->centre, 'centre')], [Figure::length('radius', $circle->radius)], [new Leg($rim(0.0), $rim(M_PI), M_PI), new Leg($rim(M_PI), $rim(0.0), M_PI)], ['outside', 'inside']);
     }
 
     /** @param  list<Position>  $places with elevations @throws NoConstruction */
@@ -91,12 +93,12 @@ final readonly class BestFit
             Figure::direction('falling toward', $flat < 1e-12 ? 0.0 : (new Position(0, 0))->azimuthTo(new Position($normal[1], $normal[0]))),
         ];
 
-        return self::with($residuals, 3, [new MadePlace($mean->at($level), 'centre of gravity')], $figures, []);
+        return self::with($residuals, 3, [new MadePlace($mean->at($level), 'centre of gravity')], $figures, [], ['above', 'below']);
     }
 
     public function made(): Made
     {
-        $residuals = array_map(static fn (float $r, int $i) => Figure::deviation('residual '.($i + 1), $r), $this->residuals, array_keys($this->residuals));
+        $residuals = array_map(fn (float $r, int $i) => Figure::deviation('place '.($i + 1).' '.$this->sides[$r < 0 ? 1 : 0], abs($r)), $this->residuals, array_keys($this->residuals));
 
         return Made::one($this->places, [...$this->figures, Figure::deviation('standard deviation', $this->deviation), ...$residuals], $this->drawn);
     }
@@ -106,13 +108,14 @@ final readonly class BestFit
      * @param  list<MadePlace>  $places
      * @param  list<Figure>  $figures
      * @param  list<Leg>  $drawn
+     * @param  array{string, string}  $sides
      */
-    private static function with(array $residuals, int $unknowns, array $places, array $figures, array $drawn): self
+    private static function with(array $residuals, int $unknowns, array $places, array $figures, array $drawn, array $sides): self
     {
         $free = count($residuals) - $unknowns;
         $squares = array_sum(array_map(static fn (float $r) => $r * $r, $residuals));
 
-        return new self($residuals, $free > 0 ? sqrt($squares / $free) : 0.0, $places, $figures, $drawn);
+        return new self($residuals, $free > 0 ? sqrt($squares / $free) : 0.0, $places, $figures, $drawn, $sides);
     }
 
     /**

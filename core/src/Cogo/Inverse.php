@@ -63,7 +63,7 @@ final readonly class Inverse
             $figures[] = Figure::length("slope distance$which", $this->slope);
         }
         if ($this->grade !== null) {
-            $figures[] = new Figure("grade$which", FigureKind::Grade, $this->grade);
+            $figures[] = new Figure(($this->grade < 0 ? 'grade, falling' : 'grade, rising').$which, FigureKind::Grade, abs($this->grade));
         }
 
         return $figures;

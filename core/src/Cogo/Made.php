@@ -55,12 +55,12 @@ final readonly class Made
         return new self(array_map(static fn (array $f, int $i) => new Solution(chr(ord('A') + $i), '', [], $f), $figures, array_keys($figures)));
     }
 
-    /** The place that was kept: its solution's letter and its number there. */
-    public function place(string $letter, int $index): ?Position
+    /** The place that was kept: its solution's letter and its number there; null where the figure has none such. */
+    public function place(string $letter, int $index): ?MadePlace
     {
         foreach ($this->solutions as $solution) {
             if ($solution->letter === $letter) {
-                return ($solution->places[$index] ?? null)?->position;
+                return $solution->places[$index] ?? null;
             }
         }
 

@@ -125,8 +125,10 @@ final readonly class Sketch
         $length = array_sum(array_map(static fn (Leg $l) => $l->length(), $drawn));
         $figures = [Figure::length('length of all legs', $length)];
         if ($close === SketchClosing::Reported || $close === SketchClosing::Spread) {
-            $figures[] = Figure::deviation('missing to the north', $missing->to->northing - $missing->from->northing);
-            $figures[] = Figure::deviation('missing to the east', $missing->to->easting - $missing->from->easting);
+            $north = $missing->to->northing - $missing->from->northing;
+            $east = $missing->to->easting - $missing->from->easting;
+            $figures[] = Figure::deviation('missing to the '.($north < 0 ? 'south' : 'north'), abs($north));
+            $figures[] = Figure::deviation('missing to the '.($east < 0 ? 'west' : 'east'), abs($east));
             $figures[] = Figure::deviation('misclosure', $missing->length());
             $figures[] = new Figure('one part in', FigureKind::Number, $missing->length() < 1e-9 ? INF : round($length / $missing->length()));
         }

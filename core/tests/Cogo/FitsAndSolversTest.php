@@ -89,7 +89,7 @@ final class FitsAndSolversTest extends TestCase
         }
     }
 
-    /** Handbook example: R = 300.00 m, deflection 42°: T = 115.159, L = 219.911, C = 215.021, E = 21.343, M = 19.926 (recomputed by hand from the formulas). */
+    /** Worked by hand from the formulas: R = 300.00 m, deflection 42°: T = 115.159, L = 219.911, C = 215.021, E = 21.343, M = 19.926. */
     public function test_the_elements_of_one_curve_by_their_formulas(): void
     {
         $curve = SimpleCurve::from(CurveElement::Radius, 300.0, CurveElement::Angle, deg2rad(42));

@@ -55,7 +55,7 @@ final readonly class Figure implements Model
 
         return new Solved(
             new Position($origin->northing + $n, $origin->easting + $e, $heights === [] ? null : $level + $solution->unknowns[3]),
-            Angle::wrap($o), $squares, $solution->redundancy, $constant || $scale ? $solution->unknowns[count($solution->unknowns) - 1] : 0.0,
+            Angle::wrap($o), $squares, $solution->redundancy, $constant || $scale ? $solution->unknowns[count($solution->unknowns) - 1] : 0.0, $solution->cofactors,
         );
     }
 

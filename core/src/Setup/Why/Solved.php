@@ -21,13 +21,15 @@ final readonly class Solved
      * @param  Position  $axis  its elevation is the axis'
      * @param  float  $squares  weighted square sum of the residuals
      * @param  float  $extra  the constant or scale that was solved with it
+     * @param  list<list<float>>  $cofactors  of northing, easting, orientation, and height where there is one
      */
     public function __construct(
         public Position $axis,
         public float $orientation,
         public float $squares,
         public int $redundancy,
-        public float $extra,
+        public float $extra = 0.0,
+        public array $cofactors = [],
     ) {}
 
     public function isClean(): bool

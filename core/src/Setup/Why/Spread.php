@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setup\Why;
 
-use Parlay\Core\Adjustment\Cholesky;
-use Parlay\Core\Adjustment\NoSolution;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setup\ControlSight;
@@ -13,7 +11,8 @@ use Parlay\Core\Setup\ControlSight;
 /** How far a sight may lie from its mark by chance, given the figure of the others: across the sight, along it, in height. */
 final readonly class Spread
 {
-    private const WITHIN = 3.3;
+    /** A cause fits where what is left is within so many standard deviations. */
+    public const WITHIN = 3.3;
 
     private function __construct(
         public float $across,
@@ -22,38 +21,17 @@ final readonly class Spread
         private float $azimuth,
     ) {}
 
-    /** @param  list<ControlSight>  $others */
-    public static function of(array $others, ControlSight $s, Solved $rest, Accuracy $accuracy): self
+    public static function of(ControlSight $s, Solved $rest, Accuracy $accuracy): self
     {
         $azimuth = $rest->orientation + $s->sight->circle;
         $d = $s->sight->distance;
-        // Covariance of place and orientation from the others.
-        $n = [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
-        $weights = 0.0;
-        foreach ($others as $o) {
-            $dn = $o->control->northing - $rest->axis->northing;
-            $de = $o->control->easting - $rest->axis->easting;
-            $r = max(hypot($dn, $de), 0.1);
-            foreach ([[[$de / $r ** 2, -$dn / $r ** 2, -1.0], $accuracy->ofDirection($r)], [[-$dn / $r, -$de / $r, 0.0], $accuracy->ofDistance($r)]] as [$a, $sigma]) {
-                foreach ($a as $i => $x) {
-                    foreach ($a as $k => $y) {
-                        $n[$i][$k] += $x * $y / $sigma ** 2;
-                    }
-                }
-            }
-            $weights += $o->control->elevation === null ? 0.0 : 1 / $accuracy->ofHeight($r) ** 2;
-        }
-        try {
-            $q = Cholesky::invert($n);
-        } catch (NoSolution) {
-            $q = [[1e-6, 0.0, 0.0], [0.0, 1e-6, 0.0], [0.0, 0.0, 1e-8]];
-        }
+        $q = $rest->cofactors;
         $along = self::variance($q, [cos($azimuth), sin($azimuth), 0.0]);
         $across = self::variance($q, [-sin($azimuth), cos($azimuth), $d]);
 
         return new self(
             sqrt($across + ($d * $accuracy->ofDirection($d)) ** 2), sqrt($along + $accuracy->ofDistance($d) ** 2),
-            sqrt(($weights > 0 ? 1 / $weights : 0.0) + $accuracy->ofHeight($d) ** 2), $azimuth,
+            sqrt(($q[3][3] ?? 0.0) + $accuracy->ofHeight($d) ** 2), $azimuth,
         );
     }
 
@@ -74,6 +52,14 @@ final readonly class Spread
         [$across, $along, $up] = $this->parts($there, $found);
 
         return hypot($across / $this->across, $along / $this->along) <= self::WITHIN && ($up === null || abs($up) <= self::WITHIN * $this->height);
+    }
+
+    /** How far a place was found from where it should be, in weighted squares over what is to be expected. */
+    public function misfit(Position $there, Position $found): float
+    {
+        [$across, $along, $up] = $this->parts($there, $found);
+
+        return ($across / $this->across) ** 2 + ($along / $this->along) ** 2 + ($up === null ? 0.0 : ($up / $this->height) ** 2) - 3;
     }
 
     /**

@@ -15,9 +15,6 @@ use Parlay\Core\Setup\ControlSight;
  */
 final class WhyBad
 {
-    /** A cause fits where what is left is within so many standard deviations. */
-    private const WITHIN = 3.3;
-
     /** What each unknown that had to be assumed costs, in weighted squares. */
     private const COST = 4.0;
 
@@ -50,8 +47,7 @@ final class WhyBad
      */
     public static function explain(array $sights, array $control, Accuracy $accuracy, callable $length): ?array
     {
-        $whole = count($sights) < 3 ? null : Figure::solve($sights, $accuracy);
-        if (count($sights) < 3 || ($whole !== null && $whole->isClean())) {
+        if (count($sights) < 3 || Figure::solve($sights, $accuracy)?->isClean() === true) {
             return null;
         }
         $self = new self($sights, $control, $accuracy);
@@ -101,30 +97,30 @@ final class WhyBad
         $others = array_values(array_diff_key($this->sights, [$i => true]));
         $rest = Figure::solve($others, $this->accuracy);
         // With two others nothing is spare enough to trust them by.
-        if ($rest === null || ! $rest->passes() || count($others) < 3 && $rest->squares > 4.0) {
+        if ($rest === null || ! $rest->passes() || (count($others) < 3 && $rest->squares > 4.0)) {
             return;
         }
         $s = $this->sights[$i];
         $found = $rest->locate($s->sight);
-        $spread = $this->spread($others, $s, $rest);
+        $spread = Spread::of($s, $rest, $this->accuracy);
         $this->found[] = $this->slip($s, $found, $spread, $rest, $length) ?? $this->shift($s, $found, $spread, $rest, $length);
     }
 
     /** A slip that is one exact thing: it explains the sight without anything free to choose. */
     private function slip(ControlSight $s, Position $found, Spread $spread, Solved $rest, callable $length): ?Explanation
     {
-        $face = $this->withCircle($s, M_PI);
-        if ($spread->covers($s->control, $rest->locate($face->sight))) {
-            return $this->explained(Cause::WrongFace, [$s->name], $rest, 0, $this->misfit($spread, $s->control, $rest->locate($face->sight)), "The reading to “{$s->name}” was booked on the wrong face: its direction is half a turn off.", 'Measure it again, or mend the circle reading by half a turn, with a note.');
+        $face = $rest->locate($s->sight->turned(M_PI));
+        if ($spread->covers($s->control, $face)) {
+            return $this->explained(Cause::WrongFace, [$s->name], $rest, 0, $spread->misfit($s->control, $face), "The reading to “{$s->name}” was booked on the wrong face: its direction is half a turn off.", 'Measure it again, or mend the circle reading by half a turn, with a note.');
         }
         foreach ($this->control as $name => $place) {
             if ($name !== $s->name && $spread->covers($place, $found)) {
-                return $this->explained(Cause::AnotherMark, [$s->name, (string) $name], $rest, 0, $this->misfit($spread, $place, $found), "“{$name}” was sighted, and “{$s->name}” was named.", "Give the sight the name “{$name}”, or sight “{$s->name}” again.");
+                return $this->explained(Cause::AnotherMark, [$s->name, (string) $name], $rest, 0, $spread->misfit($place, $found), "“{$name}” was sighted, and “{$s->name}” was named.", "Give the sight the name “{$name}”, or sight “{$s->name}” again.");
             }
         }
         $exchanged = new Position($s->control->easting, $s->control->northing, $s->control->elevation);
         if ($spread->covers($exchanged, $found)) {
-            return $this->explained(Cause::Exchanged, [$s->name], $rest, 0, $this->misfit($spread, $exchanged, $found), "Northing and easting of “{$s->name}” are exchanged in the control.", 'Exchange them in the control, after a look at the site surveyor’s list.');
+            return $this->explained(Cause::Exchanged, [$s->name], $rest, 0, $spread->misfit($exchanged, $found), "Northing and easting of “{$s->name}” are exchanged in the control.", 'Exchange them in the control, after a look at the site surveyor’s list.');
         }
 
         return $this->digit($s, $found, $spread, $rest, $length);
@@ -133,17 +129,17 @@ final class WhyBad
     private function digit(ControlSight $s, Position $found, Spread $spread, Solved $rest, callable $length): ?Explanation
     {
         $c = $s->control;
-        $within = self::WITHIN * max($spread->across, $spread->along);
+        $within = Spread::WITHIN * max($spread->across, $spread->along);
         $north = WrittenDigits::meant($c->northing, $found->northing, $within);
         $east = WrittenDigits::meant($c->easting, $found->easting, $within);
-        $up = $c->elevation === null || $found->elevation === null ? null : WrittenDigits::meant($c->elevation, $found->elevation, self::WITHIN * $spread->height);
+        $up = $c->elevation === null || $found->elevation === null ? null : WrittenDigits::meant($c->elevation, $found->elevation, Spread::WITHIN * $spread->height);
         foreach ([['northing', $c->northing, $north, $north === null ? null : new Position($north, $c->easting, $c->elevation)], ['easting', $c->easting, $east, $east === null ? null : new Position($c->northing, $east, $c->elevation)], ['elevation', (float) $c->elevation, $up, $up === null ? null : $c->at($up)]] as [$word, $written, $meant, $place]) {
             if ($place !== null && $meant !== null && $spread->covers($place, $found)) {
                 $fits = sprintf('%s stands there, and %s fits.', $length($written), $length($meant));
 
                 return $word === 'elevation'
-                    ? $this->explained(Cause::Height, [$s->name], $rest, 0, $this->misfit($spread, $place, $found), self::tooHigh($s, (float) $found->elevation - $written, $length)." One slip of the pen in the elevation would do it: $fits", self::HEIGHT_REMEDY)
-                    : $this->explained(Cause::CoordinateDigit, [$s->name], $rest, 0, $this->misfit($spread, $place, $found), "The $word of “{$s->name}” was written wrong: $fits", 'Compare it with the site surveyor’s list, and mend the control there and here.');
+                    ? $this->explained(Cause::Height, [$s->name], $rest, 0, $spread->misfit($place, $found), self::tooHigh($s, (float) $found->elevation - $written, $length)." One slip of the pen in the elevation would do it: $fits", self::HEIGHT_REMEDY)
+                    : $this->explained(Cause::CoordinateDigit, [$s->name], $rest, 0, $spread->misfit($place, $found), "The $word of “{$s->name}” was written wrong: $fits", 'Compare it with the site surveyor’s list, and mend the control there and here.');
             }
         }
 
@@ -154,10 +150,10 @@ final class WhyBad
     private function shift(ControlSight $s, Position $found, Spread $spread, Solved $rest, callable $length): Explanation
     {
         [$across, $along, $up] = $spread->parts($s->control, $found);
-        $level = $up === null || abs($up) <= self::WITHIN * $spread->height;
+        $level = $up === null || abs($up) <= Spread::WITHIN * $spread->height;
         $plan = hypot($across / $spread->across, $along / $spread->along);
         $slope = $s->sight->rise / max($s->sight->distance, 0.1);
-        if ($plan <= self::WITHIN && ! $level) {
+        if ($plan <= Spread::WITHIN && ! $level) {
             return $this->explained(Cause::Height, [$s->name], $rest, 1, $plan ** 2, self::tooHigh($s, (float) $up, $length), self::HEIGHT_REMEDY);
         }
         $heightOff = $up === null ? 0.0 : ((float) $up / $spread->height) ** 2;
@@ -186,7 +182,7 @@ final class WhyBad
             if ($before === null || $since === null) {
                 continue;
             }
-            $together = new Solved($before->axis, $before->orientation, $before->squares + $since->squares, $before->redundancy + $since->redundancy, 0.0);
+            $together = new Solved($before->axis, $before->orientation, $before->squares + $since->squares, $before->redundancy + $since->redundancy);
             if ($together->passes()) {
                 $name = $this->sights[$k]->name;
                 $this->say(Cause::TripodMoved, [$name], $together, 4, "The tripod moved before “{$name}” was sighted: the sights before it fit, and those from it on fit, but not together.", 'Tread the tripod in, level it, and measure all sights again.');
@@ -207,34 +203,15 @@ final class WhyBad
      */
     private function explained(Cause $cause, array $sights, Solved $solved, int $assumed, float $misfit, string $sentence, string $remedy): Explanation
     {
-        $observations = 3 * count($this->sights) - 4;
         // What a figure of this size leaves on the average is no evidence for or against it.
         $left = $solved->squares - $solved->redundancy + $misfit;
 
-        return new Explanation($cause, $sights, $sentence, $remedy, $solved->fit(), $left + self::COST * $assumed + 1e-9 * $observations);
-    }
-
-    private function misfit(Spread $spread, Position $there, Position $found): float
-    {
-        [$across, $along, $up] = $spread->parts($there, $found);
-
-        return ($across / $spread->across) ** 2 + ($along / $spread->along) ** 2 + ($up === null ? 0.0 : ($up / $spread->height) ** 2) - 3;
-    }
-
-    /** @param  list<ControlSight>  $others */
-    private function spread(array $others, ControlSight $s, Solved $rest): Spread
-    {
-        return Spread::of($others, $s, $rest, $this->accuracy);
+        return new Explanation($cause, $sights, $sentence, $remedy, $solved->fit(), $left + self::COST * $assumed);
     }
 
     private static function at(ControlSight $s, Position $control): ControlSight
     {
         return new ControlSight($s->name, $control, $s->sight, $s->used);
-    }
-
-    private function withCircle(ControlSight $s, float $turn): ControlSight
-    {
-        return new ControlSight($s->name, $s->control, $s->sight->turned($turn), $s->used);
     }
 
     private static function tooHigh(ControlSight $s, float $up, callable $length): string
