@@ -25,13 +25,16 @@ final class Packing
         'codes' => ['project_id' => 'projects'],
         'stakeout_points' => ['project_id' => 'projects'],
         'worklists' => ['project_id' => 'projects'],
-        'setups' => ['project_id' => 'projects'],
+        'instruments' => ['project_id' => 'projects'],
+        'targets' => ['project_id' => 'projects'],
+        'setups' => ['project_id' => 'projects', 'stands_for' => 'setups', 'base_id' => 'setups'],
         'observations' => ['project_id' => 'projects', 'setup_id' => 'setups'],
-        'marks' => ['project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points'],
+        'corrections' => ['project_id' => 'projects', 'observation_id' => 'observations'],
+        'marks' => ['project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points', 'mends' => 'marks'],
     ];
 
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['grid_lines', 'codes', 'worklists'];
+    public const LATER = ['grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections'];
 
     /** Columns of bytes, written in base64. */
     public const BYTES = ['records', 'added', 'gone', 'moved', 'successors'];

@@ -7,9 +7,11 @@ use App\Http\Controllers\ComputeController;
 use App\Http\Controllers\ConstructionController;
 use App\Http\Controllers\ControlController;
 use App\Http\Controllers\DesignController;
+use App\Http\Controllers\EquipmentController;
 use App\Http\Controllers\FieldBookController;
 use App\Http\Controllers\GridController;
 use App\Http\Controllers\InstrumentController;
+use App\Http\Controllers\MendingController;
 use App\Http\Controllers\PointController;
 use App\Http\Controllers\PointsFileController;
 use App\Http\Controllers\PracticeController;
@@ -17,6 +19,7 @@ use App\Http\Controllers\ProjectController;
 use App\Http\Controllers\ReportController;
 use App\Http\Controllers\SelectionController;
 use App\Http\Controllers\SetupController;
+use App\Http\Controllers\StandController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\WorklistController;
 use Illuminate\Support\Facades\Route;
@@ -56,6 +59,7 @@ Route::prefix('projects/{project}')->group(function (): void {
     Route::controller(ControlController::class)->group(function (): void {
         Route::get('control', 'index');
         Route::post('control', 'store');
+        Route::post('measured-control', 'measured');
         Route::put('control/{control}', 'update');
         Route::delete('control/{control}', 'destroy');
     });
@@ -135,10 +139,34 @@ Route::prefix('projects/{project}')->group(function (): void {
         Route::post('worklists/{list}/sheet', 'sheet');
         Route::post('walk', 'walk');
     });
+    Route::controller(EquipmentController::class)->group(function (): void {
+        Route::get('instruments', 'instruments');
+        Route::post('instruments', 'addInstrument');
+        Route::put('instruments/{instrument}', 'changeInstrument');
+        Route::delete('instruments/{instrument}', 'dropInstrument');
+        Route::get('targets', 'targets');
+        Route::post('targets', 'addTarget');
+        Route::put('targets/{target}', 'changeTarget');
+        Route::delete('targets/{target}', 'dropTarget');
+    });
     Route::controller(SetupController::class)->group(function (): void {
         Route::get('setup', 'show');
         Route::patch('setup', 'update');
         Route::post('setups', 'accept');
+        Route::post('site-lines', 'siteLine');
+        Route::post('readings', 'readings');
+        Route::post('raw-text-preview', 'rawText');
+        Route::post('setups/{setup}/sheet', 'sheet');
+    });
+    Route::controller(MendingController::class)->group(function (): void {
+        Route::get('checks', 'checks');
+        Route::post('corrections', 'correct');
+        Route::get('setup-proposals', 'proposals');
+        Route::post('setup-proposals-adoption', 'adopt');
+    });
+    Route::controller(StandController::class)->group(function (): void {
+        Route::post('stand-here', 'here');
+        Route::post('stand-map', 'map');
     });
     Route::controller(InstrumentController::class)->group(function (): void {
         Route::get('live', 'live');

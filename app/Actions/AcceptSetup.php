@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Clock;
+use App\Http\Bodies\DraftSightBody;
 use App\Http\Bodies\SetupMethod;
 use App\Http\Resources\SolutionResource;
 use App\Models\ControlPoint;
-use App\Models\Observation;
 use App\Models\Project;
 use App\Models\Setup;
+use App\Setup\DraftInputs;
+use App\Setup\Mending;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Setup\CannotSetUp;
+use Parlay\Core\Setup\SetupSolution;
 
 /** Writes a setup into the field book with all it was accepted on; from now on everything is measured from it. */
 final class AcceptSetup
@@ -25,25 +29,66 @@ final class AcceptSetup
             if ($stored !== null) {
                 return $stored;
             }
-            $draft = SetupDrafts::of($project);
-            $solution = ($this->solve)($project, $draft);
-            $control = SolveSetup::control($project);
-            $observations = SolveSetup::observations($project, $draft);
+            $in = DraftInputs::of($project, SetupDrafts::of($project));
+            $solution = ($this->solve)($in)->solution();
+            if (! $solution->isOriented()) {
+                throw CannotSetUp::notOriented();
+            }
             $mark = $solution->station->mark;
+            $turns = $in->draft->turnEarlier && $in->draft->method === SetupMethod::Baseline ? $in->current?->root() : null;
             $setup = Setup::query()->create([
-                'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(), 'method' => $draft->method->value,
-                'station_name' => $draft->method === SetupMethod::Resection ? 'free station' : (string) $control->get($draft->stationControlId)?->name,
+                'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(), 'method' => $in->draft->method->value, 'station_name' => self::stationName($in),
                 'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
-                'orientation' => $solution->station->orientation, 'instrument_height' => $draft->instrumentHeight,
+                'orientation' => $solution->station->orientation, 'instrument_height' => $solution->station->instrumentHeight,
                 'solution' => (array) SolutionResource::of($solution),
-                'sights' => array_map(static fn ($s) => self::sight($control->get($s->controlId), $observations->get($s->observationId), $s->used), $draft->sights),
-                'instrument' => $observations->last()->instrument ?? '',
+                'sights' => array_map(static fn (DraftSightBody $s) => self::sight($in, $s), $in->draft->sights),
+                'instrument' => $in->instrument->name ?? $in->observations->last()->instrument ?? '',
                 'computed_by' => config()->string('parlay.version'),
+                'accuracy' => $in->accuracy()->figures(),
+                'draft' => json_decode(json_encode($in->draft, JSON_THROW_ON_ERROR), true),
+                'stands_for' => $turns, 'note' => $turns === null ? '' : 'turned onto the baseline',
+                'base_id' => $in->draft->method->isAgain() ? $in->current?->id : null,
             ]);
+            self::keepStation($project, $setup, $solution, $in->draft->method);
+            if ($turns !== null && $in->current !== null) {
+                Mending::carryOver(Mending::turned($project, $in->current, $solution), $setup);
+            }
             $project->changed();
 
             return $setup;
         });
+    }
+
+    /** The next name of the series, ST1, ST2 and so on, where a place was found and none was typed. */
+    public static function stationName(DraftInputs $in): string
+    {
+        if ($in->draft->method->isAgain()) {
+            return (string) $in->current?->station_name;
+        }
+        if (! $in->draft->method->findsPlace()) {
+            return (string) $in->control->get($in->draft->stationControlId)?->name;
+        }
+        if (trim($in->draft->stationName) !== '') {
+            return PointName::checked($in->draft->stationName);
+        }
+        $taken = [...$in->control->pluck('name')->all(), ...$in->project->setups()->pluck('station_name')->all()];
+        $numbers = array_map(static fn (string $name) => preg_match('~^ST(\d{1,6})$~', $name, $m) === 1 ? (int) $m[1] : 0, array_map(strval(...), $taken));
+
+        return 'ST'.(max([0, ...$numbers]) + 1);
+    }
+
+    /** A station that was found is a point to sight later, with its uncertainty. */
+    private static function keepStation(Project $project, Setup $setup, SetupSolution $solution, SetupMethod $method): void
+    {
+        if (! $method->findsPlace() || $project->controlPoints()->where('name', $setup->station_name)->exists()) {
+            return;
+        }
+        $plan = $solution->precision;
+        ControlPoint::query()->create([
+            'project_id' => $project->id, 'name' => $setup->station_name, 'northing' => $setup->northing, 'easting' => $setup->easting, 'elevation' => $setup->elevation,
+            'code' => 'STATION', 'description' => 'station of setup '.$setup->id, 'source' => "measured: setup {$setup->id}",
+            'held_fixed' => false, 'plan_deviation' => $plan->place(), 'height_deviation' => $plan->height(),
+        ]);
     }
 
     /**
@@ -51,8 +96,13 @@ final class AcceptSetup
      *
      * @return array<string, mixed>
      */
-    private static function sight(?ControlPoint $c, ?Observation $o, bool $used): array
+    private static function sight(DraftInputs $in, DraftSightBody $s): array
     {
-        return ['observationId' => $o?->id, 'used' => $used, 'controlId' => $c?->id, 'name' => $c?->name, 'northing' => $c?->northing, 'easting' => $c?->easting, 'elevation' => $c?->elevation];
+        $c = $in->control->get($s->controlId);
+
+        return [
+            'observationId' => $s->observationId, 'more' => $s->more, 'used' => $s->plan || $s->height, 'plan' => $s->plan, 'height' => $s->height, 'direction' => $s->direction, 'distance' => $s->distance,
+            'controlId' => $c?->id, 'name' => $c?->name, 'northing' => $c?->northing, 'easting' => $c?->easting, 'elevation' => $c?->elevation,
+        ];
     }
 }

@@ -21,7 +21,8 @@ final class ControlReissue
      */
     public static function of(Project $project, array $rows): ?ComparisonResource
     {
-        $inUse = $project->controlPoints()->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
+        // Stations that were measured here are on nobody's list.
+        $inUse = $project->controlPoints()->whereNotLike('source', 'measured:%')->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
         $reissued = [];
         foreach ($rows as $row) {
             $reissued[$row->name] ??= $row->position;

@@ -49,7 +49,8 @@ final class PointsOut
     private static function points(Project $project, array $what): \Generator
     {
         foreach ($what as $kind) {
-            $rows = DB::table(self::TABLES[$kind])->where('project_id', $project->id)->orderBy('id');
+            $rows = DB::table(self::TABLES[$kind])->where('project_id', $project->id)->orderBy('id')
+                ->when($kind === 'as-built', static fn ($q) => $q->whereNotExists(static fn ($newer) => $newer->from('marks AS newer')->whereColumn('newer.mends', 'marks.id')));
             if ($kind === 'as-built') {
                 $rows->whereIn('kind', ['stake', 'as_built']);
             }

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Http\Bodies\AirMode;
 use App\Http\Bodies\DraftBody;
 use App\Http\Bodies\DraftChangeBody;
+use App\Http\Bodies\DraftLineBody;
+use App\Http\Bodies\HeightMode;
 use App\Http\Body;
 use App\Models\Project;
 use App\Models\SetupDraft;
@@ -21,13 +24,29 @@ final class SetupDrafts
     {
         $content = SetupDraft::query()->find($project->id)?->content;
 
-        return $content === null ? new DraftBody : Body::restore($content, DraftBody::class);
+        return $content === null ? new DraftBody : self::read($content);
+    }
+
+    /**
+     * Drafts of earlier versions knew a sight only as used or not.
+     *
+     * @param  array<string, mixed>  $content
+     */
+    public static function read(array $content): DraftBody
+    {
+        foreach ($content['sights'] ?? [] as $i => $s) {
+            if (array_key_exists('used', $s)) {
+                $content['sights'][$i] = array_diff_key($s, ['used' => true]) + ['plan' => $s['used'], 'height' => $s['used']];
+            }
+        }
+
+        return Body::restore($content, DraftBody::class);
     }
 
     /** @param  string  $content as stored */
     public static function restore(string $content): DraftBody
     {
-        return Body::restore(json_decode($content, true, flags: JSON_THROW_ON_ERROR), DraftBody::class);
+        return self::read(json_decode($content, true, flags: JSON_THROW_ON_ERROR));
     }
 
     /** @throws ImplausibleEntry */
@@ -35,18 +54,62 @@ final class SetupDrafts
     {
         DB::transaction(static function () use ($project, $change): void {
             $given = array_filter(get_object_vars($change), static fn (mixed $value) => $value !== null);
-            self::keep($project, new DraftBody(...[...get_object_vars(self::of($project)), ...$given]));
+            $given = [...self::fromTarget($project, $change), ...$given];
+            self::keep($project, self::withHeight($project, new DraftBody(...[...get_object_vars(self::of($project)), ...$given])));
         });
+    }
+
+    /**
+     * A target that is chosen brings its constant and its height.
+     *
+     * @return array<string, float>
+     */
+    private static function fromTarget(Project $project, DraftChangeBody $change): array
+    {
+        $target = $change->targetId === null ? null : $project->targets()->findOrFail($change->targetId);
+
+        return $target === null ? [] : ['targetHeight' => $target->height, 'prismConstant' => $target->prism_constant];
+    }
+
+    /** A slanted height is reduced by the notch of the instrument in use. */
+    private static function withHeight(Project $project, DraftBody $draft): DraftBody
+    {
+        if ($draft->heightMode === HeightMode::Straight) {
+            return $draft;
+        }
+        $instrument = $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId);
+        if ($instrument === null || $instrument->notch_radius <= 0.0) {
+            throw new \DomainException('To measure the height slanted, choose an instrument whose notch radius is known. Its figures are under “Instruments and targets”.');
+        }
+
+        return new DraftBody(...['instrumentHeight' => $instrument->notch()->straight($draft->slantedHeight)] + get_object_vars($draft));
+    }
+
+    /** What distances are corrected by where the standard carrier does not say it. */
+    private static function ppm(Project $project, DraftBody $draft): ?float
+    {
+        if ($draft->airMode === AirMode::Typed) {
+            return $draft->ppm;
+        }
+
+        return $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId)?->ppm(new Atmosphere($draft->pressure, $draft->temperature, $draft->humidity));
     }
 
     /** @throws ImplausibleEntry */
     public static function keep(Project $project, DraftBody $draft): void
     {
         new Target($draft->targetHeight, $draft->prismConstant);
-        new Atmosphere($draft->pressure, $draft->temperature);
+        (new Atmosphere($draft->pressure, $draft->temperature, $draft->humidity))->given($draft->ppm);
+        if (! ($draft->scale >= 0.9 && $draft->scale <= 1.1)) {
+            throw ImplausibleEntry::scale($draft->scale);
+        }
+        if (count(array_unique(array_map(static fn (DraftLineBody $l) => $l->name, $draft->lines))) < count($draft->lines)) {
+            throw new \DomainException('Two lines have one name. Give each line a name of its own.');
+        }
         if (! ($draft->instrumentHeight >= 0 && $draft->instrumentHeight <= 6)) {
             throw ImplausibleEntry::height('An instrument height', $draft->instrumentHeight);
         }
+        $draft = new DraftBody(...['ppmInUse' => self::ppm($project, $draft)] + get_object_vars($draft));
         $content = json_decode(json_encode($draft, JSON_THROW_ON_ERROR), true);
         SetupDraft::query()->upsert([['project_id' => $project->id, 'content' => json_encode($content, JSON_THROW_ON_ERROR)]], ['project_id']);
         $project->changed();

@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Bodies\DraftBody;
-use App\Http\Bodies\DraftSightBody;
 use App\Http\Bodies\SetupMethod;
 use App\Models\ControlPoint;
-use App\Models\Observation;
 use App\Models\Project;
-use Illuminate\Support\Collection;
+use App\Setup\DraftInputs;
+use App\Setup\SolvedDraft;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setup\CannotSetUp;
 use Parlay\Core\Setup\ControlSight;
-use Parlay\Core\Setup\KnownBacksight;
+use Parlay\Core\Setup\GridLines;
+use Parlay\Core\Setup\GridPlace;
+use Parlay\Core\Setup\KnownPoint;
+use Parlay\Core\Setup\MeasuredBaseline;
 use Parlay\Core\Setup\Resection;
+use Parlay\Core\Setup\SetUpAgain;
 use Parlay\Core\Setup\SetupSolution;
+use Parlay\Core\Setup\WeakFigure;
 use Parlay\Core\Setup\Why\Explanation;
 use Parlay\Core\Setup\Why\WhyBad;
 
@@ -25,25 +27,35 @@ use Parlay\Core\Setup\Why\WhyBad;
 final class SolveSetup
 {
     /** @throws \DomainException where they give nothing yet */
-    public function __invoke(Project $project, DraftBody $draft): SetupSolution
+    public function __invoke(DraftInputs $in): SolvedDraft
     {
-        $control = self::control($project);
-        $observations = self::observations($project, $draft);
-        $sights = self::sights($draft, $control, $observations);
-        $accuracy = self::accuracy($observations);
+        $height = $in->draft->instrumentHeight;
 
-        return $draft->method === SetupMethod::Resection
-            ? Resection::solve($sights, $draft->instrumentHeight, $accuracy)
-            : self::fromBacksight($control->get($draft->stationControlId), $sights, $draft->instrumentHeight, $accuracy);
+        return match ($in->draft->method) {
+            SetupMethod::Resection => new SolvedDraft(Resection::places($in->sights(), $height, $in->accuracy()), $in->draft->place),
+            SetupMethod::KnownBacksight => new SolvedDraft([self::knownPoint($in)->onBacksights(self::notItself($in))]),
+            SetupMethod::KnownDirection => new SolvedDraft([self::knownPoint($in)->onDirection($in->otherSights()[0] ?? throw new \DomainException('Sight the mark that has the direction, and measure it.'), $in->draft->azimuth)]),
+            SetupMethod::GridLines => self::gridLines($in),
+            SetupMethod::Baseline => self::baseline($in),
+            SetupMethod::HeightOnly => new SolvedDraft([self::again($in)->height($in->sights(), $height)]),
+            SetupMethod::OrientationOnly => new SolvedDraft([self::again($in)->orientation($in->sights())]),
+        };
     }
 
-    /** Distance of the farthest point that is still to be staked; null where there is none. */
-    public static function farthest(Project $project, Position $from): ?float
+    /** The point farthest from a place that is still to be staked; null where there is none. */
+    public static function farthest(Project $project, Position $from): ?Position
     {
-        $square = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
-            ->toBase()->selectRaw('max((northing - ?) * (northing - ?) + (easting - ?) * (easting - ?)) AS d', [$from->northing, $from->northing, $from->easting, $from->easting])->value('d');
+        $row = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
+            ->toBase()->orderByRaw('(northing - ?) * (northing - ?) + (easting - ?) * (easting - ?) DESC', [$from->northing, $from->northing, $from->easting, $from->easting])->first(['northing', 'easting']);
 
-        return $square === null ? null : sqrt((float) $square);
+        return $row === null ? null : new Position((float) $row->northing, (float) $row->easting);
+    }
+
+    /** What is weak about the figure, in a sentence; null where it will do. */
+    public static function weakness(DraftInputs $in, SetupSolution $solution, ?Position $farthest): ?string
+    {
+        return $in->draft->method !== SetupMethod::Resection ? null
+            : (new WeakFigure($solution, $in->sights(), $in->accuracy(), $farthest, $in->positions(), $in->project->length_style->format(...)))->sentence();
     }
 
     /**
@@ -51,74 +63,67 @@ final class SolveSetup
      *
      * @return list<Explanation>|null the likeliest first
      */
-    public function explanations(Project $project, DraftBody $draft): ?array
+    public function explanations(DraftInputs $in): ?array
     {
-        if ($draft->method !== SetupMethod::Resection || count($draft->sights) < 3) {
+        // The causes are tried on sights with direction and distance.
+        $whole = array_values(array_filter($in->sights(), static fn (ControlSight $s) => $s->givesDirection() && $s->givesDistance()));
+        if ($in->draft->method !== SetupMethod::Resection || count($whole) < 3) {
             return null;
         }
-        $control = self::control($project);
-        $observations = self::observations($project, $draft);
-        $used = array_values(array_filter(self::sights($draft, $control, $observations), static fn (ControlSight $s) => $s->used));
 
-        return WhyBad::explain($used, $control->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all(), self::accuracy($observations), $project->length_style->format(...));
+        return WhyBad::explain(array_map(static fn (ControlSight $s) => $s->height ? $s : $s->with(control: $s->control->at(null)), $whole), $in->positions(), $in->accuracy(), $in->project->length_style->format(...));
     }
 
-    /**
-     * @param  Collection<int, ControlPoint>  $control
-     * @param  Collection<int, Observation>  $observations
-     * @return list<ControlSight>
-     */
-    private static function sights(DraftBody $draft, Collection $control, Collection $observations): array
+    private static function station(DraftInputs $in): ControlPoint
     {
-        $sights = [];
-        foreach ($draft->sights as $s) {
-            $mark = $control->get($s->controlId);
-            $observation = $observations->get($s->observationId);
-            if ($mark !== null && $observation !== null) {
-                $sights[] = new ControlSight($mark->name, $mark->position(), $observation->sight(), $s->used);
+        return $in->control->get($in->draft->stationControlId) ?? throw new \DomainException('Say which control point the instrument stands on.');
+    }
+
+    private static function knownPoint(DraftInputs $in): KnownPoint
+    {
+        $mark = self::station($in);
+
+        return new KnownPoint($mark->position(), $in->draft->instrumentHeight, $in->accuracy(), $mark->planError(), $mark->heightError());
+    }
+
+    /** @return list<ControlSight> */
+    private static function notItself(DraftInputs $in): array
+    {
+        $station = self::station($in);
+        $sights = $in->sights();
+        foreach ($sights as $s) {
+            if ($s->isUsed() && $s->name === $station->name) {
+                throw CannotSetUp::backsightIsStation($station->name);
             }
         }
 
         return $sights;
     }
 
-    /** @param  Collection<int, Observation>  $observations */
-    private static function accuracy(Collection $observations): Accuracy
+    private static function gridLines(DraftInputs $in): SolvedDraft
     {
-        return $observations->last()?->accuracy() ?? Accuracy::stated(2, 1, 1.5);
+        $lines = new GridLines($in->lineShots(), $in->draft->instrumentHeight, $in->accuracy(), $in->sights());
+        $places = $lines->places();
+
+        return new SolvedDraft(array_map(static fn (GridPlace $p) => $p->solution, $places), $in->draft->place, $places, $lines->angle());
     }
 
-    /** @return Collection<int, ControlPoint> by id */
-    public static function control(Project $project): Collection
+    private static function baseline(DraftInputs $in): SolvedDraft
     {
-        return ControlPoint::query()->where('project_id', $project->id)->get()->keyBy('id');
+        $sights = $in->otherSights();
+        if (count($sights) < 2) {
+            throw new \DomainException('Measure the two marks of the baseline: '.(count($sights) === 0 ? 'the first one now.' : 'the second one now.'));
+        }
+        $d = $in->draft;
+        $baseline = MeasuredBaseline::solve(new Position($d->assumedNorthing, $d->assumedEasting, $d->assumedElevation), $d->instrumentHeight, $sights[0], $sights[1], $d->azimuth, $in->accuracy(), $d->length > 0 ? $d->length : null);
+
+        return new SolvedDraft([$baseline->solution], 0, [], null, $baseline);
     }
 
-    /** @return Collection<int, Observation> by id */
-    public static function observations(Project $project, DraftBody $draft): Collection
+    private static function again(DraftInputs $in): SetUpAgain
     {
-        $ids = array_map(static fn (DraftSightBody $s) => $s->observationId, $draft->sights);
+        $current = $in->current ?? throw new \DomainException('No setup holds yet whose height or orientation could be found again.');
 
-        return Observation::query()->where('project_id', $project->id)->whereIn('id', $ids)->get()->keyBy('id');
-    }
-
-    /** @param  list<ControlSight>  $sights */
-    private static function fromBacksight(?ControlPoint $station, array $sights, float $instrumentHeight, Accuracy $accuracy): SetupSolution
-    {
-        if ($station === null) {
-            throw new \DomainException('Say which control point the instrument stands on.');
-        }
-        $used = array_values(array_filter($sights, static fn (ControlSight $s) => $s->used));
-        if ($used === []) {
-            throw new \DomainException('Sight the backsight: a second control point, as far away as the work is.');
-        }
-        if (count($used) > 1) {
-            throw new \DomainException('A known backsight takes one sight. Leave the others out, or choose resection to use them all.');
-        }
-        if ($used[0]->name === $station->name) {
-            throw CannotSetUp::backsightIsStation($station->name);
-        }
-
-        return KnownBacksight::solve($station->position(), $instrumentHeight, $used[0], $accuracy);
+        return new SetUpAgain($current->station(), $current->precision(), $in->accuracy());
     }
 }

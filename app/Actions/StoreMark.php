@@ -31,7 +31,7 @@ final class StoreMark
         }
         $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
         $observation = Observation::query()->where('project_id', $project->id)->find($body->observationId) ?? throw new \DomainException('That measurement is not in the field book. Measure again.');
-        if ($observation->setup_id !== $setup->id) {
+        if ($observation->setup_id !== $setup->id && $observation->setup()->first()?->root() !== $setup->root()) {
             throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
         }
         $against = $this->against($project, $body);

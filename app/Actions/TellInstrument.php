@@ -12,9 +12,10 @@ use App\Instrument\LiveState;
 use App\Models\Project;
 use App\Models\QueuedInstruction;
 use App\Models\Setup;
+use App\Setup\DraftInputs;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\Refusal;
 use Parlay\Core\Instrument\Station;
 
 /** Hands an instruction to the process that holds the instrument's link; what becomes of it is read from the live state. */
@@ -24,7 +25,9 @@ final class TellInstrument
     public function turn(Project $project, TurnBody $body): QueuedInstruction
     {
         $aim = $body->controlId !== null ? $project->controlPoints()->findOrFail($body->controlId) : $project->points()->findOrFail($body->pointId);
-        $station = self::holds($project->currentSetup) ? $project->currentSetup?->station() : $this->stationOfDraft($project);
+        $holding = self::holds($project->currentSetup) ? $project->currentSetup?->station() : null;
+        // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds, whatever was begun since.
+        $station = $body->controlId !== null ? $this->stationOfDraft($project) ?? $holding : $holding ?? $this->stationOfDraft($project);
         if ($station === null) {
             throw new \DomainException('The instrument does not know yet where it stands, so it can’t turn by itself. Turn it by hand to the first two control points; after that it finds the others.');
         }
@@ -41,13 +44,13 @@ final class TellInstrument
         $sighted = match (true) {
             $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->name,
             $body->pointId !== null => $project->points()->findOrFail($body->pointId)->name,
-            default => '',
+            default => mb_substr($body->sighted, 0, 120),
         };
         $setup = $project->currentSetup;
         if ($body->purpose !== Purpose::Setup) {
             self::requireSetup($setup);
         }
-        $this->applySettings($draft);
+        $this->applySettings($draft->air()->ppm(), $draft->prismConstant);
         if ($body->purpose === Purpose::Setup || $body->purpose === Purpose::Check) {
             // At control the instrument may still look elsewhere; at a stake it is being followed already.
             $this->queue($body->key.'-search', Instruction::search(), null);
@@ -56,8 +59,29 @@ final class TellInstrument
         return $this->queue($body->key, Instruction::measure(), [
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
-            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+            ...self::conditions($project, $draft),
         ]);
+    }
+
+    /**
+     * What is written beside a reading: the target, the air, the scale, and what the chosen instrument states of itself.
+     *
+     * @return array<string, mixed>
+     */
+    public static function conditions(Project $project, DraftBody $draft): array
+    {
+        $instrument = $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId);
+        $accuracy = $instrument?->accuracy();
+
+        return [
+            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+            'humidity' => $draft->humidity, 'ppm' => $draft->ppmInUse, 'scale' => $draft->scale,
+            'target' => $draft->targetId === null ? '' : (string) $project->targets()->find($draft->targetId)?->name,
+            // One face alone is less certain than the mean of two by the root of two.
+            'angles' => $draft->oneFace ? M_SQRT2 : 1.0,
+            'instrument' => $instrument?->name,
+            'accuracy' => $accuracy?->figures(),
+        ];
     }
 
     public function track(string $key, bool $on): QueuedInstruction
@@ -70,15 +94,18 @@ final class TellInstrument
         return $this->queue($key, Instruction::search(), null);
     }
 
+    /** Ends what is under way, and what still waits behind it: a measurement looks for the prism first, and must not go on when that is cancelled. */
     public function cancel(string $key): QueuedInstruction
     {
+        QueuedInstruction::query()->where('state', 'queued')->update(['state' => 'refused', 'why' => Refusal::Cancelled->sentence()]);
+
         return $this->queue($key, Instruction::cancel(), null);
     }
 
     /** The instrument shows what it is told to apply; core takes it out again and applies its own. */
-    public function applySettings(DraftBody $draft): void
+    private function applySettings(float $ppm, float $prismConstant): void
     {
-        $this->queue('settings-'.bin2hex(random_bytes(8)), Instruction::settings((new Atmosphere($draft->pressure, $draft->temperature))->ppm(), $draft->prismConstant), null);
+        $this->queue('settings-'.bin2hex(random_bytes(8)), Instruction::settings($ppm, $prismConstant), null);
     }
 
     /** @phpstan-assert Setup $setup */
@@ -95,14 +122,16 @@ final class TellInstrument
     /** There is one instrument: the setup accepted last, in whichever project, is where it stands. */
     private static function holds(?Setup $setup): bool
     {
-        return $setup !== null && $setup->id === (int) Setup::query()->max('id');
+        return $setup !== null && $setup->root() === (int) Setup::query()->max(DB::raw('coalesce(stands_for, id)'));
     }
 
     /** Two used sights of the draft are enough to turn to the third. */
     private function stationOfDraft(Project $project): ?Station
     {
         try {
-            return app(SolveSetup::class)($project, SetupDrafts::of($project))->station;
+            $found = app(SolveSetup::class)(DraftInputs::of($project, SetupDrafts::of($project)))->solution();
+
+            return $found->isOriented() ? $found->station : null;
         } catch (\DomainException) {
             return null;
         }

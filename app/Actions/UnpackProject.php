@@ -108,7 +108,7 @@ final class UnpackProject
         $old = (int) $row['id'];
         unset($row['id']);
         foreach ($references as $column => $of) {
-            $row[$column] = $row[$column] === null ? null : $this->ids[$of][(int) $row[$column]] ?? null;
+            $row[$column] = ($row[$column] ?? null) === null ? null : $this->ids[$of][(int) $row[$column]] ?? null;
         }
         if (isset($row['key'])) {
             // Keys are one for all projects; the same packed file may come in twice.
@@ -118,6 +118,10 @@ final class UnpackProject
             if (isset($row[$column])) {
                 $row[$column] = json_encode($this->renumbered(json_decode($row[$column], true)), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE);
             }
+        }
+        if ($table === 'setups') {
+            // It names readings that are not here yet, and a setup can't be changed once it is written: it stays as it was accepted.
+            $row['draft'] = null;
         }
         $streams = [];
         foreach (Packing::BYTES as $column) {

@@ -108,6 +108,24 @@ final class Givens
         return $line->offset($side < 0 ? -$given->offset : $given->offset);
     }
 
+    /** @return array{Position, Position} the ends of the drawn part; a line given by a direction is drawn for a hundred metres */
+    public function drawn(GivenLine $given): array
+    {
+        $ray = $this->withoutOffset($given);
+        if ($given->shape !== null) {
+            $shape = $this->shape($given->shape);
+
+            return [$shape->pointAt(0.0), $shape->pointAt(1.0)];
+        }
+        if ($given->gridLineId !== null) {
+            $line = $this->gridLine($given->gridLineId);
+
+            return [$line->from(), $line->to()];
+        }
+
+        return [$ray->from, $given->direction !== null ? $ray->at(100.0) : $this->place($given->to ?? new GivenPlace)];
+    }
+
     public function chain(?GivenChain $given): Chain
     {
         if ($given === null || ($given->shapes === [] && $given->places === [])) {

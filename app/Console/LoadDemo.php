@@ -5,17 +5,21 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Actions\CreateProject;
+use App\Actions\KeepEquipment;
 use App\Actions\PlantSite;
 use App\Actions\PreviewPoints;
 use App\Actions\TakePoints;
 use App\Clock;
 use App\Demo\DemoDay;
 use App\Demo\DemoDrawing;
+use App\Http\Bodies\InstrumentBody;
 use App\Http\Bodies\LayoutBody;
 use App\Http\Bodies\PointsImportBody;
 use App\Http\Bodies\PointsTarget;
 use App\Http\Bodies\PreviewBody;
 use App\Http\Bodies\ProjectBody;
+use App\Http\Bodies\TargetBody;
+use App\Http\Bodies\TargetKind;
 use App\Http\Bodies\UnitsBody;
 use App\Models\Project;
 use App\Uploads;
@@ -67,7 +71,15 @@ final class LoadDemo extends Command
 
     private function project(string $name, UnitsBody $units, float $tolerance): Project
     {
-        return app(CreateProject::class)(new ProjectBody($name, $units, $tolerance, $tolerance));
+        $project = app(CreateProject::class)(new ProjectBody($name, $units, $tolerance, $tolerance));
+        // Invented figures: constants differ from prism to prism, and are read off it.
+        $keep = app(KeepEquipment::class);
+        $keep->instrument($project, new InstrumentBody('Stand-in 2″', notchRadius: 0.118, notchDrop: 0.024), null);
+        $keep->target($project, new TargetBody('Pole prism', TargetKind::Prism, 0.0, 2.0), null);
+        $keep->target($project, new TargetBody('Small prism', TargetKind::SmallPrism, 0.0175, 0.1), null);
+        $keep->target($project, new TargetBody('All-round prism', TargetKind::AllRound, 0.0061, 2.0), null);
+
+        return $project;
     }
 
     private function control(Project $project, string $file): void

@@ -126,6 +126,9 @@ final class Link
         if ($report instanceof InstrumentStatus) {
             // Somebody who takes the call and says nothing is no instrument: the link is up from its first word on.
             $first = $this->status === null ? ['link' => 'up', 'retryAt' => null] : [];
+            if (! $report->level && $this->status?->level !== false) {
+                $first['levelLostAt'] = microtime(true);
+            }
             $this->status = $report;
             $this->write($first + ['status' => LiveStatus::toArray($report), 'heardAt' => microtime(true)]);
         } elseif ($report instanceof Tracked) {

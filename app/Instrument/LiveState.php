@@ -18,6 +18,7 @@ final readonly class LiveState
      * @param  float  $heardAt  Unix time of the last beat of the process
      * @param  array<string, mixed>|null  $status  as LiveStatus writes it
      * @param  array<string, float>|null  $reading
+     * @param  float|null  $levelLostAt  Unix time at which it was last seen to go off level
      * @param  int  $seq  grows with each reading and each change of the link
      */
     public function __construct(
@@ -28,6 +29,7 @@ final readonly class LiveState
         public ?array $reading = null,
         public ?float $readingAt = null,
         public int $seq = 0,
+        public ?float $levelLostAt = null,
     ) {}
 
     public static function read(): self

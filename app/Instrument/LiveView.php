@@ -13,7 +13,6 @@ use App\Http\Resources\PositionResource;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Instrument\Target;
@@ -25,11 +24,11 @@ final class LiveView
 {
     private const QUERY = 'SELECT p.revision, coalesce(c.plan_tolerance, p.plan_tolerance) AS plan_tolerance, coalesce(c.height_tolerance, p.height_tolerance) AS height_tolerance, d.content AS draft,
             s.northing AS sn, s.easting AS se, s.elevation AS sz, s.orientation, s.instrument_height,
-            (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(id) FROM setups) AND q.id <> p.id) AS elsewhere,
+            (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(coalesce(stands_for, id)) FROM setups) AND q.id <> p.id) AS elsewhere,
             t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz
         FROM projects p
         LEFT JOIN setup_drafts d ON d.project_id = p.id
-        LEFT JOIN setups s ON s.id = (SELECT max(id) FROM setups WHERE project_id = p.id)
+        LEFT JOIN setups s ON s.id = (SELECT id FROM setups WHERE project_id = p.id ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)
         LEFT JOIN stakeout_points t ON t.project_id = p.id AND t.id = ?
         LEFT JOIN codes c ON c.project_id = p.id AND c.code = t.code AND c.code <> \'\'
         WHERE p.id = ?';
@@ -64,6 +63,7 @@ final class LiveView
             $s['model'] ?? '', $s['serial'] ?? '', (bool) ($s['level'] ?? false), (bool) ($s['locked'] ?? false), (bool) ($s['tracking'] ?? false),
             (float) ($s['battery'] ?? 0), $s['trouble'] ?? null,
             $station === null || $s === [] ? null : $station->azimuthOf((float) $s['circle']),
+            $s['ppm'] ?? null, $s['prism_constant'] ?? null,
         );
     }
 
@@ -74,7 +74,7 @@ final class LiveView
         }
         $d = $draft === null ? new DraftBody : SetupDrafts::restore($draft);
 
-        return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), new Atmosphere($d->pressure, $d->temperature), new Target($d->targetHeight, $d->prismConstant)));
+        return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), $d->air(), new Target($d->targetHeight, $d->prismConstant), $d->scale));
     }
 
     private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?GuidanceResource

@@ -33,8 +33,13 @@ final class ReadingsIntoBook
             'prism_constant' => $purpose['prismConstant'],
             'pressure' => $purpose['pressure'],
             'temperature' => $purpose['temperature'],
-            'instrument' => trim($status->model.' '.$status->serial),
-            'accuracy' => LiveStatus::toArray($status)['accuracy'],
+            'humidity' => $purpose['humidity'] ?? 0.6,
+            'ppm_given' => $purpose['ppm'] ?? null,
+            'scale' => $purpose['scale'] ?? 1.0,
+            'angles' => $purpose['angles'] ?? 1.0,
+            'target_name' => $purpose['target'] ?? '',
+            'instrument' => trim(($purpose['instrument'] ?? $status->model).' '.$status->serial),
+            'accuracy' => $purpose['accuracy'] ?? LiveStatus::toArray($status)['accuracy'],
         ]);
         Project::query()->findOrFail($observation->project_id)->changed();
 

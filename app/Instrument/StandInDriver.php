@@ -133,6 +133,8 @@ final class StandInDriver implements TotalStation
             self::real($said, 'circle'),
             self::real($said, 'zenith'),
             self::refusal($said['trouble'] ?? null),
+            isset($said['ppm']) ? self::real($said, 'ppm') : null,
+            isset($said['prism_constant']) ? self::real($said, 'prism_constant') : null,
         );
     }
 

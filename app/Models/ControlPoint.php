@@ -16,4 +16,15 @@ final class ControlPoint extends Model
     protected $attributes = ['held_fixed' => true, 'plan_deviation' => null, 'height_deviation' => null];
 
     protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'held_fixed' => 'boolean', 'plan_deviation' => 'float', 'height_deviation' => 'float'];
+
+    /** What its northing and its easting enter a setup with; 0 where it is held fixed. */
+    public function planError(): float
+    {
+        return $this->held_fixed ? 0.0 : (float) $this->plan_deviation;
+    }
+
+    public function heightError(): float
+    {
+        return $this->held_fixed ? 0.0 : (float) $this->height_deviation;
+    }
 }

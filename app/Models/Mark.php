@@ -16,6 +16,9 @@ final class Mark extends Model
 
     public $timestamps = false;
 
+    /** What the database sets where nothing is said. */
+    protected $attributes = ['mends' => null];
+
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float',
         'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float',

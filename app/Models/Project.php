@@ -70,6 +70,24 @@ final class Project extends Model
         return $this->hasMany(GridLine::class);
     }
 
+    /** @return HasMany<Instrument, $this> */
+    public function instruments(): HasMany
+    {
+        return $this->hasMany(Instrument::class);
+    }
+
+    /** @return HasMany<Target, $this> */
+    public function targets(): HasMany
+    {
+        return $this->hasMany(Target::class);
+    }
+
+    /** @return HasMany<Setup, $this> */
+    public function setups(): HasMany
+    {
+        return $this->hasMany(Setup::class);
+    }
+
     /** @return HasMany<Code, $this> */
     public function codes(): HasMany
     {
@@ -82,10 +100,14 @@ final class Project extends Model
         return $this->hasMany(Worklist::class);
     }
 
-    /** @return HasMany<Mark, $this> */
+    /**
+     * The marks that count: those that were mended are in the field book, but no longer here.
+     *
+     * @return HasMany<Mark, $this>
+     */
     public function marks(): HasMany
     {
-        return $this->hasMany(Mark::class);
+        return $this->hasMany(Mark::class)->whereNotExists(static fn ($q) => $q->from('marks AS newer')->whereColumn('newer.mends', 'marks.id'));
     }
 
     /** @return HasMany<Observation, $this> */
@@ -95,12 +117,12 @@ final class Project extends Model
     }
 
     /**
-     * The setup that holds: the one accepted last.
+     * The setup that holds: the one accepted last, as it was last mended.
      *
      * @return HasOne<Setup, $this>
      */
     public function currentSetup(): HasOne
     {
-        return $this->hasOne(Setup::class)->ofMany('id', 'max');
+        return $this->hasOne(Setup::class)->orderByRaw('coalesce(stands_for, id) DESC, id DESC');
     }
 }

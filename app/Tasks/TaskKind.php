@@ -13,6 +13,7 @@ enum TaskKind: string
     case TakePoints = 'take_points';
     case Pack = 'pack';
     case WorklistSheet = 'worklist_sheet';
+    case SetupSheet = 'setup_sheet';
 
     /** @return class-string<Work> */
     public function work(): string
@@ -25,6 +26,7 @@ enum TaskKind: string
             self::TakePoints => TakePointsWork::class,
             self::Pack => PackProject::class,
             self::WorklistSheet => PrintWorklist::class,
+            self::SetupSheet => PrintSetup::class,
         };
     }
 }

@@ -10,19 +10,15 @@
 <head>
 <meta charset="utf-8">
 <style>
-    @page { margin: 36pt 36pt 44pt; }
-    body { font: 8pt/1.35 'DejaVu Sans'; color: #1d1b16; }
-    h1 { font-size: 17pt; margin: 0 0 2pt; }
-    h2 { font-size: 10.5pt; margin: 14pt 0 4pt; border-bottom: 1pt solid #1d1b16; padding-bottom: 2pt; }
-    table { width: 100%; border-collapse: collapse; }
-    th { text-align: left; font-size: 7pt; border-bottom: .6pt solid #777; padding: 2pt 3pt; }
-    td { padding: 2pt 3pt; border-bottom: .3pt solid #ccc; vertical-align: top; }
-    .n { text-align: right; white-space: nowrap; }
+    @include('printed')
+    body { font-size: 8pt; }
+    h2 { font-size: 10.5pt; }
+    th { font-size: 7pt; padding: 2pt 3pt; }
+    td { padding: 2pt 3pt; }
     .out td { font-weight: bold; }
     .quiet { color: #555; }
     .sign td { border: 0; padding-top: 34pt; }
     .sign span { border-top: .8pt solid #1d1b16; padding: 2pt 60pt 0 0; }
-    tr { page-break-inside: avoid; }
 </style>
 </head>
 <body>

@@ -29,6 +29,10 @@ final class Drawer
             'walk' => $this->walk($world->pole, $this->place($deed), $deed),
             'nudge' => $this->nudge($world->pole, $deed),
             'pole' => $this->holdPole($world->pole, $deed),
+            'move_mark' => $world->moveMark((string) $this->text($deed, 'mark'), $this->number($deed, 'north', 0.0), $this->number($deed, 'east', 0.0), $this->number($deed, 'up', 0.0)),
+            'swap_marks' => $world->swapMarks((string) $this->text($deed, 'mark'), (string) $this->text($deed, 'with')),
+            'wrong_face' => $world->wrongFace = (bool) ($deed['on'] ?? true),
+            'set_constant' => $this->instrument->prismConstant = $this->number($deed, 'prismConstant', 0.0),
             'block' => $world->blocked = (bool) ($deed['on'] ?? true),
             'knock' => $world->knock((bool) ($deed['hard'] ?? false)),
             'level' => $world->tripod->tilt = 0.0,
@@ -60,6 +64,7 @@ final class Drawer
             'tripod' => $at($w->tripod->foot) + ['height' => $w->tripod->height, 'over' => $w->tripod->over, 'tilt' => $w->tripod->tilt, 'circleZero' => $w->tripod->circleZero],
             'air' => ['pressure' => $w->air->pressureHpa, 'temperature' => $w->air->temperatureCelsius],
             'blocked' => $w->blocked,
+            'wrongFace' => $w->wrongFace,
             'battery' => $w->battery,
             'haste' => $this->instrument->haste,
         ];

@@ -45,6 +45,8 @@ final readonly class Message
             'circle' => $instrument->circle,
             'zenith' => $instrument->zenith,
             'trouble' => $trouble?->value,
+            'ppm' => $instrument->ppm,
+            'prism_constant' => $instrument->prismConstant,
         ]);
     }
 

@@ -50,9 +50,10 @@ final class StandIn
 
     public float $haste = 1.0;
 
-    private float $ppm = 0.0;
+    /** What it was told to apply to the distances it shows; a hand may have set it too. */
+    public float $ppm = 0.0;
 
-    private float $prismConstant = 0.0;
+    public float $prismConstant = 0.0;
 
     private ?Refusal $trouble = null;
 
@@ -243,6 +244,11 @@ final class StandIn
         $line['circle'] = Angle::wrap($line['circle'] + $w->noise->normal($coarse * $stated->angle));
         $line['zenith'] += $w->noise->normal($coarse * $stated->angle);
         $shown += $w->noise->normal($coarse * hypot($stated->distance, $stated->distancePpm * 1e-6 * $line['slope']));
+
+        if ($coarse === 1.0 && $w->wrongFace) {
+            $line['circle'] = Angle::wrap($line['circle'] + M_PI);
+            $w->wrongFace = false;
+        }
 
         return Optics::reading($line, $shown, $this->ppm, $this->prismConstant);
     }

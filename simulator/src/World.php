@@ -23,6 +23,9 @@ final class World
 
     public bool $blocked = false;
 
+    /** The next reading on purpose is booked as if on the other face. */
+    public bool $wrongFace = false;
+
     public float $battery = 0.82;
 
     public Noise $noise;
@@ -81,6 +84,21 @@ final class World
         $t = $this->tripod;
         $foot = $t->foot->along($this->noise->between(0, 2 * M_PI), $hard ? 0.02 : 0.006, $t->foot->elevation - 0.002);
         $this->tripod = new Tripod($foot, $t->height, $t->circleZero + deg2rad($hard ? 0.5 : 0.025), $hard ? deg2rad(0.4) : deg2rad(0.01), null);
+    }
+
+    /** Somebody drove over it: the mark no longer is where the list has it. */
+    public function moveMark(string $mark, float $north, float $east, float $up): void
+    {
+        $p = $this->marks[$mark] ?? throw new \InvalidArgumentException("There is no mark “{$mark}” on this site.");
+        $this->marks[$mark] = new Position($p->northing + $north, $p->easting + $east, $p->elevation + $up);
+    }
+
+    /** The paint on the ground has each other’s name. */
+    public function swapMarks(string $a, string $b): void
+    {
+        $p = $this->marks[$a] ?? throw new \InvalidArgumentException("There is no mark “{$a}” on this site.");
+        $this->marks[$a] = $this->marks[$b] ?? throw new \InvalidArgumentException("There is no mark “{$b}” on this site.");
+        $this->marks[$b] = $p;
     }
 
     public function advance(float $seconds): void

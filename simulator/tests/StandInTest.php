@@ -148,7 +148,7 @@ final class StandInTest extends TestCase
                 $sights[] = new ControlSight($name, $mark, Sight::reduce($instrument->readNow(), $world->air, new Target(2.0)));
             }
             $solution = Resection::solve($sights, $world->tripod->height, StandIn::accuracy());
-            foreach ([[$solution->station->mark->northing - $world->tripod->foot->northing, $solution->northingDeviation], [$solution->station->mark->easting - $world->tripod->foot->easting, $solution->eastingDeviation]] as [$off, $deviation]) {
+            foreach ([[$solution->station->mark->northing - $world->tripod->foot->northing, $solution->precision->northing()], [$solution->station->mark->easting - $world->tripod->foot->easting, $solution->precision->easting()]] as [$off, $deviation]) {
                 $tried++;
                 $within += abs($off) < 1.96 * $deviation ? 1 : 0;
             }

@@ -51,7 +51,7 @@ final class DayTest extends TestCase
         // Setup: a resection on three marks, and a check on a fourth.
         $s->open("/p/$id/set-up")->press('Practice world')->press('Bring the stand-in to this site');
         $height = self::$parlay->ask('GET', '/practice')['tripod']['height'];
-        $s->see('the tape reads')->press('Resection')->fill('Instrument height', (string) $height)->fill('Pressure, hPa', '1009')->fill('Temperature, °C', '18');
+        $s->see('the tape reads')->press('Resection')->fill('Instrument height', (string) $height)->unfold('Instrument and air')->fill('Pressure, hPa', '1009')->fill('Temperature, °C', '18');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
             $this->walkTo($s, $mark);
             $s->choose('Next sight', $mark)->press("Measure $mark")->see('raw: Hz');
@@ -88,7 +88,7 @@ final class DayTest extends TestCase
         $s->open("/p/$id/as-built")->fill('Name', 'kerbÄ')->fill('Code', 'KERB')->press('Measure what is built')->see('no design to judge by');
         $s->choose('Point to stake', 'T1')->press('Measure what is built')->see('found − design');
         $s->press('Pull the field book up')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
-        $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'free station', 'out of tolerance']);
+        $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'at ST1', 'out of tolerance']);
 
         // Coming back opens the last project; the link that is cut is said and comes back.
         $s->open('/')->see('Säge "Yard" <b>');
@@ -110,10 +110,10 @@ final class DayTest extends TestCase
         $s->open("/p/$id/set-up")->press('Practice world')->press('Bring the stand-in to this site')->see('the tape reads');
         $s->choose('Mark on the ground', 'LC-1')->press('Stand on LC-1')->see('Stands over LC-1');
         $height = self::$parlay->ask('GET', '/practice')['tripod']['height'] / 0.3048;
-        $s->press('Close the practice world')->press('Known point')->choose('Instrument stands on', 'LC-1')->fill('Instrument height', number_format($height, 4, '.', ''))->fill('Pressure, hPa', '1009')->fill('Temperature, °C', '18');
+        $s->press('Close the practice world')->press('Known point')->choose('Instrument stands on', 'LC-1')->fill('Instrument height', number_format($height, 4, '.', ''))->unfold('Instrument and air')->fill('Pressure, hPa', '1009')->fill('Temperature, °C', '18');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-3', 'atOnce' => true]);
         // The drawer's pole is 2 m high; here that is typed in feet and inches.
-        $s->fill('Target height', "6' 6 3/4\"")->see("= 6' 6 3/4\"")->choose('Backsight', 'LC-3')->press('Measure LC-3')->see('cannot be checked with one sight')->press('Accept this setup')->see('has not been checked by a second sight');
+        $s->fill('Target height', "6' 6 3/4\"")->see("= 6' 6 3/4\"")->choose('Backsight', 'LC-3')->press('Measure LC-3')->see('cannot be checked with one sight')->press('Accept this setup')->see('Not checked yet')->see('cannot be checked with one sight');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-4', 'atOnce' => true]);
         $s->choose('Control point', 'LC-4')->press('Check LC-4')->see('found − known');
 
@@ -197,7 +197,8 @@ final class DayTest extends TestCase
         $s->press("Walk to {$m[1]}, as designed");
         self::assertTrue(Running::until(static fn () => ! self::$parlay->ask('GET', '/practice')['pole']['walking'], 20));
         $led = static fn () => str_contains($s->text(), 'as you hold the pole and face the instrument') || str_contains($s->text(), 'by the site grid');
-        if (! Running::until($led, 5)) {
+        // On a slow machine the instrument finds the pole by itself a little later: it is turned by hand only where it really looks elsewhere.
+        if (! Running::until($led, 12) && str_contains($s->text(), 'Turn to the point again')) {
             $s->press('Turn to the point again');
         }
         self::assertTrue(Running::until($led, 10), 'Not led: '.json_encode([self::$parlay->ask('GET', '/practice'), file_get_contents(self::$parlay->data.'/instrument.json')]));

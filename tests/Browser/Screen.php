@@ -47,12 +47,40 @@ final class Screen
         return $this;
     }
 
+    /** A button whose words begin so. */
+    public function pressStarting(string $words): self
+    {
+        $this->find("//button[starts-with(normalize-space(.), '$words')]", function (RemoteWebElement $e) {
+            $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$e]);
+
+            return [$e->click()];
+        });
+
+        return $this;
+    }
+
     public function fill(string $label, string $value): self
     {
-        $this->find($this->field($label), static function (RemoteWebElement $e) use ($value) {
+        $this->find($this->field($label), function (RemoteWebElement $e) use ($value) {
+            $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$e]);
             $e->click();
             $e->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys(WebDriverKeys::DELETE);
             $e->sendKeys($value);
+
+            return [true];
+        });
+
+        return $this;
+    }
+
+    /** Opens what is folded under these words, if it is not open yet. */
+    public function unfold(string $words): self
+    {
+        $this->find("//summary[contains(normalize-space(.), '$words')]", function (RemoteWebElement $e) {
+            $this->driver->executeScript('arguments[0].scrollIntoView({block: "center"})', [$e]);
+            if (! $this->driver->executeScript('return arguments[0].parentElement.open', [$e])) {
+                $e->click();
+            }
 
             return [true];
         });
@@ -175,7 +203,7 @@ final class Screen
 
     private function field(string $label): string
     {
-        return "//*[(self::input or self::select) and (@aria-label=\"$label\" or @id=//label[normalize-space(.)=\"$label\"]/@for)]";
+        return "//*[(self::input or self::select or self::textarea) and (@aria-label=\"$label\" or @id=//label[normalize-space(.)=\"$label\"]/@for)]";
     }
 
     /** Tries until an element is there, visible and lets itself be used. */

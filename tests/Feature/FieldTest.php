@@ -224,7 +224,7 @@ final class FieldTest extends FeatureTestCase
         $file = $this->ask('GET', $this->at("/tasks/$task"))->assertJson(['state' => 'done'])->json('result.file');
         file_put_contents($this->data.'/r.pdf', (string) $this->get($file)->assertOk()->streamedContent());
         $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/r.pdf').' -');
-        foreach (['Saltmarsh', 'A. Näme <b>', 'resection', 'free station', '=cmd|evil', '1010.000 m', 'in tolerance', 'Checked by'] as $expected) {
+        foreach (['Saltmarsh', 'A. Näme <b>', 'resection', 'ST1', '=cmd|evil', '1010.000 m', 'in tolerance', 'Checked by'] as $expected) {
             self::assertStringContainsString($expected, $text);
         }
         $csv = array_map(static fn (string $l) => str_getcsv($l, ',', '"', ''), explode("\n", trim((string) $this->get('/api/v1'.$this->at('/report.csv'))->streamedContent())));

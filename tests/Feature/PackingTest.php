@@ -71,6 +71,10 @@ final class PackingTest extends FeatureTestCase
         $observation = $this->measure($project, 'stake', new Position(1000.0, 2010.0, 10.0));
         $this->ask('POST', "/projects/{$project->id}/marks", ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation->id, 'pointId' => $point, 'evenOut' => true, 'withoutCheck' => true])->assertOk();
 
+        $this->ask('POST', "/projects/{$project->id}/instruments", ['name' => '2″'])->assertOk();
+        $this->ask('POST', "/projects/{$project->id}/targets", ['name' => 'pole'])->assertOk();
+        DB::table('corrections')->insert(['project_id' => $project->id, 'observation_id' => $observation->id, 'at' => '2026-01-01', 'target_height' => 1.9, 'prism_constant' => 0.0, 'note' => 'the pole had slipped']);
+
         return $project;
     }
 
@@ -96,7 +100,7 @@ final class PackingTest extends FeatureTestCase
     private static function rows(string $table, int $project): array
     {
         $query = $table === 'design_layers' ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')) : DB::table($table)->where('project_id', $project);
-        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'point_ids', 'next_layer_id', 'project_id', ...array_keys(Packing::TABLES[$table])]);
+        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'next_layer_id', 'project_id', ...array_keys(Packing::TABLES[$table])]);
         $rows = $query->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
         self::assertNotSame([], $rows, $table);
 

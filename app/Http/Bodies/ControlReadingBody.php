@@ -13,6 +13,11 @@ final readonly class ControlReadingBody
         public string $name,
         public PositionBody $control,
         public ReadingBody $reading,
-        public bool $used = true,
+        public bool $plan = true,
+        public bool $height = true,
+        public bool $direction = true,
+        public bool $distance = true,
+        public float $planDeviation = 0.0,
+        public float $heightDeviation = 0.0,
     ) {}
 }

@@ -6,11 +6,19 @@ namespace App\Http\Bodies;
 
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Instrument\Atmosphere;
 
 #[OA\Schema]
 final readonly class DraftBody
 {
-    /** @param  list<DraftSightBody>  $sights */
+    /**
+     * instrumentHeight: straight up, also where it was measured slanted. airMode: whether ppm comes of the air or is typed. azimuth: of the given direction or of the baseline;
+     * length: that the baseline should have. place: which of two possible places. ppmInUse: typed, or by the chosen instrument's carrier; null where the standard carrier will do. turnEarlier: a baseline turns all that was measured from here before with it.
+     *
+     * @param  list<DraftSightBody>  $sights
+     * @param  list<DraftLineBody>  $lines
+     * @param  list<DraftShotBody>  $shots
+     */
     public function __construct(
         public SetupMethod $method = SetupMethod::Resection,
         public ?int $stationControlId = null,
@@ -21,5 +29,35 @@ final readonly class DraftBody
         public float $temperature = 12.0,
         #[ListOf(DraftSightBody::class)]
         public array $sights = [],
+        public float $humidity = 0.6,
+        public AirMode $airMode = AirMode::Air,
+        public float $ppm = 0.0,
+        public float $scale = 1.0,
+        public HeightMode $heightMode = HeightMode::Straight,
+        public float $slantedHeight = 1.6,
+        public ?int $instrumentId = null,
+        public ?int $targetId = null,
+        public string $stationName = '',
+        public float $azimuth = 0.0,
+        public float $length = 0.0,
+        public float $assumedNorthing = 1000.0,
+        public float $assumedEasting = 1000.0,
+        public float $assumedElevation = 100.0,
+        #[ListOf(DraftLineBody::class)]
+        public array $lines = [],
+        #[ListOf(DraftShotBody::class)]
+        public array $shots = [],
+        public int $place = 0,
+        public bool $oneFace = false,
+        public ?float $ppmInUse = null,
+        public bool $turnEarlier = false,
     ) {}
+
+    /** What distances are corrected by. */
+    public function air(): Atmosphere
+    {
+        $air = new Atmosphere($this->pressure, $this->temperature, $this->humidity);
+
+        return $this->ppmInUse === null ? $air : $air->given($this->ppmInUse);
+    }
 }

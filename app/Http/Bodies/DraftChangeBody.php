@@ -11,7 +11,11 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class DraftChangeBody
 {
-    /** @param  list<DraftSightBody>|null  $sights */
+    /**
+     * @param  list<DraftSightBody>|null  $sights
+     * @param  list<DraftLineBody>|null  $lines
+     * @param  list<DraftShotBody>|null  $shots
+     */
     public function __construct(
         public ?SetupMethod $method = null,
         public ?int $stationControlId = null,
@@ -22,5 +26,26 @@ final readonly class DraftChangeBody
         public ?float $temperature = null,
         #[ListOf(DraftSightBody::class)]
         public ?array $sights = null,
+        public ?float $humidity = null,
+        public ?AirMode $airMode = null,
+        public ?float $ppm = null,
+        public ?float $scale = null,
+        public ?HeightMode $heightMode = null,
+        public ?float $slantedHeight = null,
+        public ?int $instrumentId = null,
+        public ?int $targetId = null,
+        public ?string $stationName = null,
+        public ?float $azimuth = null,
+        public ?float $length = null,
+        public ?float $assumedNorthing = null,
+        public ?float $assumedEasting = null,
+        public ?float $assumedElevation = null,
+        #[ListOf(DraftLineBody::class)]
+        public ?array $lines = null,
+        #[ListOf(DraftShotBody::class)]
+        public ?array $shots = null,
+        public ?int $place = null,
+        public ?bool $oneFace = null,
+        public ?bool $turnEarlier = null,
     ) {}
 }

@@ -9,10 +9,12 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class MeasureBody
 {
+    /** sighted: in words, where it is neither control nor a stakeout point. */
     public function __construct(
         public string $key,
         public Purpose $purpose,
         public ?int $controlId = null,
         public ?int $pointId = null,
+        public string $sighted = '',
     ) {}
 }

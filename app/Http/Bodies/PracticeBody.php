@@ -13,6 +13,7 @@ final readonly class PracticeBody
     public function __construct(
         public string $do,
         public ?string $mark = null,
+        public ?string $with = null,
         public ?float $northing = null,
         public ?float $easting = null,
         public ?float $elevation = null,

@@ -11,4 +11,5 @@ enum Purpose: string
     case Check = 'check';
     case Stake = 'stake';
     case AsBuilt = 'as_built';
+    case Control = 'control';
 }

@@ -30,7 +30,7 @@ use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Target;
 use Parlay\Core\Setup\ControlSight;
-use Parlay\Core\Setup\KnownBacksight;
+use Parlay\Core\Setup\KnownPoint;
 use Parlay\Core\Setup\Resection;
 use Parlay\Core\Stakeout\Guidance;
 use Parlay\Core\Stakeout\Tolerance;
@@ -74,15 +74,15 @@ final class ComputeController
     {
         $body = Body::read($request, ComputeSetupBody::class);
         $accuracy = Accuracy::stated($body->angleSeconds, $body->distanceMillimetres, $body->distancePpm);
-        $sights = array_map(static fn (ControlReadingBody $s) => new ControlSight($s->name, self::position($s->control), self::reduced($s->reading), $s->used), $body->sights);
+        $sights = array_map(static fn (ControlReadingBody $s) => new ControlSight($s->name, self::position($s->control), self::reduced($s->reading), $s->plan, $s->height, $s->direction, $s->distance, $s->planDeviation, $s->heightDeviation), $body->sights);
         if ($body->method === SetupMethod::Resection) {
             return new JsonResponse(SolutionResource::of(Resection::solve($sights, $body->instrumentHeight, $accuracy)));
         }
-        if ($body->station === null || count($sights) !== 1) {
-            throw new \DomainException('A known backsight needs the station’s coordinates and exactly one sight.');
+        if ($body->method !== SetupMethod::KnownBacksight || $body->station === null) {
+            throw new \DomainException('Resections and known backsights can be computed here; a known backsight needs the station’s coordinates.');
         }
 
-        return new JsonResponse(SolutionResource::of(KnownBacksight::solve(self::position($body->station), $body->instrumentHeight, $sights[0], $accuracy)));
+        return new JsonResponse(SolutionResource::of((new KnownPoint(self::position($body->station), $body->instrumentHeight, $accuracy))->onBacksights($sights)));
     }
 
     #[Post('/compute/guidance', 'How to move a pole onto a design place', ComputeGuidanceBody::class, GuidanceResource::class)]

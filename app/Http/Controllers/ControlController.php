@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepControlPoint;
+use App\Actions\KeepMeasuredControl;
 use App\Http\Bodies\ControlPointBody;
+use App\Http\Bodies\MeasuredControlBody;
 use App\Http\Body;
 use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
@@ -19,6 +21,12 @@ use Illuminate\Http\Request;
 
 final class ControlController
 {
+    #[Post('/projects/{project}/measured-control', 'Keeps new control that was measured from a setup, averaged with earlier shots on it', MeasuredControlBody::class, ControlPointResource::class)]
+    public function measured(Request $request, Project $project, KeepMeasuredControl $keep): JsonResponse
+    {
+        return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, MeasuredControlBody::class))));
+    }
+
     #[Get('/projects/{project}/control', 'All control points', ControlPointResource::class, list: true)]
     public function index(Project $project): JsonResponse
     {

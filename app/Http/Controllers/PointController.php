@@ -44,8 +44,8 @@ final class PointController
         // Fifty thousand rows are no rarity: they go out as the database gives them, without a model for each.
         $points = $project->points()->select(['id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin', 'attributes', 'label_north as labelNorth', 'label_east as labelEast'])
             ->selectRaw("coalesce(json_extract(recipe, '$.description'), '') AS made")
-            ->selectRaw("(SELECT count(*) FROM marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id) AS stakes")
-            ->selectRaw("(SELECT verdict FROM marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict")
+            ->selectRaw("(SELECT count(*) FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id) AS stakes")
+            ->selectRaw("(SELECT verdict FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict")
             ->orderBy('id')->toBase()->get();
 
         return new JsonResponse($points->all());

@@ -33,7 +33,7 @@ final class ReportController
     #[Get('/projects/{project}/reports/{task}.pdf', 'A printed report', media: 'application/pdf')]
     public function pdf(Project $project, int $task): BinaryFileResponse
     {
-        $row = Task::query()->where('project_id', $project->id)->whereIn('kind', [TaskKind::Report->value, TaskKind::WorklistSheet->value])->where('state', 'done')->findOrFail($task);
+        $row = Task::query()->where('project_id', $project->id)->whereIn('kind', [TaskKind::Report->value, TaskKind::WorklistSheet->value, TaskKind::SetupSheet->value])->where('state', 'done')->findOrFail($task);
 
         return new BinaryFileResponse(PrintReport::path($row), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="'.self::fileName($project).'.pdf"']);
     }

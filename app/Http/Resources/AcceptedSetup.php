@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\ListOf;
 use App\Models\Setup;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class AcceptedSetup
 {
+    /** @param  list<string>  $cautions  what can't be proved of it */
     public function __construct(
         public int $id,
         public string $at,
@@ -22,6 +24,8 @@ final readonly class AcceptedSetup
         public float $instrumentHeight,
         public ?float $planDeviation,
         public ?float $heightDeviation,
+        #[ListOf('string')]
+        public array $cautions,
     ) {}
 
     public static function of(Setup $s): self
@@ -31,7 +35,8 @@ final readonly class AcceptedSetup
 
         return new self(
             $s->id, $s->at, $s->method, $s->station_name, $s->northing, $s->easting, $s->elevation, $s->orientation, $s->instrument_height,
-            $n === null || $e === null ? null : hypot((float) $n, (float) $e), $s->solution['heightDeviation'] ?? null,
+            $n === null || $e === null || ($s->solution['placeFound'] ?? true) === false ? null : hypot((float) $n, (float) $e), $s->solution['heightDeviation'] ?? null,
+            $s->solution['cautions'] ?? [],
         );
     }
 }

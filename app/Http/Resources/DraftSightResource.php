@@ -4,22 +4,53 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\Bodies\DraftSightBody;
+use App\Http\ListOf;
+use App\Models\Observation;
+use App\Setup\SightMean;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]
 final readonly class DraftSightResource
 {
+    /**
+     * distance: reduced to plan; null where only angles were read. rise: from axis to prism. more: observations of further rounds; spread: of their directions.
+     *
+     * @param  list<int>  $more
+     */
     public function __construct(
         public int $controlId,
         public int $observationId,
-        public bool $used,
+        public bool $plan,
+        public bool $height,
+        public bool $direction,
+        public bool $useDistance,
         public string $name,
         public float $circle,
         public float $zenith,
-        public float $slope,
-        public float $distance,
+        public ?float $slope,
+        public ?float $distance,
+        public ?float $rise,
         public float $ppm,
+        public float $scale,
         public float $targetHeight,
         public float $prismConstant,
+        public float $ppmApplied,
+        public float $prismConstantApplied,
+        #[ListOf('int')]
+        public array $more,
+        public float $spread,
     ) {}
+
+    public static function of(DraftSightBody $s, Observation $o, string $name, SightMean $mean): self
+    {
+        $sight = $mean->sight;
+        $has = $sight->hasDistance();
+
+        return new self(
+            $s->controlId, $o->id, $s->plan, $s->height, $s->direction, $s->distance, $name, $o->circle, $o->zenith, $has ? $o->slope : null,
+            $has ? $sight->distance : null, $has ? $sight->rise : null, $sight->ppm, $o->scale, $o->target()->height, $o->target()->prismConstant, $o->ppm_applied, $o->prism_constant_applied,
+            $s->more, $mean->spread,
+        );
+    }
 }

@@ -15,6 +15,7 @@ final readonly class ExplanationResource
 {
     /**
      * fit: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the first, in weighted squares.
+     * value: by which the target height, or the prism constant, should be larger; metres.
      *
      * @param  list<string>  $sights  names
      */
@@ -26,10 +27,11 @@ final readonly class ExplanationResource
         public string $remedy,
         public float $fit,
         public float $behind,
+        public ?float $value,
     ) {}
 
     public static function of(Explanation $e, float $best): self
     {
-        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->fit, $e->score - $best);
+        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->fit, $e->score - $best, $e->value);
     }
 }

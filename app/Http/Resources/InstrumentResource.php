@@ -9,6 +9,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class InstrumentResource
 {
+    /** ppm, prismConstant: as they are set on the instrument, where it says so. */
     public function __construct(
         public string $link,
         public ?float $retryIn,
@@ -20,5 +21,7 @@ final readonly class InstrumentResource
         public float $battery,
         public ?string $trouble,
         public ?float $azimuth,
+        public ?float $ppm,
+        public ?float $prismConstant,
     ) {}
 }

@@ -4,12 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Http\ListOf;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Setup\ObservedResidual;
+use Parlay\Core\Setup\SightResidual;
 
 #[OA\Schema]
 final readonly class ResidualResource
 {
-    /** checked: how well the others check it, 0 to 1. detectable: smallest error that would show, metres. moves: how far the station moves without it. */
+    /**
+     * checked: how well the others check it, 0 to 1. detectable: smallest error that would show, metres. moves: how far the station moves without it.
+     *
+     * @param  list<ObservedResource>  $observed
+     */
     public function __construct(
         public string $name,
         public bool $used,
@@ -17,9 +24,25 @@ final readonly class ResidualResource
         public ?float $across,
         public ?float $distance,
         public ?float $height,
-        public ?float $checked,
-        public ?float $detectable,
-        public ?float $normalised,
-        public ?float $moves,
+        public ?float $checked = null,
+        public ?float $detectable = null,
+        public ?float $normalised = null,
+        public ?float $moves = null,
+        #[ListOf(ObservedResource::class)]
+        public array $observed = [],
     ) {}
+
+    public static function of(SightResidual $r): self
+    {
+        return new self(
+            $r->name, $r->usedForPlan || $r->usedForHeight, $r->direction, $r->across, $r->distance, $r->height, $r->checked, $r->detectable, $r->normalised, $r->moves,
+            array_map(static fn (ObservedResidual $o) => new ObservedResource($o->kind, $o->residual, $o->deviation, $o->redundancy, $o->normalised, $o->detectable), $r->observed),
+        );
+    }
+
+    /** @param  array<string, mixed>  $stored */
+    public static function restore(array $stored): self
+    {
+        return new self(...['observed' => array_map(static fn (array $o) => ObservedResource::restore($o), $stored['observed'] ?? [])] + $stored);
+    }
 }

@@ -28,7 +28,7 @@ final readonly class SetupEntry
     {
         return new self(
             AcceptedSetup::of($s),
-            array_map(static fn (array $r) => new ResidualResource(...$r), $s->solution['residuals']),
+            array_map(static fn (array $r) => ResidualResource::restore($r), $s->solution['residuals']),
             $s->solution['cautions'], $s->solution['fit'],
         );
     }

@@ -11,16 +11,26 @@ use OpenApi\Attributes as OA;
 final readonly class SetupState
 {
     /**
-     * explanations: why the sights don’t fit, the likeliest first; empty where nothing usual explains them, null where nothing is suspected.
+     * explanations: why the sights don’t fit, the likeliest first; empty where nothing usual explains them, null where nothing is suspected. places: all that fit, the chosen one
+     * among them. weakness: what is weak about the figure. angleOff, angleDeviation: angle between the first two lines, measured less designed, radians.
+     * baselineLength: as measured. turned: what the baseline would make of all that was measured from here before.
      *
+     * @param  list<PlaceResource>  $places
      * @param  list<ExplanationResource>|null  $explanations
      */
     public function __construct(
         public DraftResource $draft,
         public ?SolutionResource $solution,
+        #[ListOf(PlaceResource::class)]
+        public array $places,
         public ?string $problem,
+        public ?string $weakness,
         public ?AcceptedSetup $current,
         #[ListOf(ExplanationResource::class)]
         public ?array $explanations,
+        public ?float $angleOff,
+        public ?float $angleDeviation,
+        public ?float $baselineLength,
+        public ?MendedSetupResource $turned,
     ) {}
 }

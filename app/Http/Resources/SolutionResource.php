@@ -6,27 +6,30 @@ namespace App\Http\Resources;
 
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setup\SetupSolution;
-use Parlay\Core\Setup\SightResidual;
 
 #[OA\Schema]
 final readonly class SolutionResource
 {
     /**
      * @param  list<ResidualResource>  $residuals
-     *  @param  list<string>  $cautions
+     * @param  list<string>  $cautions
+     * @param  list<float>  $covariance  of northing, easting and orientation, row by row
      *
-     * ellipseMajor, ellipseMinor, ellipseAzimuth: half axes and direction of the 95 % ellipse of the place, from the deviations given beforehand.
-     * passes: the global test; null with nothing to spare. farthest: distance of the farthest point still to be staked; reaches: how far that may be
-     * off in plan for the setup’s sake, in 95 of 100 cases.
+     * ellipseMajor, ellipseMinor, ellipseAzimuth: half axes and direction of the 95 % ellipse of the place, from the deviations given beforehand; afterwards: by what
+     * it is to be multiplied to be the one from the residuals. passes: the global test; null with nothing to spare. farthest: distance of the farthest point still to be staked; reaches: how far that may be
+     * off in plan for the setup’s sake, in 95 of 100 cases. scalePpm, scaleDeviation: of a free scale.
      */
     public function __construct(
         public float $northing,
         public float $easting,
         public ?float $elevation,
         public float $orientation,
-        public ?float $northingDeviation,
-        public ?float $eastingDeviation,
+        public bool $oriented,
+        public bool $placeFound,
+        public float $northingDeviation,
+        public float $eastingDeviation,
         public ?float $heightDeviation,
         public ?float $orientationDeviation,
         #[ListOf(ResidualResource::class)]
@@ -35,21 +38,33 @@ final readonly class SolutionResource
         public ?float $fit,
         #[ListOf('string')]
         public array $cautions,
-        public ?float $ellipseMajor,
-        public ?float $ellipseMinor,
-        public ?float $ellipseAzimuth,
+        public float $ellipseMajor,
+        public float $ellipseMinor,
+        public float $ellipseAzimuth,
+        public ?float $afterwards,
+        public float $correlation,
         public ?bool $passes,
         public ?float $farthest,
         public ?float $reaches,
+        public ?float $scalePpm,
+        public ?float $scaleDeviation,
+        #[ListOf('float')]
+        public array $covariance,
     ) {}
 
-    public static function of(SetupSolution $s, ?float $farthest = null): self
+    public static function of(SetupSolution $s, ?Position $farthest = null): self
     {
+        $mark = $s->station->mark;
+        $ellipse = $s->precision->ellipse();
+        $after = $s->ellipseAfterwards();
+
         return new self(
-            $s->station->mark->northing, $s->station->mark->easting, $s->station->mark->elevation, $s->station->orientation,
-            $s->northingDeviation, $s->eastingDeviation, $s->heightDeviation, $s->orientationDeviation,
-            array_map(static fn (SightResidual $r) => new ResidualResource($r->name, $r->used, $r->direction, $r->across, $r->distance, $r->height, $r->checked, $r->detectable, $r->normalised, $r->moves), $s->residuals),
-            $s->redundancy, $s->fit, $s->cautions, $s->ellipse?->major, $s->ellipse?->minor, $s->ellipse?->azimuth, $s->passes, $farthest, $farthest === null ? null : $s->reachesTo($farthest),
+            $mark->northing, $mark->easting, $mark->elevation, $s->station->orientation, $s->isOriented(), $s->placeFound,
+            $s->precision->northing(), $s->precision->easting(), $s->precision->height(), $s->precision->orientation(),
+            array_map(ResidualResource::of(...), $s->residuals), $s->redundancy, $s->fit, $s->cautions,
+            $ellipse->major, $ellipse->minor, $ellipse->azimuth, $after === null || $ellipse->major <= 0.0 ? null : $after->major / $ellipse->major, $s->precision->correlation(0, 1),
+            $s->passes, $farthest === null ? null : $mark->distanceTo($farthest), $farthest === null ? null : $s->reachesTo($farthest),
+            $s->scale?->ppm, $s->scale?->deviation, array_merge(...$s->precision->plan),
         );
     }
 }

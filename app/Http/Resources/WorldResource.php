@@ -20,6 +20,7 @@ final readonly class WorldResource
         public WorldTripod $tripod,
         public WorldAir $air,
         public bool $blocked,
+        public bool $wrongFace,
         public float $battery,
         public float $haste,
     ) {}

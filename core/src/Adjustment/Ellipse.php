@@ -40,4 +40,18 @@ final readonly class Ellipse
 
         return ($along / max($this->major, 1e-12)) ** 2 + ($across / max($this->minor, 1e-12)) ** 2 <= 1.0;
     }
+
+    /**
+     * What the deviations found from the residuals are to be multiplied by for 95 %: √(2 F(0.95; 2, r)). With two degrees above, F has the closed form
+     * F = r/2 ((1 − p)^(−2/r) − 1).
+     */
+    public static function afterwards(int $redundancy): float
+    {
+        return sqrt($redundancy * (0.05 ** (-2 / $redundancy) - 1));
+    }
+
+    public function times(float $factor): self
+    {
+        return new self($factor * $this->major, $factor * $this->minor, $this->azimuth);
+    }
 }

@@ -6,6 +6,11 @@ namespace Parlay\Core\Adjustment;
 
 final class NoSolution extends \DomainException
 {
+    public static function noStart(): self
+    {
+        return new self('The sights do not fix a place: their lines and circles do not meet.');
+    }
+
     public static function singular(): self
     {
         return new self('The sights do not determine the answer: at least one unknown is left free by them.');

@@ -28,22 +28,15 @@ final readonly class Reliability
     ) {}
 
     /**
-     * @param  list<Equation>  $equations  at the solution
-     * @param  list<list<float>>  $cofactors
-     * @return list<self> in the order of the equations
+     * Of an observation that may be correlated with others (weights P, residuals v with covariance Qvv).
+     *
+     * @param  float  $redundancy  its part of the trace of Qvv P
+     * @param  float  $weighted  its entry of P v
+     * @param  float  $spread  its variance, from the diagonal of P Qvv P
+     * @param  float  $weight  its own weight, from the diagonal of P
      */
-    public static function of(array $equations, array $cofactors): array
+    public static function ofWeighted(float $redundancy, float $weighted, float $spread, float $weight): self
     {
-        return array_map(static function (Equation $e) use ($cofactors): self {
-            $fitted = 0.0;
-            foreach ($e->coefficients as $i => $a) {
-                foreach ($e->coefficients as $k => $b) {
-                    $fitted += $a * $cofactors[$i][$k] * $b;
-                }
-            }
-            $r = min(1.0, max(0.0, 1 - $fitted / $e->deviation ** 2));
-
-            return $r < self::UNCHECKED ? new self(0.0, null, null) : new self($r, abs($e->misclosure) / ($e->deviation * sqrt($r)), self::DETECTED * $e->deviation / sqrt($r));
-        }, $equations);
+        return $spread < self::UNCHECKED * $weight ? new self(0.0, null, null) : new self(min(1.0, max(0.0, $redundancy)), abs($weighted) / sqrt($spread), self::DETECTED / sqrt($spread));
     }
 }

@@ -13,13 +13,39 @@ use Parlay\Core\Geometry\Angle;
  */
 final readonly class Accuracy
 {
+    /**
+     * @param  float  $angle  of a direction, mean of two faces, radians
+     * @param  float  $distance  constant part, metres
+     * @param  float  $centring  of a pole, or of the instrument, over its mark; metres
+     * @param  float  $height  of a target height or an instrument height; metres
+     * @param  float|null  $zenith  of a zenith angle
+     */
     public function __construct(
         public float $angle,
         public float $distance,
         public float $distancePpm,
         public float $centring = 0.0015,
         public float $height = 0.001,
+        private ?float $zenith = null,
     ) {}
+
+    /** @return array{angle: float, zenith: float, distance: float, ppm: float, centring: float} radians, metres, parts per million */
+    public function figures(): array
+    {
+        return ['angle' => $this->angle, 'zenith' => $this->zenith(), 'distance' => $this->distance, 'ppm' => $this->distancePpm, 'centring' => $this->centring];
+    }
+
+    /** @param  array<string, mixed>  $figures  as they were kept; those of earlier versions have fewer */
+    public static function of(array $figures): self
+    {
+        return new self((float) $figures['angle'], (float) $figures['distance'], (float) $figures['ppm'], (float) ($figures['centring'] ?? 0.0015), 0.001, isset($figures['zenith']) ? (float) $figures['zenith'] : null);
+    }
+
+    /** Of a zenith angle; as that of a direction where nothing else is stated. */
+    public function zenith(): float
+    {
+        return $this->zenith ?? $this->angle;
+    }
 
     /**
      * @param  float  $seconds mean of two faces
@@ -45,6 +71,6 @@ final readonly class Accuracy
     /** Of a height difference over a plan distance; metres. */
     public function ofHeight(float $distance): float
     {
-        return hypot($this->height, $this->angle * $distance);
+        return hypot($this->height, $this->zenith() * $distance);
     }
 }

@@ -20,6 +20,7 @@ final readonly class Atmosphere
         public float $pressureHpa = 1013.25,
         public float $temperatureCelsius = 12.0,
         public float $relativeHumidity = 0.6,
+        private ?float $given = null,
     ) {
         if (! ($pressureHpa >= 500 && $pressureHpa <= 1100)) {
             throw ImplausibleEntry::pressure($pressureHpa);
@@ -27,6 +28,19 @@ final readonly class Atmosphere
         if (! ($temperatureCelsius >= -40 && $temperatureCelsius <= 60)) {
             throw ImplausibleEntry::temperature($temperatureCelsius);
         }
+        if (! ($relativeHumidity >= 0 && $relativeHumidity <= 1)) {
+            throw ImplausibleEntry::humidity($relativeHumidity);
+        }
+    }
+
+    /** A correction that was worked out elsewhere; parts per million. */
+    public function given(float $ppm): self
+    {
+        if (! (abs($ppm) <= 1000)) {
+            throw ImplausibleEntry::ppm($ppm);
+        }
+
+        return new self($this->pressureHpa, $this->temperatureCelsius, $this->relativeHumidity, $ppm);
     }
 
     /** The air for which the instrument's distances need no correction. */
@@ -44,10 +58,15 @@ final readonly class Atmosphere
         return 273.15 / 1013.25 * $group * $this->pressureHpa / $kelvin - 11.27 * $this->vapourPressure() / $kelvin;
     }
 
-    /** Correction of a distance measured as if in the reference air, parts per million. */
-    public function ppm(): float
+    /**
+     * Correction of a distance measured as if in the reference air, parts per million.
+     *
+     * @param  self|null  $reference  air for which the instrument needs no correction
+     * @param  float  $wavelength  of its carrier in vacuum, micrometres
+     */
+    public function ppm(?self $reference = null, float $wavelength = self::WAVELENGTH): float
     {
-        return self::reference()->refractivity() - $this->refractivity();
+        return $this->given ?? ($reference ?? self::reference())->refractivity($wavelength) - $this->refractivity($wavelength);
     }
 
     /** Hectopascal. Magnus formula over water. */

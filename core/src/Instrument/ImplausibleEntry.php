@@ -26,4 +26,24 @@ final class ImplausibleEntry extends \DomainException
     {
         return new self(sprintf('A prism constant of %s mm is beyond 100 mm either way. It is a figure in millimetres, such as -34.4 or 0.', round($metres * 1000, 2)));
     }
+
+    public static function humidity(float $part): self
+    {
+        return new self(sprintf('A humidity of %.0f %% cannot be. It lies between 0 and 100 %%.', 100 * $part));
+    }
+
+    public static function ppm(float $ppm): self
+    {
+        return new self(sprintf('A correction of %.0f ppm cannot be. It lies within 1000 ppm of none.', $ppm));
+    }
+
+    public static function scale(float $scale): self
+    {
+        return new self(sprintf('A scale factor of %s cannot be. It lies between 0.9 and 1.1.', $scale));
+    }
+
+    public static function slanted(float $slanted, float $radius): self
+    {
+        return new self(sprintf('A slanted height of %.3f m is shorter than the notch’s radius of %.3f m. Measure it again, or look at the instrument’s notch.', $slanted, $radius));
+    }
 }

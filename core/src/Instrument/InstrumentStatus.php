@@ -11,6 +11,8 @@ final readonly class InstrumentStatus extends Report
      * @param  bool  $locked  follows a prism
      * @param  float  $tilt  of the vertical axis, radians
      * @param  float  $battery  0 to 1
+     * @param  float|null  $ppm  correction that is set on the instrument; null where it doesn't say
+     * @param  float|null  $prismConstant  set on the instrument, metres
      * @param  float  $circle  where the telescope points, radians on its own circle
      */
     public function __construct(
@@ -25,5 +27,7 @@ final readonly class InstrumentStatus extends Report
         public float $circle,
         public float $zenith,
         public ?Refusal $trouble = null,
+        public ?float $ppm = null,
+        public ?float $prismConstant = null,
     ) {}
 }

@@ -20,7 +20,7 @@ final readonly class Sight
 
     /**
      * @param  float  $circle  horizontal circle reading, radians
-     * @param  float  $slope  slope distance, fully corrected, metres
+     * @param  float  $slope  slope distance, fully corrected, metres; 0 where only angles were read
      * @param  float  $distance  plan distance at the instrument's height, metres
      * @param  float  $rise  from trunnion axis to prism, metres
      * @param  float  $ppm  correction that is in the slope distance
@@ -35,9 +35,12 @@ final readonly class Sight
         public Target $target,
     ) {}
 
-    /** Takes out what the instrument had applied and applies the air and the prism in use, each exactly once. */
-    public static function reduce(RawReading $raw, Atmosphere $air, Target $target): self
+    /** Takes out what the instrument had applied and applies the air, the prism and the scale factor in use, each exactly once. */
+    public static function reduce(RawReading $raw, Atmosphere $air, Target $target, float $scale = 1.0): self
     {
+        if ($raw->slope === 0.0) {
+            return new self($raw->circle, $raw->zenith, 0.0, 0.0, 0.0, $air->ppm(), $target);
+        }
         $measured = ($raw->slope - $raw->prismConstantApplied) / (1 + $raw->ppmApplied * 1e-6);
         $ppm = $air->ppm();
         $slope = $measured * (1 + $ppm * 1e-6) + $target->prismConstant;
@@ -48,11 +51,23 @@ final readonly class Sight
             $raw->zenith,
             $slope,
             // The upper end of a steep sight leans over the curved earth; under 1 mm in 300 m but it costs nothing.
-            $plan - (1 - self::REFRACTION / 2) * $slope ** 2 * sin(2 * $raw->zenith) / (2 * self::EARTH_RADIUS),
+            $scale * ($plan - (1 - self::REFRACTION / 2) * $slope ** 2 * sin(2 * $raw->zenith) / (2 * self::EARTH_RADIUS)),
             $slope * cos($raw->zenith) + self::curvature($plan),
             $ppm,
             $target,
         );
+    }
+
+    /** Angles alone may have been read. */
+    public function hasDistance(): bool
+    {
+        return $this->slope > 0.0;
+    }
+
+    /** The zenith angle as it would be read along a straight line: without curvature and refraction. */
+    public function straightZenith(float $flat): float
+    {
+        return $this->hasDistance() ? atan2($this->distance, $this->rise) : atan2($flat, $flat / tan($this->zenith) + self::curvature($flat));
     }
 
     /** The same sight with its circle reading turned. */

@@ -36,6 +36,13 @@ final readonly class Station
         );
     }
 
+    /** Elevation of the mark under the prism from the zenith angle alone, over a plan distance known otherwise. */
+    public function heightAt(Sight $sight, float $distance): ?float
+    {
+        return $this->mark->elevation === null ? null
+            : $this->mark->elevation + $this->instrumentHeight + $distance / tan($sight->straightZenith($distance)) - $sight->target->height;
+    }
+
     public function azimuthOf(float $circle): float
     {
         return Angle::wrap($circle + $this->orientation);

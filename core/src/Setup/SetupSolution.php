@@ -5,39 +5,54 @@ declare(strict_types=1);
 namespace Parlay\Core\Setup;
 
 use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Station;
 
 /** What would be accepted, with all that speaks for and against it. */
 final readonly class SetupSolution
 {
     /**
-     * @param  float|null  $northingDeviation  standard deviation, metres; null where the place was given, not found
-     * @param  float|null  $heightDeviation  null where no height was found
-     * @param  float|null  $orientationDeviation  radians
+     * @param  Precision  $precision  from the deviations stated beforehand
      * @param  list<SightResidual>  $residuals  one for each sight, in the order given
-     * @param  int  $redundancy  plan observations beyond what is needed
+     * @param  int  $redundancy  observations beyond what is needed
      * @param  float|null  $fit  square root of the variance factor; about 1 where residuals are as the accuracy says; null with none to spare
      * @param  list<string>  $cautions  sentences
-     * @param  Ellipse|null  $ellipse  of the place, 95 %, from the deviations given beforehand
      * @param  bool|null  $passes  whether residuals are as the stated accuracy lets expect (global test, 2 %); null with none to spare
+     * @param  bool  $placeFound  whether the place was found, not given
+     * @param  FreeScale|null  $scale  what a free scale would be; null where the sights can't tell
      */
     public function __construct(
         public Station $station,
-        public ?float $northingDeviation,
-        public ?float $eastingDeviation,
-        public ?float $heightDeviation,
-        public ?float $orientationDeviation,
+        public Precision $precision,
         public array $residuals,
         public int $redundancy,
         public ?float $fit,
         public array $cautions,
-        public ?Ellipse $ellipse = null,
         public ?bool $passes = null,
+        public bool $placeFound = true,
+        public ?FreeScale $scale = null,
     ) {}
 
-    /** How far a point so far off may be wrong in plan for the setup's sake, in 95 of 100 cases; null where the place was given, not found. */
-    public function reachesTo(float $distance): ?float
+    public function isOriented(): bool
     {
-        return $this->ellipse === null || $this->orientationDeviation === null ? null : hypot($this->ellipse->major, Ellipse::NINETY_FIVE * $distance * $this->orientationDeviation);
+        return $this->precision->oriented;
+    }
+
+    /** How far a point may be wrong in plan for the setup's sake, in 95 of 100 cases. */
+    public function reachesTo(Position $point): ?float
+    {
+        return $this->isOriented() ? $this->precision->at($this->station->mark, $point)->major : null;
+    }
+
+    /** The 95 % ellipse from what the residuals say: √(2 F(0.95; 2, r)) times the deviation, times the fit; null with none to spare. */
+    public function ellipseAfterwards(): ?Ellipse
+    {
+        return $this->fit === null ? null : $this->precision->ellipse()->times($this->fit * Ellipse::afterwards($this->redundancy) / Ellipse::NINETY_FIVE);
+    }
+
+    /** @param  list<string>  $cautions */
+    public function withCautions(array $cautions): self
+    {
+        return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->fit, $cautions, $this->passes, $this->placeFound, $this->scale);
     }
 }

@@ -9,14 +9,16 @@ final readonly class SightResidual
 {
     /**
      * @param  float|null  $across  the direction's residual as a distance at the prism, right positive
-     * @param  float|null  $checked  how well the others check its direction and distance, from 0 (not at all) to 1; the worse of both
-     * @param  float|null  $detectable  smallest error across or along that would show, metres; the larger of both
-     * @param  float|null  $normalised  the larger of both residuals over its standard deviation
-     * @param  float|null  $moves  how far the station would move without this sight, metres
+     * @param  float|null  $checked  how well the others check its observations, from 0 (not at all) to 1; the worst of them
+     * @param  float|null  $detectable  smallest error at the target that would show, metres; the largest of them
+     * @param  float|null  $normalised  the largest of its residuals over their standard deviations
+     * @param  float|null  $moves  how far the station would move without this sight, metres; null where it can't do without
+     * @param  list<ObservedResidual>  $observed
      */
     public function __construct(
         public string $name,
-        public bool $used,
+        public bool $usedForPlan,
+        public bool $usedForHeight,
         public ?float $direction,
         public ?float $across,
         public ?float $distance,
@@ -25,5 +27,6 @@ final readonly class SightResidual
         public ?float $detectable = null,
         public ?float $normalised = null,
         public ?float $moves = null,
+        public array $observed = [],
     ) {}
 }

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setup;
 
+use Parlay\Core\Adjustment\Block;
 use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setup\ControlSight;
 use Parlay\Core\Setup\Resection;
 use Parlay\Core\Setup\SightResidual;
+use Parlay\Core\Setup\StationModel;
 use Parlay\Core\Tests\Reference;
 use Parlay\Core\Tests\Setup\Why\Setups;
 use PHPUnit\Framework\TestCase;
@@ -32,13 +36,40 @@ final class QualityTest extends TestCase
         }
     }
 
+    /** √(2 F(0.95; 2, r)), with scipy's F distribution. */
+    public function test_the_factor_of_an_ellipse_from_residuals_is_that_of_scipy(): void
+    {
+        $theirs = Reference::python("from scipy.stats import f\nprint(json.dumps([float((2 * f.ppf(.95, 2, r)) ** .5) for r in input]))", [1, 2, 5, 17, 200]);
+        self::assertEqualsWithDelta($theirs, array_map(Ellipse::afterwards(...), [1, 2, 5, 17, 200]), 1e-6);
+    }
+
+    /** Turning a station by its orientation's error moves a far point sideways: by numpy with the Jacobian written out, over noise drawn from the covariance. */
+    public function test_the_ellipse_of_a_far_point_is_that_of_points_staked_from_stations_drawn_at_random(): void
+    {
+        $field = new Field(3);
+        $solution = Resection::solve($field->sights(4), Field::INSTRUMENT_HEIGHT, $field->accuracy);
+        $mark = $solution->station->mark;
+        $point = new Position($mark->northing + 90.0, $mark->easting - 140.0);
+        $ellipse = $solution->precision->at($mark, $point);
+        $theirs = Reference::python(<<<'PY'
+            import numpy as np
+            d = np.random.default_rng(5).multivariate_normal([0, 0, 0], np.array(input['c']) , 200000, method='cholesky')
+            n, e = input['at']
+            p = np.stack([d[:, 0] + n * np.cos(d[:, 2]) - e * np.sin(d[:, 2]) - n, d[:, 1] + e * np.cos(d[:, 2]) + n * np.sin(d[:, 2]) - e])
+            v = np.linalg.eigvalsh(np.cov(p))
+            print(json.dumps([float(2.4477 * v[1] ** .5), float(2.4477 * v[0] ** .5)]))
+            PY, ['c' => $solution->precision->plan, 'at' => [90.0, -140.0]]);
+        self::assertEqualsWithDelta(1.0, $ellipse->major / $theirs[0], 0.01);
+        self::assertEqualsWithDelta(1.0, $ellipse->minor / $theirs[1], 0.01);
+    }
+
     public function test_the_ellipse_holds_the_true_place_in_ninety_five_of_a_hundred_setups(): void
     {
         $held = $passed = 0;
         for ($seed = 1; $seed <= 600; $seed++) {
             $setup = new Setups($seed);
             $solution = Resection::solve($setup->sights, 1.6, Setups::accuracy());
-            $held += $solution->ellipse?->holds($setup->axis->northing - $solution->station->mark->northing, $setup->axis->easting - $solution->station->mark->easting) ? 1 : 0;
+            $held += $solution->precision->ellipse()->holds($setup->axis->northing - $solution->station->mark->northing, $setup->axis->easting - $solution->station->mark->easting) ? 1 : 0;
             $passed += $solution->passes ? 1 : 0;
         }
         self::assertGreaterThan(0.92 * 600, $held);
@@ -46,25 +77,39 @@ final class QualityTest extends TestCase
         self::assertGreaterThan(0.955 * 600, $passed);
     }
 
-    public function test_redundancy_numbers_and_detectable_errors_are_those_of_numpy(): void
+    /** Residuals over their deviations, redundancy numbers and what each sight's absence would change, by numpy with whole matrices. */
+    public function test_reliability_and_absences_are_those_of_numpy(): void
     {
-        $setup = new Setups(7, 5);
-        $solution = Resection::solve($setup->sights, 1.6, Setups::accuracy());
-        $accuracy = Setups::accuracy();
-        $rows = [];
-        foreach ($setup->sights as $s) {
-            $dn = $s->control->northing - $solution->station->mark->northing;
-            $de = $s->control->easting - $solution->station->mark->easting;
-            $d = hypot($dn, $de);
-            $rows[] = [[$de / $d ** 2, -$dn / $d ** 2, -1.0], $accuracy->ofDirection($s->sight->distance)];
-            $rows[] = [[-$dn / $d, -$de / $d, 0.0], $accuracy->ofDistance($s->sight->distance)];
+        $field = new Field(7, planDeviation: 0.002);
+        $sights = $field->sights(5);
+        $solution = Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy);
+        $model = new StationModel($sights, $sights[0]->control, $field->accuracy, Field::INSTRUMENT_HEIGHT);
+        $mark = $solution->station->mark;
+        $blocks = $model->blocksAt($model->start($mark, $solution->station->orientation));
+        // The start's height is a mean: put the adjusted one in.
+        $blocks = $model->blocksAt([$mark->northing - $sights[0]->control->northing, $mark->easting - $sights[0]->control->easting, $solution->station->orientation, $mark->elevation + 1.6 - $sights[0]->control->elevation]);
+        $theirs = Reference::python(<<<'PY'
+            import numpy as np
+            from scipy.linalg import block_diag
+            A = np.vstack([np.array(b['rows']) for b in input]); l = np.concatenate([b['l'] for b in input]); C = block_diag(*[np.array(b['c']) for b in input])
+            P = np.linalg.inv(C); Q = np.linalg.inv(A.T @ P @ A); Qv = C - A @ Q @ A.T; S = P @ Qv @ P
+            k, moves = 0, []
+            for b in input:
+                keep = [i for i in range(len(l)) if not k <= i < k + len(b['l'])]
+                B, W = A[keep], np.linalg.inv(C[np.ix_(keep, keep)])
+                d = np.linalg.solve(B.T @ W @ B, B.T @ W @ l[keep])
+                moves.append(float(np.hypot(d[0], d[1]))); k += len(b['l'])
+            print(json.dumps({'r': np.diag(Qv @ P).tolist(), 'w': (np.abs(P @ l) / np.sqrt(np.diag(S))).tolist(), 'd': (4.13 / np.sqrt(np.diag(S))).tolist(), 'moves': moves}))
+            PY, array_map(static fn (Block $b) => ['rows' => $b->rows, 'l' => $b->misclosures, 'c' => $b->covariance], $blocks));
+        self::assertEqualsWithDelta($solution->redundancy, array_sum($theirs['r']), 1e-8, 'redundancy numbers sum to the redundancy');
+        $observed = array_merge(...array_map(static fn (SightResidual $r) => $r->observed, $solution->residuals));
+        foreach ($observed as $i => $o) {
+            self::assertEqualsWithDelta($theirs['r'][$i], $o->redundancy, 1e-6);
+            self::assertEqualsWithDelta($theirs['w'][$i], $o->normalised, 1e-3);
+            self::assertEqualsWithDelta($theirs['d'][$i] * 1e6, $o->detectable * 1e6, 1e-3 * $theirs['d'][$i] * 1e6);
         }
-        $theirs = Reference::python("import numpy as np\nA = np.array([r[0] for r in input]); s = np.array([r[1] for r in input]); W = A / s[:, None]\nprint(json.dumps((1 - np.diag(W @ np.linalg.inv(W.T @ W) @ W.T)).tolist()))", $rows);
-        self::assertEqualsWithDelta(7.0, array_sum($theirs), 1e-9, 'redundancy numbers sum to the redundancy');
         foreach ($solution->residuals as $i => $r) {
-            self::assertEqualsWithDelta(min($theirs[2 * $i], $theirs[2 * $i + 1]), $r->checked, 1e-6);
-            $known = $setup->sights[$i]->sight->distance;
-            self::assertEqualsWithDelta(max(4.13 * $rows[2 * $i][1] / sqrt($theirs[2 * $i]) * $known, 4.13 * $rows[2 * $i + 1][1] / sqrt($theirs[2 * $i + 1])), $r->detectable, 2e-5);
+            self::assertEqualsWithDelta($theirs['moves'][$i], $r->moves, 1e-6);
         }
     }
 
@@ -72,11 +117,20 @@ final class QualityTest extends TestCase
     {
         $setup = new Setups(9, 5);
         $two = Resection::solve(array_slice($setup->sights, 0, 2), 1.6, Setups::accuracy());
-        self::assertSame(1, $two->redundancy);
-        self::assertLessThan(1.0, $two->residuals[0]->checked, 'one spare observation checks nothing fully');
+        self::assertSame(2, $two->redundancy, 'six observations, four unknowns');
+        self::assertLessThan(1.0, $two->residuals[0]->checked, 'two spare observations check nothing fully');
         self::assertSame([null, null], array_map(static fn (SightResidual $r) => $r->moves, $two->residuals), 'one sight alone gives no place');
         $three = Resection::solve(array_slice($setup->sights, 0, 3), 1.6, Setups::accuracy());
         self::assertNotNull($three->residuals[0]->moves);
-        self::assertGreaterThan($three->reachesTo(10.0), $three->reachesTo(200.0));
+        $mark = $three->station->mark;
+        self::assertGreaterThan($three->reachesTo($mark->along(1.0, 10.0)), $three->reachesTo($mark->along(1.0, 200.0)));
+        $alone = Resection::solve(array_map(static fn (ControlSight $s) => $s->with(distance: false, height: false), array_slice($setup->sights, 0, 3)), 1.6, Setups::accuracy());
+        self::assertSame(0, $alone->redundancy);
+        self::assertNull($alone->passes);
+        self::assertNull($alone->ellipseAfterwards());
+        foreach ($alone->residuals as $r) {
+            self::assertNull($r->direction, 'a direction that nothing checks always fits');
+            self::assertSame(0.0, $r->checked);
+        }
     }
 }

@@ -49,6 +49,25 @@ export const useGridLines = (project: number) =>
         queryFn: () => ask(api.GET('/api/v1/projects/{project}/grid-lines', path(project))),
     });
 
+/** The checks on the setup that holds. */
+export const useChecks = (project: number) =>
+    useQuery({
+        queryKey: [project, 'checks'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/checks', path(project))),
+    });
+
+export const useInstruments = (project: number) =>
+    useQuery({
+        queryKey: [project, 'instruments'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/instruments', path(project))),
+    });
+
+export const useTargets = (project: number) =>
+    useQuery({
+        queryKey: [project, 'targets'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/targets', path(project))),
+    });
+
 export const useCodes = (project: number) =>
     useQuery({
         queryKey: [project, 'codes'],

@@ -1,9 +1,10 @@
 import type { BookEntry } from '../api/client';
 import { AngleFigure, Coordinates, Deviation, Length, SmallAngle } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
+import { MendReading } from './MendReading';
 
 /** What a line of the book rests on: raw reading, corrections, setup, design. */
-export function BookEntryDetail({ entry }: { entry: BookEntry }) {
+export function BookEntryDetail({ entry, project }: { entry: BookEntry; project: number }) {
     const { reading, mark, setup } = entry;
     return (
         <div className="grid gap-2 border-l-4 border-chalk bg-paper px-5 py-3">
@@ -50,6 +51,7 @@ export function BookEntryDetail({ entry }: { entry: BookEntry }) {
                     <dd>{reading.instrument}</dd>
                 </dl>
             )}
+            {reading && <MendReading project={project} reading={reading} />}
             {setup && (
                 <div>
                     <Coordinates {...setup.setup} /> · instrument height <Length of={setup.setup.instrumentHeight} />

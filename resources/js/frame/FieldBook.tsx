@@ -44,7 +44,7 @@ export function FieldBook({ project }: { project: Project }) {
                                 >
                                     {line(e)}
                                 </button>
-                                {opened === key && <BookEntryDetail entry={e} />}
+                                {opened === key && <BookEntryDetail entry={e} project={project.id} />}
                             </li>
                         );
                     })}

@@ -160,8 +160,8 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     changesOf={stage === 'prepare' ? changesOf : null}
                     stage={stage}
                     theme={theme}
-                    want={stage === 'prepare' ? want : null}
-                    figure={stage === 'prepare' ? figure : null}
+                    want={stage === 'prepare' || stage === 'set-up' ? want : null}
+                    figure={stage === 'prepare' || stage === 'set-up' ? figure : null}
                     poleCanBeDragged={practising}
                     onChoosePoint={choosePoint}
                     onPoleDragged={(place) =>
@@ -187,7 +187,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                 )}
                 <Button
                     kind="bare"
-                    className="absolute top-1 right-1 z-10"
+                    className="absolute top-1 right-1 z-10 bg-sheet"
                     aria-label={folded ? 'Unfold the sheet' : 'Fold the sheet away'}
                     onClick={() => setFolded(!folded)}
                     icon={folded ? <ChevronsLeft /> : <ChevronsRight />}

@@ -1,5 +1,5 @@
 import { Battery, BatteryWarning, FlaskConical, Link2, Link2Off, Lock, LockOpen, Moon, Scale, Sun } from 'lucide-react';
-import type { Live, Project } from '../api/client';
+import type { Live, Project, SetupState } from '../api/client';
 import { useSetup } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Length } from '../parts/Figure';
@@ -45,10 +45,7 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme }:
                     icon={up && i.battery > 0.15 ? <Battery /> : <BatteryWarning />}
                     word={up ? `${Math.round(i.battery * 100)} %` : 'battery ?'}
                 />
-                <div className="col-span-2 truncate max-[959px]:col-span-4 text-quiet">
-                    Target <Length of={setup.data?.draft.targetHeight} none="–" />, const.{' '}
-                    <span className="figure">{((setup.data?.draft.prismConstant ?? 0) * 1000).toFixed(1)} mm</span>
-                </div>
+                <TargetInUse draft={setup.data?.draft} instrument={up ? i : undefined} />
             </dl>
             <Button
                 kind="bare"
@@ -76,6 +73,30 @@ function State({ good, icon, word }: { good: boolean; icon: React.ReactNode; wor
         >
             {icon}
             {word}
+        </div>
+    );
+}
+
+/** What Parlay believes of the target, and what is set on the instrument: side by side where they differ. */
+function TargetInUse({ draft, instrument }: { draft: SetupState['draft'] | undefined; instrument: Live['instrument'] | undefined }) {
+    const here = 1000 * (draft?.prismConstant ?? 0);
+    const there = instrument?.prismConstant == null ? null : 1000 * instrument.prismConstant;
+    const differ = there !== null && Math.abs(there - here) > 0.05;
+    return (
+        <div className={`col-span-2 truncate max-[959px]:col-span-4 ${differ ? 'font-semibold text-out' : 'text-quiet'}`}>
+            {!differ && (
+                <>
+                    Target <Length of={draft?.targetHeight} none="–" />,{' '}
+                </>
+            )}
+            const. <span className="figure">{here.toFixed(1)} mm</span>
+            {differ && (
+                <>
+                    {' '}
+                    here, <span className="figure">{there.toFixed(1)} mm</span> on it
+                </>
+            )}
+            {!differ && there !== null && <span className="sr-only"> here and on the instrument</span>}
         </div>
     );
 }

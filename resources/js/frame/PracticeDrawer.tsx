@@ -10,6 +10,28 @@ import type { StageProps } from './stages';
 
 const STEPS = [1, 0.1, 0.01, 0.001];
 
+type World = Schemas['WorldResource'];
+
+/** What practitioners find behind a bad residual, each as something that is done to the world. */
+const BLUNDERS: [string, (mark: string, world: World) => Schemas['PracticeBody'] | null][] = [
+    ['Pole slides 100 mm in', (_, w) => ({ do: 'pole', height: w.pole.height - 0.1 })],
+    ['Another prism, 34.4 mm', () => ({ do: 'pole', prismConstant: 0.0344 })],
+    ['Usual prism again', () => ({ do: 'pole', prismConstant: 0 })],
+    ['Mark moves 60 mm', (mark) => ({ do: 'move_mark', mark, north: 0.05, east: 0.033, up: 0 })],
+    ['Mark sinks 40 mm', (mark) => ({ do: 'move_mark', mark, north: 0, east: 0, up: -0.04 })],
+    ['List is 1 m wrong', (mark) => ({ do: 'move_mark', mark, north: 1, east: 0, up: 0 })],
+    [
+        'Names exchanged',
+        (mark, w) => {
+            const other = w.marks.find((m) => m.name !== mark);
+            return other ? { do: 'swap_marks', mark, with: other.name } : null;
+        },
+    ],
+    ['Next on the wrong face', () => ({ do: 'wrong_face', on: true })],
+    ['Air of another day', () => ({ do: 'air', pressure: 700, temperature: 35 })],
+    ['Constant set by hand, 30 mm', () => ({ do: 'set_constant', prismConstant: 0.03 })],
+];
+
 /** The stand-in's drawer: move the pole and play tricks on the instrument. Parlay itself is told nothing of what is done here. */
 export function PracticeDrawer({ project, control, points, target, onClose }: StageProps & { onClose: () => void }) {
     const client = useQueryClient();
@@ -159,6 +181,23 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                             <Button onClick={() => deed.mutate({ do: 'knock' })}>Knock</Button>
                             <Button onClick={() => deed.mutate({ do: 'knock', hard: true })}>Knock hard</Button>
                             <Button onClick={() => deed.mutate({ do: 'level' })}>Level</Button>
+                        </div>
+                    </Group>
+                    <Group name="Plant a blunder">
+                        <p className="text-sm text-quiet">For {chosen}, as chosen above; Parlay has to find it.</p>
+                        <div className="grid grid-cols-2 gap-2">
+                            {BLUNDERS.map(([word, body]) => (
+                                <Button
+                                    key={word}
+                                    className="px-1 text-sm"
+                                    onClick={() => {
+                                        const b = body(chosen, w);
+                                        b && deed.mutate(b);
+                                    }}
+                                >
+                                    {word}
+                                </Button>
+                            ))}
                         </div>
                     </Group>
                     <Group name="Instrument">

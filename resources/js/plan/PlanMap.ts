@@ -2,6 +2,7 @@ import { boundingExtent, buffer, createEmpty, type Extent, extend, isEmpty } fro
 import Feature from 'ol/Feature';
 import LineString from 'ol/geom/LineString';
 import Point from 'ol/geom/Point';
+import Polygon from 'ol/geom/Polygon';
 import { defaults as defaultInteractions } from 'ol/interaction';
 import DragBox from 'ol/interaction/DragBox';
 import VectorLayer from 'ol/layer/Vector';
@@ -11,7 +12,7 @@ import Projection from 'ol/proj/Projection';
 import VectorSource from 'ol/source/Vector';
 import View from 'ol/View';
 import { Crowd, type PlacedThing } from './crowd';
-import { changeStyle, drawnStyle, figureStyle, measuredStyle, spotStyle } from './drawnStyles';
+import { changeStyle, drawnStyle, evidenceStyle, figureStyle, measuredStyle, rasterStyle, spotStyle } from './drawnStyles';
 import { featuresOf } from './features';
 import { currentInk, type Ink } from './ink';
 import { type PlanThing, styleOf } from './marks';
@@ -43,7 +44,14 @@ export interface PlanFigure {
     paths: number[][];
     /** bare: the label alone */
     places: { easting: number; northing: number; label: string; quiet?: boolean; bare?: boolean }[];
+    /** what a setup rests on, each drawn in its own way */
+    evidence?: { flat: number[]; as: Evidence }[];
+    /** strips of a raster: how good it would be to stand there, from 0, the best, to 4 */
+    cells?: { easting: number; northing: number; width: number; height: number; level: number }[];
 }
+
+/** A sight in use or left out, a residual, an error ellipse, a line that is shot at. */
+export type Evidence = 'ray' | 'unused' | 'residual' | 'ellipse' | 'siteLine';
 
 /** What the next touch is for: a spot of a drawing; any place, a point's before a spot's; a line or arc; points to be chosen. */
 export type Picking = 'spot' | 'place' | 'piece' | 'points' | null;
@@ -92,6 +100,7 @@ export class PlanMap {
     private readonly changes = new VectorSource();
     private readonly measured = new VectorSource();
     private readonly figure = new VectorSource();
+    private readonly raster = new VectorSource();
     /** spots within reach of the pointer, and which of them is offered */
     private reached: { spots: Spot[]; index: number; pixel: number[] } = { spots: [], index: 0, pixel: [] };
     private readonly box = new DragBox({ condition: () => this.boxing });
@@ -134,7 +143,13 @@ export class PlanMap {
                     zIndex: 10,
                     style: (f) => changeStyle(f.get('change') as DrawnChange['kind'], this.ink),
                 }),
-                new VectorLayer({ source: this.figure, zIndex: 38, declutter: true, style: (f) => figureStyle(f, this.ink) }),
+                new VectorLayer({ source: this.raster, zIndex: 5, style: (f) => rasterStyle(f, this.ink) }),
+                new VectorLayer({
+                    source: this.figure,
+                    zIndex: 38,
+                    declutter: true,
+                    style: (f) => (f.get('as') ? evidenceStyle(f, this.ink) : figureStyle(f, this.ink)),
+                }),
                 new VectorLayer({ source: this.measured, zIndex: 39, style: () => measuredStyle(this.ink) }),
                 new VectorLayer({ source: this.offered, zIndex: 40, style: () => spotStyle(this.ink) }),
             ],
@@ -222,6 +237,14 @@ export class PlanMap {
         }
         for (const { easting, northing, label, quiet, bare } of figure?.places ?? []) {
             this.figure.addFeature(new Feature({ geometry: new Point([easting, northing]), label, quiet, bare }));
+        }
+        for (const { flat, as } of figure?.evidence ?? []) {
+            this.figure.addFeature(new Feature({ geometry: new LineString(flat, 'XY'), as }));
+        }
+        this.raster.clear(true);
+        for (const { easting: e, northing: n, width, height, level } of figure?.cells ?? []) {
+            const ring = [e, n, e + width, n, e + width, n + height, e, n + height, e, n];
+            this.raster.addFeature(new Feature({ geometry: new Polygon(ring, 'XY', [10]), level }));
         }
     }
 

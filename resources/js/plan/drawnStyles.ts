@@ -1,7 +1,7 @@
 import type { FeatureLike } from 'ol/Feature';
 import { Circle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style';
 import { type Ink, readable } from './ink';
-import type { DrawnChange } from './PlanMap';
+import type { DrawnChange, Evidence } from './PlanMap';
 
 /** Styles are made once for each colour: a drawing has few colours and many pieces. */
 export function drawnStyle(ownColour: string | null, ink: Ink, crowded: boolean) {
@@ -105,4 +105,24 @@ export function spotStyle(ink: Ink): Style[] {
         }),
         new Style({ image: new Circle({ radius: 11, stroke: new Stroke({ color: ink.chalk, width: 3 }) }) }),
     ];
+}
+
+/** Sights are thin, left-out ones dashed; residuals and ellipses stand out. */
+export function evidenceStyle(feature: FeatureLike, ink: Ink): Style[] {
+    const as = feature.get('as') as Evidence;
+    const [color, width, lineDash] = {
+        ray: [ink.ink, 1.25, undefined],
+        unused: [ink.quiet, 1.25, [3, 7]],
+        residual: [ink.out, 3, undefined],
+        ellipse: [ink.chalk, 2.5, undefined],
+        siteLine: [ink.open, 3, [16, 5, 2, 5]],
+    }[as] as [string, number, number[] | undefined];
+    const halo = as === 'residual' || as === 'ellipse' ? [new Style({ stroke: new Stroke({ color: ink.paper, width: width + 3 }) })] : [];
+    return [...halo, new Style({ stroke: new Stroke({ color, width: width * ink.weight, lineDash }) })];
+}
+
+/** From good to bad ever denser hatching by strength of one colour, so that it reads without colours too. */
+export function rasterStyle(feature: FeatureLike, ink: Ink): Style {
+    const level = feature.get('level') as number;
+    return new Style({ fill: new Fill({ color: `color-mix(in srgb, ${ink.chalk} ${[4, 16, 30, 46, 64][level] ?? 64}%, transparent)` }) });
 }

@@ -13,6 +13,10 @@ export const unitMetres = (style: Units['length']): number =>
 
 /** Rounds half away from zero as PHP does, and never writes -0. */
 function decimal(value: number, places: number): string {
+    // What rounds to nothing may be so small that it is written with an exponent of its own.
+    if (Math.abs(value) < 0.5 * 10 ** -places) {
+        return (0).toFixed(places);
+    }
     const text = (Math.sign(value) * Number(`${Math.round(Number(`${Math.abs(value)}e${places}`))}e-${places}`)).toFixed(places);
     return Number(text) === 0 ? text.replace('-', '') : text;
 }

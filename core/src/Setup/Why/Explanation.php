@@ -12,6 +12,7 @@ final readonly class Explanation
      * @param  string  $sentence  what it is, in words
      * @param  string  $remedy  what to do, and what would decide on site where the readings can't
      * @param  float  $fit  root of the weighted square sum over what is spare, once it is mended; about 1 is well
+     * @param  float|null  $value  by which the target height, or the prism constant, should be larger; metres; null for other causes
      * @param  float  $score  lower fits better; each thing that had to be assumed counts
      */
     public function __construct(
@@ -21,5 +22,6 @@ final readonly class Explanation
         public string $remedy,
         public float $fit,
         public float $score,
+        public ?float $value = null,
     ) {}
 }

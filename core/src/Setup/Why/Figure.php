@@ -73,13 +73,14 @@ final readonly class Figure implements Model
             $de = $s->control->easting - $this->origin->easting - $easting;
             $distance = max(hypot($dn, $de), 1e-3);
             $measured = $s->sight->distance;
-            $equations[] = new Equation($row([$de / $distance ** 2, -$dn / $distance ** 2, -1.0], 0.0, $none), Angle::signed($s->sight->circle + $orientation - atan2($de, $dn)), $this->accuracy->ofDirection($measured));
+            $accuracy = $s->accuracy($this->accuracy);
+            $equations[] = new Equation($row([$de / $distance ** 2, -$dn / $distance ** 2, -1.0], 0.0, $none), Angle::signed($s->sight->circle + $orientation - atan2($de, $dn)), $accuracy->ofDirection($measured));
             // What lengthens the slope distance lengthens its plan part and its rise in proportion.
             $part = $this->constant ? 1 / $s->sight->slope : ($this->scale ? 1.0 : INF);
             $longer = $part === INF ? 0.0 : $extra * $part;
-            $equations[] = new Equation($row([-$dn / $distance, -$de / $distance, 0.0], 0.0, $part === INF ? INF : $part * $measured), $measured * (1 - $longer) - $distance, $this->accuracy->ofDistance($measured));
+            $equations[] = new Equation($row([-$dn / $distance, -$de / $distance, 0.0], 0.0, $part === INF ? INF : $part * $measured), $measured * (1 - $longer) - $distance, $accuracy->ofDistance($measured));
             if ($hasHeight && $s->control->elevation !== null) {
-                $equations[] = new Equation($row([0.0, 0.0, 0.0], 1.0, $part === INF ? INF : -$part * $s->sight->rise), self::axis($s) + $longer * $s->sight->rise - $level - $unknowns[3], $this->accuracy->ofHeight($measured));
+                $equations[] = new Equation($row([0.0, 0.0, 0.0], 1.0, $part === INF ? INF : -$part * $s->sight->rise), self::axis($s) + $longer * $s->sight->rise - $level - $unknowns[3], $accuracy->ofHeight($measured));
             }
         }
 

@@ -23,6 +23,7 @@ final readonly class Spread
 
     public static function of(ControlSight $s, Solved $rest, Accuracy $accuracy): self
     {
+        $accuracy = $s->accuracy($accuracy);
         $azimuth = $rest->orientation + $s->sight->circle;
         $d = $s->sight->distance;
         $q = $rest->cofactors;

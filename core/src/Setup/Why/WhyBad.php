@@ -6,6 +6,7 @@ namespace Parlay\Core\Setup\Why;
 
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Setup\Compass;
 use Parlay\Core\Setup\ControlSight;
 
 /**
@@ -67,7 +68,7 @@ final class WhyBad
     {
         $constant = Figure::solve($this->sights, $this->accuracy, constant: true);
         if ($constant !== null && $constant->passes()) {
-            $this->say(Cause::PrismConstantOfAll, [], $constant, 1, sprintf('The prism constant is wrong for all sights: every distance comes out %s too %s.', $length(abs($constant->extra)), $constant->extra > 0 ? 'long' : 'short'), 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.');
+            $this->say(Cause::PrismConstantOfAll, [], $constant, 1, sprintf('The prism constant is wrong for all sights: every distance comes out %s too %s.', $length(abs($constant->extra)), $constant->extra > 0 ? 'long' : 'short'), 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.', -$constant->extra);
         }
         $scale = Figure::solve($this->sights, $this->accuracy, scale: true);
         if ($scale !== null && $scale->passes()) {
@@ -138,7 +139,7 @@ final class WhyBad
                 $fits = sprintf('%s stands there, and %s fits.', $length($written), $length($meant));
 
                 return $word === 'elevation'
-                    ? $this->explained(Cause::Height, [$s->name], $rest, 0, $spread->misfit($place, $found), self::tooHigh($s, (float) $found->elevation - $written, $length)." One slip of the pen in the elevation would do it: $fits", self::HEIGHT_REMEDY)
+                    ? $this->explained(Cause::Height, [$s->name], $rest, 0, $spread->misfit($place, $found), self::tooHigh($s, (float) $found->elevation - $written, $length)." One slip of the pen in the elevation would do it: $fits", self::HEIGHT_REMEDY, (float) $found->elevation - $written)
                     : $this->explained(Cause::CoordinateDigit, [$s->name], $rest, 0, $spread->misfit($place, $found), "The $word of “{$s->name}” was written wrong: $fits", 'Compare it with the site surveyor’s list, and mend the control there and here.');
             }
         }
@@ -154,12 +155,12 @@ final class WhyBad
         $plan = hypot($across / $spread->across, $along / $spread->along);
         $slope = $s->sight->rise / max($s->sight->distance, 0.1);
         if ($plan <= Spread::WITHIN && ! $level) {
-            return $this->explained(Cause::Height, [$s->name], $rest, 1, $plan ** 2, self::tooHigh($s, (float) $up, $length), self::HEIGHT_REMEDY);
+            return $this->explained(Cause::Height, [$s->name], $rest, 1, $plan ** 2, self::tooHigh($s, (float) $up, $length), self::HEIGHT_REMEDY, $up);
         }
         $heightOff = $up === null ? 0.0 : ((float) $up / $spread->height) ** 2;
         $prism = ($across / $spread->across) ** 2 + ($up === null ? 0.0 : (($up - $along * $slope) / $spread->height) ** 2) + (abs($along) > self::CONSTANT ? 6.0 : 0.0);
         if ($prism + self::COST < $heightOff + 2 * self::COST) {
-            return $this->explained(Cause::PrismConstant, [$s->name], $rest, 1, $prism, sprintf('The distance to “%s” is %s too %s: the prism constant was another there.', $s->name, $length(abs($along)), $along > 0 ? 'long' : 'short'), 'Look which prism stands there and which constant was set; then mend it for this sight. A pole leaning toward the instrument looks the same: plumb it and measure again.');
+            return $this->explained(Cause::PrismConstant, [$s->name], $rest, 1, $prism, sprintf('The distance to “%s” is %s too %s: the prism constant was another there.', $s->name, $length(abs($along)), $along > 0 ? 'long' : 'short'), 'Look which prism stands there and which constant was set; then mend it for this sight. A pole leaning toward the instrument looks the same: plumb it and measure again.', -$along);
         }
         $size = hypot($across, $along);
         $direction = $s->control->azimuthTo($found);
@@ -167,7 +168,7 @@ final class WhyBad
 
         return $this->explained(
             Cause::Shifted, [$s->name], $rest, 2, $level ? 0.0 : 9.0 + $heightOff / 4,
-            sprintf('“%s” was found %s from where the control has it, toward %s.%s', $s->name, $length($size), self::compass($direction), $tilt),
+            sprintf('“%s” was found %s from where the control has it, toward %s.%s', $s->name, $length($size), Compass::word($direction), $tilt),
             $size < self::TILT ? 'Plumb the pole and measure again. If it comes out the same, the mark has moved or its coordinates are wrong: leave it out, and tell the site surveyor.' : 'Leave it out in plan, and ask the site surveyor: the mark has moved, or its coordinates are wrong.',
         );
     }
@@ -191,9 +192,9 @@ final class WhyBad
     }
 
     /** @param  list<string>  $sights */
-    private function say(Cause $cause, array $sights, Solved $solved, int $assumed, string $sentence, string $remedy): void
+    private function say(Cause $cause, array $sights, Solved $solved, int $assumed, string $sentence, string $remedy, ?float $value = null): void
     {
-        $this->found[] = $this->explained($cause, $sights, $solved, $assumed, 0.0, $sentence, $remedy);
+        $this->found[] = $this->explained($cause, $sights, $solved, $assumed, 0.0, $sentence, $remedy, $value);
     }
 
     /**
@@ -201,26 +202,21 @@ final class WhyBad
      *
      * @param  list<string>  $sights
      */
-    private function explained(Cause $cause, array $sights, Solved $solved, int $assumed, float $misfit, string $sentence, string $remedy): Explanation
+    private function explained(Cause $cause, array $sights, Solved $solved, int $assumed, float $misfit, string $sentence, string $remedy, ?float $value = null): Explanation
     {
         // What a figure of this size leaves on the average is no evidence for or against it.
         $left = $solved->squares - $solved->redundancy + $misfit;
 
-        return new Explanation($cause, $sights, $sentence, $remedy, $solved->fit(), $left + self::COST * $assumed);
+        return new Explanation($cause, $sights, $sentence, $remedy, $solved->fit(), $left + self::COST * $assumed, $value);
     }
 
     private static function at(ControlSight $s, Position $control): ControlSight
     {
-        return new ControlSight($s->name, $control, $s->sight, $s->used);
+        return $s->with(control: $control);
     }
 
     private static function tooHigh(ControlSight $s, float $up, callable $length): string
     {
         return sprintf('“%s” comes out %s too %s: its target height or its elevation in the control is wrong by that.', $s->name, $length(abs($up)), $up > 0 ? 'high' : 'low');
-    }
-
-    private static function compass(float $azimuth): string
-    {
-        return ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'][(int) round($azimuth / M_PI_4) % 8];
     }
 }

@@ -6,7 +6,12 @@ namespace Parlay\Core\Tests\Setup\Why;
 
 use Parlay\Core\Adjustment\ChiSquare;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\RawReading;
+use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Instrument\Target;
 use Parlay\Core\Setup\ControlSight;
+use Parlay\Core\Setup\Resection;
 use Parlay\Core\Setup\Why\Cause;
 use Parlay\Core\Setup\Why\Explanation;
 use Parlay\Core\Setup\Why\WhyBad;
@@ -138,5 +143,29 @@ final class WhyBadTest extends TestCase
     private static function length(float $metres): string
     {
         return sprintf('%.3f m', $metres);
+    }
+
+    public function test_it_says_by_how_much_a_height_or_a_constant_would_have_to_be_mended(): void
+    {
+        foreach (['target height' => Cause::Height, 'prism constant of all' => Cause::PrismConstantOfAll] as $blunder => $cause) {
+            foreach (range(1, 15) as $seed) {
+                $setup = Setups::planted($seed, $blunder);
+                $best = self::explained($setup)[0] ?? null;
+                if ($best?->cause !== $cause || $best->value === null) {
+                    continue;
+                }
+                $mended = array_map(static fn (ControlSight $s) => in_array($s->name, $best->sights, true) || $best->sights === [] ? $s->with(sight: self::mended($s->sight, $cause, $best->value)) : $s, $setup->sights);
+                self::assertTrue(Resection::solve($mended, 1.6, Setups::accuracy())->fit < 3, "$blunder $seed");
+                $tried = ($tried ?? 0) + 1;
+            }
+        }
+        self::assertGreaterThan(15, $tried ?? 0);
+    }
+
+    private static function mended(Sight $sight, Cause $cause, float $by): Sight
+    {
+        $t = $sight->target;
+
+        return Sight::reduce(new RawReading($sight->circle, $sight->zenith, $sight->slope), new Atmosphere, $cause === Cause::Height ? new Target($t->height + $by, $t->prismConstant) : new Target($t->height, $t->prismConstant + $by));
     }
 }

@@ -295,6 +295,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/measured-control": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps new control that was measured from a setup, averaged with earlier shots on it */
+        post: operations["73ac69cd3a43be73ec6239be324db72f"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/control": {
         parameters: {
             query?: never;
@@ -501,6 +518,78 @@ export interface paths {
         head?: never;
         /** Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden can’t be picked */
         patch: operations["477e7c1bdc6c96a54f63bd6919cf453e"];
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The project’s instruments */
+        get: operations["f1d177489c3e8f4a4ac06d20c17822f7"];
+        put?: never;
+        /** Adds an instrument */
+        post: operations["0b17129c444d5c3ae74f09bd53fb3936"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/instruments/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes an instrument; what was measured keeps what it was measured with */
+        put: operations["0498f330cd096a8cd27eda44bf53d76b"];
+        post?: never;
+        /** Takes an instrument off the list */
+        delete: operations["9bdc4984ccc4cef9e9bd3f422ecc71ad"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The project’s targets */
+        get: operations["06eb397b27ed21996d4de00d362cffe4"];
+        put?: never;
+        /** Adds a target */
+        post: operations["1c605dfe1d5b24f5e64caedd0e28c840"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/targets/{target}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a target; what was measured keeps what it was measured with */
+        put: operations["84c8a4c700271f8724c8a93685261078"];
+        post?: never;
+        /** Takes a target off the list */
+        delete: operations["d55d050876596e234d75b3caf3fb6f45"];
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/v1/projects/{project}/field-book": {
@@ -720,6 +809,74 @@ export interface paths {
         put?: never;
         /** Stops whatever the instrument is doing */
         post: operations["cb6dc6285a3c1d819d5695526c27cc03"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The check shots on the setup that holds, each against what was to be expected, and whether it still holds */
+        get: operations["a0a0ece6929273b593ef687417e8bb46"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mends a target height or a constant of a reading, with a note; what hangs on it becomes a proposal */
+        post: operations["1bb6be5db1858f23f09b7faac4a78971"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/setup-proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Setups and marks that would come out otherwise with what was mended since */
+        get: operations["0740584f3e423a2059c65b6a95730e67"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/setup-proposals-adoption": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Writes the mended setups and marks beside the old ones */
+        post: operations["99e29dc815119047eef5329b7c025d60"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1295,6 +1452,74 @@ export interface paths {
         patch: operations["082fa655487803a0c53eb21544d1acea"];
         trace?: never;
     };
+    "/api/v1/projects/{project}/site-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The ends of a line that is to be shot at, from a drawing or two places; stores nothing */
+        post: operations["a0d0e9774c20fb095803dadbb286c115"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes readings without a link into the field book and into the setup being made */
+        post: operations["0ffeccf691c166053b3ae44d7feeefec"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/raw-text-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a text of raw observations, both faces and all rounds made into one for each point; stores nothing */
+        post: operations["27092f851a69f96246a5573472bd4806"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/setups/{setup}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Prints a setup with all it rests on as PDF; fetch it as a report when the task is done */
+        post: operations["3e0172c7d9d9798150b3110a9c6b6278"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/setups": {
         parameters: {
             query?: never;
@@ -1306,6 +1531,40 @@ export interface paths {
         put?: never;
         /** Accepts the setup being made */
         post: operations["a60b4c11b894c5ec8c7aaf0d9018518b"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/stand-here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What an instrument standing here would see, and how well it would serve the work */
+        post: operations["03d7055e15ab36fb4b37c3bbfa66f9a9"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/stand-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How well the work would be served from each place of a raster; a part of its rows at a time */
+        post: operations["8978c204255eab1690370a016dc8d0df"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1496,7 +1755,7 @@ export interface components {
         };
         ComputeSetupBody: {
             /** @enum {string} */
-            method: "known_backsight" | "resection";
+            method: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
             sights: components["schemas"]["ControlReadingBody"][];
             station?: components["schemas"]["PositionBody"] | null;
             instrumentHeight?: number;
@@ -1545,7 +1804,20 @@ export interface components {
             name: string;
             control: components["schemas"]["PositionBody"];
             reading: components["schemas"]["ReadingBody"];
-            used?: boolean;
+            plan?: boolean;
+            height?: boolean;
+            direction?: boolean;
+            distance?: boolean;
+            planDeviation?: number;
+            heightDeviation?: number;
+        };
+        /** @description What a target really was; the reading itself stays as it is. */
+        CorrectionBody: {
+            observationId: number;
+            targetHeight: number;
+            prismConstant: number;
+            note: string;
+            alike?: boolean;
         };
         DesignBody: {
             name: string;
@@ -1555,7 +1827,7 @@ export interface components {
         };
         DraftBody: {
             /** @enum {string} */
-            method?: "known_backsight" | "resection";
+            method?: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
             stationControlId?: number | null;
             instrumentHeight?: number;
             targetHeight?: number;
@@ -1563,11 +1835,33 @@ export interface components {
             pressure?: number;
             temperature?: number;
             sights?: components["schemas"]["DraftSightBody"][];
+            humidity?: number;
+            /** @enum {string} */
+            airMode?: "air" | "typed";
+            ppm?: number;
+            scale?: number;
+            /** @enum {string} */
+            heightMode?: "straight" | "slanted";
+            slantedHeight?: number;
+            instrumentId?: number | null;
+            targetId?: number | null;
+            stationName?: string;
+            azimuth?: number;
+            length?: number;
+            assumedNorthing?: number;
+            assumedEasting?: number;
+            assumedElevation?: number;
+            lines?: components["schemas"]["DraftLineBody"][];
+            shots?: components["schemas"]["DraftShotBody"][];
+            place?: number;
+            oneFace?: boolean;
+            ppmInUse?: number | null;
+            turnEarlier?: boolean;
         };
         /** @description What is not given stays as it is, so that two fields changed at once don't undo each other. */
         DraftChangeBody: {
             /** @enum {string|null} */
-            method?: "known_backsight" | "resection" | null;
+            method?: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only" | null;
             stationControlId?: number | null;
             instrumentHeight?: number | null;
             targetHeight?: number | null;
@@ -1575,11 +1869,51 @@ export interface components {
             pressure?: number | null;
             temperature?: number | null;
             sights?: components["schemas"]["DraftSightBody"][] | null;
+            humidity?: number | null;
+            /** @enum {string|null} */
+            airMode?: "air" | "typed" | null;
+            ppm?: number | null;
+            scale?: number | null;
+            /** @enum {string|null} */
+            heightMode?: "straight" | "slanted" | null;
+            slantedHeight?: number | null;
+            instrumentId?: number | null;
+            targetId?: number | null;
+            stationName?: string | null;
+            azimuth?: number | null;
+            length?: number | null;
+            assumedNorthing?: number | null;
+            assumedEasting?: number | null;
+            assumedElevation?: number | null;
+            lines?: components["schemas"]["DraftLineBody"][] | null;
+            shots?: components["schemas"]["DraftShotBody"][] | null;
+            place?: number | null;
+            oneFace?: boolean | null;
+            turnEarlier?: boolean | null;
+        };
+        /** @description A line that can be seen on site: a line of the grid, of a drawing, or between two places. */
+        DraftLineBody: {
+            name: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            offset?: number;
+        };
+        /** @description A shot on a line, or on a mark that is no control. */
+        DraftShotBody: {
+            line: string;
+            observationId: number;
+            used?: boolean;
         };
         DraftSightBody: {
             controlId: number;
             observationId: number;
-            used?: boolean;
+            plan?: boolean;
+            height?: boolean;
+            direction?: boolean;
+            distance?: boolean;
+            more?: number[];
         };
         /** @description Where the elevation of made points comes from; value: metres, or rise over run. */
         ElevationBody: {
@@ -1673,6 +2007,22 @@ export interface components {
         InspectDrawingBody: {
             upload: string;
         };
+        InstrumentBody: {
+            name: string;
+            directionSeconds?: number;
+            zenithSeconds?: number;
+            distanceMillimetres?: number;
+            distancePpm?: number;
+            centring?: number;
+            notchRadius?: number;
+            notchDrop?: number;
+            collimationSeconds?: number;
+            indexSeconds?: number;
+            wavelength?: number;
+            referencePressure?: number;
+            referenceTemperature?: number;
+            referenceHumidity?: number;
+        };
         InverseBody: {
             from: components["schemas"]["SpotBody"];
             to: components["schemas"]["SpotBody"];
@@ -1757,7 +2107,7 @@ export interface components {
             key: string;
             observationId: number;
             /** @enum {string} */
-            kind: "setup" | "check" | "stake" | "as_built";
+            kind: "setup" | "check" | "stake" | "as_built" | "control";
             pointId?: number | null;
             controlId?: number | null;
             name?: string;
@@ -1768,9 +2118,19 @@ export interface components {
         MeasureBody: {
             key: string;
             /** @enum {string} */
-            purpose: "setup" | "check" | "stake" | "as_built";
+            purpose: "setup" | "check" | "stake" | "as_built" | "control";
             controlId?: number | null;
             pointId?: number | null;
+            sighted?: string;
+        };
+        MeasuredControlBody: {
+            observationId: number;
+            name: string;
+            code?: string;
+        };
+        MendBody: {
+            setupIds: number[];
+            note: string;
         };
         /** @description Moves points in plan, and by a difference of height. */
         MoveBody: {
@@ -1867,6 +2227,7 @@ export interface components {
         PracticeBody: {
             do: string;
             mark?: string | null;
+            with?: string | null;
             northing?: number | null;
             easting?: number | null;
             elevation?: number | null;
@@ -1907,6 +2268,9 @@ export interface components {
             units: components["schemas"]["UnitsBody"];
             planTolerance?: number;
             heightTolerance?: number;
+        };
+        RawTextBody: {
+            text: string;
         };
         ReadingBody: {
             circle: number;
@@ -1968,6 +2332,9 @@ export interface components {
             layerId: number;
             shape: number;
         };
+        SiteLineBody: {
+            line: components["schemas"]["GivenLine"];
+        };
         /** @description A leg of a sketch: in a direction, or turned from the leg before; of a length, or until it meets a line; or an arc. */
         SketchLegBody: {
             direction?: components["schemas"]["GivenDirection"] | null;
@@ -1996,6 +2363,24 @@ export interface components {
             nearEasting?: number | null;
             prolonged?: boolean;
         };
+        /** @description A place to stand in thought. */
+        StandHereBody: {
+            northing: number;
+            easting: number;
+            wallLayers?: number[];
+            worklistId?: number | null;
+        };
+        /** @description A part of the raster of places to stand. */
+        StandMapBody: {
+            south: number;
+            west: number;
+            step: number;
+            columns: number;
+            fromRow: number;
+            toRow: number;
+            wallLayers?: number[];
+            worklistId?: number | null;
+        };
         TakeDrawingBody: {
             upload: string;
             name: string;
@@ -2014,6 +2399,13 @@ export interface components {
             revisesId?: number | null;
             revision?: string;
         };
+        TargetBody: {
+            name: string;
+            /** @enum {string} */
+            kind?: "prism" | "small_prism" | "all_round" | "sheet" | "none";
+            prismConstant?: number;
+            height?: number;
+        };
         TurnBody: {
             key: string;
             controlId?: number | null;
@@ -2024,6 +2416,22 @@ export interface components {
             dNorthing: number;
             dEasting: number;
             rotation?: number;
+        };
+        /** @description A reading that was read off the instrument by eye, or came in a file. */
+        TypedReadingBody: {
+            circle: number;
+            zenith: number;
+            slope?: number;
+            controlId?: number | null;
+            line?: string;
+            targetHeight?: number | null;
+            ppmApplied?: number;
+            prismConstantApplied?: number;
+            angles?: number;
+        };
+        TypedReadingsBody: {
+            key: string;
+            readings: components["schemas"]["TypedReadingBody"][];
         };
         UnitsBody: {
             /** @enum {string} */
@@ -2061,6 +2469,7 @@ export interface components {
             instrumentHeight: number;
             planDeviation: number | null;
             heightDeviation: number | null;
+            cautions: string[];
         };
         AngleReading: {
             radians: number;
@@ -2081,6 +2490,23 @@ export interface components {
             gone: number;
             moved: number;
             farthest: number;
+        };
+        /** @description A check shot held against what was to be expected; metres. */
+        CheckResource: {
+            markId: number;
+            at: string;
+            name: string;
+            plan: number;
+            expectedPlan: number;
+            height: number | null;
+            expectedHeight: number | null;
+            holds: boolean;
+        };
+        ChecksResource: {
+            checks: components["schemas"]["CheckResource"][];
+            holds: boolean | null;
+            verdict: string;
+            due: string | null;
         };
         CodeResource: {
             id: number;
@@ -2152,28 +2578,70 @@ export interface components {
         };
         DraftResource: {
             /** @enum {string} */
-            method: "known_backsight" | "resection";
+            method: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
             stationControlId: number | null;
             instrumentHeight: number;
+            /** @enum {string} */
+            heightMode: "straight" | "slanted";
+            slantedHeight: number;
             targetHeight: number;
             prismConstant: number;
             pressure: number;
             temperature: number;
+            humidity: number;
+            /** @enum {string} */
+            airMode: "air" | "typed";
+            ppmTyped: number;
             ppm: number;
+            scale: number;
+            instrumentId: number | null;
+            targetId: number | null;
+            stationName: string;
+            nextName: string;
+            azimuth: number;
+            length: number;
+            assumedNorthing: number;
+            assumedEasting: number;
+            assumedElevation: number;
             sights: components["schemas"]["DraftSightResource"][];
+            lines: components["schemas"]["DraftLineBody"][];
+            shots: components["schemas"]["DraftShotResource"][];
+            place: number;
+            oneFace: boolean;
+            turnEarlier: boolean;
         };
-        DraftSightResource: {
-            controlId: number;
+        /** @description A shot on a line, or on a mark that is no control. */
+        DraftShotResource: {
+            line: string;
             observationId: number;
             used: boolean;
-            name: string;
             circle: number;
             zenith: number;
             slope: number;
             distance: number;
+            targetHeight: number;
+        };
+        DraftSightResource: {
+            controlId: number;
+            observationId: number;
+            plan: boolean;
+            height: boolean;
+            direction: boolean;
+            useDistance: boolean;
+            name: string;
+            circle: number;
+            zenith: number;
+            slope: number | null;
+            distance: number | null;
+            rise: number | null;
             ppm: number;
+            scale: number;
             targetHeight: number;
             prismConstant: number;
+            ppmApplied: number;
+            prismConstantApplied: number;
+            more: number[];
+            spread: number;
         };
         /** @description A name that is taken: in the project already, or by an earlier row. */
         DuplicateResource: {
@@ -2190,6 +2658,7 @@ export interface components {
             remedy: string;
             fit: number;
             behind: number;
+            value: number | null;
         };
         FaultResource: {
             line: number;
@@ -2285,6 +2754,23 @@ export interface components {
             why: string | null;
             observationId: number | null;
         };
+        InstrumentEntry: {
+            id: number;
+            name: string;
+            directionSeconds: number;
+            zenithSeconds: number;
+            distanceMillimetres: number;
+            distancePpm: number;
+            centring: number;
+            notchRadius: number;
+            notchDrop: number;
+            collimationSeconds: number;
+            indexSeconds: number;
+            wavelength: number;
+            referencePressure: number;
+            referenceTemperature: number;
+            referenceHumidity: number;
+        };
         InstrumentResource: {
             link: string;
             retryIn: number | null;
@@ -2296,6 +2782,8 @@ export interface components {
             battery: number;
             trouble: string | null;
             azimuth: number | null;
+            ppm: number | null;
+            prismConstant: number | null;
         };
         /** @description Metres, and a grid azimuth in radians. */
         InverseResource: {
@@ -2390,6 +2878,26 @@ export interface components {
             named: boolean;
             residual: number;
         };
+        MendedMarkResource: {
+            markId: number;
+            name: string;
+            kind: string;
+            was: components["schemas"]["DeviationResource"] | null;
+            would: components["schemas"]["DeviationResource"] | null;
+        };
+        /** @description A setup as it stands, and as it would be; metres and radians, new less old. */
+        MendedSetupResource: {
+            setupId: number;
+            stationName: string;
+            at: string;
+            north: number;
+            east: number;
+            up: number | null;
+            turn: number;
+            markCount: number;
+            largest: number;
+            marks: components["schemas"]["MendedMarkResource"][];
+        };
         /** @description A control point that a reissued list has in another place; metres. */
         MovedControl: {
             name: string;
@@ -2438,6 +2946,16 @@ export interface components {
             rise: number;
             ppm: number;
         };
+        /** @description One observation in the adjustment; radians for angles, metres for lengths. */
+        ObservedResource: {
+            /** @enum {string} */
+            kind: "direction" | "slopeDistance" | "zenithAngle" | "planDistance" | "rise" | "offset";
+            residual: number;
+            deviation: number;
+            redundancy: number;
+            normalised: number | null;
+            detectable: number | null;
+        };
         /** @description A line as it is drawn: easting and northing in turn. */
         PathResource: {
             flat: number[];
@@ -2445,11 +2963,26 @@ export interface components {
         PingResource: {
             version: string;
         };
+        /** @description One of the places where the instrument may stand. */
+        PlaceResource: {
+            northing: number;
+            easting: number;
+            orientation: number;
+            onDrawn: number | null;
+            shots: components["schemas"]["PositionResource"][];
+            offsets: number[];
+        };
         PlacementResource: {
             placement: components["schemas"]["PlacementBody"];
             rotation: number;
             scale: number;
             residuals: number[];
+        };
+        PointPrecisionResource: {
+            name: string;
+            northing: number;
+            easting: number;
+            major: number;
         };
         PointResource: {
             id: number;
@@ -2536,6 +3069,26 @@ export interface components {
             stakes: number;
             why: string;
         };
+        /** @description All readings of one point made into one. */
+        RawSightResource: {
+            name: string;
+            controlId: number | null;
+            circle: number;
+            zenith: number;
+            slope: number;
+            targetHeight: number | null;
+            angles: number;
+            readings: number;
+            pairs: number;
+            collimation: number | null;
+            index: number | null;
+            spread: number;
+        };
+        /** @description A file of raw observations as it is read, before anything is taken. */
+        RawTextResource: {
+            sights: components["schemas"]["RawSightResource"][];
+            problems: string[];
+        };
         /** @description How a point was made; without a construction it was typed or came from a file. */
         RecipeResource: {
             description: string;
@@ -2562,6 +3115,7 @@ export interface components {
             detectable: number | null;
             normalised: number | null;
             moves: number | null;
+            observed: components["schemas"]["ObservedResource"][];
         };
         RowResource: {
             line: number;
@@ -2581,9 +3135,15 @@ export interface components {
         SetupState: {
             draft: components["schemas"]["DraftResource"];
             solution: components["schemas"]["SolutionResource"] | null;
+            places: components["schemas"]["PlaceResource"][];
             problem: string | null;
+            weakness: string | null;
             current: components["schemas"]["AcceptedSetup"] | null;
             explanations: components["schemas"]["ExplanationResource"][] | null;
+            angleOff: number | null;
+            angleDeviation: number | null;
+            baselineLength: number | null;
+            turned: components["schemas"]["MendedSetupResource"] | null;
         };
         SightResource: {
             slope: number;
@@ -2596,20 +3156,27 @@ export interface components {
             easting: number;
             elevation: number | null;
             orientation: number;
-            northingDeviation: number | null;
-            eastingDeviation: number | null;
+            oriented: boolean;
+            placeFound: boolean;
+            northingDeviation: number;
+            eastingDeviation: number;
             heightDeviation: number | null;
             orientationDeviation: number | null;
             residuals: components["schemas"]["ResidualResource"][];
             redundancy: number;
             fit: number | null;
             cautions: string[];
-            ellipseMajor: number | null;
-            ellipseMinor: number | null;
-            ellipseAzimuth: number | null;
+            ellipseMajor: number;
+            ellipseMinor: number;
+            ellipseAzimuth: number;
+            afterwards: number | null;
+            correlation: number;
             passes: boolean | null;
             farthest: number | null;
             reaches: number | null;
+            scalePpm: number | null;
+            scaleDeviation: number | null;
+            covariance: number[];
         };
         SpotResource: {
             northing: number;
@@ -2617,12 +3184,33 @@ export interface components {
             elevation: number | null;
             description: string;
         };
+        /** @description What a place to stand would give. */
+        StandHereResource: {
+            seen: string[];
+            hidden: string[];
+            best: string[];
+            bestWorst: number | null;
+            worst: number | null;
+            worstName: string | null;
+            points: components["schemas"]["PointPrecisionResource"][];
+        };
+        StandMapResource: {
+            values: number[];
+        };
         /** @description Geometry of a layer far from the body of the work; the place of one of them in the unit of the list it stands in. */
         StrayResource: {
             layer: string;
             count: number;
             northing: number;
             easting: number;
+        };
+        TargetEntry: {
+            id: number;
+            name: string;
+            /** @enum {string} */
+            kind: "prism" | "small_prism" | "all_round" | "sheet" | "none";
+            prismConstant: number;
+            height: number;
         };
         TaskResource: {
             id: number;
@@ -2693,6 +3281,7 @@ export interface components {
             tripod: components["schemas"]["WorldTripod"];
             air: components["schemas"]["WorldAir"];
             blocked: boolean;
+            wrongFace: boolean;
             battery: number;
             haste: number;
         };
@@ -3347,6 +3936,41 @@ export interface operations {
             };
         };
     };
+    "73ac69cd3a43be73ec6239be324db72f": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuredControlBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlPointResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "664d09f4c01cfc0d74df29a07327c48a": {
         parameters: {
             query?: never;
@@ -3870,6 +4494,270 @@ export interface operations {
             };
         };
     };
+    f1d177489c3e8f4a4ac06d20c17822f7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "0b17129c444d5c3ae74f09bd53fb3936": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InstrumentBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "0498f330cd096a8cd27eda44bf53d76b": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InstrumentBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "9bdc4984ccc4cef9e9bd3f422ecc71ad": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "06eb397b27ed21996d4de00d362cffe4": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "1c605dfe1d5b24f5e64caedd0e28c840": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TargetBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "84c8a4c700271f8724c8a93685261078": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                target: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TargetBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    d55d050876596e234d75b3caf3fb6f45: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                target: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "4d850a09248c33a70c0347830c8d47a1": {
         parameters: {
             query?: {
@@ -4368,6 +5256,138 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["InstructionResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    a0a0ece6929273b593ef687417e8bb46: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChecksResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "1bb6be5db1858f23f09b7faac4a78971": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectionBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "0740584f3e423a2059c65b6a95730e67": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendedSetupResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "99e29dc815119047eef5329b7c025d60": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -5642,6 +6662,143 @@ export interface operations {
             };
         };
     };
+    a0d0e9774c20fb095803dadbb286c115: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SiteLineBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftLineBody"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "0ffeccf691c166053b3ae44d7feeefec": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedReadingsBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupState"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "27092f851a69f96246a5573472bd4806": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RawTextBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RawTextResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "3e0172c7d9d9798150b3110a9c6b6278": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                setup: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     a60b4c11b894c5ec8c7aaf0d9018518b: {
         parameters: {
             query?: never;
@@ -5664,6 +6821,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AcceptedSetup"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "03d7055e15ab36fb4b37c3bbfa66f9a9": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandHereBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandHereResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "8978c204255eab1690370a016dc8d0df": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandMapBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandMapResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -8,6 +8,7 @@ import { TextField } from '../../parts/Field';
 import { Deviation } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { Verdict } from '../../parts/Verdict';
+import { CheckBeforeLeaving, SetupDoubt } from '../setup/SetupDoubt';
 import { Sheet } from '../Sheet';
 
 /** What goes to the client: the report as PDF and its table as CSV. */
@@ -52,6 +53,8 @@ export function HandOver({ project, marks }: StageProps) {
                 </>
             }
         >
+            <SetupDoubt project={project} />
+            <CheckBeforeLeaving project={project} marks={marks} />
             {rows.length === 0 && <Notice>Nothing has been staked or measured yet; the report would be empty.</Notice>}
             <TextField
                 label="Made by"

@@ -18,13 +18,6 @@ interface Props {
 
 /** Choosing a control point, turning to it, measuring it. A measurement on its way can be cancelled. */
 export function AimAt(props: Props) {
-    const cancel = () =>
-        void ask(
-            api.POST('/api/v1/projects/{project}/instrument/cancel', {
-                params: { path: { project: props.project } },
-                body: { key: newKey() },
-            }),
-        ).catch(() => undefined);
     return (
         <div className="grid grid-cols-[1fr_auto] items-end gap-2">
             <Choice
@@ -37,14 +30,25 @@ export function AimAt(props: Props) {
                 {props.turning ? 'Turning…' : 'Turn to it'}
             </Button>
             {props.measuring ? (
-                <Button className="col-span-2 min-h-16" onClick={cancel}>
-                    Measuring… touch to cancel
-                </Button>
+                <CancelMeasuring project={props.project} />
             ) : (
                 <Button kind={props.primary ? 'primary' : 'plain'} className="col-span-2 min-h-16" onClick={props.onMeasure}>
                     {props.verb}
                 </Button>
             )}
         </div>
+    );
+}
+
+/** Stands where the button to measure stood, while a measurement is on its way. */
+export function CancelMeasuring({ project }: { project: number }) {
+    const cancel = () =>
+        void ask(
+            api.POST('/api/v1/projects/{project}/instrument/cancel', { params: { path: { project } }, body: { key: newKey() } }),
+        ).catch(() => undefined);
+    return (
+        <Button className="col-span-2 min-h-16" onClick={cancel}>
+            Measuring… touch to cancel
+        </Button>
     );
 }

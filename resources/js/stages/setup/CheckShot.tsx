@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { api, ask, type Mark, newKey } from '../../api/client';
-import { measure, turnTo, useDeed } from '../../api/hooks';
+import { measure, turnTo, useChecks, useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
-import { Failure, Notice } from '../../parts/Notice';
+import { Failure } from '../../parts/Notice';
 import { AimAt } from './AimAt';
+import { ChecksChart } from './ChecksChart';
 import { MarkResult } from './MarkResult';
 
 /** A shot on a known point, to prove that the setup still holds. */
@@ -24,16 +25,12 @@ export function CheckShot({ project, control, marks }: StageProps) {
             ),
         );
     });
+    const judged = useChecks(project.id);
     const checks = marks.filter((m) => m.kind === 'check' && m.setupId === project.setup?.id);
     return (
         <section className="grid gap-2 border-t-2 border-ink pt-2" aria-label="Check shot">
             <h2 className="font-semibold">Check shot</h2>
-            {checks.length === 0 && (
-                <Notice kind="caution">
-                    Not checked yet. Hold the pole on a control point, best one that the setup did not use, and measure it before the first
-                    mark.
-                </Notice>
-            )}
+            {judged.data && <ChecksChart checks={judged.data} />}
             {aim && (
                 <AimAt
                     label="Control point"

@@ -1,46 +1,61 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { Draft, SetupState } from '../../api/client';
+import type { SetupState } from '../../api/client';
 import { measure, turnTo, useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
-import { AngleFigure, Length } from '../../parts/Figure';
+import { AngleFigure, Length, SmallAngle } from '../../parts/Figure';
 import { Failure } from '../../parts/Notice';
 import { AimAt } from './AimAt';
-
-type SightBody = NonNullable<Draft['sights']>[number];
+import { type SightBody, sightBodies } from './sightBodies';
 
 interface Props extends StageProps {
     draft: SetupState['draft'];
     onSights: (sights: SightBody[]) => Promise<unknown>;
 }
 
-const bodiesOf = (draft: SetupState['draft']): SightBody[] =>
-    draft.sights.map(({ controlId, observationId, used }) => ({ controlId, observationId, used }));
+const LABELS: Record<string, string> = { known_backsight: 'Backsight', height_only: 'Benchmark' };
 
-/** Sights to control: turn, measure, see raw and reduced, use or leave out. */
+/** Sights to control: turn, measure, see raw and reduced, use or leave out for plan and for height. */
 export function Sights({ project, control, draft, onSights }: Props) {
-    const candidates = control.filter((c) => draft.method === 'resection' || c.id !== draft.stationControlId);
+    const onMark = draft.method === 'known_backsight';
+    const candidates = control.filter(
+        (c) => (!onMark || c.id !== draft.stationControlId) && (draft.method !== 'height_only' || c.elevation !== null),
+    );
     const client = useQueryClient();
     const [chosen, setChosen] = useState<number | null>(null);
-    const unsighted = candidates.find((c) => !draft.sights.some((s) => s.controlId === c.id));
+    const unsighted = candidates.find((c) => c.code !== 'STATION' && !draft.sights.some((s) => s.controlId === c.id));
     const aim = candidates.find((c) => c.id === chosen) ?? unsighted ?? candidates[0];
     const turn = useDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
-    const bodies = bodiesOf(draft);
     const shoot = useDeed(project.id, async (controlId: number) => {
         const done = await measure(project.id, { purpose: 'setup', controlId });
-        // A known backsight is one sight: the newer takes the older one's place.
+        // The draft as it is by now: other sights may have come in meanwhile.
         const now = client.getQueryData<SetupState>([project.id, 'setup'])?.draft ?? draft;
-        const others = now.method === 'resection' ? bodiesOf(now).filter((s) => s.controlId !== controlId) : [];
-        await onSights([...others, { controlId, observationId: done.observationId as number, used: true }]);
+        const others = sightBodies(now).filter((s) => s.controlId !== controlId);
+        await onSights([
+            ...others,
+            { controlId, observationId: done.observationId as number, plan: true, height: true, direction: true, distance: true, more: [] },
+        ]);
         setChosen(null);
     });
+    const again = useDeed(project.id, async (controlId: number) => {
+        const done = await measure(project.id, { purpose: 'setup', controlId });
+        const now = client.getQueryData<SetupState>([project.id, 'setup'])?.draft ?? draft;
+        await onSights(
+            sightBodies(now).map((s) =>
+                s.controlId === controlId ? { ...s, more: [...(s.more ?? []), done.observationId as number] } : s,
+            ),
+        );
+    });
+    const change = (controlId: number, part: Partial<SightBody>) =>
+        void onSights(sightBodies(draft).map((b) => (b.controlId === controlId ? { ...b, ...part } : b)));
+    const enough = draft.method === 'resection' ? 2 : 1;
     return (
         <section className="grid gap-2" aria-label="Sights">
             {aim && (
                 <AimAt
-                    label={draft.method === 'resection' ? 'Next sight' : 'Backsight'}
+                    label={LABELS[draft.method] ?? 'Next sight'}
                     control={candidates}
                     chosen={aim.id}
                     onChoose={setChosen}
@@ -49,39 +64,98 @@ export function Sights({ project, control, draft, onSights }: Props) {
                     onMeasure={() => shoot.mutate(aim.id)}
                     measuring={shoot.isPending}
                     project={project.id}
-                    primary={draft.sights.length < 2}
+                    primary={draft.sights.length < enough}
                     verb={`Measure ${aim.name}`}
                 />
             )}
-            <Failure of={turn.error ?? shoot.error} />
+            <Failure of={turn.error ?? shoot.error ?? again.error} />
             {draft.sights.map((s) => (
-                <div key={s.controlId} className="flex items-start gap-2 border-t border-rule pt-1">
-                    <div className="min-w-0 flex-1">
-                        <span className="font-semibold">{s.name}</span>
-                        <div className="text-sm">
-                            raw: Hz <AngleFigure of={s.circle} />, V <AngleFigure of={s.zenith} />, SD <Length of={s.slope} />
-                        </div>
-                        <div className="text-sm">
-                            reduced: plan distance <Length of={s.distance} />, target height <Length of={s.targetHeight} />
-                        </div>
-                    </div>
-                    <label className="flex min-h-12 cursor-pointer items-center gap-2">
-                        <input
-                            type="checkbox"
-                            className="size-6"
-                            checked={s.used}
-                            onChange={() => void onSights(bodies.map((b) => (b.controlId === s.controlId ? { ...b, used: !s.used } : b)))}
-                        />
-                        used
-                    </label>
-                    <Button
-                        kind="bare"
-                        aria-label={`Drop the sight to ${s.name}`}
-                        onClick={() => void onSights(bodies.filter((b) => b.controlId !== s.controlId))}
-                        icon={<Trash2 />}
-                    />
-                </div>
+                <SightRow
+                    key={s.controlId}
+                    sight={s}
+                    method={draft.method}
+                    measuring={again.isPending}
+                    onRound={() => again.mutate(s.controlId)}
+                    onChange={(part) => change(s.controlId, part)}
+                    onDrop={() => void onSights(sightBodies(draft).filter((b) => b.controlId !== s.controlId))}
+                />
             ))}
         </section>
+    );
+}
+
+interface RowProps {
+    sight: SetupState['draft']['sights'][number];
+    method: string;
+    measuring: boolean;
+    onRound: () => void;
+    onChange: (part: Partial<SightBody>) => void;
+    onDrop: () => void;
+}
+
+function SightRow({ sight: s, method, measuring, onRound, onChange, onDrop }: RowProps) {
+    const heightOnly = method === 'height_only';
+    return (
+        <div className="grid gap-1 border-rule border-t pt-1" data-sight={s.name}>
+            <div className="flex items-center gap-2">
+                <span className="min-w-0 flex-1 font-semibold [overflow-wrap:anywhere]">{s.name}</span>
+                <Button kind="bare" disabled={measuring} aria-label={`Another round to ${s.name}`} onClick={onRound}>
+                    {s.more.length === 0 ? 'another round' : `${s.more.length + 1} rounds`}
+                </Button>
+                <Button kind="bare" aria-label={`Drop the sight to ${s.name}`} onClick={onDrop} icon={<Trash2 />} />
+            </div>
+            <div className="text-sm">
+                raw: Hz <AngleFigure of={s.circle} />, V <AngleFigure of={s.zenith} />, SD <Length of={s.slope} none="no distance" />
+            </div>
+            <div className="text-sm">
+                reduced: plan distance <Length of={s.distance} none="none" />, rise <Length of={s.rise} none="none" />, target{' '}
+                <Length of={s.targetHeight} />
+                {s.more.length > 0 && (
+                    <>
+                        ; mean of {s.more.length + 1} rounds within <SmallAngle of={s.spread} />
+                    </>
+                )}
+            </div>
+            <details className="text-quiet text-sm">
+                <summary className="min-h-8 cursor-pointer content-center">what is in the distance</summary>
+                On the instrument <span className="figure">{s.ppmApplied.toFixed(1)} ppm</span> and{' '}
+                <span className="figure">{(1000 * s.prismConstantApplied).toFixed(1)} mm</span> were set; that is taken out, and{' '}
+                <span className="figure">{s.ppm.toFixed(1)} ppm</span>, prism constant{' '}
+                <span className="figure">{(1000 * s.prismConstant).toFixed(1)} mm</span> and scale <span className="figure">{s.scale}</span>{' '}
+                are put in, with curvature and refraction in the height.
+            </details>
+            <fieldset className="grid grid-cols-4 gap-1" aria-label={`Used of ${s.name}`}>
+                {!heightOnly && <Switch label="plan" on={s.plan} onChange={(plan) => onChange({ plan })} />}
+                <Switch label="height" on={s.height} onChange={(height) => onChange({ height })} />
+                {!heightOnly && (
+                    <>
+                        <Switch label="direction" on={s.direction} off={!s.plan} onChange={(direction) => onChange({ direction })} />
+                        <Switch
+                            label="distance"
+                            on={s.useDistance}
+                            off={s.slope === null}
+                            onChange={(distance) => onChange({ distance })}
+                        />
+                    </>
+                )}
+            </fieldset>
+        </div>
+    );
+}
+
+/** Used or left out, at one touch; the word says it beside the mark. */
+function Switch({ label, on, off = false, onChange }: { label: string; on: boolean; off?: boolean; onChange: (on: boolean) => void }) {
+    return (
+        <button
+            type="button"
+            role="switch"
+            aria-checked={on}
+            disabled={off}
+            className={`min-h-12 rounded-sm border-[length:var(--stroke)] px-1 text-sm disabled:opacity-45 ${on ? 'border-chalk bg-wash font-semibold' : 'border-ink/50 border-dashed text-quiet line-through'}`}
+            onClick={() => onChange(!on)}
+        >
+            {on ? '✓ ' : ''}
+            {label}
+        </button>
     );
 }

@@ -1,20 +1,24 @@
-import type { ControlPoint, Draft, Schemas, SetupState } from '../../api/client';
+import { api, ask, type ControlPoint, type Schemas, type SetupState } from '../../api/client';
+import { useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
-import { Notice } from '../../parts/Notice';
+import { Length } from '../../parts/Figure';
+import { Failure, Notice } from '../../parts/Notice';
+import { type SightBody, sightBodies } from './sightBodies';
 
 type Explanation = Schemas['ExplanationResource'];
-type SightBody = NonNullable<Draft['sights']>[number];
 
 /** Others are shown while they explain the readings nearly as well as the first. */
 const NEARLY = 12;
 
 /** Why the sights don’t fit: the cause that explains it best, what to do, and a remedy at one touch where there is one. */
 export function WhyBad({
+    project,
     explanations,
     draft,
     control,
     onSights,
 }: {
+    project: number;
     explanations: Explanation[];
     draft: SetupState['draft'];
     control: ControlPoint[];
@@ -42,6 +46,7 @@ export function WhyBad({
                     ? `; the next best cause explains the readings worse by ${next.behind.toFixed(0)} (weighted squares).`
                     : '. No other usual cause explains them.'}
             </p>
+            <Mend project={project} of={best} draft={draft} />
             <Remedies of={best} draft={draft} control={control} onSights={onSights} />
             {close.length > 0 && (
                 <details>
@@ -70,12 +75,13 @@ function Remedies({
     control: ControlPoint[];
     onSights: (sights: SightBody[]) => void;
 }) {
-    const bodies: SightBody[] = draft.sights.map(({ controlId, observationId, used }) => ({ controlId, observationId, used }));
+    const bodies = sightBodies(draft);
     const idOf = (name?: string) => control.find((c) => c.name === name)?.id;
     const [first, second] = [idOf(sights[0]), idOf(sights[1])];
     if (first === undefined) {
         return null;
     }
+    const leave = (part: Partial<SightBody>) => onSights(bodies.map((b) => (b.controlId === first ? { ...b, ...part } : b)));
     return (
         <div className="flex flex-wrap gap-2">
             {cause === 'anotherMark' && second !== undefined && (
@@ -101,10 +107,51 @@ function Remedies({
                 </Button>
             )}
             {cause !== 'tripodMoved' && cause !== 'namesExchanged' && (
-                <Button onClick={() => onSights(bodies.map((b) => (b.controlId === first ? { ...b, used: false } : b)))}>
-                    Leave {sights[0]} out
+                <Button onClick={() => leave(cause === 'height' ? { height: false } : { plan: false, height: false })}>
+                    Leave {sights[0]} out{cause === 'height' ? ' for height' : ''}
                 </Button>
             )}
         </div>
+    );
+}
+
+/** The figure that would mend it, at one touch: the reading stays as it is, and the note goes into the field book. */
+function Mend({ project, of: { cause, sights, value }, draft }: { project: number; of: Explanation; draft: SetupState['draft'] }) {
+    const wrong = draft.sights.filter((s) => sights.length === 0 || s.name === sights[0]);
+    const mend = useDeed(project, async (by: number) => {
+        for (const s of wrong) {
+            await ask(
+                api.POST('/api/v1/projects/{project}/corrections', {
+                    params: { path: { project } },
+                    body: {
+                        observationId: s.observationId,
+                        targetHeight: s.targetHeight + (cause === 'height' ? by : 0),
+                        prismConstant: s.prismConstant + (cause === 'height' ? 0 : by),
+                        note: 'found by the residuals of the setup',
+                    },
+                }),
+            );
+        }
+    });
+    const [first] = wrong;
+    if (value == null || !first) {
+        return null;
+    }
+    return (
+        <>
+            <Button busy={mend.isPending} onClick={() => mend.mutate(value)}>
+                {cause === 'height' ? (
+                    <span>
+                        The target of {first.name} was at <Length of={first.targetHeight + value} />: mend it
+                    </span>
+                ) : (
+                    <span>
+                        The constant {sights.length === 0 ? 'of all' : `of ${first.name}`} was{' '}
+                        <span className="figure">{(1000 * (first.prismConstant + value)).toFixed(1)} mm</span>: mend it
+                    </span>
+                )}
+            </Button>
+            <Failure of={mend.error} />
+        </>
     );
 }

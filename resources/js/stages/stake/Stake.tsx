@@ -9,6 +9,7 @@ import { Choice } from '../../parts/Field';
 import { Coordinates } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { Verdict } from '../../parts/Verdict';
+import { SetupDoubt } from '../setup/SetupDoubt';
 import { Sheet } from '../Sheet';
 import { MarkResult } from '../setup/MarkResult';
 import { ApproachDial } from './ApproachDial';
@@ -116,6 +117,7 @@ function Staking(props: StageProps) {
                 </>
             }
         >
+            <SetupDoubt project={project} />
             {lists.length > 0 && !g && (
                 <Choice
                     label="Worklist"

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Clock;
+use App\Http\Bodies\DraftBody;
+use App\Http\Bodies\DraftShotBody;
+use App\Http\Bodies\DraftSightBody;
+use App\Http\Bodies\TypedReadingBody;
+use App\Http\Bodies\TypedReadingsBody;
+use App\Http\Resources\RawSightResource;
+use App\Http\Resources\RawTextResource;
+use App\Models\Observation;
+use App\Models\Project;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Formats\RawText\RawObservations;
+use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Instrument\Rounds;
+use Parlay\Core\Instrument\Target;
+
+/** Readings without a link: typed from the display, or from a file of raw observations. They go into the same field book and the same draft. */
+final class TakeReadings
+{
+    /** What a file holds, each point's readings made into one; stores nothing. */
+    public static function preview(Project $project, string $text): RawTextResource
+    {
+        $read = RawObservations::read($text, $project->angle_style, $project->length_style);
+        $ids = $project->controlPoints()->pluck('id', 'name');
+        $problems = $read->problems;
+        $byName = [];
+        foreach ($read->rows as $row) {
+            $byName[$row->name][] = $row;
+            if (! isset($ids[$row->name])) {
+                $problems[] = "Line {$row->line}: no control point is called “{$row->name}”. Bring it in as control, or mend the name.";
+            }
+        }
+        $sights = [];
+        foreach ($byName as $name => $rows) {
+            $r = Rounds::of(array_map(static fn ($row) => $row->reading, $rows));
+            $sights[] = new RawSightResource(
+                (string) $name, isset($ids[$name]) ? (int) $ids[$name] : null, $r->mean->circle, $r->mean->zenith, $r->mean->slope, $rows[0]->targetHeight,
+                $r->angles, $r->readings, $r->pairs, $r->collimation, $r->index, $r->spread,
+            );
+        }
+
+        return new RawTextResource($sights, $problems);
+    }
+
+    public function __invoke(Project $project, TypedReadingsBody $body): void
+    {
+        DB::transaction(function () use ($project, $body): void {
+            $draft = SetupDrafts::of($project);
+            foreach ($body->readings as $i => $reading) {
+                $draft = $this->take($project, $draft, $reading, "{$body->key}-$i");
+            }
+            SetupDrafts::keep($project, $draft);
+        });
+    }
+
+    private function take(Project $project, DraftBody $draft, TypedReadingBody $r, string $key): DraftBody
+    {
+        if (! ($r->zenith > 0 && $r->zenith < M_PI) || $r->slope < 0 || $r->slope > 20_000 || ! ($r->angles > 0 && $r->angles <= 10)) {
+            throw new \DomainException('A zenith angle lies between straight up (0) and straight down (half a turn), and a slope distance between 0 and 20 km.');
+        }
+        $height = $r->targetHeight ?? $draft->targetHeight;
+        new Target($height, $draft->prismConstant);
+        $mark = $r->controlId === null ? null : $project->controlPoints()->findOrFail($r->controlId);
+        $conditions = TellInstrument::conditions($project, $draft);
+        $stated = Accuracy::stated(2, 1, 1.5);
+        // A mean of two faces has the instrument's own errors in it no more.
+        $instrument = $r->angles > 1.0 && $draft->instrumentId !== null ? $project->instruments()->find($draft->instrumentId) : null;
+        $observation = Observation::query()->firstOrCreate(['project_id' => $project->id, 'key' => $key], [
+            'at' => Clock::stamp(), 'purpose' => 'setup', 'sighted' => $mark->name ?? $r->line, 'setup_id' => null,
+            'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm_applied' => $r->ppmApplied, 'prism_constant_applied' => $r->prismConstantApplied,
+            'target_height' => $height, 'prism_constant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+            'humidity' => $draft->humidity, 'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angles,
+            'collimation' => Angle::seconds($instrument->collimation_seconds ?? 0.0), 'index_error' => Angle::seconds($instrument->index_seconds ?? 0.0), 'target_name' => $conditions['target'],
+            'instrument' => trim(($conditions['instrument'] ?? '').' typed'),
+            'accuracy' => $conditions['accuracy'] ?? $stated->figures(),
+        ]);
+        if ($mark === null) {
+            return new DraftBody(...['shots' => [...$draft->shots, new DraftShotBody($r->line, $observation->id)]] + get_object_vars($draft));
+        }
+        $others = array_values(array_filter($draft->sights, static fn (DraftSightBody $s) => $s->controlId !== $mark->id));
+
+        return new DraftBody(...['sights' => [...$others, new DraftSightBody($mark->id, $observation->id)]] + get_object_vars($draft));
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use OpenApi\Attributes as OA;
+
+/** A line that can be seen on site: a line of the grid, of a drawing, or between two places. */
+#[OA\Schema]
+final readonly class DraftLineBody
+{
+    /** offset: how far to the right of it, seen from its first end, the shots were taken; metres. */
+    public function __construct(
+        public string $name,
+        public float $northing1,
+        public float $easting1,
+        public float $northing2,
+        public float $easting2,
+        public float $offset = 0.0,
+    ) {}
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class PointPrecisionResource
+{
+    /** major: half the longer axis of its 95 % ellipse for the setup’s sake, metres. */
+    public function __construct(
+        public string $name,
+        public float $northing,
+        public float $easting,
+        public float $major,
+    ) {}
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+/** What a place to stand would give. */
+#[OA\Schema]
+final readonly class StandHereResource
+{
+    /**
+     * worst: precision of the worst point with all that is seen, metres; bestWorst: with the sights proposed. Null where too little is seen.
+     *
+     * @param  list<string>  $seen  control
+     * @param  list<string>  $hidden
+     * @param  list<string>  $best  sights that serve the work best
+     * @param  list<PointPrecisionResource>  $points  the first five hundred
+     */
+    public function __construct(
+        #[ListOf('string')]
+        public array $seen,
+        #[ListOf('string')]
+        public array $hidden,
+        #[ListOf('string')]
+        public array $best,
+        public ?float $bestWorst,
+        public ?float $worst,
+        public ?string $worstName,
+        #[ListOf(PointPrecisionResource::class)]
+        public array $points,
+    ) {}
+}

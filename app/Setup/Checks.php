@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setup;
+
+use App\Http\Resources\CheckResource;
+use App\Http\Resources\ChecksResource;
+use App\Instrument\LiveState;
+use App\Models\Mark;
+use App\Models\Project;
+use App\Models\Setup;
+use Illuminate\Support\Carbon;
+use Parlay\Core\Setup\CheckShot;
+
+/** The check shots on the setup that holds, and whether it still does. */
+final class Checks
+{
+    /** After so long without a reading a check is asked for, minutes. */
+    private const BREAK = 30;
+
+    public static function of(Project $project): ChecksResource
+    {
+        $setup = $project->currentSetup()->first();
+        if ($setup === null) {
+            return new ChecksResource([], null, 'Nothing is set up yet.', null);
+        }
+        $checks = self::judged($project, $setup);
+        $last = end($checks) ?: null;
+        $verdict = match (true) {
+            $last === null => 'Not checked yet.',
+            $last->holds => sprintf('The setup holds: the last of %d %s differs no more than is to be expected.', count($checks), count($checks) === 1 ? 'check' : 'checks'),
+            default => 'The setup no longer holds: the last check differs by more than 1 of 100 good ones do. Look at the tripod, check another point, and set up anew or turn again before going on. What was measured since the last good check is in doubt.',
+        };
+
+        return new ChecksResource($checks, $last?->holds, $verdict, self::due($project, $last));
+    }
+
+    /** @return list<CheckResource> in the order taken */
+    private static function judged(Project $project, Setup $setup): array
+    {
+        $control = $project->controlPoints()->get()->keyBy('name');
+        $marks = $project->marks()->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
+
+        return $marks->map(static function (Mark $m) use ($setup, $control): CheckResource {
+            $known = $m->design() ?? throw new \LogicException('A check has what it was checked against.');
+            $c = $control->get($m->name);
+            $observation = $m->observation ?? throw new \LogicException('A mark has its reading.');
+            $judged = CheckShot::judge($setup->station(), $setup->precision(), $observation->sight(), $known, $observation->accuracy(), $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0);
+
+            return new CheckResource($m->id, $m->at, $m->name, $judged->plan, $judged->expectedPlan, $judged->height, $judged->expectedHeight, $judged->holds);
+        })->values()->all();
+    }
+
+    private static function due(Project $project, ?CheckResource $last): ?string
+    {
+        if ($last === null) {
+            return 'Take a check before the first mark: hold the pole on a control point, best one that the setup did not use.';
+        }
+        $lost = LiveState::read()->levelLostAt;
+        if ($lost !== null && $lost > Carbon::parse($last->at)->getPreciseTimestamp(3) / 1000) {
+            return 'The instrument was off level since the last check: check again before going on.';
+        }
+        $latest = $project->observations()->orderByDesc('id')->limit(2)->pluck('at')->all();
+        $then = Carbon::parse($latest[0] ?? $last->at);
+        if ($then->diffInMinutes(Carbon::now('UTC')) > self::BREAK && $then->gte(Carbon::parse($last->at))) {
+            return sprintf('Nothing was measured for %d minutes: check before going on, and before leaving.', (int) $then->diffInMinutes(Carbon::now('UTC')));
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setup;
+
+use App\Actions\SetupDrafts;
+use App\Http\Resources\PointPrecisionResource;
+use App\Http\Resources\StandHereResource;
+use App\Models\ControlPoint;
+use App\Models\DesignLayer;
+use App\Models\Project;
+use Parlay\Core\Design\Shape;
+use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setup\Stand\Site;
+use Parlay\Core\Setup\Stand\Walls;
+
+/** Control, walls and work of a project, to look for places to stand. */
+final readonly class WhereToStand
+{
+    /** Curves block the sight as so many chords. */
+    private const CHORDS = 24;
+
+    private const SHOWN = 500;
+
+    /** @param  list<string>  $names  of the points that are to be staked */
+    private function __construct(
+        public Site $site,
+        private array $names,
+    ) {}
+
+    /** @param  list<int>  $wallLayers */
+    public static function of(Project $project, array $wallLayers, ?int $worklist): self
+    {
+        $control = $project->controlPoints()->where('code', '<>', 'STATION')->get()->keyBy('name');
+        $work = self::work($project, $worklist);
+        $draft = DraftInputs::of($project, SetupDrafts::of($project));
+
+        return new self(new Site(
+            $control->map(static fn (ControlPoint $c) => $c->position())->all(), $control->map(static fn (ControlPoint $c) => $c->planError())->all(),
+            array_column($work, 1), new Walls(self::walls($project, $wallLayers)), $draft->accuracy(),
+        ), array_column($work, 0));
+    }
+
+    public function here(Position $place): StandHereResource
+    {
+        $seen = $this->site->seen($place);
+        $precision = $this->site->precision($place, $seen);
+        $points = [];
+        foreach ($precision === null ? [] : $this->site->work as $i => $p) {
+            $points[] = new PointPrecisionResource($this->names[$i], $p->northing, $p->easting, $precision->at($place, $p)->major);
+        }
+        usort($points, static fn (PointPrecisionResource $a, PointPrecisionResource $b) => $b->major <=> $a->major);
+        $best = $this->site->bestSights($place);
+
+        return new StandHereResource(
+            $seen, array_values(array_diff(array_map(strval(...), array_keys($this->site->control)), $seen)), $best[0] ?? [], $best[1] ?? null,
+            $points[0]->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN),
+        );
+    }
+
+    /** @return list<array{string, Position}> */
+    private static function work(Project $project, ?int $worklist): array
+    {
+        $ids = $worklist === null ? null : $project->worklists()->findOrFail($worklist)->point_ids;
+        $open = $project->points()->when($ids !== null, static fn ($q) => $q->whereIn('id', array_slice($ids ?? [], 0, 10_000)))
+            ->whereNotExists(static fn ($q) => $q->from('marks')->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
+            ->toBase()->get(['name', 'northing', 'easting']);
+
+        return $open->map(static fn (object $p) => [(string) $p->name, new Position((float) $p->northing, (float) $p->easting)])->values()->all();
+    }
+
+    /**
+     * @param  list<int>  $layers
+     * @return list<array{float, float, float, float}>
+     */
+    private static function walls(Project $project, array $layers): array
+    {
+        $segments = [];
+        foreach (DesignLayer::query()->whereIn('id', $layers)->whereIn('design_id', $project->designs()->select('id'))->get() as $layer) {
+            $drawing = $layer->drawing();
+            for ($i = 0; $i < $layer->count; $i++) {
+                array_push($segments, ...self::segments($drawing->shape($i)));
+            }
+        }
+
+        return $segments;
+    }
+
+    /** @return list<array{float, float, float, float}> */
+    private static function segments(Shape $shape): array
+    {
+        if (! in_array($shape->kind, [ShapeKind::Line, ShapeKind::Arc, ShapeKind::Circle, ShapeKind::Ellipse, ShapeKind::Spline], true)) {
+            return [];
+        }
+        $pieces = $shape->kind === ShapeKind::Line ? 1 : self::CHORDS;
+        $segments = [];
+        $from = $shape->pointAt(0.0);
+        for ($k = 1; $k <= $pieces; $k++) {
+            $to = $shape->pointAt($k / $pieces);
+            $segments[] = [$from->northing, $from->easting, $to->northing, $to->easting];
+            $from = $to;
+        }
+
+        return $segments;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks;
+
+use App\Http\Resources\SetupEntry;
+use App\Models\Observation;
+use App\Models\Project;
+use App\Models\Task;
+use App\Reports\Pdf;
+use App\Reports\SetupDrawing;
+
+/** Prints a setup: its place, what it rests on, and how far it is to be trusted. */
+final class PrintSetup implements Work
+{
+    public function __invoke(Task $task, Progress $progress): array
+    {
+        $project = Project::query()->findOrFail($task->project_id);
+        $setup = $project->setups()->findOrFail((int) $task->input['setupId']);
+        $ids = [...array_column($setup->sights, 'observationId'), ...array_column($setup->draft['shots'] ?? [], 'observationId')];
+        $html = view('setup', [
+            'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup), 'solution' => $setup->solution, 'units' => $project->units(),
+            'readings' => Observation::query()->whereIn('id', $ids)->orderBy('id')->get(),
+            'versions' => $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
+            'drawing' => SetupDrawing::svg($setup),
+        ])->render();
+        Pdf::write($html, "{$project->name} · setup {$setup->id}, {$setup->station_name}", PrintReport::path($task));
+
+        return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];
+    }
+}

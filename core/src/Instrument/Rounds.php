@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Instrument;
+
+use Parlay\Core\Geometry\Angle;
+
+/**
+ * Several readings of one target made into one: two faces take collimation and index out, rounds make the mean more certain.
+ *
+ * Relations of two faces as in any surveying text: direction (I + II ± 180°)/2, zenith angle (I + 360° − II)/2, collimation half of what the directions differ by, index half of what
+ * the zenith angles' sum lacks to 360°. The stated deviation is that of one mean of two faces (ISO 17123-3, by name only): one face alone is √2 times as uncertain, n rounds 1/√n.
+ */
+final readonly class Rounds
+{
+    /**
+     * @param  float  $angles  how much less certain the angles are than one mean of two faces
+     * @param  int  $pairs  both faces read
+     * @param  float|null  $collimation  radians; null without a pair
+     * @param  float|null  $index  radians
+     * @param  float  $spread  largest difference of a round's direction from the mean, radians; 0 with one
+     */
+    private function __construct(
+        public RawReading $mean,
+        public float $angles,
+        public int $pairs,
+        public int $readings,
+        public ?float $collimation,
+        public ?float $index,
+        public float $spread,
+    ) {}
+
+    /**
+     * @param  non-empty-list<RawReading>  $readings  in the order taken; a zenith angle beyond 180° tells the second face
+     */
+    public static function of(array $readings): self
+    {
+        $first = $second = [];
+        foreach ($readings as $r) {
+            $r->zenith > M_PI ? $second[] = $r : $first[] = $r;
+        }
+        $pairs = min(count($first), count($second));
+        $means = $collimations = $indices = [];
+        for ($i = 0; $i < $pairs; $i++) {
+            [$a, $b] = [$first[$i], $second[$i]];
+            $collimations[] = Angle::signed($a->circle - $b->circle - M_PI) / 2;
+            $indices[] = Angle::signed($a->zenith + $b->zenith) / 2;
+            $means[] = [Angle::wrap($a->circle - end($collimations)), $a->zenith - end($indices), self::distance([$a->slope, $b->slope])];
+        }
+        foreach ([...array_slice($first, $pairs), ...array_slice($second, $pairs)] as $r) {
+            $means[] = $r->zenith > M_PI ? [Angle::wrap($r->circle + M_PI), 2 * M_PI - $r->zenith, $r->slope] : [$r->circle, $r->zenith, $r->slope];
+        }
+        $count = count($means);
+        $circle = Angle::wrap($means[0][0] + array_sum(array_map(static fn (array $m) => Angle::signed($m[0] - $means[0][0]), $means)) / $count);
+        // Each pair weighs twice a single reading.
+        $singles = $count - $pairs;
+
+        return new self(
+            new RawReading($circle, array_sum(array_column($means, 1)) / $count, self::distance(array_column($means, 2)), $readings[0]->ppmApplied, $readings[0]->prismConstantApplied),
+            1 / sqrt($pairs + $singles / 2), $pairs, count($readings),
+            $pairs === 0 ? null : array_sum($collimations) / $pairs, $pairs === 0 ? null : array_sum($indices) / $pairs,
+            max(array_map(static fn (array $m) => abs(Angle::signed($m[0] - $circle)), $means)),
+        );
+    }
+
+    /**
+     * The mean of those that were measured.
+     *
+     * @param  list<float>  $slopes
+     */
+    private static function distance(array $slopes): float
+    {
+        $measured = array_filter($slopes, static fn (float $s) => $s > 0.0);
+
+        return $measured === [] ? 0.0 : array_sum($measured) / count($measured);
+    }
+}

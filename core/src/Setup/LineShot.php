@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Setup;
+
+use Parlay\Core\Instrument\Sight;
+
+/** A shot anywhere along a line. */
+final readonly class LineShot
+{
+    public function __construct(
+        public SiteLine $line,
+        public Sight $sight,
+        public bool $used = true,
+    ) {}
+
+    /** @return array{float, float} where it is, seen from the instrument: metres along the circle's zero and to the right of it */
+    public function local(): array
+    {
+        return [$this->sight->distance * cos($this->sight->circle), $this->sight->distance * sin($this->sight->circle)];
+    }
+}

@@ -1,0 +1,74 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Trash2 } from 'lucide-react';
+import type { Draft, SetupState } from '../../api/client';
+import { measure, useDeed } from '../../api/hooks';
+import type { StageProps } from '../../frame/stages';
+import { Button } from '../../parts/Button';
+import { AngleFigure, Deviation, Length } from '../../parts/Figure';
+import { Failure } from '../../parts/Notice';
+import { CancelMeasuring } from './AimAt';
+import { type ShotBody, shotBodies } from './sightBodies';
+
+interface Props extends StageProps {
+    draft: SetupState['draft'];
+    /** the line or mark that is shot at */
+    line: string;
+    verb: string;
+    /** how far each shot lies off its line, by observation */
+    offsets?: ReadonlyMap<number, number>;
+    primary: boolean;
+    onChange: (part: Partial<Draft>) => Promise<unknown>;
+}
+
+/** Shots at a line, or at marks that are no control: where the pole is now. */
+export function Shots({ project, draft, line, verb, offsets, primary, onChange }: Props) {
+    const client = useQueryClient();
+    const shoot = useDeed(project.id, async () => {
+        const done = await measure(project.id, { purpose: 'setup', sighted: line });
+        const now = client.getQueryData<SetupState>([project.id, 'setup'])?.draft ?? draft;
+        await onChange({ shots: [...shotBodies(now), { line, observationId: done.observationId as number, used: true }] });
+    });
+    const change = (id: number, part: Partial<ShotBody> | null) =>
+        void onChange({
+            shots: shotBodies(draft).flatMap((s) => (s.observationId !== id ? [s] : part === null ? [] : [{ ...s, ...part }])),
+        });
+    const own = draft.shots.filter((s) => s.line === line);
+    return (
+        <div className="grid gap-1">
+            {shoot.isPending ? (
+                <CancelMeasuring project={project.id} />
+            ) : (
+                <Button kind={primary ? 'primary' : 'plain'} className="min-h-16" onClick={() => shoot.mutate()}>
+                    {verb}
+                </Button>
+            )}
+            <Failure of={shoot.error} />
+            {own.map((s, i) => (
+                <div key={s.observationId} className="flex items-center gap-2 border-rule border-t text-sm">
+                    <span className={`min-w-0 flex-1 ${s.used ? '' : 'text-quiet line-through'}`}>
+                        {i + 1}: Hz <AngleFigure of={s.circle} />, plan distance <Length of={s.distance} />
+                        {offsets?.has(s.observationId) && (
+                            <>
+                                , {(offsets.get(s.observationId) ?? 0) >= 0 ? 'right' : 'left'} of its line by{' '}
+                                <Deviation of={Math.abs(offsets.get(s.observationId) ?? 0)} />
+                            </>
+                        )}
+                    </span>
+                    <Button
+                        kind="bare"
+                        aria-label={`${s.used ? 'Leave out' : 'Use'} shot ${i + 1} on ${line}`}
+                        onClick={() => change(s.observationId, { used: !s.used })}
+                    >
+                        {s.used ? 'used' : 'left out'}
+                    </Button>
+                    <Button
+                        kind="bare"
+                        aria-label={`Drop shot ${i + 1} on ${line}`}
+                        onClick={() => change(s.observationId, null)}
+                        icon={<Trash2 />}
+                    />
+                </div>
+            ))}
+        </div>
+    );
+}

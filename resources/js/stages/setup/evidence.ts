@@ -1,0 +1,106 @@
+import type { ControlPoint, SetupState } from '../../api/client';
+import type { PlanFigure } from '../../plan/PlanMap';
+
+/** Small things are drawn as large as this part of the longest sight. */
+const SHARE = 0.12;
+
+/** Less than this is not blown up to look like much, metres. */
+const SMALLEST = 0.003;
+
+export interface DrawnEvidence {
+    figure: PlanFigure;
+    /** how many times as large as they are residuals and ellipse are drawn */
+    times: number;
+}
+
+interface Place {
+    northing: number;
+    easting: number;
+}
+
+/** What a setup rests on, for the plan: sights, residuals, ellipse, the lines that are shot at, and both places where two fit. */
+export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvidence | null {
+    const { draft, solution: s } = state;
+    const figure: PlanFigure = { paths: [], places: [], evidence: [], cells: [] };
+    for (const l of draft.lines) {
+        figure.evidence?.push({ flat: [l.easting1, l.northing1, l.easting2, l.northing2], as: 'siteLine' });
+    }
+    if (!s) {
+        return draft.lines.length > 0 ? { figure, times: 1 } : null;
+    }
+    const marks = new Map(control.map((c) => [c.name, c]));
+    const sighted = draft.sights.flatMap((sight) => marks.get(sight.name) ?? []);
+    const chosen = state.places[draft.place] ? draft.place : 0;
+    const shots = state.places[chosen]?.shots ?? [];
+    const longest = Math.max(1, ...[...sighted, ...shots].map((m) => Math.hypot(m.northing - s.northing, m.easting - s.easting)));
+    const arrows = s.residuals.flatMap((r) => arrow(r, marks.get(r.name), s));
+    const largest = Math.max(SMALLEST, s.placeFound ? s.ellipseMajor : 0, ...arrows.map((a) => Math.hypot(a.dn, a.de)));
+    const times = round((SHARE * longest) / largest);
+    for (const r of s.residuals) {
+        const m = marks.get(r.name);
+        m && figure.evidence?.push({ flat: [s.easting, s.northing, m.easting, m.northing], as: r.used ? 'ray' : 'unused' });
+    }
+    for (const m of shots) {
+        figure.evidence?.push({ flat: [s.easting, s.northing, m.easting, m.northing], as: 'ray' });
+    }
+    for (const a of arrows) {
+        figure.evidence?.push({ flat: withHead(a, times), as: 'residual' });
+    }
+    if (s.placeFound) {
+        figure.evidence?.push({ flat: ellipse(s, times), as: 'ellipse' });
+    }
+    state.places.forEach((p, i) => {
+        const label = state.places.length > 1 ? `Place ${i + 1}${i === chosen ? ' (chosen)' : ''}` : draft.nextName;
+        figure.places.push({ easting: p.easting, northing: p.northing, label, quiet: i !== chosen });
+        p.shots.forEach((shot, k) => {
+            figure.places.push({
+                easting: shot.easting,
+                northing: shot.northing,
+                label: i === chosen ? `${k + 1}` : '',
+                quiet: i !== chosen,
+            });
+        });
+    });
+    return { figure, times };
+}
+
+type Solution = NonNullable<SetupState['solution']>;
+type Arrow = { at: Place; dn: number; de: number };
+
+/** From where the control is to where the sight found it: along the sight and to the right of it. */
+function arrow(r: Solution['residuals'][number], mark: ControlPoint | undefined, s: Solution): Arrow[] {
+    if (!mark) {
+        return [];
+    }
+    const a = Math.atan2(mark.easting - s.easting, mark.northing - s.northing);
+    const [along, right] = [r.distance ?? 0, r.across ?? 0];
+    return [{ at: mark, dn: along * Math.cos(a) - right * Math.sin(a), de: along * Math.sin(a) + right * Math.cos(a) }];
+}
+
+function withHead({ at, dn, de }: Arrow, times: number): number[] {
+    const [n, e] = [at.northing + times * dn, at.easting + times * de];
+    const back = (turn: number) => {
+        const size = 0.25 * times * Math.hypot(dn, de);
+        const a = Math.atan2(de, dn) + turn;
+        return [e + size * Math.sin(a), n + size * Math.cos(a)];
+    };
+    return [at.easting, at.northing, e, n, ...back(2.7), e, n, ...back(-2.7)];
+}
+
+function ellipse(s: Solution, times: number): number[] {
+    const flat: number[] = [];
+    for (let i = 0; i <= 72; i++) {
+        const t = (2 * Math.PI * i) / 72;
+        const [x, y] = [times * s.ellipseMajor * Math.cos(t), times * s.ellipseMinor * Math.sin(t)];
+        const [c, d] = [Math.cos(s.ellipseAzimuth), Math.sin(s.ellipseAzimuth)];
+        flat.push(s.easting + x * d + y * c, s.northing + x * c - y * d);
+    }
+    return flat;
+}
+
+/** Down to 1, 2 or 5 times a power of ten. */
+function round(x: number): number {
+    const power = 10 ** Math.floor(Math.log10(x));
+    const lead = x / power;
+    return power * (lead >= 5 ? 5 : lead >= 2 ? 2 : 1);
+}

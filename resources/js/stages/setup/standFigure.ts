@@ -1,0 +1,67 @@
+import type { ControlPoint, Schemas } from '../../api/client';
+import type { PlanFigure } from '../../plan/PlanMap';
+
+/** How well the work would be served from each place of a raster; −1 where too little is seen. */
+export interface Raster {
+    south: number;
+    west: number;
+    step: number;
+    columns: number;
+    /** row by row from the south, metres */
+    values: number[];
+    /** where one shade ends and the next begins */
+    steps: number[];
+}
+
+/** So many points are given their figure on the plan. */
+const NAMED = 12;
+
+/** The ghost, what it sees, and how well it and other places would serve the work. */
+export function standFigure(
+    ghost: { northing: number; easting: number } | null,
+    here: Schemas['StandHereResource'] | null,
+    raster: Raster | null,
+    control: ControlPoint[],
+    words: (metres: number) => string,
+): PlanFigure {
+    const figure: PlanFigure = { paths: [], places: [], evidence: [], cells: raster ? cellsOf(raster) : [] };
+    if (!ghost) {
+        return figure;
+    }
+    figure.places.push({ ...ghost, label: 'ghost' });
+    if (here) {
+        for (const c of control) {
+            const as = here.best.includes(c.name) ? 'ray' : here.hidden.includes(c.name) ? 'unused' : null;
+            as && figure.evidence?.push({ flat: [ghost.easting, ghost.northing, c.easting, c.northing], as });
+        }
+        for (const p of here.points.slice(0, NAMED)) {
+            figure.places.push({ northing: p.northing, easting: p.easting, label: words(p.major), quiet: true });
+        }
+    }
+    return figure;
+}
+
+/** Neighbours of one shade in a row are drawn as one. */
+function cellsOf({ south, west, step, columns, values, steps }: Raster): NonNullable<PlanFigure['cells']> {
+    const cells: NonNullable<PlanFigure['cells']> = [];
+    const level = (v: number) => (v < 0 ? -1 : steps.filter((s) => v > s).length);
+    for (let i = 0; i < values.length; ) {
+        const row = Math.floor(i / columns);
+        const shade = level(values[i] ?? -1);
+        let end = i + 1;
+        while (end < (row + 1) * columns && level(values[end] ?? -1) === shade) {
+            end++;
+        }
+        if (shade >= 0) {
+            cells.push({
+                northing: south + row * step,
+                easting: west + (i % columns) * step,
+                height: step,
+                width: (end - i) * step,
+                level: shade,
+            });
+        }
+        i = end;
+    }
+    return cells;
+}

@@ -1,0 +1,264 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\ControlPoint;
+use App\Models\Observation;
+use App\Models\Project;
+use App\Models\Setup;
+use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Position;
+use Tests\FeatureTestCase;
+
+/** Every way to set up, over HTTP, with the stand-in. */
+final class MethodsTest extends FeatureTestCase
+{
+    private Project $project;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->project = $this->project();
+        $this->site($this->project);
+        $this->change(['instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18]);
+    }
+
+    public function test_a_sight_is_switched_for_plan_and_for_height_and_the_result_follows(): void
+    {
+        $sights = $this->sights('A', 'B', 'C');
+        $all = $this->change(['method' => 'resection', 'sights' => $sights])['solution'];
+        self::assertSame(8 - 3, $all['redundancy']);
+        $sights[1]['height'] = false;
+        $sights[2]['plan'] = false;
+        $less = $this->change(['sights' => $sights])['solution'];
+        self::assertLessThan($all['redundancy'], $less['redundancy']);
+        self::assertGreaterThan($all['northingDeviation'] + $all['eastingDeviation'], $less['northingDeviation'] + $less['eastingDeviation']);
+        self::assertSame(['rise'], array_column($less['residuals'][2]['observed'], 'kind'));
+        self::assertSame(['direction', 'planDistance'], array_column($less['residuals'][1]['observed'], 'kind'));
+    }
+
+    public function test_angles_alone_and_distances_alone(): void
+    {
+        $sights = $this->sights('A', 'B', 'C', 'D');
+        $angles = $this->change(['sights' => array_map(static fn (array $s) => ['distance' => false] + $s, $sights)]);
+        self::assertLessThan(0.02, $this->off($angles['solution']));
+        $two = array_map(static fn (array $s) => ['direction' => false] + $s, array_slice($sights, 0, 2));
+        $distances = $this->change(['sights' => $two]);
+        self::assertCount(2, $distances['places'], 'two distances leave two places');
+        self::assertFalse($distances['solution']['oriented']);
+        $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422)->assertJsonPath('message', 'Distances alone give no orientation. Read a direction to one of the points before accepting.');
+        $offs = [$this->off($this->change(['place' => 0])['solution']), $this->off($this->change(['place' => 1])['solution'])];
+        self::assertLessThan(0.02, min($offs));
+        self::assertGreaterThan(1.0, max($offs));
+    }
+
+    public function test_several_rounds_are_averaged_and_make_the_sight_more_certain(): void
+    {
+        $sights = $this->sights('A', 'B', 'C');
+        $once = $this->change(['sights' => $sights]);
+        foreach (range(1, 8) as $round) {
+            foreach (['A', 'B', 'C'] as $i => $mark) {
+                $sights[$i]['more'][] = $this->observation($mark)->id;
+            }
+        }
+        $nine = $this->change(['sights' => $sights]);
+        self::assertLessThan($once['solution']['orientationDeviation'], $nine['solution']['orientationDeviation']);
+        self::assertLessThan($once['solution']['residuals'][0]['observed'][0]['deviation'], $nine['solution']['residuals'][0]['observed'][0]['deviation']);
+        self::assertGreaterThan(0.0, $nine['draft']['sights'][0]['spread']);
+        self::assertCount(8, $nine['draft']['sights'][0]['more']);
+        $this->accept();
+        self::assertSame([], $this->ask('GET', $this->at('/setup-proposals'))->json(), 'worked out anew it is the same');
+    }
+
+    public function test_control_with_a_deviation_weighs_less_and_says_so(): void
+    {
+        $sights = $this->sights('A', 'B', 'C');
+        $fixed = $this->change(['sights' => $sights])['solution'];
+        ControlPoint::query()->where('project_id', $this->project->id)->update(['held_fixed' => false, 'plan_deviation' => 0.01, 'height_deviation' => 0.01]);
+        $loose = $this->ask('GET', $this->at('/setup'))->json('solution');
+        self::assertGreaterThan(3 * $fixed['northingDeviation'], $loose['northingDeviation']);
+        self::assertGreaterThan(3 * $fixed['heightDeviation'], $loose['heightDeviation']);
+    }
+
+    public function test_a_station_found_is_named_in_series_and_kept_as_a_point_with_its_uncertainty(): void
+    {
+        $this->change(['sights' => $this->sights('A', 'B', 'C')]);
+        $this->accept();
+        $t1 = $this->project->controlPoints()->where('name', 'ST1')->firstOrFail();
+        self::assertLessThan(0.005, $t1->position()->distanceTo($this->world->tripod->foot));
+        self::assertFalse($t1->held_fixed);
+        self::assertGreaterThan(0.0003, $t1->plan_deviation);
+        self::assertSame('ST2', $this->ask('GET', $this->at('/setup'))->json('draft.nextName'));
+        $this->change(['stationName' => 'Dach „Süd“']);
+        $this->accept();
+        self::assertSame('Dach „Süd“', $this->project->currentSetup()->firstOrFail()->station_name);
+        self::assertTrue($this->project->controlPoints()->where('name', 'Dach „Süd“')->exists());
+    }
+
+    public function test_several_backsights_and_a_given_direction(): void
+    {
+        $this->world->standTripod('A', null, 1.55);
+        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $state = $this->change(['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'sights' => $this->sights('B', 'C')]);
+        self::assertSame(1000.0, (float) $state['solution']['northing']);
+        self::assertNotNull($state['solution']['residuals'][0]['direction']);
+        $shot = $this->measure($this->project, 'setup', $this->world->marks['D'], 'a chimney');
+        $azimuth = $this->world->marks['A']->azimuthTo($this->world->marks['D']);
+        $given = $this->change(['method' => 'known_direction', 'azimuth' => $azimuth, 'shots' => [['line' => 'direction', 'observationId' => $shot->id]]])['solution'];
+        self::assertEqualsWithDelta(0.0, Angle::signed($given['orientation'] - $this->world->tripod->circleZero), 1e-4);
+        self::assertStringContainsString('nothing checks it', $given['cautions'][0]);
+        $this->accept();
+        self::assertSame('A', $this->project->currentSetup()->firstOrFail()->station_name);
+    }
+
+    public function test_grid_lines_give_two_places_and_the_user_chooses(): void
+    {
+        $foot = $this->world->tripod->foot;
+        $lines = [
+            ['name' => 'A', 'northing1' => $foot->northing - 14, 'easting1' => $foot->easting - 9, 'northing2' => $foot->northing - 14, 'easting2' => $foot->easting + 40],
+            ['name' => '1', 'northing1' => $foot->northing - 14, 'easting1' => $foot->easting - 9, 'northing2' => $foot->northing + 40, 'easting2' => $foot->easting - 9, 'offset' => 0.3],
+        ];
+        self::assertStringContainsString('None has been taken', $this->change(['method' => 'grid_lines', 'lines' => $lines])['problem']);
+        $shots = [];
+        foreach ([['A', -14, 5], ['A', -14, 30], ['1', 3, -8.7], ['1', 35, -8.7]] as [$line, $n, $e]) {
+            $shots[] = ['line' => $line, 'observationId' => $this->measure($this->project, 'setup', new Position($foot->northing + $n, $foot->easting + $e, $foot->elevation), "line $line")->id];
+        }
+        $state = $this->change(['shots' => $shots]);
+        self::assertCount(2, $state['places']);
+        self::assertLessThan(0.01, $this->off($state['solution']));
+        self::assertSame(4, $state['places'][0]['onDrawn']);
+        self::assertLessThan(4 * $state['angleDeviation'], abs($state['angleOff']));
+        self::assertGreaterThan(10.0, $this->off($this->change(['place' => 1])['solution']));
+        $this->change(['place' => 0]);
+        $this->accept();
+        self::assertNull($this->project->currentSetup()->firstOrFail()->elevation);
+        // The height comes from a benchmark, at any time.
+        $height = $this->change(['method' => 'height_only', 'sights' => $this->sights('B', 'C')])['solution'];
+        self::assertEqualsWithDelta($foot->elevation, $height['elevation'], 0.006);
+        $this->accept();
+        $setup = $this->project->currentSetup()->firstOrFail();
+        self::assertSame(['ST1', 'height_only'], [$setup->station_name, $setup->method]);
+        self::assertEqualsWithDelta($foot->northing, $setup->northing, 0.01);
+    }
+
+    public function test_a_baseline_from_an_assumed_place(): void
+    {
+        $shots = [];
+        foreach (['A', 'B'] as $mark) {
+            $shots[] = ['line' => 'baseline', 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$mark], $mark)->id];
+        }
+        $length = $this->world->marks['A']->distanceTo($this->world->marks['B']);
+        $one = $this->change(['method' => 'baseline', 'azimuth' => 0.0, 'length' => $length, 'assumedNorthing' => 500, 'assumedEasting' => 500, 'assumedElevation' => 20, 'shots' => [$shots[0]]]);
+        self::assertStringContainsString('the second one now', $one['problem']);
+        $state = $this->change(['shots' => $shots]);
+        self::assertEqualsWithDelta($length, $state['baselineLength'], 0.006);
+        [$from, $to] = $state['places'][0]['shots'];
+        self::assertEqualsWithDelta($from['easting'], $to['easting'], 1e-6, 'the line runs north');
+        self::assertGreaterThan($from['northing'], $to['northing']);
+        $this->accept();
+        // What was measured from here turns with a baseline that is found afterwards.
+        $chimney = $this->measure($this->project, 'as_built', $this->world->marks['C'], 'C');
+        $before = $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => 'chimney', 'observationId' => $chimney->id, 'withoutCheck' => true])->assertOk()->json('found');
+        $turned = $this->change(['azimuth' => 0.5, 'turnEarlier' => true]);
+        self::assertSame(1, $turned['turned']['markCount']);
+        $this->accept();
+        $marks = $this->ask('GET', $this->at('/marks'))->json();
+        self::assertCount(1, $marks);
+        $azimuth = static fn (array $p): float => atan2($p['easting'] - 500, $p['northing'] - 500);
+        self::assertEqualsWithDelta(0.5, Angle::wrap($azimuth($marks[0]['found']) - $azimuth($before)), 1e-9);
+        self::assertSame(2, \App\Models\Mark::query()->count(), 'the old place stays in the book');
+        self::assertSame('turned onto the baseline', $this->project->currentSetup()->firstOrFail()->note);
+    }
+
+    public function test_after_a_knock_the_orientation_is_found_again(): void
+    {
+        $this->change(['sights' => $this->sights('A', 'B', 'C')]);
+        $this->accept();
+        $this->world->tripod->circleZero += 0.3;
+        $state = $this->change(['method' => 'orientation_only', 'sights' => $this->sights('B', 'D')]);
+        self::assertEqualsWithDelta(0.0, Angle::signed($state['solution']['orientation'] - $this->world->tripod->circleZero), 2e-4);
+        $this->accept();
+        self::assertSame(2, Setup::query()->where('station_name', 'ST1')->count());
+    }
+
+    public function test_instruments_and_targets_of_a_project(): void
+    {
+        $id = $this->ask('POST', $this->at('/instruments'), ['name' => 'Nord „5″“', 'directionSeconds' => 5, 'notchRadius' => 0.12, 'notchDrop' => 0.02])->assertOk()->json('id');
+        $target = $this->ask('POST', $this->at('/targets'), ['name' => 'klein', 'kind' => 'small_prism', 'prismConstant' => 0.0175, 'height' => 0.1])->assertOk()->json('id');
+        $this->ask('POST', $this->at('/targets'), ['name' => 'klein'])->assertStatus(422)->assertJsonPath('message', '“klein” is on the list already. Choose another name or change that one.');
+        $this->ask('POST', $this->at('/targets'), ['name' => 'x', 'height' => 9])->assertStatus(422);
+        $this->ask('POST', $this->at('/instruments'), ['name' => 'x', 'directionSeconds' => 0])->assertStatus(422);
+        $this->ask('PATCH', $this->at('/setup'), ['heightMode' => 'slanted', 'slantedHeight' => 1.5])->assertStatus(422);
+        $draft = $this->change(['instrumentId' => $id, 'targetId' => $target, 'heightMode' => 'slanted', 'slantedHeight' => 1.5])['draft'];
+        self::assertEqualsWithDelta(sqrt(1.5 ** 2 - 0.12 ** 2) + 0.02, $draft['instrumentHeight'], 1e-9);
+        self::assertSame([1.5, 0.1, 0.0175], [(float) $draft['slantedHeight'], $draft['targetHeight'], $draft['prismConstant']]);
+        self::assertEqualsWithDelta(12.5, $this->change(['airMode' => 'typed', 'ppm' => 12.5])['draft']['ppm'], 1e-9);
+        $this->ask('PATCH', $this->at('/setup'), ['scale' => 2.0])->assertStatus(422);
+        $this->ask('PATCH', $this->at('/setup'), ['humidity' => 60])->assertStatus(422);
+        $this->ask('DELETE', $this->at("/targets/$target"))->assertStatus(204);
+        self::assertSame([], $this->ask('GET', $this->at('/targets'))->json());
+    }
+
+    public function test_a_typed_reading_of_one_face_is_corrected_by_the_instruments_errors(): void
+    {
+        $id = $this->ask('POST', $this->at('/instruments'), ['name' => 'I', 'collimationSeconds' => 20, 'indexSeconds' => -10])->json('id');
+        $a = $this->project->controlPoints()->where('name', 'A')->value('id');
+        $this->change(['instrumentId' => $id]);
+        $read = fn (float $angles, string $key) => $this->ask('POST', $this->at('/readings'), ['key' => $key, 'readings' => [['controlId' => $a, 'circle' => 1.0, 'zenith' => M_PI / 2, 'slope' => 10, 'angles' => $angles]]])->assertOk();
+        $read(M_SQRT2, 'one-face-reading');
+        $one = Observation::query()->latest('id')->firstOrFail();
+        self::assertSame(1.0, $one->circle, 'what was read stays in the book');
+        self::assertEqualsWithDelta(1.0 - deg2rad(20 / 3600), $one->sight()->circle, 1e-12);
+        self::assertEqualsWithDelta(M_PI / 2 + deg2rad(10 / 3600), $one->sight()->zenith, 1e-12);
+        $read(1.0, 'both-faces-reading');
+        self::assertSame(1.0, Observation::query()->latest('id')->firstOrFail()->sight()->circle);
+    }
+
+    public function test_a_draft_of_an_earlier_version_is_still_read(): void
+    {
+        $id = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A')->id;
+        $control = $this->project->controlPoints()->where('name', 'A')->value('id');
+        \App\Models\SetupDraft::query()->where('project_id', $this->project->id)->update(['content' => json_encode(['sights' => [['controlId' => $control, 'observationId' => $id, 'used' => false]]])]);
+        self::assertSame([false, false], array_map(fn (string $k) => $this->ask('GET', $this->at('/setup'))->json("draft.sights.0.$k"), ['plan', 'height']));
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function sights(string ...$names): array
+    {
+        $ids = $this->project->controlPoints()->pluck('id', 'name');
+
+        return array_map(fn (string $n) => ['controlId' => $ids[$n], 'observationId' => $this->observation($n)->id], array_values($names));
+    }
+
+    private function observation(string $mark): Observation
+    {
+        return $this->measure($this->project, 'setup', $this->world->marks[$mark], $mark);
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @return array<string, mixed>
+     */
+    private function change(array $body): array
+    {
+        return $this->ask('PATCH', $this->at('/setup'), $body)->assertOk()->json();
+    }
+
+    private function accept(): void
+    {
+        $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertOk();
+    }
+
+    /** @param  array<string, mixed>  $solution */
+    private function off(array $solution): float
+    {
+        return hypot($solution['northing'] - $this->world->tripod->foot->northing, $solution['easting'] - $this->world->tripod->foot->easting);
+    }
+
+    private function at(string $path): string
+    {
+        return "/projects/{$this->project->id}$path";
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Mark;
+use App\Models\Observation;
+use App\Models\Project;
+use App\Models\Setup;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
+use Tests\FeatureTestCase;
+
+/** Readings without a link, checks through the day, what is mended afterwards, new control, where to stand, and the sheet. */
+final class TrustTest extends FeatureTestCase
+{
+    private Project $project;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->project = $this->project();
+        $this->site($this->project);
+    }
+
+    public function test_a_text_of_raw_observations_gives_the_same_setup_as_the_link(): void
+    {
+        $this->setUpInstrument($this->project);
+        $linked = $this->project->currentSetup()->firstOrFail();
+        $lines = ['point;hz;v;sd;th'];
+        foreach (Observation::query()->where('purpose', 'setup')->get() as $o) {
+            $g = static fn (float $r): string => str_replace('.', ',', sprintf('%.6f', rad2deg($r)));
+            $sd = str_replace('.', ',', sprintf('%.5f', $o->slope));
+            $lines[] = "{$o->sighted};{$g($o->circle)};{$g($o->zenith)};$sd;2,000";
+            $lines[] = "{$o->sighted};{$g(fmod($o->circle + M_PI + 2e-5, 2 * M_PI))};{$g(2 * M_PI - $o->zenith + 4e-5)};$sd;2,000";
+        }
+        $lines[] = 'Z;1;90;10;2';
+        $lines[] = 'A;x;90';
+        $read = $this->ask('POST', $this->at('/raw-text-preview'), ['text' => implode("\r\n", $lines)])->assertOk()->json();
+        self::assertCount(2, $read['problems']);
+        self::assertStringContainsString('Line 9: ', $read['problems'][0]);
+        self::assertStringContainsString('Line 8: no control point is called “Z”', $read['problems'][1]);
+        $sights = array_values(array_filter($read['sights'], static fn (array $s) => $s['controlId'] !== null));
+        self::assertSame([1, 1, 1], array_column($sights, 'pairs'));
+        self::assertEqualsWithDelta(-1e-5, $sights[0]['collimation'], 1e-8);
+        self::assertEqualsWithDelta(2e-5, $sights[0]['index'], 1e-8);
+        $readings = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'circle' => $s['circle'] - 1e-5, 'zenith' => $s['zenith'] + 2e-5, 'slope' => $s['slope'], 'targetHeight' => $s['targetHeight'], 'angles' => $s['angles']], $sights);
+        $this->ask('PATCH', $this->at('/setup'), ['sights' => []]);
+        $state = $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-1', 'readings' => $readings])->assertOk()->json();
+        self::assertEqualsWithDelta($linked->northing, $state['solution']['northing'], 2e-5);
+        self::assertEqualsWithDelta($linked->easting, $state['solution']['easting'], 2e-5);
+        self::assertStringContainsString('typed', Observation::query()->latest('id')->firstOrFail()->instrument);
+        $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-1', 'readings' => $readings])->assertOk();
+        self::assertSame(6, Observation::query()->count(), 'the same wish sent twice is kept once');
+        $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-2', 'readings' => [['circle' => 1, 'zenith' => 4]]])->assertStatus(422);
+    }
+
+    public function test_checks_are_judged_against_what_is_to_be_expected_and_a_light_knock_is_noticed(): void
+    {
+        $this->setUpInstrument($this->project);
+        self::assertStringContainsString('before the first mark', $this->ask('GET', $this->at('/checks'))->json('due'));
+        $this->check('D');
+        $good = $this->ask('GET', $this->at('/checks'))->assertJsonPath('holds', true)->assertJsonPath('due', null)->json('checks.0');
+        self::assertGreaterThan($good['plan'] / 2, $good['expectedPlan']);
+        $this->world->knock(false);
+        $this->check('D');
+        $this->ask('GET', $this->at('/checks'))->assertJsonPath('holds', false)->assertJsonPath('checks.1.holds', false);
+        self::assertStringContainsString('no longer holds', $this->ask('GET', $this->at('/checks'))->json('verdict'));
+    }
+
+    public function test_a_clean_setup_is_seldom_called_broken_by_a_check(): void
+    {
+        $broken = 0;
+        foreach (range(1, 12) as $try) {
+            $this->setUpInstrument($this->project);
+            $this->check('D');
+            $broken += $this->ask('GET', $this->at('/checks'))->json('holds') ? 0 : 1;
+        }
+        self::assertLessThanOrEqual(2, $broken);
+    }
+
+    public function test_a_mended_target_height_works_through_the_setup_and_its_marks_and_both_stay_in_the_book(): void
+    {
+        $this->setUpInstrument($this->project);
+        $this->check('D');
+        $point = $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1010.0, 'easting' => 2030.0, 'elevation' => 10.0])->json('id');
+        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $mark = $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $point])->assertOk()->json();
+        self::assertSame([], $this->ask('GET', $this->at('/setup-proposals'))->json());
+        $sight = Observation::query()->where('sighted', 'B')->firstOrFail();
+        $this->ask('POST', $this->at('/corrections'), ['observationId' => $sight->id, 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => ''])->assertStatus(422);
+        $this->ask('POST', $this->at('/corrections'), ['observationId' => $sight->id, 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'the lower part was pushed in', 'alike' => true])->assertOk()->assertJsonPath('count', 3);
+        $proposal = $this->ask('GET', $this->at('/setup-proposals'))->assertJsonCount(1)->json(0);
+        self::assertEqualsWithDelta(-0.1, $proposal['up'], 0.002, 'a lower target on the control lowers the station');
+        self::assertSame(2, $proposal['markCount']);
+        self::assertEqualsWithDelta(0.1, $proposal['largest'], 0.002);
+        self::assertEqualsWithDelta($mark['deviation']['height'], $proposal['marks'][1]['was']['height'], 1e-9);
+        self::assertSame(1, Setup::query()->count(), 'nothing changes before it is adopted');
+        $this->ask('POST', $this->at('/setup-proposals-adoption'), ['setupIds' => [$proposal['setupId']], 'note' => 'the lower part was pushed in'])->assertOk()->assertJsonPath('count', 3);
+        $setup = $this->project->currentSetup()->firstOrFail();
+        self::assertSame([2, 1, 'the lower part was pushed in'], [$setup->id, $setup->stands_for, $setup->note]);
+        self::assertSame([], $this->ask('GET', $this->at('/setup-proposals'))->json());
+        $marks = $this->ask('GET', $this->at('/marks'))->json();
+        self::assertSame([3, 4], array_column($marks, 'id'), 'the mended ones count');
+        self::assertEqualsWithDelta($mark['deviation']['height'] - 0.1, $marks[1]['deviation']['height'], 0.002);
+        self::assertSame(1, $this->ask('GET', $this->at('/points'))->json('0.stakes'));
+        self::assertSame(4, Mark::query()->count(), 'the old ones stay in the book');
+        self::assertEqualsWithDelta((float) $setup->elevation, (float) $this->project->controlPoints()->where('name', 'ST1')->value('elevation'), 1e-9);
+        // Work goes on from the mended setup with what was measured before.
+        $next = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $next->id, 'pointId' => $point, 'evenOut' => true])->assertOk()->assertJsonPath('setupId', 2);
+        $this->ask('POST', $this->at('/reports'), ['author' => 'x'])->assertOk();
+    }
+
+    public function test_mended_control_is_proposed_to_the_setups_that_rest_on_it(): void
+    {
+        $this->setUpInstrument($this->project);
+        $b = $this->project->controlPoints()->where('name', 'B')->firstOrFail();
+        $this->ask('PUT', $this->at("/control/{$b->id}"), ['name' => 'B', 'northing' => $b->northing + 0.03, 'easting' => $b->easting, 'elevation' => $b->elevation])->assertOk();
+        $proposal = $this->ask('GET', $this->at('/setup-proposals'))->assertJsonCount(1)->json(0);
+        self::assertGreaterThan(0.003, hypot($proposal['north'], $proposal['east']));
+        $this->ask('POST', $this->at('/setup-proposals-adoption'), ['setupIds' => [], 'note' => 'none'])->assertOk()->assertJsonPath('count', 0);
+        self::assertSame(1, Setup::query()->count());
+    }
+
+    public function test_corrections_can_only_be_added(): void
+    {
+        $this->setUpInstrument($this->project);
+        $id = Observation::query()->firstOrFail()->id;
+        $this->ask('POST', $this->at('/corrections'), ['observationId' => $id, 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'x'])->assertOk();
+        $this->expectException(QueryException::class);
+        DB::table('corrections')->update(['target_height' => 1.0]);
+    }
+
+    public function test_new_control_carries_both_uncertainties_and_is_averaged(): void
+    {
+        $this->setUpInstrument($this->project);
+        $place = new Position(1020.0, 2040.0, 10.0);
+        $once = $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'])->assertOk()->json();
+        self::assertFalse($once['heldFixed']);
+        self::assertGreaterThan($this->project->currentSetup()->firstOrFail()->solution['northingDeviation'], $once['planDeviation']);
+        $this->setUpInstrument($this->project);
+        $twice = $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'])->assertOk()->json();
+        self::assertSame($once['id'], $twice['id']);
+        self::assertEqualsWithDelta($once['planDeviation'] / M_SQRT2, $twice['planDeviation'], 0.1 * $once['planDeviation']);
+        self::assertStringContainsString('mean of 2 shots', $twice['description']);
+        $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'A')->id, 'name' => 'A'])->assertStatus(422);
+    }
+
+    public function test_where_to_stand_knows_the_walls(): void
+    {
+        $dxf = "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\nWALLS\n10\n2040\n20\n1000\n11\n2060\n21\n1040\n0\nENDSEC\n0\nEOF\n";
+        $this->ask('POST', $this->at('/designs'), ['upload' => $this->upload($this->project, $dxf, 'w.dxf'), 'name' => 'W', 'unit' => 'm', 'layers' => ['WALLS'], 'heights' => 'dropped'])->assertOk();
+        $layer = (int) DB::table('design_layers')->value('id');
+        $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1010.0, 'easting' => 2030.0]);
+        $open = $this->ask('POST', $this->at('/stand-here'), ['northing' => 1010, 'easting' => 2030])->assertOk()->json();
+        self::assertSame(['A', 'B', 'C', 'D'], $open['seen']);
+        self::assertSame('P', $open['worstName']);
+        $walled = $this->ask('POST', $this->at('/stand-here'), ['northing' => 1010, 'easting' => 2030, 'wallLayers' => [$layer]])->assertOk()->json();
+        self::assertSame(['C'], $walled['hidden']);
+        self::assertGreaterThanOrEqual($open['worst'], $walled['worst']);
+        self::assertNotContains('C', $walled['best']);
+        $map = $this->ask('POST', $this->at('/stand-map'), ['south' => 990, 'west' => 2000, 'step' => 10, 'columns' => 5, 'fromRow' => 0, 'toRow' => 4, 'wallLayers' => [$layer]])->assertOk()->json('values');
+        self::assertCount(20, $map);
+        self::assertGreaterThan(0, min($map));
+        $this->ask('POST', $this->at('/stand-map'), ['south' => 990, 'west' => 2000, 'step' => 1, 'columns' => 500, 'fromRow' => 0, 'toRow' => 400])->assertStatus(422);
+    }
+
+    public function test_the_setup_sheet_is_printed(): void
+    {
+        $this->setUpInstrument($this->project);
+        $setup = $this->project->currentSetup()->firstOrFail();
+        $task = $this->ask('POST', $this->at("/setups/{$setup->id}/sheet"))->assertOk()->json('id');
+        $file = $this->ask('GET', $this->at("/tasks/$task"))->assertJson(['state' => 'done'])->json('result.file');
+        file_put_contents($this->data.'/s.pdf', (string) $this->get($file)->assertOk()->streamedContent());
+        $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/s.pdf').' -');
+        foreach (['Setup 1, ST1', 'resection', '95 % ellipse', 'times as large as they are', 'Readings, as they were taken', '2.000 m'] as $expected) {
+            self::assertStringContainsString($expected, $text);
+        }
+    }
+
+    private function check(string $mark): void
+    {
+        $shot = $this->measure($this->project, 'check', $this->world->marks[$mark], $mark);
+        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $shot->id, 'controlId' => $this->project->controlPoints()->where('name', $mark)->value('id')])->assertOk();
+    }
+
+    private function at(string $path): string
+    {
+        return "/projects/{$this->project->id}$path";
+    }
+}
