@@ -59,7 +59,7 @@ final class DraftView
 
             return new PlaceResource(
                 $s->station->mark->northing, $s->station->mark->easting, $s->station->orientation, $grid?->onDrawn,
-                array_map(static fn (Position $p) => PositionResource::of($p), $shots), $grid->offsets ?? [],
+                array_map(static fn (Position $p) => PositionResource::of($p), $shots),
             );
         }, array_keys($solved->places), $solved->places);
     }

@@ -7,6 +7,7 @@ namespace App\Tasks;
 use App\Models\Project;
 use App\Models\Task;
 use App\Reports\DeviationDrawing;
+use App\Reports\Figures;
 use App\Reports\Pdf;
 use App\Reports\Report;
 
@@ -17,7 +18,7 @@ final class PrintReport implements Work
     {
         $project = Project::query()->findOrFail($task->project_id);
         $report = Report::of($project, (string) ($task->input['author'] ?? ''));
-        $html = view('report', ['report' => $report, 'units' => $project->units(), 'drawing' => DeviationDrawing::svg($report->rows, $project->length_style)])->render();
+        $html = view('report', ['report' => $report, 'figures' => new Figures($project->units()), 'drawing' => DeviationDrawing::svg($report->rows, $project->length_style)])->render();
         Pdf::write($html, $project->name, self::path($task));
 
         return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];

@@ -8,6 +8,7 @@ use App\Http\Resources\SetupEntry;
 use App\Models\Observation;
 use App\Models\Project;
 use App\Models\Task;
+use App\Reports\Figures;
 use App\Reports\Pdf;
 use App\Reports\SetupDrawing;
 
@@ -20,7 +21,7 @@ final class PrintSetup implements Work
         $setup = $project->setups()->findOrFail((int) $task->input['setupId']);
         $ids = [...array_column($setup->sights, 'observationId'), ...array_column($setup->draft['shots'] ?? [], 'observationId')];
         $html = view('setup', [
-            'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup), 'solution' => $setup->solution, 'units' => $project->units(),
+            'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup), 'solution' => $setup->solution, 'figures' => new Figures($project->units()),
             'readings' => Observation::query()->whereIn('id', $ids)->orderBy('id')->get(),
             'versions' => $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
             'drawing' => SetupDrawing::svg($setup),

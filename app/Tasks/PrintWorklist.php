@@ -7,6 +7,7 @@ namespace App\Tasks;
 use App\Models\Project;
 use App\Models\StakeoutPoint;
 use App\Models\Task;
+use App\Reports\Figures;
 use App\Reports\Pdf;
 use App\Reports\WalkDrawing;
 
@@ -22,7 +23,7 @@ final class PrintWorklist implements Work
         $done = array_flip($project->marks()->where('kind', 'stake')->distinct()->pluck('point_id')->filter()->all());
         $control = $project->controlPoints()->orderBy('name')->get();
         $html = view('worklist', [
-            'project' => $project, 'list' => $list, 'points' => $points, 'control' => $control, 'done' => $done, 'units' => $project->units(),
+            'project' => $project, 'list' => $list, 'points' => $points, 'control' => $control, 'done' => $done, 'figures' => new Figures($project->units()),
             'drawing' => WalkDrawing::svg($points, $control),
         ])->render();
         Pdf::write($html, "{$project->name} · {$list->name}", PrintReport::path($task));

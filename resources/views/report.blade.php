@@ -1,9 +1,7 @@
 @php
-    use Parlay\Core\Units\CoordinateOrder;
-    $l = fn (?float $m) => $m === null ? '–' : $units->length->format($m);
-    $d = fn (?float $m) => $m === null ? '–' : $units->length->formatDeviation($m);
-    $ne = $units->order === CoordinateOrder::NorthingEasting;
-    $time = fn (string $at) => substr(str_replace('T', ' ', $at), 0, 16).' UTC';
+    use App\Http\Bodies\SetupMethod;
+    use Parlay\Core\Units\Side;
+    [$a, $b] = $figures->order();
 @endphp
 <!doctype html>
 <html lang="en">
@@ -25,28 +23,28 @@
 <h1>Stakeout and as-built report</h1>
 <table>
     <tr><td width="18%">Project</td><td>{{ $report->project->name }}</td><td width="18%">Made by</td><td>{{ $report->author ?: 'not given' }}</td></tr>
-    <tr><td>Made at</td><td>{{ $time($report->at) }}</td><td>Tolerance</td><td>plan {{ $d($report->project->plan_tolerance) }}, height {{ $d($report->project->height_tolerance) }}</td></tr>
-    <tr><td>Design files</td><td colspan="3">@forelse ($report->designs as $design){{ $design->name }} ({{ $design->file_name }}, sha-256 {{ substr($design->file_hash, 0, 12) }}, taken {{ $time($design->taken_at) }})@if (! $loop->last); @endif @empty none @endforelse</td></tr>
+    <tr><td>Made at</td><td>{{ $figures->time($report->at) }}</td><td>Tolerance</td><td>plan {{ $figures->deviation($report->project->plan_tolerance) }}, height {{ $figures->deviation($report->project->height_tolerance) }}</td></tr>
+    <tr><td>Design files</td><td colspan="3">@forelse ($report->designs as $design){{ $design->name }} ({{ $design->file_name }}, sha-256 {{ substr($design->file_hash, 0, 12) }}, taken {{ $figures->time($design->taken_at) }})@if (! $loop->last); @endif @empty none @endforelse</td></tr>
     <tr><td>Result</td><td colspan="3"><b>{{ count($report->rows) }} marks: {{ $report->count('in') }} in tolerance, {{ $report->count('out') }} out, {{ $report->count('undecided') }} without design.</b> In or out is by the measured figure; the uncertainty of the setup is given below and not added.</td></tr>
 </table>
 
 <h2>Setups</h2>
 @foreach ($report->setups as $setup)
 <table>
-    <tr><td colspan="6"><b>Setup {{ $setup->id }}</b>, {{ $time($setup->at) }}, {{ str_replace('_', ' ', $setup->method) }} at {{ $setup->station_name }}, {{ $setup->instrument }}, instrument height {{ $l($setup->instrument_height) }}.
-        @if (($setup->solution['northingDeviation'] ?? null) !== null) Standard deviation: plan {{ $d(hypot($setup->solution['northingDeviation'], $setup->solution['eastingDeviation'])) }}, height {{ $d($setup->solution['heightDeviation']) }}, orientation {{ $units->angle->formatSmall($setup->solution['orientationDeviation']) }}.@endif</td></tr>
+    <tr><td colspan="6"><b>Setup {{ $setup->id }}</b>, {{ $figures->time($setup->at) }}, {{ SetupMethod::from($setup->method)->words() }} at {{ $setup->station_name }}, {{ $setup->instrument }}, instrument height {{ $figures->length($setup->instrument_height) }}.
+        @if (($setup->solution['northingDeviation'] ?? null) !== null) Standard deviation: plan {{ $figures->deviation(hypot($setup->solution['northingDeviation'], $setup->solution['eastingDeviation'])) }}, height {{ $figures->deviation($setup->solution['heightDeviation']) }}, orientation {{ $figures->smallAngle($setup->solution['orientationDeviation']) }}.@endif</td></tr>
     <tr><th>sight</th><th>used</th><th class="n">direction</th><th class="n">across</th><th class="n">distance</th><th class="n">height</th></tr>
     @foreach ($setup->solution['residuals'] as $r)
-    <tr><td>{{ $r['name'] }}</td><td>{{ $r['used'] ? 'yes' : 'no' }}</td><td class="n">{{ $r['direction'] === null ? 'not checked' : $units->angle->formatSmall($r['direction']) }}</td><td class="n">{{ $d($r['across']) }}</td><td class="n">{{ $d($r['distance']) }}</td><td class="n">{{ $d($r['height']) }}</td></tr>
+    <tr><td>{{ $r['name'] }}</td><td>{{ $r['used'] ? 'yes' : 'no' }}</td><td class="n">{{ $figures->sidedAngle(Side::Across, $r['direction']) }}</td><td class="n">{{ $figures->sided(Side::Across, $r['across']) }}</td><td class="n">{{ $figures->sided(Side::Length, $r['distance']) }}</td><td class="n">{{ $figures->sided(Side::Height, $r['height']) }}</td></tr>
     @endforeach
     @foreach ($setup->solution['cautions'] as $caution)<tr><td colspan="6" class="quiet">{{ $caution }}</td></tr>@endforeach
 </table>
 @endforeach
 @if ($report->checks !== [])
 <table>
-    <tr><th>check shot on</th><th>time</th><th>setup</th><th class="n">dN</th><th class="n">dE</th><th class="n">plan</th><th class="n">height</th></tr>
+    <tr><th>check shot on</th><th>time</th><th>setup</th><th class="n">north or south</th><th class="n">east or west</th><th class="n">plan</th><th class="n">height</th></tr>
     @foreach ($report->checks as $c)
-    <tr><td>{{ $c->mark->name }}</td><td>{{ $time($c->mark->at) }}</td><td>{{ $c->mark->setup_id }}</td><td class="n">{{ $d($c->deviation?->northing) }}</td><td class="n">{{ $d($c->deviation?->easting) }}</td><td class="n">{{ $d($c->deviation?->plan) }}</td><td class="n">{{ $d($c->deviation?->height) }}</td></tr>
+    <tr><td>{{ $c->mark->name }}</td><td>{{ $figures->time($c->mark->at) }}</td><td>{{ $c->mark->setup_id }}</td><td class="n">{{ $figures->sided(Side::Northing, $c->deviation?->northing, '–') }}</td><td class="n">{{ $figures->sided(Side::Easting, $c->deviation?->easting, '–') }}</td><td class="n">{{ $figures->deviation($c->deviation?->plan) }}</td><td class="n">{{ $figures->sided(Side::Height, $c->deviation?->height, '–') }}</td></tr>
     @endforeach
 </table>
 @endif
@@ -59,12 +57,11 @@
 
 <h2 style="page-break-before: always">Marks</h2>
 <table>
-    <thead><tr><th>name</th><th>code</th><th>kind</th><th class="n">{{ $ne ? 'northing' : 'easting' }}<br>design / found</th><th class="n">{{ $ne ? 'easting' : 'northing' }}<br>design / found</th><th class="n">elevation<br>design / found</th><th class="n">dN</th><th class="n">dE</th><th class="n">dH</th><th class="n">plan</th><th>verdict</th></tr></thead>
+    <thead><tr><th>name</th><th>code</th><th>kind</th><th class="n">{{ $a }}<br>design / found</th><th class="n">{{ $b }}<br>design / found</th><th class="n">elevation<br>design / found</th><th class="n">dN</th><th class="n">dE</th><th class="n">dH</th><th class="n">plan</th><th>verdict</th></tr></thead>
     @foreach ($report->rows as $r)
-    @php [$a, $b] = $ne ? ['northing', 'easting'] : ['easting', 'northing']; @endphp
     <tr class="{{ $r->mark->verdict }}"><td>{{ $r->mark->name }}</td><td>{{ $r->mark->code }}</td><td>{{ $r->kind() }}</td>
-        <td class="n">{{ $l($r->design?->$a) }}<br>{{ $l($r->found->$a) }}</td><td class="n">{{ $l($r->design?->$b) }}<br>{{ $l($r->found->$b) }}</td><td class="n">{{ $l($r->design?->elevation) }}<br>{{ $l($r->found->elevation) }}</td>
-        <td class="n">{{ $d($r->deviation?->northing) }}</td><td class="n">{{ $d($r->deviation?->easting) }}</td><td class="n">{{ $d($r->deviation?->height) }}</td><td class="n">{{ $d($r->deviation?->plan) }}</td><td class="n">{{ $r->verdict() }}</td></tr>
+        <td class="n">{{ $figures->length($r->design?->$a) }}<br>{{ $figures->length($r->found->$a) }}</td><td class="n">{{ $figures->length($r->design?->$b) }}<br>{{ $figures->length($r->found->$b) }}</td><td class="n">{{ $figures->length($r->design?->elevation) }}<br>{{ $figures->length($r->found->elevation) }}</td>
+        <td class="n">{{ $figures->deviation($r->deviation?->northing) }}</td><td class="n">{{ $figures->deviation($r->deviation?->easting) }}</td><td class="n">{{ $figures->deviation($r->deviation?->height) }}</td><td class="n">{{ $figures->deviation($r->deviation?->plan) }}</td><td class="n">{{ $r->verdict() }}</td></tr>
     @endforeach
 </table>
 @if ($report->rows === [])<p>No marks have been stored yet.</p>@endif

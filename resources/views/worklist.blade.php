@@ -1,8 +1,4 @@
-@php
-    use Parlay\Core\Units\CoordinateOrder;
-    $l = fn (?float $m) => $m === null ? '–' : $units->length->format($m);
-    [$a, $b] = $units->order === CoordinateOrder::NorthingEasting ? ['northing', 'easting'] : ['easting', 'northing'];
-@endphp
+@php([$a, $b] = $figures->order())
 <!doctype html>
 <html lang="en">
 <head>
@@ -21,7 +17,7 @@
 <table>
     <thead><tr><th></th><th></th><th>name</th><th>code</th><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th><th>description</th></tr></thead>
     @foreach ($points as $i => $p)
-    <tr><td><div class="box">{{ isset($done[$p->id]) ? '✓' : '' }}</div></td><td class="n">{{ $i + 1 }}</td><td><b>{{ $p->name }}</b></td><td>{{ $p->code }}</td><td class="n">{{ $l($p->$a) }}</td><td class="n">{{ $l($p->$b) }}</td><td class="n">{{ $l($p->elevation) }}</td><td>{{ $p->description }}</td></tr>
+    <tr><td><div class="box">{{ isset($done[$p->id]) ? '✓' : '' }}</div></td><td class="n">{{ $i + 1 }}</td><td><b>{{ $p->name }}</b></td><td>{{ $p->code }}</td><td class="n">{{ $figures->length($p->$a) }}</td><td class="n">{{ $figures->length($p->$b) }}</td><td class="n">{{ $figures->length($p->elevation) }}</td><td>{{ $p->description }}</td></tr>
     @endforeach
 </table>
 @if (count($control) > 0)
@@ -29,7 +25,7 @@
 <table>
     <thead><tr><th>name</th><th>code</th><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th></tr></thead>
     @foreach ($control as $c)
-    <tr><td><b>{{ $c->name }}</b></td><td>{{ $c->code }}</td><td class="n">{{ $l($c->$a) }}</td><td class="n">{{ $l($c->$b) }}</td><td class="n">{{ $l($c->elevation) }}</td></tr>
+    <tr><td><b>{{ $c->name }}</b></td><td>{{ $c->code }}</td><td class="n">{{ $figures->length($c->$a) }}</td><td class="n">{{ $figures->length($c->$b) }}</td><td class="n">{{ $figures->length($c->elevation) }}</td></tr>
     @endforeach
 </table>
 @endif

@@ -64,29 +64,29 @@ final class DayTest extends TestCase
         $this->walkToTarget($s);
         $s->press('Measure and store')->see('No check shot yet')->press('Take a check shot')->see('Check shot');
         $this->walkTo($s, 'CP4');
-        $s->choose('Control point', 'CP4')->press('Check CP4')->see('found − known')->see('in tolerance');
+        $s->choose('Control point', 'CP4')->press('Check CP4')->see('against its mark')->see('in tolerance');
 
         // Stake: the dial leads in, out of tolerance asks, again adds a record, the end is announced.
         $s->open("/p/$id/stake")->choose('Point to stake', 'T1');
         $this->walkToTarget($s);
         $s->see('as you hold the pole and face the instrument')->choose('Nudge by', '100 mm')->press('Nudge north')->press('Measure and store')->see('Out of tolerance')->press('Do not store');
         self::assertSame([], array_filter(self::$parlay->ask('GET', "/projects/$id/marks"), static fn ($m) => $m['kind'] === 'stake'));
-        $s->press('Measure and store')->see('Out of tolerance')->press('Store anyway')->see('found − design')->see('1 of 3');
+        $s->press('Measure and store')->see('Out of tolerance')->press('Store anyway')->see('against design')->see('1 of 3');
         $s->driver->navigate()->refresh();
         $s->see('staked already, out');
-        $s->press('Nudge south')->press('Say moves by north')->see('by the site grid')->press('Measure and store')->see('found − design')->see('in tolerance');
+        $s->press('Nudge south')->press('Say moves by north')->see('by the site grid')->press('Measure and store')->see('against design')->see('in tolerance');
         self::assertSame(2, array_column(self::$parlay->ask('GET', "/projects/$id/points"), 'stakes', 'name')['T1']);
         foreach ([1, 2] as $left) {
             preg_match('~Walk to \S+, as designed~', $s->text(), $before);
             $s->press('Nearest not yet done')->doNotSee($before[0] ?? 'Walk to T1, as designed');
             $this->walkToTarget($s);
-            $s->press('Measure and store')->see('found − design');
+            $s->press('Measure and store')->see('against design');
         }
         $s->see('All 3 points are staked: this is the end of the list');
 
         // As-built, report, field book.
         $s->open("/p/$id/as-built")->fill('Name', 'kerbÄ')->fill('Code', 'KERB')->press('Measure what is built')->see('no design to judge by');
-        $s->choose('Point to stake', 'T1')->press('Measure what is built')->see('found − design');
+        $s->choose('Point to stake', 'T1')->press('Measure what is built')->see('against design');
         $s->press('Pull the field book up')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
         $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'at ST1', 'out of tolerance']);
 
@@ -115,13 +115,13 @@ final class DayTest extends TestCase
         // The drawer's pole is 2 m high; here that is typed in feet and inches.
         $s->fill('Target height', "6' 6 3/4\"")->see("= 6' 6 3/4\"")->choose('Backsight', 'LC-3')->press('Measure LC-3')->see('cannot be checked with one sight')->press('Accept this setup')->see('Not checked yet')->see('cannot be checked with one sight');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-4', 'atOnce' => true]);
-        $s->choose('Control point', 'LC-4')->press('Check LC-4')->see('found − known');
+        $s->choose('Control point', 'LC-4')->press('Check LC-4')->see('against its mark');
 
         $s->open("/p/$id/stake")->see('1 of 1 left')->touchPlan($tank['n'], $tank['e'])->see('Stakeout point T1')->press('Close')->see('Stake T1');
         $point = self::$parlay->ask('GET', "/projects/$id/points")[0];
         // Well inside the tolerance of 3/16 inch, whatever holding the pole and the backsight add to it.
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.001, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
-        $s->see('as you hold the pole and face the instrument')->see('1/16"')->press('Measure and store')->see('found − design')->see('this is the end of the list');
+        $s->see('as you hold the pole and face the instrument')->see('1/16"')->press('Measure and store')->see('against design')->see('this is the end of the list');
         $this->handOver($s, $id, 'Larkfield', ['T1', 'LC-1', 'known backsight', '1/16"']);
     }
 

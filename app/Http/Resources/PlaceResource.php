@@ -12,10 +12,9 @@ use OpenApi\Attributes as OA;
 final readonly class PlaceResource
 {
     /**
-     * shots: where the shots on lines lie then; offsets: how far each lies to the right of its line. onDrawn: how many lie on the drawn parts; null where it is no grid.
+     * shots: where the shots on lines lie then. onDrawn: how many lie on the drawn parts; null where it is no grid.
      *
      * @param  list<PositionResource>  $shots
-     * @param  list<float>  $offsets
      */
     public function __construct(
         public float $northing,
@@ -24,7 +23,5 @@ final readonly class PlaceResource
         public ?int $onDrawn,
         #[ListOf(PositionResource::class)]
         public array $shots,
-        #[ListOf('float')]
-        public array $offsets,
     ) {}
 }

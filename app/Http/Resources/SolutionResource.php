@@ -15,6 +15,7 @@ final readonly class SolutionResource
     /**
      * @param  list<ResidualResource>  $residuals
      * @param  list<string>  $cautions
+     * @param  list<ShotResidualResource>  $shots  along lines, in the order of the draft
      * @param  list<float>  $covariance  of northing, easting and orientation, row by row
      *
      * ellipseMajor, ellipseMinor, ellipseAzimuth: half axes and direction of the 95 % ellipse of the place, from the deviations given beforehand; afterwards: by what
@@ -50,6 +51,8 @@ final readonly class SolutionResource
         public ?float $scaleDeviation,
         #[ListOf('float')]
         public array $covariance,
+        #[ListOf(ShotResidualResource::class)]
+        public array $shots,
     ) {}
 
     public static function of(SetupSolution $s, ?Position $farthest = null): self
@@ -64,7 +67,7 @@ final readonly class SolutionResource
             array_map(ResidualResource::of(...), $s->residuals), $s->redundancy, $s->fit, $s->cautions,
             $ellipse->major, $ellipse->minor, $ellipse->azimuth, $after === null || $ellipse->major <= 0.0 ? null : $after->major / $ellipse->major, $s->precision->correlation(0, 1),
             $s->passes, $farthest === null ? null : $mark->distanceTo($farthest), $farthest === null ? null : $s->reachesTo($farthest),
-            $s->scale?->ppm, $s->scale?->deviation, array_merge(...$s->precision->plan),
+            $s->scale?->ppm, $s->scale?->deviation, array_merge(...$s->precision->plan), array_map(ShotResidualResource::of(...), $s->shots),
         );
     }
 }

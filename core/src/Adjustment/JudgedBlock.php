@@ -15,4 +15,10 @@ final readonly class JudgedBlock
         public array $reliability,
         public ?array $without,
     ) {}
+
+    /** How far the first two unknowns, a place, would move without it; null where the rest does not determine them. */
+    public function moves(): ?float
+    {
+        return $this->without === null ? null : hypot($this->without[0], $this->without[1]);
+    }
 }

@@ -144,9 +144,35 @@ final readonly class GridLines
         ]));
 
         return new GridPlace(
-            new SetupSolution($station, Precision::from($solution->cofactors, $model->orientation, $model->height), [], $solution->redundancy, $solution->fit(), $cautions, $solution->passes()),
-            $hits, array_map(static fn (LineShot $s, Position $p) => $s->line->right($p), $this->shots, $hits),
+            new SetupSolution(
+                $station, Precision::from($solution->cofactors, $model->orientation, $model->height),
+                (new SightsJudged($station, $solution, $model->before(), true))->of($this->control), $solution->redundancy, $solution->fit(), $cautions, $solution->passes(), shots: $this->residuals($solution, $hits),
+            ),
+            $hits,
             count(array_filter(array_map(static fn (LineShot $s, Position $p) => abs($s->line->along($p) - 0.5) <= 0.5 + self::BEYOND, $this->shots, $hits))),
         );
+    }
+
+    /**
+     * @param  list<Position>  $hits  where each shot lies
+     * @return list<ShotResidual>
+     */
+    private function residuals(BlockSolution $solution, array $hits): array
+    {
+        // The shots in use are the last blocks of the model.
+        $block = count($solution->blocks) - count(array_filter($this->shots, static fn (LineShot $s) => $s->used));
+        $residuals = [];
+        foreach ($this->shots as $i => $shot) {
+            $offset = $shot->line->right($hits[$i]);
+            if (! $shot->used) {
+                $residuals[] = new ShotResidual($shot->line->name, $offset);
+
+                continue;
+            }
+            $judged = $solution->judge($block++);
+            $residuals[] = new ShotResidual($shot->line->name, $offset, $judged->reliability[0], $judged->moves());
+        }
+
+        return $residuals;
     }
 }

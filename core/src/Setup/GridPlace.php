@@ -11,13 +11,11 @@ final readonly class GridPlace
 {
     /**
      * @param  list<Position>  $shots  where they lie then, in the order given
-     * @param  list<float>  $offsets  how far each lies to the right of its line; metres
      * @param  int  $onDrawn  how many of them lie on the drawn parts of their lines
      */
     public function __construct(
         public SetupSolution $solution,
         public array $shots,
-        public array $offsets,
         public int $onDrawn,
     ) {}
 }

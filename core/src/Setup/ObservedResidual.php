@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setup;
 
+use Parlay\Core\Adjustment\Block;
+use Parlay\Core\Adjustment\JudgedBlock;
+
 /** One observation in the adjustment; radians for angles, metres for lengths. */
 final readonly class ObservedResidual
 {
@@ -22,4 +25,17 @@ final readonly class ObservedResidual
         public ?float $normalised,
         public ?float $detectable,
     ) {}
+
+    /**
+     * @param  list<ObservedKind>  $kinds  what the rows of the block are
+     * @return list<self>
+     */
+    public static function each(array $kinds, Block $block, JudgedBlock $judged): array
+    {
+        return array_map(static function (ObservedKind $kind, int $i) use ($block, $judged): self {
+            $r = $judged->reliability[$i];
+
+            return new self($kind, $block->misclosures[$i], sqrt($block->covariance[$i][$i]), $r->redundancy, $r->normalised, $r->detectable);
+        }, $kinds, array_keys($kinds));
+    }
 }

@@ -20,6 +20,7 @@ final readonly class SetupSolution
      * @param  bool|null  $passes  whether residuals are as the stated accuracy lets expect (global test, 2 %); null with none to spare
      * @param  bool  $placeFound  whether the place was found, not given
      * @param  FreeScale|null  $scale  what a free scale would be; null where the sights can't tell
+     * @param  list<ShotResidual>  $shots  of those along lines, in the order given
      */
     public function __construct(
         public Station $station,
@@ -31,6 +32,7 @@ final readonly class SetupSolution
         public ?bool $passes = null,
         public bool $placeFound = true,
         public ?FreeScale $scale = null,
+        public array $shots = [],
     ) {}
 
     public function isOriented(): bool
@@ -53,6 +55,6 @@ final readonly class SetupSolution
     /** @param  list<string>  $cautions */
     public function withCautions(array $cautions): self
     {
-        return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->fit, $cautions, $this->passes, $this->placeFound, $this->scale);
+        return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->fit, $cautions, $this->passes, $this->placeFound, $this->scale, $this->shots);
     }
 }

@@ -73,7 +73,7 @@ final readonly class StationAdjustment
         return new SetupSolution(
             station: $station,
             precision: Precision::from($covariance, $model->orientation, $model->height),
-            residuals: $this->residuals($model, $solution, $station),
+            residuals: (new SightsJudged($station, $solution, $model->before(), $this->given->place === null))->of($this->sights),
             redundancy: $solution->redundancy,
             fit: $solution->fit(),
             cautions: [],
@@ -93,58 +93,6 @@ final readonly class StationAdjustment
         $found = Held::at($solution, $held);
 
         return [$found->unknowns, $found->covariance];
-    }
-
-    /** @return list<SightResidual> */
-    private function residuals(StationModel $model, BlockSolution $solution, Station $station): array
-    {
-        $residuals = [];
-        $block = $model->before();
-        foreach ($this->sights as $s) {
-            $kinds = StationModel::observed($s);
-            $residuals[] = $kinds === [] ? $this->residual($station, $s) : $this->judged($station, $s, $solution, $block++, $kinds);
-        }
-
-        return $residuals;
-    }
-
-    /** @param  list<ObservedKind>  $kinds */
-    private function judged(Station $station, ControlSight $s, BlockSolution $solution, int $block, array $kinds): SightResidual
-    {
-        $b = $solution->blocks[$block];
-        $judged = $solution->judge($block);
-        $observed = [];
-        foreach ($kinds as $i => $kind) {
-            $r = $judged->reliability[$i];
-            $observed[] = new ObservedResidual($kind, $b->misclosures[$i], sqrt($b->covariance[$i][$i]), $r->redundancy, $r->normalised, $r->detectable);
-        }
-
-        return $this->residual($station, $s, $observed, $judged->without === null || $this->given->place !== null ? null : hypot($judged->without[0], $judged->without[1]));
-    }
-
-    /** @param  list<ObservedResidual>  $observed */
-    private function residual(Station $station, ControlSight $s, array $observed = [], ?float $moves = null): SightResidual
-    {
-        $known = $station->mark->distanceTo($s->control);
-        $hasDistance = $s->sight->hasDistance();
-        $direction = Angle::signed($station->azimuthOf($s->sight->circle) - $station->mark->azimuthTo($s->control));
-        $height = $hasDistance ? $station->locate($s->sight)->elevation : $station->heightAt($s->sight, $known);
-        // A direction that nothing checks always fits: that is no residual.
-        if ($observed !== [] && $observed[0]->kind === ObservedKind::Direction && $observed[0]->normalised === null) {
-            $direction = null;
-        }
-        $detectable = $normalised = $checked = null;
-        foreach ($observed as $o) {
-            $checked = min($checked ?? 1.0, $o->redundancy);
-            $detectable = $o->detectable === null ? INF : max($detectable ?? 0.0, $o->detectable * ($o->kind->isAngle() ? $known : 1.0));
-            $normalised = $o->normalised === null ? $normalised : max($normalised ?? 0.0, $o->normalised);
-        }
-
-        return new SightResidual(
-            $s->name, $s->plan, $s->height, $direction, $direction === null ? null : $direction * $known, $hasDistance ? $s->sight->distance - $known : null,
-            $height === null || $s->control->elevation === null ? null : $height - $s->control->elevation,
-            $checked, $detectable === null || is_infinite($detectable) ? null : $detectable, $normalised, $moves, $observed,
-        );
     }
 
     /** A free scale beside it, as a check, by one step from the solution; null where the distances can't tell. */

@@ -9,6 +9,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setup\CannotSetUp;
 use Parlay\Core\Setup\GridLines;
 use Parlay\Core\Setup\LineShot;
+use Parlay\Core\Setup\ShotResidual;
 use Parlay\Core\Setup\SiteLine;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
@@ -40,7 +41,7 @@ final class GridLinesTest extends TestCase
         $b = new SiteLine('7', new Position(4970.0, 1990.0), new Position(5060.0, 1970.0), -0.25);
         $place = self::solve($field, [...self::shots($field, $a, [0.1, 0.5, 0.9]), ...self::shots($field, $b, [0.2, 0.7])])->places()[0];
         self::assertLessThan(1e-5, $place->solution->station->mark->distanceTo($field->station));
-        self::assertEqualsWithDelta([0, 0, 0, 0, 0], $place->offsets, 1e-6);
+        self::assertEqualsWithDelta([0, 0, 0, 0, 0], array_map(static fn (ShotResidual $r) => $r->offset, $place->solution->shots), 1e-6);
     }
 
     public function test_a_third_line_leaves_one_place(): void
@@ -70,6 +71,40 @@ final class GridLinesTest extends TestCase
         $angle = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...array_map(static fn (LineShot $s) => new LineShot($turned, $s->sight), self::shots($field, $b, [0.1, 0.9]))])->angle();
         self::assertEqualsWithDelta(deg2rad(-0.2), $angle['off'], 1e-6);
         self::assertLessThan(abs($angle['off']), 3 * $angle['deviation']);
+    }
+
+    public function test_each_shot_says_how_well_the_others_check_it_and_a_bad_one_stands_out(): void
+    {
+        $field = new Field(11, noisy: 0.0);
+        [$a, $b] = self::lines($field);
+        $shots = [...self::shots($field, $a, [0.1, 0.5, 0.7, 0.9]), ...self::shots($field, $b, [0.2, 0.5, 0.9])];
+        $beside = new SiteLine('A', $a->from, $a->to, 0.03);
+        $shots[1] = new LineShot($a, self::shots($field, $beside, [0.5])[0]->sight);
+        $control = [$field->controlSight('CP', $field->mark(30, 60))];
+        $place = self::solve($field, $shots, $control)->places()[0];
+        $normalised = array_map(static fn (ShotResidual $r): float => (float) $r->reliability?->normalised, $place->solution->shots);
+        self::assertSame(1, array_search(max($normalised), $normalised, true));
+        self::assertGreaterThan(4.0, $normalised[1]);
+        // Redundancy numbers add up to the spare observations: those of the shots and those of the control beside them.
+        $sum = array_sum(array_map(static fn (ShotResidual $r): float => (float) $r->reliability?->redundancy, $place->solution->shots));
+        foreach ($place->solution->residuals[0]->observed as $o) {
+            $sum += $o->redundancy;
+        }
+        self::assertEqualsWithDelta($place->solution->redundancy, $sum, 1e-6);
+        // What its absence changes is what is found without it.
+        $without = self::solve($field, array_map(static fn (LineShot $s, int $i) => new LineShot($s->line, $s->sight, $i !== 1), $shots, array_keys($shots)), $control)->places()[0];
+        self::assertNull($without->solution->shots[1]->reliability);
+        self::assertEqualsWithDelta(0.03, abs($without->solution->shots[1]->offset), 1e-5);
+        self::assertEqualsWithDelta((float) $place->solution->shots[1]->moves, $place->solution->station->mark->distanceTo($without->solution->station->mark), 1e-4);
+    }
+
+    public function test_two_shots_on_each_of_two_lines_check_only_the_angle_between_them(): void
+    {
+        $field = new Field(12, noisy: 0.0);
+        [$a, $b] = self::lines($field);
+        $place = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9])])->places()[0];
+        self::assertSame(1, $place->solution->redundancy);
+        self::assertEqualsWithDelta(1.0, array_sum(array_map(static fn (ShotResidual $r): float => (float) $r->reliability?->redundancy, $place->solution->shots)), 1e-6);
     }
 
     /** The closing error is shared by weights: scipy, with the same four conditions. */

@@ -8,6 +8,7 @@ use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\DirectionStyle;
 use Parlay\Core\Units\LengthStyle;
 use Parlay\Core\Units\LengthUnit;
+use Parlay\Core\Units\Side;
 use Parlay\Core\Units\StationStyle;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -23,6 +24,8 @@ final class FiguresTest extends TestCase
             'deviations' => LengthStyle::from($example['style'])->formatDeviation($example['metres']),
             'angles' => AngleStyle::from($example['style'])->format($example['radians']),
             'smallAngles' => AngleStyle::from($example['style'])->formatSmall($example['radians']),
+            'sidedLengths' => Side::from($example['side'])->length($example['metres'], LengthStyle::from($example['style'])),
+            'sidedAngles' => Side::from($example['side'])->angle($example['radians'], AngleStyle::from($example['style'])),
             'directions' => DirectionStyle::from($example['direction'])->format($example['azimuth'], AngleStyle::from($example['angle'])),
         };
         self::assertSame($example['text'], $written);

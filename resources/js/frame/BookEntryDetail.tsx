@@ -1,5 +1,5 @@
 import type { BookEntry } from '../api/client';
-import { AngleFigure, Coordinates, Deviation, Length, SmallAngle } from '../parts/Figure';
+import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
 import { MendReading } from './MendReading';
 
@@ -18,11 +18,9 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     <dd>{mark.design ? <Coordinates {...mark.design} /> : 'none'}</dd>
                     {mark.deviation && (
                         <>
-                            <dt>found − design</dt>
+                            <dt>against design</dt>
                             <dd>
-                                dN <Deviation of={mark.deviation.northing} /> dE <Deviation of={mark.deviation.easting} /> dH{' '}
-                                <Deviation of={mark.deviation.height} />, plan <Deviation of={mark.deviation.plan} />{' '}
-                                <Verdict of={mark.verdict} />
+                                <Against of={mark.deviation} /> <Verdict of={mark.verdict} />
                             </dd>
                         </>
                     )}
@@ -58,8 +56,9 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     {setup.residuals.map((r) => (
                         <div key={r.name}>
                             {r.name}
-                            {r.used ? '' : ' (not used)'}: direction <SmallAngle of={r.direction} />, across <Deviation of={r.across} />,
-                            distance <Deviation of={r.distance} />, height <Deviation of={r.height} />
+                            {r.used ? '' : ' (not used)'}: direction <SidedAngle of={r.direction} side="across" />, across{' '}
+                            <Sided of={r.across} side="across" />, distance <Sided of={r.distance} side="length" />, height{' '}
+                            <Sided of={r.height} side="height" />
                         </div>
                     ))}
                     {setup.cautions.map((c) => (

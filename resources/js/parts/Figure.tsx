@@ -1,4 +1,13 @@
-import { formatAngle, formatDeviation, formatDirection, formatLength, formatSmallAngle } from '../units/format';
+import {
+    formatAngle,
+    formatDeviation,
+    formatDirection,
+    formatLength,
+    formatSided,
+    formatSidedAngle,
+    formatSmallAngle,
+    type Side,
+} from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 
 interface Of {
@@ -29,9 +38,37 @@ export function SmallAngle({ of, none = 'not checked' }: Of) {
     return <span className="figure">{of == null ? none : formatSmallAngle(of, units.angle)}</span>;
 }
 
+/** A small difference with the side it lies on in a word. */
+export function Sided({ of, side, none = 'not checked' }: Of & { side: Side }) {
+    const units = useUnits();
+    return <span className="figure">{of == null ? none : formatSided(of, side, units.length)}</span>;
+}
+
+export function SidedAngle({ of, side, none = 'not checked' }: Of & { side: Side }) {
+    const units = useUnits();
+    return <span className="figure">{of == null ? none : formatSidedAngle(of, side, units.angle)}</span>;
+}
+
 export function Direction({ of, none = 'none' }: Of) {
     const units = useUnits();
     return <span className="figure">{of == null ? none : formatDirection(of, units)}</span>;
+}
+
+interface Difference {
+    northing: number;
+    easting: number;
+    plan: number;
+    height: number | null;
+}
+
+/** Where something lies, seen from where it should be. */
+export function Against({ of: d }: { of: Difference }) {
+    return (
+        <>
+            <Sided of={d.northing} side="northing" />, <Sided of={d.easting} side="easting" />, plan <Deviation of={d.plan} />, height{' '}
+            <Sided of={d.height} side="height" />
+        </>
+    );
 }
 
 /** Northing and easting in the project's order, each with its word; the elevation where it is given. */

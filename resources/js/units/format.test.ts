@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import table from '../../../core/tests/tables/figures.json';
 import type { Units } from '../api/client';
-import { formatAngle, formatDeviation, formatDirection, formatLength, formatSmallAngle } from './format';
+import {
+    formatAngle,
+    formatDeviation,
+    formatDirection,
+    formatLength,
+    formatSided,
+    formatSidedAngle,
+    formatSmallAngle,
+    type Side,
+} from './format';
 
 /** The PDF, written by core, is held to the same table. */
 const length = (style: string) => style as Units['length'];
@@ -15,6 +24,12 @@ describe('figures', () => {
     it.each(table.angles)('writes the angle $text', ({ radians, style, text }) => expect(formatAngle(radians, angle(style))).toBe(text));
     it.each(table.smallAngles)('writes the small angle $text', ({ radians, style, text }) =>
         expect(formatSmallAngle(radians, angle(style))).toBe(text),
+    );
+    it.each(table.sidedLengths)('writes the difference $text', ({ metres, side, style, text }) =>
+        expect(formatSided(metres, side as Side, length(style))).toBe(text),
+    );
+    it.each(table.sidedAngles)('writes the difference $text', ({ radians, side, style, text }) =>
+        expect(formatSidedAngle(radians, side as Side, angle(style))).toBe(text),
     );
     it.each(table.directions)('writes the direction $text', (d) =>
         expect(formatDirection(d.azimuth, { direction: d.direction as Units['direction'], angle: angle(d.angle) })).toBe(d.text),

@@ -102,3 +102,26 @@ export function formatDirection(azimuth: number, units: Pick<Units, 'direction' 
     const off = north ? Math.min(a, turn - a) : Math.abs(Math.PI - a);
     return `${north ? 'N' : 'S'} ${formatAngle(off, units.angle)} ${a <= Math.PI ? 'E' : 'W'}`;
 }
+
+/** What a small difference below zero and one above it is called: along northing, along easting, across a sight, along it, and in height. */
+const SIDES = {
+    northing: ['south', 'north'],
+    easting: ['west', 'east'],
+    across: ['left', 'right'],
+    length: ['short', 'long'],
+    height: ['low', 'high'],
+} as const;
+
+export type Side = keyof typeof SIDES;
+
+export const formatSided = (metres: number, side: Side, style: Units['length']): string =>
+    sided(metres, side, (x) => formatDeviation(x, style));
+
+export const formatSidedAngle = (radians: number, side: Side, style: Units['angle']): string =>
+    sided(radians, side, (x) => formatSmallAngle(x, style));
+
+/** What rounds to nothing lies on no side. */
+function sided(value: number, side: Side, format: (x: number) => string): string {
+    const figure = format(Math.abs(value));
+    return figure === format(0) ? figure : `${figure} ${SIDES[side][value < 0 ? 0 : 1]}`;
+}

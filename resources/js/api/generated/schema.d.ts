@@ -2949,7 +2949,7 @@ export interface components {
         /** @description One observation in the adjustment; radians for angles, metres for lengths. */
         ObservedResource: {
             /** @enum {string} */
-            kind: "direction" | "slopeDistance" | "zenithAngle" | "planDistance" | "rise" | "offset";
+            kind: "direction" | "slopeDistance" | "zenithAngle" | "planDistance" | "rise";
             residual: number;
             deviation: number;
             redundancy: number;
@@ -2970,7 +2970,6 @@ export interface components {
             orientation: number;
             onDrawn: number | null;
             shots: components["schemas"]["PositionResource"][];
-            offsets: number[];
         };
         PlacementResource: {
             placement: components["schemas"]["PlacementBody"];
@@ -3145,6 +3144,15 @@ export interface components {
             baselineLength: number | null;
             turned: components["schemas"]["MendedSetupResource"] | null;
         };
+        /** @description How a shot along a line agrees with a place: metres to the right of its line, and what the others say of it; null where it is not in use. */
+        ShotResidualResource: {
+            line: string;
+            offset: number;
+            redundancy: number | null;
+            normalised: number | null;
+            detectable: number | null;
+            moves: number | null;
+        };
         SightResource: {
             slope: number;
             distance: number;
@@ -3177,6 +3185,7 @@ export interface components {
             scalePpm: number | null;
             scaleDeviation: number | null;
             covariance: number[];
+            shots: components["schemas"]["ShotResidualResource"][];
         };
         SpotResource: {
             northing: number;

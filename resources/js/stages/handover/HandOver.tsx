@@ -5,7 +5,7 @@ import { untilFinished, useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/Field';
-import { Deviation } from '../../parts/Figure';
+import { Deviation, Sided } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { Verdict } from '../../parts/Verdict';
 import { CheckBeforeLeaving, SetupDoubt } from '../setup/SetupDoubt';
@@ -84,9 +84,9 @@ export function HandOver({ project, marks }: StageProps) {
                     <thead>
                         <tr>
                             <th>name</th>
-                            <th className="n">dN, dE</th>
+                            <th className="n">against design</th>
                             <th className="n">plan</th>
-                            <th className="n">dH</th>
+                            <th className="n">height</th>
                             <th>verdict</th>
                         </tr>
                     </thead>
@@ -98,15 +98,15 @@ export function HandOver({ project, marks }: StageProps) {
                                     <div className="text-sm text-quiet">{m.kind === 'stake' ? 'staked' : 'built'}</div>
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.deviation?.northing} none="–" />
+                                    <Sided of={m.deviation?.northing} side="northing" none="–" />
                                     <br />
-                                    <Deviation of={m.deviation?.easting} none="–" />
+                                    <Sided of={m.deviation?.easting} side="easting" none="–" />
                                 </td>
                                 <td className="n">
                                     <Deviation of={m.deviation?.plan} none="–" />
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.deviation?.height} none="–" />
+                                    <Sided of={m.deviation?.height} side="height" none="–" />
                                 </td>
                                 <td>
                                     <Verdict of={m.verdict} short />

@@ -22,8 +22,8 @@ interface Props extends StageProps {
 export function GridLinesSetup(props: Props) {
     const { state, onChange } = props;
     const { draft } = state;
-    const place = state.places[draft.place] ?? state.places[0];
-    const offsets = new Map(draft.shots.map((s, i) => [s.observationId, place?.offsets[i] ?? 0]));
+    const found = state.solution?.shots ?? [];
+    const residuals = new Map(draft.shots.flatMap((s, i) => (found[i] ? [[s.observationId, found[i]] as const] : [])));
     const change = (name: string, part: Partial<LineBody> | null) =>
         void onChange({
             lines: draft.lines.flatMap((l) => (l.name !== name ? [l] : part === null ? [] : [{ ...l, ...part }])),
@@ -58,7 +58,7 @@ export function GridLinesSetup(props: Props) {
                             draft={draft}
                             line={l.name}
                             verb={`Measure on line ${l.name}`}
-                            offsets={place ? offsets : undefined}
+                            residuals={residuals}
                             primary={count < 2}
                             onChange={onChange}
                         />

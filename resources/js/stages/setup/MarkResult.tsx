@@ -1,5 +1,5 @@
 import type { Mark } from '../../api/client';
-import { Coordinates, Deviation } from '../../parts/Figure';
+import { Against, Coordinates } from '../../parts/Figure';
 import { Verdict } from '../../parts/Verdict';
 
 /** A stored mark: what it is off by, and whether that is in. */
@@ -15,8 +15,7 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
             </div>
             {d ? (
                 <div className="text-sm">
-                    {mark.kind === 'check' ? 'found − known' : 'found − design'}: dN <Deviation of={d.northing} />, dE{' '}
-                    <Deviation of={d.easting} />, plan <Deviation of={d.plan} />, height <Deviation of={d.height} />
+                    against {mark.kind === 'check' ? 'its mark' : 'design'}: <Against of={d} />
                 </div>
             ) : (
                 <div className="text-sm">

@@ -1,10 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
-import type { Draft, SetupState } from '../../api/client';
+import type { Draft, Schemas, SetupState } from '../../api/client';
 import { measure, useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
-import { AngleFigure, Deviation, Length } from '../../parts/Figure';
+import { AngleFigure, Length, Sided } from '../../parts/Figure';
 import { Failure } from '../../parts/Notice';
 import { CancelMeasuring } from './AimAt';
 import { type ShotBody, shotBodies } from './sightBodies';
@@ -14,14 +14,14 @@ interface Props extends StageProps {
     /** the line or mark that is shot at */
     line: string;
     verb: string;
-    /** how far each shot lies off its line, by observation */
-    offsets?: ReadonlyMap<number, number>;
+    /** how each shot agrees with its line, by observation */
+    residuals?: ReadonlyMap<number, Schemas['ShotResidualResource']>;
     primary: boolean;
     onChange: (part: Partial<Draft>) => Promise<unknown>;
 }
 
 /** Shots at a line, or at marks that are no control: where the pole is now. */
-export function Shots({ project, draft, line, verb, offsets, primary, onChange }: Props) {
+export function Shots({ project, draft, line, verb, residuals, primary, onChange }: Props) {
     const client = useQueryClient();
     const shoot = useDeed(project.id, async () => {
         const done = await measure(project.id, { purpose: 'setup', sighted: line });
@@ -47,12 +47,7 @@ export function Shots({ project, draft, line, verb, offsets, primary, onChange }
                 <div key={s.observationId} className="flex items-center gap-2 border-rule border-t text-sm">
                     <span className={`min-w-0 flex-1 ${s.used ? '' : 'text-quiet line-through'}`}>
                         {i + 1}: Hz <AngleFigure of={s.circle} />, plan distance <Length of={s.distance} />
-                        {offsets?.has(s.observationId) && (
-                            <>
-                                , {(offsets.get(s.observationId) ?? 0) >= 0 ? 'right' : 'left'} of its line by{' '}
-                                <Deviation of={Math.abs(offsets.get(s.observationId) ?? 0)} />
-                            </>
-                        )}
+                        <OffLine of={residuals?.get(s.observationId)} />
                     </span>
                     <Button
                         kind="bare"
@@ -70,5 +65,21 @@ export function Shots({ project, draft, line, verb, offsets, primary, onChange }
                 </div>
             ))}
         </div>
+    );
+}
+
+/** More than this many deviations off is worth another shot. */
+const SUSPECT = 3.3;
+
+function OffLine({ of: r }: { of: Schemas['ShotResidualResource'] | undefined }) {
+    return (
+        r && (
+            <>
+                , <Sided of={r.offset} side="across" /> of its line
+                {r.normalised !== null && r.normalised > SUSPECT && (
+                    <span className="font-semibold text-out"> ▲ {r.normalised.toFixed(1)} times its deviation: measure it again</span>
+                )}
+            </>
+        )
     );
 }

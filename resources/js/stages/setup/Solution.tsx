@@ -1,12 +1,22 @@
+import type { PropsWithChildren } from 'react';
 import type { Schemas } from '../../api/client';
-import { Coordinates, Deviation, Direction, Length, SmallAngle } from '../../parts/Figure';
+import { Coordinates, Deviation, Direction, Length, Sided, SidedAngle, SmallAngle } from '../../parts/Figure';
 import { Notice } from '../../parts/Notice';
+import type { Side } from '../../units/format';
+import { type WorthOfShot, worthOfShots } from './places';
 
 type Found = Schemas['SolutionResource'];
 type Residual = Schemas['ResidualResource'];
 
+interface Props {
+    solution: Found;
+    weakness: string | null;
+    times: number | null;
+}
+
 /** What would be accepted, with everything that speaks for and against it. */
-export function Solution({ solution: s, weakness, times }: { solution: Found; weakness: string | null; times: number | null }) {
+export function Solution({ solution: s, weakness, times }: Props) {
+    const shots = worthOfShots(s);
     return (
         <section className="grid scroll-mb-28 gap-2 border-ink border-t-2 pt-2" aria-label="What would be accepted">
             <h2 className="font-semibold">What would be accepted</h2>
@@ -48,9 +58,10 @@ export function Solution({ solution: s, weakness, times }: { solution: Found; we
                     <span className="figure">{times.toLocaleString('en')}</span> times as large as they are.
                 </p>
             )}
-            {s.residuals.some((r) => r.used) && (
+            {(shots.length > 0 || s.residuals.some((r) => r.used)) && (
                 <InDetail
                     residuals={s.residuals}
+                    shots={shots}
                     correlation={s.correlation}
                     scale={s.scalePpm !== null && s.scaleDeviation !== null ? [s.scalePpm, s.scaleDeviation] : null}
                 />
@@ -68,6 +79,9 @@ function Residuals({ residuals }: { residuals: Residual[] }) {
     return (
         <div className="overflow-x-auto">
             <table className="list">
+                <caption className="text-left text-quiet text-sm">
+                    Each sight as measured, against its mark, seen from the instrument
+                </caption>
                 <thead>
                     <tr>
                         <th>sight</th>
@@ -85,16 +99,16 @@ function Residuals({ residuals }: { residuals: Residual[] }) {
                                 {!r.used && ' (not used)'}
                             </td>
                             <td className="n">
-                                <SmallAngle of={r.direction} />
+                                <SidedAngle of={r.direction} side="across" />
                             </td>
                             <td className="n">
-                                <Deviation of={r.across} />
+                                <Sided of={r.across} side="across" />
                             </td>
                             <td className="n">
-                                <Deviation of={r.distance} />
+                                <Sided of={r.distance} side="length" />
                             </td>
                             <td className="n">
-                                <Deviation of={r.height} />
+                                <Sided of={r.height} side="height" />
                             </td>
                         </tr>
                     ))}
@@ -139,18 +153,25 @@ function Quality({ solution: s }: { solution: Found }) {
     );
 }
 
-const KINDS: Record<string, string> = {
-    direction: 'direction',
-    slopeDistance: 'slope distance',
-    zenithAngle: 'zenith angle',
-    planDistance: 'plan distance',
-    rise: 'rise',
+const KINDS: Record<string, { word: string; side: Side }> = {
+    direction: { word: 'direction', side: 'across' },
+    slopeDistance: { word: 'slope distance', side: 'length' },
+    zenithAngle: { word: 'zenith angle', side: 'height' },
+    planDistance: { word: 'plan distance', side: 'length' },
+    rise: { word: 'rise', side: 'height' },
 };
 
 const isAngle = (kind: string) => kind === 'direction' || kind === 'zenithAngle';
 
+interface Worth {
+    residuals: Residual[];
+    shots: WorthOfShot[];
+    correlation: number;
+    scale: [number, number] | null;
+}
+
 /** What each sight is worth, observation by observation. */
-function InDetail({ residuals, correlation, scale }: { residuals: Residual[]; correlation: number; scale: [number, number] | null }) {
+function InDetail({ residuals, shots, correlation, scale }: Worth) {
     const used = residuals.filter((r) => r.used);
     return (
         <details>
@@ -178,38 +199,75 @@ function InDetail({ residuals, correlation, scale }: { residuals: Residual[]; co
                     </thead>
                     {used.map((r) => (
                         <tbody key={r.name}>
-                            <tr>
-                                <td colSpan={5} className="font-semibold">
-                                    {r.name}
-                                    <span className="font-normal text-quiet">
-                                        {r.moves === null ? ': the place can’t do without it' : ': without it the station moves by '}
-                                        {r.moves !== null && <Deviation of={r.moves} />}
-                                    </span>
-                                </td>
-                            </tr>
+                            <Without name={r.name} moves={r.moves} />
                             {r.observed.map((o) => (
-                                <tr key={o.kind}>
-                                    <td>{KINDS[o.kind]}</td>
-                                    <td className="n">
-                                        {isAngle(o.kind) ? <SmallAngle of={o.residual} /> : <Deviation of={o.residual} />}
-                                    </td>
-                                    <td className="n figure">
-                                        {o.redundancy < 1e-6 ? 'not checked' : `${Math.round(100 * o.redundancy)} %`}
-                                    </td>
-                                    <td className="n">
-                                        {isAngle(o.kind) ? (
-                                            <SmallAngle of={o.detectable} none="none would" />
-                                        ) : (
-                                            <Deviation of={o.detectable} none="none would" />
-                                        )}
-                                    </td>
-                                    <td className="n figure">{o.normalised === null ? 'not checked' : o.normalised.toFixed(1)}</td>
-                                </tr>
+                                <Observed key={o.kind} of={o} />
                             ))}
+                        </tbody>
+                    ))}
+                    {shots.map((s) => (
+                        <tbody key={s.name}>
+                            <Without name={s.name} moves={s.moves} />
+                            <Checked word="offset from the line" {...s}>
+                                <Sided of={s.offset} side="across" />
+                            </Checked>
                         </tbody>
                     ))}
                 </table>
             </div>
         </details>
+    );
+}
+
+function Without({ name, moves }: { name: string; moves: number | null }) {
+    return (
+        <tr>
+            <td colSpan={5} className="font-semibold">
+                {name}
+                <span className="font-normal text-quiet">
+                    {moves === null ? ': the place can’t do without it' : ': without it the station moves by '}
+                    {moves !== null && <Deviation of={moves} />}
+                </span>
+            </td>
+        </tr>
+    );
+}
+
+function Observed({ of: o }: { of: Residual['observed'][number] }) {
+    const { word, side } = KINDS[o.kind] ?? { word: o.kind, side: 'length' };
+    const angle = isAngle(o.kind);
+    // A zenith angle grows downward.
+    const residual = o.kind === 'zenithAngle' ? -o.residual : o.residual;
+    return (
+        <Checked word={word} angle={angle} {...o}>
+            {angle ? <SidedAngle of={residual} side={side} /> : <Sided of={residual} side={side} />}
+        </Checked>
+    );
+}
+
+interface Reliability {
+    redundancy: number | null;
+    normalised: number | null;
+    detectable: number | null;
+}
+
+function Checked({
+    word,
+    angle,
+    redundancy,
+    detectable,
+    normalised,
+    children,
+}: PropsWithChildren<Reliability & { word: string; angle?: boolean }>) {
+    return (
+        <tr>
+            <td>{word}</td>
+            <td className="n">{children}</td>
+            <td className="n figure">{(redundancy ?? 0) < 1e-6 ? 'not checked' : `${Math.round(100 * (redundancy ?? 0))} %`}</td>
+            <td className="n">
+                {angle ? <SmallAngle of={detectable} none="none would" /> : <Deviation of={detectable} none="none would" />}
+            </td>
+            <td className="n figure">{normalised === null ? 'not checked' : normalised.toFixed(1)}</td>
+        </tr>
     );
 }

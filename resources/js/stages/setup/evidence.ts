@@ -1,5 +1,6 @@
 import type { ControlPoint, SetupState } from '../../api/client';
 import type { PlanFigure } from '../../plan/PlanMap';
+import { chosenPlace } from './places';
 
 /** Small things are drawn as large as this part of the longest sight. */
 const SHARE = 0.12;
@@ -30,8 +31,8 @@ export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvi
     }
     const marks = new Map(control.map((c) => [c.name, c]));
     const sighted = draft.sights.flatMap((sight) => marks.get(sight.name) ?? []);
-    const chosen = state.places[draft.place] ? draft.place : 0;
-    const shots = state.places[chosen]?.shots ?? [];
+    const chosen = chosenPlace(state);
+    const shots = chosen?.shots ?? [];
     const longest = Math.max(1, ...[...sighted, ...shots].map((m) => Math.hypot(m.northing - s.northing, m.easting - s.easting)));
     const arrows = s.residuals.flatMap((r) => arrow(r, marks.get(r.name), s));
     const largest = Math.max(SMALLEST, s.placeFound ? s.ellipseMajor : 0, ...arrows.map((a) => Math.hypot(a.dn, a.de)));
@@ -50,14 +51,14 @@ export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvi
         figure.evidence?.push({ flat: ellipse(s, times), as: 'ellipse' });
     }
     state.places.forEach((p, i) => {
-        const label = state.places.length > 1 ? `Place ${i + 1}${i === chosen ? ' (chosen)' : ''}` : draft.nextName;
-        figure.places.push({ easting: p.easting, northing: p.northing, label, quiet: i !== chosen });
+        const label = state.places.length > 1 ? `Place ${i + 1}${p === chosen ? ' (chosen)' : ''}` : draft.nextName;
+        figure.places.push({ easting: p.easting, northing: p.northing, label, quiet: p !== chosen });
         p.shots.forEach((shot, k) => {
             figure.places.push({
                 easting: shot.easting,
                 northing: shot.northing,
-                label: i === chosen ? `${k + 1}` : '',
-                quiet: i !== chosen,
+                label: p === chosen ? `${k + 1}` : '',
+                quiet: p !== chosen,
             });
         });
     });

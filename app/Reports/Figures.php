@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports;
+
+use Parlay\Core\Units\CoordinateOrder;
+use Parlay\Core\Units\Side;
+use Parlay\Core\Units\Units;
+
+/** Figures as a printed sheet writes them: in the project's units, with a word where there is none. */
+final readonly class Figures
+{
+    private const NONE = '–';
+
+    private const UNCHECKED = 'not checked';
+
+    public function __construct(private Units $units) {}
+
+    /** @return array{string, string} northing and easting in the project's order */
+    public function order(): array
+    {
+        return $this->units->order === CoordinateOrder::NorthingEasting ? ['northing', 'easting'] : ['easting', 'northing'];
+    }
+
+    public function length(?float $metres): string
+    {
+        return $metres === null ? self::NONE : $this->units->length->format($metres);
+    }
+
+    public function deviation(?float $metres, string $none = self::NONE): string
+    {
+        return $metres === null ? $none : $this->units->length->formatDeviation($metres);
+    }
+
+    public function sided(Side $side, ?float $metres, string $none = self::UNCHECKED): string
+    {
+        return $metres === null ? $none : $side->length($metres, $this->units->length);
+    }
+
+    public function sidedAngle(Side $side, ?float $radians): string
+    {
+        return $radians === null ? self::UNCHECKED : $side->angle($radians, $this->units->angle);
+    }
+
+    public function angle(float $radians): string
+    {
+        return $this->units->angle->format($radians);
+    }
+
+    public function smallAngle(?float $radians): string
+    {
+        return $radians === null ? self::UNCHECKED : $this->units->angle->formatSmall($radians);
+    }
+
+    public function direction(float $azimuth): string
+    {
+        return $this->units->direction->format($azimuth, $this->units->angle);
+    }
+
+    public function share(?float $part): string
+    {
+        return $part === null ? self::NONE : round(100 * $part).' %';
+    }
+
+    public function time(string $at): string
+    {
+        return substr(str_replace('T', ' ', $at), 0, 16).' UTC';
+    }
+}

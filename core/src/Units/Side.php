@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Units;
+
+/** On which side of where it should be something lies: a small difference with its sign in a word. */
+enum Side: string
+{
+    case Northing = 'northing';
+    case Easting = 'easting';
+    case Across = 'across';
+    case Length = 'length';
+    case Height = 'height';
+
+    public function length(float $metres, LengthStyle $style): string
+    {
+        return $this->sided($metres, $style->formatDeviation(abs($metres)), $style->formatDeviation(0.0));
+    }
+
+    public function angle(float $radians, AngleStyle $style): string
+    {
+        return $this->sided($radians, $style->formatSmall(abs($radians)), $style->formatSmall(0.0));
+    }
+
+    /** What rounds to nothing lies on no side. */
+    private function sided(float $value, string $figure, string $nothing): string
+    {
+        return $figure === $nothing ? $figure : $figure.' '.$this->words()[$value < 0 ? 0 : 1];
+    }
+
+    /** @return array{string, string} below zero and above it */
+    private function words(): array
+    {
+        return match ($this) {
+            self::Northing => ['south', 'north'],
+            self::Easting => ['west', 'east'],
+            self::Across => ['left', 'right'],
+            self::Length => ['short', 'long'],
+            self::Height => ['low', 'high'],
+        };
+    }
+}
