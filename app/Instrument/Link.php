@@ -25,6 +25,9 @@ final class Link
 
     private const BEAT = 0.5;
 
+    /** The number of what no one has asked for. */
+    private const NOBODY = 0;
+
     private float $beat = 0.0;
 
     private ?InstrumentStatus $status = null;
@@ -55,6 +58,8 @@ final class Link
         while (! $this->stopped) {
             try {
                 $this->instrument->open();
+                // What it was doing when the link went, nobody waits for any more; left alone, it would refuse the next instruction as busy.
+                $this->instrument->send(self::NOBODY, Instruction::cancel());
                 $this->hold();
             } catch (LinkLost) {
                 $failures = $this->status === null ? $failures : 0;
@@ -135,7 +140,7 @@ final class Link
             $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => microtime(true) - $report->age], true);
         } elseif ($report instanceof Refused) {
             $this->endJob($report->number);
-            QueuedInstruction::query()->where('id', $report->number)->update(['state' => 'refused', 'why' => $report->why->sentence()]);
+            QueuedInstruction::query()->where('id', $report->number)->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => $report->why->sentence()]);
         } elseif ($report instanceof Done) {
             $this->finish($report);
         }

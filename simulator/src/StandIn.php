@@ -147,7 +147,6 @@ final class StandIn
     {
         $messages = $this->job === null ? [] : [Message::refused($this->job['number'], Refusal::Cancelled)];
         $this->job = null;
-        $this->tracking = false;
 
         return [...$messages, Message::done($number)];
     }

@@ -99,6 +99,18 @@ final class StandInTest extends TestCase
         self::assertSame([], $this->pass(3.0));
     }
 
+    public function test_cancelling_a_measurement_goes_on_following(): void
+    {
+        $this->holdPoleOn('A');
+        $this->instrument->instruct(1, Instruction::track(true), $this->now);
+        $this->instrument->instruct(2, $this->turnTo('A'), $this->now);
+        $this->pass(6.0);
+        $this->instrument->instruct(3, Instruction::measure(), $this->now);
+        $this->instrument->instruct(4, Instruction::cancel(), $this->now);
+        $readings = array_filter($this->pass(2.0), static fn (array $f) => ($f['event'] ?? '') === 'reading');
+        self::assertGreaterThan(5, count($readings));
+    }
+
     public function test_it_follows_the_walking_pole_at_five_readings_a_second_and_loses_it_behind_an_obstacle(): void
     {
         $this->holdPoleOn('A');

@@ -116,7 +116,7 @@ final class SetupTest extends TestCase
         self::assertCount(3, $this->setupOf($id)['draft']['sights']);
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
         $s->see('linked')->press('Measure CP5');
-        self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['sights']) === 4, 20));
+        self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['sights']) === 4, 20), $s->text());
         $s->press('Accept this setup')->see('Not checked yet');
         $this->standOn($id, 'CP4');
         $s->choose('Control point', 'CP4')->press('Check CP4')->see('The setup holds');

@@ -55,6 +55,20 @@ final class RunningTest extends TestCase
         self::assertTrue(Running::until(static fn () => self::link() === 'up', 10.0));
     }
 
+    public function test_a_measurement_cut_off_by_a_lost_link_does_not_keep_the_instrument_busy(): void
+    {
+        self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'A', 'atOnce' => true]);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 0.05]);
+        $asked = self::ask('POST', '/instrument/measure', ['key' => self::key(), 'purpose' => 'setup', 'controlId' => self::control('A')]);
+        self::assertTrue(Running::until(static fn () => self::ask('GET', "/instructions/{$asked['id']}")['state'] === 'sent' || self::ask('GET', '/live')['instrument']['locked'], 5.0));
+        self::$parlay->ask('POST', '/practice', ['do' => 'cut', 'seconds' => 1]);
+        self::assertTrue(Running::until(static fn () => self::ask('GET', "/instructions/{$asked['id']}")['state'] === 'refused', 5.0));
+        self::assertTrue(Running::until(static fn () => self::link() === 'up', 10.0));
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
+        self::assertSame('done', $this->outcome(self::ask('POST', '/instrument/search', ['key' => self::key()])));
+        self::assertStringContainsString('link', self::ask('GET', "/instructions/{$asked['id']}")['why'], 'and why the first came to nothing is still told');
+    }
+
     public function test_the_stand_in_killed_in_the_middle_of_a_measurement_stores_nothing_and_says_so(): void
     {
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 0.2]);
