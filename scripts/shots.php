@@ -56,7 +56,7 @@ $take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file 
 $nearPoint('B4.4', 0.09, 0.4);
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');
 $take($desk->open("/p/$saltmarsh/as-built")->press('Pull the field book up')->see('AS-BUILT'), 'as-built-field-book');
-$take($desk->open("/p/$saltmarsh/hand-over")->see('dN, dE'), 'hand-over');
+$take($desk->open("/p/$saltmarsh/hand-over")->see('against design'), 'hand-over');
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->press('Practice world')->see('the tape reads'), 'practice-world');
 
 $tablet = new Screen(new Chrome(800, 1280), $parlay->url);

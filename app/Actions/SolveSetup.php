@@ -55,7 +55,7 @@ final class SolveSetup
     public static function weakness(DraftInputs $in, SetupSolution $solution, ?Position $farthest): ?string
     {
         return $in->draft->method !== SetupMethod::Resection ? null
-            : (new WeakFigure($solution, $in->sights(), $in->accuracy(), $farthest, $in->positions(), $in->project->length_style->format(...)))->sentence();
+            : WeakFigure::measured($solution, $in->sights(), $in->accuracy(), $farthest, $in->positions(), $in->project->length_style)->sentence();
     }
 
     /**

@@ -11,23 +11,21 @@ use App\Models\ControlPoint;
 use App\Models\DesignLayer;
 use App\Models\Project;
 use Parlay\Core\Design\Shape;
-use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setup\Stand\Site;
 use Parlay\Core\Setup\Stand\Walls;
+use Parlay\Core\Units\LengthStyle;
 
 /** Control, walls and work of a project, to look for places to stand. */
 final readonly class WhereToStand
 {
-    /** Curves block the sight as so many chords. */
-    private const CHORDS = 24;
-
     private const SHOWN = 500;
 
     /** @param  list<string>  $names  of the points that are to be staked */
     private function __construct(
         public Site $site,
         private array $names,
+        private LengthStyle $length,
     ) {}
 
     /** @param  list<int>  $wallLayers */
@@ -39,8 +37,8 @@ final readonly class WhereToStand
 
         return new self(new Site(
             $control->map(static fn (ControlPoint $c) => $c->position())->all(), $control->map(static fn (ControlPoint $c) => $c->planError())->all(),
-            array_column($work, 1), new Walls(self::walls($project, $wallLayers)), $draft->accuracy(),
-        ), array_column($work, 0));
+            array_column($work, 1), Walls::along(self::shapes($project, $wallLayers)), $draft->accuracy(),
+        ), array_column($work, 0), $project->length_style);
     }
 
     public function here(Position $place): StandHereResource
@@ -56,7 +54,7 @@ final readonly class WhereToStand
 
         return new StandHereResource(
             $seen, array_values(array_diff(array_map(strval(...), array_keys($this->site->control)), $seen)), $best[0] ?? [], $best[1] ?? null,
-            $points[0]->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN),
+            $points[0]->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN), $this->site->weakness($place, $this->length),
         );
     }
 
@@ -73,36 +71,15 @@ final readonly class WhereToStand
 
     /**
      * @param  list<int>  $layers
-     * @return list<array{float, float, float, float}>
+     * @return iterable<Shape>
      */
-    private static function walls(Project $project, array $layers): array
+    private static function shapes(Project $project, array $layers): iterable
     {
-        $segments = [];
         foreach (DesignLayer::query()->whereIn('id', $layers)->whereIn('design_id', $project->designs()->select('id'))->get() as $layer) {
             $drawing = $layer->drawing();
             for ($i = 0; $i < $layer->count; $i++) {
-                array_push($segments, ...self::segments($drawing->shape($i)));
+                yield $drawing->shape($i);
             }
         }
-
-        return $segments;
-    }
-
-    /** @return list<array{float, float, float, float}> */
-    private static function segments(Shape $shape): array
-    {
-        if (! in_array($shape->kind, [ShapeKind::Line, ShapeKind::Arc, ShapeKind::Circle, ShapeKind::Ellipse, ShapeKind::Spline], true)) {
-            return [];
-        }
-        $pieces = $shape->kind === ShapeKind::Line ? 1 : self::CHORDS;
-        $segments = [];
-        $from = $shape->pointAt(0.0);
-        for ($k = 1; $k <= $pieces; $k++) {
-            $to = $shape->pointAt($k / $pieces);
-            $segments[] = [$from->northing, $from->easting, $to->northing, $to->easting];
-            $from = $to;
-        }
-
-        return $segments;
     }
 }

@@ -169,6 +169,18 @@ final class Screen
         return $this;
     }
 
+    /** Puts a finger on one place of the site and lets go at another. */
+    public function dragOnPlan(float $northing, float $easting, float $toNorthing, float $toEasting): self
+    {
+        [$x, $y] = $this->onPlan($northing, $easting);
+        [$x2, $y2] = $this->onPlan($toNorthing, $toEasting);
+        $plan = $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'));
+        (new WebDriverActions($this->driver))->moveToElement($plan, $x, $y)->clickAndHold()->moveToElement($plan, intdiv($x + $x2, 2), intdiv($y + $y2, 2))->moveToElement($plan, $x2, $y2)->release()->perform();
+        usleep(400_000);
+
+        return $this;
+    }
+
     /** Zooms to a box around a place, as a person drags it. */
     public function boxAround(float $northing, float $easting, float $metres): self
     {

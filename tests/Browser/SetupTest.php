@@ -153,6 +153,14 @@ final class SetupTest extends TestCase
         self::$parlay->ask('POST', "/projects/$id/points", ['name' => 'P1', 'northing' => 78650.0, 'easting' => 41250.0, 'elevation' => 4.0]);
         $s = new Screen(new Chrome(1280, 800), self::$parlay->url);
         $s->open("/p/$id/set-up")->press('Where to stand')->see('Touch the plan')->press('Look for good places')->see('200 × 200 places')->press('Stand at the best place')->see('Best sighted')->see('the worst point is P1');
+        // Dragged, not touched: the plan stays, the ghost goes along, and what it would give changes with it.
+        $s->touchPlan(78650.0, 41260.0);
+        usleep(1_500_000);
+        $best = $s->see('the worst point is P1')->text();
+        $at = $s->resolution();
+        $s->dragOnPlan(78650.0, 41260.0, 78615.0, 41300.0);
+        self::assertTrue(Running::until(static fn () => $s->text() !== $best, 10), 'another place gives another precision');
+        self::assertSame($at, $s->resolution());
         $s->press('Set up');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
             $this->measure($id, $mark, $mark);

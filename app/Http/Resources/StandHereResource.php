@@ -12,7 +12,7 @@ use OpenApi\Attributes as OA;
 final readonly class StandHereResource
 {
     /**
-     * worst: precision of the worst point with all that is seen, metres; bestWorst: with the sights proposed. Null where too little is seen.
+     * worst: precision of the worst point with all that is seen, metres; bestWorst: with the sights proposed; weakness: what is weak though all of it is sighted. Null where too little is seen.
      *
      * @param  list<string>  $seen  control
      * @param  list<string>  $hidden
@@ -31,5 +31,6 @@ final readonly class StandHereResource
         public ?string $worstName,
         #[ListOf(PointPrecisionResource::class)]
         public array $points,
+        public ?string $weakness,
     ) {}
 }

@@ -62,6 +62,12 @@ final readonly class ControlSight
         );
     }
 
+    /** What it says of the place; null where it says nothing. */
+    public function planned(): ?PlannedSight
+    {
+        return $this->givesDirection() || $this->givesDistance() ? new PlannedSight($this->name, $this->control, $this->planDeviation, $this->givesDirection(), $this->givesDistance()) : null;
+    }
+
     public function unused(): self
     {
         return $this->with(plan: false, height: false);

@@ -11,6 +11,7 @@ use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setup\Stand\Expected;
+use Parlay\Core\Units\LengthStyle;
 
 /**
  * Whether a setup is weak for the work it is meant for. The covariance judges; the geometry behind it explains; what more would mend it is tried out.
@@ -29,59 +30,63 @@ final readonly class WeakFigure
 
     private const FLAT = M_PI / 9;
 
-    /** @var list<ControlSight> */
-    private array $used;
-
-    private Position $station;
-
     /**
-     * @param  list<ControlSight>  $sights
+     * @param  list<PlannedSight>  $sights  that fix the place
      * @param  Position|null  $far  the far end of what is to be staked; null where nothing is listed
-     * @param  array<string, Position>  $control  all of the project, by name
-     * @param  callable(float): string  $length  writes a length in the project's unit
+     * @param  array<string, Position>  $control  that could be sighted besides, by name
      */
     public function __construct(
-        private SetupSolution $solution,
-        array $sights,
+        private Position $station,
+        private Precision $precision,
+        private array $sights,
         private Accuracy $accuracy,
         private ?Position $far,
         private array $control,
-        private mixed $length,
-    ) {
-        $this->used = array_values(array_filter($sights, static fn (ControlSight $s) => $s->givesDirection() || $s->givesDistance()));
-        $this->station = $solution->station->mark;
+        private LengthStyle $length,
+    ) {}
+
+    /**
+     * Of a setup that was measured.
+     *
+     * @param  list<ControlSight>  $sights
+     * @param  array<string, Position>  $control
+     */
+    public static function measured(SetupSolution $solution, array $sights, Accuracy $accuracy, ?Position $far, array $control, LengthStyle $length): self
+    {
+        $planned = array_values(array_filter(array_map(static fn (ControlSight $s) => $s->planned(), $sights)));
+
+        return new self($solution->station->mark, $solution->precision, $planned, $accuracy, $far, $control, $length);
     }
 
     /** One sentence that says why, what it does, and what would mend it; null where the figure is good enough. */
     public function sentence(): ?string
     {
-        if (! $this->solution->isOriented() || $this->used === []) {
+        if (! $this->precision->oriented || $this->sights === []) {
             return null;
         }
         $far = $this->far ?? $this->farthestControl();
         $off = $this->station->distanceTo($far);
-        $reach = (float) $this->solution->reachesTo($far);
+        $reach = $this->precision->at($this->station, $far)->major;
         $shot = Ellipse::NINETY_FIVE * hypot($this->accuracy->centring, max($this->accuracy->distance, $off * $this->accuracy->angle));
         if ($reach <= self::WEAK * $shot) {
             return null;
         }
-        $write = $this->length;
         $where = $this->far === null ? 'A point' : 'The far end of the work';
 
-        return sprintf('Weak figure: %s. %s, %s off, may come out %s wrong for it. %s', $this->why($off), $where, $write($off), $write($reach), $this->mend($far, $reach));
+        return sprintf('Weak figure: %s. %s, %s off, may come out %s wrong for it. %s', $this->why($off), $where, $this->length->format($off), $this->length->formatDeviation($reach), $this->mend($far, $reach));
     }
 
     private function why(float $off): string
     {
-        $angles = array_filter($this->used, static fn (ControlSight $s) => $s->givesDistance()) === [];
-        $distances = count(array_filter($this->used, static fn (ControlSight $s) => $s->givesDirection())) <= 1;
+        $angles = array_filter($this->sights, static fn (PlannedSight $s) => $s->distance) === [];
+        $distances = count(array_filter($this->sights, static fn (PlannedSight $s) => $s->direction)) <= 1;
 
         return match (true) {
             $angles && ($marks = $this->nearCircle()) !== null => "the instrument stands near the circle through $marks, on which their angles are the same everywhere",
             $this->allOneWay() => 'all sights go nearly the same way, toward '.$this->toward(),
             $angles && $this->flattest() < self::FLAT => 'the marks and the instrument lie nearly in line, where angles alone say little along it',
             $distances && $this->flattest() < self::FLAT => 'the instrument stands near the line through the marks, where distances say little across it',
-            $this->longest() < $off / 2 => sprintf('the sights, at most %s, are much shorter than what will be staked', ($this->length)($this->longest())),
+            $this->longest() < $off / 2 => sprintf('the sights, at most %s, are much shorter than what will be staked', $this->length->format($this->longest())),
             $this->flattest() < self::FLAT => 'the sights lie nearly in line with the instrument',
             $this->far !== null && abs(Angle::signed($this->station->azimuthTo($this->far) - $this->middle())) > M_PI_2 => 'all control lies to one side of the work',
             default => 'the sights fix the place and the orientation badly',
@@ -90,8 +95,8 @@ final readonly class WeakFigure
 
     private function mend(Position $far, float $reach): string
     {
-        [$positions, $deviations] = [array_map(static fn (ControlSight $s) => $s->control, $this->used), array_map(static fn (ControlSight $s) => $s->planDeviation, $this->used)];
-        $names = array_map(static fn (ControlSight $s) => $s->name, $this->used);
+        [$positions, $deviations] = [array_map(static fn (PlannedSight $s) => $s->control, $this->sights), array_map(static fn (PlannedSight $s) => $s->planDeviation, $this->sights)];
+        $names = array_map(static fn (PlannedSight $s) => $s->name, $this->sights);
         [$best, $least] = [null, 0.7 * $reach];
         foreach ($this->control as $name => $c) {
             if (in_array((string) $name, $names, true) || $c->distanceTo($this->station) < 2.0) {
@@ -104,27 +109,27 @@ final readonly class WeakFigure
         }
 
         return $best === null ? sprintf('Sight a control point toward %s, as far away as the work.', Compass::word($this->middle() + M_PI_2))
-            : sprintf('A sight to “%s”, toward %s, would bring that down to about %s.', $best, Compass::word($this->station->azimuthTo($this->control[$best])), ($this->length)($least));
+            : sprintf('A sight to “%s”, toward %s, would bring that down to about %s.', $best, Compass::word($this->station->azimuthTo($this->control[$best])), $this->length->formatDeviation($least));
     }
 
     private function farthestControl(): Position
     {
-        $by = $this->used;
-        usort($by, fn (ControlSight $a, ControlSight $b) => $this->station->distanceTo($b->control) <=> $this->station->distanceTo($a->control));
+        $by = $this->sights;
+        usort($by, fn (PlannedSight $a, PlannedSight $b) => $this->station->distanceTo($b->control) <=> $this->station->distanceTo($a->control));
 
         return $by[0]->control;
     }
 
     private function longest(): float
     {
-        return max(array_map(fn (ControlSight $s) => $this->station->distanceTo($s->control), $this->used));
+        return max(array_map(fn (PlannedSight $s) => $this->station->distanceTo($s->control), $this->sights));
     }
 
     /** Mean direction of the sights. */
     private function middle(): float
     {
         $n = $e = 0.0;
-        foreach ($this->used as $s) {
+        foreach ($this->sights as $s) {
             $a = $this->station->azimuthTo($s->control);
             $n += cos($a);
             $e += sin($a);
@@ -140,7 +145,7 @@ final readonly class WeakFigure
 
     private function allOneWay(): bool
     {
-        foreach ($this->used as $s) {
+        foreach ($this->sights as $s) {
             if (abs(Angle::signed($this->station->azimuthTo($s->control) - $this->middle())) > self::SAME_WAY / 2) {
                 return false;
             }
@@ -153,8 +158,8 @@ final readonly class WeakFigure
     private function flattest(): float
     {
         $widest = 0.0;
-        foreach ($this->used as $i => $a) {
-            foreach (array_slice($this->used, $i + 1) as $b) {
+        foreach ($this->sights as $i => $a) {
+            foreach (array_slice($this->sights, $i + 1) as $b) {
                 $angle = abs(Angle::signed($this->station->azimuthTo($a->control) - $this->station->azimuthTo($b->control)));
                 $widest = max($widest, min($angle, M_PI - $angle));
             }
@@ -166,12 +171,12 @@ final readonly class WeakFigure
     /** @return string|null the marks, where the instrument is near the circle through every three of them */
     private function nearCircle(): ?string
     {
-        $n = count($this->used);
+        $n = count($this->sights);
         $names = null;
         for ($i = 0; $i < $n; $i++) {
             for ($j = $i + 1; $j < $n; $j++) {
                 for ($k = $j + 1; $k < $n; $k++) {
-                    [$a, $b, $c] = [$this->used[$i], $this->used[$j], $this->used[$k]];
+                    [$a, $b, $c] = [$this->sights[$i], $this->sights[$j], $this->sights[$k]];
                     try {
                         $circle = Circle::through($a->control, $b->control, $c->control);
                     } catch (NoConstruction) {

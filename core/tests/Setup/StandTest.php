@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setup;
 
+use Parlay\Core\Design\Shape;
+use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setup\ControlSight;
 use Parlay\Core\Setup\Resection;
@@ -12,6 +14,7 @@ use Parlay\Core\Setup\Stand\Site;
 use Parlay\Core\Setup\Stand\Walls;
 use Parlay\Core\Setup\WeakFigure;
 use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\LengthStyle;
 use PHPUnit\Framework\TestCase;
 
 /** Where to stand, and whether a figure is too weak for its work. */
@@ -106,11 +109,34 @@ final class StandTest extends TestCase
         $solution = Resection::places($sights, 1.6, $field->accuracy);
         $nearest = $solution[0]->station->mark->distanceTo($field->station) < 0.01 ? $solution[0] : $solution[1];
         $control = ['good' => $field->station->along(4.0, 80.0)];
-        $length = static fn (float $m): string => sprintf('%.1f mm', 1000 * $m);
-        $sentence = (string) (new WeakFigure($nearest, $sights, $field->accuracy, $far, $control, $length))->sentence();
+        $sentence = (string) WeakFigure::measured($nearest, $sights, $field->accuracy, $far, $control, LengthStyle::Metres)->sentence();
         self::assertStringContainsString($says, $sentence);
         self::assertStringContainsString('“good”, toward south-west', $sentence);
         self::assertMatchesRegularExpression('~may come out [\d.]+ mm wrong~', $sentence);
+    }
+
+    public function test_a_weak_place_is_said_before_anything_is_measured(): void
+    {
+        $field = new Field(21);
+        $work = [new Position(0.0, 0.0), new Position(-150.0, -120.0)];
+        $control = ['A' => new Position(50.0, 10.0), 'B' => new Position(52.0, 18.0), 'C' => new Position(-60.0, 40.0)];
+        $wall = new Walls([[-20.0, 10.0, -10.0, 40.0]]);
+        $place = new Position(10.0, 5.0);
+        $sentence = (string) (new Site($control, [], $work, $wall, $field->accuracy))->weakness($place, LengthStyle::FeetInches16);
+        self::assertStringContainsString('all sights go nearly the same way, toward north', $sentence);
+        self::assertMatchesRegularExpression('~off, may come out (\d+ )?\d+(/\d+)?" wrong~', $sentence, 'small errors in inches');
+        self::assertNull((new Site($control + ['D' => new Position(-100.0, -90.0)], [], $work, new Walls([]), $field->accuracy))->weakness($place, LengthStyle::Metres));
+        self::assertNull((new Site(['A' => $control['A']], [], $work, $wall, $field->accuracy))->weakness($place, LengthStyle::Metres), 'one mark fixes no place: there is nothing to judge');
+    }
+
+    public function test_curves_block_the_sight_as_lines_do(): void
+    {
+        $tank = Shape::unpack(Shape::record(ShapeKind::Circle, 0, 0, [0.0, 0.0, 0.0, 10.0]));
+        $text = Shape::unpack(Shape::record(ShapeKind::Point, 0, 0, [0.0, 20.0, 0.0]));
+        $walls = Walls::along([$tank, $text]);
+        self::assertTrue($walls->block(new Position(-30.0, 0.0), new Position(30.0, 0.0)));
+        self::assertFalse($walls->block(new Position(-30.0, 10.2), new Position(30.0, 10.2)));
+        self::assertFalse($walls->block(new Position(20.0, -30.0), new Position(20.0, 30.0)));
     }
 
     public function test_a_good_figure_is_not_called_weak(): void
@@ -118,7 +144,7 @@ final class StandTest extends TestCase
         foreach (range(1, 10) as $seed) {
             $field = new Field($seed);
             $sights = array_map(static fn (int $i) => $field->controlSight("M$i", $field->station->along(1.5 * $i, 60.0 + 5 * $i, 40.0)), [0, 1, 2, 3]);
-            self::assertNull((new WeakFigure(Resection::solve($sights, 1.6, $field->accuracy), $sights, $field->accuracy, $field->station->along(2.0, 70.0), [], static fn (float $m): string => "$m"))->sentence());
+            self::assertNull(WeakFigure::measured(Resection::solve($sights, 1.6, $field->accuracy), $sights, $field->accuracy, $field->station->along(2.0, 70.0), [], LengthStyle::Metres)->sentence());
         }
     }
 }

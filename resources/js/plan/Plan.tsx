@@ -185,8 +185,8 @@ export function Plan(props: PlanProps) {
     }, [hasContent]);
     useEffect(() => {
         if (plan.current) {
-            plan.current.picking = measuring ? 'spot' : picking;
-            plan.current.snaps = props.snaps;
+            plan.current.picker.picking = measuring ? 'spot' : picking;
+            plan.current.picker.snaps = props.snaps;
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
     }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
@@ -195,7 +195,7 @@ export function Plan(props: PlanProps) {
         const next = (e: KeyboardEvent) => {
             const typing = e.target instanceof HTMLElement && e.target.matches('input, textarea, select');
             if (e.key === 'n' && !typing) {
-                plan.current?.nextSpot();
+                plan.current?.picker.next();
             }
         };
         window.addEventListener('keydown', next);
@@ -245,7 +245,7 @@ export function Plan(props: PlanProps) {
                 </div>
             )}
             {(picking === 'spot' || picking === 'place') && spot && spot.of > 1 && (
-                <Button className="absolute right-2 bottom-28 z-10" onClick={() => plan.current?.nextSpot()}>
+                <Button className="absolute right-2 bottom-28 z-10" onClick={() => plan.current?.picker.next()}>
                     Next spot here
                 </Button>
             )}

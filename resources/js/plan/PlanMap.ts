@@ -12,17 +12,18 @@ import Projection from 'ol/proj/Projection';
 import VectorSource from 'ol/source/Vector';
 import View from 'ol/View';
 import { Crowd, type PlacedThing } from './crowd';
+import { Dragging } from './Dragging';
 import { changeStyle, drawnStyle, evidenceStyle, figureStyle, measuredStyle, rasterStyle, spotStyle } from './drawnStyles';
 import { featuresOf } from './features';
 import { currentInk, type Ink } from './ink';
 import { type PlanThing, styleOf } from './marks';
+import { Picker } from './Picker';
 import type { Shapes } from './shapes';
-import { type PickLayer, SnapIndex, type SnapKind, type Spot, type Touched, USUAL_SNAPS } from './snap';
+import { type PickLayer, SnapIndex, type Spot, type Touched } from './snap';
+import { Views } from './Views';
 
 const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8, 1e8] });
 const REACH_PX = 16;
-const VIEWS_KEPT = 30;
-const DRAG_PAUSE_MS = 100;
 /** With more shapes than this, lines are drawn one pixel wide in every theme: wider ones take the canvas six times as long. */
 const MANY_SHAPES = 30_000;
 
@@ -42,8 +43,10 @@ export interface DrawnChange {
 export interface PlanFigure {
     /** easting and northing in turn */
     paths: number[][];
-    /** bare: the label alone */
-    places: { easting: number; northing: number; label: string; quiet?: boolean; bare?: boolean }[];
+    /** bare: the label alone; movable: it can be dragged */
+    places: { easting: number; northing: number; label: string; quiet?: boolean; bare?: boolean; movable?: boolean }[];
+    /** its movable place has been dragged */
+    onMoved?: (place: PlanPlace) => void;
     /** what a setup rests on, each drawn in its own way */
     evidence?: { flat: number[]; as: Evidence }[];
     /** strips of a raster: how good it would be to stand there, from 0, the best, to 4 */
@@ -88,8 +91,8 @@ export interface PlanEvents {
 
 /** The one plan, wrapped around OpenLayers. Everything drawn per layer is merged into one geometry: that is what keeps it quick. */
 export class PlanMap {
-    picking: Picking = null;
-    snaps: ReadonlySet<SnapKind> = USUAL_SNAPS;
+    readonly picker: Picker;
+    readonly views: Views;
     poleCanBeDragged = false;
     private ink: Ink = currentInk();
     private readonly map: OlMap;
@@ -101,21 +104,13 @@ export class PlanMap {
     private readonly measured = new VectorSource();
     private readonly figure = new VectorSource();
     private readonly raster = new VectorSource();
-    /** spots within reach of the pointer, and which of them is offered */
-    private reached: { spots: Spot[]; index: number; pixel: number[] } = { spots: [], index: 0, pixel: [] };
     private readonly box = new DragBox({ condition: () => this.boxing });
     private crowded = false;
-    private snap = new SnapIndex([]);
     private crowd = new Crowd([]);
     private boxing = false;
     private boxChooses = false;
-    private views: { center: number[]; resolution: number; rotation: number }[] = [];
-    private view = -1;
-    private restoring = false;
-    private dragged = false;
-    private draggedAt = 0;
-    private letGoAt: PlanPlace | null = null;
     private content: Extent = createEmpty();
+    private onFigureMoved: PlanFigure['onMoved'];
 
     constructor(
         private readonly element: HTMLElement,
@@ -156,11 +151,26 @@ export class PlanMap {
         });
         this.map.addInteraction(this.box);
         this.box.on('boxend', () => this.finishBox());
-        this.map.on('pointermove', (e) => !e.dragging && this.pointed(e));
+        this.picker = new Picker(
+            this.offered,
+            events,
+            () => this.reach(),
+            (e) => this.thingAt(e),
+        );
+        this.views = new Views(() => this.map.getView());
+        const dragging = new Dragging(
+            [
+                { find: () => this.pole(), onMoved: events.onPoleDragged },
+                { find: () => this.movableOfFigure(), onMoved: (place) => this.onFigureMoved?.(place) },
+            ],
+            () => this.reach(),
+        );
+        this.map.on('pointermove', (e) => !e.dragging && this.picker.pointed(e));
         this.map.on('singleclick', (e) => this.touched(e));
         this.map.on('moveend', () => this.moved());
-        element.addEventListener('pointerup', () => this.letPoleGo());
-        this.map.on('pointerdrag' as never, ((e: MapBrowserEvent<PointerEvent>) => this.dragPole(e)) as never);
+        element.addEventListener('pointerdown', (e) => dragging.grip(this.map.getEventCoordinate(e)) && this.picker.forget());
+        element.addEventListener('pointerup', () => dragging.letGo());
+        this.map.on('pointerdrag' as never, ((e: MapBrowserEvent<PointerEvent>) => dragging.drag(e)) as never);
     }
 
     dispose(): void {
@@ -206,7 +216,7 @@ export class PlanMap {
                 drawn.setStyle(drawnStyle(layer.ownColour, this.ink, this.crowded));
             }
         }
-        this.snap = new SnapIndex(layers.filter((l) => l.pickable));
+        this.picker.snap = new SnapIndex(layers.filter((l) => l.pickable));
     }
 
     /** What changed from one revision to the next. */
@@ -235,8 +245,9 @@ export class PlanMap {
         for (const flat of figure?.paths ?? []) {
             this.figure.addFeature(new Feature(new LineString(flat, 'XY')));
         }
-        for (const { easting, northing, label, quiet, bare } of figure?.places ?? []) {
-            this.figure.addFeature(new Feature({ geometry: new Point([easting, northing]), label, quiet, bare }));
+        this.onFigureMoved = figure?.onMoved;
+        for (const { easting, northing, ...looks } of figure?.places ?? []) {
+            this.figure.addFeature(new Feature({ geometry: new Point([easting, northing]), ...looks }));
         }
         for (const { flat, as } of figure?.evidence ?? []) {
             this.figure.addFeature(new Feature({ geometry: new LineString(flat, 'XY'), as }));
@@ -245,15 +256,6 @@ export class PlanMap {
         for (const { easting: e, northing: n, width, height, level } of figure?.cells ?? []) {
             const ring = [e, n, e + width, n, e + width, n + height, e, n + height, e, n];
             this.raster.addFeature(new Feature({ geometry: new Polygon(ring, 'XY', [10]), level }));
-        }
-    }
-
-    /** Offers the next of several spots under the pointer. */
-    nextSpot(): void {
-        const { spots, index, pixel } = this.reached;
-        if (spots.length > 1) {
-            this.reached.index = (index + 1) % spots.length;
-            this.offer(spots[this.reached.index] ?? null, pixel);
         }
     }
 
@@ -302,25 +304,6 @@ export class PlanMap {
         this.fit(places.length === 0 ? this.content : boundingExtent(places.map((p) => [p.easting, p.northing])));
     }
 
-    previousView(): void {
-        this.goToView(this.view - 1);
-    }
-
-    nextView(): void {
-        this.goToView(this.view + 1);
-    }
-
-    private goToView(index: number): void {
-        const view = this.views[index];
-        if (view) {
-            this.view = index;
-            this.restoring = true;
-            this.map.getView().setCenter(view.center);
-            this.map.getView().setResolution(view.resolution);
-            this.map.getView().setRotation(view.rotation);
-        }
-    }
-
     /** choosing: what lies in the box is chosen, instead of looked at */
     startBox(choosing = false): void {
         this.boxChooses = choosing;
@@ -366,71 +349,14 @@ export class PlanMap {
         return REACH_PX * (this.map.getView().getResolution() ?? 1);
     }
 
-    private pointed(e: MapBrowserEvent): void {
-        if (this.picking === 'spot' || this.picking === 'place') {
-            this.offerNear(e);
-        } else if (this.picking === 'piece') {
-            this.offerPiece(e);
-        }
-    }
-
-    private offerNear(e: MapBrowserEvent): void {
-        const [x = 0, y = 0] = e.coordinate;
-        const spots = this.snap.spots(x, y, this.reach(), this.snaps);
-        this.reached = { spots, index: 0, pixel: e.pixel };
-        this.offer(spots[0] ?? null, e.pixel);
-    }
-
-    private offerPiece(e: MapBrowserEvent): Touched | null {
-        const [x = 0, y = 0] = e.coordinate;
-        const piece = this.snap.touched(x, y, this.reach());
-        this.offered.clear(true);
-        if (piece) {
-            const chords = this.snap.chords(piece);
-            this.offered.addFeature(new Feature(chords.length > 1 ? new LineString(chords) : new Point(chords[0] ?? [x, y])));
-        }
-        this.events.onSpot(null, e.pixel);
-        return piece;
-    }
-
-    private offer(spot: Spot | null, pixel: number[]): void {
-        this.offered.clear(true);
-        if (spot) {
-            this.offered.addFeature(new Feature(new Point([spot.x, spot.y])));
-        }
-        this.events.onSpot(spot, pixel, this.reached.spots.length);
-    }
-
-    /** A finger has no hovering: it touches the spot it means, or again the same place for the next spot there. */
-    private take(e: MapBrowserEvent): void {
-        const [x = 0, y = 0] = e.coordinate;
-        const place = { northing: y, easting: x };
-        if (this.picking === 'piece') {
-            this.events.onTake({ spot: null, thing: null, piece: this.offerPiece(e), place });
-            return;
-        }
-        const thing = this.picking === 'spot' ? null : this.thingAt(e);
-        if (this.picking === 'points' || thing?.what === 'point' || thing?.what === 'control') {
-            this.events.onTake({ spot: null, thing, piece: null, place });
-            return;
-        }
-        const known = this.reached;
-        const still =
-            known.spots.length > 0 && Math.hypot((known.pixel[0] ?? 0) - (e.pixel[0] ?? 0), (known.pixel[1] ?? 0) - (e.pixel[1] ?? 0)) < 4;
-        if (!still) {
-            this.offerNear(e);
-        }
-        this.events.onTake({ spot: this.reached.spots[this.reached.index] ?? null, thing: null, piece: null, place });
-    }
-
     private touched(e: MapBrowserEvent): void {
         const [x = 0, y = 0] = e.coordinate;
-        if (this.picking) {
-            this.take(e);
+        if (this.picker.picking) {
+            this.picker.take(e);
             return;
         }
         const thing = this.thingAt(e);
-        this.events.onTouch(thing, thing ? null : this.snap.touched(x, y, this.reach()), { northing: y, easting: x });
+        this.events.onTouch(thing, thing ? null : this.picker.drawnAt(x, y), { northing: y, easting: x });
     }
 
     private thingAt(e: MapBrowserEvent): PlanThing | null {
@@ -444,30 +370,18 @@ export class PlanMap {
             : ((feature?.get('thing') as PlanThing | undefined) ?? null);
     }
 
-    /** Once taken hold of, the pole is dragged until it is let go, wherever the readings say it is meanwhile. */
-    private dragPole(e: MapBrowserEvent<PointerEvent>): void {
-        const [x = 0, y = 0] = e.coordinate;
-        const pole = this.moving.getFeatures().find((f) => (f.get('thing') as PlanThing).what === 'pole');
-        const geometry = pole?.getGeometry() as Point | undefined;
-        const at = geometry?.getCoordinates();
-        this.dragged ||= this.poleCanBeDragged && at !== undefined && Math.hypot((at[0] ?? 0) - x, (at[1] ?? 0) - y) < 2 * this.reach();
-        if (this.dragged) {
-            e.stopPropagation();
-            geometry?.setCoordinates([x, y]);
-            this.letGoAt = { northing: y, easting: x };
-            if (Date.now() - this.draggedAt > DRAG_PAUSE_MS) {
-                this.draggedAt = Date.now();
-                this.events.onPoleDragged(this.letGoAt);
-            }
-        }
+    private pole(): Point | null {
+        const pole = this.poleCanBeDragged && this.moving.getFeatures().find((f) => (f.get('thing') as PlanThing).what === 'pole');
+        return pole ? (pole.getGeometry() as Point) : null;
     }
 
-    private letPoleGo(): void {
-        if (this.dragged && this.letGoAt) {
-            this.events.onPoleDragged(this.letGoAt);
-        }
-        this.dragged = false;
-        this.letGoAt = null;
+    private movableOfFigure(): Point | null {
+        return (
+            (this.figure
+                .getFeatures()
+                .find((f) => f.get('movable'))
+                ?.getGeometry() as Point | undefined) ?? null
+        );
     }
 
     private finishBox(): void {
@@ -485,18 +399,8 @@ export class PlanMap {
         if (this.crowd.isCrowd) {
             this.drawThings();
         }
-        // What was offered lay under the pointer before the plan moved.
-        if (this.picking) {
-            this.reached = { spots: [], index: 0, pixel: [] };
-            this.offer(null, []);
-        }
-        const view = this.map.getView();
-        const now = { center: view.getCenter() ?? [0, 0], resolution: view.getResolution() ?? 1, rotation: view.getRotation() };
-        if (!this.restoring) {
-            this.views = [...this.views.slice(0, this.view + 1), now].slice(-VIEWS_KEPT);
-            this.view = this.views.length - 1;
-        }
-        this.restoring = false;
+        this.picker.forget();
+        const now = this.views.rest();
         this.events.onMove({ northing: now.center[1] ?? 0, easting: now.center[0] ?? 0 }, now.resolution, now.rotation);
     }
 }

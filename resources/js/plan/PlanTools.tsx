@@ -89,10 +89,10 @@ export function PlanTools({
                 kind="bare"
                 aria-label="Previous view"
                 title="Previous view"
-                onClick={() => plan.current?.previousView()}
+                onClick={() => plan.current?.views.previous()}
                 icon={<Undo2 />}
             />
-            <Button kind="bare" aria-label="Next view" title="Next view" onClick={() => plan.current?.nextView()} icon={<Redo2 />} />
+            <Button kind="bare" aria-label="Next view" title="Next view" onClick={() => plan.current?.views.next()} icon={<Redo2 />} />
             <Button kind="bare" aria-label="Nearer" title="Nearer" onClick={() => plan.current?.zoomBy(1)} icon={<Plus />} />
             <Button kind="bare" aria-label="Farther" title="Farther" onClick={() => plan.current?.zoomBy(-1)} icon={<Minus />} />
             <Button

@@ -6,7 +6,10 @@ namespace Parlay\Core\Setup\Stand;
 
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Setup\PlannedSight;
 use Parlay\Core\Setup\Precision;
+use Parlay\Core\Setup\WeakFigure;
+use Parlay\Core\Units\LengthStyle;
 
 /** Control, walls and work: what decides where to stand. */
 final readonly class Site
@@ -57,6 +60,20 @@ final readonly class Site
         $precision = $this->corners === [] ? null : $this->precision($place, $this->seen($place));
 
         return $precision === null || $this->corners === [] ? null : Expected::worst($precision, $place, $this->corners)[1];
+    }
+
+    /** What is weak about a place though all control that can be seen is sighted, in a sentence; null where it will do, or where it fixes no place. */
+    public function weakness(Position $place, LengthStyle $length): ?string
+    {
+        $seen = $this->seen($place);
+        $precision = $this->corners === [] ? null : $this->precision($place, $seen);
+        if ($precision === null || $this->corners === []) {
+            return null;
+        }
+        $sights = array_map(fn (string $n) => new PlannedSight($n, $this->control[$n], $this->deviations[$n] ?? 0.0), $seen);
+        $far = $this->corners[Expected::worst($precision, $place, $this->corners)[0]];
+
+        return (new WeakFigure($place, $precision, $sights, $this->accuracy, $far, [], $length))->sentence();
     }
 
     /**

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setup\Stand;
 
+use Parlay\Core\Design\Shape;
+use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Geometry\Position;
 
 /** What blocks a sight: segments in plan, found by the squares of a grid that they pass through. */
 final class Walls
 {
+    /** Curves block the sight as so many chords. */
+    private const CHORDS = 24;
+
     /** A sight may end on a wall: marks stand on them. Metres from either end. */
     private const ENDS = 0.15;
 
@@ -50,6 +55,17 @@ final class Walls
         }
     }
 
+    /** @param  iterable<Shape>  $shapes  of a drawing; what has no length blocks nothing */
+    public static function along(iterable $shapes): self
+    {
+        $segments = [];
+        foreach ($shapes as $shape) {
+            array_push($segments, ...self::chords($shape));
+        }
+
+        return new self($segments);
+    }
+
     public function block(Position $from, Position $to): bool
     {
         if ($this->segments === []) {
@@ -73,6 +89,24 @@ final class Walls
 
             return false;
         });
+    }
+
+    /** @return list<array{float, float, float, float}> */
+    private static function chords(Shape $shape): array
+    {
+        if (! in_array($shape->kind, [ShapeKind::Line, ShapeKind::Arc, ShapeKind::Circle, ShapeKind::Ellipse, ShapeKind::Spline], true)) {
+            return [];
+        }
+        $pieces = $shape->kind === ShapeKind::Line ? 1 : self::CHORDS;
+        $segments = [];
+        $from = $shape->pointAt(0.0);
+        for ($k = 1; $k <= $pieces; $k++) {
+            $to = $shape->pointAt($k / $pieces);
+            $segments[] = [$from->northing, $from->easting, $to->northing, $to->easting];
+            $from = $to;
+        }
+
+        return $segments;
     }
 
     /**

@@ -3202,6 +3202,7 @@ export interface components {
             worst: number | null;
             worstName: string | null;
             points: components["schemas"]["PointPrecisionResource"][];
+            weakness: string | null;
         };
         StandMapResource: {
             values: number[];

@@ -8,8 +8,8 @@ import { TextField } from '../../parts/Field';
 import { Deviation, Sided } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { Verdict } from '../../parts/Verdict';
-import { CheckBeforeLeaving, SetupDoubt } from '../setup/SetupDoubt';
 import { Sheet } from '../Sheet';
+import { CheckBeforeLeaving, SetupDoubt } from '../setup/SetupDoubt';
 
 /** What goes to the client: the report as PDF and its table as CSV. */
 export function HandOver({ project, marks }: StageProps) {

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { type Draft, type SetupState, api, ask } from '../../api/client';
+import { api, ask, type Draft, type SetupState } from '../../api/client';
 import { useGridLines } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';

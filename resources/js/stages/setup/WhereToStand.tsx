@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useId, useMemo, useState } from 'react';
 import { api, ask, type Schemas } from '../../api/client';
 import { useWorklists } from '../../api/hooks';
@@ -44,10 +44,11 @@ export function WhereToStand(props: StageProps & { onDone: () => void }) {
     const here = useQuery({
         queryKey: [project.id, 'stand-here', ghost, walls, list],
         enabled: ghost !== null,
-        placeholderData: (before) => before,
-        queryFn: () =>
+        placeholderData: keepPreviousData,
+        queryFn: ({ signal }) =>
             ask(
                 api.POST('/api/v1/projects/{project}/stand-here', {
+                    signal,
                     params: { path: { project: project.id } },
                     body: { ...(ghost as Place), wallLayers: [...walls], worklistId: list },
                 }),
@@ -55,7 +56,7 @@ export function WhereToStand(props: StageProps & { onDone: () => void }) {
     });
     const { raster, failure, looking, look } = useRaster(props, walls, list);
     const figure = useMemo<PlanFigure>(
-        () => standFigure(ghost, here.data ?? null, raster, control, (m) => formatDeviation(m, units.length)),
+        () => ({ ...standFigure(ghost, here.data ?? null, raster, control, (m) => formatDeviation(m, units.length)), onMoved: setGhost }),
         [ghost, here.data, raster, control, units.length],
     );
     useEffect(() => setFigure(figure), [figure, setFigure]);
@@ -70,7 +71,7 @@ export function WhereToStand(props: StageProps & { onDone: () => void }) {
                 </Button>
             }
         >
-            <p>Touch the plan to stand a ghost instrument there. Touch again to move it.</p>
+            <p>Touch the plan to stand a ghost instrument there, and drag it about.</p>
             <Choice
                 label="For staking"
                 value={String(list ?? '')}
@@ -117,6 +118,7 @@ function Here({ here }: { here: Schemas['StandHereResource'] }) {
                 <Notice kind="caution">Too little control is seen from here to set up, or nothing is left to be staked.</Notice>
             ) : (
                 <>
+                    {here.weakness && <Notice kind="caution">{here.weakness}</Notice>}
                     <p>
                         With all of it, the worst point is <span className="font-semibold">{here.worstName}</span>: it may come out{' '}
                         <Deviation of={here.worst} /> wrong in plan for the setup’s sake (95 of 100).

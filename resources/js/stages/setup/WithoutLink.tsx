@@ -4,8 +4,8 @@ import { api, ask, newKey, type Schemas, type SetupState } from '../../api/clien
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { AngleField, Choice, Labelled, LengthField, NumberField } from '../../parts/Field';
-import { FileDrop } from '../../parts/FileDrop';
 import { AngleFigure, Length, SmallAngle } from '../../parts/Figure';
+import { FileDrop } from '../../parts/FileDrop';
 import { Failure, Notice } from '../../parts/Notice';
 
 type Reading = Schemas['TypedReadingBody'];

@@ -28,7 +28,7 @@ export function standFigure(
     if (!ghost) {
         return figure;
     }
-    figure.places.push({ ...ghost, label: 'ghost' });
+    figure.places.push({ ...ghost, label: 'ghost', movable: true });
     if (here) {
         for (const c of control) {
             const as = here.best.includes(c.name) ? 'ray' : here.hidden.includes(c.name) ? 'unused' : null;

@@ -1,0 +1,108 @@
+import Feature from 'ol/Feature';
+import LineString from 'ol/geom/LineString';
+import Point from 'ol/geom/Point';
+import type MapBrowserEvent from 'ol/MapBrowserEvent';
+import type VectorSource from 'ol/source/Vector';
+import type { PlanThing } from './marks';
+import type { Picking, PlanEvents } from './PlanMap';
+import { SnapIndex, type SnapKind, type Spot, type Touched, USUAL_SNAPS } from './snap';
+
+/** A touch so near the last one means the same place. */
+const SAME_TOUCH_PX = 4;
+
+/** Finds what a touch means, and shows it beforehand: a spot of a drawing, a line or arc, a point, or any place. */
+export class Picker {
+    picking: Picking = null;
+    snaps: ReadonlySet<SnapKind> = USUAL_SNAPS;
+    snap = new SnapIndex([]);
+    /** spots within reach of the pointer, and which of them is offered */
+    private reached: { spots: Spot[]; index: number; pixel: number[] } = { spots: [], index: 0, pixel: [] };
+
+    constructor(
+        private readonly offered: VectorSource,
+        private readonly events: PlanEvents,
+        private readonly reach: () => number,
+        private readonly thingAt: (e: MapBrowserEvent) => PlanThing | null,
+    ) {}
+
+    pointed(e: MapBrowserEvent): void {
+        if (this.picking === 'spot' || this.picking === 'place') {
+            this.offerNear(e);
+        } else if (this.picking === 'piece') {
+            this.offerPiece(e);
+        }
+    }
+
+    /** A finger has no hovering: it touches the spot it means, or again the same place for the next spot there. */
+    take(e: MapBrowserEvent): void {
+        const [x = 0, y = 0] = e.coordinate;
+        const place = { northing: y, easting: x };
+        if (this.picking === 'piece') {
+            this.events.onTake({ spot: null, thing: null, piece: this.offerPiece(e), place });
+            return;
+        }
+        const thing = this.picking === 'spot' ? null : this.thingAt(e);
+        if (this.picking === 'points' || thing?.what === 'point' || thing?.what === 'control') {
+            this.events.onTake({ spot: null, thing, piece: null, place });
+            return;
+        }
+        if (!this.isSameTouch(e.pixel)) {
+            this.offerNear(e);
+        }
+        this.events.onTake({ spot: this.reached.spots[this.reached.index] ?? null, thing: null, piece: null, place });
+    }
+
+    /** Offers the next of several spots under the pointer. */
+    next(): void {
+        const { spots, index, pixel } = this.reached;
+        if (spots.length > 1) {
+            this.reached.index = (index + 1) % spots.length;
+            this.offer(spots[this.reached.index] ?? null, pixel);
+        }
+    }
+
+    /** What was offered lay under the pointer before the plan moved. */
+    forget(): void {
+        if (this.picking) {
+            this.reached = { spots: [], index: 0, pixel: [] };
+            this.offer(null, []);
+        }
+    }
+
+    /** The line or arc that lies under a place of the plan. */
+    drawnAt(x: number, y: number): Touched | null {
+        return this.snap.touched(x, y, this.reach());
+    }
+
+    private isSameTouch(pixel: number[]): boolean {
+        const [x = 0, y = 0] = this.reached.pixel;
+        return this.reached.spots.length > 0 && Math.hypot(x - (pixel[0] ?? 0), y - (pixel[1] ?? 0)) < SAME_TOUCH_PX;
+    }
+
+    private offerNear(e: MapBrowserEvent): void {
+        const [x = 0, y = 0] = e.coordinate;
+        const spots = this.snap.spots(x, y, this.reach(), this.snaps);
+        this.reached = { spots, index: 0, pixel: e.pixel };
+        this.offer(spots[0] ?? null, e.pixel);
+    }
+
+    private offerPiece(e: MapBrowserEvent): Touched | null {
+        const [x = 0, y = 0] = e.coordinate;
+        const piece = this.drawnAt(x, y);
+        this.offered.clear(true);
+        if (piece) {
+            const chords = this.snap.chords(piece);
+            this.offered.addFeature(new Feature(chords.length > 1 ? new LineString(chords) : new Point(chords[0] ?? [x, y])));
+        }
+        this.events.onSpot(null, e.pixel);
+        return piece;
+    }
+
+    private offer(spot: Spot | null, pixel: number[]): void {
+        this.offered.clear(true);
+        if (spot) {
+            this.offered.addFeature(new Feature(new Point([spot.x, spot.y])));
+        }
+        this.events.onSpot(spot, pixel, this.reached.spots.length);
+    }
+}
