@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Http\Bodies\HeightMode;
 use App\Http\Bodies\SetupMethod;
 use App\Models\ControlPoint;
 use App\Models\Project;
@@ -21,6 +22,7 @@ use Parlay\Core\Setup\SetUpAgain;
 use Parlay\Core\Setup\SetupSolution;
 use Parlay\Core\Setup\WeakFigure;
 use Parlay\Core\Setup\Why\Explanation;
+use Parlay\Core\Setup\Why\Occupied;
 use Parlay\Core\Setup\Why\WhyBad;
 
 /** What the draft's sights give; stores nothing. */
@@ -65,13 +67,30 @@ final class SolveSetup
      */
     public function explanations(DraftInputs $in): ?array
     {
-        // The causes are tried on sights with direction and distance.
-        $whole = array_values(array_filter($in->sights(), static fn (ControlSight $s) => $s->givesDirection() && $s->givesDistance()));
-        if ($in->draft->method !== SetupMethod::Resection || count($whole) < 3) {
+        $on = match ($in->draft->method) {
+            SetupMethod::Resection => null,
+            SetupMethod::KnownBacksight => self::occupied($in),
+            default => false,
+        };
+        if ($on === false) {
             return null;
         }
+        // The causes are tried on sights with direction and distance.
+        $whole = array_values(array_filter($in->sights(), static fn (ControlSight $s) => $s->givesDirection() && $s->givesDistance()));
+        $sights = array_map(static fn (ControlSight $s) => $s->height ? $s : $s->with(control: $s->control->at(null)), $whole);
 
-        return WhyBad::explain(array_map(static fn (ControlSight $s) => $s->height ? $s : $s->with(control: $s->control->at(null)), $whole), $in->positions(), $in->accuracy(), $in->project->length_style->format(...));
+        return WhyBad::explain($sights, $in->positions(), $in->accuracy(), $in->project->length_style, $on);
+    }
+
+    /** @return Occupied|false false where it isn't said yet what it stands on */
+    private static function occupied(DraftInputs $in): Occupied|false
+    {
+        $mark = $in->control->get($in->draft->stationControlId);
+
+        return $mark === null ? false : new Occupied(
+            $mark->name, $mark->position(), $in->draft->instrumentHeight, $mark->planError(), $mark->heightError(), $in->instrument?->notch_radius > 0.0 ? $in->instrument->notch() : null,
+            $in->draft->heightMode === HeightMode::Slanted ? $in->draft->slantedHeight : null,
+        );
     }
 
     private static function station(DraftInputs $in): ControlPoint

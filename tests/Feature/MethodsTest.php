@@ -113,6 +113,25 @@ final class MethodsTest extends FeatureTestCase
         self::assertSame('A', $this->project->currentSetup()->firstOrFail()->station_name);
     }
 
+    public function test_on_a_known_mark_a_slanted_height_read_as_straight_and_another_station_are_named(): void
+    {
+        $this->world->standTripod('A', null, 1.55);
+        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $instrument = $this->ask('POST', $this->at('/instruments'), ['name' => 'Ours', 'notchRadius' => 0.12, 'notchDrop' => 0.06])->assertOk()->json('id');
+        $slanted = hypot(1.49, 0.12);
+        // The marks stand 1.5 mm off where they are listed: control is said to be known so well.
+        ControlPoint::query()->where('project_id', $this->project->id)->update(['held_fixed' => false, 'plan_deviation' => 0.0015, 'height_deviation' => 0.0015]);
+        $state = $this->change(['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentId' => $instrument, 'instrumentHeight' => $slanted, 'sights' => $this->sights('B', 'C')]);
+        self::assertSame('heightOtherwise', $state['explanations'][0]['cause']);
+        self::assertStringContainsString('1.550 m straight, and that fits', $state['explanations'][0]['sentence']);
+        $mended = $this->change(['heightMode' => 'slanted', 'slantedHeight' => $slanted]);
+        self::assertNull($mended['explanations']);
+        self::assertEqualsWithDelta(1.55, $mended['draft']['instrumentHeight'], 1e-6);
+        $wrong = $this->change(['stationControlId' => $ids['D']])['explanations'][0];
+        self::assertSame(['anotherStation', ['A']], [$wrong['cause'], $wrong['sights']]);
+        self::assertNull($this->change(['stationControlId' => $ids['A']])['explanations']);
+    }
+
     public function test_grid_lines_give_two_places_and_the_user_chooses(): void
     {
         $foot = $this->world->tripod->foot;
@@ -130,6 +149,7 @@ final class MethodsTest extends FeatureTestCase
         self::assertLessThan(0.01, $this->off($state['solution']));
         self::assertSame(4, $state['places'][0]['onDrawn']);
         self::assertLessThan(4 * $state['angleDeviation'], abs($state['angleOff']));
+        self::assertEqualsWithDelta(1.0, array_sum(array_column($state['solution']['shots'], 'redundancy')), 1e-6, 'with two lines only the angle between them is spare');
         self::assertGreaterThan(10.0, $this->off($this->change(['place' => 1])['solution']));
         $this->change(['place' => 0]);
         $this->accept();

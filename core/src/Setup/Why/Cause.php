@@ -19,5 +19,13 @@ enum Cause: string
     case PrismConstant = 'prismConstant';
     case PrismConstantOfAll = 'prismConstantOfAll';
     case Scale = 'scale';
+    /** no single thing is wrong: control, or the centring over it, is less exact than is said */
+    case LessExact = 'lessExact';
     case TripodMoved = 'tripodMoved';
+    /** instrument height, all target heights, or the elevation of the mark it stands on */
+    case InstrumentHeight = 'instrumentHeight';
+    /** a slanted height read as straight, or the other way about */
+    case HeightOtherwise = 'heightOtherwise';
+    /** it stands on another mark than named */
+    case AnotherStation = 'anotherStation';
 }

@@ -17,6 +17,7 @@ use Parlay\Core\Setup\Why\Explanation;
 use Parlay\Core\Setup\Why\WhyBad;
 use Parlay\Core\Setup\Why\WrittenDigits;
 use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\LengthStyle;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -58,7 +59,7 @@ final class WhyBadTest extends TestCase
         $at = $setup->control[$name];
         $setup->control[$name] = new Position($at->northing + 20.0, $at->easting, $at->elevation);
         $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights);
-        $best = (WhyBad::explain($sights, $setup->control, Setups::accuracy(), self::length(...)) ?? [])[0];
+        $best = (WhyBad::explain($sights, $setup->control, Setups::accuracy(), LengthStyle::Metres) ?? [])[0];
         self::assertSame(Cause::CoordinateDigit, $best->cause);
         self::assertSame(sprintf('The northing of “%s” was written wrong: %.3f m stands there, and %.3f m fits.', $name, $at->northing + 20, $at->northing), $best->sentence);
     }
@@ -70,19 +71,19 @@ final class WhyBadTest extends TestCase
         $at = $setup->control[$name];
         $setup->control[$name] = new Position($at->northing + 0.31, $at->easting - 0.27, $at->elevation);
         $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights);
-        self::assertSame([], WhyBad::explain($sights, $setup->control, Setups::accuracy(), self::length(...)));
+        self::assertSame([], WhyBad::explain($sights, $setup->control, Setups::accuracy(), LengthStyle::Metres));
     }
 
     public function test_with_fewer_than_three_sights_or_without_heights_it_says_only_what_can_be_told(): void
     {
         $setup = Setups::planted(3, 'digit', 6);
-        self::assertNull(WhyBad::explain(array_slice($setup->sights, 0, 2), $setup->control, Setups::accuracy(), self::length(...)));
-        self::assertNull(WhyBad::explain([], [], Setups::accuracy(), self::length(...)));
+        self::assertNull(WhyBad::explain(array_slice($setup->sights, 0, 2), $setup->control, Setups::accuracy(), LengthStyle::Metres));
+        self::assertNull(WhyBad::explain([], [], Setups::accuracy(), LengthStyle::Metres));
         $flat = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $s->control->at(null), $s->sight), $setup->sights);
-        $best = (WhyBad::explain($flat, array_map(static fn (Position $p) => $p->at(null), $setup->control), Setups::accuracy(), self::length(...)) ?? [])[0];
+        $best = (WhyBad::explain($flat, array_map(static fn (Position $p) => $p->at(null), $setup->control), Setups::accuracy(), LengthStyle::Metres) ?? [])[0];
         self::assertSame($setup->wrong[0], $best->sights[0]);
         $one = array_fill(0, 4, $setup->sights[0]);
-        self::assertContains(WhyBad::explain($one, $setup->control, Setups::accuracy(), self::length(...)), [null, []], 'four sights to one mark tell nothing');
+        self::assertContains(WhyBad::explain($one, $setup->control, Setups::accuracy(), LengthStyle::Metres), [null, []], 'four sights to one mark tell nothing');
     }
 
     /** @return iterable<string, array{float, float, float|null}> */
@@ -137,12 +138,7 @@ final class WhyBadTest extends TestCase
     /** @return list<Explanation>|null */
     public static function explained(Setups $setup): ?array
     {
-        return WhyBad::explain($setup->sights, $setup->control, Setups::accuracy(), self::length(...));
-    }
-
-    private static function length(float $metres): string
-    {
-        return sprintf('%.3f m', $metres);
+        return WhyBad::explain($setup->sights, $setup->control, Setups::accuracy(), LengthStyle::Metres);
     }
 
     public function test_it_says_by_how_much_a_height_or_a_constant_would_have_to_be_mended(): void

@@ -2652,7 +2652,7 @@ export interface components {
         /** @description A cause that explains why the sights don't fit; the likeliest comes first. */
         ExplanationResource: {
             /** @enum {string} */
-            cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "wrongFace" | "shifted" | "height" | "prismConstant" | "prismConstantOfAll" | "scale" | "tripodMoved";
+            cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "wrongFace" | "shifted" | "height" | "prismConstant" | "prismConstantOfAll" | "scale" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation";
             sights: string[];
             sentence: string;
             remedy: string;

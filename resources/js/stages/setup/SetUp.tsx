@@ -218,7 +218,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                     explanations={state.explanations}
                     draft={draft}
                     control={control}
-                    onSights={(sights) => change.mutate({ sights })}
+                    onChange={(part) => change.mutate(part)}
                 />
             )}
             {state.solution ? (

@@ -1,4 +1,4 @@
-import { api, ask, type ControlPoint, type Schemas, type SetupState } from '../../api/client';
+import { api, ask, type ControlPoint, type Draft, type Schemas, type SetupState } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
 import { Length } from '../../parts/Figure';
@@ -10,26 +10,26 @@ type Explanation = Schemas['ExplanationResource'];
 /** Others are shown while they explain the readings nearly as well as the first. */
 const NEARLY = 12;
 
-/** Why the sights don’t fit: the cause that explains it best, what to do, and a remedy at one touch where there is one. */
-export function WhyBad({
-    project,
-    explanations,
-    draft,
-    control,
-    onSights,
-}: {
-    project: number;
-    explanations: Explanation[];
+/** What is mended in the setup itself, not in a reading. */
+const UNDER_TRIPOD = new Set<Explanation['cause']>(['instrumentHeight', 'heightOtherwise', 'anotherStation']);
+
+const subject = (draft: SetupState['draft']) =>
+    draft.sights.length > 1 ? 'The sights don’t fit each other,' : 'The backsight doesn’t fit,';
+
+interface Props {
     draft: SetupState['draft'];
     control: ControlPoint[];
-    onSights: (sights: SightBody[]) => void;
-}) {
+    onChange: (part: Partial<Draft>) => void;
+}
+
+/** Why the sights don’t fit: the cause that explains it best, what to do, and a remedy at one touch where there is one. */
+export function WhyBad({ project, explanations, draft, control, onChange }: Props & { project: number; explanations: Explanation[] }) {
     const [best, ...others] = explanations;
     if (!best) {
         return (
             <Notice kind="error">
-                The sights don’t fit each other, and none of the usual causes explains it. Measure them again, one after another, and look
-                at the marks, the pole and the tripod.
+                {subject(draft)} and none of the usual causes explains it. Measure them again, one after another, and look at the marks, the
+                pole and the tripod.
             </Notice>
         );
     }
@@ -37,7 +37,7 @@ export function WhyBad({
     const close = others.filter((e) => e.behind < NEARLY);
     return (
         <section className="grid gap-2 border-2 border-out p-3" aria-label="Why the sights do not fit">
-            <h2 className="font-semibold">Why the sights don’t fit</h2>
+            <h2 className="font-semibold">Why the {draft.sights.length > 1 ? 'sights don’t' : 'backsight doesn’t'} fit</h2>
             <p>{best.sentence}</p>
             <p className="text-quiet">{best.remedy}</p>
             <p className="text-sm text-quiet">
@@ -47,7 +47,8 @@ export function WhyBad({
                     : '. No other usual cause explains them.'}
             </p>
             <Mend project={project} of={best} draft={draft} />
-            <Remedies of={best} draft={draft} control={control} onSights={onSights} />
+            <Remedies of={best} draft={draft} control={control} onChange={onChange} />
+            <TripodRemedies of={best} draft={draft} control={control} onChange={onChange} />
             {close.length > 0 && (
                 <details>
                     <summary className="min-h-12 cursor-pointer content-center">It might also be</summary>
@@ -64,21 +65,12 @@ export function WhyBad({
     );
 }
 
-function Remedies({
-    of: { cause, sights },
-    draft,
-    control,
-    onSights,
-}: {
-    of: Explanation;
-    draft: SetupState['draft'];
-    control: ControlPoint[];
-    onSights: (sights: SightBody[]) => void;
-}) {
+function Remedies({ of: { cause, sights }, draft, control, onChange }: Props & { of: Explanation }) {
     const bodies = sightBodies(draft);
     const idOf = (name?: string) => control.find((c) => c.name === name)?.id;
     const [first, second] = [idOf(sights[0]), idOf(sights[1])];
-    if (first === undefined) {
+    const onSights = (changed: SightBody[]) => onChange({ sights: changed });
+    if (first === undefined || cause === 'anotherStation') {
         return null;
     }
     const leave = (part: Partial<SightBody>) => onSights(bodies.map((b) => (b.controlId === first ? { ...b, ...part } : b)));
@@ -115,6 +107,36 @@ function Remedies({
     );
 }
 
+/** What mends the mark under the tripod, or its height. */
+function TripodRemedies({ of: { cause, sights, value }, draft, control, onChange }: Props & { of: Explanation }) {
+    const station = control.find((c) => c.name === sights[0]);
+    const height = draft.instrumentHeight + (value ?? 0);
+    return (
+        <>
+            {cause === 'anotherStation' && station && (
+                <Button onClick={() => onChange({ stationControlId: station.id })}>It stands on {station.name}</Button>
+            )}
+            {cause === 'heightOtherwise' && draft.heightMode === 'straight' && (
+                <Button onClick={() => onChange({ heightMode: 'slanted', slantedHeight: draft.instrumentHeight })}>
+                    <span>
+                        It was slanted: <Length of={height} /> straight
+                    </span>
+                </Button>
+            )}
+            {cause === 'heightOtherwise' && draft.heightMode === 'slanted' && (
+                <Button onClick={() => onChange({ heightMode: 'straight', instrumentHeight: height })}>It was straight</Button>
+            )}
+            {cause === 'instrumentHeight' && (
+                <Button onClick={() => onChange({ heightMode: 'straight', instrumentHeight: height })}>
+                    <span>
+                        The tape says <Length of={height} />: mend the instrument height
+                    </span>
+                </Button>
+            )}
+        </>
+    );
+}
+
 /** The figure that would mend it, at one touch: the reading stays as it is, and the note goes into the field book. */
 function Mend({ project, of: { cause, sights, value }, draft }: { project: number; of: Explanation; draft: SetupState['draft'] }) {
     const wrong = draft.sights.filter((s) => sights.length === 0 || s.name === sights[0]);
@@ -134,7 +156,7 @@ function Mend({ project, of: { cause, sights, value }, draft }: { project: numbe
         }
     });
     const [first] = wrong;
-    if (value == null || !first) {
+    if (value == null || !first || UNDER_TRIPOD.has(cause)) {
         return null;
     }
     return (
