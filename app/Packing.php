@@ -18,7 +18,7 @@ final class Packing
      * being made and tasks stay behind: they speak of rows by their number.
      */
     public const TABLES = [
-        'control_points' => ['project_id' => 'projects'],
+        'control_points' => ['project_id' => 'projects'], // and setup_id, which comes later
         'designs' => ['project_id' => 'projects', 'revises_id' => 'designs'],
         'design_layers' => ['design_id' => 'designs'],
         'grid_lines' => ['project_id' => 'projects'],

@@ -8,6 +8,7 @@ use App\Clock;
 use App\Http\Bodies\DraftSightBody;
 use App\Http\Bodies\SetupMethod;
 use App\Http\Resources\SolutionResource;
+use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
 use App\Models\Project;
 use App\Models\Setup;
@@ -86,7 +87,7 @@ final class AcceptSetup
         $plan = $solution->precision;
         ControlPoint::query()->create([
             'project_id' => $project->id, 'name' => $setup->station_name, 'northing' => $setup->northing, 'easting' => $setup->easting, 'elevation' => $setup->elevation,
-            'code' => 'STATION', 'description' => 'station of setup '.$setup->id, 'source' => "measured: setup {$setup->id}",
+            'code' => 'STATION', 'description' => 'station of setup '.$setup->id, 'source' => "setup {$setup->id}", 'origin' => ControlOrigin::Station, 'setup_id' => $setup->id,
             'held_fixed' => false, 'plan_deviation' => $plan->place(), 'height_deviation' => $plan->height(),
         ]);
     }

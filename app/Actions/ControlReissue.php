@@ -22,7 +22,7 @@ final class ControlReissue
     public static function of(Project $project, array $rows): ?ComparisonResource
     {
         // Stations that were measured here are on nobody's list.
-        $inUse = $project->controlPoints()->whereNotLike('source', 'measured:%')->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
+        $inUse = $project->listedControl()->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
         $reissued = [];
         foreach ($rows as $row) {
             $reissued[$row->name] ??= $row->position;

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Http\Bodies\MeasuredControlBody;
 use App\Http\Bodies\Purpose;
+use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
 use App\Models\Project;
 use Illuminate\Support\Facades\DB;
@@ -17,8 +18,6 @@ use Parlay\Core\Setup\Precision;
 /** New control from a setup, with the setup's uncertainty and the shot's; seen again, from here or from another setup, it is averaged. */
 final class KeepMeasuredControl
 {
-    private const SOURCE = 'measured: new control';
-
     public function __invoke(Project $project, MeasuredControlBody $body): ControlPoint
     {
         $name = PointName::checked($body->name);
@@ -29,7 +28,7 @@ final class KeepMeasuredControl
                 throw new \DomainException("That shot was taken for “{$last->sighted}”. Measure “{$name}” again under its own name.");
             }
             $existing = $project->controlPoints()->where('name', $name)->first();
-            if ($existing !== null && $existing->source !== self::SOURCE) {
+            if ($existing !== null && $existing->origin !== ControlOrigin::Measured) {
                 throw new \DomainException("There is a control point “{$name}” already, and it was not measured from here. Choose another name; a shot on known control is a check shot.");
             }
             $shots = self::shots($project, $name);
@@ -39,7 +38,7 @@ final class KeepMeasuredControl
                 'plan_deviation' => $found->planDeviation, 'height_deviation' => $found->heightDeviation, 'held_fixed' => false,
                 'description' => sprintf('mean of %d %s, at most %s from it', $found->shots, $found->shots === 1 ? 'shot' : 'shots', $project->length_style->formatDeviation($found->largest)),
             ];
-            $point = $existing ?? new ControlPoint(['project_id' => $project->id, 'name' => $name, 'code' => $body->code, 'source' => self::SOURCE]);
+            $point = $existing ?? new ControlPoint(['project_id' => $project->id, 'name' => $name, 'code' => $body->code, 'source' => 'measured from setups', 'origin' => ControlOrigin::Measured]);
             $point->fill($values)->save();
             $project->changed();
 

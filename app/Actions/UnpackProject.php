@@ -20,6 +20,9 @@ final class UnpackProject
     /** @var array<int, int> new id of a layer to the old id of the layer it went on in */
     private array $nextLayers = [];
 
+    /** @var array<int, int> new id of a control point to the old id of the setup whose station it is */
+    private array $stations = [];
+
     /** @var array<string, array<int, int>> table to old id to new id */
     private array $ids = [];
 
@@ -32,7 +35,7 @@ final class UnpackProject
             throw new \DomainException('This is no packed project: it can’t be opened as one. It was cut off on its way, or is another kind of file.');
         }
         $this->check($zip);
-        $this->ids = $this->nextLayers = [];
+        $this->ids = $this->nextLayers = $this->stations = [];
         $this->mark = bin2hex(random_bytes(4));
 
         return DB::transaction(function () use ($zip): Project {
@@ -45,6 +48,7 @@ final class UnpackProject
             unset($row['id'], $row['active_design_id']);
             $project = Project::query()->create(['opened_at' => Clock::stamp(), 'revision' => 1] + $row);
             $this->ids['projects'][$old] = $project->id;
+            $this->reserveReadings($zip);
             foreach (Packing::TABLES as $table => $references) {
                 $this->table($zip, $table, $references);
             }
@@ -114,14 +118,10 @@ final class UnpackProject
             // Keys are one for all projects; the same packed file may come in twice.
             $row['key'] = "{$this->mark}-{$row['key']}";
         }
-        foreach (['recipe', 'sights'] as $column) {
+        foreach (['recipe', 'sights', 'draft'] as $column) {
             if (isset($row[$column])) {
                 $row[$column] = json_encode($this->renumbered(json_decode($row[$column], true)), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE);
             }
-        }
-        if ($table === 'setups') {
-            // It names readings that are not here yet, and a setup can't be changed once it is written: it stays as it was accepted.
-            $row['draft'] = null;
         }
         $streams = [];
         foreach (Packing::BYTES as $column) {
@@ -131,16 +131,38 @@ final class UnpackProject
         }
         $next = $row['next_layer_id'] ?? null;
         unset($row['next_layer_id']);
-        $this->ids[$table][$old] = (int) DB::table($table)->insertGetId($row);
+        $station = $table === 'control_points' ? $row['setup_id'] ?? null : null;
+        if ($table === 'control_points') {
+            $row['setup_id'] = null;
+        }
+        $this->ids[$table][$old] = (int) DB::table($table)->insertGetId((isset($this->ids[$table][$old]) ? ['id' => $this->ids[$table][$old]] : []) + $row);
         if ($next !== null) {
             $this->nextLayers[$this->ids[$table][$old]] = (int) $next;
         }
+        if ($station !== null) {
+            $this->stations[$this->ids[$table][$old]] = (int) $station;
+        }
         array_map(fclose(...), $streams);
+    }
+
+    /** A setup names its readings, and can't be changed once it is written; readings come after it, so their numbers are settled beforehand. */
+    private function reserveReadings(\ZipArchive $zip): void
+    {
+        $next = (int) DB::scalar("SELECT max(coalesce((SELECT max(id) FROM observations), 0), coalesce((SELECT seq FROM sqlite_sequence WHERE name = 'observations'), 0))");
+        $stream = $zip->getStream('tables/observations.ndjson') ?: throw new \DomainException('The packed project has no observations.');
+        while (($line = fgets($stream)) !== false) {
+            $row = json_decode($line, true);
+            $this->ids['observations'][(int) ($row['id'] ?? 0)] = ++$next;
+        }
+        fclose($stream);
     }
 
     /** Rows that name rows which come after them. */
     private function forwardReferences(Project $project): void
     {
+        foreach ($this->stations as $control => $setup) {
+            DB::table('control_points')->where('id', $control)->update(['setup_id' => $this->ids['setups'][$setup] ?? null]);
+        }
         foreach ($this->nextLayers as $layer => $next) {
             DB::table('design_layers')->where('id', $layer)->update(['next_layer_id' => $this->ids['design_layers'][$next] ?? null]);
         }
@@ -160,13 +182,15 @@ final class UnpackProject
         if (! is_array($value)) {
             return $value;
         }
-        foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'controlId' => 'control_points', 'gridLineId' => 'grid_lines', 'towardId' => 'grid_lines'] as $key => $table) {
+        foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'controlId' => 'control_points', 'gridLineId' => 'grid_lines', 'towardId' => 'grid_lines',
+            'observationId' => 'observations', 'stationControlId' => 'control_points', 'instrumentId' => 'instruments', 'targetId' => 'targets'] as $key => $table) {
             if (isset($value[$key])) {
                 $value[$key] = $this->ids[$table][(int) $value[$key]] ?? null;
             }
         }
-        // Observations come after setups: a sight keeps its reading by what it says of the control.
-        unset($value['observationId']);
+        if (isset($value['more'])) {
+            $value['more'] = array_values(array_filter(array_map(fn (int $id) => $this->ids['observations'][$id] ?? null, $value['more'])));
+        }
 
         return array_map($this->renumbered(...), $value);
     }

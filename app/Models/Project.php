@@ -46,6 +46,16 @@ final class Project extends Model
         $this->increment('revision');
     }
 
+    /**
+     * What is on the site surveyor's list: no stations, and nothing measured from them.
+     *
+     * @return HasMany<ControlPoint, $this>
+     */
+    public function listedControl(): HasMany
+    {
+        return $this->controlPoints()->where('origin', ControlOrigin::Listed);
+    }
+
     /** @return HasMany<ControlPoint, $this> */
     public function controlPoints(): HasMany
     {

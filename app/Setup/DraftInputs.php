@@ -64,7 +64,7 @@ final readonly class DraftInputs
         $base = $setup->base_id === null ? null : $project->setups()->find($setup->base_id);
         $base = $base === null ? null : $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$base->root()])->orderByDesc('id')->first();
         // It can't have rested on the station point that it made itself.
-        $control = $in->control->reject(static fn (ControlPoint $c) => $c->source === "measured: setup {$setup->root()}");
+        $control = $in->control->reject(static fn (ControlPoint $c) => $c->isStationOf($setup));
 
         return new self($project, $in->draft, $control, $in->observations, $base, $in->instrument, $setup->accuracy === null ? null : Accuracy::of($setup->accuracy));
     }

@@ -7,6 +7,7 @@ namespace App\Setup;
 use App\Actions\SolveSetup;
 use App\Clock;
 use App\Http\Resources\SolutionResource;
+use App\Models\ControlOrigin;
 use App\Models\Mark;
 use App\Models\Project;
 use App\Models\Setup;
@@ -135,7 +136,7 @@ final class Mending
                 'solution' => (array) SolutionResource::of($p->solution), 'sights' => $p->setup->sights, 'draft' => $p->setup->draft, 'accuracy' => $p->setup->accuracy, 'base_id' => $p->setup->base_id,
                 'instrument' => $p->setup->instrument, 'computed_by' => config()->string('parlay.version'), 'stands_for' => $p->setup->root(), 'note' => $note,
             ]);
-            $project->controlPoints()->where('source', "measured: setup {$setup->root()}")->update(['northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation]);
+            $project->controlPoints()->where('origin', ControlOrigin::Station)->where('setup_id', $setup->root())->update(['northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation]);
         }
         foreach ($p->marks as [$old, $place]) {
             self::writeMark($old, $place, $setup);

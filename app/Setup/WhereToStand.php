@@ -7,6 +7,7 @@ namespace App\Setup;
 use App\Actions\SetupDrafts;
 use App\Http\Resources\PointPrecisionResource;
 use App\Http\Resources\StandHereResource;
+use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
 use App\Models\DesignLayer;
 use App\Models\Project;
@@ -31,7 +32,7 @@ final readonly class WhereToStand
     /** @param  list<int>  $wallLayers */
     public static function of(Project $project, array $wallLayers, ?int $worklist): self
     {
-        $control = $project->controlPoints()->where('code', '<>', 'STATION')->get()->keyBy('name');
+        $control = $project->controlPoints()->whereNot('origin', ControlOrigin::Station)->get()->keyBy('name');
         $work = self::work($project, $worklist);
         $draft = DraftInputs::of($project, SetupDrafts::of($project));
 

@@ -36,6 +36,22 @@ final class PackingTest extends FeatureTestCase
         self::assertSame(3, Project::query()->count(), 'the same file may come in twice');
     }
 
+    public function test_setups_that_come_in_are_worked_out_anew_from_their_own_readings(): void
+    {
+        $project = $this->worked();
+        $made = Project::query()->findOrFail($this->unpack($this->packed($project))->assertOk()->json('id'));
+        $setup = $made->setups()->firstOrFail();
+        $readings = array_column($setup->draft['sights'], 'observationId');
+        self::assertCount(3, $readings);
+        self::assertSame($readings, $made->observations()->whereIn('id', $readings)->pluck('id')->all(), 'they are readings of the new project');
+        self::assertSame($readings, array_column($setup->sights, 'observationId'));
+        self::assertSame($setup->id, $made->controlPoints()->where('origin', 'station')->firstOrFail()->setup_id);
+        $mended = array_values(array_filter($this->ask('GET', "/projects/{$made->id}/setup-proposals")->json(), static fn (array $p) => (float) $p['up'] !== 0.0));
+        self::assertSame([], $mended, 'as they came, they are as they were accepted');
+        $this->ask('POST', "/projects/{$made->id}/corrections", ['observationId' => $readings[0], 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'pushed in', 'alike' => true])->assertOk();
+        self::assertEqualsWithDelta(-0.1, $this->ask('GET', "/projects/{$made->id}/setup-proposals")->json('0.up'), 0.003);
+    }
+
     public function test_a_damaged_one_is_refused_with_a_reason_and_nothing_is_stored(): void
     {
         $project = $this->worked();
@@ -100,7 +116,7 @@ final class PackingTest extends FeatureTestCase
     private static function rows(string $table, int $project): array
     {
         $query = $table === 'design_layers' ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')) : DB::table($table)->where('project_id', $project);
-        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'next_layer_id', 'project_id', ...array_keys(Packing::TABLES[$table])]);
+        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'project_id', ...array_keys(Packing::TABLES[$table])]);
         $rows = $query->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
         self::assertNotSame([], $rows, $table);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
 use OpenApi\Attributes as OA;
 
@@ -20,6 +21,7 @@ final readonly class ControlPointResource
         public string $code,
         public string $description,
         public string $source,
+        public ControlOrigin $origin,
         public bool $heldFixed,
         public ?float $planDeviation,
         public ?float $heightDeviation,
@@ -27,6 +29,6 @@ final readonly class ControlPointResource
 
     public static function of(ControlPoint $c): self
     {
-        return new self($c->id, $c->name, $c->northing, $c->easting, $c->elevation, $c->code, $c->description, $c->source, (bool) $c->held_fixed, $c->plan_deviation, $c->height_deviation);
+        return new self($c->id, $c->name, $c->northing, $c->easting, $c->elevation, $c->code, $c->description, $c->source, $c->origin, (bool) $c->held_fixed, $c->plan_deviation, $c->height_deviation);
     }
 }

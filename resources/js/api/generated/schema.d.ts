@@ -2542,6 +2542,8 @@ export interface components {
             code: string;
             description: string;
             source: string;
+            /** @enum {string} */
+            origin: "listed" | "station" | "measured";
             heldFixed: boolean;
             planDeviation: number | null;
             heightDeviation: number | null;

@@ -25,7 +25,7 @@ export function Sights({ project, control, draft, onSights }: Props) {
     );
     const client = useQueryClient();
     const [chosen, setChosen] = useState<number | null>(null);
-    const unsighted = candidates.find((c) => c.code !== 'STATION' && !draft.sights.some((s) => s.controlId === c.id));
+    const unsighted = candidates.find((c) => c.origin !== 'station' && !draft.sights.some((s) => s.controlId === c.id));
     const aim = candidates.find((c) => c.id === chosen) ?? unsighted ?? candidates[0];
     const turn = useDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
     const shoot = useDeed(project.id, async (controlId: number) => {
