@@ -43,7 +43,7 @@ final class AcceptSetup
                 'orientation' => $solution->station->orientation, 'instrument_height' => $solution->station->instrumentHeight,
                 'solution' => (array) SolutionResource::of($solution),
                 'sights' => array_map(static fn (DraftSightBody $s) => self::sight($in, $s), $in->draft->sights),
-                'instrument' => $in->instrument->name ?? $in->observations->last()->instrument ?? '',
+                'instrument' => $in->instrument->name ?? $in->latest()->instrument ?? '',
                 'computed_by' => config()->string('parlay.version'),
                 'accuracy' => $in->accuracy()->figures(),
                 'draft' => json_decode(json_encode($in->draft, JSON_THROW_ON_ERROR), true),

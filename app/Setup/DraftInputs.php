@@ -22,9 +22,15 @@ use Parlay\Core\Setup\ControlSight;
 use Parlay\Core\Setup\LineShot;
 use Parlay\Core\Setup\SiteLine;
 
-/** All that a draft speaks of, read from the database once. */
+/** All that a draft speaks of, read from the database once, and each sight reduced once. */
 final readonly class DraftInputs
 {
+    /** @var array<int, SightMean> by the observation of the first round */
+    private array $means;
+
+    /** @var list<ControlSight> */
+    private array $sights;
+
     /**
      * @param  Collection<int, ControlPoint>  $control  by id
      * @param  Collection<int, Observation>  $observations  by id
@@ -37,62 +43,103 @@ final readonly class DraftInputs
         public ?Setup $current,
         public ?Instrument $instrument,
         private ?Accuracy $stated = null,
-    ) {}
+    ) {
+        $this->means = $this->reduced();
+        $this->sights = $this->sightsOfMarks();
+    }
 
     public static function of(Project $project, DraftBody $draft): self
     {
-        $ids = [
-            ...array_merge(...array_map(static fn (DraftSightBody $s) => [$s->observationId, ...$s->more], $draft->sights)),
-            ...array_map(static fn (DraftShotBody $s) => $s->observationId, $draft->shots),
-        ];
+        [$control, $observations, $instruments] = self::read($project, [$draft]);
 
-        return new self(
-            $project, $draft, $project->controlPoints()->get()->keyBy('id'),
-            $ids === [] ? new Collection : $project->observations()->whereIn('id', $ids)->get()->keyBy('id'),
-            $project->currentSetup()->first(),
-            $draft->instrumentId === null ? null : Instrument::query()->where('project_id', $project->id)->find($draft->instrumentId),
-        );
+        return new self($project, $draft, $control, $observations, $project->currentSetup()->first(), $instruments->get((int) $draft->instrumentId));
     }
 
-    /** A setup as it was accepted, with control and targets as they are known now; null for setups of earlier versions, of which too little is kept. */
-    public static function ofSetup(Project $project, Setup $setup): ?self
+    /**
+     * Setups as they were accepted, with control and targets as they are known now.
+     *
+     * @param  list<Setup>  $standing  the latest version of each of the project
+     * @return array<int, self> by setup; setups of earlier versions, of which too little is kept, are not among them
+     */
+    public static function ofSetups(Project $project, array $standing): array
     {
-        if ($setup->draft === null) {
-            return null;
+        $latest = $drafts = $inputs = [];
+        foreach ($standing as $s) {
+            $latest[$s->root()] = $s;
+            if ($s->draft !== null) {
+                $drafts[$s->id] = SetupDrafts::read($s->draft);
+            }
         }
-        $in = self::of($project, SetupDrafts::read($setup->draft));
-        $base = $setup->base_id === null ? null : $project->setups()->find($setup->base_id);
-        $base = $base === null ? null : $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$base->root()])->orderByDesc('id')->first();
-        // It can't have rested on the station point that it made itself.
-        $control = $in->control->reject(static fn (ControlPoint $c) => $c->isStationOf($setup));
+        [$control, $observations, $instruments] = self::read($project, $drafts);
+        $roots = $project->setups()->toBase()->pluck('stands_for', 'id');
+        foreach ($standing as $s) {
+            if (isset($drafts[$s->id])) {
+                $base = $s->base_id === null ? null : $latest[(int) ($roots[$s->base_id] ?? $s->base_id)] ?? null;
+                // It can't have rested on the station point that it made itself.
+                $others = $control->reject(static fn (ControlPoint $c) => $c->isStationOf($s));
+                $inputs[$s->id] = new self($project, $drafts[$s->id], $others, $observations, $base, $instruments->get((int) $drafts[$s->id]->instrumentId), $s->accuracy === null ? null : Accuracy::of($s->accuracy));
+            }
+        }
 
-        return new self($project, $in->draft, $control, $in->observations, $base, $in->instrument, $setup->accuracy === null ? null : Accuracy::of($setup->accuracy));
+        return $inputs;
+    }
+
+    /**
+     * @param  array<DraftBody>  $drafts
+     * @return array{Collection<int, ControlPoint>, Collection<int, Observation>, Collection<int, Instrument>} each by id
+     */
+    private static function read(Project $project, array $drafts): array
+    {
+        $ids = $instruments = [];
+        foreach ($drafts as $draft) {
+            $instruments[] = (int) $draft->instrumentId;
+            foreach ($draft->sights as $s) {
+                array_push($ids, $s->observationId, ...$s->more);
+            }
+            array_push($ids, ...array_map(static fn (DraftShotBody $s) => $s->observationId, $draft->shots));
+        }
+
+        return [
+            $project->controlPoints()->get()->keyBy('id'),
+            $ids === [] ? new Collection : $project->observations()->whereIn('id', $ids)->get()->keyBy('id'),
+            $project->instruments()->whereIn('id', $instruments)->get()->keyBy('id'),
+        ];
     }
 
     /** As it was when the setup was accepted; as the chosen instrument states it, or else as the instrument itself said when it measured. */
     public function accuracy(): Accuracy
     {
-        return $this->stated ?? $this->instrument?->accuracy() ?? $this->observations->last()?->accuracy() ?? Accuracy::stated(2, 1, 1.5);
+        return $this->stated ?? $this->instrument?->accuracy() ?? $this->latest()?->accuracy() ?? Accuracy::stated(2, 1, 1.5);
     }
 
     /** @return list<ControlSight> */
     public function sights(): array
     {
-        $sights = [];
+        return $this->sights;
+    }
+
+    /** All rounds of a sight made into one; null where its reading is gone. */
+    public function mean(DraftSightBody $s): ?SightMean
+    {
+        return $this->means[$s->observationId] ?? null;
+    }
+
+    /** @return array<int, SightMean> */
+    private function reduced(): array
+    {
+        $means = [];
         foreach ($this->draft->sights as $s) {
-            $mark = $this->control->get($s->controlId);
-            $observation = $this->observations->get($s->observationId);
-            if ($mark !== null && $observation !== null) {
-                $mean = $this->mean($s, $observation);
-                $sights[] = new ControlSight($mark->name, $mark->position(), $mean->sight, $s->plan, $s->height, $s->direction, $s->distance, $mark->planError(), $mark->heightError(), $mean->angles);
+            $first = $this->observations->get($s->observationId);
+            if ($first !== null) {
+                $means[$s->observationId] = $this->meanOf($s, $first);
             }
         }
 
-        return $sights;
+        return $means;
     }
 
-    /** All rounds of a sight made into one; each reading of the link is a mean of two faces already, or of one where that was said. */
-    public function mean(DraftSightBody $s, Observation $first): SightMean
+    /** Each reading of the link is a mean of two faces already, or of one where that was said. */
+    private function meanOf(DraftSightBody $s, Observation $first): SightMean
     {
         $more = array_values(array_filter(array_map(fn (int $id) => $this->observations->get($id), $s->more)));
         $all = [$first, ...$more];
@@ -101,6 +148,21 @@ final readonly class DraftInputs
         return new SightMean(
             Sight::reduce($rounds->mean, $first->air(), $first->target(), $first->scale), $first->angles / sqrt(count($all)), $rounds->spread,
         );
+    }
+
+    /** @return list<ControlSight> */
+    private function sightsOfMarks(): array
+    {
+        $sights = [];
+        foreach ($this->draft->sights as $s) {
+            $mark = $this->control->get($s->controlId);
+            $mean = $this->mean($s);
+            if ($mark !== null && $mean !== null) {
+                $sights[] = new ControlSight($mark->name, $mark->position(), $mean->sight, $s->plan, $s->height, $s->direction, $s->distance, $mark->planError(), $mark->heightError(), $mean->angles);
+            }
+        }
+
+        return $sights;
     }
 
     /** @return list<LineShot> */
@@ -131,5 +193,13 @@ final readonly class DraftInputs
     public function positions(): array
     {
         return $this->control->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
+    }
+
+    /** The reading taken last. */
+    public function latest(): ?Observation
+    {
+        $used = [...array_map(static fn (DraftSightBody $s) => $s->observationId, $this->draft->sights), ...array_map(static fn (DraftShotBody $s) => $s->observationId, $this->draft->shots)];
+
+        return $used === [] ? null : $this->observations->get(max($used));
     }
 }

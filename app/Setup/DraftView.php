@@ -71,7 +71,9 @@ final class DraftView
             $o = $in->observations->get($s->observationId);
             $name = $in->control->get($s->controlId)?->name;
 
-            return $o === null || $name === null ? null : DraftSightResource::of($s, $o, $name, $in->mean($s, $o));
+            $mean = $in->mean($s);
+
+            return $o === null || $name === null || $mean === null ? null : DraftSightResource::of($s, $o, $name, $mean);
         }, $d->sights);
         $shots = array_map(static function (DraftShotBody $s) use ($in): ?DraftShotResource {
             $o = $in->observations->get($s->observationId);

@@ -8,6 +8,7 @@ use App\Actions\SolveSetup;
 use App\Clock;
 use App\Http\Resources\SolutionResource;
 use App\Models\ControlOrigin;
+use App\Models\Correction;
 use App\Models\Mark;
 use App\Models\Project;
 use App\Models\Setup;
@@ -32,9 +33,12 @@ final class Mending
     /** @return list<MendedSetup> the setups that would change, or whose marks would, in the order of the day */
     public function proposals(Project $project): array
     {
+        $standing = self::standing($project);
+        $found = $this->foundAnew($project, $standing);
+        $marks = self::marksInDoubt($project, array_keys($found));
         $proposals = [];
-        foreach (self::standing($project) as $setup) {
-            $mended = $this->mended($project, $setup);
+        foreach ($standing as $setup) {
+            $mended = self::mended($setup, $found[$setup->id] ?? null, $marks[$setup->id] ?? []);
             if ($mended !== null) {
                 $proposals[] = $mended;
             }
@@ -92,19 +96,53 @@ final class Mending
         return array_values($project->setups()->whereIn('id', $latest)->orderByRaw('coalesce(stands_for, id)')->get()->all());
     }
 
-    private function mended(Project $project, Setup $setup): ?MendedSetup
+    /**
+     * @param  list<Setup>  $standing
+     * @return array<int, SetupSolution> those that come out otherwise now, by setup
+     */
+    private function foundAnew(Project $project, array $standing): array
     {
-        $in = DraftInputs::ofSetup($project, $setup);
-        try {
-            $found = $in === null ? null : ($this->solve)($in)->solution();
-        } catch (\DomainException) {
-            // What it rested on is gone: it stays as it was accepted.
-            $found = null;
+        $inputs = DraftInputs::ofSetups($project, $standing);
+        $anew = [];
+        foreach ($standing as $setup) {
+            try {
+                $found = isset($inputs[$setup->id]) ? ($this->solve)($inputs[$setup->id])->solution() : null;
+            } catch (\DomainException) {
+                // What it rested on is gone: it stays as it was accepted.
+                $found = null;
+            }
+            if ($found !== null && self::differs($setup, $found)) {
+                $anew[$setup->id] = $found;
+            }
         }
-        $changed = $found !== null && self::differs($setup, $found) ? $found : null;
+
+        return $anew;
+    }
+
+    /**
+     * Only marks of setups that come out otherwise, or whose own reading was mended, can lie elsewhere now.
+     *
+     * @param  list<int>  $setups
+     * @return array<int, list<Mark>> by setup
+     */
+    private static function marksInDoubt(Project $project, array $setups): array
+    {
+        $by = [];
+        $marks = $project->marks()->with('observation')->orderBy('id')
+            ->where(static fn ($q) => $q->whereIn('setup_id', $setups)->orWhereIn('observation_id', Correction::query()->where('project_id', $project->id)->select('observation_id')));
+        foreach ($marks->get() as $mark) {
+            $by[$mark->setup_id][] = $mark;
+        }
+
+        return $by;
+    }
+
+    /** @param  list<Mark>  $inDoubt */
+    private static function mended(Setup $setup, ?SetupSolution $changed, array $inDoubt): ?MendedSetup
+    {
         $station = $changed === null ? $setup->station() : $changed->station;
         $marks = [];
-        foreach ($project->marks()->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get() as $mark) {
+        foreach ($inDoubt as $mark) {
             $observation = $mark->observation ?? throw new \LogicException('A mark has its reading.');
             $place = $station->locate($observation->sight());
             if ($changed !== null || self::apart($mark->position(), $place)) {

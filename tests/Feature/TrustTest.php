@@ -81,6 +81,24 @@ final class TrustTest extends FeatureTestCase
         self::assertLessThanOrEqual(2, $broken);
     }
 
+    public function test_many_setups_are_looked_through_in_as_many_queries_as_one(): void
+    {
+        $queries = function (): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->ask('GET', $this->at('/setup-proposals'))->assertOk();
+
+            return count(DB::getQueryLog());
+        };
+        $this->setUpInstrument($this->project);
+        $one = $queries();
+        foreach (range(1, 4) as $again) {
+            $this->setUpInstrument($this->project);
+            $this->check('D');
+        }
+        self::assertSame($one, $queries());
+    }
+
     public function test_a_mended_target_height_works_through_the_setup_and_its_marks_and_both_stay_in_the_book(): void
     {
         $this->setUpInstrument($this->project);
