@@ -10,6 +10,7 @@ use App\Actions\SolveSetup;
 use App\Http\Bodies\DraftShotBody;
 use App\Http\Bodies\DraftSightBody;
 use App\Http\Resources\AcceptedSetup;
+use App\Http\Resources\DraftLineResource;
 use App\Http\Resources\DraftResource;
 use App\Http\Resources\DraftShotResource;
 use App\Http\Resources\DraftSightResource;
@@ -85,7 +86,7 @@ final class DraftView
             $d->method, $d->stationControlId, $d->instrumentHeight, $d->heightMode, $d->slantedHeight, $d->targetHeight, $d->prismConstant,
             $d->pressure, $d->temperature, $d->humidity, $d->airMode, $d->ppm, $d->air()->ppm(), $d->scale, $d->instrumentId, $d->targetId,
             $d->stationName, AcceptSetup::stationName($in), $d->azimuth, $d->length, $d->assumedNorthing, $d->assumedEasting, $d->assumedElevation,
-            array_values(array_filter($sights)), $d->lines, array_values(array_filter($shots)), $d->place, $d->oneFace, $d->turnEarlier,
+            array_values(array_filter($sights)), array_map(DraftLineResource::of(...), $d->lines), array_values(array_filter($shots)), $d->place, $d->oneFace, $d->turnEarlier,
         );
     }
 }

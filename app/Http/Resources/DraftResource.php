@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Http\Bodies\AirMode;
-use App\Http\Bodies\DraftLineBody;
 use App\Http\Bodies\HeightMode;
 use App\Http\Bodies\SetupMethod;
 use App\Http\ListOf;
@@ -18,7 +17,7 @@ final readonly class DraftResource
      * ppm: what distances are corrected by; ppmTyped: what was typed, in use only where airMode says so. nextName: the station’s name where none is typed.
      *
      * @param  list<DraftSightResource>  $sights
-     * @param  list<DraftLineBody>  $lines
+     * @param  list<DraftLineResource>  $lines
      * @param  list<DraftShotResource>  $shots
      */
     public function __construct(
@@ -47,7 +46,7 @@ final readonly class DraftResource
         public float $assumedElevation,
         #[ListOf(DraftSightResource::class)]
         public array $sights,
-        #[ListOf(DraftLineBody::class)]
+        #[ListOf(DraftLineResource::class)]
         public array $lines,
         #[ListOf(DraftShotResource::class)]
         public array $shots,

@@ -2578,6 +2578,16 @@ export interface components {
             plan: number;
             height: number | null;
         };
+        /** @description A line that can be seen on site; azimuth: from its first end to its second, radians. */
+        DraftLineResource: {
+            name: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            offset: number;
+            azimuth: number;
+        };
         DraftResource: {
             /** @enum {string} */
             method: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
@@ -2606,7 +2616,7 @@ export interface components {
             assumedEasting: number;
             assumedElevation: number;
             sights: components["schemas"]["DraftSightResource"][];
-            lines: components["schemas"]["DraftLineBody"][];
+            lines: components["schemas"]["DraftLineResource"][];
             shots: components["schemas"]["DraftShotResource"][];
             place: number;
             oneFace: boolean;

@@ -11,7 +11,7 @@ import type { GivenLine } from '../prepare/compute/draft';
 import { LineInput } from '../prepare/compute/LineInput';
 import { TouchContext } from '../prepare/compute/touch';
 import { Shots } from './Shots';
-import type { LineBody } from './sightBodies';
+import { type LineBody, lineBodies, shotBodies } from './sightBodies';
 
 interface Props extends StageProps {
     state: SetupState;
@@ -26,12 +26,10 @@ export function GridLinesSetup(props: Props) {
     const residuals = new Map(draft.shots.flatMap((s, i) => (found[i] ? [[s.observationId, found[i]] as const] : [])));
     const change = (name: string, part: Partial<LineBody> | null) =>
         void onChange({
-            lines: draft.lines.flatMap((l) => (l.name !== name ? [l] : part === null ? [] : [{ ...l, ...part }])),
+            lines: lineBodies(draft).flatMap((l) => (l.name !== name ? [l] : part === null ? [] : [{ ...l, ...part }])),
             ...(part === null
                 ? {
-                      shots: draft.shots.flatMap((s) =>
-                          s.line === name ? [] : [{ line: s.line, observationId: s.observationId, used: s.used }],
-                      ),
+                      shots: shotBodies(draft).filter((s) => s.line !== name),
                   }
                 : {}),
         });
@@ -44,7 +42,7 @@ export function GridLinesSetup(props: Props) {
                         <div className="flex items-center justify-between gap-2">
                             <span className="font-semibold">Line {l.name}</span>
                             <span className="text-quiet text-sm">
-                                {count} of 2 shots or more, toward <Direction of={azimuth(l)} />
+                                {count} of 2 shots or more, toward <Direction of={l.azimuth} />
                             </span>
                             <Button kind="bare" aria-label={`Drop line ${l.name}`} onClick={() => change(l.name, null)} icon={<Trash2 />} />
                         </div>
@@ -65,7 +63,11 @@ export function GridLinesSetup(props: Props) {
                     </div>
                 );
             })}
-            <AddLine {...props} onAdd={(line) => void onChange({ lines: [...draft.lines, line] })} taken={draft.lines.map((l) => l.name)} />
+            <AddLine
+                {...props}
+                onAdd={(line) => void onChange({ lines: [...lineBodies(draft), line] })}
+                taken={draft.lines.map((l) => l.name)}
+            />
             {state.angleOff !== null && state.angleDeviation !== null && (
                 <p>
                     The first two lines meet at an angle that differs from the design’s by <SmallAngle of={state.angleOff} />; the shots let
@@ -80,9 +82,6 @@ export function GridLinesSetup(props: Props) {
         </section>
     );
 }
-
-/** Only for the words beside a line; the setup itself is computed by the server. */
-const azimuth = (l: LineBody): number => (Math.atan2(l.easting2 - l.easting1, l.northing2 - l.northing1) + 2 * Math.PI) % (2 * Math.PI);
 
 function AddLine({ project, control, points, want, setWant, onAdd, taken }: Props & { onAdd: (line: LineBody) => void; taken: string[] }) {
     const grid = useGridLines(project.id);

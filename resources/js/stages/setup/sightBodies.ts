@@ -17,3 +17,5 @@ export const sightBodies = (draft: SetupState['draft']): SightBody[] =>
 
 export const shotBodies = (draft: SetupState['draft']): ShotBody[] =>
     draft.shots.map(({ line, observationId, used }) => ({ line, observationId, used }));
+
+export const lineBodies = (draft: SetupState['draft']): LineBody[] => draft.lines.map(({ azimuth: _, ...line }) => line);
