@@ -9,6 +9,7 @@ use App\Actions\SetupDrafts;
 use App\Actions\SolveSetup;
 use App\Http\Bodies\DraftShotBody;
 use App\Http\Bodies\DraftSightBody;
+use App\Http\Bodies\SetupMethod;
 use App\Http\Resources\AcceptedSetup;
 use App\Http\Resources\DraftLineResource;
 use App\Http\Resources\DraftResource;
@@ -22,6 +23,7 @@ use App\Http\Resources\SetupState;
 use App\Http\Resources\SolutionResource;
 use App\Models\Project;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Setup\SetupSolution;
 use Parlay\Core\Setup\Why\Explanation;
 
@@ -41,7 +43,7 @@ final class DraftView
         $why = $solve->explanations($in);
 
         return new SetupState(
-            self::draft($in), $solved === null ? null : SolutionResource::of($solved->solution(), $farthest), $solved === null ? [] : self::places($solved), $problem,
+            self::draft($in), $solved === null ? null : SolutionResource::of($solved->solution(), $farthest), $solved === null ? [] : self::places($in, $solved), $problem,
             $solved === null ? null : SolveSetup::weakness($in, $solved->solution(), $farthest),
             $in->current === null ? null : AcceptedSetup::of($in->current),
             $why === null ? null : array_map(static fn (Explanation $e) => ExplanationResource::of($e, $why[0]->score), $why),
@@ -51,12 +53,17 @@ final class DraftView
     }
 
     /** @return list<PlaceResource> */
-    private static function places(SolvedDraft $solved): array
+    private static function places(DraftInputs $in, SolvedDraft $solved): array
     {
-        return array_map(static function (int $i, SetupSolution $s) use ($solved): PlaceResource {
+        return array_map(static function (int $i, SetupSolution $s) use ($in, $solved): PlaceResource {
             $grid = $solved->gridPlaces[$i] ?? null;
             $baseline = $solved->baseline;
-            $shots = $grid !== null ? $grid->shots : ($baseline === null ? [] : [$baseline->from, $baseline->to]);
+            $shots = match (true) {
+                $grid !== null => $grid->shots,
+                $baseline !== null => [$baseline->from, $baseline->to],
+                $in->draft->method === SetupMethod::KnownDirection => array_map(static fn (Sight $sight) => $s->station->locate($sight), $in->otherSights()),
+                default => [],
+            };
 
             return new PlaceResource(
                 $s->station->mark->northing, $s->station->mark->easting, $s->station->orientation, $grid?->onDrawn,

@@ -15,6 +15,9 @@ enum LengthStyle: string
     case FeetInches16 = 'ftin16';
     case FeetInches32 = 'ftin32';
 
+    /** A metric difference from here on is written as any length. */
+    private const SMALL = 1.0;
+
     /** The unit a bare number means in this style; feet-inches take a bare number as feet. */
     public function unit(): LengthUnit
     {
@@ -53,7 +56,7 @@ enum LengthStyle: string
         };
     }
 
-    /** A small difference, one step finer in metric and in inches alone in feet-inches. */
+    /** A difference: a small one is one step finer in metric and in inches alone in feet-inches. */
     public function formatDeviation(float $metres): string
     {
         $parts = $this->inchParts();
@@ -63,7 +66,7 @@ enum LengthStyle: string
 
         return match ($this) {
             self::Feet, self::UsFeet => $this->format($metres),
-            default => self::decimal($metres * 1000, 1).' mm',
+            default => abs($metres) < self::SMALL ? self::decimal($metres * 1000, 1).' mm' : $this->format($metres),
         };
     }
 

@@ -3,10 +3,11 @@ import {
     formatDeviation,
     formatDirection,
     formatLength,
-    formatSided,
-    formatSidedAngle,
     formatSmallAngle,
     type Side,
+    type SidedFigure,
+    sidedAngle,
+    sidedLength,
 } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 
@@ -41,13 +42,20 @@ export function SmallAngle({ of, none = 'not checked' }: Of) {
 /** A small difference with the side it lies on in a word. */
 export function Sided({ of, side, none = 'not checked' }: Of & { side: Side }) {
     const units = useUnits();
-    return <span className="figure">{of == null ? none : formatSided(of, side, units.length)}</span>;
+    return of == null ? <span className="figure">{none}</span> : <WithSide {...sidedLength(of, side, units.length)} />;
 }
 
 export function SidedAngle({ of, side, none = 'not checked' }: Of & { side: Side }) {
     const units = useUnits();
-    return <span className="figure">{of == null ? none : formatSidedAngle(of, side, units.angle)}</span>;
+    return of == null ? <span className="figure">{none}</span> : <WithSide {...sidedAngle(of, side, units.angle)} />;
 }
+
+/** In a narrow table the word stands under its figure. */
+const WithSide = ({ figure, word }: SidedFigure) => (
+    <>
+        <span className="figure">{figure}</span> {word && <span className="side">{word}</span>}
+    </>
+);
 
 export function Direction({ of, none = 'none' }: Of) {
     const units = useUnits();

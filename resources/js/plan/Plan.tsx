@@ -161,7 +161,11 @@ export function Plan(props: PlanProps) {
     const station = live?.elsewhere ? null : project.setup;
     const aim = points.find((p) => p.id === target) ?? null;
     const pole = live?.pole ?? null;
-    useEffect(() => plan.current?.showMoving(station, pole, pole ? aim : null), [station, pole, aim]);
+    const stale = props.figure?.standsAnew === true;
+    useEffect(
+        () => (stale ? plan.current?.showMoving(null, null, null) : plan.current?.showMoving(station, pole, pole ? aim : null)),
+        [station, pole, aim, stale],
+    );
     useEffect(() => {
         if (following && pole) {
             plan.current?.centreOn(pole);

@@ -45,6 +45,8 @@ export interface PlanFigure {
     paths: number[][];
     /** bare: the label alone; movable: it can be dragged */
     places: { easting: number; northing: number; label: string; quiet?: boolean; bare?: boolean; movable?: boolean }[];
+    /** the instrument may stand elsewhere now: where it stood, and what follows from that, is not drawn */
+    standsAnew?: boolean;
     /** its movable place has been dragged */
     onMoved?: (place: PlanPlace) => void;
     /** what a setup rests on, each drawn in its own way */

@@ -59,13 +59,18 @@ export function formatLength(metres: number, style: Units['length']): string {
     }
 }
 
-/** A small difference: one step finer in metric, inches alone in feet-inches. */
+/** A metric difference from here on is written as any length. */
+const SMALL = 1;
+
+/** A difference: a small one is one step finer in metric, in inches alone in feet-inches. */
 export function formatDeviation(metres: number, style: Units['length']): string {
     const parts = INCH_PARTS[style];
     if (parts !== undefined) {
         return feetInches(metres, parts, Math.abs(metres) >= 0.3048);
     }
-    return style === 'ft' || style === 'usft' ? formatLength(metres, style) : `${decimal(metres * 1000, 1)} mm`;
+    return style === 'ft' || style === 'usft' || Math.abs(metres) >= SMALL
+        ? formatLength(metres, style)
+        : `${decimal(metres * 1000, 1)} mm`;
 }
 
 function dms(radians: number): string {
@@ -114,14 +119,19 @@ const SIDES = {
 
 export type Side = keyof typeof SIDES;
 
-export const formatSided = (metres: number, side: Side, style: Units['length']): string =>
+/** A difference without its sign, and the word for its side; what rounds to nothing lies on no side. */
+export interface SidedFigure {
+    figure: string;
+    word: string | null;
+}
+
+export const sidedLength = (metres: number, side: Side, style: Units['length']): SidedFigure =>
     sided(metres, side, (x) => formatDeviation(x, style));
 
-export const formatSidedAngle = (radians: number, side: Side, style: Units['angle']): string =>
+export const sidedAngle = (radians: number, side: Side, style: Units['angle']): SidedFigure =>
     sided(radians, side, (x) => formatSmallAngle(x, style));
 
-/** What rounds to nothing lies on no side. */
-function sided(value: number, side: Side, format: (x: number) => string): string {
+function sided(value: number, side: Side, format: (x: number) => string): SidedFigure {
     const figure = format(Math.abs(value));
-    return figure === format(0) ? figure : `${figure} ${SIDES[side][value < 0 ? 0 : 1]}`;
+    return { figure, word: figure === format(0) ? null : SIDES[side][value < 0 ? 0 : 1] };
 }

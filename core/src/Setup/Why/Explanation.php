@@ -4,16 +4,11 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setup\Why;
 
-use Parlay\Core\Units\LengthStyle;
-
 /** A cause that fits the readings, with the value that would mend it and what to do. */
 final readonly class Explanation
 {
     /** What each unknown that had to be assumed costs, in weighted squares. */
     public const COST = 4.0;
-
-    /** Metres. */
-    private const SMALL = 1.0;
 
     /**
      * @param  list<string>  $sights  names of the sights it is about
@@ -49,11 +44,5 @@ final readonly class Explanation
         $left = $solved->squares - $solved->redundancy + $misfit;
 
         return new self($cause, $sights, $sentence, $remedy, $solved->fit(), $left + self::COST * $assumed, $value, $size ?? ($value === null ? null : abs($value)));
-    }
-
-    /** Something off by a length: small ones are written finer. */
-    public static function size(float $metres, LengthStyle $length): string
-    {
-        return $metres < self::SMALL ? $length->formatDeviation($metres) : $length->format($metres);
     }
 }

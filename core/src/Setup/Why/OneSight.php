@@ -92,7 +92,7 @@ final readonly class OneSight
         $heightOff = $up === null ? 0.0 : ((float) $up / $spread->height) ** 2;
         $prism = ($across / $spread->across) ** 2 + ($up === null ? 0.0 : (($up - $along * $slope) / $spread->height) ** 2) + (abs($along) > self::CONSTANT ? 6.0 : 0.0);
         if ($prism + Explanation::COST < $heightOff + 2 * Explanation::COST) {
-            return Explanation::scored(Cause::PrismConstant, [$s->name], $rest, 1, $prism, sprintf('The distance to “%s” is %s too %s: the prism constant was another there.', $s->name, Explanation::size(abs($along), $this->length), $along > 0 ? 'long' : 'short'), 'Look which prism stands there and which constant was set; then mend it for this sight. A pole leaning toward the instrument looks the same: plumb it and measure again.', -$along);
+            return Explanation::scored(Cause::PrismConstant, [$s->name], $rest, 1, $prism, sprintf('The distance to “%s” is %s too %s: the prism constant was another there.', $s->name, $this->length->formatDeviation(abs($along)), $along > 0 ? 'long' : 'short'), 'Look which prism stands there and which constant was set; then mend it for this sight. A pole leaning toward the instrument looks the same: plumb it and measure again.', -$along);
         }
         $size = hypot($across, $along);
         $direction = $s->control->azimuthTo($found);
@@ -100,7 +100,7 @@ final readonly class OneSight
 
         return Explanation::scored(
             Cause::Shifted, [$s->name], $rest, 2, $level ? 0.0 : 9.0 + $heightOff / 4,
-            sprintf('“%s” was found %s from where the control has it, toward %s.%s', $s->name, Explanation::size($size, $this->length), Compass::word($direction), $tilt),
+            sprintf('“%s” was found %s from where the control has it, toward %s.%s', $s->name, $this->length->formatDeviation($size), Compass::word($direction), $tilt),
             $size < self::TILT ? 'Plumb the pole and measure again. If it comes out the same, the mark has moved or its coordinates are wrong: leave it out, and tell the site surveyor.' : 'Leave it out in plan, and ask the site surveyor: the mark has moved, or its coordinates are wrong.',
             size: $size,
         );
@@ -108,6 +108,6 @@ final readonly class OneSight
 
     private function tooHigh(ControlSight $s, float $up): string
     {
-        return sprintf('“%s” comes out %s too %s: its target height or its elevation in the control is wrong by that.', $s->name, Explanation::size(abs($up), $this->length), $up > 0 ? 'high' : 'low');
+        return sprintf('“%s” comes out %s too %s: its target height or its elevation in the control is wrong by that.', $s->name, $this->length->formatDeviation(abs($up)), $up > 0 ? 'high' : 'low');
     }
 }

@@ -61,7 +61,7 @@ final readonly class UnderTheTripod
 
         return [...($otherwise === null ? [] : [$otherwise]), Explanation::scored(
             Cause::InstrumentHeight, [], $loose, 1, 0.0,
-            sprintf('All sights come out %s too %s alike: the instrument height, the height of all targets, or the elevation of “%s” is wrong by that.', Explanation::size(abs($off), $this->length), $off < 0 ? 'high' : 'low', $this->on->name),
+            sprintf('All sights come out %s too %s alike: the instrument height, the height of all targets, or the elevation of “%s” is wrong by that.', $this->length->formatDeviation(abs($off)), $off < 0 ? 'high' : 'low', $this->on->name),
             'Measure the instrument height again, then the target height. If both are right, the elevation of the station is not: ask the site surveyor.', $off,
         )];
     }

@@ -76,7 +76,7 @@ final readonly class WhyBad
         $scored = Explanation::scored(Cause::LessExact, [], $figure, 1, 0.0, '', '');
 
         return new Explanation(
-            Cause::LessExact, [], sprintf('No single sight is off by much, but together they differ by more than the instrument explains. Control known to about %s would explain it.', Explanation::size($high, $this->length)),
+            Cause::LessExact, [], sprintf('No single sight is off by much, but together they differ by more than the instrument explains. Control known to about %s would explain it.', $this->length->formatDeviation($high)),
             'Give the control a deviation of its own, then these sights count for what they are worth; or measure more rounds and hold the pole with a bipod, if the control is better than that.',
             $figure->fit(), min($scored->score, $best->score ?? INF),
         );
@@ -99,7 +99,7 @@ final readonly class WhyBad
         $found = [];
         $constant = Figure::solve($this->sights, $this->accuracy, $this->on, constant: true);
         if ($constant !== null && $constant->passes()) {
-            $found[] = Explanation::scored(Cause::PrismConstantOfAll, [], $constant, 1, 0.0, sprintf('The prism constant is wrong for all sights: every distance comes out %s too %s.', Explanation::size(abs($constant->extra), $this->length), $constant->extra > 0 ? 'long' : 'short'), 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.', -$constant->extra);
+            $found[] = Explanation::scored(Cause::PrismConstantOfAll, [], $constant, 1, 0.0, sprintf('The prism constant is wrong for all sights: every distance comes out %s too %s.', $this->length->formatDeviation(abs($constant->extra)), $constant->extra > 0 ? 'long' : 'short'), 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.', -$constant->extra);
         }
         $scale = Figure::solve($this->sights, $this->accuracy, $this->on, scale: true);
         if ($scale !== null && $scale->passes()) {

@@ -80,7 +80,7 @@ export function HandOver({ project, marks }: StageProps) {
                 )}
             </div>
             <div className="overflow-x-auto">
-                <table className="list">
+                <table className="list sided">
                     <thead>
                         <tr>
                             <th>name</th>

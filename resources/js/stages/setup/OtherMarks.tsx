@@ -78,7 +78,7 @@ export function BaselineSetup(props: Props) {
                 {...props}
                 draft={d}
                 line="baseline"
-                verb={count === 0 ? 'Measure the first mark' : 'Measure the second mark'}
+                verb={['Measure the first mark', 'Measure the second mark'][count] ?? null}
                 primary={count < 2}
                 onChange={onChange}
             />

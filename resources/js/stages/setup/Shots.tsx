@@ -13,7 +13,8 @@ interface Props extends StageProps {
     draft: SetupState['draft'];
     /** the line or mark that is shot at */
     line: string;
-    verb: string;
+    /** null where nothing more is wanted: a shot is taken again after it is dropped */
+    verb: string | null;
     /** how each shot agrees with its line, by observation */
     residuals?: ReadonlyMap<number, Schemas['ShotResidualResource']>;
     primary: boolean;
@@ -35,9 +36,8 @@ export function Shots({ project, draft, line, verb, residuals, primary, onChange
     const own = draft.shots.filter((s) => s.line === line);
     return (
         <div className="grid gap-1">
-            {shoot.isPending ? (
-                <CancelMeasuring project={project.id} />
-            ) : (
+            {shoot.isPending && <CancelMeasuring project={project.id} />}
+            {!shoot.isPending && verb !== null && (
                 <Button kind={primary ? 'primary' : 'plain'} className="min-h-16" onClick={() => shoot.mutate()}>
                     {verb}
                 </Button>

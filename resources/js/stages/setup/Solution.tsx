@@ -52,7 +52,7 @@ export function Solution({ solution: s, weakness, times }: Props) {
             <Quality solution={s} />
             {weakness && <Notice kind="caution">{weakness}</Notice>}
             {s.residuals.length > 0 && <Residuals residuals={s.residuals} />}
-            {times !== null && times > 1 && (
+            {times !== null && times > 1 && (s.placeFound || s.residuals.length > 0) && (
                 <p className="text-quiet text-sm">
                     On the plan, residuals{s.placeFound && ' and the ellipse'} are drawn{' '}
                     <span className="figure">{times.toLocaleString('en')}</span> times as large as they are.
@@ -78,10 +78,8 @@ export function Solution({ solution: s, weakness, times }: Props) {
 function Residuals({ residuals }: { residuals: Residual[] }) {
     return (
         <div className="overflow-x-auto">
-            <table className="list">
-                <caption className="text-left text-quiet text-sm">
-                    Each sight as measured, against its mark, seen from the instrument
-                </caption>
+            <p className="text-quiet text-sm">Each sight as measured, against its mark, seen from the instrument:</p>
+            <table className="list sided">
                 <thead>
                     <tr>
                         <th>sight</th>
@@ -187,7 +185,7 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
                 )}
             </p>
             <div className="overflow-x-auto">
-                <table className="list">
+                <table className="list sided">
                     <thead>
                         <tr>
                             <th>sight</th>

@@ -22,7 +22,7 @@ interface Place {
 /** What a setup rests on, for the plan: sights, residuals, ellipse, the lines that are shot at, and both places where two fit. */
 export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvidence | null {
     const { draft, solution: s } = state;
-    const figure: PlanFigure = { paths: [], places: [], evidence: [], cells: [] };
+    const figure: PlanFigure = { paths: [], places: [], evidence: [], cells: [], standsAnew: draft.sights.length + draft.shots.length > 0 };
     for (const l of draft.lines) {
         figure.evidence?.push({ flat: [l.easting1, l.northing1, l.easting2, l.northing2], as: 'siteLine' });
     }
