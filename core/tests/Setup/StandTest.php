@@ -112,7 +112,7 @@ final class StandTest extends TestCase
         $sentence = (string) WeakFigure::measured($nearest, $sights, $field->accuracy, $far, $control, LengthStyle::Metres)->sentence();
         self::assertStringContainsString($says, $sentence);
         self::assertStringContainsString('“good”, toward south-west', $sentence);
-        self::assertMatchesRegularExpression('~may come out [\d.]+ mm wrong~', $sentence);
+        self::assertMatchesRegularExpression('~may come out [\d.]+ m?m wrong~', $sentence);
     }
 
     public function test_a_weak_place_is_said_before_anything_is_measured(): void
