@@ -16,6 +16,9 @@ final readonly class SetUpAgain
         private Accuracy $accuracy,
     ) {}
 
+    /** A sight this many deviations off its mark in plan is said. */
+    private const SAID = 3.3;
+
     /**
      * @param  list<ControlSight>  $sights  benchmarks; only their heights are used
      * @param  float|null  $instrumentHeight  where it was measured anew
@@ -29,15 +32,43 @@ final readonly class SetUpAgain
         if ($used === []) {
             throw CannotSetUp::noBenchmark();
         }
+        $strays = $this->strays($used);
         $given = new Given($this->station->mark->at(null), $this->precision->place(), 0.0, $this->station->orientation, (float) $this->precision->orientation());
         $found = (new StationAdjustment($sights, $instrumentHeight ?? $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
 
         return new SetupSolution(
             $found->station, new Precision($this->precision->plan, $found->precision->height, $this->precision->oriented), $found->residuals, $found->redundancy, $found->fit,
-            count($used) === 1 ? ['The elevation comes from one benchmark and is not checked. Sight a second one.']
-                : ($found->passes === false ? ['The benchmarks differ by more than the instrument’s accuracy explains: one elevation or one target height is wrong. Their residuals are below.'] : []),
-            $found->passes, false,
+            array_values(array_filter([
+                count($used) === 1 ? 'The elevation comes from one benchmark and is not checked. Sight a second one.' : null,
+                $found->passes === false ? 'The benchmarks differ by more than the instrument’s accuracy explains: one elevation or one target height is wrong.' : null,
+                $strays === [] ? null : 'Seen from the place that is kept, '.implode(' and ', $strays).' is not where the coordinates have it in plan: the instrument has moved and must be set up anew, unless that mark is known in height alone.',
+            ])),
+            $strays !== [] && count($strays) === count($used) ? false : $found->passes, false,
         );
+    }
+
+    /**
+     * Distances and directions are not used for the height, but tell whether the instrument still stands where the setup has it.
+     *
+     * @param  array<ControlSight>  $used
+     * @return list<string> names in quotes
+     */
+    private function strays(array $used): array
+    {
+        $strays = [];
+        foreach ($used as $s) {
+            if (! $s->sight->hasDistance()) {
+                continue;
+            }
+            $accuracy = $s->accuracy($this->accuracy);
+            $at = $this->station->mark->distanceTo($s->control);
+            $spread = hypot(hypot($this->precision->place(), $accuracy->centring), max($accuracy->ofDistance($at), $at * hypot($accuracy->angle, (float) $this->precision->orientation())));
+            if ($this->station->locate($s->sight)->distanceTo($s->control) > self::SAID * $spread) {
+                $strays[] = "“{$s->name}”";
+            }
+        }
+
+        return $strays;
     }
 
     /**

@@ -11,6 +11,9 @@ enum AngleStyle: string
     case DecimalDegrees = 'deg';
     case Gon = 'gon';
 
+    /** From here on a difference is written as any angle: about a degree. */
+    private const SMALL = M_PI / 180;
+
     /** @param  float  $radians any finite angle; whole turns are kept out of circle readings by the caller */
     public function format(float $radians): string
     {
@@ -24,6 +27,10 @@ enum AngleStyle: string
     /** A small angle such as a residual: seconds, or milligon where the project works in gon. */
     public function formatSmall(float $radians): string
     {
+        if (abs($radians) >= self::SMALL) {
+            return $this->format($radians);
+        }
+
         return $this === self::Gon
             ? number_format($radians * 200_000 / M_PI, 1, '.', '').' mgon'
             : number_format(rad2deg($radians) * 3600, 0, '.', '').'″';

@@ -44,6 +44,27 @@ final class SetUpAgainTest extends TestCase
         $again->height([$one->with(control: $one->control->at(null))]);
     }
 
+    public function test_a_height_from_an_instrument_that_was_moved_is_not_taken_quietly(): void
+    {
+        $field = new Field(12);
+        $held = Resection::solve($field->sights(4), 1.6, $field->accuracy);
+        $again = new SetUpAgain($held->station, $held->precision, $field->accuracy);
+        $marks = [$field->mark(30, 80), $field->mark(30, 80)];
+        $sight = static fn (): array => array_map(static fn (Position $m, int $i) => $field->controlSight("BM $i", $m), $marks, [1, 2]);
+        self::assertSame([], $again->height($sight())->cautions);
+        $field->station = $field->station->along(2.0, 4.0, 40.0);
+        $moved = $again->height($sight());
+        self::assertFalse($moved->passes);
+        self::assertStringContainsString('“BM 1” and “BM 2” is not where', $moved->cautions[0]);
+        // One benchmark whose place is only scaled from a map is no proof of that.
+        $field->station = $field->station->along(2.0 + M_PI, 4.0, 40.0);
+        $rough = $sight();
+        $rough[1] = $rough[1]->with(control: $rough[1]->control->along(1.0, 5.0, $rough[1]->control->elevation));
+        $kept = $again->height($rough);
+        self::assertTrue($kept->passes);
+        self::assertStringContainsString('“BM 2” is not where', $kept->cautions[0]);
+    }
+
     public function test_after_a_turn_of_the_circle_one_sight_gives_the_orientation_back(): void
     {
         $field = new Field(3);

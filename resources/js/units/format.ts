@@ -94,8 +94,15 @@ export function formatAngle(radians: number, style: Units['angle']): string {
     }
 }
 
+/** From here on a difference is written as any angle: about a degree. */
+const SMALL_ANGLE = Math.PI / 180;
+
 export const formatSmallAngle = (radians: number, style: Units['angle']): string =>
-    style === 'gon' ? `${decimal((radians * 200_000) / Math.PI, 1)} mgon` : `${decimal((radians * 180 * 3600) / Math.PI, 0)}″`;
+    Math.abs(radians) >= SMALL_ANGLE
+        ? formatAngle(radians, style)
+        : style === 'gon'
+          ? `${decimal((radians * 200_000) / Math.PI, 1)} mgon`
+          : `${decimal((radians * 180 * 3600) / Math.PI, 0)}″`;
 
 export function formatDirection(azimuth: number, units: Pick<Units, 'direction' | 'angle'>): string {
     const turn = 2 * Math.PI;

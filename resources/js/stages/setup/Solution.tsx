@@ -83,7 +83,6 @@ function Residuals({ residuals }: { residuals: Residual[] }) {
                 <thead>
                     <tr>
                         <th>sight</th>
-                        <th className="n">direction</th>
                         <th className="n">across</th>
                         <th className="n">distance</th>
                         <th className="n">height</th>
@@ -97,10 +96,12 @@ function Residuals({ residuals }: { residuals: Residual[] }) {
                                 {!r.used && ' (not used)'}
                             </td>
                             <td className="n">
-                                <SidedAngle of={r.direction} side="across" />
-                            </td>
-                            <td className="n">
-                                <Sided of={r.across} side="across" />
+                                <Deviation of={r.across === null ? null : Math.abs(r.across)} />{' '}
+                                {r.direction !== null && (
+                                    <span className="side">
+                                        <SidedAngle of={r.direction} side="across" />
+                                    </span>
+                                )}
                             </td>
                             <td className="n">
                                 <Sided of={r.distance} side="length" />
