@@ -77,26 +77,40 @@ function State({ good, icon, word }: { good: boolean; icon: React.ReactNode; wor
     );
 }
 
-/** What Parlay believes of the target, and what is set on the instrument: side by side where they differ. */
+/** What Parlay believes of the target and the air, and what is set on the instrument: side by side where they differ. */
 function TargetInUse({ draft, instrument }: { draft: SetupState['draft'] | undefined; instrument: Live['instrument'] | undefined }) {
     const here = 1000 * (draft?.prismConstant ?? 0);
     const there = instrument?.prismConstant == null ? null : 1000 * instrument.prismConstant;
-    const differ = there !== null && Math.abs(there - here) > 0.05;
+    const constantDiffers = there !== null && Math.abs(there - here) > 0.05;
+    const ppmDiffers = draft !== undefined && instrument?.ppm != null && Math.abs(instrument.ppm - draft.ppm) > 0.5;
+    const differ = constantDiffers || ppmDiffers;
     return (
-        <div className={`col-span-2 truncate max-[959px]:col-span-4 ${differ ? 'font-semibold text-out' : 'text-quiet'}`}>
+        <div
+            className={`col-span-2 truncate max-[959px]:col-span-4 ${differ ? 'font-semibold text-out' : 'text-quiet'}`}
+            title={differ ? 'Each reading is corrected by what is set here; what the instrument applied is taken out first' : undefined}
+        >
             {!differ && (
                 <>
-                    Target <Length of={draft?.targetHeight} none="–" />,{' '}
+                    Target <Length of={draft?.targetHeight} none="–" />, const. <span className="figure">{here.toFixed(1)} mm</span>
+                    {there !== null && <span className="sr-only"> here and on the instrument</span>}
                 </>
             )}
-            const. <span className="figure">{here.toFixed(1)} mm</span>
-            {differ && (
-                <>
-                    {' '}
-                    here, <span className="figure">{there.toFixed(1)} mm</span> on it
-                </>
-            )}
-            {!differ && there !== null && <span className="sr-only"> here and on the instrument</span>}
+            {constantDiffers && <Both name="const." unit="mm" here={here} there={there} />}
+            {!constantDiffers && ppmDiffers && <Both name="air" unit="ppm" here={draft.ppm} there={instrument.ppm ?? 0} />}
         </div>
     );
 }
+
+const Both = ({ name, unit, here, there }: { name: string; unit: string; here: number; there: number }) => (
+    <>
+        {name}{' '}
+        <span className="figure">
+            {here.toFixed(1)} {unit}
+        </span>{' '}
+        here,{' '}
+        <span className="figure">
+            {there.toFixed(1)} {unit}
+        </span>{' '}
+        on it
+    </>
+);
