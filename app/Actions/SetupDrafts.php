@@ -99,7 +99,7 @@ final class SetupDrafts
     public static function keep(Project $project, DraftBody $draft): void
     {
         new Target($draft->targetHeight, $draft->prismConstant);
-        (new Atmosphere($draft->pressure, $draft->temperature, $draft->humidity))->given($draft->ppm);
+        (new Atmosphere($draft->pressure, $draft->temperature, $draft->humidity, $draft->refraction))->given($draft->ppm);
         if (! ($draft->scale >= 0.9 && $draft->scale <= 1.1)) {
             throw ImplausibleEntry::scale($draft->scale);
         }

@@ -76,7 +76,7 @@ final class TakeReadings
             'at' => Clock::stamp(), 'purpose' => 'setup', 'sighted' => $mark->name ?? $r->line, 'setup_id' => null,
             'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm_applied' => $r->ppmApplied, 'prism_constant_applied' => $r->prismConstantApplied,
             'target_height' => $height, 'prism_constant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
-            'humidity' => $draft->humidity, 'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angles,
+            'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angles,
             'collimation' => Angle::seconds($instrument->collimation_seconds ?? 0.0), 'index_error' => Angle::seconds($instrument->index_seconds ?? 0.0), 'target_name' => $conditions['target'],
             'instrument' => trim(($conditions['instrument'] ?? '').' typed'),
             'accuracy' => $conditions['accuracy'] ?? $stated->figures(),

@@ -75,7 +75,7 @@ final class TellInstrument
 
         return [
             'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
-            'humidity' => $draft->humidity, 'ppm' => $draft->ppmInUse, 'scale' => $draft->scale,
+            'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm' => $draft->ppmInUse, 'scale' => $draft->scale,
             'target' => $draft->targetId === null ? '' : (string) $project->targets()->find($draft->targetId)?->name,
             // One face alone is less certain than the mean of two by the root of two.
             'angles' => $draft->oneFace ? M_SQRT2 : 1.0,

@@ -8,6 +8,7 @@ use App\Clock;
 use App\Models\Observation;
 use App\Models\Project;
 use App\Models\QueuedInstruction;
+use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\RawReading;
 
@@ -34,6 +35,7 @@ final class ReadingsIntoBook
             'pressure' => $purpose['pressure'],
             'temperature' => $purpose['temperature'],
             'humidity' => $purpose['humidity'] ?? 0.6,
+            'refraction' => $purpose['refraction'] ?? Atmosphere::REFRACTION,
             'ppm_given' => $purpose['ppm'] ?? null,
             'scale' => $purpose['scale'] ?? 1.0,
             'angles' => $purpose['angles'] ?? 1.0,

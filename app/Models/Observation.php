@@ -19,11 +19,11 @@ final class Observation extends Model
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['humidity' => 0.6, 'scale' => 1.0, 'angles' => 1.0, 'target_name' => '', 'collimation' => 0.0, 'index_error' => 0.0];
+    protected $attributes = ['humidity' => 0.6, 'refraction' => Atmosphere::REFRACTION, 'scale' => 1.0, 'angles' => 1.0, 'target_name' => '', 'collimation' => 0.0, 'index_error' => 0.0];
 
     protected $casts = [
         'circle' => 'float', 'zenith' => 'float', 'slope' => 'float', 'ppm_applied' => 'float', 'prism_constant_applied' => 'float',
-        'target_height' => 'float', 'prism_constant' => 'float', 'pressure' => 'float', 'temperature' => 'float', 'accuracy' => 'array', 'humidity' => 'float', 'ppm_given' => 'float', 'scale' => 'float', 'angles' => 'float', 'collimation' => 'float', 'index_error' => 'float',
+        'target_height' => 'float', 'prism_constant' => 'float', 'pressure' => 'float', 'temperature' => 'float', 'accuracy' => 'array', 'humidity' => 'float', 'refraction' => 'float', 'ppm_given' => 'float', 'scale' => 'float', 'angles' => 'float', 'collimation' => 'float', 'index_error' => 'float',
     ];
 
     /** Whatever asks for a reading is given what was mended of it, in the same go. */
@@ -59,7 +59,7 @@ final class Observation extends Model
 
     public function air(): Atmosphere
     {
-        $air = new Atmosphere($this->pressure, $this->temperature, $this->humidity);
+        $air = new Atmosphere($this->pressure, $this->temperature, $this->humidity, $this->refraction);
 
         return $this->ppm_given === null ? $air : $air->given($this->ppm_given);
     }

@@ -91,7 +91,7 @@ final class DraftView
 
         return new DraftResource(
             $d->method, $d->stationControlId, $d->instrumentHeight, $d->heightMode, $d->slantedHeight, $d->targetHeight, $d->prismConstant,
-            $d->pressure, $d->temperature, $d->humidity, $d->airMode, $d->ppm, $d->air()->ppm(), $d->scale, $d->instrumentId, $d->targetId,
+            $d->pressure, $d->temperature, $d->humidity, $d->refraction, $d->airMode, $d->ppm, $d->air()->ppm(), $d->scale, $d->instrumentId, $d->targetId,
             $d->stationName, AcceptSetup::stationName($in), $d->azimuth, $d->length, $d->assumedNorthing, $d->assumedEasting, $d->assumedElevation,
             array_values(array_filter($sights)), array_map(DraftLineResource::of(...), $d->lines), array_values(array_filter($shots)), $d->place, $d->oneFace, $d->turnEarlier,
         );

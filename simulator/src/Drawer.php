@@ -38,7 +38,7 @@ final class Drawer
             'level' => $world->tripod->tilt = 0.0,
             'tripod' => $world->standTripod($this->text($deed, 'mark'), isset($deed['mark']) ? null : $this->place($deed), $this->number($deed, 'height', 1.6)),
             'battery' => $world->battery = max(0.0, min(1.0, $this->number($deed, 'left', 1.0))),
-            'air' => $world->air = new Atmosphere($this->number($deed, 'pressure', 1013.25), $this->number($deed, 'temperature', 12.0)),
+            'air' => $world->air = new Atmosphere($this->number($deed, 'pressure', 1013.25), $this->number($deed, 'temperature', 12.0), refraction: $this->number($deed, 'refraction', Atmosphere::REFRACTION)),
             'haste' => $this->instrument->haste = max(0.1, min(100.0, $this->number($deed, 'factor', 1.0))),
             'cut' => $this->cut = max(0.0, $this->number($deed, 'seconds', 3.0)),
             default => throw new \InvalidArgumentException('Nothing of that name can be done in the practice world.'),

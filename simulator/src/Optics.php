@@ -18,7 +18,7 @@ use Parlay\Core\Instrument\Sight;
 final class Optics
 {
     /** @return array{circle: float, zenith: float, slope: float} angles as seen, distance as it is */
-    public static function line(Position $axis, Position $prism, float $circleZero): array
+    public static function line(Position $axis, Position $prism, float $circleZero, float $refraction = Atmosphere::REFRACTION): array
     {
         $arc = $axis->distanceTo($prism) / Sight::EARTH_RADIUS;
         $radius = Sight::EARTH_RADIUS + $prism->elevation - $axis->elevation;
@@ -27,7 +27,7 @@ final class Optics
 
         return [
             'circle' => Angle::wrap($axis->azimuthTo($prism) - $circleZero),
-            'zenith' => atan2($out, $up) - Sight::REFRACTION * $arc / 2,
+            'zenith' => atan2($out, $up) - $refraction * $arc / 2,
             'slope' => hypot($out, $up),
         ];
     }

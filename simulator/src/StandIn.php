@@ -230,14 +230,14 @@ final class StandIn
     {
         $still = new Noise(1);
 
-        return Optics::line($this->world->tripod->axis(), $this->world->pole->prism($still), $this->world->tripod->circleZero);
+        return Optics::line($this->world->tripod->axis(), $this->world->pole->prism($still), $this->world->tripod->circleZero, $this->world->air->refraction);
     }
 
     /** @param  float  $coarse how much noisier than stated */
     private function read(float $coarse): RawReading
     {
         $w = $this->world;
-        $line = Optics::line($w->tripod->axis(), $w->pole->prism($w->noise), $w->tripod->circleZero);
+        $line = Optics::line($w->tripod->axis(), $w->pole->prism($w->noise), $w->tripod->circleZero, $w->air->refraction);
         $stated = self::accuracy();
         $shown = Optics::shown($line['slope'], $w->air, $w->pole->prismConstant, $this->ppm, $this->prismConstant);
         $line['circle'] = Angle::wrap($line['circle'] + $w->noise->normal($coarse * $stated->angle));

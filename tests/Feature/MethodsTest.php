@@ -10,6 +10,8 @@ use App\Models\Project;
 use App\Models\Setup;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\Sight;
 use Tests\FeatureTestCase;
 
 /** Every way to set up, over HTTP, with the stand-in. */
@@ -52,6 +54,21 @@ final class MethodsTest extends FeatureTestCase
         $offs = [$this->off($this->change(['place' => 0])['solution']), $this->off($this->change(['place' => 1])['solution'])];
         self::assertLessThan(0.02, min($offs));
         self::assertGreaterThan(1.0, max($offs));
+    }
+
+    public function test_the_coefficient_of_refraction_is_kept_with_each_reading(): void
+    {
+        $this->ask('PATCH', $this->at('/setup'), ['refraction' => 14])->assertStatus(422);
+        $this->change(['refraction' => -0.5]);
+        $this->world->air = new Atmosphere(1009.0, 18.0, refraction: -0.5);
+        $instruction = $this->ask('PATCH', $this->at('/setup'), [])->json('draft.refraction');
+        self::assertSame(-0.5, $instruction);
+        $readings = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'circle' => 1.0, 'zenith' => 1.5, 'slope' => 1500.0], $this->sights('A'));
+        $sight = $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-9', 'readings' => $readings])->assertOk()->json('draft.sights.0');
+        self::assertSame(-0.5, $sight['refraction']);
+        self::assertEqualsWithDelta(1.5 * (1500 * sin(1.5)) ** 2 / (2 * Sight::EARTH_RADIUS), $sight['lift'], 0.0001);
+        $this->change(['refraction' => 0.14]);
+        self::assertSame(-0.5, $this->ask('GET', $this->at('/setup'))->json('draft.sights.0.refraction'), 'what was read before stays as it was read');
     }
 
     public function test_several_rounds_are_averaged_and_make_the_sight_more_certain(): void

@@ -51,12 +51,13 @@ final readonly class DraftBody
         public bool $oneFace = false,
         public ?float $ppmInUse = null,
         public bool $turnEarlier = false,
+        public float $refraction = Atmosphere::REFRACTION,
     ) {}
 
     /** What distances are corrected by. */
     public function air(): Atmosphere
     {
-        $air = new Atmosphere($this->pressure, $this->temperature, $this->humidity);
+        $air = new Atmosphere($this->pressure, $this->temperature, $this->humidity, $this->refraction);
 
         return $this->ppmInUse === null ? $air : $air->given($this->ppmInUse);
     }

@@ -27,6 +27,7 @@ final readonly class DraftChangeBody
         #[ListOf(DraftSightBody::class)]
         public ?array $sights = null,
         public ?float $humidity = null,
+        public ?float $refraction = null,
         public ?AirMode $airMode = null,
         public ?float $ppm = null,
         public ?float $scale = null,

@@ -31,6 +31,7 @@ final readonly class DraftResource
         public float $pressure,
         public float $temperature,
         public float $humidity,
+        public float $refraction,
         public AirMode $airMode,
         public float $ppmTyped,
         public float $ppm,

@@ -14,7 +14,7 @@ use OpenApi\Attributes as OA;
 final readonly class DraftSightResource
 {
     /**
-     * distance: reduced to plan; null where only angles were read. rise: from axis to prism. more: observations of further rounds; spread: of their directions.
+     * distance: reduced to plan; null where only angles were read. rise: from axis to prism. more: observations of further rounds; spread: of their directions. refraction: its coefficient; lift: what curvature and refraction add to the rise.
      *
      * @param  list<int>  $more
      */
@@ -40,6 +40,8 @@ final readonly class DraftSightResource
         #[ListOf('int')]
         public array $more,
         public float $spread,
+        public float $refraction,
+        public float $lift,
     ) {}
 
     public static function of(DraftSightBody $s, Observation $o, string $name, SightMean $mean): self
@@ -50,7 +52,7 @@ final readonly class DraftSightResource
         return new self(
             $s->controlId, $o->id, $s->plan, $s->height, $s->direction, $s->distance, $name, $o->circle, $o->zenith, $has ? $o->slope : null,
             $has ? $sight->distance : null, $has ? $sight->rise : null, $sight->ppm, $o->scale, $o->target()->height, $o->target()->prismConstant, $o->ppm_applied, $o->prism_constant_applied,
-            $s->more, $mean->spread,
+            $s->more, $mean->spread, $sight->refraction, $sight->lift(),
         );
     }
 }

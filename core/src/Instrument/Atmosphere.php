@@ -16,10 +16,15 @@ final readonly class Atmosphere
     /** A visible red carrier, vacuum wavelength in micrometres. */
     public const WAVELENGTH = 0.658;
 
+    /** Coefficient of refraction over the ground by day: how much less than the earth a sight is curved. Common practice; over hot ground it may be negative, over cold water above 1. */
+    public const REFRACTION = 0.14;
+
+    /** @param  float  $refraction  its coefficient k */
     public function __construct(
         public float $pressureHpa = 1013.25,
         public float $temperatureCelsius = 12.0,
         public float $relativeHumidity = 0.6,
+        public float $refraction = self::REFRACTION,
         private ?float $given = null,
     ) {
         if (! ($pressureHpa >= 500 && $pressureHpa <= 1100)) {
@@ -31,6 +36,9 @@ final readonly class Atmosphere
         if (! ($relativeHumidity >= 0 && $relativeHumidity <= 1)) {
             throw ImplausibleEntry::humidity($relativeHumidity);
         }
+        if (! (abs($refraction) <= 4)) {
+            throw ImplausibleEntry::refraction($refraction);
+        }
     }
 
     /** A correction that was worked out elsewhere; parts per million. */
@@ -40,7 +48,7 @@ final readonly class Atmosphere
             throw ImplausibleEntry::ppm($ppm);
         }
 
-        return new self($this->pressureHpa, $this->temperatureCelsius, $this->relativeHumidity, $ppm);
+        return new self($this->pressureHpa, $this->temperatureCelsius, $this->relativeHumidity, $this->refraction, $ppm);
     }
 
     /** The air for which the instrument's distances need no correction. */

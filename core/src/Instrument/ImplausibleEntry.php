@@ -32,6 +32,11 @@ final class ImplausibleEntry extends \DomainException
         return new self(sprintf('A humidity of %.0f %% cannot be. It lies between 0 and 100 %%.', 100 * $part));
     }
 
+    public static function refraction(float $k): self
+    {
+        return new self(sprintf('A coefficient of refraction of %s cannot be. By day it is about 0.14, and it lies between -4 and 4 even close over hot or cold ground.', $k));
+    }
+
     public static function ppm(float $ppm): self
     {
         return new self(sprintf('A correction of %.0f ppm cannot be. It lies within 1000 ppm of none.', $ppm));

@@ -23,6 +23,20 @@ final class SightTest extends TestCase
         self::assertEqualsWithDelta(4 * Sight::curvature(500.0), Sight::curvature(1000.0), 1e-12);
     }
 
+    public function test_the_coefficient_of_refraction_bends_the_height_and_the_angle_alone(): void
+    {
+        $by = static fn (float $k, float $slope): Sight => Sight::reduce(new RawReading(0.0, deg2rad(89.0), $slope), new Atmosphere(refraction: $k), new Target(1.5));
+        // Without refraction the earth alone drops by d²/2R: 78.5 mm at 1 km. A light ray curved as the earth is sees it flat.
+        self::assertEqualsWithDelta(0.07846, $by(0.0, 1000.0)->lift(), 0.00001);
+        self::assertEqualsWithDelta(0.0, $by(1.0, 1000.0)->lift(), 1e-12);
+        self::assertEqualsWithDelta($by(0.0, 1000.0)->rise - 0.3 * $by(0.0, 1000.0)->lift(), $by(0.3, 1000.0)->rise, 1e-9);
+        self::assertEqualsWithDelta($by(0.14, 1000.0)->distance, $by(0.3, 1000.0)->distance, 0.0005);
+        $angles = $by(0.3, 0.0);
+        self::assertEqualsWithDelta(1000.0 / tan(deg2rad(89.0)) + Sight::curvature(1000.0, 0.3), 1000.0 / tan($angles->straightZenith(1000.0)), 1e-9);
+        $this->expectException(ImplausibleEntry::class);
+        new Atmosphere(refraction: 14.0);
+    }
+
     public function test_what_the_instrument_applied_is_taken_out_before_our_own_is_applied(): void
     {
         $air = new Atmosphere(980.0, 30.0);

@@ -73,7 +73,7 @@ final class Field
 
         return Sight::reduce(new RawReading(
             Angle::wrap($this->station->azimuthTo($prism) - $this->orientation + $this->noise($angles * $a->angle)),
-            atan2($out, $up) - Sight::REFRACTION * $arc / 2 + $this->noise($angles * $a->zenith()),
+            atan2($out, $up) - Atmosphere::REFRACTION * $arc / 2 + $this->noise($angles * $a->zenith()),
             $slope + $this->noise(hypot($a->distance, $a->distancePpm * 1e-6 * $slope)),
         ), new Atmosphere, new Target(1.8));
     }

@@ -1857,6 +1857,7 @@ export interface components {
             oneFace?: boolean;
             ppmInUse?: number | null;
             turnEarlier?: boolean;
+            refraction?: number;
         };
         /** @description What is not given stays as it is, so that two fields changed at once don't undo each other. */
         DraftChangeBody: {
@@ -1870,6 +1871,7 @@ export interface components {
             temperature?: number | null;
             sights?: components["schemas"]["DraftSightBody"][] | null;
             humidity?: number | null;
+            refraction?: number | null;
             /** @enum {string|null} */
             airMode?: "air" | "typed" | null;
             ppm?: number | null;
@@ -2601,6 +2603,7 @@ export interface components {
             pressure: number;
             temperature: number;
             humidity: number;
+            refraction: number;
             /** @enum {string} */
             airMode: "air" | "typed";
             ppmTyped: number;
@@ -2654,6 +2657,8 @@ export interface components {
             prismConstantApplied: number;
             more: number[];
             spread: number;
+            refraction: number;
+            lift: number;
         };
         /** @description A name that is taken: in the project already, or by an earlier row. */
         DuplicateResource: {

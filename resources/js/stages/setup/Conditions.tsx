@@ -141,11 +141,18 @@ function More({ project, draft, onChange }: Props) {
                     </>
                 )}
                 <NumberField label="Scale factor" unit="" value={draft.scale} onValue={(scale) => onChange({ scale })} />
-                <div className="self-end">
+                <NumberField
+                    label="Coefficient of refraction"
+                    unit="k"
+                    value={draft.refraction}
+                    onValue={(refraction) => onChange({ refraction })}
+                />
+                <div className="col-span-2">
                     <CheckBox label="Readings are of one face" checked={draft.oneFace} onChecked={(oneFace) => onChange({ oneFace })} />
                 </div>
                 <p className="col-span-2 text-quiet text-sm">
-                    Curvature and refraction (k = 0.14) are in every height. One face weighs less than the mean of two, by the root of two.
+                    Curvature and refraction are in every height; by day k is about 0.14. One face weighs less than the mean of two, by the
+                    root of two.
                 </p>
                 <div className="col-span-2">
                     <Equipment project={project} />

@@ -5,7 +5,7 @@ import type { SetupState } from '../../api/client';
 import { measure, turnTo, useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
-import { AngleFigure, Length, SmallAngle } from '../../parts/Figure';
+import { AngleFigure, Deviation, Length, SmallAngle } from '../../parts/Figure';
 import { Failure } from '../../parts/Notice';
 import { AimAt } from './AimAt';
 import { type SightBody, sightBodies } from './sightBodies';
@@ -122,7 +122,8 @@ function SightRow({ sight: s, method, measuring, onRound, onChange, onDrop }: Ro
                 <span className="figure">{(1000 * s.prismConstantApplied).toFixed(1)} mm</span> were set; that is taken out, and{' '}
                 <span className="figure">{s.ppm.toFixed(1)} ppm</span>, prism constant{' '}
                 <span className="figure">{(1000 * s.prismConstant).toFixed(1)} mm</span> and scale <span className="figure">{s.scale}</span>{' '}
-                are put in, with curvature and refraction in the height.
+                are put in. Curvature and refraction (k = <span className="figure">{s.refraction}</span>) put <Deviation of={s.lift} /> into
+                the height.
             </details>
             <fieldset className="grid grid-cols-4 gap-1" aria-label={`Used of ${s.name}`}>
                 {!heightOnly && <Switch label="plan" on={s.plan} onChange={(plan) => onChange({ plan })} />}
