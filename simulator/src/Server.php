@@ -50,9 +50,25 @@ final class Server
     /** The world as it was kept, or a new one. */
     public static function restoredWorld(string $stateFile): World
     {
-        $kept = is_file($stateFile) ? @unserialize((string) file_get_contents($stateFile)) : false;
+        $bytes = is_file($stateFile) ? (string) file_get_contents($stateFile) : '';
+        $kept = @unserialize($bytes);
 
-        return $kept instanceof World ? $kept : new World;
+        return $kept instanceof World && self::isWhole(@unserialize($bytes)) ? $kept : new World;
+    }
+
+    /** A world put away by an earlier version may lack what this one needs; tried on a copy, for trying uses up luck. */
+    private static function isWhole(World $copy): bool
+    {
+        try {
+            $instrument = new StandIn($copy);
+            (new Drawer($instrument))->look();
+            $instrument->readNow();
+            $instrument->status();
+
+            return true;
+        } catch (\Error) {
+            return false;
+        }
     }
 
     private function keepWorld(): void

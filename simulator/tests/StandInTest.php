@@ -12,6 +12,7 @@ use Parlay\Core\Setup\ControlSight;
 use Parlay\Core\Setup\Resection;
 use Parlay\Simulator\Drawer;
 use Parlay\Simulator\Message;
+use Parlay\Simulator\Server;
 use Parlay\Simulator\StandIn;
 use Parlay\Simulator\World;
 use PHPUnit\Framework\TestCase;
@@ -185,6 +186,22 @@ final class StandInTest extends TestCase
         $back = unserialize(serialize($this->instrument->world));
         self::assertEquals($this->instrument->world->marks, $back->marks);
         self::assertSame((new StandIn($back))->readNow()->slope, $this->instrument->readNow()->slope, 'the noise goes on where it stopped');
+    }
+
+    public function test_a_world_of_an_earlier_version_or_a_damaged_one_is_begun_anew(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'world');
+        $whole = serialize($this->instrument->world);
+        file_put_contents($file, $whole);
+        self::assertSame($this->instrument->world->site, Server::restoredWorld($file)->site);
+        // One property fewer: as it was put away before the air had that figure.
+        $less = preg_replace('~("Parlay\\\\Core\\\\Instrument\\\\Atmosphere":)5:\{(.*?)s:10:"refraction";d:[^;]+;~s', '${1}4:{$2', $whole, 1, $count);
+        self::assertSame(1, $count);
+        foreach ([$less, substr($whole, 0, 200), '', 'nonsense'] as $bytes) {
+            file_put_contents($file, $bytes);
+            self::assertSame([], Server::restoredWorld($file)->marks);
+        }
+        unlink($file);
     }
 
     private function holdPoleOn(string $mark): void
