@@ -48,7 +48,8 @@ final readonly class WhereToStand
         $precision = $this->site->precision($place, $seen);
         $points = [];
         foreach ($precision === null ? [] : $this->site->work as $i => $p) {
-            $points[] = new PointPrecisionResource($this->names[$i], $p->northing, $p->easting, $precision->at($place, $p)->major);
+            $ellipse = $precision->at($place, $p);
+            $points[] = new PointPrecisionResource($this->names[$i], $p->northing, $p->easting, $ellipse->major, $ellipse->minor, $ellipse->azimuth);
         }
         usort($points, static fn (PointPrecisionResource $a, PointPrecisionResource $b) => $b->major <=> $a->major);
         $best = $this->site->bestSights($place);

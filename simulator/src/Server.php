@@ -61,11 +61,8 @@ final class Server
     {
         try {
             $instrument = new StandIn($copy);
-            (new Drawer($instrument))->look();
-            $instrument->readNow();
-            $instrument->status();
 
-            return true;
+            return is_finite($instrument->readNow()->slope) && json_encode((new Drawer($instrument))->look()) !== false;
         } catch (\Error) {
             return false;
         }

@@ -15,5 +15,7 @@ final readonly class PointPrecisionResource
         public float $northing,
         public float $easting,
         public float $major,
+        public float $minor,
+        public float $azimuth,
     ) {}
 }

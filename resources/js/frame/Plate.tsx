@@ -86,7 +86,7 @@ function TargetInUse({ draft, instrument }: { draft: SetupState['draft'] | undef
     const differ = constantDiffers || ppmDiffers;
     return (
         <div
-            className={`col-span-2 truncate max-[959px]:col-span-4 ${differ ? 'font-semibold text-out' : 'text-quiet'}`}
+            className={`col-span-2 truncate max-[959px]:col-span-4 ${constantDiffers ? 'font-semibold text-out' : 'text-quiet'}`}
             title={differ ? 'Each reading is corrected by what is set here; what the instrument applied is taken out first' : undefined}
         >
             {!differ && (

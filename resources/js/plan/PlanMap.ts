@@ -39,12 +39,22 @@ export interface DrawnChange {
     shapes: Shapes;
 }
 
+export interface FigurePlace extends PlanPlace {
+    label: string;
+    quiet?: boolean;
+    /** the label alone, in the middle */
+    bare?: boolean;
+    /** the label under it: its name stands above */
+    below?: boolean;
+    /** it can be dragged */
+    movable?: boolean;
+}
+
 /** What is being worked out, drawn before it is kept. */
 export interface PlanFigure {
     /** easting and northing in turn */
     paths: number[][];
-    /** bare: the label alone; movable: it can be dragged */
-    places: { easting: number; northing: number; label: string; quiet?: boolean; bare?: boolean; movable?: boolean }[];
+    places: FigurePlace[];
     /** the instrument may stand elsewhere now: where it stood, and what follows from that, is not drawn */
     standsAnew?: boolean;
     /** its movable place has been dragged */
@@ -55,8 +65,8 @@ export interface PlanFigure {
     cells?: { easting: number; northing: number; width: number; height: number; level: number }[];
 }
 
-/** A sight in use or left out, a residual, an error ellipse, a line that is shot at. */
-export type Evidence = 'ray' | 'unused' | 'residual' | 'ellipse' | 'siteLine';
+/** A sight in use or left out, a residual, an error ellipse of a station or to be expected of a point, a line that is shot at. */
+export type Evidence = 'ray' | 'unused' | 'residual' | 'ellipse' | 'expected' | 'siteLine';
 
 /** What the next touch is for: a spot of a drawing; any place, a point's before a spot's; a line or arc; points to be chosen. */
 export type Picking = 'spot' | 'place' | 'piece' | 'points' | null;

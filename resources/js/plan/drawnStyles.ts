@@ -87,8 +87,8 @@ export function figureStyle(feature: FeatureLike, ink: Ink): Style[] {
                 ? new Text({
                       text,
                       font: '700 14px "Atkinson Hyperlegible Next Variable"',
-                      offsetY: feature.get('bare') ? 0 : -16,
-                      declutterMode: feature.get('bare') ? 'none' : 'declutter',
+                      offsetY: feature.get('below') ? 22 : feature.get('bare') ? 0 : -16,
+                      declutterMode: feature.get('bare') && !feature.get('below') ? 'none' : 'declutter',
                       fill: new Fill({ color: colour }),
                       stroke: new Stroke({ color: ink.paper, width: 4 }),
                   })
@@ -115,6 +115,7 @@ export function evidenceStyle(feature: FeatureLike, ink: Ink): Style[] {
         unused: [ink.quiet, 1.25, [3, 7]],
         residual: [ink.out, 3, undefined],
         ellipse: [ink.chalk, 2.5, undefined],
+        expected: [ink.chalk, 1.5, undefined],
         siteLine: [ink.open, 3, [16, 5, 2, 5]],
     }[as] as [string, number, number[] | undefined];
     const halo = as === 'residual' || as === 'ellipse' ? [new Style({ stroke: new Stroke({ color: ink.paper, width: width + 3 }) })] : [];

@@ -2999,6 +2999,8 @@ export interface components {
             northing: number;
             easting: number;
             major: number;
+            minor: number;
+            azimuth: number;
         };
         PointResource: {
             id: number;

@@ -13,12 +13,15 @@ import { drawnDesigns } from '../../plan/things';
 import { formatDeviation } from '../../units/format';
 import { useUnits } from '../../units/UnitsContext';
 import { Sheet } from '../Sheet';
-import { type Raster, standFigure } from './standFigure';
+import { type Raster, standFigure, timesOf } from './standFigure';
 
 /** Rows and columns of the first, coarse map, and of the refined one, which comes in bands. */
 const COARSE = 40;
 const FINE = 200;
 const BAND = 25;
+
+/** So many points are told of at most. */
+const SHOWN = 500;
 
 interface Place {
     northing: number;
@@ -122,6 +125,11 @@ function Here({ here }: { here: Schemas['StandHereResource'] }) {
                     <p>
                         With all of it, the worst point is <span className="font-semibold">{here.worstName}</span>: it may come out{' '}
                         <Deviation of={here.worst} /> wrong in plan for the setup’s sake (95 of 100).
+                    </p>
+                    <p className="text-quiet text-sm">
+                        On the plan each point has its 95 % ellipse, drawn{' '}
+                        <span className="figure">{timesOf(here.points).toLocaleString('en')}</span> times as large as it is
+                        {here.points.length === SHOWN && `, the worst ${SHOWN} points`}.
                     </p>
                     {here.best.length > 0 && (
                         <p>

@@ -1,5 +1,6 @@
 import type { ControlPoint, SetupState } from '../../api/client';
 import type { PlanFigure } from '../../plan/PlanMap';
+import { ellipse, roundTimes } from './ellipse';
 import { chosenPlace } from './places';
 
 /** Small things are drawn as large as this part of the longest sight. */
@@ -36,7 +37,7 @@ export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvi
     const longest = Math.max(1, ...[...sighted, ...shots].map((m) => Math.hypot(m.northing - s.northing, m.easting - s.easting)));
     const arrows = s.residuals.flatMap((r) => arrow(r, marks.get(r.name), s));
     const largest = Math.max(SMALLEST, s.placeFound ? s.ellipseMajor : 0, ...arrows.map((a) => Math.hypot(a.dn, a.de)));
-    const times = round((SHARE * longest) / largest);
+    const times = roundTimes((SHARE * longest) / largest);
     for (const r of s.residuals) {
         const m = marks.get(r.name);
         m && figure.evidence?.push({ flat: [s.easting, s.northing, m.easting, m.northing], as: r.used ? 'ray' : 'unused' });
@@ -48,7 +49,10 @@ export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvi
         figure.evidence?.push({ flat: withHead(a, times), as: 'residual' });
     }
     if (s.placeFound) {
-        figure.evidence?.push({ flat: ellipse(s, times), as: 'ellipse' });
+        figure.evidence?.push({
+            flat: ellipse(s, { major: s.ellipseMajor, minor: s.ellipseMinor, azimuth: s.ellipseAzimuth }, times),
+            as: 'ellipse',
+        });
     }
     state.places.forEach((p, i) => {
         const label = state.places.length > 1 ? `Place ${i + 1}${p === chosen ? ' (chosen)' : ''}` : draft.nextName;
@@ -86,22 +90,4 @@ function withHead({ at, dn, de }: Arrow, times: number): number[] {
         return [e + size * Math.sin(a), n + size * Math.cos(a)];
     };
     return [at.easting, at.northing, e, n, ...back(2.7), e, n, ...back(-2.7)];
-}
-
-function ellipse(s: Solution, times: number): number[] {
-    const flat: number[] = [];
-    for (let i = 0; i <= 72; i++) {
-        const t = (2 * Math.PI * i) / 72;
-        const [x, y] = [times * s.ellipseMajor * Math.cos(t), times * s.ellipseMinor * Math.sin(t)];
-        const [c, d] = [Math.cos(s.ellipseAzimuth), Math.sin(s.ellipseAzimuth)];
-        flat.push(s.easting + x * d + y * c, s.northing + x * c - y * d);
-    }
-    return flat;
-}
-
-/** Down to 1, 2 or 5 times a power of ten. */
-function round(x: number): number {
-    const power = 10 ** Math.floor(Math.log10(x));
-    const lead = x / power;
-    return power * (lead >= 5 ? 5 : lead >= 2 ? 2 : 1);
 }

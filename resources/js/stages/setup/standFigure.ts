@@ -1,5 +1,6 @@
 import type { ControlPoint, Schemas } from '../../api/client';
 import type { PlanFigure } from '../../plan/PlanMap';
+import { ellipse, roundTimes } from './ellipse';
 
 /** How well the work would be served from each place of a raster; −1 where too little is seen. */
 export interface Raster {
@@ -15,6 +16,13 @@ export interface Raster {
 
 /** So many points are given their figure on the plan. */
 const NAMED = 12;
+
+/** The worst ellipse is drawn as large as this part of the work. */
+const SHARE = 0.03;
+
+const PIECES = 24;
+
+type Precision = Schemas['PointPrecisionResource'];
 
 /** The ghost, what it sees, and how well it and other places would serve the work. */
 export function standFigure(
@@ -34,11 +42,26 @@ export function standFigure(
             const as = here.best.includes(c.name) ? 'ray' : here.hidden.includes(c.name) ? 'unused' : null;
             as && figure.evidence?.push({ flat: [ghost.easting, ghost.northing, c.easting, c.northing], as });
         }
+        const times = timesOf(here.points);
+        for (const p of here.points) {
+            figure.evidence?.push({ flat: ellipse(p, p, times, PIECES), as: 'expected' });
+        }
         for (const p of here.points.slice(0, NAMED)) {
-            figure.places.push({ northing: p.northing, easting: p.easting, label: words(p.major), quiet: true });
+            figure.places.push({ northing: p.northing, easting: p.easting, label: words(p.major), quiet: true, bare: true, below: true });
         }
     }
     return figure;
+}
+
+/** How many times as large as they are the ellipses of points are drawn: the worst is seen beside the whole work. */
+export function timesOf(points: Precision[]): number {
+    const span = (of: (p: Precision) => number) => Math.max(...points.map(of)) - Math.min(...points.map(of));
+    const size = Math.max(
+        10,
+        span((p) => p.northing),
+        span((p) => p.easting),
+    );
+    return points.length === 0 ? 1 : roundTimes((SHARE * size) / Math.max(0.0005, ...points.map((p) => p.major)));
 }
 
 /** Neighbours of one shade in a row are drawn as one. */
