@@ -93,13 +93,14 @@ abstract class FeatureTestCase extends TestCase
     }
 
     /** What the link's process does when a measurement is done. */
-    protected function measure(Project $project, string $purpose, Position $tip, string $sighted = ''): Observation
+    /** @param  array<string, mixed>|null  $keepIn */
+    protected function measure(Project $project, string $purpose, Position $tip, string $sighted = '', ?array $keepIn = null): Observation
     {
         $this->world->pole->tip = $tip;
         $setup = $project->currentSetup()->first();
         $instruction = new QueuedInstruction(['key' => $this->newKey(), 'purpose' => [
             'projectId' => $project->id, 'purpose' => $purpose, 'sighted' => $sighted, 'setupId' => $purpose === 'setup' ? null : $setup?->id,
-            'targetHeight' => 2.0, 'prismConstant' => 0.0, 'pressure' => $this->world->air->pressureHpa, 'temperature' => $this->world->air->temperatureCelsius,
+            'targetHeight' => 2.0, 'prismConstant' => 0.0, 'pressure' => $this->world->air->pressureHpa, 'temperature' => $this->world->air->temperatureCelsius, 'keepIn' => $keepIn,
         ]]);
 
         return app(ReadingsIntoBook::class)->keep($instruction, (new StandIn($this->world))->readNow(), self::instrumentStatus());

@@ -12,6 +12,7 @@ use App\Http\Bodies\HeightMode;
 use App\Http\Body;
 use App\Models\Project;
 use App\Models\SetupDraft;
+use App\Setup\DraftReadings;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\ImplausibleEntry;
@@ -53,9 +54,11 @@ final class SetupDrafts
     public static function change(Project $project, DraftChangeBody $change): void
     {
         DB::transaction(static function () use ($project, $change): void {
+            $now = self::of($project);
             $given = array_filter(get_object_vars($change), static fn (mixed $value) => $value !== null);
-            $given = [...self::fromTarget($project, $change), ...$given];
-            self::keep($project, self::withHeight($project, new DraftBody(...[...get_object_vars(self::of($project)), ...$given])));
+            unset($given['seenReadings']);
+            $given = [...self::fromTarget($project, $change), ...$given, ...DraftReadings::meant($now, $change)];
+            self::keep($project, self::withHeight($project, new DraftBody(...[...get_object_vars($now), ...$given])));
         });
     }
 

@@ -13,6 +13,7 @@ use App\Models\Project;
 use App\Models\QueuedInstruction;
 use App\Models\Setup;
 use App\Setup\DraftInputs;
+use App\Setup\DraftReadings;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\Refusal;
@@ -59,7 +60,7 @@ final class TellInstrument
         return $this->queue($body->key, Instruction::measure(), [
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
-            ...self::conditions($project, $draft),
+            ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
         ]);
     }
 

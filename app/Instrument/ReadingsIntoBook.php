@@ -8,6 +8,8 @@ use App\Clock;
 use App\Models\Observation;
 use App\Models\Project;
 use App\Models\QueuedInstruction;
+use App\Setup\DraftReadings;
+use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\RawReading;
@@ -19,7 +21,13 @@ final class ReadingsIntoBook
     {
         $purpose = $instruction->purpose ?? throw new \LogicException('A measurement is asked for with its purpose.');
 
-        $observation = Observation::query()->firstOrCreate(['key' => $instruction->key], [
+        return DB::transaction(fn (): Observation => $this->kept($instruction->key, $purpose, $raw, $status));
+    }
+
+    /** @param  array<string, mixed>  $purpose */
+    private function kept(string $key, array $purpose, RawReading $raw, InstrumentStatus $status): Observation
+    {
+        $observation = Observation::query()->firstOrCreate(['key' => $key], [
             'project_id' => $purpose['projectId'],
             'at' => Clock::stamp(),
             'purpose' => $purpose['purpose'],
@@ -43,7 +51,11 @@ final class ReadingsIntoBook
             'instrument' => trim(($purpose['instrument'] ?? $status->model).' '.$status->serial),
             'accuracy' => $purpose['accuracy'] ?? LiveStatus::toArray($status)['accuracy'],
         ]);
-        Project::query()->findOrFail($observation->project_id)->changed();
+        $project = Project::query()->findOrFail($observation->project_id);
+        if ($observation->wasRecentlyCreated && isset($purpose['keepIn'])) {
+            DraftReadings::take($project, $observation, $purpose['keepIn']);
+        }
+        $project->changed();
 
         return $observation;
     }

@@ -122,7 +122,7 @@ final class DayTest extends TestCase
         // Well inside the tolerance of 3/16 inch, whatever holding the pole and the backsight add to it.
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.001, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
         $s->see('as you hold the pole and face the instrument')->see('1/16"')->press('Measure and store')->see('against design')->see('this is the end of the list');
-        $this->handOver($s, $id, 'Larkfield', ['T1', 'LC-1', 'known backsight', '1/16"']);
+        $this->handOver($s, $id, 'Larkfield', ['T1', 'LC-1', 'known point with backsight', '1/16"']);
     }
 
     public function test_a_lost_server_is_said_and_what_was_typed_stays(): void

@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\SetupDrafts;
+use App\Http\Bodies\KeepIn;
+use App\Http\Bodies\MeasureBody;
+use App\Http\Bodies\Purpose;
 use App\Models\ControlPoint;
 use App\Models\Observation;
 use App\Models\Project;
 use App\Models\Setup;
+use App\Setup\DraftReadings;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Atmosphere;
@@ -39,6 +44,52 @@ final class MethodsTest extends FeatureTestCase
         self::assertGreaterThan($all['northingDeviation'] + $all['eastingDeviation'], $less['northingDeviation'] + $less['eastingDeviation']);
         self::assertSame(['rise'], array_column($less['residuals'][2]['observed'], 'kind'));
         self::assertSame(['direction', 'planDistance'], array_column($less['residuals'][1]['observed'], 'kind'));
+    }
+
+    public function test_readings_go_into_the_setup_by_themselves_and_none_is_lost_between_two_tabs(): void
+    {
+        $this->change(['method' => 'resection', 'sights' => []]);
+        $names = fn (): array => array_column($this->ask('GET', $this->at('/setup'))->json('draft.sights'), 'name');
+        $this->arrives('A', KeepIn::Sight);
+        $this->arrives('B', KeepIn::Sight);
+        self::assertSame(['A', 'B'], $names(), 'without anybody having sent a list');
+        $this->arrives('A', KeepIn::Round);
+        $sights = $this->ask('GET', $this->at('/setup'))->json('draft.sights');
+        self::assertCount(1, $sights[0]['more']);
+        // One tab switches a sight while a third one, and a round, come in through another.
+        $seen = array_merge(...array_map(static fn (array $s) => [$s['observationId'], ...$s['more']], $sights));
+        $this->arrives('C', KeepIn::Sight);
+        $this->arrives('B', KeepIn::Round);
+        $sent = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'observationId' => $s['observationId'], 'height' => false, 'more' => $s['more']], $sights);
+        $draft = $this->change(['sights' => $sent, 'seenReadings' => $seen])['draft'];
+        self::assertSame(['A', 'B', 'C'], array_column($draft['sights'], 'name'));
+        self::assertSame([false, false, true], array_column($draft['sights'], 'height'));
+        self::assertSame([1, 1, 0], array_map(static fn (array $s) => count($s['more']), $draft['sights']));
+        // A sight that is dropped stays dropped, and one measured anew replaces the old.
+        $draft = $this->change(['sights' => array_slice($sent, 0, 1), 'seenReadings' => [...$seen, $draft['sights'][2]['observationId']]])['draft'];
+        self::assertSame(['A'], array_column($draft['sights'], 'name'));
+        $this->arrives('A', KeepIn::Sight);
+        self::assertCount(1, $names());
+    }
+
+    public function test_a_reading_that_arrives_when_another_setup_has_begun_goes_into_the_book_alone(): void
+    {
+        $this->change(['sights' => $this->sights('A', 'B', 'C')]);
+        $late = $this->wanted('D', KeepIn::Sight);
+        $this->accept();
+        $this->change(['sights' => []]);
+        $this->arrives('D', KeepIn::Sight, $late);
+        self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('draft.sights'));
+        self::assertSame('D', Observation::query()->latest('id')->firstOrFail()->sighted);
+        $this->change(['method' => 'grid_lines']);
+        $late = $this->wanted('', KeepIn::Shot, 'A');
+        $this->change(['method' => 'baseline']);
+        $this->arrives('D', KeepIn::Shot, $late);
+        self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('draft.shots'));
+        $this->arrives('D', KeepIn::Shot, $this->wanted('', KeepIn::Shot, 'baseline'));
+        self::assertSame(['baseline'], array_column($this->ask('GET', $this->at('/setup'))->json('draft.shots'), 'line'));
+        $this->expectExceptionMessage('which line is shot at');
+        $this->wanted('', KeepIn::Shot, ' ');
     }
 
     public function test_angles_alone_and_distances_alone(): void
@@ -267,6 +318,21 @@ final class MethodsTest extends FeatureTestCase
         $ids = $this->project->controlPoints()->pluck('id', 'name');
 
         return array_map(fn (string $n) => ['controlId' => $ids[$n], 'observationId' => $this->observation($n)->id], array_values($names));
+    }
+
+    /** @return array<string, mixed> */
+    private function wanted(string $mark, KeepIn $as, string $line = ''): array
+    {
+        $project = Project::query()->findOrFail($this->project->id);
+        $body = new MeasureBody($this->newKey(), Purpose::Setup, $mark === '' ? null : (int) $project->controlPoints()->where('name', $mark)->value('id'), null, $line, $as);
+
+        return DraftReadings::wanted($project, SetupDrafts::of($project), $body) ?? [];
+    }
+
+    /** @param  array<string, mixed>|null  $wanted  as it was asked for earlier */
+    private function arrives(string $mark, KeepIn $as, ?array $wanted = null): void
+    {
+        $this->measure($this->project, 'setup', $this->world->marks[$mark], $mark, $wanted ?? $this->wanted($mark, $as));
     }
 
     private function observation(string $mark): Observation

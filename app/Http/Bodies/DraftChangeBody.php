@@ -15,6 +15,7 @@ final readonly class DraftChangeBody
      * @param  list<DraftSightBody>|null  $sights
      * @param  list<DraftLineBody>|null  $lines
      * @param  list<DraftShotBody>|null  $shots
+     * @param  list<int>|null  $seenReadings  all readings of the draft that the sender knew of: those that came in since stay in the lists sent
      */
     public function __construct(
         public ?SetupMethod $method = null,
@@ -48,5 +49,7 @@ final readonly class DraftChangeBody
         public ?int $place = null,
         public ?bool $oneFace = null,
         public ?bool $turnEarlier = null,
+        #[ListOf('int')]
+        public ?array $seenReadings = null,
     ) {}
 }

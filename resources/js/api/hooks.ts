@@ -2,7 +2,7 @@ import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tansta
 import { useEffect } from 'react';
 import type { Curve } from '../plan/curves';
 import { Shapes } from '../plan/shapes';
-import { api, ask, newKey, type Schemas } from './client';
+import { api, ask, newKey, type Schemas, type SetupState } from './client';
 
 const path = (project: number) => ({ params: { path: { project } } });
 
@@ -174,7 +174,15 @@ export function useChangeDraft(project: number) {
     const client = useQueryClient();
     return useMutation({
         scope: { id: `setup ${project}` },
-        mutationFn: (body: Schemas['DraftChangeBody']) => ask(api.PATCH('/api/v1/projects/{project}/setup', { ...path(project), body })),
+        mutationFn: (body: Schemas['DraftChangeBody']) => {
+            // What is measured in another tab meanwhile stays, whatever list is sent from here.
+            const draft = client.getQueryData<SetupState>([project, 'setup'])?.draft;
+            const seenReadings = draft && [
+                ...draft.sights.flatMap((s) => [s.observationId, ...s.more]),
+                ...draft.shots.map((s) => s.observationId),
+            ];
+            return ask(api.PATCH('/api/v1/projects/{project}/setup', { ...path(project), body: { ...body, seenReadings } }));
+        },
         onSuccess: (state) => client.setQueryData([project, 'setup'], state),
     });
 }

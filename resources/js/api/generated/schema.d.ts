@@ -1892,6 +1892,7 @@ export interface components {
             place?: number | null;
             oneFace?: boolean | null;
             turnEarlier?: boolean | null;
+            seenReadings?: number[] | null;
         };
         /** @description A line that can be seen on site: a line of the grid, of a drawing, or between two places. */
         DraftLineBody: {
@@ -2124,6 +2125,8 @@ export interface components {
             controlId?: number | null;
             pointId?: number | null;
             sighted?: string;
+            /** @enum {string|null} */
+            keepIn?: "sight" | "round" | "shot" | null;
         };
         MeasuredControlBody: {
             observationId: number;

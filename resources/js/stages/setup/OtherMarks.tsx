@@ -25,11 +25,11 @@ export function GivenDirection(props: Props) {
             />
             <Shots
                 {...props}
-                draft={{ ...state.draft, shots: state.draft.shots.slice(0, 1) }}
+                draft={state.draft}
                 line="direction"
                 verb="Measure the mark"
                 primary={state.draft.shots.length === 0}
-                onChange={async (part) => onChange(part.shots ? { shots: part.shots.slice(-1) } : part)}
+                onChange={onChange}
             />
         </section>
     );

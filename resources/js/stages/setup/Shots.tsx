@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import type { Draft, Schemas, SetupState } from '../../api/client';
 import { measure, useDeed } from '../../api/hooks';
@@ -23,12 +22,7 @@ interface Props extends StageProps {
 
 /** Shots at a line, or at marks that are no control: where the pole is now. */
 export function Shots({ project, draft, line, verb, residuals, primary, onChange }: Props) {
-    const client = useQueryClient();
-    const shoot = useDeed(project.id, async () => {
-        const done = await measure(project.id, { purpose: 'setup', sighted: line });
-        const now = client.getQueryData<SetupState>([project.id, 'setup'])?.draft ?? draft;
-        await onChange({ shots: [...shotBodies(now), { line, observationId: done.observationId as number, used: true }] });
-    });
+    const shoot = useDeed(project.id, () => measure(project.id, { purpose: 'setup', sighted: line, keepIn: 'shot' }));
     const change = (id: number, part: Partial<ShotBody> | null) =>
         void onChange({
             shots: shotBodies(draft).flatMap((s) => (s.observationId !== id ? [s] : part === null ? [] : [{ ...s, ...part }])),

@@ -1,4 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { SetupState } from '../../api/client';
@@ -23,31 +22,15 @@ export function Sights({ project, control, draft, onSights }: Props) {
     const candidates = control.filter(
         (c) => (!onMark || c.id !== draft.stationControlId) && (draft.method !== 'height_only' || c.elevation !== null),
     );
-    const client = useQueryClient();
     const [chosen, setChosen] = useState<number | null>(null);
     const unsighted = candidates.find((c) => c.origin !== 'station' && !draft.sights.some((s) => s.controlId === c.id));
     const aim = candidates.find((c) => c.id === chosen) ?? unsighted ?? candidates[0];
     const turn = useDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
     const shoot = useDeed(project.id, async (controlId: number) => {
-        const done = await measure(project.id, { purpose: 'setup', controlId });
-        // The draft as it is by now: other sights may have come in meanwhile.
-        const now = client.getQueryData<SetupState>([project.id, 'setup'])?.draft ?? draft;
-        const others = sightBodies(now).filter((s) => s.controlId !== controlId);
-        await onSights([
-            ...others,
-            { controlId, observationId: done.observationId as number, plan: true, height: true, direction: true, distance: true, more: [] },
-        ]);
+        await measure(project.id, { purpose: 'setup', controlId, keepIn: 'sight' });
         setChosen(null);
     });
-    const again = useDeed(project.id, async (controlId: number) => {
-        const done = await measure(project.id, { purpose: 'setup', controlId });
-        const now = client.getQueryData<SetupState>([project.id, 'setup'])?.draft ?? draft;
-        await onSights(
-            sightBodies(now).map((s) =>
-                s.controlId === controlId ? { ...s, more: [...(s.more ?? []), done.observationId as number] } : s,
-            ),
-        );
-    });
+    const again = useDeed(project.id, (controlId: number) => measure(project.id, { purpose: 'setup', controlId, keepIn: 'round' }));
     const change = (controlId: number, part: Partial<SightBody>) =>
         void onSights(sightBodies(draft).map((b) => (b.controlId === controlId ? { ...b, ...part } : b)));
     const enough = draft.method === 'resection' ? 2 : 1;

@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ask, newKey, type Schemas, type SetupState } from '../../api/client';
 import type { StageProps } from '../../frame/stages';
@@ -101,28 +101,21 @@ const otherTargets = (draft: SetupState['draft']): string[] =>
 function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
     const take = useTake(project.id);
     const [text, setText] = useState('');
-    const [read, setRead] = useState<Schemas['RawTextResource'] | null>(null);
     const [failure, setFailure] = useState<Error | null>(null);
-    const preview = async (next: string) => {
-        setText(next);
-        setFailure(null);
-        setRead(null);
-        if (next.trim() === '') {
-            return;
-        }
-        try {
-            setRead(
-                await ask(
-                    api.POST('/api/v1/projects/{project}/raw-text-preview', {
-                        params: { path: { project: project.id } },
-                        body: { text: next },
-                    }),
-                ),
-            );
-        } catch (error) {
-            setFailure(error as Error);
-        }
-    };
+    // Asked anew with each key, and only the answer to the last one counts.
+    const preview = useQuery({
+        queryKey: [project.id, 'raw-text', text],
+        enabled: text.trim() !== '',
+        queryFn: ({ signal }) =>
+            ask(
+                api.POST('/api/v1/projects/{project}/raw-text-preview', {
+                    params: { path: { project: project.id } },
+                    body: { text },
+                    signal,
+                }),
+            ),
+    });
+    const read: Schemas['RawTextResource'] | undefined = text.trim() === '' ? undefined : preview.data;
     const known = read?.sights.filter((s) => s.controlId !== null) ?? [];
     const keep = async () => {
         try {
@@ -136,7 +129,8 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
                     angles: s.angles,
                 })),
             );
-            void preview('');
+            setText('');
+            setFailure(null);
         } catch (error) {
             setFailure(error as Error);
         }
@@ -151,7 +145,7 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
             <FileDrop
                 label="Choose or drop raw observations (text)"
                 accept=".csv,.txt,.raw,text/plain"
-                onFile={(file) => void file.text().then(preview)}
+                onFile={(file) => void file.text().then(setText)}
             />
             <Labelled label="or paste them">
                 {(id) => (
@@ -159,7 +153,7 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
                         id={id}
                         className="figure block min-h-24 w-full rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet p-2 text-base text-ink"
                         value={text}
-                        onChange={(e) => void preview(e.target.value)}
+                        onChange={(e) => setText(e.target.value)}
                     />
                 )}
             </Labelled>
@@ -190,7 +184,7 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
                     Take {known.length} {known.length === 1 ? 'sight' : 'sights'}
                 </Button>
             )}
-            <Failure of={failure} />
+            <Failure of={failure ?? preview.error} />
         </section>
     );
 }
