@@ -1,5 +1,5 @@
 import type { ControlPoint, Design, Live, Mark, Project, StakeoutPoint } from '../api/client';
-import type { Picking, PlanFigure, PlanTaken } from '../plan/PlanMap';
+import type { Picking, PlanFigure, PlanTaken } from '../plan/contract';
 import type { SnapKind } from '../plan/snap';
 
 export const STAGES = [

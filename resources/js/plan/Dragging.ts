@@ -1,6 +1,6 @@
 import type Point from 'ol/geom/Point';
 import type MapBrowserEvent from 'ol/MapBrowserEvent';
-import type { PlanPlace } from './PlanMap';
+import type { PlanPlace } from './contract';
 
 const PAUSE_MS = 100;
 

@@ -4,7 +4,7 @@ import { api, ask, type Project } from '../api/client';
 import { Button } from '../parts/Button';
 import { Direction, Length } from '../parts/Figure';
 import { Failure } from '../parts/Notice';
-import type { DrawnLayer } from './PlanMap';
+import type { DrawnLayer } from './contract';
 import { Kind } from './shapes';
 import { type Spot, spotBody } from './snap';
 

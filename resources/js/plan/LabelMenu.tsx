@@ -2,7 +2,7 @@ import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
-import type { LabelChoice } from './PlanMap';
+import type { LabelChoice } from './contract';
 
 const WORDS = { name: 'Name', code: 'Code', elevation: 'Elevation' } as const;
 

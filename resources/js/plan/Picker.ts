@@ -3,8 +3,8 @@ import LineString from 'ol/geom/LineString';
 import Point from 'ol/geom/Point';
 import type MapBrowserEvent from 'ol/MapBrowserEvent';
 import type VectorSource from 'ol/source/Vector';
+import type { Picking, PlanEvents } from './contract';
 import type { PlanThing } from './marks';
-import type { Picking, PlanEvents } from './PlanMap';
 import { SnapIndex, type SnapKind, type Spot, type Touched, USUAL_SNAPS } from './snap';
 
 /** A touch so near the last one means the same place. */

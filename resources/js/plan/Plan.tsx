@@ -14,8 +14,9 @@ import {
 import { changesQuery, curvesQuery, shapesQuery, useCodes, useDeed } from '../api/hooks';
 import type { Want } from '../frame/stages';
 import { Button } from '../parts/Button';
+import type { LabelChoice, PlanEvents, PlanFigure, PlanPlace } from './contract';
 import { Inverse } from './Inverse';
-import { contentOf, type LabelChoice, type PlanEvents, type PlanFigure, PlanMap, type PlanPlace } from './PlanMap';
+import { contentOf, PlanMap } from './PlanMap';
 import { PlanTools } from './PlanTools';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';

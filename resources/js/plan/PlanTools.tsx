@@ -14,8 +14,9 @@ import {
 } from 'lucide-react';
 import type { RefObject } from 'react';
 import { Button } from '../parts/Button';
+import type { LabelChoice, PlanPlace } from './contract';
 import { LabelMenu } from './LabelMenu';
-import type { LabelChoice, PlanMap, PlanPlace } from './PlanMap';
+import type { PlanMap } from './PlanMap';
 
 interface Props {
     plan: RefObject<PlanMap | null>;

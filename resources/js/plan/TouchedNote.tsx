@@ -3,8 +3,8 @@ import type { ControlPoint, Design, Project, StakeoutPoint } from '../api/client
 import { Button } from '../parts/Button';
 import { Coordinates } from '../parts/Figure';
 import { useLayers } from '../stages/prepare/useLayers';
+import type { PlanPlace } from './contract';
 import type { PlanThing } from './marks';
-import type { PlanPlace } from './PlanMap';
 import type { Touched } from './snap';
 
 export interface TouchedThing {

@@ -3,8 +3,8 @@ import type { Extent } from 'ol/extent';
 import Feature from 'ol/Feature';
 import MultiPoint from 'ol/geom/MultiPoint';
 import Point from 'ol/geom/Point';
+import type { PlanPlace } from './contract';
 import type { PlanThing } from './marks';
-import type { PlanPlace } from './PlanMap';
 
 export interface PlacedThing {
     thing: PlanThing;

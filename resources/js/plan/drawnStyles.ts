@@ -1,7 +1,7 @@
 import type { FeatureLike } from 'ol/Feature';
 import { Circle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style';
+import type { DrawnChange, Evidence } from './contract';
 import { type Ink, readable } from './ink';
-import type { DrawnChange, Evidence } from './PlanMap';
 
 /** Styles are made once for each colour: a drawing has few colours and many pieces. */
 export function drawnStyle(ownColour: string | null, ink: Ink, crowded: boolean) {

@@ -1,27 +1,9 @@
 import Flatbush from 'flatbush';
 import type { Schemas } from '../api/client';
-import { KINDS, Kind, type Shapes } from './shapes';
-import { chordsOfShape, crossingsOf, distanceTo, type Near, onShape, prolongedOf, spotsOf } from './spots';
+import { KINDS, Kind } from './shapes';
+import { chordsOfShape, crossingsOf, distanceTo, type Near, onShape, type PickLayer, prolongedOf, type Spot, spotsOf } from './spots';
 
-export interface PickLayer {
-    id: number;
-    name: string;
-    strings: string[];
-    shapes: Shapes;
-}
-
-export interface Spot {
-    layerId: number;
-    shape: number;
-    kind: Schemas['SpotBody']['kind'];
-    withLayerId?: number;
-    withShape?: number;
-    /** where both would meet if they went on */
-    prolonged?: boolean;
-    x: number;
-    y: number;
-    label: string;
-}
+export type { PickLayer, Spot } from './spots';
 
 /** What is offered, each on or off. */
 export const SNAPS = {

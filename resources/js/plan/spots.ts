@@ -1,5 +1,25 @@
+import type { Schemas } from '../api/client';
 import { KINDS, Kind, type Shapes } from './shapes';
-import type { PickLayer, Spot } from './snap';
+
+export interface PickLayer {
+    id: number;
+    name: string;
+    strings: string[];
+    shapes: Shapes;
+}
+
+export interface Spot {
+    layerId: number;
+    shape: number;
+    kind: Schemas['SpotBody']['kind'];
+    withLayerId?: number;
+    withShape?: number;
+    /** where both would meet if they went on */
+    prolonged?: boolean;
+    x: number;
+    y: number;
+    label: string;
+}
 
 /** A shape near the pointer. */
 export interface Near {

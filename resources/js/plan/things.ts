@@ -1,7 +1,7 @@
 import type { ControlPoint, Design, Mark, Schemas, StakeoutPoint, Units } from '../api/client';
 import { formatLength } from '../units/format';
+import type { LabelChoice, PlanPlace } from './contract';
 import type { PlacedThing } from './crowd';
-import type { LabelChoice, PlanPlace } from './PlanMap';
 
 /** The active design and the backgrounds, each in its newest revision. */
 export function drawnDesigns(designs: Design[]): Design[] {

@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { Length } from '../../parts/Figure';
-import type { Mends } from './PointsImport';
+import type { Mends } from './mends';
 
 /** The first rows as they will be stored. */
 export function AsRead({ seen, mends }: { seen: Schemas['PointsPreview']; mends: Mends }) {

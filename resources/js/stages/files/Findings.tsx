@@ -1,7 +1,7 @@
 import { Stethoscope } from 'lucide-react';
 import type { Schemas } from '../../api/client';
 import { Button } from '../../parts/Button';
-import type { Layout, Mends } from './PointsImport';
+import type { Layout, Mends } from './mends';
 
 type Finding = Schemas['FindingResource'];
 

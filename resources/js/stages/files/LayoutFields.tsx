@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { Choice, NumberField } from '../../parts/Field';
-import type { Layout } from './PointsImport';
+import type { Layout } from './mends';
 
 export const COLUMNS: [Layout['columns'][number], string][] = [
     ['name', 'name'],

@@ -11,19 +11,11 @@ import { WorkBar } from '../../parts/WorkBar';
 import { AsRead, Comparison } from './AsRead';
 import { Findings } from './Findings';
 import { ColumnsOf, LayoutFields } from './LayoutFields';
+import type { Layout, Mends } from './mends';
 
-export type Layout = Schemas['LayoutBody'];
 type Preview = Schemas['PointsPreview'];
 type Target = NonNullable<Schemas['PreviewBody']['target']>;
 type Rule = NonNullable<Schemas['PointsImportBody']['duplicates']>;
-
-/** What was decided about single rows and about the list as a whole. */
-export interface Mends {
-    leaveOutLines: number[];
-    places: Schemas['RowPlaceBody'][];
-    noElevations: boolean;
-    accepted: string[];
-}
 
 const NOTHING: Mends = { leaveOutLines: [], places: [], noElevations: false, accepted: [] };
 

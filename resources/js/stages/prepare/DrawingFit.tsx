@@ -6,7 +6,7 @@ import { Choice, LengthField, NumberField } from '../../parts/Field';
 import { AngleFigure, Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { formatAngle } from '../../units/format';
-import type { Inspection } from './DrawingImport';
+import type { Inspection } from './inspection';
 import { UNIT_NAMES, type Unit } from './units';
 
 type Fit = Schemas['FitResource'];

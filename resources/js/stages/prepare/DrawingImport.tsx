@@ -9,9 +9,9 @@ import { Failure, Notice } from '../../parts/Notice';
 import { WorkBar } from '../../parts/WorkBar';
 import { DrawingFit, type Placing } from './DrawingFit';
 import { InspectedLayers } from './InspectedLayers';
+import type { Inspection } from './inspection';
 import { METRES, UNIT_NAMES, type Unit } from './units';
 
-export type Inspection = Schemas['InspectionResource'];
 type Body = Schemas['TakeDrawingBody'];
 
 interface Props {

@@ -11,7 +11,8 @@ import { FileDrop } from '../../parts/FileDrop';
 import { Failure, Notice } from '../../parts/Notice';
 import { WorkBar } from '../../parts/WorkBar';
 import { drawnDesigns } from '../../plan/things';
-import { DrawingImport, type Inspection } from './DrawingImport';
+import { DrawingImport } from './DrawingImport';
+import type { Inspection } from './inspection';
 import { Layers } from './Layers';
 
 interface Read {

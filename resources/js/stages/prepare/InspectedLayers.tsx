@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/Field';
 import { Length } from '../../parts/Figure';
-import type { Inspection } from './DrawingImport';
+import type { Inspection } from './inspection';
 
 interface Props {
     inspection: Inspection;

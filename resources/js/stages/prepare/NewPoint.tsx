@@ -7,7 +7,7 @@ import { Button } from '../../parts/Button';
 import { LengthField, TextField } from '../../parts/Field';
 import { Coordinates } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
-import type { PlanTaken } from '../../plan/PlanMap';
+import type { PlanTaken } from '../../plan/contract';
 import { type Spot, spotBody } from '../../plan/snap';
 import { SnapChoice } from './SnapChoice';
 

@@ -8,7 +8,7 @@ import { CheckBox } from '../../parts/CheckBox';
 import { Choice } from '../../parts/Field';
 import { Deviation } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
-import type { PlanFigure } from '../../plan/PlanMap';
+import type { PlanFigure } from '../../plan/contract';
 import { drawnDesigns } from '../../plan/things';
 import { formatDeviation } from '../../units/format';
 import { useUnits } from '../../units/UnitsContext';

@@ -1,5 +1,5 @@
 import type { ControlPoint, SetupState } from '../../api/client';
-import type { PlanFigure } from '../../plan/PlanMap';
+import type { PlanFigure } from '../../plan/contract';
 import { ellipse, roundTimes } from './ellipse';
 import { chosenPlace } from './places';
 

@@ -1,5 +1,5 @@
 import type { ControlPoint, Schemas } from '../../api/client';
-import type { PlanFigure } from '../../plan/PlanMap';
+import type { PlanFigure } from '../../plan/contract';
 import { ellipse, roundTimes } from './ellipse';
 
 /** How well the work would be served from each place of a raster; −1 where too little is seen. */

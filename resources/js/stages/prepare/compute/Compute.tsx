@@ -1,17 +1,17 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { StakeoutPoint } from '../../../api/client';
 import { useGridLines } from '../../../api/hooks';
 import type { StageProps } from '../../../frame/stages';
 import { Button } from '../../../parts/Button';
 import { Failure, Notice } from '../../../parts/Notice';
-import type { PlanFigure } from '../../../plan/PlanMap';
+import type { PlanFigure } from '../../../plan/contract';
 import { COLLECTIONS, type CollectionKind, CollectPlaces } from './CollectPlaces';
-import { bodyOf, type Construction, type Draft, draftOf, emptyDraft } from './draft';
+import { bodyOf, type Draft, draftOf, emptyDraft } from './draft';
 import { type Elevation, ElevationInput } from './ElevationInput';
 import { GivensForm } from './GivensForm';
 import { GridLines } from './GridLines';
 import { Keep } from './Keep';
 import { KINDS, type Kind, type KindSpec } from './kinds';
+import type { ComputationProps } from './props';
 import { keyOf, type Made, Solutions } from './Solutions';
 import { TouchContext } from './touch';
 import { useConstruction } from './useConstruction';
@@ -62,14 +62,6 @@ export function Compute(props: StageProps) {
         );
     }
     return <Computation key={spec.kind} {...props} spec={spec} onClose={close} />;
-}
-
-export interface ComputationProps extends StageProps {
-    spec: KindSpec;
-    onClose: () => void;
-    /** a point whose recipe is being changed */
-    point?: StakeoutPoint;
-    recipe?: { construction: Construction; letter: string; index: number; elevation: Elevation | null };
 }
 
 /** One computation, new or of a point that was made by it. */

@@ -5,10 +5,10 @@ import { useDeed } from '../../../api/hooks';
 import { Button } from '../../../parts/Button';
 import { Choice, TextField } from '../../../parts/Field';
 import { Failure, Notice } from '../../../parts/Notice';
-import type { ComputationProps } from './Compute';
 import type { Construction } from './draft';
 import type { Elevation } from './ElevationInput';
 import type { Kind } from './kinds';
+import type { ComputationProps } from './props';
 import type { Made } from './Solutions';
 
 type Naming = 'numbered' | 'byPlace' | 'bySource';

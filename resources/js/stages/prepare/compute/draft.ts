@@ -1,5 +1,5 @@
 import type { ControlPoint, Schemas, StakeoutPoint } from '../../../api/client';
-import type { PlanTaken } from '../../../plan/PlanMap';
+import type { PlanTaken } from '../../../plan/contract';
 import { spotBody } from '../../../plan/snap';
 import type { Kind, KindSpec } from './kinds';
 

@@ -4,7 +4,7 @@ import { useDeed, useWorklists } from '../../../api/hooks';
 import { Button } from '../../../parts/Button';
 import { Choice, TextField } from '../../../parts/Field';
 import { Failure } from '../../../parts/Notice';
-import type { DeedProps } from './ChosenBar';
+import type { DeedProps } from './deed';
 
 /** The chosen points as a worklist of their own, or at the end of another. */
 export function AddToWorklist({ project, those, onDone }: DeedProps) {

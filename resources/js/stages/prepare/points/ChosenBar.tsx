@@ -6,6 +6,7 @@ import type { StageProps } from '../../../frame/stages';
 import { Button } from '../../../parts/Button';
 import { Failure } from '../../../parts/Notice';
 import { AddToWorklist } from './AddToWorklist';
+import type { DeedProps } from './deed';
 import { Elevate } from './Elevate';
 import { Move } from './Move';
 import { Recode } from './Recode';
@@ -20,12 +21,6 @@ const DEEDS = {
 } as const;
 
 export type Deed = keyof typeof DEEDS;
-
-export interface DeedProps extends StageProps {
-    /** the points it is done with */
-    those: StakeoutPoint[];
-    onDone: () => void;
-}
 
 const SHEETS: Record<Deed, (props: DeedProps) => React.ReactNode> = {
     rename: Rename,

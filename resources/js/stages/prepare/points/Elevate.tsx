@@ -5,7 +5,7 @@ import { Button } from '../../../parts/Button';
 import { Failure } from '../../../parts/Notice';
 import { type Elevation, ElevationInput } from '../compute/ElevationInput';
 import { TouchContext } from '../compute/touch';
-import type { DeedProps } from './ChosenBar';
+import type { DeedProps } from './deed';
 
 /** One elevation for all, or each its own by a rule. */
 export function Elevate({ project, points, control, those, onDone, want, setWant }: DeedProps) {

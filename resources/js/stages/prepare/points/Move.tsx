@@ -12,7 +12,7 @@ import { placeWords } from '../compute/draft';
 import { LineInput } from '../compute/LineInput';
 import { PlaceInput } from '../compute/PlaceInput';
 import { TouchContext } from '../compute/touch';
-import type { DeedProps } from './ChosenBar';
+import type { DeedProps } from './deed';
 
 type Body = Schemas['MoveBody'];
 type Pair = Schemas['FitPair'];

@@ -4,7 +4,7 @@ import { useCodes, useDeed } from '../../../api/hooks';
 import { Button } from '../../../parts/Button';
 import { LengthField, TextField } from '../../../parts/Field';
 import { Failure } from '../../../parts/Notice';
-import type { DeedProps } from './ChosenBar';
+import type { DeedProps } from './deed';
 
 /** A code for all of them, and what it means: colour, trade and tolerances. */
 export function Recode({ project, those, onDone }: DeedProps) {

@@ -9,7 +9,7 @@ import { Failure, Notice } from '../../../parts/Notice';
 import type { GivenPlace } from '../compute/draft';
 import { PlaceInput } from '../compute/PlaceInput';
 import { TouchContext } from '../compute/touch';
-import type { DeedProps } from './ChosenBar';
+import type { DeedProps } from './deed';
 
 type Order = NonNullable<Schemas['RenameBody']['order']>;
 
