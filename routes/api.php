@@ -112,6 +112,7 @@ Route::prefix('projects/{project}')->group(function (): void {
     });
     Route::controller(GridController::class)->group(function (): void {
         Route::get('grid-lines', 'index');
+        Route::get('grid-spacings', 'spacings');
         Route::post('grid-preview', 'preview');
         Route::post('grid-lines', 'store');
         Route::put('grid-lines/{line}', 'update');

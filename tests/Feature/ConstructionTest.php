@@ -160,6 +160,9 @@ final class ConstructionTest extends FeatureTestCase
         self::assertSame(['A', 'B', 'C', '1', '2', '3', '4'], array_column($lines, 'name'));
         $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => array_map(static fn (array $l) => array_diff_key($l, ['id' => 0]), $lines)])->assertOk();
         $kept = array_column($this->ask('GET', "/projects/{$project->id}/grid-lines")->json(), null, 'name');
+        $spacings = $this->ask('GET', "/projects/{$project->id}/grid-spacings")->assertOk()->json();
+        self::assertSame(['A B', 'B C', '1 2', '2 3', '3 4'], array_map(static fn (array $s) => "{$s['from']} {$s['to']}", $spacings));
+        self::assertEqualsWithDelta([6.0, 6.5, 5.0, 5.0, 5.0], array_column($spacings, 'apart'), 1e-9);
         $crossings = ['collection' => ['kind' => 'gridCrossings', 'separator' => '/'], 'name' => ''];
         self::assertSame(12, $this->ask('POST', "/projects/{$project->id}/collections", $crossings)->assertOk()->json('made'));
         $c4 = $project->points()->where('name', 'C/4')->firstOrFail();

@@ -16,6 +16,7 @@ use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Http\Resources\CountResource;
 use App\Http\Resources\GridLineResource;
+use App\Http\Resources\GridSpacingResource;
 use App\Models\GridLine;
 use App\Models\Project;
 use App\Preparation;
@@ -30,6 +31,12 @@ final class GridController
     public function index(Project $project): JsonResponse
     {
         return new JsonResponse($project->gridLines()->orderBy('id')->get()->map(GridLineResource::of(...))->all());
+    }
+
+    #[Get('/projects/{project}/grid-spacings', 'How far each grid line lies from the one before it in its family', GridSpacingResource::class, list: true)]
+    public function spacings(Project $project): JsonResponse
+    {
+        return new JsonResponse(GridSpacingResource::between($project->gridLines()->orderBy('id')->get()));
     }
 
     #[Post('/projects/{project}/grid-preview', 'Finds or works out grid lines; stores nothing', GridPreviewBody::class, GridLineResource::class, list: true)]

@@ -58,6 +58,6 @@ final readonly class MadeSolution
             array_push($flat, $p->easting, $p->northing);
         }
 
-        return new PathResource($flat);
+        return new PathResource($flat, $leg->length(), $leg->at(0.0)->azimuthTo($leg->at($leg->length())));
     }
 }

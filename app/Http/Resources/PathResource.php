@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
 
-/** A line as it is drawn: easting and northing in turn. */
+/** A line or arc as it is drawn: easting and northing in turn. length: along it, metres; azimuth: from its first end to its last, radians. */
 #[OA\Schema]
 final readonly class PathResource
 {
@@ -15,5 +15,7 @@ final readonly class PathResource
     public function __construct(
         #[ListOf('float')]
         public array $flat,
+        public float $length,
+        public float $azimuth,
     ) {}
 }

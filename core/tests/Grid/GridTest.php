@@ -24,6 +24,7 @@ final class GridTest extends TestCase
             foreach ([['A', 'B', 6.0], ['B', 'C', 7.5], ['1', '2', 4.0], ['3', '4', 5.0]] as [$a, $b, $spacing]) {
                 $ray = Ray::through($lines[$a]->from, $lines[$a]->to);
                 self::assertEqualsWithDelta($spacing, abs($ray->right($lines[$b]->from)), 1e-6, "$a to $b");
+                self::assertEqualsWithDelta($spacing, $lines[$a]->apart($lines[$b]), 1e-6);
                 self::assertEqualsWithDelta($ray->right($lines[$b]->from), $ray->right($lines[$b]->to), 1e-6, 'parallel');
             }
         }

@@ -49,6 +49,12 @@ export const useGridLines = (project: number) =>
         queryFn: () => ask(api.GET('/api/v1/projects/{project}/grid-lines', path(project))),
     });
 
+export const useGridSpacings = (project: number) =>
+    useQuery({
+        queryKey: [project, 'grid-spacings'],
+        queryFn: () => ask(api.GET('/api/v1/projects/{project}/grid-spacings', path(project))),
+    });
+
 /** The checks on the setup that holds. */
 export const useChecks = (project: number) =>
     useQuery({

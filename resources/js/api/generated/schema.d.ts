@@ -645,6 +645,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/grid-spacings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far each grid line lies from the one before it in its family */
+        get: operations["754c6f5a41f44765824b0a439a920e05"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/grid-preview": {
         parameters: {
             query?: never;
@@ -2725,6 +2742,12 @@ export interface components {
             easting2: number;
             ring: boolean;
         };
+        /** @description How far a grid line lies from the one before it in its family; metres. */
+        GridSpacingResource: {
+            from: string;
+            to: string;
+            apart: number;
+        };
         GuidanceResource: {
             target: number;
             toward: number;
@@ -2976,9 +2999,11 @@ export interface components {
             normalised: number | null;
             detectable: number | null;
         };
-        /** @description A line as it is drawn: easting and northing in turn. */
+        /** @description A line or arc as it is drawn: easting and northing in turn. length: along it, metres; azimuth: from its first end to its last, radians. */
         PathResource: {
             flat: number[];
+            length: number;
+            azimuth: number;
         };
         PingResource: {
             version: string;
@@ -4942,6 +4967,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "754c6f5a41f44765824b0a439a920e05": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GridSpacingResource"][];
                 };
             };
             /** @description What was wrong, where, and what to do */

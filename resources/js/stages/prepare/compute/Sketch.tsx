@@ -101,7 +101,7 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
             paths: (only?.drawn ?? []).map((d) => d.flat),
             places: [
                 ...(only?.places ?? []).map((p) => ({ easting: p.easting, northing: p.northing, label: p.word })),
-                ...(only?.drawn ?? []).slice(legs.length - 1, legs.length).map((d) => alongside(d.flat, units)),
+                ...(only?.drawn ?? []).slice(legs.length - 1, legs.length).map((d) => alongside(d, units)),
             ],
         });
     }, [made, legs.length, setFigure, units]);
@@ -225,14 +225,13 @@ const closedLegs = (legs: Leg[], closing: Closing) =>
     closing === 'byIntersection' ? legs.map((l, i) => (i === legs.length - 1 ? { ...l, distance: null, until: null } : l)) : legs;
 
 /** Length and direction, at the middle of a leg. */
-function alongside(flat: number[], units: ReturnType<typeof useUnits>) {
+function alongside({ flat, length, azimuth }: Schemas['PathResource'], units: ReturnType<typeof useUnits>) {
     const n = flat.length;
     const [x1 = 0, y1 = 0, x2 = 0, y2 = 0] = [flat[0], flat[1], flat[n - 2], flat[n - 1]];
-    const direction = (Math.atan2(x2 - x1, y2 - y1) + 2 * Math.PI) % (2 * Math.PI);
     return {
         easting: (x1 + x2) / 2,
         northing: (y1 + y2) / 2,
-        label: `${formatLength(Math.hypot(x2 - x1, y2 - y1), units.length)}, ${formatDirection(direction, units)}`,
+        label: `${formatLength(length, units.length)}, ${formatDirection(azimuth, units)}`,
         bare: true,
     };
 }

@@ -30,9 +30,7 @@ export function Legs({ legs, made, onLegs }: { legs: Leg[]; made: Made | null; o
     return (
         <ol className="border-t border-rule">
             {legs.map((l, i) => {
-                const flat = drawn[i]?.flat ?? [];
-                const n = flat.length;
-                const [dx, dy] = [(flat[n - 2] ?? 0) - (flat[0] ?? 0), (flat[n - 1] ?? 0) - (flat[1] ?? 0)];
+                const path = drawn[i];
                 return (
                     // biome-ignore lint/suspicious/noArrayIndexKey: legs have no name but their number
                     <li key={i} className="grid grid-cols-[2rem_1fr_auto] items-center gap-2 border-b border-rule py-1">
@@ -44,17 +42,17 @@ export function Legs({ legs, made, onLegs }: { legs: Leg[]; made: Made | null; o
                                 </span>
                             ) : l.until != null ? (
                                 <span>
-                                    until a line: <Length of={Math.hypot(dx, dy)} />
+                                    until a line: <Length of={path?.length} />
                                 </span>
                             ) : (
                                 <LengthField
                                     label={`Leg ${i + 1}`}
-                                    value={l.distance?.metres ?? Math.hypot(dx, dy)}
+                                    value={l.distance?.metres ?? path?.length ?? 0}
                                     onValue={(metres) => metres !== null && change(i, { distance: { metres } })}
                                 />
                             )}
                             <span className="text-sm text-quiet">
-                                toward <Direction of={(Math.atan2(dx, dy) + 2 * Math.PI) % (2 * Math.PI)} />
+                                toward <Direction of={path?.azimuth} />
                             </span>
                         </div>
                         <Button
