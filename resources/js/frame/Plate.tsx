@@ -82,7 +82,8 @@ function TargetInUse({ draft, instrument }: { draft: SetupState['draft'] | undef
     const here = 1000 * (draft?.prismConstant ?? 0);
     const there = instrument?.prismConstant == null ? null : 1000 * instrument.prismConstant;
     const constantDiffers = there !== null && Math.abs(there - here) > 0.05;
-    const ppmDiffers = draft !== undefined && instrument?.ppm != null && Math.abs(instrument.ppm - draft.ppm) > 0.5;
+    // An instrument that applies nothing by itself leaves nothing to confuse.
+    const ppmDiffers = draft !== undefined && instrument?.ppm != null && instrument.ppm !== 0 && Math.abs(instrument.ppm - draft.ppm) > 0.5;
     const differ = constantDiffers || ppmDiffers;
     return (
         <div

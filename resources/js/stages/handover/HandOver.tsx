@@ -97,7 +97,7 @@ export function HandOver({ project, marks }: StageProps) {
                                     {m.name}
                                     <div className="text-sm text-quiet">{m.kind === 'stake' ? 'staked' : 'built'}</div>
                                 </td>
-                                <td className="n">
+                                <td className="n inline-side">
                                     <Sided of={m.deviation?.northing} side="northing" none="–" />
                                     <br />
                                     <Sided of={m.deviation?.easting} side="easting" none="–" />
