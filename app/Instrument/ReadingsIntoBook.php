@@ -53,7 +53,11 @@ final class ReadingsIntoBook
         ]);
         $project = Project::query()->findOrFail($observation->project_id);
         if ($observation->wasRecentlyCreated && isset($purpose['keepIn'])) {
-            DraftReadings::take($project, $observation, $purpose['keepIn']);
+            try {
+                DraftReadings::take($project, $observation, $purpose['keepIn']);
+            } catch (\DomainException) {
+                // Whatever the setup says to it, what was measured stays in the book.
+            }
         }
         $project->changed();
 
