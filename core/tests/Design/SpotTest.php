@@ -36,6 +36,43 @@ final class SpotTest extends TestCase
         self::assertNull(Spot::of(new Shape(ShapeKind::Circle, 1, [1.0, 2.0, NAN, 3.0]), SpotKind::Centre)->elevation);
     }
 
+    public function test_quadrants_are_those_that_lie_on_the_arc_the_nearest_first(): void
+    {
+        $circle = new Shape(ShapeKind::Circle, 1, [100.0, 200.0, 3.0, 10.0]);
+        self::assertEqualsWithDelta([210.0, 100.0, 3.0], array_values((array) Spot::of($circle, SpotKind::Quadrant, new Position(230, 101))), 1e-9);
+        self::assertEqualsWithDelta(90.0, Spot::of($circle, SpotKind::Quadrant, new Position(199, 95))->easting, 1e-9);
+        // From east by north to west: it has no southern quadrant.
+        $arc = new Shape(ShapeKind::Arc, 1, [0.0, 0.0, NAN, 10.0, 0.1, 3.0]);
+        self::assertEqualsWithDelta([10.0, 0.0], array_slice(array_values((array) Spot::of($arc, SpotKind::Quadrant, new Position(-10, 0))), 0, 2), 1e-9);
+        $this->expectException(NoSuchSpot::class);
+        Spot::of(new Shape(ShapeKind::Arc, 1, [0.0, 0.0, NAN, 10.0, 0.1, 0.5]), SpotKind::Quadrant, new Position(0, 0));
+    }
+
+    public function test_the_foot_may_lie_beyond_a_line_and_a_place_on_it_may_not(): void
+    {
+        $line = self::line(0, 0, 4.0, 10, 0, 6.0);
+        self::assertEqualsWithDelta([0.0, 15.0], array_slice(array_values((array) Spot::of($line, SpotKind::Foot, new Position(7, 15))), 0, 2), 1e-9);
+        self::assertEqualsWithDelta([0.0, 10.0, 6.0], array_values((array) Spot::of($line, SpotKind::On, new Position(7, 15))), 1e-9);
+        self::assertEqualsWithDelta([0.0, 5.0, 5.0], array_values((array) Spot::of($line, SpotKind::On, new Position(7, 5))), 1e-9);
+        $this->expectException(NoSuchSpot::class);
+        Spot::of(new Shape(ShapeKind::Point, 1, [1.0, 2.0, 3.0]), SpotKind::On, new Position(0, 0));
+    }
+
+    public function test_points_texts_and_blocks_have_where_they_stand(): void
+    {
+        foreach ([ShapeKind::Point, ShapeKind::Text, ShapeKind::Insert] as $kind) {
+            self::assertEquals(new Position(2.0, 1.0, 3.0), Spot::of(new Shape($kind, 1, [1.0, 2.0, 3.0, 0.5, 0.0, 0.0]), SpotKind::Insertion));
+        }
+        foreach ([[ShapeKind::Line, SpotKind::Insertion], [ShapeKind::Circle, SpotKind::Start], [ShapeKind::Spline, SpotKind::Middle], [ShapeKind::Ellipse, SpotKind::Quadrant], [ShapeKind::Circle, SpotKind::Quadrant]] as [$shape, $spot]) {
+            try {
+                Spot::of(new Shape($shape, 1, [0.0, 0.0, 0.0, 1.0, 1.0, 0.0, 0.0, 0.0, 1.0]), $spot);
+                self::fail("{$shape->word()} has no {$spot->value}");
+            } catch (NoSuchSpot $e) {
+                self::assertNotSame('', $e->getMessage());
+            }
+        }
+    }
+
     public function test_what_a_shape_does_not_have_is_refused(): void
     {
         $this->expectException(NoSuchSpot::class);

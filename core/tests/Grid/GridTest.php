@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Grid;
 
+use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\ShapeKind;
@@ -26,6 +27,25 @@ final class GridTest extends TestCase
                 self::assertEqualsWithDelta($spacing, abs($ray->right($lines[$b]->from)), 1e-6, "$a to $b");
                 self::assertEqualsWithDelta($spacing, $lines[$a]->apart($lines[$b]), 1e-6);
                 self::assertEqualsWithDelta($ray->right($lines[$b]->from), $ray->right($lines[$b]->to), 1e-6, 'parallel');
+            }
+        }
+    }
+
+    public function test_a_radial_grid_has_lines_from_its_centre_and_rings_about_it(): void
+    {
+        $centre = new Position(500.0, 900.0);
+        $lines = TypedGrid::radial($centre, 0.3, '1', [0.5, 0.7], 'A', [10.0, 5.0]);
+        self::assertSame(['1', '2', '3', 'A', 'B'], array_map(static fn (GridLine $l) => $l->name, $lines));
+        self::assertEqualsWithDelta([0.3, 0.8, 1.5], array_map(static fn (GridLine $l) => $centre->azimuthTo($l->to), array_slice($lines, 0, 3)), 1e-9);
+        self::assertEqualsWithDelta([10.0, 15.0], array_map(static fn (GridLine $l) => $centre->distanceTo($l->to), array_slice($lines, 3)), 1e-9);
+        self::assertSame([false, false, false, true, true], array_map(static fn (GridLine $l) => $l->ring, $lines));
+        self::assertGreaterThan(15.0, $centre->distanceTo($lines[0]->to), 'lines go on beyond the outermost ring');
+        foreach ([[[0.5], []], [[0.5], [10.0, -1.0]], [[0.0], [10.0]], [array_fill(0, 200, 0.01), [10.0]]] as [$angles, $radii]) {
+            try {
+                TypedGrid::radial($centre, 0.3, '1', $angles, 'A', $radii);
+                self::fail('It was taken.');
+            } catch (NoConstruction $e) {
+                self::assertNotSame('', $e->getMessage());
             }
         }
     }
