@@ -87,6 +87,8 @@ final class StandTest extends TestCase
             'all one way' => [[40, 50, 62], 'both', 'nearly the same way, toward north-east', new Position(4880.0, 1900.0)],
             'much shorter' => [[0, 120, 240], 'short', 'much shorter than what will be staked', new Position(5400.0, 2000.0)],
             'near the circle' => [[0, 45, 90], 'circle', 'near the circle through', new Position(4930.0, 1930.0)],
+            'angles in line' => [[0, 4, 182], 'angles', 'lie nearly in line, where angles alone say little', new Position(5000.0, 2090.0)],
+            'to one side' => [[10, 60], 'both', 'all control lies to one side of the work', new Position(4910.0, 1920.0)],
             'distances near the line' => [[0, 178], 'distances', 'near the line through the marks', new Position(5000.0, 2090.0)],
         ];
     }
@@ -103,7 +105,7 @@ final class StandTest extends TestCase
             };
             $s = $field->controlSight("M$i", $field->station->along(deg2rad($degrees), $distance * 1.01, 40.0));
             $sights[] = match ($kind) {
-                'circle' => $s->with(distance: false, height: false), 'distances' => $s->with(direction: $i === 0), default => $s
+                'circle', 'angles' => $s->with(distance: false, height: false), 'distances' => $s->with(direction: $i === 0), default => $s
             };
         }
         $solution = Resection::places($sights, 1.6, $field->accuracy);
