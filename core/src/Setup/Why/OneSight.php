@@ -63,9 +63,9 @@ final readonly class OneSight
     {
         $c = $s->control;
         $within = Spread::WITHIN * max($spread->across, $spread->along);
-        $north = WrittenDigits::meant($c->northing, $found->northing, $within);
-        $east = WrittenDigits::meant($c->easting, $found->easting, $within);
-        $up = $c->elevation === null || $found->elevation === null ? null : WrittenDigits::meant($c->elevation, $found->elevation, Spread::WITHIN * $spread->height);
+        $north = $this->meant($c->northing, $found->northing, $within);
+        $east = $this->meant($c->easting, $found->easting, $within);
+        $up = $c->elevation === null || $found->elevation === null ? null : $this->meant($c->elevation, $found->elevation, Spread::WITHIN * $spread->height);
         foreach ([['northing', $c->northing, $north, $north === null ? null : new Position($north, $c->easting, $c->elevation)], ['easting', $c->easting, $east, $east === null ? null : new Position($c->northing, $east, $c->elevation)], ['elevation', (float) $c->elevation, $up, $up === null ? null : $c->at($up)]] as [$word, $written, $meant, $place]) {
             if ($place !== null && $meant !== null && $spread->covers($place, $found)) {
                 $fits = sprintf('%s stands there, and %s fits.', $this->length->format($written), $this->length->format($meant));
@@ -77,6 +77,12 @@ final readonly class OneSight
         }
 
         return null;
+    }
+
+    /** Digits slip in the unit that the list was written in: the project's, or metres. */
+    private function meant(float $written, float $found, float $within): ?float
+    {
+        return WrittenDigits::meant($written, $found, $within, $this->length->unit()->metres()) ?? WrittenDigits::meant($written, $found, $within);
     }
 
     /** Something off by a length that has to be found: along the sight, across it, or in height. */

@@ -16,15 +16,17 @@ final class WrittenDigits
      * @param  float  $written  as it stands in the list, metres
      * @param  float  $found  as the readings have it
      * @param  float  $within  metres
-     * @return float|null the figure that was meant
+     * @param  float  $unit  of the list it was written in, metres
+     * @return float|null the figure that was meant, metres
      */
-    public static function meant(float $written, float $found, float $within): ?float
+    public static function meant(float $written, float $found, float $within, float $unit = 1.0): ?float
     {
         if (abs($written - $found) < self::SMALLEST) {
             return null;
         }
         $best = null;
-        foreach (self::slips($written) as $candidate) {
+        foreach (self::slips($written / $unit) as $slip) {
+            $candidate = $slip * $unit;
             if (abs($candidate - $found) <= $within && ($best === null || abs($candidate - $found) < abs($best - $found))) {
                 $best = $candidate;
             }

@@ -64,6 +64,18 @@ final class WhyBadTest extends TestCase
         self::assertSame(sprintf('The northing of “%s” was written wrong: %.3f m stands there, and %.3f m fits.', $name, $at->northing + 20, $at->northing), $best->sentence);
     }
 
+    public function test_digits_slip_in_the_unit_of_the_list(): void
+    {
+        $setup = new Setups(5, 6);
+        $name = $setup->sights[2]->name;
+        $at = $setup->control[$name];
+        // One digit of a list in US feet: twenty of them.
+        $setup->control[$name] = new Position($at->northing + 20.0 * 1200 / 3937, $at->easting, $at->elevation);
+        $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights);
+        $cause = static fn (LengthStyle $style): Cause => (WhyBad::explain($sights, $setup->control, Setups::accuracy(), $style) ?? [])[0]->cause;
+        self::assertSame([Cause::CoordinateDigit, Cause::Shifted], [$cause(LengthStyle::UsFeet), $cause(LengthStyle::Metres)]);
+    }
+
     public function test_two_blunders_at_once_are_not_explained_away(): void
     {
         $setup = Setups::planted(8, 'control moved', 6);
