@@ -39,6 +39,7 @@ Route::controller(PracticeController::class)->group(function (): void {
     Route::get('practice', 'show');
     Route::post('practice', 'store');
     Route::post('projects/{project}/practice-site', 'plant');
+    Route::get('projects/{project}/practice-list', 'slipped');
 });
 
 Route::get('projects', [ProjectController::class, 'index']);

@@ -8,6 +8,7 @@ use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\InstructionKind;
+use Parlay\Core\Instrument\Notch;
 use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Refusal;
 
@@ -65,6 +66,12 @@ final class StandIn
     private float $now = 0.0;
 
     public function __construct(public World $world) {}
+
+    /** What slanted heights of it are measured to. */
+    public static function notch(): Notch
+    {
+        return new Notch(0.118, 0.024);
+    }
 
     public static function accuracy(): Accuracy
     {

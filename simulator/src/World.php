@@ -26,6 +26,9 @@ final class World
     /** The next reading on purpose is booked as if on the other face. */
     public bool $wrongFace = false;
 
+    /** The tape is held from the mark to the notch, and read off as if it stood straight. */
+    public bool $tapeSlanted = false;
+
     public float $battery = 0.82;
 
     public Noise $noise;

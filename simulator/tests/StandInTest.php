@@ -181,6 +181,16 @@ final class StandInTest extends TestCase
         }
     }
 
+    public function test_a_tape_held_slanted_reads_more_or_less_than_the_height_and_the_notch_leads_back(): void
+    {
+        $before = $this->drawer->look()['tripod'];
+        self::assertSame($before['height'], $before['tape']);
+        $slanted = $this->drawer->do(['do' => 'tape'])['tripod'];
+        self::assertNotSame($before['tape'], $slanted['tape']);
+        self::assertEqualsWithDelta($before['height'], StandIn::notch()->straight($slanted['tape']), 1e-12);
+        self::assertSame($before['height'], $this->drawer->do(['do' => 'tape', 'on' => false])['tripod']['tape']);
+    }
+
     public function test_the_world_survives_being_put_away(): void
     {
         $back = unserialize(serialize($this->instrument->world));

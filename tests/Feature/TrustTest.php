@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\ControlPoint;
 use App\Models\Mark;
 use App\Models\Observation;
 use App\Models\Project;
@@ -55,6 +56,31 @@ final class TrustTest extends FeatureTestCase
         $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-1', 'readings' => $readings])->assertOk();
         self::assertSame(6, Observation::query()->count(), 'the same wish sent twice is kept once');
         $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-2', 'readings' => [['circle' => 1, 'zenith' => 4]]])->assertStatus(422);
+    }
+
+    public function test_a_list_with_a_slip_in_it_is_found_out_by_the_setup(): void
+    {
+        $this->setUpInstrument($this->project);
+        // The marks stand 1.5 mm off where they are listed: control is said to be known so well.
+        $this->project->controlPoints()->update(['held_fixed' => false, 'plan_deviation' => 0.0015, 'height_deviation' => 0.0015]);
+        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $sights = array_map(fn (string $n): array => ['controlId' => $ids[$n], 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$n], $n)->id], ['A', 'B', 'C', 'D']);
+        self::assertNull($this->ask('PATCH', $this->at('/setup'), ['sights' => $sights])->json('explanations'));
+        $listed = $this->project->listedControl()->get();
+        foreach (['digit' => 'coordinateDigit', 'neighbours' => 'coordinateDigit', 'zero' => 'coordinateDigit', 'exchanged' => 'exchanged', 'names' => 'namesExchanged'] as $slip => $cause) {
+            $list = explode("\n", trim($this->get("/api/v1/projects/{$this->project->id}/practice-list?slip=$slip&controlId={$ids['B']}")->assertOk()->streamedContent()));
+            self::assertCount(5, $list, 'a heading, and the four of the list: no station of a setup');
+            foreach (array_slice($list, 1) as $line) {
+                [$name, $n, $e, $z] = str_getcsv(trim($line), ',', '"', '');
+                $this->project->controlPoints()->where('name', $name)->update(['northing' => (float) $n, 'easting' => (float) $e, 'elevation' => (float) $z]);
+            }
+            $why = $this->ask('GET', $this->at('/setup'))->json('explanations.0');
+            self::assertSame($cause, $why['cause'], "$slip: {$why['sentence']}");
+            self::assertContains('B', $why['sights']);
+            $listed->each(fn (ControlPoint $c) => $this->project->controlPoints()->whereKey($c->id)->update($c->only(['northing', 'easting', 'elevation'])));
+        }
+        $this->ask('GET', $this->at("/practice-list?slip=blot&controlId={$ids['B']}"))->assertStatus(422);
+        $this->ask('GET', $this->at('/practice-list?slip=digit&controlId=99999'))->assertStatus(422);
     }
 
     public function test_checks_are_judged_against_what_is_to_be_expected_and_a_light_knock_is_noticed(): void

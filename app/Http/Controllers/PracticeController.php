@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\PlantSite;
+use App\Actions\SlippedList;
 use App\Http\Bodies\PracticeBody;
+use App\Http\Bodies\SlippedListQuery;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
@@ -14,6 +16,7 @@ use App\Instrument\PracticeWorld;
 use App\Models\Project;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The stand-in's drawer: moves the practice world. Nothing here reaches the computation but through the instrument. */
 final class PracticeController
@@ -30,6 +33,19 @@ final class PracticeController
         $deed = array_filter((array) Body::read($request, PracticeBody::class), static fn ($value) => $value !== null);
 
         return new JsonResponse($world->do($deed));
+    }
+
+    #[Get('/projects/{project}/practice-list', 'The control as a list (CSV) with one slip of the pen in it, to be brought in by a learner', query: SlippedListQuery::class, media: 'application/octet-stream')]
+    public function slipped(Request $request, Project $project, SlippedList $list): StreamedResponse
+    {
+        $query = Body::read($request, SlippedListQuery::class);
+        [$lines, $name] = $list($project, $query->slip, $query->controlId);
+
+        return new StreamedResponse(static function () use ($lines): void {
+            foreach ($lines as $line) {
+                echo $line;
+            }
+        }, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""]);
     }
 
     #[Post('/projects/{project}/practice-site', 'Lays the practice site out on this project’s control, with small errors of its own', null, WorldResource::class)]

@@ -14,6 +14,8 @@ final readonly class WorldTripod
         public float $easting,
         public float $elevation,
         public float $height,
+        public float $tape,
+        public bool $tapeSlanted,
         public ?string $over,
         public float $tilt,
         public float $circleZero,

@@ -31,4 +31,10 @@ final readonly class Notch
 
         return sqrt($slanted ** 2 - $this->radius ** 2) + $this->drop;
     }
+
+    /** What a tape reads from the mark to the notch; metres. */
+    public function slanted(float $straight): float
+    {
+        return hypot($straight - $this->drop, $this->radius);
+    }
 }

@@ -56,6 +56,14 @@ final class RoundsTest extends TestCase
     }
 
     /** h = √(s² − r²) + d: 1.500 m slanted to a notch 0.120 m out and 0.020 m under the axis. */
+    public function test_a_height_slanted_and_straight_lead_back_to_each_other(): void
+    {
+        foreach ([1.2, 1.5, 1.8] as $straight) {
+            $notch = new Notch(0.118, 0.024);
+            self::assertEqualsWithDelta($straight, $notch->straight($notch->slanted($straight)), 1e-12);
+        }
+    }
+
     public function test_a_slanted_height_is_reduced(): void
     {
         self::assertEqualsWithDelta(sqrt(2.25 - 0.0144) + 0.02, (new Notch(0.12, 0.02))->straight(1.5), 1e-12);

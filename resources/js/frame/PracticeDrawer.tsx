@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, X } from 'lucide-react';
 import { useState } from 'react';
-import { api, ask, type Schemas } from '../api/client';
+import { api, ask, type ControlPoint, type Schemas } from '../api/client';
 import { Button } from '../parts/Button';
 import { LengthField } from '../parts/Field';
 import { Length } from '../parts/Figure';
@@ -27,6 +27,7 @@ const BLUNDERS: [string, (mark: string, world: World) => Schemas['PracticeBody']
             return other ? { do: 'swap_marks', mark, with: other.name } : null;
         },
     ],
+    ['Tape held slanted', (_, w) => ({ do: 'tape', on: !w.tripod.tapeSlanted })],
     ['Next on the wrong face', () => ({ do: 'wrong_face', on: true })],
     ['Air of another day', () => ({ do: 'air', pressure: 700, temperature: 35 })],
     ['Constant set by hand, 30 mm', () => ({ do: 'set_constant', prismConstant: 0.03 })],
@@ -171,8 +172,8 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                     </Group>
                     <Group name="Tripod">
                         <p className="text-sm">
-                            {w.tripod.over ? `Stands over ${w.tripod.over}` : 'Stands free'}; the tape reads <Length of={w.tripod.height} />{' '}
-                            to the axis.
+                            {w.tripod.over ? `Stands over ${w.tripod.over}` : 'Stands free'}; the tape reads <Length of={w.tripod.tape} />
+                            {w.tripod.tapeSlanted ? '.' : ' to the axis.'}
                         </p>
                         <div className="flex flex-wrap gap-2">
                             <Button onClick={() => deed.mutate({ do: 'tripod', mark: chosen, height: w.tripod.height })}>
@@ -199,6 +200,7 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                                 </Button>
                             ))}
                         </div>
+                        <SlippedLists project={project.id} mark={control.find((c) => c.name === chosen)} />
                     </Group>
                     <Group name="Instrument">
                         <div className="flex flex-wrap gap-2">
@@ -214,6 +216,38 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                 </div>
             )}
         </aside>
+    );
+}
+
+const SLIPS: [string, string][] = [
+    ['digit', 'a digit wrong'],
+    ['neighbours', 'two digits exchanged'],
+    ['zero', 'a zero too many'],
+    ['exchanged', 'northing and easting exchanged'],
+    ['names', 'two names exchanged'],
+];
+
+/** Lists as they come from an office in a hurry: brought in as control, a setup has to show what is wrong with them. */
+function SlippedLists({ project, mark }: { project: number; mark: ControlPoint | undefined }) {
+    return (
+        mark && (
+            <p className="text-sm">
+                The control as a file with a slip at {mark.name}, to be brought in at Control:{' '}
+                {SLIPS.map(([slip, word], i) => (
+                    <span key={slip}>
+                        {i > 0 && ', '}
+                        <a
+                            className="inline-block min-h-8 content-center text-chalk underline"
+                            download
+                            href={`/api/v1/projects/${project}/practice-list?slip=${slip}&controlId=${mark.id}`}
+                        >
+                            {word}
+                        </a>
+                    </span>
+                ))}
+                .
+            </p>
+        )
     );
 }
 

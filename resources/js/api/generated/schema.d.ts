@@ -1126,6 +1126,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/practice-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The control as a list (CSV) with one slip of the pen in it, to be brought in by a learner */
+        get: operations["5c2074c2d9811e84f0c2907b3e2fd53d"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/practice-site": {
         parameters: {
             query?: never;
@@ -2374,6 +2391,11 @@ export interface components {
             pointId: number;
             skipped?: boolean;
         };
+        SlippedListQuery: {
+            /** @enum {string} */
+            slip: "digit" | "neighbours" | "zero" | "exchanged" | "names";
+            controlId: number;
+        };
         SpotBody: {
             layerId: number;
             shape: number;
@@ -3347,6 +3369,8 @@ export interface components {
             easting: number;
             elevation: number;
             height: number;
+            tape: number;
+            tapeSlanted: boolean;
             over: string | null;
             tilt: number;
             circleZero: number;
@@ -5986,6 +6010,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorldResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "5c2074c2d9811e84f0c2907b3e2fd53d": {
+        parameters: {
+            query: {
+                slip: "digit" | "neighbours" | "zero" | "exchanged" | "names";
+                controlId: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
             /** @description What was wrong, where, and what to do */
