@@ -10,6 +10,7 @@ import { Failure, Notice } from '../../parts/Notice';
 import type { GivenLine } from '../prepare/compute/draft';
 import { LineInput } from '../prepare/compute/LineInput';
 import { TouchContext } from '../prepare/compute/touch';
+import { suspectOf } from './places';
 import { Shots } from './Shots';
 import { type LineBody, lineBodies, shotBodies } from './sightBodies';
 
@@ -24,6 +25,7 @@ export function GridLinesSetup(props: Props) {
     const { draft } = state;
     const found = state.solution?.shots ?? [];
     const residuals = new Map(draft.shots.flatMap((s, i) => (found[i] ? [[s.observationId, found[i]] as const] : [])));
+    const suspect = suspectOf(draft.shots, found);
     const change = (name: string, part: Partial<LineBody> | null) =>
         void onChange({
             lines: lineBodies(draft).flatMap((l) => (l.name !== name ? [l] : part === null ? [] : [{ ...l, ...part }])),
@@ -57,6 +59,7 @@ export function GridLinesSetup(props: Props) {
                             line={l.name}
                             verb={`Measure on line ${l.name}`}
                             residuals={residuals}
+                            suspect={suspect}
                             primary={count < 2}
                             onChange={onChange}
                         />

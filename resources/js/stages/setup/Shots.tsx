@@ -16,12 +16,14 @@ interface Props extends StageProps {
     verb: string | null;
     /** how each shot agrees with its line, by observation */
     residuals?: ReadonlyMap<number, Schemas['ShotResidualResource']>;
+    /** the reading of the shot that fits too badly */
+    suspect?: number | null;
     primary: boolean;
     onChange: (part: Partial<Draft>) => Promise<unknown>;
 }
 
 /** Shots at a line, or at marks that are no control: where the pole is now. */
-export function Shots({ project, draft, line, verb, residuals, primary, onChange }: Props) {
+export function Shots({ project, draft, line, verb, residuals, suspect, primary, onChange }: Props) {
     const shoot = useDeed(project.id, () => measure(project.id, { purpose: 'setup', sighted: line, keepIn: 'shot' }));
     const change = (id: number, part: Partial<ShotBody> | null) =>
         void onChange({
@@ -41,7 +43,7 @@ export function Shots({ project, draft, line, verb, residuals, primary, onChange
                 <div key={s.observationId} className="flex items-center gap-2 border-rule border-t text-sm">
                     <span className={`min-w-0 flex-1 ${s.used ? '' : 'text-quiet line-through'}`}>
                         {i + 1}: Hz <AngleFigure of={s.circle} />, plan distance <Length of={s.distance} />
-                        <OffLine of={residuals?.get(s.observationId)} />
+                        <OffLine of={residuals?.get(s.observationId)} suspected={s.observationId === suspect} />
                     </span>
                     <Button
                         kind="bare"
@@ -62,16 +64,13 @@ export function Shots({ project, draft, line, verb, residuals, primary, onChange
     );
 }
 
-/** More than this many deviations off is worth another shot. */
-const SUSPECT = 3.3;
-
-function OffLine({ of: r }: { of: Schemas['ShotResidualResource'] | undefined }) {
+function OffLine({ of: r, suspected }: { of: Schemas['ShotResidualResource'] | undefined; suspected: boolean }) {
     return (
         r && (
             <>
                 , <Sided of={r.offset} side="across" /> of its line
-                {r.normalised !== null && r.normalised > SUSPECT && (
-                    <span className="font-semibold text-out"> ▲ {r.normalised.toFixed(1)} times its deviation: measure it again</span>
+                {suspected && (
+                    <span className="font-semibold text-out"> ▲ {r.normalised?.toFixed(1)} times its deviation: measure it again</span>
                 )}
             </>
         )

@@ -18,7 +18,10 @@ interface Props {
 export function Solution({ solution: s, weakness, times }: Props) {
     const shots = worthOfShots(s);
     return (
-        <section className="grid scroll-mb-28 gap-2 border-ink border-t-2 pt-2" aria-label="What would be accepted">
+        <section
+            className="grid scroll-mb-28 grid-cols-[minmax(0,1fr)] gap-2 border-ink border-t-2 pt-2"
+            aria-label="What would be accepted"
+        >
             <h2 className="font-semibold">What would be accepted</h2>
             <Coordinates {...s} />
             <p>
@@ -191,9 +194,9 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
                         <tr>
                             <th>sight</th>
                             <th className="n">residual</th>
-                            <th className="n">checked by the others</th>
+                            <th className="n">checked by others</th>
                             <th className="n">error that would show</th>
-                            <th className="n">residual over its deviation</th>
+                            <th className="n">times its deviation</th>
                         </tr>
                     </thead>
                     {used.map((r) => (
@@ -207,7 +210,7 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
                     {shots.map((s) => (
                         <tbody key={s.name}>
                             <Without name={s.name} moves={s.moves} />
-                            <Checked word="offset from the line" {...s}>
+                            <Checked word="offset" {...s}>
                                 <Sided of={s.offset} side="across" />
                             </Checked>
                         </tbody>
