@@ -30,6 +30,7 @@ export function PlaceInput({ label, value, onValue, points, control }: Props) {
             picking: 'place',
             onTake: (taken) => {
                 const place = placeOf(taken);
+                asked.current = '';
                 if (place) {
                     setTyped(null);
                     setTrouble(null);
@@ -54,7 +55,10 @@ export function PlaceInput({ label, value, onValue, points, control }: Props) {
                 .map((v) => formatLength(v ?? 0, length))
                 .join('; ')
           : placeWords(value, { points, control });
+    // Answers may overtake each other: only the one to what was typed last counts.
+    const asked = useRef('');
     const take = async (text: string) => {
+        asked.current = text;
         setTyped(text);
         setTrouble(null);
         const named = placeNamed(text.trim(), { points, control });
@@ -63,6 +67,9 @@ export function PlaceInput({ label, value, onValue, points, control }: Props) {
             return;
         }
         const place = await coordinates(text, length, order === 'EN');
+        if (asked.current !== text) {
+            return;
+        }
         onValue(place);
         setTrouble(
             place
