@@ -102,6 +102,7 @@ export function PlaceInput({ label, value, onValue, points, control }: Props) {
                             kind="bare"
                             aria-label={`Clear ${label}`}
                             onClick={() => {
+                                asked.current = '';
                                 setTyped(null);
                                 onValue(null);
                                 onActivate();
