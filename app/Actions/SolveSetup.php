@@ -67,12 +67,8 @@ final class SolveSetup
      */
     public function explanations(DraftInputs $in): ?array
     {
-        $on = match ($in->draft->method) {
-            SetupMethod::Resection => null,
-            SetupMethod::KnownBacksight => self::occupied($in),
-            default => false,
-        };
-        if ($on === false) {
+        $on = $in->draft->method === SetupMethod::KnownBacksight ? self::occupied($in) : null;
+        if ($on === null && $in->draft->method !== SetupMethod::Resection) {
             return null;
         }
         // The causes are tried on sights with direction and distance.
@@ -82,12 +78,12 @@ final class SolveSetup
         return WhyBad::explain($sights, $in->positions(), $in->accuracy(), $in->project->length_style, $on);
     }
 
-    /** @return Occupied|false false where it isn't said yet what it stands on */
-    private static function occupied(DraftInputs $in): Occupied|false
+    /** The mark under the tripod; null where it isn't said yet which. */
+    private static function occupied(DraftInputs $in): ?Occupied
     {
         $mark = $in->control->get($in->draft->stationControlId);
 
-        return $mark === null ? false : new Occupied(
+        return $mark === null ? null : new Occupied(
             $mark->name, $mark->position(), $in->draft->instrumentHeight, $mark->planError(), $mark->heightError(), $in->instrument?->notch_radius > 0.0 ? $in->instrument->notch() : null,
             $in->draft->heightMode === HeightMode::Slanted ? $in->draft->slantedHeight : null,
         );

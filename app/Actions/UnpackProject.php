@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Clock;
 use App\Database\Bytes;
+use App\Models\ControlOrigin;
 use App\Models\Project;
 use App\Packing;
 use App\Uploads;
@@ -131,8 +132,10 @@ final class UnpackProject
         }
         $next = $row['next_layer_id'] ?? null;
         unset($row['next_layer_id']);
-        $station = $table === 'control_points' ? $row['setup_id'] ?? null : null;
+        $station = null;
         if ($table === 'control_points') {
+            $row = self::withOrigin($row);
+            $station = $row['setup_id'];
             $row['setup_id'] = null;
         }
         $this->ids[$table][$old] = (int) DB::table($table)->insertGetId((isset($this->ids[$table][$old]) ? ['id' => $this->ids[$table][$old]] : []) + $row);
@@ -143,6 +146,22 @@ final class UnpackProject
             $this->stations[$this->ids[$table][$old]] = (int) $station;
         }
         array_map(fclose(...), $streams);
+    }
+
+    /**
+     * Control packed by an earlier version told where it came from in words alone.
+     *
+     * @param  array<string, mixed>  $row
+     * @return array<string, mixed>
+     */
+    private static function withOrigin(array $row): array
+    {
+        if (isset($row['origin'])) {
+            return $row + ['setup_id' => null];
+        }
+        $of = preg_match('~^measured: (?:setup (\d+)|new control)$~', (string) ($row['source'] ?? ''), $m) === 1;
+
+        return ['origin' => (! $of ? ControlOrigin::Listed : (isset($m[1]) ? ControlOrigin::Station : ControlOrigin::Measured))->value, 'setup_id' => isset($m[1]) ? (int) $m[1] : null] + $row;
     }
 
     /** A setup names its readings, and can't be changed once it is written; readings come after it, so their numbers are settled beforehand. */

@@ -52,6 +52,25 @@ final class PackingTest extends FeatureTestCase
         self::assertEqualsWithDelta(-0.1, $this->ask('GET', "/projects/{$made->id}/setup-proposals")->json('0.up'), 0.003);
     }
 
+    public function test_a_station_packed_by_an_earlier_version_is_still_told_from_listed_control(): void
+    {
+        $project = $this->worked();
+        $packed = tempnam(sys_get_temp_dir(), 'zip');
+        file_put_contents($packed, $this->packed($project));
+        $zip = new \ZipArchive;
+        $zip->open($packed);
+        $rows = array_map(static fn (string $line) => json_decode($line, true), explode("\n", trim((string) $zip->getFromName('tables/control_points.ndjson'))));
+        $earlier = implode("\n", array_map(static fn (array $r) => json_encode(array_diff_key($r['origin'] === 'station' ? ['source' => "measured: setup {$r['setup_id']}"] + $r : $r, ['origin' => 0, 'setup_id' => 0])), $rows))."\n";
+        $zip->addFromString('tables/control_points.ndjson', $earlier);
+        $manifest = json_decode((string) $zip->getFromName(Packing::MANIFEST), true);
+        $manifest['sha256']['tables/control_points.ndjson'] = hash('sha256', $earlier);
+        $zip->addFromString(Packing::MANIFEST, (string) json_encode($manifest));
+        $zip->close();
+        $made = Project::query()->findOrFail($this->unpack((string) file_get_contents($packed))->assertOk()->json('id'));
+        self::assertSame($made->setups()->firstOrFail()->id, $made->controlPoints()->where('origin', 'station')->firstOrFail()->setup_id);
+        self::assertSame(4, $made->listedControl()->count());
+    }
+
     public function test_a_damaged_one_is_refused_with_a_reason_and_nothing_is_stored(): void
     {
         $project = $this->worked();
