@@ -62,8 +62,10 @@ export function Projects({ openLast }: { openLast: boolean }) {
                     ))}
                 </ul>
             )}
-            {!starting && <PackedIn />}
-            {starting ? (
+            {projects.isPending && <p className="text-quiet">Looking for projects…</p>}
+            {/* Nothing to press before the list stands: it would move away under the finger. */}
+            {!starting && !projects.isPending && <PackedIn />}
+            {projects.isPending ? null : starting ? (
                 <ProjectForm onSubmit={create} onCancel={() => setStarting(false)} submit="Start the project" />
             ) : (
                 <Button kind="primary" className="justify-self-end" icon={<Plus />} onClick={() => setStarting(true)}>
