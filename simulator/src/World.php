@@ -45,18 +45,19 @@ final class World
      * Marks the ground near where a control list says, not exactly there, and stands the tripod somewhere among the marks.
      *
      * @param  array<string, Position>  $control
-     * @param  float  $deviation  of the marks from their coordinates, metres
+     * @param  float  $plan  how far the marks lie from their coordinates in northing and in easting, metres: about as exactly as a pole is held over them
+     * @param  float  $up  and from their elevations
      */
-    public static function plant(string $site, array $control, int $seed, float $deviation = 0.0015): self
+    public static function plant(string $site, array $control, int $seed, float $plan = 0.0015, float $up = 0.001): self
     {
         $world = new self($seed);
         $world->site = $site;
         $level = self::meanElevation($control);
         foreach ($control as $name => $p) {
             $world->marks[(string) $name] = new Position(
-                $p->northing + $world->noise->normal($deviation),
-                $p->easting + $world->noise->normal($deviation),
-                ($p->elevation ?? $level) + $world->noise->normal($deviation),
+                $p->northing + $world->noise->normal($plan),
+                $p->easting + $world->noise->normal($plan),
+                ($p->elevation ?? $level) + $world->noise->normal($up),
             );
         }
         if ($world->marks === []) {

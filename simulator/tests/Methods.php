@@ -41,7 +41,7 @@ final class Methods
 
     private function __construct(int $seed)
     {
-        $this->world = World::plant('test', array_map(static fn (array $p) => new Position(...$p), self::CONTROL), $seed, self::ERROR);
+        $this->world = World::plant('test', array_map(static fn (array $p) => new Position(...$p), self::CONTROL), $seed, self::ERROR, self::ERROR);
         $this->world->pole->unsteady = self::ERROR;
         $this->instrument = new StandIn($this->world);
         $stated = StandIn::accuracy();

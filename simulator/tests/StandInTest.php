@@ -10,6 +10,9 @@ use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Target;
 use Parlay\Core\Setup\ControlSight;
 use Parlay\Core\Setup\Resection;
+use Parlay\Core\Setup\Why\Occupied;
+use Parlay\Core\Setup\Why\WhyBad;
+use Parlay\Core\Units\LengthStyle;
 use Parlay\Simulator\Drawer;
 use Parlay\Simulator\Message;
 use Parlay\Simulator\Server;
@@ -196,6 +199,35 @@ final class StandInTest extends TestCase
         $back = unserialize(serialize($this->instrument->world));
         self::assertEquals($this->instrument->world->marks, $back->marks);
         self::assertSame((new StandIn($back))->readNow()->slope, $this->instrument->readNow()->slope, 'the noise goes on where it stopped');
+    }
+
+    /** Whoever practises without a blunder should hardly ever be told of one: 2 in 100 are to be expected. */
+    public function test_a_clean_practice_site_is_seldom_suspected_with_its_control_held_fixed(): void
+    {
+        $suspected = ['free' => 0, 'on a mark' => 0];
+        for ($seed = 1; $seed <= 150; $seed++) {
+            $world = World::plant('test', self::control(), $seed);
+            $instrument = new StandIn($world);
+            $sights = function () use ($world, $instrument): array {
+                $sights = [];
+                foreach (self::control() as $name => $mark) {
+                    if ($name !== $world->tripod->over) {
+                        $world->pole->tip = $world->marks[$name];
+                        $sights[] = new ControlSight($name, $mark, Sight::reduce($instrument->readNow(), $world->air, new Target(2.0)));
+                    }
+                }
+
+                return $sights;
+            };
+            $suspected['free'] += WhyBad::explain($sights(), self::control(), StandIn::accuracy(), LengthStyle::Metres) === null ? 0 : 1;
+            $over = (string) array_key_first(self::control());
+            $world->standTripod($over, null, 1.6);
+            $on = new Occupied($over, self::control()[$over], 1.6);
+            $suspected['on a mark'] += WhyBad::explain(array_slice($sights(), 0, 2), self::control(), StandIn::accuracy(), LengthStyle::Metres, $on) === null ? 0 : 1;
+        }
+        // More than 9 of 150 would come once in 800 times.
+        self::assertLessThanOrEqual(9, $suspected['free']);
+        self::assertLessThanOrEqual(9, $suspected['on a mark']);
     }
 
     public function test_a_world_of_an_earlier_version_or_a_damaged_one_is_begun_anew(): void
