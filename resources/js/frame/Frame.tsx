@@ -159,6 +159,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     points={only && stage === 'prepare' ? props.points.filter((p) => only.has(p.id)) : props.points}
                     changesOf={stage === 'prepare' ? changesOf : null}
                     stage={stage}
+                    loading={loading}
                     theme={theme}
                     want={stage === 'prepare' || stage === 'set-up' ? want : null}
                     figure={stage === 'prepare' || stage === 'set-up' ? figure : null}

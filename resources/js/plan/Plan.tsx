@@ -34,6 +34,8 @@ export interface PlanProps {
     marks: Mark[];
     live: Live | undefined;
     stage: string;
+    /** control, points or designs are still on their way: too early to show everything */
+    loading: boolean;
     target: number | null;
     theme: string;
     want: Want | null;
@@ -181,7 +183,7 @@ export function Plan(props: PlanProps) {
             ),
         [control, points, designs],
     );
-    const hasContent = content !== null;
+    const hasContent = content !== null && !props.loading;
     useEffect(() => plan.current?.setContent(content), [content]);
     useEffect(() => {
         if (hasContent) {
