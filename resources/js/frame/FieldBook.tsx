@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { BookEntry, Project } from '../api/client';
 import { useBook } from '../api/hooks';
 import { Button } from '../parts/Button';
-import { formatAngle, formatDeviation, formatLength } from '../units/format';
+import { formatAngle, formatDeviation, formatLength, inWords, sidedLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import { BookEntryDetail } from './BookEntryDetail';
 
@@ -67,7 +67,7 @@ function useLine() {
         if (e.mark) {
             const { deviation: d, name, verdict } = e.mark;
             const off = d
-                ? `plan ${formatDeviation(d.plan, length)}  height ${d.height === null ? '–' : formatDeviation(d.height, length)}  ${verdict}`
+                ? `plan ${formatDeviation(d.plan, length)}  height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length))}  ${verdict}`
                 : 'no design';
             return `${start} ${name.padEnd(10)} ${off}`;
         }

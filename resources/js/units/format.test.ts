@@ -7,15 +7,14 @@ import {
     formatDirection,
     formatLength,
     formatSmallAngle,
+    inWords,
     type Side,
-    type SidedFigure,
     sidedAngle,
     sidedLength,
 } from './format';
 
 /** The PDF, written by core, is held to the same table. */
 const length = (style: string) => style as Units['length'];
-const joined = ({ figure, word }: SidedFigure) => (word === null ? figure : `${figure} ${word}`);
 const angle = (style: string) => style as Units['angle'];
 
 describe('figures', () => {
@@ -28,10 +27,10 @@ describe('figures', () => {
         expect(formatSmallAngle(radians, angle(style))).toBe(text),
     );
     it.each(table.sidedLengths)('writes the difference $text', ({ metres, side, style, text }) =>
-        expect(joined(sidedLength(metres, side as Side, length(style)))).toBe(text),
+        expect(inWords(sidedLength(metres, side as Side, length(style)))).toBe(text),
     );
     it.each(table.sidedAngles)('writes the difference $text', ({ radians, side, style, text }) =>
-        expect(joined(sidedAngle(radians, side as Side, angle(style)))).toBe(text),
+        expect(inWords(sidedAngle(radians, side as Side, angle(style)))).toBe(text),
     );
     it.each(table.directions)('writes the direction $text', (d) =>
         expect(formatDirection(d.azimuth, { direction: d.direction as Units['direction'], angle: angle(d.angle) })).toBe(d.text),

@@ -132,6 +132,8 @@ export interface SidedFigure {
     word: string | null;
 }
 
+export const inWords = ({ figure, word }: SidedFigure): string => (word === null ? figure : `${figure} ${word}`);
+
 export const sidedLength = (metres: number, side: Side, style: Units['length']): SidedFigure =>
     sided(metres, side, (x) => formatDeviation(x, style));
 
