@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Clock;
+use App\Http\Bodies\DraftBody;
 use App\Http\Bodies\DraftSightBody;
 use App\Http\Bodies\SetupMethod;
 use App\Http\Resources\SolutionResource;
@@ -23,14 +24,16 @@ final class AcceptSetup
 {
     public function __construct(private readonly SolveSetup $solve) {}
 
-    public function __invoke(Project $project, string $key): Setup
+    /** @param  list<int>|null  $seen  readings of the draft that were looked at; null where nobody looks */
+    public function __invoke(Project $project, string $key, ?array $seen = null): Setup
     {
-        return DB::transaction(function () use ($project, $key): Setup {
+        return DB::transaction(function () use ($project, $key, $seen): Setup {
             $stored = Setup::query()->where('project_id', $project->id)->where('key', $key)->first();
             if ($stored !== null) {
                 return $stored;
             }
             $in = DraftInputs::of($project, SetupDrafts::of($project));
+            self::requireSeen($in, $seen);
             $solution = ($this->solve)($in)->solution();
             if (! $solution->isOriented()) {
                 throw CannotSetUp::notOriented();
@@ -54,10 +57,21 @@ final class AcceptSetup
             if ($turns !== null && $in->current !== null) {
                 Mending::carryOver(Mending::turned($project, $in->current, $solution), $setup);
             }
-            $project->changed();
+            // What it rests on is in the setup now: the next one begins with nothing measured.
+            SetupDrafts::keep($project, new DraftBody(...['sights' => [], 'shots' => [], 'stationName' => '', 'place' => 0] + get_object_vars($in->draft)));
 
             return $setup;
         });
+    }
+
+    /** @param  list<int>|null  $seen */
+    private static function requireSeen(DraftInputs $in, ?array $seen): void
+    {
+        $unseen = $seen === null ? [] : array_diff($in->readings(), $seen);
+        if ($unseen !== []) {
+            $names = $in->observations->only($unseen)->pluck('sighted')->unique()->implode('”, “');
+            throw new \DomainException("A reading to “{$names}” came in meanwhile. Look at what it changes, then accept.");
+        }
     }
 
     /** The next name of the series, ST1, ST2 and so on, where a place was found and none was typed. */

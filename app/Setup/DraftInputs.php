@@ -90,14 +90,8 @@ final readonly class DraftInputs
      */
     private static function read(Project $project, array $drafts): array
     {
-        $ids = $instruments = [];
-        foreach ($drafts as $draft) {
-            $instruments[] = (int) $draft->instrumentId;
-            foreach ($draft->sights as $s) {
-                array_push($ids, $s->observationId, ...$s->more);
-            }
-            array_push($ids, ...array_map(static fn (DraftShotBody $s) => $s->observationId, $draft->shots));
-        }
+        $ids = array_merge(...array_map(self::readingsOf(...), array_values($drafts)));
+        $instruments = array_map(static fn (DraftBody $d) => (int) $d->instrumentId, $drafts);
 
         return [
             $project->controlPoints()->get()->keyBy('id'),
@@ -198,8 +192,23 @@ final readonly class DraftInputs
     /** The reading taken last. */
     public function latest(): ?Observation
     {
-        $used = [...array_map(static fn (DraftSightBody $s) => $s->observationId, $this->draft->sights), ...array_map(static fn (DraftShotBody $s) => $s->observationId, $this->draft->shots)];
+        $used = $this->readings();
 
         return $used === [] ? null : $this->observations->get(max($used));
+    }
+
+    /** @return list<int> all observations that the draft speaks of */
+    public function readings(): array
+    {
+        return self::readingsOf($this->draft);
+    }
+
+    /** @return list<int> */
+    private static function readingsOf(DraftBody $draft): array
+    {
+        return [
+            ...array_merge(...array_map(static fn (DraftSightBody $s) => [$s->observationId, ...$s->more], $draft->sights)),
+            ...array_map(static fn (DraftShotBody $s) => $s->observationId, $draft->shots),
+        ];
     }
 }

@@ -121,7 +121,7 @@ final class SetupTest extends TestCase
         // The page is reloaded while the instrument measures: the sight comes into the setup all the same.
         $s->see('linked')->press('Measure CP5')->see('touch to cancel')->open("/p/$id/set-up");
         self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['sights']) === 4, 20), $s->text());
-        $s->see('the tape reads')->press('Accept this setup')->see('Not checked yet');
+        $s->see('the tape reads')->see('CP5 another round')->press('Accept this setup')->see('Not checked yet');
         $this->standOn($id, 'CP4');
         $s->choose('Control point', 'CP4')->press('Check CP4')->see('The setup holds');
         $s->press('Knock')->press('Check CP4')->see('The setup no longer holds');

@@ -72,12 +72,26 @@ final class MethodsTest extends FeatureTestCase
         self::assertCount(1, $names());
     }
 
+    public function test_nothing_is_accepted_that_was_not_looked_at(): void
+    {
+        $draft = $this->change(['method' => 'resection', 'sights' => $this->sights('A', 'B')])['draft'];
+        $seen = array_column($draft['sights'], 'observationId');
+        $this->arrives('C', KeepIn::Sight);
+        $key = $this->newKey();
+        $said = $this->ask('POST', $this->at('/setups'), ['key' => $key, 'seenReadings' => $seen])->assertStatus(422)->json('message');
+        self::assertStringContainsString('to “C” came in meanwhile', $said);
+        self::assertSame(0, Setup::query()->count());
+        $seen = array_column($this->ask('GET', $this->at('/setup'))->json('draft.sights'), 'observationId');
+        $accepted = $this->ask('POST', $this->at('/setups'), ['key' => $key, 'seenReadings' => $seen])->assertOk()->json('id');
+        self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('draft.sights'), 'the next setup begins with nothing measured');
+        self::assertSame($accepted, $this->ask('POST', $this->at('/setups'), ['key' => $key])->assertOk()->json('id'), 'sent again it is the same');
+    }
+
     public function test_a_reading_that_arrives_when_another_setup_has_begun_goes_into_the_book_alone(): void
     {
         $this->change(['sights' => $this->sights('A', 'B', 'C')]);
         $late = $this->wanted('D', KeepIn::Sight);
         $this->accept();
-        $this->change(['sights' => []]);
         $this->arrives('D', KeepIn::Sight, $late);
         self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('draft.sights'));
         self::assertSame('D', Observation::query()->latest('id')->firstOrFail()->sighted);
@@ -159,8 +173,9 @@ final class MethodsTest extends FeatureTestCase
         self::assertFalse($t1->held_fixed);
         self::assertGreaterThan(0.0003, $t1->plan_deviation);
         self::assertSame('ST2', $this->ask('GET', $this->at('/setup'))->json('draft.nextName'));
-        $this->change(['stationName' => 'Dach „Süd“']);
+        $this->change(['stationName' => 'Dach „Süd“', 'sights' => $this->sights('A', 'B', 'C')]);
         $this->accept();
+        self::assertSame('', $this->ask('GET', $this->at('/setup'))->json('draft.stationName'), 'the next setup begins anew');
         self::assertSame('Dach „Süd“', $this->project->currentSetup()->firstOrFail()->station_name);
         self::assertTrue($this->project->controlPoints()->where('name', 'Dach „Süd“')->exists());
     }
@@ -249,7 +264,7 @@ final class MethodsTest extends FeatureTestCase
         // What was measured from here turns with a baseline that is found afterwards.
         $chimney = $this->measure($this->project, 'as_built', $this->world->marks['C'], 'C');
         $before = $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => 'chimney', 'observationId' => $chimney->id, 'withoutCheck' => true])->assertOk()->json('found');
-        $turned = $this->change(['azimuth' => 0.5, 'turnEarlier' => true]);
+        $turned = $this->change(['azimuth' => 0.5, 'turnEarlier' => true, 'shots' => $shots]);
         self::assertSame(1, $turned['turned']['markCount']);
         $this->accept();
         $marks = $this->ask('GET', $this->at('/marks'))->json();

@@ -10,9 +10,9 @@ use App\Actions\SolveSetup;
 use App\Actions\TakeReadings;
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
+use App\Http\Bodies\AcceptBody;
 use App\Http\Bodies\DraftChangeBody;
 use App\Http\Bodies\DraftLineBody;
-use App\Http\Bodies\KeyBody;
 use App\Http\Bodies\RawTextBody;
 use App\Http\Bodies\SiteLineBody;
 use App\Http\Bodies\TypedReadingsBody;
@@ -76,9 +76,11 @@ final class SetupController
         return new JsonResponse(TaskResource::of($start($project, TaskKind::SetupSheet, ['setupId' => $project->setups()->findOrFail($setup)->id])));
     }
 
-    #[Post('/projects/{project}/setups', 'Accepts the setup being made', KeyBody::class, AcceptedSetup::class)]
+    #[Post('/projects/{project}/setups', 'Accepts the setup being made', AcceptBody::class, AcceptedSetup::class)]
     public function accept(Request $request, Project $project, AcceptSetup $accept): JsonResponse
     {
-        return new JsonResponse(AcceptedSetup::of($accept($project, Body::read($request, KeyBody::class)->key)));
+        $body = Body::read($request, AcceptBody::class);
+
+        return new JsonResponse(AcceptedSetup::of($accept($project, $body->key, $body->seenReadings)));
     }
 }

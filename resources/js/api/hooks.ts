@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import type { Curve } from '../plan/curves';
 import { Shapes } from '../plan/shapes';
 import { api, ask, newKey, type Schemas, type SetupState } from './client';
+import { readingsOf } from './readings';
 
 const path = (project: number) => ({ params: { path: { project } } });
 
@@ -183,10 +184,7 @@ export function useChangeDraft(project: number) {
         mutationFn: (body: Schemas['DraftChangeBody']) => {
             // What is measured in another tab meanwhile stays, whatever list is sent from here.
             const draft = client.getQueryData<SetupState>([project, 'setup'])?.draft;
-            const seenReadings = draft && [
-                ...draft.sights.flatMap((s) => [s.observationId, ...s.more]),
-                ...draft.shots.map((s) => s.observationId),
-            ];
+            const seenReadings = draft && readingsOf(draft);
             return ask(api.PATCH('/api/v1/projects/{project}/setup', { ...path(project), body: { ...body, seenReadings } }));
         },
         onSuccess: (state) => client.setQueryData([project, 'setup'], state),

@@ -1730,6 +1730,10 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AcceptBody: {
+            key: string;
+            seenReadings?: number[] | null;
+        };
         /** @description Something known of a point beside its usual figures. */
         AttributeBody: {
             name: string;
@@ -6956,7 +6960,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeyBody"];
+                "application/json": components["schemas"]["AcceptBody"];
             };
         };
         responses: {

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, newKey, type SetupState } from '../../api/client';
 import { untilFinished, useChangeDraft, useDeed, useSetup } from '../../api/hooks';
+import { readingsOf } from '../../api/readings';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/Field';
@@ -141,10 +142,14 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
     const { project, control, state, onDone, onLook } = props;
     const { draft } = state;
     const change = useChangeDraft(project.id);
-    const accept = useDeed(project.id, async (key: string) => {
-        await ask(api.POST('/api/v1/projects/{project}/setups', { params: { path: { project: project.id } }, body: { key } }));
-        await change.mutateAsync({ sights: [], shots: [], stationName: '', place: 0 });
-    });
+    const accept = useDeed(project.id, (key: string) =>
+        ask(
+            api.POST('/api/v1/projects/{project}/setups', {
+                params: { path: { project: project.id } },
+                body: { key, seenReadings: readingsOf(draft) },
+            }),
+        ),
+    );
     const [key] = useState(newKey);
     const { setFigure, setWant } = props;
     const evidence = useMemo(() => evidenceOf(state, control), [state, control]);

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Bodies;
+
+use App\Http\ListOf;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class AcceptBody
+{
+    /** @param  list<int>|null  $seenReadings  all readings of the draft that were looked at; with others in it, nothing is accepted unseen */
+    public function __construct(
+        public string $key,
+        #[ListOf('int')]
+        public ?array $seenReadings = null,
+    ) {}
+}
