@@ -182,7 +182,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
             >
                 <SheetEdge />
                 {folded ? null : (
-                    <div className="@container min-h-0 flex-1 overflow-auto">
+                    <div className="@container min-h-0 flex-1 scroll-pt-14 overflow-auto">
                         {loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}
                     </div>
                 )}
