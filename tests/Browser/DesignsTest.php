@@ -68,6 +68,8 @@ final class DesignsTest extends TestCase
         self::assertNotSame('', $upload);
         $this->control($s, $id, "Name,N,E,Z\nCP1,78607.833,41220.271,4.1\nCP3,78640.240,41315.046,4.2\nCP2,78703.998,41297.079,4.4\nCP4,78692.689,41244.661,4.3\n");
         $s->see('“CP3” and “CP2” lie where the project has each other')->press('Mend it so')->see('decided')->press('Take 4 as control')->see('CP4');
+        // The name stands in the preview as well: what was taken is asked of the server.
+        self::assertTrue(Running::until(static fn () => count(self::$parlay->ask('GET', "/projects/$id/control")) === 4, 20));
         $control = array_column(self::$parlay->ask('GET', "/projects/$id/control"), null, 'name');
         self::assertSame([78640.240, 78703.998], [$control['CP2']['northing'], $control['CP3']['northing']]);
         // Issued again: what moved is shown, and nothing changes until it is told.

@@ -140,6 +140,8 @@ final class SetupTest extends TestCase
         }
         $s->see('The reading to “CP4” was booked on the wrong face');
         $this->measure($id, 'CP4', 'CP4');
+        $why = fn (): string => (string) json_encode($this->setupOf($id)['explanations']);
+        self::assertTrue(Running::until(static fn () => ! str_contains($why(), 'wrong face'), 20), $why());
         $s->doNotSee('booked on the wrong face')->press('Accept this setup')->see('Not checked yet')->press('Close the practice world');
         // The tape had been read 20 mm wrong on the pole: every reading of this setup is mended, and the setup proposed anew.
         $s->press('Pull the field book up');

@@ -63,14 +63,15 @@ export function PlaceInput({ label, value, onValue, points, control }: Props) {
         setTrouble(null);
         const named = placeNamed(text.trim(), { points, control });
         if (named || text.trim() === '') {
-            onValue(named);
+            latest.current(named);
             return;
         }
         const place = await coordinates(text, length, order === 'EN');
         if (asked.current !== text) {
             return;
         }
-        onValue(place);
+        // By now the other place of a line may have been given: what counts is the field as it is then.
+        latest.current(place);
         setTrouble(
             place
                 ? null
