@@ -57,7 +57,7 @@ final class DayTest extends TestCase
             $s->choose('Next sight', $mark)->press("Measure $mark")->see('raw: Hz');
             self::assertTrue(Running::until(fn () => in_array($mark, array_column(self::$parlay->ask('GET', "/projects/$id/setup")['draft']['sights'] ?? [], 'name'), true), 10));
         }
-        $s->see('What would be accepted')->see('Standard deviation')->press('Accept this setup')->see('Not checked yet');
+        $s->see('CP3 another round')->see('Standard deviation')->press('Accept this setup')->see('Not checked yet');
 
         // A mark before the check is asked about.
         $s->open("/p/$id/stake")->press('Nearest not yet done')->see('left');
