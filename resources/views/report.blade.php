@@ -57,11 +57,11 @@
 
 <h2 style="page-break-before: always">Marks</h2>
 <table>
-    <thead><tr><th>name</th><th>code</th><th>kind</th><th class="n">{{ $a }}<br>design / found</th><th class="n">{{ $b }}<br>design / found</th><th class="n">elevation<br>design / found</th><th class="n">dN</th><th class="n">dE</th><th class="n">dH</th><th class="n">plan</th><th>verdict</th></tr></thead>
+    <thead><tr><th>name</th><th>code</th><th>kind</th><th class="n">{{ $a }}<br>design / found</th><th class="n">{{ $b }}<br>design / found</th><th class="n">elevation<br>design / found</th><th class="n">found from<br>design</th><th class="n">height</th><th class="n">plan</th><th>verdict</th></tr></thead>
     @foreach ($report->rows as $r)
     <tr class="{{ $r->mark->verdict }}"><td>{{ $r->mark->name }}</td><td>{{ $r->mark->code }}</td><td>{{ $r->kind() }}</td>
         <td class="n">{{ $figures->length($r->design?->$a) }}<br>{{ $figures->length($r->found->$a) }}</td><td class="n">{{ $figures->length($r->design?->$b) }}<br>{{ $figures->length($r->found->$b) }}</td><td class="n">{{ $figures->length($r->design?->elevation) }}<br>{{ $figures->length($r->found->elevation) }}</td>
-        <td class="n">{{ $figures->deviation($r->deviation?->northing) }}</td><td class="n">{{ $figures->deviation($r->deviation?->easting) }}</td><td class="n">{{ $figures->deviation($r->deviation?->height) }}</td><td class="n">{{ $figures->deviation($r->deviation?->plan) }}</td><td class="n">{{ $r->verdict() }}</td></tr>
+        <td class="n">{{ $figures->sided(Side::Northing, $r->deviation?->northing, '–') }}<br>{{ $figures->sided(Side::Easting, $r->deviation?->easting, '–') }}</td><td class="n">{{ $figures->sided(Side::Height, $r->deviation?->height, '–') }}</td><td class="n">{{ $figures->deviation($r->deviation?->plan) }}</td><td class="n">{{ $r->verdict() }}</td></tr>
     @endforeach
 </table>
 @if ($report->rows === [])<p>No marks have been stored yet.</p>@endif

@@ -118,7 +118,7 @@ final class OnKnownMarkTest extends TestCase
         self::assertNull($this->explained(), 'its height says nothing then');
         $this->sights[2] = $this->sights[2]->with(control: $this->sights[2]->control->along(1.0, 0.4));
         self::assertSame(['CP3'], ($this->explained() ?? [])[0]->sights);
-        self::assertNull(WhyBad::explain([], $this->control, $this->field->accuracy, LengthStyle::Metres, $this->on) ?: null);
+        self::assertNull(WhyBad::explain([], $this->control, $this->field->accuracy, LengthStyle::Metres, $this->on));
     }
 
     /** A mark with an instrument over it, centred and taped as well as is stated. */

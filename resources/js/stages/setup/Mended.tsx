@@ -5,7 +5,7 @@ import { useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
 import { CheckBox } from '../../parts/CheckBox';
 import { TextField } from '../../parts/Field';
-import { Deviation, SmallAngle } from '../../parts/Figure';
+import { Deviation, Sided, SmallAngle } from '../../parts/Figure';
 import { Failure } from '../../parts/Notice';
 
 type Mended = Schemas['MendedSetupResource'];
@@ -78,7 +78,7 @@ export function MendedMarks({ mended }: { mended: Mended }) {
         <details>
             <summary className="min-h-12 cursor-pointer content-center">Old beside new</summary>
             <div className="overflow-x-auto">
-                <table className="list">
+                <table className="list sided">
                     <thead>
                         <tr>
                             <th>mark</th>
@@ -99,10 +99,10 @@ export function MendedMarks({ mended }: { mended: Mended }) {
                                     <Deviation of={m.would?.plan} />
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.was?.height} none="none" />
+                                    <Sided of={m.was?.height} side="height" none="none" />
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.would?.height} none="none" />
+                                    <Sided of={m.would?.height} side="height" none="none" />
                                 </td>
                             </tr>
                         ))}
