@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App;
 
+use App\Database\Numbers;
+use App\Http\NeedsConfirmation;
 use App\Models\PreparationStep;
 use App\Models\Project;
 use Illuminate\Database\Eloquent\Model;
@@ -27,13 +29,18 @@ final class Preparation
     /**
      * @template T
      *  @param  callable(self): T  $work
+     *  @param  bool  $evenHeld  the person knows what hangs on rows that vanish
      *  @return T
+     *  @throws NeedsConfirmation where a mark or a setup hangs on a row that vanishes
      */
-    public static function step(Project $project, string $label, callable $work): mixed
+    public static function step(Project $project, string $label, callable $work, bool $evenHeld = false): mixed
     {
-        return DB::transaction(function () use ($project, $label, $work): mixed {
+        return DB::transaction(function () use ($project, $label, $work, $evenHeld): mixed {
             $step = new self;
             $result = $work($step);
+            if (! $evenHeld) {
+                Hanging::ask($project, self::vanishing($step->changes, false), 'This');
+            }
             if ($step->changes !== []) {
                 PreparationStep::query()->where('project_id', $project->id)->where('undone', true)->delete();
                 PreparationStep::query()->create(['project_id' => $project->id, 'label' => mb_substr($label, 0, 200), 'changes' => $step->changes]);
@@ -67,8 +74,7 @@ final class Preparation
         if ($rows === []) {
             return;
         }
-        // Nobody else writes during this transaction, so the next ids are known.
-        $next = (int) DB::table($table)->max('id') + 1;
+        $next = Numbers::next($table);
         $rows = array_map(static fn (array $row, int $i): array => ['id' => $next + $i] + $row, $rows, array_keys($rows));
         self::insert($table, $rows);
         $this->changes[] = ['table' => $table, 'rows' => $rows];
@@ -104,28 +110,61 @@ final class Preparation
         $model->delete();
     }
 
-    /** @return string|null what was undone, null where there was nothing */
-    public static function undo(Project $project): ?string
+    /**
+     * @param  bool  $evenHeld  the person knows what hangs on rows that vanish
+     * @return string|null what was undone, null where there was nothing
+     *
+     * @throws NeedsConfirmation where a mark or a setup hangs on a row that vanishes
+     */
+    public static function undo(Project $project, bool $evenHeld = false): ?string
     {
         $find = static fn () => PreparationStep::query()->where('project_id', $project->id)->where('undone', false)->orderByDesc('id')->first();
 
-        return self::replay($project, $find, true);
+        return self::replay($project, $find, true, $evenHeld);
     }
 
-    public static function redo(Project $project): ?string
+    /** @throws NeedsConfirmation where a mark or a setup hangs on a row that vanishes */
+    public static function redo(Project $project, bool $evenHeld = false): ?string
     {
         $find = static fn () => PreparationStep::query()->where('project_id', $project->id)->where('undone', true)->orderBy('id')->first();
 
-        return self::replay($project, $find, false);
+        return self::replay($project, $find, false, $evenHeld);
+    }
+
+    /**
+     * Rows that are not there afterwards.
+     *
+     * @param  list<array<string, mixed>>  $changes
+     * @return array<string, list<array{id: int, name: string}>> by table
+     */
+    private static function vanishing(array $changes, bool $back): array
+    {
+        $rows = [];
+        foreach ($changes as $change) {
+            $gone = match (true) {
+                isset($change['rows']) => $back ? $change['rows'] : [],
+                isset($change['rowsAfter']) => [],
+                $back => $change['before'] === null ? [$change['after']] : [],
+                default => $change['after'] === null ? [$change['before']] : [],
+            };
+            foreach ($gone as $row) {
+                $rows[$change['table']][] = ['id' => (int) ($row['id'] ?? $change['id']), 'name' => (string) ($row['name'] ?? '')];
+            }
+        }
+
+        return $rows;
     }
 
     /** @param  callable(): ?PreparationStep  $find */
-    private static function replay(Project $project, callable $find, bool $back): ?string
+    private static function replay(Project $project, callable $find, bool $back, bool $evenHeld): ?string
     {
-        return DB::transaction(static function () use ($project, $find, $back): ?string {
+        return DB::transaction(static function () use ($project, $find, $back, $evenHeld): ?string {
             $step = $find();
             if ($step === null) {
                 return null;
+            }
+            if (! $evenHeld) {
+                Hanging::ask($project, self::vanishing($step->changes, $back), ($back ? 'Undoing' : 'Doing again')." “{$step->label}”");
             }
             foreach ($back ? array_reverse($step->changes) : $step->changes as $change) {
                 match (true) {

@@ -46,7 +46,7 @@ abstract class FeatureTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        Artisan::call('migrate', ['--force' => true]);
+        Artisan::call('parlay:data');
     }
 
     protected function tearDown(): void

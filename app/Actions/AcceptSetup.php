@@ -9,6 +9,7 @@ use App\Http\Bodies\DraftBody;
 use App\Http\Bodies\DraftSightBody;
 use App\Http\Bodies\SetupMethod;
 use App\Http\Resources\SolutionResource;
+use App\KeyTaken;
 use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
 use App\Models\Project;
@@ -30,7 +31,7 @@ final class AcceptSetup
         return DB::transaction(function () use ($project, $key, $seen): Setup {
             $stored = Setup::query()->where('project_id', $project->id)->where('key', $key)->first();
             if ($stored !== null) {
-                return $stored;
+                return self::sameWish($stored, $seen);
             }
             $in = DraftInputs::of($project, SetupDrafts::of($project));
             self::requireSeen($in, $seen);
@@ -62,6 +63,18 @@ final class AcceptSetup
 
             return $setup;
         });
+    }
+
+    /** @param  list<int>|null  $seen */
+    private static function sameWish(Setup $stored, ?array $seen): Setup
+    {
+        if ($seen !== null && $stored->draft !== null) {
+            $rests = DraftInputs::readingsOf(SetupDrafts::read($stored->draft));
+            // All that was looked at is more than what it rests on, where some of it came to nothing.
+            KeyTaken::unlessSame('setup', ['readings' => []], ['readings' => array_values(array_diff($rests, $seen))]);
+        }
+
+        return $stored;
     }
 
     /** @param  list<int>|null  $seen */

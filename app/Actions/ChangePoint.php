@@ -7,10 +7,10 @@ namespace App\Actions;
 use App\Cogo\Recipe;
 use App\Http\Bodies\ElevationBody;
 use App\Http\Bodies\PointBody;
-use App\Http\Bodies\SeenPoint;
 use App\Models\Project;
 use App\Models\StakeoutPoint;
 use App\Preparation;
+use App\Seen;
 use Parlay\Core\Cogo\ElevationRule;
 
 final class ChangePoint
@@ -23,7 +23,7 @@ final class ChangePoint
 
         return Preparation::step($project, "Changed point $name", static function (Preparation $step) use ($project, $point, $body, $name): StakeoutPoint {
             $point->refresh();
-            self::refuseUnseen($point, $body->seen);
+            Seen::refuseOther($point, $body->seen === null ? null : (array) $body->seen, $point->name);
             // One that shares its name with another, as two ends of one thing do, may keep it.
             if ($name !== $point->name) {
                 MakePoint::refuseTaken($project, $name, $point->id);
@@ -34,15 +34,6 @@ final class ChangePoint
 
             return $point;
         });
-    }
-
-    /** Of two who change one point the later is told. */
-    private static function refuseUnseen(StakeoutPoint $point, ?SeenPoint $seen): void
-    {
-        $now = new SeenPoint($point->name, $point->northing, $point->easting, $point->elevation, $point->code, $point->description);
-        if ($seen !== null && $seen != $now) {
-            throw new \DomainException("“{$point->name}” was changed elsewhere meanwhile. Nothing was overwritten: close this, look at it, and change it again.");
-        }
     }
 
     /** @return array<string, array<string, string>|null> */

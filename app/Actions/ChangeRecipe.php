@@ -13,6 +13,7 @@ use App\Http\Bodies\RecipeBody;
 use App\Models\Project;
 use App\Models\StakeoutPoint;
 use App\Preparation;
+use App\Seen;
 
 /** Computes a point anew by a changed recipe. */
 final class ChangeRecipe
@@ -29,7 +30,10 @@ final class ChangeRecipe
         $recipe = new Recipe((new Words($project, $shapes))->of($body->construction), $body->construction, $body->letter, $body->index, $body->elevation);
         $at = $recipe->elevated($made, $givens);
 
-        return Preparation::step($project, "Computed {$point->name} anew", static function (Preparation $step) use ($point, $recipe, $at): StakeoutPoint {
+        $seen = $body->seen === null ? null : (array) $body->seen;
+
+        return Preparation::step($project, "Computed {$point->name} anew", static function (Preparation $step) use ($point, $recipe, $at, $seen): StakeoutPoint {
+            Seen::refuseOther($point->refresh(), $seen, $point->name);
             $step->update($point, ['northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation, 'recipe' => $recipe->row(), 'origin' => $point->origin === 'drawing' ? 'drawing' : 'computed']);
 
             return $point;

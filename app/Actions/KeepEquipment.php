@@ -9,6 +9,7 @@ use App\Http\Bodies\TargetBody;
 use App\Models\Instrument;
 use App\Models\Project;
 use App\Models\Target;
+use App\Seen;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\Target as SightedTarget;
@@ -27,19 +28,31 @@ final class KeepEquipment
         }
         new Atmosphere($b->referencePressure, $b->referenceTemperature, $b->referenceHumidity);
 
-        return $this->keep($project, $existing ?? new Instrument(['project_id' => $project->id]), [
+        return $this->keep($project, $existing ?? new Instrument(['project_id' => $project->id]), self::instrumentColumns($b), $b->seen === null ? null : self::instrumentColumns($b->seen));
+    }
+
+    /** @return array<string, mixed> */
+    private static function instrumentColumns(InstrumentBody $b): array
+    {
+        return [
             'name' => PointName::checked($b->name), 'direction_seconds' => $b->directionSeconds, 'zenith_seconds' => $b->zenithSeconds, 'distance_millimetres' => $b->distanceMillimetres,
             'distance_ppm' => $b->distancePpm, 'centring' => $b->centring, 'notch_radius' => $b->notchRadius, 'notch_drop' => $b->notchDrop,
             'collimation_seconds' => $b->collimationSeconds, 'index_seconds' => $b->indexSeconds, 'wavelength' => $b->wavelength,
             'reference_pressure' => $b->referencePressure, 'reference_temperature' => $b->referenceTemperature, 'reference_humidity' => $b->referenceHumidity,
-        ]);
+        ];
     }
 
     public function target(Project $project, TargetBody $b, ?Target $existing): Target
     {
         new SightedTarget($b->height, $b->prismConstant);
 
-        return $this->keep($project, $existing ?? new Target(['project_id' => $project->id]), ['name' => PointName::checked($b->name), 'kind' => $b->kind->value, 'prism_constant' => $b->prismConstant, 'height' => $b->height]);
+        return $this->keep($project, $existing ?? new Target(['project_id' => $project->id]), self::targetColumns($b), $b->seen === null ? null : self::targetColumns($b->seen));
+    }
+
+    /** @return array<string, mixed> */
+    private static function targetColumns(TargetBody $b): array
+    {
+        return ['name' => PointName::checked($b->name), 'kind' => $b->kind->value, 'prism_constant' => $b->prismConstant, 'height' => $b->height];
     }
 
     /**
@@ -47,11 +60,15 @@ final class KeepEquipment
      *
      * @param  T  $row
      * @param  array<string, mixed>  $values
+     * @param  array<string, mixed>|null  $seen
      * @return T
      */
-    private function keep(Project $project, Instrument|Target $row, array $values): Instrument|Target
+    private function keep(Project $project, Instrument|Target $row, array $values, ?array $seen): Instrument|Target
     {
-        return DB::transaction(static function () use ($project, $row, $values): Instrument|Target {
+        return DB::transaction(static function () use ($project, $row, $values, $seen): Instrument|Target {
+            if ($row->exists) {
+                Seen::refuseOther($row->refresh(), $seen, $row->name);
+            }
             if ($row->newQuery()->where('project_id', $project->id)->where('name', $values['name'])->whereKeyNot($row->id)->exists()) {
                 throw new \DomainException("“{$values['name']}” is on the list already. Choose another name or change that one.");
             }

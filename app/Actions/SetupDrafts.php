@@ -56,10 +56,21 @@ final class SetupDrafts
         DB::transaction(static function () use ($project, $change): void {
             $now = self::of($project);
             $given = array_filter(get_object_vars($change), static fn (mixed $value) => $value !== null);
-            unset($given['seenReadings']);
+            unset($given['seenReadings'], $given['seen']);
+            self::refuseUnseen($now, $given, $change->seen);
             $given = [...self::fromTarget($project, $change), ...$given, ...DraftReadings::meant($now, $change)];
             self::keep($project, self::withHeight($project, new DraftBody(...[...get_object_vars($now), ...$given])));
         });
+    }
+
+    /** @param  array<string, mixed>  $given */
+    private static function refuseUnseen(DraftBody $now, array $given, ?DraftChangeBody $seen): void
+    {
+        foreach ($seen === null ? [] : $given as $field => $value) {
+            if (! is_array($value) && $seen?->$field !== null && $now->$field != $seen->$field && $value != $now->$field) {
+                throw new \DomainException('The setup being made was changed elsewhere meanwhile. It is shown as it is now; make your change again.');
+            }
+        }
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Clock;
 use App\Http\Bodies\MarkBody;
 use App\Http\Bodies\Purpose;
 use App\Http\NeedsConfirmation;
+use App\KeyTaken;
 use App\Models\ControlPoint;
 use App\Models\Mark;
 use App\Models\Observation;
@@ -27,7 +28,7 @@ final class StoreMark
     {
         $stored = Mark::query()->where('project_id', $project->id)->where('key', $body->key)->first();
         if ($stored !== null) {
-            return $stored;
+            return self::sameWish($stored, $body);
         }
         $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
         $observation = Observation::query()->where('project_id', $project->id)->find($body->observationId) ?? throw new \DomainException('That measurement is not in the field book. Measure again.');
@@ -35,6 +36,7 @@ final class StoreMark
             throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
         }
         $against = $this->against($project, $body);
+        self::refuseOthersReading($observation, $body, (string) $against?->name);
         $found = $setup->station()->locate($observation->sight());
         $deviation = $against === null ? null : Deviation::between($against->position(), $found);
         $tolerance = $project->tolerance((string) $against?->code);
@@ -44,12 +46,36 @@ final class StoreMark
         return DB::transaction(fn () => $this->write($project, $body, $setup, $observation, $found, $against, $verdict, $tolerance));
     }
 
+    /** A lost answer is asked for again and given again; another wish under the same key is none of that. */
+    private static function sameWish(Mark $stored, MarkBody $body): Mark
+    {
+        // What was not said came from what it was measured against.
+        $name = trim($body->name) === '' ? [] : ['name' => PointName::checked($body->name)];
+        KeyTaken::unlessSame('mark', [
+            'kind' => $stored->kind, 'reading' => $stored->observation_id, 'point' => $stored->point_id, 'control point' => $stored->control_id, 'name' => $stored->name,
+        ], ['kind' => $body->kind->value, 'reading' => $body->observationId, 'point' => $body->kind === Purpose::Check ? null : $body->pointId]
+            + ($stored->control_id === null ? [] : ['control point' => $body->controlId]) + $name);
+
+        return $stored;
+    }
+
+    /** A reading that was booked for one thing is no evidence for another. */
+    private static function refuseOthersReading(Observation $observation, MarkBody $body, string $against): void
+    {
+        if ($observation->purpose !== $body->kind->value) {
+            throw new \DomainException('That reading was taken for something else ('.str_replace('_', '-', $observation->purpose).'). Measure again.');
+        }
+        if ($observation->sighted !== '' && ! in_array($observation->sighted, [$against, trim($body->name)], true)) {
+            throw new \DomainException("That reading was taken for “{$observation->sighted}”. Measure again under the name it is to be stored under.");
+        }
+    }
+
     private function write(Project $project, MarkBody $body, Setup $setup, Observation $observation, Position $found, ControlPoint|StakeoutPoint|null $against, Verdict $verdict, Tolerance $tolerance): Mark
     {
         $design = $against?->position();
         $mark = Mark::query()->firstOrCreate(['project_id' => $project->id, 'key' => $body->key], [
             'at' => Clock::stamp(), 'kind' => $body->kind->value,
-            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint ? $against->id : null,
+            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint ? $against->id : null, 'control_id' => $against instanceof ControlPoint ? $against->id : null,
             'name' => $body->name !== '' ? PointName::checked($body->name) : (string) $against?->name,
             'code' => $body->code !== '' ? $body->code : (string) $against?->code,
             'design_northing' => $design?->northing, 'design_easting' => $design?->easting, 'design_elevation' => $design?->elevation,

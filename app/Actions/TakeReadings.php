@@ -12,6 +12,7 @@ use App\Http\Bodies\TypedReadingBody;
 use App\Http\Bodies\TypedReadingsBody;
 use App\Http\Resources\RawSightResource;
 use App\Http\Resources\RawTextResource;
+use App\KeyTaken;
 use App\Models\Observation;
 use App\Models\Project;
 use Illuminate\Support\Facades\DB;
@@ -81,11 +82,21 @@ final class TakeReadings
             'instrument' => trim(($conditions['instrument'] ?? '').' typed'),
             'accuracy' => $conditions['accuracy'] ?? $stated->figures(),
         ]);
+        if (! $observation->wasRecentlyCreated) {
+            KeyTaken::unlessSame('reading', self::wished($observation->circle, $observation->zenith, $observation->slope, $observation->sighted),
+                self::wished($r->circle, $r->zenith, $r->slope, $mark->name ?? $r->line));
+        }
         if ($mark === null) {
             return new DraftBody(...['shots' => [...$draft->shots, new DraftShotBody($r->line, $observation->id)]] + get_object_vars($draft));
         }
         $others = array_values(array_filter($draft->sights, static fn (DraftSightBody $s) => $s->controlId !== $mark->id));
 
         return new DraftBody(...['sights' => [...$others, new DraftSightBody($mark->id, $observation->id)]] + get_object_vars($draft));
+    }
+
+    /** @return array<string, string> to the digits that the database keeps */
+    private static function wished(float $circle, float $zenith, float $slope, string $name): array
+    {
+        return ['circle' => sprintf('%.8f', $circle), 'zenith' => sprintf('%.8f', $zenith), 'distance' => sprintf('%.6f', $slope), 'name' => $name];
     }
 }

@@ -9,6 +9,7 @@ use App\Http\Bodies\MeasureBody;
 use App\Http\Bodies\Purpose;
 use App\Http\Bodies\TurnBody;
 use App\Instrument\LiveState;
+use App\KeyTaken;
 use App\Models\Project;
 use App\Models\QueuedInstruction;
 use App\Models\Setup;
@@ -36,7 +37,7 @@ final class TellInstrument
         $this->queue($body->key.'-track', Instruction::track(true), null);
         $at = $station->aimAt($aim->position(), SetupDrafts::of($project)->targetHeight);
 
-        return $this->queue($body->key, Instruction::turn($at['circle'], $at['zenith']), null);
+        return $this->queue($body->key, Instruction::turn($at['circle'], $at['zenith']), null, ['control point' => $body->controlId, 'point' => $body->pointId]);
     }
 
     public function measure(Project $project, MeasureBody $body): QueuedInstruction
@@ -44,8 +45,10 @@ final class TellInstrument
         $draft = SetupDrafts::of($project);
         $sighted = match (true) {
             $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->name,
+            // What was built has a name of its own, whatever it is held against.
+            $body->purpose === Purpose::AsBuilt && trim($body->sighted) !== '' => PointName::checked($body->sighted),
             $body->pointId !== null => $project->points()->findOrFail($body->pointId)->name,
-            default => mb_substr($body->sighted, 0, 120),
+            default => mb_substr(trim($body->sighted), 0, 120),
         };
         $setup = $project->currentSetup;
         if ($body->purpose !== Purpose::Setup) {
@@ -61,7 +64,7 @@ final class TellInstrument
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
             ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
-        ]);
+        ], ['project' => $project->id, 'purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId, 'name' => $body->sighted, 'use' => $body->keepIn?->value]);
     }
 
     /**
@@ -138,8 +141,11 @@ final class TellInstrument
         }
     }
 
-    /** @param  array<string, mixed>|null  $purpose */
-    private function queue(string $key, Instruction $instruction, ?array $purpose): QueuedInstruction
+    /**
+     * @param  array<string, mixed>|null  $purpose
+     * @param  array<string, mixed>  $asked  what was wished, by a word for each part: the same key carries no other wish
+     */
+    private function queue(string $key, Instruction $instruction, ?array $purpose, array $asked = []): QueuedInstruction
     {
         if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {
             throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
@@ -148,9 +154,14 @@ final class TellInstrument
             throw new \DomainException('The instrument can’t be reached just now. The link is being sought again by itself.');
         }
 
-        return DB::connection('live')->transaction(static fn () => QueuedInstruction::query()->firstOrCreate(
+        $queued = DB::connection('live')->transaction(static fn () => QueuedInstruction::query()->firstOrCreate(
             ['key' => $key],
-            ['kind' => $instruction->kind->value, 'content' => $instruction->values, 'purpose' => $purpose, 'state' => 'queued'],
+            ['kind' => $instruction->kind->value, 'content' => $instruction->values, 'purpose' => $purpose, 'asked' => $asked, 'state' => 'queued'],
         ));
+        if (! $queued->wasRecentlyCreated) {
+            KeyTaken::unlessSame('instruction', ['kind' => $queued->kind] + ($queued->asked ?? []), ['kind' => $instruction->kind->value] + $asked);
+        }
+
+        return $queued;
     }
 }

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Clock;
 use App\Database\Bytes;
+use App\Database\Numbers;
 use App\Models\ControlOrigin;
 use App\Models\Project;
 use App\Packing;
@@ -167,7 +168,7 @@ final class UnpackProject
     /** A setup names its readings, and can't be changed once it is written; readings come after it, so their numbers are settled beforehand. */
     private function reserveReadings(\ZipArchive $zip): void
     {
-        $next = (int) DB::scalar("SELECT max(coalesce((SELECT max(id) FROM observations), 0), coalesce((SELECT seq FROM sqlite_sequence WHERE name = 'observations'), 0))");
+        $next = Numbers::next('observations') - 1;
         $stream = $zip->getStream('tables/observations.ndjson') ?: throw new \DomainException('The packed project has no observations.');
         while (($line = fgets($stream)) !== false) {
             $row = json_decode($line, true);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\KeyTaken;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -16,11 +17,12 @@ final class Problems
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([\DomainException::class, NeedsConfirmation::class, UniqueConstraintViolationException::class]);
+        $exceptions->dontReport([\DomainException::class, NeedsConfirmation::class, KeyTaken::class, UniqueConstraintViolationException::class]);
         // Two requests at once, or a key of somebody else's: the database keeps the first.
         $exceptions->render(static fn (UniqueConstraintViolationException $e) => self::answer(422, 'Another request has stored something under the same name or key. Reload to see it.'));
         $exceptions->render(static fn (InvalidBody $e) => self::answer(422, $e->getMessage(), ['errors' => $e->errors]));
         $exceptions->render(static fn (NeedsConfirmation $e) => self::answer(409, $e->getMessage(), ['reason' => $e->reason, 'evidence' => $e->evidence]));
+        $exceptions->render(static fn (KeyTaken $e) => self::answer(409, $e->getMessage(), ['reason' => 'key_taken']));
         $exceptions->render(static fn (\DomainException $e) => self::answer(422, $e->getMessage()));
         $exceptions->render(static function (HttpExceptionInterface $e, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {

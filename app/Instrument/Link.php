@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
+use App\Clock;
 use App\Models\QueuedInstruction;
 use Parlay\Core\Instrument\Done;
 use Parlay\Core\Instrument\Instruction;
@@ -53,6 +54,9 @@ final class Link
 
     public function run(): void
     {
+        $alive = LiveState::sign();
+        // What the holder before this one saw still counts.
+        $this->state = $this->state->with(['levelLostAt' => LiveState::read()->levelLostAt]);
         QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => 'The link to the instrument was started anew before this was done. Ask again.']);
         $failures = 0;
         while (! $this->stopped) {
@@ -72,6 +76,7 @@ final class Link
         }
         $this->instrument->close();
         $this->write(['link' => 'stopped', 'status' => null, 'reading' => null]);
+        fclose($alive);
     }
 
     public function stop(): void
@@ -132,12 +137,12 @@ final class Link
             // Somebody who takes the call and says nothing is no instrument: the link is up from its first word on.
             $first = $this->status === null ? ['link' => 'up', 'retryAt' => null] : [];
             if (! $report->level && $this->status?->level !== false) {
-                $first['levelLostAt'] = microtime(true);
+                $first['levelLostAt'] = Clock::steady();
             }
             $this->status = $report;
-            $this->write($first + ['status' => LiveStatus::toArray($report), 'heardAt' => microtime(true)]);
+            $this->write($first + ['status' => LiveStatus::toArray($report), 'heardAt' => Clock::steady()]);
         } elseif ($report instanceof Tracked) {
-            $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => microtime(true) - $report->age], true);
+            $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => Clock::steady() - $report->age], true);
         } elseif ($report instanceof Refused) {
             $this->endJob($report->number);
             QueuedInstruction::query()->where('id', $report->number)->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => $report->why->sentence()]);
@@ -163,16 +168,16 @@ final class Link
             : null;
         $instruction->update(['state' => 'done', 'observation_id' => $observation?->id]);
         if ($done->reading !== null) {
-            $this->write(['reading' => LiveStatus::reading($done->reading), 'readingAt' => microtime(true)], true);
+            $this->write(['reading' => LiveStatus::reading($done->reading), 'readingAt' => Clock::steady()], true);
         }
     }
 
     /** Waits out a lost link, saying so at once and answering what is asked meanwhile. */
     private function pause(float $seconds): void
     {
-        $until = microtime(true) + $seconds;
+        $until = Clock::steady() + $seconds;
         $this->write(['link' => 'lost', 'retryAt' => $until, 'status' => null, 'reading' => null]);
-        while (! $this->stopped && microtime(true) < $until) {
+        while (! $this->stopped && Clock::steady() < $until) {
             QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => 'The link to the instrument is lost. It is being sought again; ask again when it is back.']);
             $this->keepBeating();
             usleep(50_000);
@@ -181,15 +186,15 @@ final class Link
 
     private function keepBeating(): void
     {
-        if (microtime(true) - $this->beat > self::BEAT) {
-            $this->write(['heardAt' => microtime(true)]);
+        if (Clock::steady() - $this->beat > self::BEAT) {
+            $this->write(['heardAt' => Clock::steady()]);
         }
     }
 
     /** @param  array<string, mixed>  $values */
     private function write(array $values, bool $newReading = false): void
     {
-        $this->beat = microtime(true);
+        $this->beat = Clock::steady();
         $this->state = $this->state->with($values + ['seq' => $this->state->seq + ($newReading || isset($values['link']) ? 1 : 0)]);
         $this->state->write();
     }

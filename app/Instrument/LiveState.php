@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
+use App\Clock;
+
 /**
  * What the instrument said last. One small file, written by the one process that holds the link and replaced as a whole, so that
  * whoever reads it finds either the old state or the new; reading it costs a poll next to nothing.
@@ -15,10 +17,10 @@ final readonly class LiveState
 
     /**
      * @param  string  $link  up, lost, starting or stopped
-     * @param  float  $heardAt  Unix time of the last beat of the process
+     * @param  float  $heardAt  steady time of the last beat of the process; this and all other times here are of this start of the machine
      * @param  array<string, mixed>|null  $status  as LiveStatus writes it
      * @param  array<string, float>|null  $reading
-     * @param  float|null  $levelLostAt  Unix time at which it was last seen to go off level
+     * @param  float|null  $levelLostAt  at which it was last seen to go off level
      * @param  int  $seq  grows with each reading and each change of the link
      */
     public function __construct(
@@ -36,7 +38,37 @@ final readonly class LiveState
     {
         $stored = json_decode((string) @file_get_contents(self::path()), true);
 
-        return is_array($stored) ? new self(...$stored) : new self;
+        try {
+            return is_array($stored) ? new self(...$stored) : new self;
+        } catch (\Throwable) {
+            // Of another version, or damaged: worth nothing, and written anew within half a second.
+            return new self;
+        }
+    }
+
+    /**
+     * Held open by the one process that holds the link: whatever ends that process, the system lets go of it at once. A second holder waits here.
+     *
+     * @return resource
+     */
+    public static function sign()
+    {
+        $sign = fopen(self::path().'.held', 'cb') ?: throw new \RuntimeException('The data folder can’t be written to.');
+        flock($sign, LOCK_EX);
+
+        return $sign;
+    }
+
+    private static function isHeld(): bool
+    {
+        $sign = @fopen(self::path().'.held', 'rb');
+        if ($sign === false) {
+            return false;
+        }
+        $free = flock($sign, LOCK_SH | LOCK_NB);
+        fclose($sign);
+
+        return ! $free;
     }
 
     public function write(): void
@@ -53,7 +85,7 @@ final readonly class LiveState
 
     public function link(): string
     {
-        return microtime(true) - $this->heardAt > self::SILENT ? 'stopped' : $this->link;
+        return ! self::isHeld() || Clock::steady() - $this->heardAt > self::SILENT ? 'stopped' : $this->link;
     }
 
     private static function path(): string

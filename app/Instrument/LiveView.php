@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Actions\SetupDrafts;
+use App\Clock;
 use App\Http\Bodies\DraftBody;
 use App\Http\Resources\GuidanceResource;
 use App\Http\Resources\InstrumentResource;
@@ -48,7 +49,7 @@ final class LiveView
             self::instrument($state, $row->elsewhere === null ? $station : null),
             $row->elsewhere,
             $pole === null ? null : PositionResource::of($pole),
-            $state->readingAt === null ? null : round(microtime(true) - $state->readingAt, 3),
+            $state->readingAt === null ? null : round(Clock::steady() - $state->readingAt, 3),
             self::guidance($row, $station, $pole),
         );
     }
@@ -59,7 +60,7 @@ final class LiveView
 
         return new InstrumentResource(
             $state->link(),
-            $state->retryAt === null ? null : max(0.0, round($state->retryAt - microtime(true), 1)),
+            $state->retryAt === null ? null : max(0.0, round($state->retryAt - Clock::steady(), 1)),
             $s['model'] ?? '', $s['serial'] ?? '', (bool) ($s['level'] ?? false), (bool) ($s['locked'] ?? false), (bool) ($s['tracking'] ?? false),
             (float) ($s['battery'] ?? 0), $s['trouble'] ?? null,
             $station === null || $s === [] ? null : $station->azimuthOf((float) $s['circle']),

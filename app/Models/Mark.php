@@ -12,12 +12,13 @@ use Parlay\Core\Stakeout\Deviation;
 /** Something measured on purpose from a setup: a stake, an as-built shot, a check shot. */
 final class Mark extends Model
 {
+    use InBook;
     use Placed;
 
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['mends' => null];
+    protected $attributes = ['mends' => null, 'control_id' => null];
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float',

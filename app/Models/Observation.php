@@ -16,6 +16,8 @@ use Parlay\Core\Instrument\Target;
 /** A line of the field book as the instrument gave it. Never changes; the database refuses. */
 final class Observation extends Model
 {
+    use InBook;
+
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $kind
  * @property array<string, float|bool|string> $content
  * @property array<string, mixed>|null $purpose
+ * @property array<string, mixed>|null $asked  the wish behind the key it came under
  * @property string $state
  * @property string|null $why
  * @property int|null $observation_id
@@ -26,5 +27,5 @@ final class QueuedInstruction extends Model
 
     protected $table = 'instructions';
 
-    protected $casts = ['content' => 'array', 'purpose' => 'array'];
+    protected $casts = ['content' => 'array', 'purpose' => 'array', 'asked' => 'array'];
 }

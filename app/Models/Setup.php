@@ -11,6 +11,7 @@ use Parlay\Core\Setup\Precision;
 /** A setup that was accepted, with the evidence it was accepted on. */
 final class Setup extends Model
 {
+    use InBook;
     use Placed;
 
     public $timestamps = false;

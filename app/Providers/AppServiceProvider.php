@@ -26,6 +26,6 @@ final class AppServiceProvider extends ServiceProvider
         // Bodies are typed and refuse unknown fields, so models need no second guard.
         Model::unguard();
         Model::shouldBeStrict();
-        Route::patterns(array_fill_keys(['project', 'control', 'design', 'layer', 'task', 'point', 'instruction'], '[0-9]{1,15}'));
+        Route::patterns(array_fill_keys(['project', 'control', 'design', 'layer', 'task', 'point', 'instruction', 'list', 'line', 'code', 'instrument', 'target', 'setup'], '[0-9]{1,15}'));
     }
 }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Setup;
 
+use App\BookTime;
 use App\Http\Resources\CheckResource;
 use App\Http\Resources\ChecksResource;
 use App\Instrument\LiveState;
 use App\Models\Mark;
 use App\Models\Project;
 use App\Models\Setup;
-use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Parlay\Core\Setup\CheckShot;
 
 /** The check shots on the setup that holds, and whether it still does. */
@@ -58,13 +59,12 @@ final class Checks
             return 'Take a check before the first mark: hold the pole on a control point, best one that the setup did not use.';
         }
         $lost = LiveState::read()->levelLostAt;
-        if ($lost !== null && $lost > Carbon::parse($last->at)->getPreciseTimestamp(3) / 1000) {
+        if ($lost !== null && BookTime::of((int) Mark::query()->whereKey($last->markId)->value('seq'))->isBefore($lost)) {
             return 'The instrument was off level since the last check: check again before going on.';
         }
-        $latest = $project->observations()->orderByDesc('id')->limit(2)->pluck('at')->all();
-        $then = Carbon::parse($latest[0] ?? $last->at);
-        if ($then->diffInMinutes(Carbon::now('UTC')) > self::BREAK && $then->gte(Carbon::parse($last->at))) {
-            return sprintf('Nothing was measured for %d minutes: check before going on, and before leaving.', (int) $then->diffInMinutes(Carbon::now('UTC')));
+        $minutes = BookTime::of((int) DB::table('field_book')->where('project_id', $project->id)->max('seq'))->age() / 60;
+        if ($minutes > self::BREAK) {
+            return sprintf('Nothing was measured for %d minutes: check before going on, and before leaving.', (int) $minutes);
         }
 
         return null;

@@ -203,8 +203,8 @@ final readonly class DraftInputs
         return self::readingsOf($this->draft);
     }
 
-    /** @return list<int> */
-    private static function readingsOf(DraftBody $draft): array
+    /** @return list<int> all observations that a draft speaks of */
+    public static function readingsOf(DraftBody $draft): array
     {
         return [
             ...array_merge(...array_map(static fn (DraftSightBody $s) => [$s->observationId, ...$s->more], $draft->sights)),

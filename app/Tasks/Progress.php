@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Clock;
 use Illuminate\Support\Facades\DB;
 
 /** How far a piece of longer work has come, told now and then; and whether somebody wants it stopped. */
@@ -22,7 +23,7 @@ final class Progress
      */
     public function tell(float $part, string $doing): void
     {
-        $now = microtime(true);
+        $now = Clock::steady();
         if ($now - $this->toldAt < self::EVERY) {
             return;
         }

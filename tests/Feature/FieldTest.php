@@ -95,13 +95,13 @@ final class FieldTest extends FeatureTestCase
     public function test_a_key_of_another_project_is_refused_and_stores_nothing(): void
     {
         $this->setUpInstrument($this->project);
-        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $seen = $this->measure($this->project, 'as_built', new Position(1010.0, 2030.0, 10.0));
         $body = fn (Project $p, int $observation) => $this->ask('POST', "/projects/{$p->id}/marks", ['key' => 'a-key-used-twice', 'kind' => 'as_built', 'name' => 'X', 'observationId' => $observation, 'withoutCheck' => true]);
         $body($this->project, $seen->id)->assertOk();
         $other = $this->project();
         $this->site($other);
         $this->setUpInstrument($other);
-        $again = $this->measure($other, 'stake', new Position(1010.0, 2030.0, 10.0));
+        $again = $this->measure($other, 'as_built', new Position(1010.0, 2030.0, 10.0));
         self::assertStringContainsString('same name or key', (string) $body($other, $again->id)->assertStatus(422)->json('message'));
         self::assertSame(0, Mark::query()->where('project_id', $other->id)->count());
     }

@@ -258,7 +258,7 @@ final class MethodsTest extends FeatureTestCase
         self::assertGreaterThan($from['northing'], $to['northing']);
         $this->accept();
         // What was measured from here turns with a baseline that is found afterwards.
-        $chimney = $this->measure($this->project, 'as_built', $this->world->marks['C'], 'C');
+        $chimney = $this->measure($this->project, 'as_built', $this->world->marks['C'], 'chimney');
         $before = $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => 'chimney', 'observationId' => $chimney->id, 'withoutCheck' => true])->assertOk()->json('found');
         $turned = $this->change(['azimuth' => 0.5, 'turnEarlier' => true, 'shots' => $shots]);
         self::assertSame(1, $turned['turned']['markCount']);
@@ -296,7 +296,8 @@ final class MethodsTest extends FeatureTestCase
         self::assertEqualsWithDelta(12.5, $this->change(['airMode' => 'typed', 'ppm' => 12.5])['draft']['ppm'], 1e-9);
         $this->ask('PATCH', $this->at('/setup'), ['scale' => 2.0])->assertStatus(422);
         $this->ask('PATCH', $this->at('/setup'), ['humidity' => 60])->assertStatus(422);
-        $this->ask('DELETE', $this->at("/targets/$target"))->assertStatus(204);
+        self::assertSame(['the setup being made'], $this->ask('DELETE', $this->at("/targets/$target"))->assertStatus(409)->json('evidence.hangs'));
+        $this->ask('DELETE', $this->at("/targets/$target?evenHeld=true"))->assertStatus(204);
         self::assertSame([], $this->ask('GET', $this->at('/targets'))->json());
     }
 

@@ -10,6 +10,6 @@ use OpenApi\Attributes as OA;
 final readonly class BookQuery
 {
     public function __construct(
-        public ?string $before = null,
+        public ?int $before = null,
     ) {}
 }

@@ -18,5 +18,6 @@ final readonly class CodeBody
         public string $trade = '',
         public ?float $planTolerance = null,
         public ?float $heightTolerance = null,
+        public ?CodeBody $seen = null,
     ) {}
 }

@@ -20,5 +20,6 @@ final readonly class ControlPointBody
         public bool $heldFixed = true,
         public ?float $planDeviation = null,
         public ?float $heightDeviation = null,
+        public ?ControlPointBody $seen = null,
     ) {}
 }

@@ -13,5 +13,6 @@ final readonly class DesignBody
         public string $name,
         public DesignRole $role,
         public bool $active,
+        public ?DesignBody $seen = null,
     ) {}
 }

@@ -16,6 +16,7 @@ final readonly class DraftChangeBody
      * @param  list<DraftLineBody>|null  $lines
      * @param  list<DraftShotBody>|null  $shots
      * @param  list<int>|null  $seenReadings  all readings of the draft that the sender knew of: those that came in since stay in the lists sent
+     * @param  DraftChangeBody|null  $seen  single figures as they were when the change was begun; where another has changed one of them to something else since, nothing is overwritten
      */
     public function __construct(
         public ?SetupMethod $method = null,
@@ -51,5 +52,6 @@ final readonly class DraftChangeBody
         public ?bool $turnEarlier = null,
         #[ListOf('int')]
         public ?array $seenReadings = null,
+        public ?DraftChangeBody $seen = null,
     ) {}
 }

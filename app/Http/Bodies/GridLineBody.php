@@ -17,5 +17,6 @@ final readonly class GridLineBody
         public float $northing2,
         public float $easting2,
         public bool $ring = false,
+        public ?GridLineBody $seen = null,
     ) {}
 }

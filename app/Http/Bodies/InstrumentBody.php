@@ -25,5 +25,6 @@ final readonly class InstrumentBody
         public float $referencePressure = 1013.25,
         public float $referenceTemperature = 12.0,
         public float $referenceHumidity = 0.6,
+        public ?InstrumentBody $seen = null,
     ) {}
 }

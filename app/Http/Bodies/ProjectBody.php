@@ -14,5 +14,6 @@ final readonly class ProjectBody
         public UnitsBody $units,
         public float $planTolerance = 0.005,
         public float $heightTolerance = 0.005,
+        public ?ProjectBody $seen = null,
     ) {}
 }

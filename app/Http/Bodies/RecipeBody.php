@@ -15,5 +15,6 @@ final readonly class RecipeBody
         public string $letter = 'A',
         public int $index = 0,
         public ?ElevationBody $elevation = null,
+        public ?SeenPoint $seen = null,
     ) {}
 }

@@ -15,5 +15,6 @@ final readonly class TargetBody
         public TargetKind $kind = TargetKind::Prism,
         public float $prismConstant = 0.0,
         public float $height = 2.0,
+        public ?TargetBody $seen = null,
     ) {}
 }

@@ -13,6 +13,7 @@ use App\Http\Resources\CodeResource;
 use App\Models\Code;
 use App\Models\Project;
 use App\Preparation;
+use App\Seen;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -40,15 +41,14 @@ final class CodeController
                 throw new \DomainException('A tolerance must be more than 0. Leave it empty for the project’s.');
             }
         }
-        $values = [
-            'code' => trim($body->code), 'description' => $body->description, 'colour' => $body->colour, 'mark' => mb_substr($body->mark, 0, 3), 'trade' => $body->trade,
-            'plan_tolerance' => $body->planTolerance, 'height_tolerance' => $body->heightTolerance,
-        ];
-        $code = Preparation::step($project, "Code {$values['code']}", static function (Preparation $step) use ($project, $values): Code {
+        $values = self::columns($body);
+        $seen = $body->seen === null ? null : self::columns($body->seen);
+        $code = Preparation::step($project, "Code {$values['code']}", static function (Preparation $step) use ($project, $values, $seen): Code {
             $code = $project->codes()->where('code', $values['code'])->first();
             if ($code === null) {
                 return $step->create(new Code(['project_id' => $project->id] + $values));
             }
+            Seen::refuseOther($code, $seen, $code->code);
             $step->update($code, $values);
 
             return $code;
@@ -64,5 +64,14 @@ final class CodeController
         Preparation::step($project, "Forgot code {$row->code}", static fn (Preparation $step) => $step->delete($row));
 
         return new JsonResponse(null, 204);
+    }
+
+    /** @return array<string, mixed> */
+    private static function columns(CodeBody $body): array
+    {
+        return [
+            'code' => trim($body->code), 'description' => $body->description, 'colour' => $body->colour, 'mark' => mb_substr($body->mark, 0, 3), 'trade' => $body->trade,
+            'plan_tolerance' => $body->planTolerance, 'height_tolerance' => $body->heightTolerance,
+        ];
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\KeepControlPoint;
 use App\Actions\KeepMeasuredControl;
 use App\Http\Bodies\ControlPointBody;
+use App\Http\Bodies\DeleteQuery;
 use App\Http\Bodies\MeasuredControlBody;
 use App\Http\Body;
 use App\Http\OpenApi\Delete;
@@ -45,11 +46,11 @@ final class ControlController
         return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, ControlPointBody::class), $project->controlPoints()->findOrFail($control))));
     }
 
-    #[Delete('/projects/{project}/control/{control}', 'Deletes a control point; undo brings it back')]
-    public function destroy(Project $project, int $control): JsonResponse
+    #[Delete('/projects/{project}/control/{control}', 'Deletes a control point; asks (409) where setups or checks hang on it, undo brings it back', query: DeleteQuery::class)]
+    public function destroy(Request $request, Project $project, int $control): JsonResponse
     {
         $point = $project->controlPoints()->findOrFail($control);
-        Preparation::step($project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point));
+        Preparation::step($project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point), Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
     }

@@ -25,6 +25,7 @@ use App\Models\Design;
 use App\Models\DesignLayer;
 use App\Models\Project;
 use App\Preparation;
+use App\Seen;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use App\Uploads;
@@ -70,6 +71,7 @@ final class DesignController
         $body = Body::read($request, DesignBody::class);
         $row = $project->designs()->findOrFail($design, Design::LISTED);
         Preparation::step($project, "Changed drawing {$row->name}", static function (Preparation $step) use ($project, $row, $body): void {
+            Seen::refuseOther($row->refresh(), $body->seen === null ? null : ['name' => $body->seen->name, 'role' => $body->seen->role->value], $row->name);
             $step->update($row, ['name' => mb_substr(trim($body->name), 0, 200) ?: $row->name, 'role' => $body->role->value]);
             $active = $body->active && $body->role === DesignRole::Design;
             if ($active !== ($project->active_design_id === $row->id)) {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepEquipment;
+use App\Hanging;
+use App\Http\Bodies\DeleteQuery;
 use App\Http\Bodies\InstrumentBody;
 use App\Http\Bodies\TargetBody;
 use App\Http\Body;
@@ -14,9 +16,12 @@ use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Http\Resources\InstrumentEntry;
 use App\Http\Resources\TargetEntry;
+use App\Models\Instrument;
 use App\Models\Project;
+use App\Models\Target;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 /** The project's instruments and targets. */
 final class EquipmentController
@@ -39,11 +44,10 @@ final class EquipmentController
         return new JsonResponse(InstrumentEntry::of($keep->instrument($project, Body::read($request, InstrumentBody::class), $project->instruments()->findOrFail($instrument))));
     }
 
-    #[Delete('/projects/{project}/instruments/{instrument}', 'Takes an instrument off the list')]
-    public function dropInstrument(Project $project, int $instrument): JsonResponse
+    #[Delete('/projects/{project}/instruments/{instrument}', 'Takes an instrument off the list; asks (409) where setups name it', query: DeleteQuery::class)]
+    public function dropInstrument(Request $request, Project $project, int $instrument): JsonResponse
     {
-        $project->instruments()->findOrFail($instrument)->delete();
-        $project->changed();
+        self::drop($project, $project->instruments()->findOrFail($instrument), Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
     }
@@ -66,12 +70,22 @@ final class EquipmentController
         return new JsonResponse(TargetEntry::of($keep->target($project, Body::read($request, TargetBody::class), $project->targets()->findOrFail($target))));
     }
 
-    #[Delete('/projects/{project}/targets/{target}', 'Takes a target off the list')]
-    public function dropTarget(Project $project, int $target): JsonResponse
+    #[Delete('/projects/{project}/targets/{target}', 'Takes a target off the list; asks (409) where setups name it', query: DeleteQuery::class)]
+    public function dropTarget(Request $request, Project $project, int $target): JsonResponse
     {
-        $project->targets()->findOrFail($target)->delete();
-        $project->changed();
+        self::drop($project, $project->targets()->findOrFail($target), Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
+    }
+
+    private static function drop(Project $project, Instrument|Target $row, bool $evenHeld): void
+    {
+        DB::transaction(static function () use ($project, $row, $evenHeld): void {
+            if (! $evenHeld) {
+                Hanging::ask($project, [$row->getTable() => [['id' => $row->id, 'name' => $row->name]]], 'This');
+            }
+            $row->delete();
+            $project->changed();
+        });
     }
 }

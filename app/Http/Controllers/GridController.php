@@ -20,6 +20,7 @@ use App\Http\Resources\GridSpacingResource;
 use App\Models\GridLine;
 use App\Models\Project;
 use App\Preparation;
+use App\Seen;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Parlay\Core\Grid\GridLine as Line;
@@ -52,7 +53,7 @@ final class GridController
         Preparation::step($project, count($lines).' grid lines', static function (Preparation $step) use ($project, $lines): void {
             $known = $project->gridLines()->get()->keyBy('name');
             foreach ($lines as $line) {
-                $values = ['name' => PointName::checked($line->name)] + (array) $line;
+                $values = self::columns($line);
                 $row = $known->get($values['name']);
                 if ($row === null) {
                     $known[$values['name']] = $step->create(new GridLine(['project_id' => $project->id] + $values));
@@ -74,7 +75,10 @@ final class GridController
         if ($project->gridLines()->where('name', $name)->whereKeyNot($line)->exists()) {
             throw new \DomainException("There is a grid line “{$name}” already.");
         }
-        Preparation::step($project, "Grid line $name", static fn (Preparation $step) => $step->update($row, ['name' => $name] + (array) $body));
+        Preparation::step($project, "Grid line $name", static function (Preparation $step) use ($row, $body): void {
+            Seen::refuseOther($row->refresh(), $body->seen === null ? null : self::columns($body->seen), $row->name);
+            $step->update($row, self::columns($body));
+        });
 
         return new JsonResponse(GridLineResource::of($row));
     }
@@ -86,5 +90,11 @@ final class GridController
         Preparation::step($project, "Deleted {$lines->count()} grid lines", static fn (Preparation $step) => $lines->each(static fn (GridLine $l) => $step->delete($l)));
 
         return new JsonResponse(new CountResource($lines->count()));
+    }
+
+    /** @return array<string, mixed> */
+    private static function columns(GridLineBody $line): array
+    {
+        return ['name' => PointName::checked($line->name)] + array_diff_key((array) $line, ['seen' => null]);
     }
 }

@@ -8,7 +8,7 @@ use App\Actions\ChangePoint;
 use App\Actions\FindSpot;
 use App\Actions\MakePoint;
 use App\Actions\PointName;
-use App\Http\Bodies\IdsBody;
+use App\Http\Bodies\DeletionBody;
 use App\Http\Bodies\InverseBody;
 use App\Http\Bodies\LabelBody;
 use App\Http\Bodies\NearestQuery;
@@ -109,12 +109,13 @@ final class PointController
         return new JsonResponse(null, 204);
     }
 
-    #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; undo brings them back', IdsBody::class, CountResource::class)]
+    #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; asks (409) where marks hang on them, undo brings them back', DeletionBody::class, CountResource::class)]
     public function destroy(Request $request, Project $project): JsonResponse
     {
-        $points = $project->points()->whereIn('id', Body::read($request, IdsBody::class)->ids)->get();
+        $body = Body::read($request, DeletionBody::class);
+        $points = $project->points()->whereIn('id', $body->ids)->get();
         $label = $points->count() === 1 ? "Deleted point {$points->first()?->name}" : "Deleted {$points->count()} points";
-        Preparation::step($project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)));
+        Preparation::step($project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)), $body->evenHeld);
 
         return new JsonResponse(new CountResource($points->count()));
     }

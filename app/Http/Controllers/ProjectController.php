@@ -9,6 +9,7 @@ use App\Actions\UnpackProject;
 use App\Clock;
 use App\Http\Bodies\ProjectBody;
 use App\Http\Bodies\RestoreBody;
+use App\Http\Bodies\UndoBody;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
@@ -21,12 +22,14 @@ use App\Http\Resources\UploadResource;
 use App\Models\Project;
 use App\Models\Task;
 use App\Preparation;
+use App\Seen;
 use App\Tasks\PackProject;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use App\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
@@ -53,8 +56,12 @@ final class ProjectController
     #[Put('/projects/{project}', 'Changes name, units and tolerances: only what is shown, never what is stored', ProjectBody::class, ProjectResource::class)]
     public function update(Request $request, Project $project): JsonResponse
     {
-        $project->update(CreateProject::columns(Body::read($request, ProjectBody::class)));
-        $project->changed();
+        $body = Body::read($request, ProjectBody::class);
+        DB::transaction(static function () use ($project, $body): void {
+            Seen::refuseOther($project->refresh(), $body->seen === null ? null : CreateProject::columns($body->seen), $project->name);
+            $project->update(CreateProject::columns($body));
+            $project->changed();
+        });
 
         return new JsonResponse(ProjectResource::of($project));
     }
@@ -67,16 +74,16 @@ final class ProjectController
         return new JsonResponse(ProjectResource::of($project));
     }
 
-    #[Post('/projects/{project}/undo', 'Undoes the last step of preparation', null, UndoneResource::class)]
-    public function undo(Project $project): JsonResponse
+    #[Post('/projects/{project}/undo', 'Undoes the last step of preparation; asks (409) where marks or setups hang on what would vanish', UndoBody::class, UndoneResource::class)]
+    public function undo(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse(new UndoneResource(Preparation::undo($project)));
+        return new JsonResponse(new UndoneResource(Preparation::undo($project, Body::read($request, UndoBody::class)->evenHeld)));
     }
 
-    #[Post('/projects/{project}/redo', 'Does again what was undone last', null, UndoneResource::class)]
-    public function redo(Project $project): JsonResponse
+    #[Post('/projects/{project}/redo', 'Does again what was undone last; asks (409) as undo does', UndoBody::class, UndoneResource::class)]
+    public function redo(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse(new UndoneResource(Preparation::redo($project)));
+        return new JsonResponse(new UndoneResource(Preparation::redo($project, Body::read($request, UndoBody::class)->evenHeld)));
     }
 
     #[Post('/projects/{project}/packing', 'Packs a whole project into one file: design, control, points, field book and the original files; fetch it when the task is done', null, TaskResource::class)]

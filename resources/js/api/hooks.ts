@@ -176,6 +176,11 @@ export function useDeed<I, O>(project: number, deed: (input: I) => Promise<O>) {
     return useMutation({ mutationFn: deed, onSuccess: () => client.invalidateQueries({ queryKey: [project] }) });
 }
 
+function singleFigure(draft: SetupState['draft'], key: string): [string, unknown][] {
+    const value = draft[key as keyof typeof draft];
+    return value === undefined || value === null || Array.isArray(value) ? [] : [[key, value]];
+}
+
 /** Changes of the setup being made, one after another, so that what is typed quickly arrives in its order. */
 export function useChangeDraft(project: number) {
     const client = useQueryClient();
@@ -185,7 +190,9 @@ export function useChangeDraft(project: number) {
             // What is measured in another tab meanwhile stays, whatever list is sent from here.
             const draft = client.getQueryData<SetupState>([project, 'setup'])?.draft;
             const seenReadings = draft && readingsOf(draft);
-            return ask(api.PATCH('/api/v1/projects/{project}/setup', { ...path(project), body: { ...body, seenReadings } }));
+            // A figure that somebody else has changed since it was shown here is not overwritten.
+            const seen = draft && Object.fromEntries(Object.keys(body).flatMap((k) => singleFigure(draft, k)));
+            return ask(api.PATCH('/api/v1/projects/{project}/setup', { ...path(project), body: { ...body, seenReadings, seen } }));
         },
         onSuccess: (state) => client.setQueryData([project, 'setup'], state),
     });

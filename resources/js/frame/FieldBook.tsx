@@ -44,6 +44,7 @@ export function FieldBook({ project }: { project: Project }) {
                                 >
                                     {line(e)}
                                 </button>
+                                {e.clockJump !== null && <ClockNote seconds={e.clockJump} />}
                                 {opened === key && <BookEntryDetail entry={e} project={project.id} />}
                             </li>
                         );
@@ -54,6 +55,17 @@ export function FieldBook({ project }: { project: Project }) {
                 </ol>
             )}
         </section>
+    );
+}
+
+/** Times before and after are not of one clock; the order of the lines is. */
+function ClockNote({ seconds }: { seconds: number }) {
+    const by = Math.abs(seconds);
+    const words = by < 120 ? `${by.toFixed(0)} s` : by < 7200 ? `${(by / 60).toFixed(0)} min` : `${(by / 3600).toFixed(1)} h`;
+    return (
+        <p className="px-4 pb-1 text-quiet">
+            before this line the clock was set {seconds < 0 ? 'back' : 'forward'} by {words}
+        </p>
     );
 }
 

@@ -71,11 +71,13 @@ const FIELD_STAGES = ['set-up', 'stake', 'as-built'];
 
 function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const [search, setSearch] = useSearchParams();
-    const target = search.has('target') ? Number(search.get('target')) : null;
+    // What an as-built shot is held against is chosen for that shot, and never what was staked last.
+    const aim = stage === 'as-built' ? 'against' : 'target';
+    const target = search.has(aim) ? Number(search.get(aim)) : null;
     const setTarget = (to: number | null) =>
         setSearch(
             (s) => {
-                to === null ? s.delete('target') : s.set('target', String(to));
+                to === null ? s.delete(aim) : s.set(aim, String(to));
                 return s;
             },
             { replace: true },

@@ -25,7 +25,7 @@ export function JobLine({ project, stage, search }: { project: Project; stage: S
             <ol className="flex flex-1 items-stretch">
                 {STAGES.map(([name, word]) => {
                     const here = name === stage;
-                    const keep = target !== null && (name === 'stake' || name === 'as-built') ? `?target=${target}` : '';
+                    const keep = target !== null && name === 'stake' ? `?target=${target}` : '';
                     return (
                         <li key={name} className="min-w-[5.4rem] flex-1">
                             <Link

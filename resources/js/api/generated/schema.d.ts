@@ -341,7 +341,7 @@ export interface paths {
         /** Changes a control point; setups keep what they were computed from */
         put: operations["bc45038686eeed0c2e020eb05a159807"];
         post?: never;
-        /** Deletes a control point; undo brings it back */
+        /** Deletes a control point; asks (409) where setups or checks hang on it, undo brings it back */
         delete: operations["2bc7039f235b27fefc9e3990944bba60"];
         options?: never;
         head?: never;
@@ -549,7 +549,7 @@ export interface paths {
         /** Changes an instrument; what was measured keeps what it was measured with */
         put: operations["0498f330cd096a8cd27eda44bf53d76b"];
         post?: never;
-        /** Takes an instrument off the list */
+        /** Takes an instrument off the list; asks (409) where setups name it */
         delete: operations["9bdc4984ccc4cef9e9bd3f422ecc71ad"];
         options?: never;
         head?: never;
@@ -585,7 +585,7 @@ export interface paths {
         /** Changes a target; what was measured keeps what it was measured with */
         put: operations["84c8a4c700271f8724c8a93685261078"];
         post?: never;
-        /** Takes a target off the list */
+        /** Takes a target off the list; asks (409) where setups name it */
         delete: operations["d55d050876596e234d75b3caf3fb6f45"];
         options?: never;
         head?: never;
@@ -1032,7 +1032,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Deletes stakeout points; undo brings them back */
+        /** Deletes stakeout points; asks (409) where marks hang on them, undo brings them back */
         post: operations["c653073f87a65f73542088bfbb015388"];
         delete?: never;
         options?: never;
@@ -1222,7 +1222,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Undoes the last step of preparation */
+        /** Undoes the last step of preparation; asks (409) where marks or setups hang on what would vanish */
         post: operations["232f60bb97600a5c43b48f9d08fa46de"];
         delete?: never;
         options?: never;
@@ -1239,7 +1239,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Does again what was undone last */
+        /** Does again what was undone last; asks (409) as undo does */
         post: operations["81307c603098d595fd646d1f10f65490"];
         delete?: never;
         options?: never;
@@ -1740,7 +1740,7 @@ export interface components {
             value: string;
         };
         BookQuery: {
-            before?: string | null;
+            before?: number | null;
         };
         CleanUpBody: {
             duplicates?: boolean;
@@ -1756,6 +1756,7 @@ export interface components {
             trade?: string;
             planTolerance?: number | null;
             heightTolerance?: number | null;
+            seen?: components["schemas"]["CodeBody"] | null;
         };
         /** @description A code or a description for many points; what is null stays as it is. */
         CodesSetBody: {
@@ -1837,6 +1838,7 @@ export interface components {
             heldFixed?: boolean;
             planDeviation?: number | null;
             heightDeviation?: number | null;
+            seen?: components["schemas"]["ControlPointBody"] | null;
         };
         ControlReadingBody: {
             name: string;
@@ -1857,11 +1859,16 @@ export interface components {
             note: string;
             alike?: boolean;
         };
+        DeletionBody: {
+            ids: number[];
+            evenHeld?: boolean;
+        };
         DesignBody: {
             name: string;
             /** @enum {string} */
             role: "design" | "background";
             active: boolean;
+            seen?: components["schemas"]["DesignBody"] | null;
         };
         DraftBody: {
             /** @enum {string} */
@@ -1931,6 +1938,7 @@ export interface components {
             oneFace?: boolean | null;
             turnEarlier?: boolean | null;
             seenReadings?: number[] | null;
+            seen?: components["schemas"]["DraftChangeBody"] | null;
         };
         /** @description A line that can be seen on site: a line of the grid, of a drawing, or between two places. */
         DraftLineBody: {
@@ -2023,6 +2031,7 @@ export interface components {
             northing2: number;
             easting2: number;
             ring?: boolean;
+            seen?: components["schemas"]["GridLineBody"] | null;
         };
         /** @description Lines to be kept; those of the same name take the place of the earlier ones. */
         GridLinesBody: {
@@ -2063,6 +2072,7 @@ export interface components {
             referencePressure?: number;
             referenceTemperature?: number;
             referenceHumidity?: number;
+            seen?: components["schemas"]["InstrumentBody"] | null;
         };
         InverseBody: {
             from: components["schemas"]["SpotBody"];
@@ -2311,6 +2321,7 @@ export interface components {
             units: components["schemas"]["UnitsBody"];
             planTolerance?: number;
             heightTolerance?: number;
+            seen?: components["schemas"]["ProjectBody"] | null;
         };
         RawTextBody: {
             text: string;
@@ -2332,6 +2343,7 @@ export interface components {
             letter?: string;
             index?: number;
             elevation?: components["schemas"]["ElevationBody"] | null;
+            seen?: components["schemas"]["SeenPoint"] | null;
         };
         /** @description New names by rule. */
         RenameBody: {
@@ -2453,6 +2465,7 @@ export interface components {
             kind?: "prism" | "small_prism" | "all_round" | "sheet" | "none";
             prismConstant?: number;
             height?: number;
+            seen?: components["schemas"]["TargetBody"] | null;
         };
         TurnBody: {
             key: string;
@@ -2480,6 +2493,9 @@ export interface components {
         TypedReadingsBody: {
             key: string;
             readings: components["schemas"]["TypedReadingBody"][];
+        };
+        UndoBody: {
+            evenHeld?: boolean;
         };
         UnitsBody: {
             /** @enum {string} */
@@ -2527,6 +2543,8 @@ export interface components {
             kind: string;
             id: number;
             at: string;
+            seq: number;
+            clockJump: number | null;
             reading: components["schemas"]["ObservationResource"] | null;
             setup: components["schemas"]["SetupEntry"] | null;
             mark: components["schemas"]["MarkResource"] | null;
@@ -4160,7 +4178,9 @@ export interface operations {
     };
     "2bc7039f235b27fefc9e3990944bba60": {
         parameters: {
-            query?: never;
+            query?: {
+                evenHeld?: boolean;
+            };
             header?: never;
             path: {
                 project: number;
@@ -4683,7 +4703,9 @@ export interface operations {
     };
     "9bdc4984ccc4cef9e9bd3f422ecc71ad": {
         parameters: {
-            query?: never;
+            query?: {
+                evenHeld?: boolean;
+            };
             header?: never;
             path: {
                 project: number;
@@ -4815,7 +4837,9 @@ export interface operations {
     };
     d55d050876596e234d75b3caf3fb6f45: {
         parameters: {
-            query?: never;
+            query?: {
+                evenHeld?: boolean;
+            };
             header?: never;
             path: {
                 project: number;
@@ -4846,7 +4870,7 @@ export interface operations {
     "4d850a09248c33a70c0347830c8d47a1": {
         parameters: {
             query?: {
-                before?: string;
+                before?: number;
             };
             header?: never;
             path: {
@@ -5802,7 +5826,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["IdsBody"];
+                "application/json": components["schemas"]["DeletionBody"];
             };
         };
         responses: {
@@ -6260,7 +6284,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoBody"];
+            };
+        };
         responses: {
             /** @description Done */
             200: {
@@ -6291,7 +6319,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoBody"];
+            };
+        };
         responses: {
             /** @description Done */
             200: {

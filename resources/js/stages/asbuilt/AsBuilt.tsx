@@ -20,7 +20,10 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
     const storing = useStoring(project, (mark) => {
         setStored(mark);
         setName('');
+        // The next shot says anew what it is held against.
+        setTarget(null);
     });
+    const shown = name.trim() || aim?.name;
     if (!project.setup) {
         return (
             <Sheet title="As-built">
@@ -45,12 +48,16 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                     disabled={aim === null && name.trim() === ''}
                     onClick={() => storing.store({ kind: 'as_built', pointId: aim?.id ?? null, name, code })}
                 >
-                    {storing.busy ? 'Measuring…' : 'Measure what is built'}
+                    {storing.busy
+                        ? 'Measuring…'
+                        : shown
+                          ? `Measure ${shown}, against ${aim === null ? 'nothing' : aim.name === shown ? 'its design' : aim.name}`
+                          : 'Name what is measured'}
                 </Button>
             }
         >
             <div className="flex gap-2">
-                <PointChooser points={points} chosen={aim} onChoose={setTarget} none="no design point: measure by itself" />
+                <PointChooser points={points} chosen={aim} onChoose={setTarget} label="Held against" none="against nothing: measured by itself" />
             </div>
             {aim && (
                 <div className="text-sm text-quiet">

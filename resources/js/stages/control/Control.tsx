@@ -2,12 +2,12 @@ import { Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, type ControlPoint } from '../../api/client';
-import { useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
 import { Coordinates, Deviation } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
+import { useAskedDeed } from '../../parts/useAskedDeed';
 import { PointsIn } from '../files/PointsIn';
 import { PointsOut } from '../files/PointsOut';
 import { UndoBar } from '../prepare/UndoBar';
@@ -17,8 +17,12 @@ import { ControlForm } from './ControlForm';
 /** Control points: from the site surveyor's file, or typed. */
 export function Control({ project, control }: StageProps) {
     const [edited, setEdited] = useState<ControlPoint | 'new' | null>(null);
-    const remove = useDeed(project.id, (id: number) =>
-        ask(api.DELETE('/api/v1/projects/{project}/control/{control}', { params: { path: { project: project.id, control: id } } })),
+    const remove = useAskedDeed(project.id, (id: number, evenHeld) =>
+        ask(
+            api.DELETE('/api/v1/projects/{project}/control/{control}', {
+                params: { path: { project: project.id, control: id }, query: { evenHeld } },
+            }),
+        ),
     );
     return (
         <Sheet
@@ -37,6 +41,7 @@ export function Control({ project, control }: StageProps) {
             {control.length === 0 && <Notice>Bring in the site surveyor’s control first: everything is measured from it.</Notice>}
             <PointsIn project={project} target="control" label="Choose or drop a control file (CSV, text, LandXML, GeoJSON)" />
             <Failure of={remove.error} />
+            {remove.question}
             <div className="flex flex-wrap gap-2">
                 <Button onClick={() => setEdited('new')}>Type one in</Button>
                 {control.length > 0 && <PointsOut project={project} initially="control" />}

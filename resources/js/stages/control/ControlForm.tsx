@@ -7,6 +7,8 @@ import { LengthField, TextField } from '../../parts/Field';
 import { Failure } from '../../parts/Notice';
 import { type Place, PlaceFields } from '../../parts/PlaceFields';
 
+const seenOf = ({ id: _, source: __, origin: ___, ...seen }: ControlPoint) => seen;
+
 /** A control point typed by hand. */
 export function ControlForm({ project, point, onDone }: { project: Project; point: ControlPoint | null; onDone: () => void }) {
     const [name, setName] = useState(point?.name ?? '');
@@ -36,7 +38,7 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
             ? ask(
                   api.PUT('/api/v1/projects/{project}/control/{control}', {
                       params: { path: { project: project.id, control: point.id } },
-                      body,
+                      body: { ...body, seen: seenOf(point) },
                   }),
               )
             : ask(api.POST('/api/v1/projects/{project}/control', { params: { path: { project: project.id } }, body }));

@@ -109,7 +109,10 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
     const change = useDeed(project, (body: Schemas['DesignBody']) =>
         ask(api.PUT('/api/v1/projects/{project}/designs/{design}', { ...path, body })),
     );
-    const set = (part: Partial<Schemas['DesignBody']>) => change.mutate({ name: d.name, role: d.role, active: d.active, ...part });
+    const set = (part: Partial<Schemas['DesignBody']>) => {
+        const seen = { name: d.name, role: d.role, active: d.active };
+        change.mutate({ ...seen, ...part, seen });
+    };
     return (
         <section aria-label={d.name} className={`border-l-4 pl-3 ${d.active ? 'border-chalk' : 'border-rule'}`}>
             <div className="flex items-center gap-2">

@@ -18,7 +18,8 @@ function attributesOf(point: StakeoutPoint | null): Attribute[] {
     return Object.entries(known).map(([name, value]) => ({ name, value: String(value) }));
 }
 
-const seenOf = ({ name, northing, easting, elevation, code, description }: StakeoutPoint) => ({
+/** A point as it was when its change was begun. */
+export const seenOf = ({ name, northing, easting, elevation, code, description }: StakeoutPoint) => ({
     name,
     northing,
     easting,

@@ -2,13 +2,14 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { Crosshair, DraftingCompass, Pencil, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type StakeoutPoint } from '../../api/client';
-import { useCodes, useDeed } from '../../api/hooks';
+import { useCodes } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { Dialog } from '../../parts/Dialog';
 import { TextField } from '../../parts/Field';
 import { Coordinates, Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
+import { useAskedDeed } from '../../parts/useAskedDeed';
 import { PointsIn } from '../files/PointsIn';
 import { PointsOut } from '../files/PointsOut';
 import { RecipeSheet } from './compute/RecipeSheet';
@@ -62,8 +63,13 @@ export function Points(props: StageProps) {
     const [edited, setEdited] = useState<StakeoutPoint | 'new' | null>(null);
     const [files, setFiles] = useState(points.length === 0);
     const scroller = useRef<HTMLDivElement>(null);
-    const remove = useDeed(project.id, (ids: number[]) =>
-        ask(api.POST('/api/v1/projects/{project}/points-deletion', { params: { path: { project: project.id } }, body: { ids } })),
+    const remove = useAskedDeed(project.id, (ids: number[], evenHeld) =>
+        ask(
+            api.POST('/api/v1/projects/{project}/points-deletion', {
+                params: { path: { project: project.id } },
+                body: { ids, evenHeld },
+            }),
+        ),
     );
     const codes = useCodes(project.id).data;
     const trades = useMemo(() => new Map(codes?.map((c) => [c.code, `${c.trade} ${c.description}`])), [codes]);
@@ -183,6 +189,7 @@ export function Points(props: StageProps) {
                     </div>
                 )}
                 <Failure of={remove.error} />
+                {remove.question}
             </div>
             <div ref={scroller} className="min-h-60 flex-1 overflow-auto border-t border-rule px-4" style={{ maxHeight: '60vh' }}>
                 <ul className="relative" style={{ height: rows.getTotalSize() }}>

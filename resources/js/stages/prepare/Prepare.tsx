@@ -1,7 +1,7 @@
 import { Tabs } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, ask } from '../../api/client';
+import { api, ask, type Schemas } from '../../api/client';
 import { useDeed } from '../../api/hooks';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
@@ -27,9 +27,10 @@ export function Prepare(props: StageProps) {
     const { project } = props;
     const [search, setSearch] = useSearchParams();
     const [settings, setSettings] = useState(false);
+    const seenProject = useRef<Schemas['ProjectBody'] | undefined>(undefined);
     const tab = search.get('do') ?? (project.progress.designs === 0 ? 'drawings' : 'points');
     const save = useDeed(project.id, (body: Parameters<Parameters<typeof ProjectForm>[0]['onSubmit']>[0]) =>
-        ask(api.PUT('/api/v1/projects/{project}', { params: { path: { project: project.id } }, body })),
+        ask(api.PUT('/api/v1/projects/{project}', { params: { path: { project: project.id } }, body: { ...body, seen: seenProject.current } })),
     );
     const choose = (to: string) => {
         props.setWant(null);
@@ -43,7 +44,14 @@ export function Prepare(props: StageProps) {
         <Tabs.Root value={tab} onValueChange={choose} className="flex min-h-full flex-col">
             <div className="flex items-center gap-1 p-4 pt-2 pr-14 pb-2">
                 <h1 className="sr-only">Prepare</h1>
-                <Button className="mr-auto" onClick={() => setSettings(true)}>
+                <Button
+                    className="mr-auto"
+                    onClick={() => {
+                        const { name, units, planTolerance, heightTolerance } = project;
+                        seenProject.current = { name, units, planTolerance, heightTolerance };
+                        setSettings(true);
+                    }}
+                >
                     Units and tolerances
                 </Button>
                 <UndoBar project={project} />

@@ -1,15 +1,21 @@
 import { Redo2, Undo2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { api, ask, type Project } from '../../api/client';
-import { useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
 import { Failure } from '../../parts/Notice';
+import { useAskedDeed } from '../../parts/useAskedDeed';
 
 /** Undo and redo of preparation, also by Ctrl-Z and Ctrl-Y. */
 export function UndoBar({ project }: { project: Project }) {
     const params = { params: { path: { project: project.id } } };
-    const undo = useDeed(project.id, () => ask(api.POST('/api/v1/projects/{project}/undo', params)));
-    const redo = useDeed(project.id, () => ask(api.POST('/api/v1/projects/{project}/redo', params)));
+    const undo = useAskedDeed(project.id, (_: undefined, evenHeld) =>
+        ask(api.POST('/api/v1/projects/{project}/undo', { ...params, body: { evenHeld } })),
+    );
+    const redo = useAskedDeed(project.id, (_: undefined, evenHeld) =>
+        ask(api.POST('/api/v1/projects/{project}/redo', { ...params, body: { evenHeld } })),
+    );
+    const deeds = useRef({ undo, redo });
+    deeds.current = { undo, redo };
     useEffect(() => {
         const key = (e: KeyboardEvent) => {
             if (!(e.ctrlKey || e.metaKey) || (e.target as HTMLElement).closest('input, textarea, select')) {
@@ -17,15 +23,15 @@ export function UndoBar({ project }: { project: Project }) {
             }
             if (e.key === 'z' && !e.shiftKey) {
                 e.preventDefault();
-                undo.mutate(undefined);
+                deeds.current.undo.mutate(undefined);
             } else if (e.key === 'y' || (e.key === 'Z' && e.shiftKey)) {
                 e.preventDefault();
-                redo.mutate(undefined);
+                deeds.current.redo.mutate(undefined);
             }
         };
         window.addEventListener('keydown', key);
         return () => window.removeEventListener('keydown', key);
-    }, [undo.mutate, redo.mutate]);
+    }, []);
     return (
         <>
             <Button
@@ -33,7 +39,7 @@ export function UndoBar({ project }: { project: Project }) {
                 aria-label="Undo"
                 title={project.undo ? `Undo: ${project.undo}` : 'Nothing to undo'}
                 disabled={project.undo === null}
-                busy={undo.isPending}
+                busy={undo.busy}
                 onClick={() => undo.mutate(undefined)}
                 icon={<Undo2 />}
             />
@@ -42,11 +48,13 @@ export function UndoBar({ project }: { project: Project }) {
                 aria-label="Redo"
                 title={project.redo ? `Redo: ${project.redo}` : 'Nothing to redo'}
                 disabled={project.redo === null}
-                busy={redo.isPending}
+                busy={redo.busy}
                 onClick={() => redo.mutate(undefined)}
                 icon={<Redo2 />}
             />
             <Failure of={undo.error ?? redo.error} />
+            {undo.question}
+            {redo.question}
         </>
     );
 }

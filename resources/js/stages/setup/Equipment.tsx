@@ -6,6 +6,7 @@ import { Button } from '../../parts/Button';
 import { Choice, LengthField, NumberField, TextField } from '../../parts/Field';
 import { Length } from '../../parts/Figure';
 import { Failure } from '../../parts/Notice';
+import { useAskedDeed } from '../../parts/useAskedDeed';
 
 type TargetBody = Schemas['TargetBody'];
 type InstrumentBody = Schemas['InstrumentBody'];
@@ -17,6 +18,12 @@ const KINDS: [NonNullable<TargetBody['kind']>, string][] = [
     ['sheet', 'sheet'],
     ['none', 'no prism'],
 ];
+
+/** A row as its change is begun on it: sent along, so that what another changed meanwhile is not overwritten. */
+function begun<T extends { id: number }>(row: T): T & { seen: Omit<T, 'id'> } {
+    const { id: _, ...seen } = row;
+    return { ...row, seen };
+}
 
 /** The project's instruments and targets: looked at, added, changed, taken off. */
 export function Equipment({ project }: { project: Project }) {
@@ -40,15 +47,19 @@ function Targets({ project }: { project: Project }) {
             ? ask(api.POST('/api/v1/projects/{project}/targets', { ...path, body }))
             : ask(api.PUT('/api/v1/projects/{project}/targets/{target}', { params: { path: { project: project.id, target: id } }, body })),
     );
-    const drop = useDeed(project.id, (target: number) =>
-        ask(api.DELETE('/api/v1/projects/{project}/targets/{target}', { params: { path: { project: project.id, target } } })),
+    const drop = useAskedDeed(project.id, (target: number, evenHeld) =>
+        ask(
+            api.DELETE('/api/v1/projects/{project}/targets/{target}', {
+                params: { path: { project: project.id, target }, query: { evenHeld } },
+            }),
+        ),
     );
     return (
         <section className="grid gap-2" aria-label="Targets">
             <h3 className="font-semibold">Targets</h3>
             {(targets.data ?? []).map((t) => (
                 <div key={t.id} className="flex items-center gap-2 border-rule border-t">
-                    <button type="button" className="min-h-12 min-w-0 flex-1 text-left" onClick={() => setEdited(t)}>
+                    <button type="button" className="min-h-12 min-w-0 flex-1 text-left" onClick={() => setEdited(begun(t))}>
                         <span className="font-semibold [overflow-wrap:anywhere]">{t.name}</span>{' '}
                         <span className="text-quiet text-sm">
                             {KINDS.find(([k]) => k === t.kind)?.[1]}, constant{' '}
@@ -87,6 +98,7 @@ function Targets({ project }: { project: Project }) {
                 <Button onClick={() => setEdited({ name: '', kind: 'prism', prismConstant: 0, height: 2 })}>Add a target</Button>
             )}
             <Failure of={keep.error ?? drop.error} />
+            {drop.question}
         </section>
     );
 }
@@ -120,15 +132,19 @@ function Instruments({ project }: { project: Project }) {
                   }),
               ),
     );
-    const drop = useDeed(project.id, (instrument: number) =>
-        ask(api.DELETE('/api/v1/projects/{project}/instruments/{instrument}', { params: { path: { project: project.id, instrument } } })),
+    const drop = useAskedDeed(project.id, (instrument: number, evenHeld) =>
+        ask(
+            api.DELETE('/api/v1/projects/{project}/instruments/{instrument}', {
+                params: { path: { project: project.id, instrument }, query: { evenHeld } },
+            }),
+        ),
     );
     return (
         <section className="grid gap-2" aria-label="Instruments">
             <h3 className="font-semibold">Instruments</h3>
             {(instruments.data ?? []).map((i) => (
                 <div key={i.id} className="flex items-center gap-2 border-rule border-t">
-                    <button type="button" className="min-h-12 min-w-0 flex-1 text-left" onClick={() => setEdited(i)}>
+                    <button type="button" className="min-h-12 min-w-0 flex-1 text-left" onClick={() => setEdited(begun(i))}>
                         <span className="font-semibold [overflow-wrap:anywhere]">{i.name}</span>{' '}
                         <span className="figure text-quiet text-sm">
                             {i.directionSeconds}″, {i.distanceMillimetres} mm + {i.distancePpm} ppm
@@ -181,6 +197,7 @@ function Instruments({ project }: { project: Project }) {
                 </Button>
             )}
             <Failure of={keep.error ?? drop.error} />
+            {drop.question}
         </section>
     );
 }

@@ -6,10 +6,11 @@ interface Props {
     chosen: StakeoutPoint | null;
     onChoose: (id: number | null) => void;
     none?: string;
+    label?: string;
 }
 
 /** A point from the list: those not yet done first. */
-export function PointChooser({ points, chosen, onChoose, none = 'choose a point' }: Props) {
+export function PointChooser({ points, chosen, onChoose, none = 'choose a point', label = 'Point to stake' }: Props) {
     const id = useId();
     const open = points.filter((p) => p.stakes === 0);
     const done = points.filter((p) => p.stakes > 0);
@@ -22,7 +23,7 @@ export function PointChooser({ points, chosen, onChoose, none = 'choose a point'
     return (
         <select
             id={id}
-            aria-label="Point to stake"
+            aria-label={label}
             className="min-h-12 min-w-0 flex-1 rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet px-3 text-lg"
             value={chosen?.id ?? ''}
             onChange={(e) => onChoose(e.target.value === '' ? null : Number(e.target.value))}

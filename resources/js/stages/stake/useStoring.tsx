@@ -24,7 +24,7 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             setAsked(null);
             onStored(mark);
         } catch (e) {
-            if (e instanceof Problem && e.status === 409) {
+            if (e instanceof Problem && (e.reason === 'no_check' || e.reason === 'out_of_tolerance')) {
                 setAsked(e);
                 return;
             }
@@ -32,7 +32,7 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
         }
     });
     const begin = useDeed(project.id, async (wish: Wish) => {
-        const done = await measure(project.id, { purpose: wish.kind, pointId: wish.pointId ?? null });
+        const done = await measure(project.id, { purpose: wish.kind, pointId: wish.pointId ?? null, sighted: wish.name ?? '' });
         body.current = { key: newKey(), observationId: done.observationId as number, ...wish };
         await send.mutateAsync(undefined);
     });

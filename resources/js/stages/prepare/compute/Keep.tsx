@@ -5,6 +5,7 @@ import { useDeed } from '../../../api/hooks';
 import { Button } from '../../../parts/Button';
 import { Choice, TextField } from '../../../parts/Field';
 import { Failure, Notice } from '../../../parts/Notice';
+import { seenOf } from '../PointForm';
 import type { Construction } from './draft';
 import type { Elevation } from './ElevationInput';
 import type { Kind } from './kinds';
@@ -140,12 +141,13 @@ function KeepLines({ project, construction }: Pick<KeepProps, 'project' | 'const
 }
 
 function KeepRecipe({ project, construction, elevation, kept, onClose, point }: KeepProps & { point: StakeoutPoint }) {
+    const [seen] = useState(() => seenOf(point));
     const change = useDeed(project.id, () => {
         const [{ letter, index } = { letter: 'A', index: 0 }] = keptList(kept);
         return ask(
             api.PUT('/api/v1/projects/{project}/points/{point}/recipe', {
                 params: { path: { project: project.id, point: point.id } },
-                body: { construction, letter, index, elevation },
+                body: { construction, letter, index, elevation, seen },
             }),
         );
     });

@@ -1,10 +1,10 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask, type StakeoutPoint } from '../../../api/client';
-import { useDeed } from '../../../api/hooks';
 import type { StageProps } from '../../../frame/stages';
 import { Button } from '../../../parts/Button';
 import { Failure } from '../../../parts/Notice';
+import { useAskedDeed } from '../../../parts/useAskedDeed';
 import { AddToWorklist } from './AddToWorklist';
 import type { DeedProps } from './deed';
 import { Elevate } from './Elevate';
@@ -34,8 +34,13 @@ const SHEETS: Record<Deed, (props: DeedProps) => React.ReactNode> = {
 export function ChosenBar(props: StageProps & { found: StakeoutPoint[] }) {
     const { project, points, chosen, setChosen, found } = props;
     const [deed, setDeed] = useState<Deed | null>(null);
-    const remove = useDeed(project.id, (ids: number[]) =>
-        ask(api.POST('/api/v1/projects/{project}/points-deletion', { params: { path: { project: project.id } }, body: { ids } })),
+    const remove = useAskedDeed(project.id, (ids: number[], evenHeld) =>
+        ask(
+            api.POST('/api/v1/projects/{project}/points-deletion', {
+                params: { path: { project: project.id } },
+                body: { ids, evenHeld },
+            }),
+        ),
     );
     const those = points.filter((p) => chosen.has(p.id));
     if (deed && those.length > 0) {
@@ -77,11 +82,11 @@ export function ChosenBar(props: StageProps & { found: StakeoutPoint[] }) {
                 <Button
                     className="px-3"
                     disabled={those.length === 0}
-                    busy={remove.isPending}
+                    busy={remove.busy}
                     onClick={() =>
                         remove.mutate(
                             those.map((p) => p.id),
-                            { onSuccess: () => setChosen(new Set()) },
+                            () => setChosen(new Set()),
                         )
                     }
                     icon={<Trash2 />}
@@ -90,6 +95,7 @@ export function ChosenBar(props: StageProps & { found: StakeoutPoint[] }) {
                 </Button>
             </div>
             <Failure of={remove.error} />
+            {remove.question}
         </section>
     );
 }
