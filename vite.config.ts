@@ -4,5 +4,5 @@ import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
 
 export default defineConfig({
-    plugins: [laravel({ input: ['resources/js/main.tsx'] }), react(), tailwindcss()],
+    plugins: [laravel({ input: ['resources/js/main.tsx', 'resources/js/enter.ts'] }), react(), tailwindcss()],
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App;
 
+use App\Models\Project;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 
@@ -15,33 +16,55 @@ final class Uploads
      *
      * @return array{upload: string, fileName: string, bytes: int}
      */
-    public static function arrived(Request $request): array
+    public static function arrived(Request $request, ?Project $project): array
     {
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw new \DomainException('No file arrived. It must be sent as “file” and be under 200 MB.');
         }
 
-        return self::keep($file);
+        return self::keep($file, $project);
     }
 
-    /** @return array{upload: string, fileName: string, bytes: int} */
-    public static function keep(UploadedFile $file): array
+    /**
+     * @param  Project|null  $project  whose it is; nobody else's can take it. null for a packed project, which is nobody's yet
+     * @return array{upload: string, fileName: string, bytes: int}
+     */
+    public static function keep(UploadedFile $file, ?Project $project): array
     {
         $token = bin2hex(random_bytes(16));
         $label = self::label($file->getClientOriginalName());
         $bytes = (int) $file->getSize();
         @mkdir(self::folder(), 0o755, true);
         file_put_contents(self::folder()."/$token.name", $label);
+        file_put_contents(self::folder()."/$token.of", self::owner($project));
         $file->move(self::folder(), $token);
 
         return ['upload' => $token, 'fileName' => $label, 'bytes' => $bytes];
     }
 
+    /** Refuses a token of another project: whoever learns one can do nothing with it elsewhere. */
+    public static function require(string $token, ?Project $project): void
+    {
+        if (@file_get_contents(self::path($token).'.of') !== self::owner($project)) {
+            throw self::gone();
+        }
+    }
+
+    private static function owner(?Project $project): string
+    {
+        return $project === null ? 'packed' : "project {$project->id}";
+    }
+
+    private static function gone(): \DomainException
+    {
+        return new \DomainException('That file is not here any more. Choose it again.');
+    }
+
     public static function path(string $token): string
     {
         if (preg_match('~^[0-9a-f]{32}$~', $token) !== 1 || ! is_file(self::folder()."/$token")) {
-            throw new \DomainException('That file is not here any more. Choose it again.');
+            throw self::gone();
         }
 
         return self::folder()."/$token";

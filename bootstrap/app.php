@@ -2,6 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\AskForKey;
+use App\Http\Middleware\KnownHost;
+use App\Http\Middleware\SameOrigin;
+use App\Http\Middleware\SecurityHeaders;
 use App\Http\Problems;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -18,7 +22,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // The browser keeps nothing on the server but the project itself: no session, no cookies.
         $middleware->group('web', []);
         $middleware->group('api', [Illuminate\Routing\Middleware\SubstituteBindings::class]);
-        $middleware->use([]);
+        // Ours alone, in this order: an empty list would mean the framework's own, which lets every origin read.
+        $middleware->use([SecurityHeaders::class, KnownHost::class, SameOrigin::class, AskForKey::class]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         Problems::register($exceptions);

@@ -23,10 +23,11 @@ serve() {
     launch link php "${PHP_FAST[@]}" artisan parlay:instrument
     launch worker php "${PHP_FAST[@]}" artisan parlay:worker
     say "Starting the web server"
-    PHP_CLI_SERVER_WORKERS=6 launch web php "${PHP_WEB[@]}" -q -S "$host:$port" -t public public/index.php
+    launch web keep_web php "${PHP_WEB[@]}" -q -S "$host:$port" -t public public/index.php
     wait_until_all_answer
     [ "$1" = demo ] && load_demo
     printf 'Parlay answers at http://%s:%s  (Ctrl-C stops it)\n' "$([ "$host" = 0.0.0.0 ] && echo localhost || echo "$host")" "$port"
+    [ "$PARLAY_ASKS_KEY" = 0 ] || show_key
     while :; do sleep 3600 & wait $! || true; done
 }
 
@@ -34,18 +35,23 @@ prepare_environment() {
     mkdir -p "$data/storage/framework/"{views,cache,sessions} "$data/run" || fail "The data folder $data can't be written to. Choose another with --data."
     [ -s "$data/key" ] || head -c32 /dev/urandom | base64 > "$data/key"
     export PARLAY_DATA="$data" APP_KEY="base64:$(cat "$data/key")" APP_ENV=production APP_DEBUG=false
+    export PARLAY_HOSTS PARLAY_ASKS_KEY=0
+    PARLAY_HOSTS="$(hosts)"
+    if ! is_loopback "$host"; then
+        PARLAY_ASKS_KEY=1
+        [ -s "$data/access-key" ] || new_key
+    fi
     export PARLAY_INSTRUMENT="127.0.0.1:$((port + 1))" PARLAY_WORLD="127.0.0.1:$((port + 2))"
 }
 
 forget_data() {
     say "Throwing the demo data away"
-    rm -rf "$data"/*.sqlite* "$data/practice-world" "$data/uploads" "$data/reports"
+    rm -rf "$data"/*.sqlite* "$data/practice-world" "$data/uploads" "$data/reports" "$data/instrument.json"
 }
 
+# Asked of the database itself, at every start: a file of the same name need not be the same database.
 prepare_data() {
-    touch "$data/parlay.sqlite" "$data/live.sqlite"
-    local sum; sum="$(sum_of database/migrations/*.php)"
-    when_changed "$data/run/migrated-$(stat -c %i "$data/parlay.sqlite" "$data/live.sqlite" | tr '\n' -)" "$sum" migrate || fail "The database could not be made; what was said stands above."
+    php artisan parlay:data || exit 1
 }
 
 # What the framework would read and compile anew for each request.
@@ -53,11 +59,6 @@ cache_configuration() {
     export APP_CONFIG_CACHE="$data/storage/config.php" APP_ROUTES_CACHE="$data/storage/routes.php" APP_EVENTS_CACHE="$data/storage/events.php"
     rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE" "$APP_EVENTS_CACHE"
     quietly php artisan optimize || fail "The configuration could not be prepared; what was said stands above."
-}
-
-migrate() {
-    say "Making the database"
-    quietly php artisan migrate --force
 }
 
 load_demo() {
@@ -69,9 +70,57 @@ port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 # Each runs in a process group of its own, comes back when it falls over, and goes as a group.
 launch() {
     local name="$1"; shift
+    export -f keep_web workers_of
+    export WEB_WORKERS host port
     setsid bash -c 'trap "exit 0" TERM; while :; do "$@" </dev/null >>"$0" 2>&1 & wait $!; sleep 1; done' "$data/run/$name.log" "$@" &
     groups+=($!)
     echo $! > "$data/run/$name.group"
+}
+
+# PHP's server makes its workers once and misses none that dies; and workers whose parent died hold the port. So whenever one is missing, all are made anew.
+WEB_WORKERS=6
+keep_web() {
+    local server
+    PHP_CLI_SERVER_WORKERS=$WEB_WORKERS "$@" &
+    server=$!
+    # The workers take a moment to come.
+    for _ in $(seq 50); do [ "$(workers_of "$server")" -lt $WEB_WORKERS ] || break; sleep 0.1; done
+    while kill -0 "$server" 2>/dev/null && [ "$(workers_of "$server")" -ge $WEB_WORKERS ]; do sleep 0.3; done
+    pkill -KILL -g 0 -f "^php .*-S $host:$port" 2>/dev/null || true
+    wait "$server" 2>/dev/null || true
+}
+# One that died stays on as a zombie, for the server misses none: it does not count.
+workers_of() { pgrep -c -r R,S,D -P "$1" || true; }
+
+# What it may be called: a name that others make to point here is none of these.
+hosts() {
+    local all=("${names[@]}")
+    case "$host" in
+        0.0.0.0|::) read -r -a own <<<"$(hostname -I 2>/dev/null)"; all+=("${own[@]}") ;;
+        *) all+=("$host") ;;
+    esac
+    local IFS=,
+    echo "${all[*]}"
+}
+is_loopback() { case "$1" in 127.*|localhost|::1|'[::1]') return 0 ;; *) return 1 ;; esac; }
+
+new_key() { (umask 077; head -c32 /dev/urandom | base64 | tr '+/' '-_' | tr -d '=' > "$data/access-key"); }
+
+# As an address and as a picture to be held before a tablet's camera. What stands behind the # stays in the browser.
+show_key() {
+    local at="$host" address
+    case "$host" in 0.0.0.0|::) at="$(hostname -I 2>/dev/null | awk '{print $1}')" ;; esac
+    address="http://${names[0]:-${at:-localhost}}:$port/enter#$(cat "$data/access-key")"
+    printf 'Others enter by its key, asked once of each browser:\n  %s\n' "$address"
+    qrencode -t UTF8 -m 1 "$address" 2>/dev/null || true
+    echo 'Programs send it as “Authorization: Bearer …”. ./parlay key makes another.'
+}
+
+change_key() {
+    mkdir -p "$data" || fail "The data folder $data can't be written to. Choose another with --data."
+    new_key
+    say "The key is another one now; every browser is asked again."
+    show_key
 }
 
 stop_all() {
@@ -99,9 +148,12 @@ clear_leftovers() {
         [ -f "$f" ] || continue
         if pgrep -g "$(cat "$f")" -f 'stand-in.php|parlay:instrument|parlay:worker|public/index.php' >/dev/null; then
             kill -KILL -- "-$(cat "$f")" 2>/dev/null || true
+            # A port is free once the last of them is gone.
+            for _ in $(seq 50); do kill -0 -- "-$(cat "$f")" 2>/dev/null || break; sleep 0.1; done
         fi
         rm -f "$f"
     done
+    rm -f "$data"/reports/*.part "$data"/uploads/*.part
     echo $$ > "$data/run/parlay.pid"
 }
 

@@ -1,6 +1,6 @@
 # Set-up: everything that is missing is installed, everything that is there is left alone.
 
-RUN_PACKAGES=(php8.2-cli php8.2-sqlite3 php8.2-gd php8.2-mbstring php8.2-xml php8.2-zip php8.2-curl unzip procps)
+RUN_PACKAGES=(php8.2-cli php8.2-sqlite3 php8.2-gd php8.2-mbstring php8.2-xml php8.2-zip php8.2-curl unzip procps hostname qrencode)
 TEST_PACKAGES=(chromium chromium-driver python3-ezdxf python3-scipy python3-shapely python3-gdal poppler-utils)
 
 set_up() {

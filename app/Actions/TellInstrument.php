@@ -34,10 +34,10 @@ final class TellInstrument
             throw new \DomainException('The instrument does not know yet where it stands, so it can’t turn by itself. Turn it by hand to the first two control points; after that it finds the others.');
         }
         // Whoever turns to a point wants to be led to it.
-        $this->queue($body->key.'-track', Instruction::track(true), null);
+        $this->queue($project, $body->key.'-track', Instruction::track(true), null);
         $at = $station->aimAt($aim->position(), SetupDrafts::of($project)->targetHeight);
 
-        return $this->queue($body->key, Instruction::turn($at['circle'], $at['zenith']), null, ['control point' => $body->controlId, 'point' => $body->pointId]);
+        return $this->queue($project, $body->key, Instruction::turn($at['circle'], $at['zenith']), null, ['control point' => $body->controlId, 'point' => $body->pointId]);
     }
 
     public function measure(Project $project, MeasureBody $body): QueuedInstruction
@@ -54,17 +54,17 @@ final class TellInstrument
         if ($body->purpose !== Purpose::Setup) {
             self::requireSetup($setup);
         }
-        $this->applySettings($draft->air()->ppm(), $draft->prismConstant);
+        $this->applySettings($project, $draft->air()->ppm(), $draft->prismConstant);
         if ($body->purpose === Purpose::Setup || $body->purpose === Purpose::Check) {
             // At control the instrument may still look elsewhere; at a stake it is being followed already.
-            $this->queue($body->key.'-search', Instruction::search(), null);
+            $this->queue($project, $body->key.'-search', Instruction::search(), null);
         }
 
-        return $this->queue($body->key, Instruction::measure(), [
+        return $this->queue($project, $body->key, Instruction::measure(), [
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
             ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
-        ], ['project' => $project->id, 'purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId, 'name' => $body->sighted, 'use' => $body->keepIn?->value]);
+        ], ['purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId, 'name' => $body->sighted, 'use' => $body->keepIn?->value]);
     }
 
     /**
@@ -88,28 +88,28 @@ final class TellInstrument
         ];
     }
 
-    public function track(string $key, bool $on): QueuedInstruction
+    public function track(Project $project, string $key, bool $on): QueuedInstruction
     {
-        return $this->queue($key, Instruction::track($on), null);
+        return $this->queue($project, $key, Instruction::track($on), null);
     }
 
-    public function search(string $key): QueuedInstruction
+    public function search(Project $project, string $key): QueuedInstruction
     {
-        return $this->queue($key, Instruction::search(), null);
+        return $this->queue($project, $key, Instruction::search(), null);
     }
 
     /** Ends what is under way, and what still waits behind it: a measurement looks for the prism first, and must not go on when that is cancelled. */
-    public function cancel(string $key): QueuedInstruction
+    public function cancel(Project $project, string $key): QueuedInstruction
     {
         QueuedInstruction::query()->where('state', 'queued')->update(['state' => 'refused', 'why' => Refusal::Cancelled->sentence()]);
 
-        return $this->queue($key, Instruction::cancel(), null);
+        return $this->queue($project, $key, Instruction::cancel(), null);
     }
 
     /** The instrument shows what it is told to apply; core takes it out again and applies its own. */
-    private function applySettings(float $ppm, float $prismConstant): void
+    private function applySettings(Project $project, float $ppm, float $prismConstant): void
     {
-        $this->queue('settings-'.bin2hex(random_bytes(8)), Instruction::settings($ppm, $prismConstant), null);
+        $this->queue($project, 'settings-'.bin2hex(random_bytes(8)), Instruction::settings($ppm, $prismConstant), null);
     }
 
     /** @phpstan-assert Setup $setup */
@@ -145,7 +145,7 @@ final class TellInstrument
      * @param  array<string, mixed>|null  $purpose
      * @param  array<string, mixed>  $asked  what was wished, by a word for each part: the same key carries no other wish
      */
-    private function queue(string $key, Instruction $instruction, ?array $purpose, array $asked = []): QueuedInstruction
+    private function queue(Project $project, string $key, Instruction $instruction, ?array $purpose, array $asked = []): QueuedInstruction
     {
         if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {
             throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
@@ -154,12 +154,12 @@ final class TellInstrument
             throw new \DomainException('The instrument can’t be reached just now. The link is being sought again by itself.');
         }
 
-        $queued = DB::connection('live')->transaction(static fn () => QueuedInstruction::query()->firstOrCreate(
+        $queued = DB::connection('live')->transaction(fn () => QueuedInstruction::query()->firstOrCreate(
             ['key' => $key],
-            ['kind' => $instruction->kind->value, 'content' => $instruction->values, 'purpose' => $purpose, 'asked' => $asked, 'state' => 'queued'],
+            ['project_id' => $project->id, 'kind' => $instruction->kind->value, 'content' => $instruction->values, 'purpose' => $purpose, 'asked' => $asked, 'state' => 'queued'],
         ));
         if (! $queued->wasRecentlyCreated) {
-            KeyTaken::unlessSame('instruction', ['kind' => $queued->kind] + ($queued->asked ?? []), ['kind' => $instruction->kind->value] + $asked);
+            KeyTaken::unlessSame('instruction', ['project' => $queued->project_id, 'kind' => $queued->kind] + ($queued->asked ?? []), ['project' => $project->id, 'kind' => $instruction->kind->value] + $asked);
         }
 
         return $queued;

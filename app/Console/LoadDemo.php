@@ -86,7 +86,7 @@ final class LoadDemo extends Command
     {
         $copy = tempnam(sys_get_temp_dir(), 'parlay') ?: throw new \RuntimeException('No temporary file.');
         copy(self::file($file), $copy);
-        $token = Uploads::keep(new UploadedFile($copy, $file, test: true))['upload'];
+        $token = Uploads::keep(new UploadedFile($copy, $file, test: true), $project)['upload'];
         $guess = app(PreviewPoints::class)($project, new PreviewBody($token))->layout ?? throw new \DomainException("$file can’t be read.");
         app(TakePoints::class)($project, new PointsImportBody($token, new LayoutBody($guess->separator, $guess->decimalMark, $guess->skip, $guess->columns, $guess->unit, $guess->headings), PointsTarget::Control));
     }

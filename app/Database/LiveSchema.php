@@ -32,6 +32,7 @@ final class LiveSchema
         $live->create('instructions', static function (Blueprint $t): void {
             $t->id();
             $t->string('key')->unique();
+            $t->unsignedInteger('project_id');
             $t->string('kind');
             $t->json('content');
             $t->json('purpose')->nullable();

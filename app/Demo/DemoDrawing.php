@@ -35,7 +35,7 @@ final class DemoDrawing
     {
         $copy = tempnam(sys_get_temp_dir(), 'parlay') ?: throw new \RuntimeException('No temporary file.');
         copy($path, $copy);
-        $token = Uploads::keep(new UploadedFile($copy, basename($path), test: true))['upload'];
+        $token = Uploads::keep(new UploadedFile($copy, basename($path), test: true), $project)['upload'];
         $layers = array_map(static fn ($l) => $l->name, DxfReader::read(Uploads::open($token))->layers);
         $task = Task::query()->create([
             'project_id' => $project->id, 'kind' => TaskKind::TakeDrawing->value, 'state' => 'done', 'result' => null, 'error' => null, 'created_at' => Clock::stamp(),

@@ -43,7 +43,7 @@ final class Problems
     }
 
     /** @param  array<string, mixed>  $more */
-    private static function answer(int $status, string $message, array $more = []): JsonResponse
+    public static function answer(int $status, string $message, array $more = []): JsonResponse
     {
         return new JsonResponse(['message' => $message] + $more, $status, [], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
     }

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property int $id
  * @property string $key
+ * @property int $project_id  who told it; nobody else learns what became of it
  * @property string $kind
  * @property array<string, float|bool|string> $content
  * @property array<string, mixed>|null $purpose

@@ -52,15 +52,5 @@ return new class extends Migration
         });
         // The last design taken is the one that was worked with.
         DB::statement('UPDATE projects SET active_design_id = (SELECT max(id) FROM designs d WHERE d.project_id = projects.id AND d.removed_at IS NULL)');
-        $live = Schema::connection('live');
-        if (! $live->hasTable('task_progress')) {
-            // Beside the field book's database, so that telling and asking wait for no long transaction there.
-            $live->create('task_progress', function (Blueprint $t): void {
-                $t->unsignedInteger('task_id')->primary();
-                $t->double('part')->default(0);
-                $t->string('doing')->default('');
-                $t->boolean('cancelled')->default(false);
-            });
-        }
     }
 };

@@ -39,7 +39,7 @@ final class DesignController
     public function inspect(Request $request, Project $project, StartTask $start): JsonResponse
     {
         $body = Body::read($request, InspectDrawingBody::class);
-        Uploads::path($body->upload);
+        Uploads::require($body->upload, $project);
 
         return new JsonResponse(TaskResource::of($start($project, TaskKind::InspectDrawing, (array) $body)));
     }
@@ -48,7 +48,7 @@ final class DesignController
     public function store(Request $request, Project $project, StartTask $start): JsonResponse
     {
         $body = Body::read($request, TakeDrawingBody::class);
-        Uploads::path($body->upload);
+        Uploads::require($body->upload, $project);
 
         return new JsonResponse(TaskResource::of($start($project, TaskKind::TakeDrawing, json_decode((string) json_encode($body), true))));
     }

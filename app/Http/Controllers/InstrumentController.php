@@ -31,7 +31,7 @@ final class InstrumentController
     #[Get('/projects/{project}/instructions/{instruction}', 'What became of something the instrument was told', InstructionResource::class)]
     public function instruction(Project $project, int $instruction): JsonResponse
     {
-        return new JsonResponse(InstructionResource::of(QueuedInstruction::query()->findOrFail($instruction)));
+        return new JsonResponse(InstructionResource::of(QueuedInstruction::query()->where('project_id', $project->id)->findOrFail($instruction)));
     }
 
     #[Post('/projects/{project}/instrument/turn', 'Turns the instrument to a control point or stakeout point', TurnBody::class, InstructionResource::class)]
@@ -47,20 +47,20 @@ final class InstrumentController
     }
 
     #[Post('/projects/{project}/instrument/track', 'Follows the prism', KeyBody::class, InstructionResource::class)]
-    public function track(Request $request, TellInstrument $tell): JsonResponse
+    public function track(Request $request, Project $project, TellInstrument $tell): JsonResponse
     {
-        return new JsonResponse(InstructionResource::of($tell->track(Body::read($request, KeyBody::class)->key, true)));
+        return new JsonResponse(InstructionResource::of($tell->track($project, Body::read($request, KeyBody::class)->key, true)));
     }
 
     #[Post('/projects/{project}/instrument/search', 'Looks for the prism', KeyBody::class, InstructionResource::class)]
-    public function search(Request $request, TellInstrument $tell): JsonResponse
+    public function search(Request $request, Project $project, TellInstrument $tell): JsonResponse
     {
-        return new JsonResponse(InstructionResource::of($tell->search(Body::read($request, KeyBody::class)->key)));
+        return new JsonResponse(InstructionResource::of($tell->search($project, Body::read($request, KeyBody::class)->key)));
     }
 
     #[Post('/projects/{project}/instrument/cancel', 'Stops whatever the instrument is doing', KeyBody::class, InstructionResource::class)]
-    public function cancel(Request $request, TellInstrument $tell): JsonResponse
+    public function cancel(Request $request, Project $project, TellInstrument $tell): JsonResponse
     {
-        return new JsonResponse(InstructionResource::of($tell->cancel(Body::read($request, KeyBody::class)->key)));
+        return new JsonResponse(InstructionResource::of($tell->cancel($project, Body::read($request, KeyBody::class)->key)));
     }
 }

@@ -31,15 +31,16 @@ final class PointsFileController
     private const SHORT = 400_000;
 
     #[Post('/projects/{project}/uploads', 'Brings a file in, as multipart form data in the field “file”; nothing is read of it yet', null, UploadResource::class)]
-    public function upload(Request $request): JsonResponse
+    public function upload(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse(new UploadResource(...Uploads::arrived($request)));
+        return new JsonResponse(new UploadResource(...Uploads::arrived($request, $project)));
     }
 
     #[Post('/projects/{project}/points-preview', 'Reads an uploaded list of points as told, or as guessed, and looks it over; stores nothing', PreviewBody::class, PointsPreview::class)]
     public function preview(Request $request, Project $project, PreviewPoints $preview, StartTask $start): JsonResponse
     {
         $body = Body::read($request, PreviewBody::class);
+        Uploads::require($body->upload, $project);
         if (filesize(Uploads::path($body->upload)) > self::SHORT) {
             $task = $start($project, TaskKind::PreviewPoints, json_decode((string) json_encode($body), true));
 
@@ -53,6 +54,7 @@ final class PointsFileController
     public function import(Request $request, Project $project, TakePoints $take, StartTask $start): JsonResponse
     {
         $body = Body::read($request, PointsImportBody::class);
+        Uploads::require($body->upload, $project);
         if (filesize(Uploads::path($body->upload)) > self::SHORT) {
             return new JsonResponse(TaskResource::of($start($project, TaskKind::TakePoints, json_decode((string) json_encode($body), true))));
         }

@@ -104,7 +104,7 @@ final class ProjectController
     #[Post('/packed-uploads', 'Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet', null, UploadResource::class)]
     public function uploadPacked(Request $request): JsonResponse
     {
-        return new JsonResponse(new UploadResource(...Uploads::arrived($request)));
+        return new JsonResponse(new UploadResource(...Uploads::arrived($request, null)));
     }
 
     #[Post('/projects-unpacking', 'Makes a project of a packed one, beside those that are here; a damaged file is refused whole', RestoreBody::class, ProjectResource::class)]
