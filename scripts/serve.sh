@@ -28,7 +28,8 @@ serve() {
     [ "$1" = demo ] && load_demo
     printf 'Parlay answers at http://%s:%s  (Ctrl-C stops it)\n' "$([ "$host" = 0.0.0.0 ] && echo localhost || echo "$host")" "$port"
     [ "$PARLAY_ASKS_KEY" = 0 ] || show_key
-    while :; do sleep 3600 & wait $! || true; done
+    # They run until told to stop; the traps do the rest.
+    wait
 }
 
 prepare_environment() {

@@ -16,13 +16,17 @@ final class Running
     /** @var resource */
     private $process;
 
-    public function __construct(string $command = 'start')
+    /**
+     * @param  list<string>  $options  as they are typed
+     * @param  string|null  $data  the folder of one that ran before; whoever gives it clears it away
+     */
+    public function __construct(string $command = 'start', array $options = [], private readonly ?string $keptData = null, ?int $port = null)
     {
-        $this->data = sys_get_temp_dir().'/parlay-run-'.bin2hex(random_bytes(6));
-        $this->port = self::freePorts();
+        $this->data = $keptData ?? sys_get_temp_dir().'/parlay-run-'.bin2hex(random_bytes(6));
+        $this->port = $port ?? self::freePorts();
         $this->url = "http://127.0.0.1:{$this->port}";
         $log = "{$this->data}.log";
-        $this->process = proc_open([dirname(__DIR__).'/parlay', $command, '--port', (string) $this->port, '--data', $this->data], [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes, null, self::plainEnvironment())
+        $this->process = proc_open([dirname(__DIR__).'/parlay', $command, '--port', (string) $this->port, '--data', $this->data, ...$options], [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes, null, self::plainEnvironment())
             ?: throw new \RuntimeException('Parlay could not be started.');
         for ($i = 0; $i < 600 && ! str_contains((string) file_get_contents($log), 'Parlay answers'); $i++) {
             if (! proc_get_status($this->process)['running']) {
@@ -55,7 +59,7 @@ final class Running
         if ($log !== '') {
             fwrite(STDERR, 'Parlay logged an error: '.substr($log, 0, 1500)."\n");
         }
-        exec('rm -rf '.escapeshellarg($this->data).' '.escapeshellarg($this->data.'.log'));
+        exec('rm -rf '.($this->keptData === null ? escapeshellarg($this->data).' ' : '').escapeshellarg($this->data.'.log'));
     }
 
     /**
@@ -80,6 +84,19 @@ final class Running
         $data = json_decode((string) curl_exec($curl), true);
 
         return is_array($data) ? $data : [];
+    }
+
+    /** What it printed while it started. */
+    public function said(): string
+    {
+        return (string) file_get_contents($this->data.'.log');
+    }
+
+    /** Ends the script outright, as a lost terminal or the system does; what it had started lives on. */
+    public function killScript(): void
+    {
+        posix_kill(proc_get_status($this->process)['pid'], SIGKILL);
+        proc_close($this->process);
     }
 
     /** Waits until something holds; false when it does not within the time. */

@@ -23,7 +23,7 @@ final class DeviationDrawing
 
     private readonly float $exaggeration;
 
-    /** @param  list<ReportRow>  $rows with a deviation; the later of two marks of one point counts */
+    /** @param  list<ReportRow>  $rows  with a deviation */
     private function __construct(private readonly array $rows, private readonly LengthStyle $style)
     {
         $e = array_map(static fn (ReportRow $r) => $r->found->easting, $rows);
@@ -44,14 +44,9 @@ final class DeviationDrawing
      */
     public static function svg(array $rows, LengthStyle $style): ?string
     {
-        $latest = [];
-        foreach ($rows as $row) {
-            if ($row->deviation !== null) {
-                $latest[$row->mark->kind.' '.($row->mark->point_id ?? 'mark '.$row->mark->id)] = $row;
-            }
-        }
+        $judged = array_values(array_filter($rows, static fn (ReportRow $r) => $r->deviation !== null));
 
-        return $latest === [] ? null : (new self(array_values($latest), $style))->draw();
+        return $judged === [] ? null : (new self($judged, $style))->draw();
     }
 
     private function draw(): string
@@ -92,7 +87,7 @@ final class DeviationDrawing
             $name = mb_substr($r->mark->name, 0, 24);
             $x = ($r->design->easting - $this->west) * $this->scale + 9;
             $y = self::HEIGHT - ($r->design->northing - $this->south) * $this->scale + 16;
-            $width = 8 * mb_strlen($name);
+            $width = 9 * mb_strlen($name) + 8;
             foreach ($taken as [$left, $top, $right]) {
                 if ($x < $right && $x + $width > $left && abs($y - $top) < 13) {
                     continue 2;

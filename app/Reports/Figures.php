@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\Side;
 use Parlay\Core\Units\Units;
@@ -31,6 +32,17 @@ final readonly class Figures
     public function deviation(?float $metres, string $none = self::NONE): string
     {
         return $metres === null ? $none : $this->units->length->formatDeviation($metres);
+    }
+
+    /** Out by less than is written: then with as many places more as show it, so that no figure that equals the tolerance is called out. */
+    public function judged(?float $metres, float $tolerance, string $none = self::NONE): string
+    {
+        return $metres === null ? $none : $this->units->length->formatJudged($metres, $tolerance, Deviation::isBeyond($metres, $tolerance));
+    }
+
+    public function judgedHeight(?float $metres, float $tolerance): string
+    {
+        return $metres === null ? self::NONE : Side::Height->judged($metres, $tolerance, Deviation::isBeyond($metres, $tolerance), $this->units->length);
     }
 
     public function sided(Side $side, ?float $metres, string $none = self::UNCHECKED): string

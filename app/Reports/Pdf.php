@@ -4,24 +4,72 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Tasks\Progress;
 use Dompdf\Dompdf;
 use Dompdf\Options;
+use setasign\Fpdi\PdfParser\StreamReader;
+use setasign\Fpdi\Tcpdf\Fpdi;
 
-/** A page as PDF. */
+/** A printed sheet as PDF: what is short comes as HTML, long tables are drawn behind it, and every page is numbered. */
 final class Pdf
 {
-    public static function write(string $html, string $title, string $path): void
+    /**
+     * @param  list<LongTable>  $tables  behind the page, in order
+     * @param  list<string>  $signatures  who signs at the end
+     */
+    public static function write(string $html, string $title, string $path, Progress $progress, array $tables = [], array $signatures = []): void
     {
-        $folder = dirname($path);
-        @mkdir($folder, 0o755, true);
+        @mkdir(dirname($path), 0o755, true);
+        $progress->tell(0.05, 'laying the first pages out');
+        $head = self::head($html, dirname($path));
+        $pdf = new Fpdi('P', 'pt', 'A4', true, 'UTF-8', false, false);
+        $pdf->setCreator('Parlay');
+        $pdf->setTitle($title);
+        $pdf->setPrintHeader(false);
+        $pdf->setPrintFooter(false);
+        $pdf->setAutoPageBreak(false);
+        $pdf->setCellPaddings(0, 0, 0, 0);
+        $pages = $pdf->setSourceFile(StreamReader::createByString($head));
+        for ($i = 1; $i <= $pages; $i++) {
+            $pdf->AddPage();
+            $pdf->useTemplate($pdf->importPage($i));
+        }
+        $drawn = new TablePages($pdf);
+        foreach ($tables as $table) {
+            $drawn->draw($table);
+        }
+        if ($signatures !== []) {
+            $drawn->signatures($signatures);
+        }
+        self::number($pdf, $title);
+        $progress->tell(0.97, 'writing the file');
+        $bytes = $pdf->Output('', 'S');
+        $progress->stopIfCancelled();
+        if (@file_put_contents("$path.part", $bytes) !== strlen($bytes) || ! rename("$path.part", $path)) {
+            @unlink("$path.part");
+            throw new \DomainException('The report could not be written: the disk of the data folder is full. Make room, then print again.');
+        }
+    }
+
+    private static function head(string $html, string $folder): string
+    {
         // Nothing is fetched: the page holds its drawing, and remote addresses stay off.
         $pdf = new Dompdf(new Options(['isRemoteEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'fontCache' => $folder, 'tempDir' => $folder]));
         $pdf->loadHtml($html, 'UTF-8');
         $pdf->setPaper('A4');
         $pdf->render();
-        $canvas = $pdf->getCanvas();
-        $font = $pdf->getFontMetrics()->getFont('DejaVu Sans');
-        $canvas->page_text(36, 806, "Parlay · $title · page {PAGE_NUM} of {PAGE_COUNT}", $font, 7);
-        file_put_contents($path, $pdf->output());
+
+        return (string) $pdf->output();
+    }
+
+    private static function number(Fpdi $pdf, string $title): void
+    {
+        $count = $pdf->getNumPages();
+        for ($i = 1; $i <= $count; $i++) {
+            $pdf->setPage($i);
+            // Each page has a font of its own in use.
+            $pdf->setFont('dejavusans', '', 7);
+            $pdf->Text(36, 806, "Parlay · $title · page $i of $count");
+        }
     }
 }

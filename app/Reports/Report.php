@@ -32,7 +32,12 @@ final readonly class Report
 
     public static function of(Project $project, string $author): self
     {
-        $marks = $project->marks()->orderBy('id')->get()->map(static fn (Mark $m) => ReportRow::of($m));
+        $all = $project->marks()->orderBy('id')->get();
+        $latest = [];
+        foreach ($all as $m) {
+            $latest[self::about($m)] = $m->id;
+        }
+        $marks = $all->map(static fn (Mark $m) => ReportRow::of($m, $latest[self::about($m)] !== $m->id));
 
         return new self(
             $project,
@@ -45,8 +50,20 @@ final readonly class Report
         );
     }
 
+    /** What a mark says something of: a point staked or built again counts once, by its latest mark; a check, or a shot at nothing designed, stands for itself. */
+    private static function about(Mark $m): string
+    {
+        return $m->kind === 'check' || $m->point_id === null ? "mark {$m->id}" : "{$m->kind} {$m->point_id}";
+    }
+
+    /** @return list<ReportRow> */
+    public function counting(): array
+    {
+        return array_values(array_filter($this->rows, static fn (ReportRow $r) => ! $r->replaced));
+    }
+
     public function count(string $verdict): int
     {
-        return count(array_filter($this->rows, static fn (ReportRow $r) => $r->mark->verdict === $verdict));
+        return count(array_filter($this->counting(), static fn (ReportRow $r) => $r->mark->verdict === $verdict));
     }
 }

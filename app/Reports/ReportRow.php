@@ -7,6 +7,7 @@ namespace App\Reports;
 use App\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Tolerance;
 
 /** One mark of the report. */
 final readonly class ReportRow
@@ -16,11 +17,13 @@ final readonly class ReportRow
         public ?Position $design,
         public Position $found,
         public ?Deviation $deviation,
+        public bool $replaced = false,
     ) {}
 
-    public static function of(Mark $mark): self
+    /** @param  bool  $replaced  a later mark of the same point counts in its place */
+    public static function of(Mark $mark, bool $replaced = false): self
     {
-        return new self($mark, $mark->design(), $mark->position(), $mark->deviation());
+        return new self($mark, $mark->design(), $mark->position(), $mark->deviation(), $replaced);
     }
 
     public function kind(): string
@@ -28,9 +31,13 @@ final readonly class ReportRow
         return ['stake' => 'staked', 'as_built' => 'built', 'check' => 'check'][$this->mark->kind];
     }
 
-    /** Marks that another of the same point replaced later. */
+    public function tolerance(): Tolerance
+    {
+        return new Tolerance($this->mark->plan_tolerance, $this->mark->height_tolerance);
+    }
+
     public function verdict(): string
     {
-        return ['in' => '● in', 'out' => '▲ OUT', 'undecided' => '○ no design'][$this->mark->verdict];
+        return $this->replaced ? 'replaced' : ['in' => '● in', 'out' => '▲ OUT', 'undecided' => '○ no design'][$this->mark->verdict];
     }
 }

@@ -26,7 +26,7 @@ final class PrintSetup implements Work
             'versions' => $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
             'drawing' => SetupDrawing::svg($setup),
         ])->render();
-        Pdf::write($html, "{$project->name} · setup {$setup->id}, {$setup->station_name}", PrintReport::path($task));
+        Pdf::write($html, "{$project->name} · setup {$setup->id}, {$setup->station_name}", PrintReport::path($task), $progress);
 
         return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];
     }

@@ -1,7 +1,6 @@
 @php
     use App\Http\Bodies\SetupMethod;
     use Parlay\Core\Units\Side;
-    [$a, $b] = $figures->order();
 @endphp
 <!doctype html>
 <html lang="en">
@@ -13,10 +12,7 @@
     h2 { font-size: 10.5pt; }
     th { font-size: 7pt; padding: 2pt 3pt; }
     td { padding: 2pt 3pt; }
-    .out td { font-weight: bold; }
     .quiet { color: #555; }
-    .sign td { border: 0; padding-top: 34pt; }
-    .sign span { border-top: .8pt solid #1d1b16; padding: 2pt 60pt 0 0; }
 </style>
 </head>
 <body>
@@ -25,11 +21,11 @@
     <tr><td width="18%">Project</td><td>{{ $report->project->name }}</td><td width="18%">Made by</td><td>{{ $report->author ?: 'not given' }}</td></tr>
     <tr><td>Made at</td><td>{{ $figures->time($report->at) }}</td><td>Tolerance</td><td>plan {{ $figures->deviation($report->project->plan_tolerance) }}, height {{ $figures->deviation($report->project->height_tolerance) }}</td></tr>
     <tr><td>Design files</td><td colspan="3">@forelse ($report->designs as $design){{ $design->name }} ({{ $design->file_name }}, sha-256 {{ substr($design->file_hash, 0, 12) }}, taken {{ $figures->time($design->taken_at) }})@if (! $loop->last); @endif @empty none @endforelse</td></tr>
-    <tr><td>Result</td><td colspan="3"><b>{{ count($report->rows) }} marks: {{ $report->count('in') }} in tolerance, {{ $report->count('out') }} out, {{ $report->count('undecided') }} without design.</b> In or out is by the measured figure; the uncertainty of the setup is given below and not added.</td></tr>
+    <tr><td>Result</td><td colspan="3"><b>{{ count($report->counting()) }} marks count: {{ $report->count('in') }} in tolerance, {{ $report->count('out') }} out, {{ $report->count('undecided') }} without design.</b>@if (count($report->rows) > count($report->counting())) {{ count($report->rows) - count($report->counting()) }} earlier ones were replaced by a later mark of the same point.@endif In or out is by the measured figure; the uncertainty of the setup is given below and not added.</td></tr>
 </table>
 
 <h2>Setups</h2>
-@foreach ($report->setups as $setup)
+@foreach ($report->setups->take(App\Tasks\PrintReport::SETUPS_ON_THE_SHEET) as $setup)
 <table>
     <tr><td colspan="6"><b>Setup {{ $setup->id }}</b>, {{ $figures->time($setup->at) }}, {{ SetupMethod::from($setup->method)->words() }} at {{ $setup->station_name }}, {{ $setup->instrument }}, instrument height {{ $figures->length($setup->instrument_height) }}.
         @if (($setup->solution['northingDeviation'] ?? null) !== null) Standard deviation: plan {{ $figures->deviation(hypot($setup->solution['northingDeviation'], $setup->solution['eastingDeviation'])) }}, height {{ $figures->deviation($setup->solution['heightDeviation']) }}, orientation {{ $figures->smallAngle($setup->solution['orientationDeviation']) }}.@endif</td></tr>
@@ -40,7 +36,8 @@
     @foreach ($setup->solution['cautions'] as $caution)<tr><td colspan="6" class="quiet">{{ $caution }}</td></tr>@endforeach
 </table>
 @endforeach
-@if ($report->checks !== [])
+@if ($report->setups->count() > App\Tasks\PrintReport::SETUPS_ON_THE_SHEET)<p class="quiet">The other {{ $report->setups->count() - App\Tasks\PrintReport::SETUPS_ON_THE_SHEET }} setups stand behind.</p>@endif
+@if ($report->checks !== [] && count($report->checks) <= App\Tasks\PrintReport::CHECKS_ON_THE_SHEET)
 <table>
     <tr><th>check shot on</th><th>time</th><th>setup</th><th class="n">north or south</th><th class="n">east or west</th><th class="n">plan</th><th class="n">height</th></tr>
     @foreach ($report->checks as $c)
@@ -55,17 +52,5 @@
 <div class="quiet">○ in tolerance · ▲ out of tolerance. Each arrow runs from the design toward what was found. Names are left out where there is no room; the table has all.</div>
 @endif
 
-<h2 style="page-break-before: always">Marks</h2>
-<table>
-    <thead><tr><th>name</th><th>code</th><th>kind</th><th class="n">{{ $a }}<br>design / found</th><th class="n">{{ $b }}<br>design / found</th><th class="n">elevation<br>design / found</th><th class="n">found from<br>design</th><th class="n">height</th><th class="n">plan</th><th>verdict</th></tr></thead>
-    @foreach ($report->rows as $r)
-    <tr class="{{ $r->mark->verdict }}"><td>{{ $r->mark->name }}</td><td>{{ $r->mark->code }}</td><td>{{ $r->kind() }}</td>
-        <td class="n">{{ $figures->length($r->design?->$a) }}<br>{{ $figures->length($r->found->$a) }}</td><td class="n">{{ $figures->length($r->design?->$b) }}<br>{{ $figures->length($r->found->$b) }}</td><td class="n">{{ $figures->length($r->design?->elevation) }}<br>{{ $figures->length($r->found->elevation) }}</td>
-        <td class="n">{{ $figures->sided(Side::Northing, $r->deviation?->northing, '–') }}<br>{{ $figures->sided(Side::Easting, $r->deviation?->easting, '–') }}</td><td class="n">{{ $figures->sided(Side::Height, $r->deviation?->height, '–') }}</td><td class="n">{{ $figures->deviation($r->deviation?->plan) }}</td><td class="n">{{ $r->verdict() }}</td></tr>
-    @endforeach
-</table>
-@if ($report->rows === [])<p>No marks have been stored yet.</p>@endif
-
-<table class="sign"><tr><td><span>Surveyor, date</span></td><td><span>Checked by, date</span></td><td><span>Client, date</span></td></tr></table>
 </body>
 </html>

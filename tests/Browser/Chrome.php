@@ -18,7 +18,8 @@ final class Chrome
 
     private readonly string $profile;
 
-    public function __construct(int $width, int $height)
+    /** @param  list<string>  $more  arguments for the browser */
+    public function __construct(int $width, int $height, array $more = [])
     {
         $port = self::freePort();
         $this->process = proc_open(['chromedriver', "--port=$port", '--allowed-ips=127.0.0.1'], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes)
@@ -26,7 +27,7 @@ final class Chrome
         $this->profile = sys_get_temp_dir().'/parlay-chrome-'.bin2hex(random_bytes(6));
         $options = (new ChromeOptions)->addArguments([
             '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update',
-            '--disable-sync', '--hide-scrollbars', "--window-size=$width,$height", "--user-data-dir={$this->profile}",
+            '--disable-sync', '--hide-scrollbars', "--window-size=$width,$height", "--user-data-dir={$this->profile}", ...$more,
         ]);
         $capabilities = DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options);
         $this->driver = self::patiently(static fn () => RemoteWebDriver::create("http://127.0.0.1:$port", $capabilities, 10_000, 60_000));

@@ -83,13 +83,7 @@ final class DrawingLayer
     /** @param  list<float>  $v  values as in Shape */
     public function add(ShapeKind $kind, int $place, int $rgb, array $v): void
     {
-        $this->sheet .= Shape::record($kind, $place, $rgb, $v);
-        if (strlen($this->sheet) >= self::SHEET) {
-            $this->sheets[] = $this->sheet;
-            $this->sheet = '';
-        }
-        $this->count++;
-        $this->counts[$kind->value] = ($this->counts[$kind->value] ?? 0) + 1;
+        $this->pack($kind, $place, $rgb, $v);
         if ($kind === ShapeKind::Line) {
             // Nine in ten shapes are lines: their ends are looked at without ado.
             $this->reach($v[0], $v[1]);
@@ -97,9 +91,25 @@ final class DrawingLayer
 
             return;
         }
-        $b = $kind === ShapeKind::Spline ? self::boundsOfCurve($this->curves[(int) $v[6]]) : Shape::boundsOf($kind, $v);
+        if ($kind === ShapeKind::Spline) {
+            [, $b] = $this->curves[(int) $v[6]]->lengthAndBounds();
+        } else {
+            $b = Shape::boundsOf($kind, $v);
+        }
         $this->reach($b[0], $b[1]);
         $this->reach($b[2], $b[3]);
+    }
+
+    /** @param  list<float>  $v */
+    private function pack(ShapeKind $kind, int $place, int $rgb, array $v): void
+    {
+        $this->sheet .= Shape::record($kind, $place, $rgb, $v);
+        if (strlen($this->sheet) >= self::SHEET) {
+            $this->sheets[] = $this->sheet;
+            $this->sheet = '';
+        }
+        $this->count++;
+        $this->counts[$kind->value] = ($this->counts[$kind->value] ?? 0) + 1;
     }
 
     /** @return array{float, float, float, float}|null least x, least y, greatest x, greatest y of what is drawn */
@@ -111,7 +121,10 @@ final class DrawingLayer
     public function addCurve(Spline $curve, int $place, int $rgb): void
     {
         $this->curves[] = $curve;
-        $this->add(ShapeKind::Spline, $place, $rgb, [...$curve->at(0.0), ...$curve->at(1.0), (float) (count($this->curves) - 1), $curve->length(), 0.0]);
+        [$length, $bounds] = $curve->lengthAndBounds();
+        $this->pack(ShapeKind::Spline, $place, $rgb, [...$curve->at(0.0), ...$curve->at(1.0), (float) (count($this->curves) - 1), $length, 0.0]);
+        $this->reach($bounds[0], $bounds[1]);
+        $this->reach($bounds[2], $bounds[3]);
     }
 
     /** Keeps a string and gives the index that its shape carries. */
@@ -147,14 +160,6 @@ final class DrawingLayer
         }
 
         return $kinds;
-    }
-
-    /** @return array{float, float, float, float} */
-    private static function boundsOfCurve(Spline $curve): array
-    {
-        $points = $curve->chords();
-
-        return [min(array_column($points, 0)), min(array_column($points, 1)), max(array_column($points, 0)), max(array_column($points, 1))];
     }
 
     private function reach(float $x, float $y): void

@@ -13,6 +13,11 @@ final readonly class Spline
 {
     private const CHORDS_PER_SPAN = 16;
 
+    /** A curve of more control points than this turns little from one to the next. */
+    private const LONG = 2_000;
+
+    private const CHORDS_PER_SHORT_SPAN = 4;
+
     /**
      * @param  list<float>  $knots  not decreasing; as many as control points + degree + 1
      * @param  list<array{float, float, float}>  $points  control points
@@ -92,10 +97,75 @@ final readonly class Spline
         $p = $this->degree;
         $n = count($this->points);
         $t = $this->knots[$p] + $part * ($this->knots[$n] - $this->knots[$p]);
-        $span = $p;
-        while ($span < $n - 1 && $t >= $this->knots[$span + 1]) {
-            $span++;
+        // The last span that begins at or before t, by halves: a curve may have a hundred thousand.
+        [$low, $high] = [$p, $n - 1];
+        while ($low < $high) {
+            $middle = intdiv($low + $high + 1, 2);
+            [$low, $high] = $this->knots[$middle] <= $t ? [$middle, $high] : [$low, $middle - 1];
         }
+
+        return $this->inSpan($low, $t);
+    }
+
+    /**
+     * Points along the curve, so many chords to each knot span; in time that grows with their number.
+     *
+     * @param  int|null  $perSpan  null: as many as its size asks for
+     * @return list<array{float, float, float}>
+     */
+    public function chords(?int $perSpan = null): array
+    {
+        $perSpan ??= $this->chordsPerSpan();
+        [$p, $n] = [$this->degree, count($this->points)];
+        $points = [];
+        for ($span = $p; $span < $n; $span++) {
+            [$from, $to] = [$this->knots[$span], $this->knots[$span + 1]];
+            if ($to <= $from) {
+                continue;
+            }
+            for ($k = $points === [] ? 0 : 1; $k <= $perSpan; $k++) {
+                $points[] = $this->inSpan($span, $from + ($to - $from) * $k / $perSpan);
+            }
+        }
+
+        return $points;
+    }
+
+    /** Plan length: chords halved once, and what halving gained taken a third again (Richardson). */
+    public function length(): float
+    {
+        return $this->lengthAndBounds()[0];
+    }
+
+    /** @return array{float, array{float, float, float, float}} plan length; and least x, least y, greatest x, greatest y of its chords */
+    public function lengthAndBounds(): array
+    {
+        $points = $this->chords(2 * $this->chordsPerSpan());
+        $fine = $coarse = 0.0;
+        [$west, $south, $east, $north] = [INF, INF, -INF, -INF];
+        $before = $twoBefore = null;
+        foreach ($points as $i => $q) {
+            [$west, $south, $east, $north] = [min($west, $q[0]), min($south, $q[1]), max($east, $q[0]), max($north, $q[1])];
+            $fine += $before === null ? 0.0 : hypot($q[0] - $before[0], $q[1] - $before[1]);
+            if ($i % 2 === 0) {
+                $coarse += $twoBefore === null ? 0.0 : hypot($q[0] - $twoBefore[0], $q[1] - $twoBefore[1]);
+                $twoBefore = $q;
+            }
+            $before = $q;
+        }
+
+        return [$fine + ($fine - $coarse) / 3, [$west, $south, $east, $north]];
+    }
+
+    private function chordsPerSpan(): int
+    {
+        return count($this->points) > self::LONG ? self::CHORDS_PER_SHORT_SPAN : self::CHORDS_PER_SPAN;
+    }
+
+    /** @return array{float, float, float} at the parameter t of a knot span */
+    private function inSpan(int $span, float $t): array
+    {
+        $p = $this->degree;
         $d = [];
         for ($j = 0; $j <= $p; $j++) {
             [$x, $y, $z] = $this->points[$span - $p + $j];
@@ -114,34 +184,6 @@ final readonly class Spline
         }
 
         return [$d[$p][0] / $d[$p][3], $d[$p][1] / $d[$p][3], $d[$p][2] / $d[$p][3]];
-    }
-
-    /**
-     * Points along the curve, so many chords to each knot span.
-     *
-     * @return list<array{float, float, float}>
-     */
-    public function chords(int $perSpan = self::CHORDS_PER_SPAN): array
-    {
-        [$from, $to] = [$this->knots[$this->degree], $this->knots[count($this->points)]];
-        $stops = array_values(array_unique(array_filter($this->knots, static fn (float $k) => $k >= $from && $k <= $to)));
-        $points = [$this->at(0.0)];
-        for ($i = 1; $i < count($stops); $i++) {
-            for ($k = 1; $k <= $perSpan; $k++) {
-                $points[] = $this->at(($stops[$i - 1] + ($stops[$i] - $stops[$i - 1]) * $k / $perSpan - $from) / ($to - $from));
-            }
-        }
-
-        return $points;
-    }
-
-    /** Plan length: chords halved once, and what halving gained taken a third again (Richardson). */
-    public function length(): float
-    {
-        $coarse = self::sum($this->chords());
-        $fine = self::sum($this->chords(2 * self::CHORDS_PER_SPAN));
-
-        return $fine + ($fine - $coarse) / 3;
     }
 
     /** @param  callable(array{float, float, float}): array{float, float, float}  $map  affine, which a rational B-spline follows exactly */
@@ -223,16 +265,5 @@ final readonly class Spline
     private static function distance(array $p, array $q): float
     {
         return sqrt(($q[0] - $p[0]) ** 2 + ($q[1] - $p[1]) ** 2 + ($q[2] - $p[2]) ** 2);
-    }
-
-    /** @param  list<array{float, float, float}>  $points */
-    private static function sum(array $points): float
-    {
-        $sum = 0.0;
-        for ($i = 1; $i < count($points); $i++) {
-            $sum += hypot($points[$i][0] - $points[$i - 1][0], $points[$i][1] - $points[$i - 1][1]);
-        }
-
-        return $sum;
     }
 }

@@ -9,6 +9,9 @@ use Parlay\Core\Geometry\Position;
 /** What is there minus what was designed, metres. */
 final readonly class Deviation
 {
+    /** Under a hundredth of a millimetre is arithmetic, not a deviation; metres. */
+    private const ARITHMETIC = 1e-5;
+
     private function __construct(
         public float $northing,
         public float $easting,
@@ -29,11 +32,14 @@ final readonly class Deviation
     /** Where either has no elevation the height is not judged. A figure equal to the tolerance is in. */
     public function verdict(Tolerance $tolerance): Verdict
     {
-        // Under a hundredth of a millimetre is arithmetic, not a deviation.
-        $slack = 1e-6;
-        $out = $this->plan > $tolerance->plan + $slack
-            || ($this->height !== null && abs($this->height) > $tolerance->height + $slack);
+        $out = self::isBeyond($this->plan, $tolerance->plan) || ($this->height !== null && self::isBeyond($this->height, $tolerance->height));
 
         return $out ? Verdict::Out : Verdict::In;
+    }
+
+    /** Whether a difference lies outside what is allowed of it, metres. */
+    public static function isBeyond(float $difference, float $tolerance): bool
+    {
+        return abs($difference) > $tolerance + self::ARITHMETIC;
     }
 }

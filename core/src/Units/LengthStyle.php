@@ -18,6 +18,9 @@ enum LengthStyle: string
     /** A metric difference from here on is written as any length. */
     private const SMALL = 1.0;
 
+    /** Places more than usual that tell any figure that is out from its tolerance. */
+    private const FINEST = 6;
+
     /** The unit a bare number means in this style; feet-inches take a bare number as feet. */
     public function unit(): LengthUnit
     {
@@ -56,18 +59,41 @@ enum LengthStyle: string
         };
     }
 
-    /** A difference: a small one is one step finer in metric and in inches alone in feet-inches. */
-    public function formatDeviation(float $metres): string
+    /**
+     * A difference: a small one is one step finer in metric and in inches alone in feet-inches. What rounds up to a foot or a metre is written as one.
+     *
+     * @param  int  $finer  decimal places more than usual, or halvings of the fraction
+     */
+    public function formatDeviation(float $metres, int $finer = 0): string
     {
         $parts = $this->inchParts();
         if ($parts !== null) {
-            return abs($metres) < 0.3048 ? self::inches($metres, $parts) : self::feetInches($metres, $parts);
+            $parts <<= $finer;
+
+            return round(abs($metres) / 0.0254 * $parts) < 12 * $parts ? self::inches($metres, $parts) : self::feetInches($metres, $parts);
         }
 
         return match ($this) {
-            self::Feet, self::UsFeet => $this->format($metres),
-            default => abs($metres) < self::SMALL ? self::decimal($metres * 1000, 1).' mm' : $this->format($metres),
+            self::Feet => self::decimal($metres / 0.3048, 3 + $finer).' ft',
+            self::UsFeet => self::decimal($metres / LengthUnit::UsFoot->metres(), 3 + $finer).' ft US',
+            default => round(abs($metres) * 1000, 1 + $finer) < self::SMALL * 1000 ? self::decimal($metres * 1000, 1 + $finer).' mm' : $this->format($metres),
         };
+    }
+
+    /**
+     * A difference beside what is allowed of it: one that is beyond, and would be written like what is allowed, is written finer until it shows.
+     *
+     * @param  float  $tolerance  metres
+     * @param  bool  $out  what was said of it
+     */
+    public function formatJudged(float $metres, float $tolerance, bool $out): string
+    {
+        $finer = 0;
+        while ($out && abs($metres) > $tolerance && $finer < self::FINEST && $this->formatDeviation(abs($metres), $finer) === $this->formatDeviation($tolerance, $finer)) {
+            $finer++;
+        }
+
+        return $this->formatDeviation($metres, $finer);
     }
 
     /** Rounds before it looks at the sign, so that -0.0001 is written 0.000. */

@@ -18,6 +18,15 @@ enum Side: string
         return $this->sided($metres, $style->formatDeviation(abs($metres)), $style->formatDeviation(0.0));
     }
 
+    /**
+     * @param  float  $tolerance  metres
+     * @param  bool  $out  what was said of it: it is written so that this shows
+     */
+    public function judged(float $metres, float $tolerance, bool $out, LengthStyle $style): string
+    {
+        return $this->sided($metres, $style->formatJudged(abs($metres), $tolerance, $out), $style->formatDeviation(0.0));
+    }
+
     public function angle(float $radians, AngleStyle $style): string
     {
         return $this->sided($radians, $style->formatSmall(abs($radians)), $style->formatSmall(0.0));

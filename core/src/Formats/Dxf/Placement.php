@@ -13,7 +13,8 @@ use Parlay\Core\Units\LengthUnit;
 /** Puts entities where they belong: units, layers, colours, heights, blocks inside blocks; keeps account of what was left out. */
 final class Placement
 {
-    private const MOST_PIECES = 2_000_000;
+    /** Pieces that insertions may make of a drawing: with all that is done with them, they take 600 MB of the worker's gigabyte. */
+    private const MOST_PIECES = 1_000_000;
 
     private const DEEPEST = 32;
 
@@ -32,7 +33,8 @@ final class Placement
     /** @var array<string, true> */
     private array $remarks = [];
 
-    private int $pieces = 0;
+    /** Pieces made by insertions so far. */
+    private int $multiplied = 0;
 
     private int $annotations = 0;
 
@@ -90,7 +92,7 @@ final class Placement
     public function drawing(?LengthUnit $unit, string $version, array $repairs, string $placeWord): Drawing
     {
         if ($this->layers === []) {
-            throw UnreadableDrawing::noGeometry();
+            throw UnreadableDrawing::noGeometry(array_keys($this->leftOut));
         }
         foreach ($this->blocks as $block) {
             if ($block->external) {
@@ -157,11 +159,14 @@ final class Placement
             return;
         }
         $copies = $insertion->columns * $insertion->rows;
-        if ($copies > self::MOST_PIECES || $this->pieces + $copies * $this->weight($block, $within) > self::MOST_PIECES) {
+        $multiplied = $copies * $this->weight($block, $within);
+        // What is inserted within a block was counted with it.
+        if ($within === [] && ($copies > self::MOST_PIECES || $this->multiplied + $multiplied > self::MOST_PIECES)) {
             $this->leaveOut("block “{$block->name}” ({$insertion->where}) would multiply the drawing beyond ".number_format(self::MOST_PIECES).' pieces');
 
             return;
         }
+        $this->multiplied += $within === [] ? $multiplied : 0;
         $within[] = $block->name;
         $into = $marked && ($this->wanted === null || isset($this->wanted[$layer])) ? $this->layers[$layer] ??= $this->layer($layer) : null;
         for ($i = 0; $i < $copies; $i++) {
@@ -209,7 +214,6 @@ final class Placement
     /** @param  list<float>  $v */
     private function keep(DrawingLayer $layer, int $rgb, ShapeKind $kind, int $place, array $v, string|Spline|null $extra, Transform $transform): void
     {
-        $this->pieces++;
         if ($kind === ShapeKind::Spline && $extra instanceof Spline) {
             $curve = $transform->spline($extra);
             $layer->addCurve($curve->mapped(fn (array $p): array => [$p[0], $p[1], $this->height($p[2])]), $place, $rgb);

@@ -45,9 +45,10 @@ final class UnreadableDrawing extends \DomainException
         return self::damaged(sprintf('%s (%s), group %d: “%s” is not a coordinate. The file is damaged; ask for it again.', ucfirst($at), $type, $code, self::quote($found)));
     }
 
-    public static function noGeometry(): self
+    /** @param  list<string>  $leftOut  what there was and why it was not taken, a phrase each */
+    public static function noGeometry(array $leftOut): self
     {
-        return new self('The drawing holds nothing that Parlay reads: no lines, arcs, circles, points, texts or blocks in its model space.');
+        return new self('The drawing holds nothing that Parlay reads: no lines, arcs, circles, points, texts or blocks in its model space.'.($leftOut === [] ? '' : ' Left out: '.mb_substr(implode('; ', array_slice($leftOut, 0, 5)), 0, 500).'.'));
     }
 
     private static function damaged(string $message): self

@@ -25,6 +25,9 @@ final class LandXmlPoints
 
     private const LARGEST_POINT = 10_000;
 
+    /** Bytes before the first element that are looked through. */
+    private const LONGEST_PROLOGUE = 200_000;
+
     /**
      * The unit the file declares, null where it declares none that is known.
      *
@@ -92,6 +95,7 @@ final class LandXmlPoints
     /** @param  resource  $stream */
     private static function open($stream): \XMLReader
     {
+        self::refuseDefinitions($stream);
         $path = stream_get_meta_data($stream)['uri'] ?? '';
         libxml_use_internal_errors(true);
         libxml_clear_errors();
@@ -101,9 +105,35 @@ final class LandXmlPoints
         return $reader instanceof \XMLReader ? $reader : throw UnreadablePoints::notText('a file that can’t be opened');
     }
 
+    /**
+     * A file may define names of its own and use one thousands of times: 160 kB that become gigabytes. No list of points needs any, so such a file is
+     * refused before a parser sees it. What stands before the first element is looked at, whatever its encoding.
+     *
+     * @param  resource  $stream
+     */
+    private static function refuseDefinitions($stream): void
+    {
+        rewind($stream);
+        $before = str_replace("\0", '', (string) fread($stream, self::LONGEST_PROLOGUE));
+        rewind($stream);
+        $withoutComments = preg_replace('~<!--.*?-->|<\?.*?\?>~s', '', $before) ?? $before;
+        $first = preg_match('~<[A-Za-z_]~', $withoutComments, $m, PREG_OFFSET_CAPTURE) === 1 ? $m[0][1] : strlen($withoutComments);
+        if (strlen($before) >= self::LONGEST_PROLOGUE && $first === strlen($withoutComments)) {
+            throw UnreadablePoints::notText('a file with more before its first element than any LandXML has');
+        }
+        if (stripos(substr($withoutComments, 0, $first), '<!DOCTYPE') !== false || stripos($withoutComments, '<!ENTITY') !== false) {
+            throw UnreadablePoints::definesNames(1 + substr_count(substr($before, 0, (int) stripos($before, '<!')), "\n"));
+        }
+    }
+
     private static function read(\XMLReader $reader): bool
     {
         if (@$reader->read()) {
+            // In an encoding of its own it was not seen beforehand; nothing of it has been used yet.
+            if ($reader->nodeType === \XMLReader::DOC_TYPE) {
+                throw UnreadablePoints::definesNames((int) (@$reader->expand() ?: null)?->getLineNo());
+            }
+
             return true;
         }
         $errors = array_filter(libxml_get_errors(), static fn (\LibXMLError $e) => $e->level >= LIBXML_ERR_ERROR);

@@ -47,6 +47,11 @@ final class UnreadablePoints extends \DomainException
         return new self("Line $line: the file is no whole XML ($why). It was cut off or changed on its way; ask for it again.");
     }
 
+    public static function definesNames(int $line): self
+    {
+        return new self("Line $line: ".'the file begins with definitions of its own (<!DOCTYPE …>), which LandXML has no use for and which can be made to fill the memory. Nothing was read. Take out all between <!DOCTYPE and its >, or ask for the file without it.');
+    }
+
     public static function brokenJson(int $feature, string $why): self
     {
         return new self(sprintf('About feature %d: the file is no whole GeoJSON feature collection (%s). Ask for it again.', $feature, mb_substr(mb_scrub($why), 0, 120)));

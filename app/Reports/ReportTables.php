@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports;
+
+use App\Http\Bodies\SetupMethod;
+use App\Models\Setup;
+use App\Tasks\Progress;
+use Illuminate\Support\Collection;
+use Parlay\Core\Units\Side;
+
+/** The tables of a report that may be long, a row at a time. */
+final readonly class ReportTables
+{
+    public function __construct(private Report $report, private Figures $figures, private Progress $progress) {}
+
+    public function marks(): LongTable
+    {
+        [$a, $b] = $this->figures->order();
+
+        return new LongTable('Marks', [
+            new Column(['name'], 0.105), new Column(['code'], 0.09), new Column(['kind'], 0.065), new Column([$a, 'design / found'], 0.135, true), new Column([$b, 'design / found'], 0.135, true),
+            new Column(['elevation', 'design / found'], 0.105, true), new Column(['found from', 'design'], 0.12, true), new Column(['height'], 0.1, true), new Column(['plan'], 0.075, true), new Column(['verdict'], 0.08, true),
+        ], $this->markRows($a, $b), 'No marks have been stored yet.');
+    }
+
+    public function checks(): LongTable
+    {
+        return new LongTable('Check shots', [
+            new Column(['check shot on'], 0.2), new Column(['time'], 0.2), new Column(['setup'], 0.08), new Column(['north or south'], 0.15, true), new Column(['east or west'], 0.15, true), new Column(['plan'], 0.1, true), new Column(['height'], 0.12, true),
+        ], $this->checkRows());
+    }
+
+    /** @param  Collection<int, Setup>  $setups */
+    public function setups(Collection $setups): LongTable
+    {
+        return new LongTable('Further setups', [
+            new Column(['sight'], 0.2), new Column(['used'], 0.08), new Column(['direction'], 0.18, true), new Column(['across'], 0.18, true), new Column(['distance'], 0.18, true), new Column(['height'], 0.18, true),
+        ], $this->setupRows($setups));
+    }
+
+    /** @return \Generator<array{cells: list<list<string>>, bold: bool, quiet: bool}> */
+    private function markRows(string $a, string $b): \Generator
+    {
+        $f = $this->figures;
+        $count = max(1, count($this->report->rows));
+        foreach ($this->report->rows as $i => $r) {
+            $this->progress->tell(0.2 + 0.75 * $i / $count, 'writing the marks');
+            $d = $r->deviation;
+            yield ['bold' => $r->mark->verdict === 'out' && ! $r->replaced, 'quiet' => $r->replaced, 'cells' => [
+                [$r->mark->name], [$r->mark->code], [$r->kind()],
+                [$f->length($r->design?->$a), $f->length($r->found->$a)], [$f->length($r->design?->$b), $f->length($r->found->$b)], [$f->length($r->design?->elevation), $f->length($r->found->elevation)],
+                [$f->sided(Side::Northing, $d?->northing, '–'), $f->sided(Side::Easting, $d?->easting, '–')],
+                [$f->judgedHeight($d?->height, $r->tolerance()->height)], [$f->judged($d?->plan, $r->tolerance()->plan)], [$r->verdict()],
+            ]];
+        }
+    }
+
+    /** @return \Generator<array{cells: list<list<string>>}> */
+    private function checkRows(): \Generator
+    {
+        $f = $this->figures;
+        foreach ($this->report->checks as $c) {
+            $this->progress->tell(0.15, 'writing the checks');
+            $d = $c->deviation;
+            yield ['cells' => [[$c->mark->name], [$f->time($c->mark->at)], [(string) $c->mark->setup_id], [$f->sided(Side::Northing, $d?->northing, '–')], [$f->sided(Side::Easting, $d?->easting, '–')], [$f->deviation($d?->plan)], [$f->sided(Side::Height, $d?->height, '–')]]];
+        }
+    }
+
+    /**
+     * @param  Collection<int, Setup>  $setups
+     * @return \Generator<array{cells?: list<list<string>>, span?: string, bold?: bool}>
+     */
+    private function setupRows(Collection $setups): \Generator
+    {
+        $f = $this->figures;
+        foreach ($setups as $s) {
+            $this->progress->tell(0.1, 'writing the setups');
+            yield ['span' => "Setup {$s->id}, {$f->time($s->at)}, ".SetupMethod::from($s->method)->words()." at {$s->station_name}, {$s->instrument}, instrument height {$f->length($s->instrument_height)}.", 'bold' => true];
+            foreach ($s->solution['residuals'] as $r) {
+                yield ['cells' => [[$r['name']], [$r['used'] ? 'yes' : 'no'], [$f->sidedAngle(Side::Across, $r['direction'])], [$f->sided(Side::Across, $r['across'])], [$f->sided(Side::Length, $r['distance'])], [$f->sided(Side::Height, $r['height'])]]];
+            }
+            foreach ($s->solution['cautions'] as $caution) {
+                yield ['span' => $caution];
+            }
+        }
+    }
+}
