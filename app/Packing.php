@@ -30,7 +30,7 @@ final class Packing
         'setups' => ['project_id' => 'projects', 'stands_for' => 'setups', 'base_id' => 'setups'],
         'observations' => ['project_id' => 'projects', 'setup_id' => 'setups'],
         'corrections' => ['project_id' => 'projects', 'observation_id' => 'observations'],
-        'marks' => ['project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points', 'mends' => 'marks'],
+        'marks' => ['project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points', 'control_id' => 'control_points', 'mends' => 'marks'],
     ];
 
     /** Tables that projects packed by earlier versions don't have. */

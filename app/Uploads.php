@@ -7,6 +7,7 @@ namespace App;
 use App\Models\Project;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Symfony\Component\HttpFoundation\File\Exception\FileException;
 
 /** Files as they came, kept under a name of our own; what the sender called them is only a label. */
 final class Uploads
@@ -36,9 +37,14 @@ final class Uploads
         $label = self::label($file->getClientOriginalName());
         $bytes = (int) $file->getSize();
         @mkdir(self::folder(), 0o755, true);
-        file_put_contents(self::folder()."/$token.name", $label);
-        file_put_contents(self::folder()."/$token.of", self::owner($project));
-        $file->move(self::folder(), $token);
+        @file_put_contents(self::folder()."/$token.name", $label);
+        @file_put_contents(self::folder()."/$token.of", self::owner($project));
+        try {
+            $file->move(self::folder(), $token);
+        } catch (FileException) {
+            self::forget($token);
+            throw new \DomainException('The file could not be kept: the disk of the data folder is full, or may not be written to. Make room, then send it again.');
+        }
 
         return ['upload' => $token, 'fileName' => $label, 'bytes' => $bytes];
     }
@@ -59,6 +65,29 @@ final class Uploads
     private static function gone(): \DomainException
     {
         return new \DomainException('That file is not here any more. Choose it again.');
+    }
+
+    /**
+     * A file that came packed in a project.
+     *
+     * @param  callable(string): void  $copy  writes it to a path
+     */
+    public static function unpacked(Project $project, string $name, callable $copy): string
+    {
+        $token = bin2hex(random_bytes(16));
+        @mkdir(self::folder(), 0o755, true);
+        $copy(self::folder()."/$token");
+        file_put_contents(self::folder()."/$token.name", self::label($name));
+        file_put_contents(self::folder()."/$token.of", self::owner($project));
+
+        return $token;
+    }
+
+    public static function forget(string $token): void
+    {
+        foreach (['', '.name', '.of'] as $ending) {
+            @unlink(self::folder().'/'.basename($token).$ending);
+        }
     }
 
     public static function path(string $token): string

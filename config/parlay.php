@@ -10,6 +10,8 @@ return [
     'hosts' => env('PARLAY_HOSTS', ''),
     // Whether other machines can reach it, so that its key is asked for.
     'asks_key' => (bool) env('PARLAY_ASKS_KEY', false),
+    // Which of the workers this process is, where it is one.
+    'worker' => '',
     // Stored with everything derived, so that it can be told what computed it.
     'version' => '0.1.0',
 ];

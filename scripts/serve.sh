@@ -21,7 +21,9 @@ serve() {
     say "Starting the stand-in instrument"
     launch instrument php "${PHP_FAST[@]}" simulator/bin/stand-in.php "$PARLAY_INSTRUMENT" "$PARLAY_WORLD" "$data/practice-world"
     launch link php "${PHP_FAST[@]}" artisan parlay:instrument
-    launch worker php "${PHP_FAST[@]}" artisan parlay:worker
+    # Two, so that one long piece of work never makes another wait; behind the requests and the instrument.
+    launch worker-a nice -n 5 php "${PHP_FAST[@]}" artisan parlay:worker a
+    launch worker-b nice -n 5 php "${PHP_FAST[@]}" artisan parlay:worker b
     say "Starting the web server"
     launch web keep_web php "${PHP_WEB[@]}" -q -S "$host:$port" -t public public/index.php
     wait_until_all_answer

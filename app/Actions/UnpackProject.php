@@ -9,15 +9,28 @@ use App\Database\Bytes;
 use App\Database\Numbers;
 use App\Models\ControlOrigin;
 use App\Models\Project;
+use App\Packed\PackedFile;
+use App\Packed\RowCheck;
 use App\Packing;
+use App\Tasks\Progress;
 use App\Uploads;
 use Illuminate\Support\Facades\DB;
 
-/** Makes a project of a packed one, beside those that are here. Everything is checked before anything is stored. */
+/**
+ * Makes a project of a packed one, beside those that are here. Everything is checked before anything is stored.
+ *
+ * It is written in pieces into a project that nobody sees yet, so that others go on working; the field book, which nothing can be taken from again,
+ * comes last and at once, with the project's appearance. What ended before that is cleared away.
+ */
 final class UnpackProject
 {
-    /** Bytes, unpacked. */
-    private const LARGEST = 4_000_000_000;
+    /** Rows, or bytes of them, that are written while the right to write is held. */
+    private const PIECE_ROWS = 500;
+
+    private const PIECE_BYTES = 8_000_000;
+
+    /** Lines of the field book and what stands beside them. */
+    private const BOOK = ['setups', 'observations', 'corrections', 'marks'];
 
     /** @var array<int, int> new id of a layer to the old id of the layer it went on in */
     private array $nextLayers = [];
@@ -28,97 +41,163 @@ final class UnpackProject
     /** @var array<string, array<int, int>> table to old id to new id */
     private array $ids = [];
 
+    /** @var array<string, string> token of an original file to the one it has here */
+    private array $files = [];
+
+    /** @var array<string, int> table and old id to the place in the book */
+    private array $places = [];
+
     private string $mark = '';
 
-    public function __invoke(string $upload): Project
+    /** The empty project that a packed one comes into: nobody sees it before it is whole. */
+    public static function begin(): Project
     {
-        $zip = new \ZipArchive;
-        if ($zip->open(Uploads::path($upload), \ZipArchive::RDONLY) !== true) {
-            throw new \DomainException('This is no packed project: it can’t be opened as one. It was cut off on its way, or is another kind of file.');
-        }
-        $this->check($zip);
-        $this->ids = $this->nextLayers = $this->stations = [];
-        $this->mark = bin2hex(random_bytes(4));
+        return Project::query()->create([
+            'name' => 'arriving', 'length_style' => 'm', 'angle_style' => 'dms', 'direction_style' => 'azimuth', 'coordinate_order' => 'NE', 'station_style' => '1+000',
+            'plan_tolerance' => 0.005, 'height_tolerance' => 0.005, 'opened_at' => Clock::stamp(), 'revision' => 0, 'arriving' => true,
+        ]);
+    }
 
-        return DB::transaction(function () use ($zip): Project {
-            $row = json_decode((string) $zip->getFromName('project.json'), true);
-            if (! is_array($row)) {
-                throw new \DomainException('The packed project has no project in it.');
+    /** @throws \DomainException with what is wrong of the file; nothing is stored then */
+    public function __invoke(Project $project, string $upload, Progress $progress): Project
+    {
+        [$this->ids, $this->nextLayers, $this->stations, $this->files, $this->places] = [[], [], [], [], []];
+        $this->mark = bin2hex(random_bytes(4));
+        $packed = PackedFile::open(Uploads::path($upload));
+        $row = (new RowCheck('projects'))->checked($packed->project(), 1);
+        $this->check($packed, $progress);
+        try {
+            return $this->write($packed, $project, $row, $progress);
+        } catch (\Throwable $e) {
+            self::clear($project);
+            array_map(Uploads::forget(...), array_values($this->files));
+            throw $e;
+        }
+    }
+
+    /** All that a project that did not arrive has left. */
+    public static function clear(Project $project): void
+    {
+        foreach (DB::table('designs')->where('project_id', $project->id)->pluck('upload')->filter() as $token) {
+            Uploads::forget((string) $token);
+        }
+        DB::table('design_layers')->whereIn('design_id', DB::table('designs')->where('project_id', $project->id)->select('id'))->delete();
+        foreach (array_diff(array_keys(Packing::TABLES), self::BOOK, ['design_layers']) as $table) {
+            DB::table($table)->where('project_id', $project->id)->delete();
+        }
+    }
+
+    /** Those that never came whole, because Parlay was stopped in the middle of it. */
+    public static function clearLeftovers(): void
+    {
+        foreach (Project::query()->withoutGlobalScopes()->where('arriving', true)->get() as $project) {
+            self::clear($project);
+            DB::table('tasks')->where('project_id', $project->id)->delete();
+            DB::table('projects')->where('id', $project->id)->delete();
+        }
+    }
+
+    /** Every row is looked over; where the readings are and in which order the book stands is known afterwards. */
+    private function check(PackedFile $packed, Progress $progress): void
+    {
+        $order = [];
+        foreach (array_keys(Packing::TABLES) as $i => $table) {
+            if (! $packed->has("tables/$table.ndjson")) {
+                continue;
             }
-            $active = $row['active_design_id'] ?? null;
-            $old = (int) $row['id'];
-            unset($row['id'], $row['active_design_id']);
-            $project = Project::query()->create(['opened_at' => Clock::stamp(), 'revision' => 1] + $row);
-            $this->ids['projects'][$old] = $project->id;
-            $this->reserveReadings($zip);
-            foreach (Packing::TABLES as $table => $references) {
-                $this->table($zip, $table, $references);
+            $check = new RowCheck($table);
+            foreach ($packed->rows($table) as $line => $row) {
+                $progress->tell(0.4 * $i / count(Packing::TABLES), "looking $table over");
+                $check->checked($row, $line);
+                if ($table === 'observations') {
+                    $this->ids['observations'][(int) $row['id']] = 0;
+                }
+                if (in_array($table, ['setups', 'observations', 'marks'], true)) {
+                    $order["$table {$row['id']}"] = [$row['seq'] ?? 0, $row['at'], ['observations' => 0, 'setups' => 1, 'marks' => 2][$table], $row['id']];
+                }
+            }
+        }
+        // Packed by an earlier version, lines of the book stand in the order of their times.
+        asort($order);
+        $this->places = array_flip(array_keys($order));
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private function write(PackedFile $packed, Project $project, array $row, Progress $progress): Project
+    {
+        $active = $row['active_design_id'] ?? null;
+        $this->ids['projects'][(int) $row['id']] = $project->id;
+        $this->files($packed, $project);
+        foreach (array_diff(array_keys(Packing::TABLES), self::BOOK) as $i => $table) {
+            $this->inPieces($packed, $table, static fn () => $progress->tell(0.4 + 0.5 * $i / count(Packing::TABLES), "bringing $table in"));
+        }
+        $progress->stopIfCancelled();
+
+        return DB::transaction(function () use ($packed, $project, $row, $active): Project {
+            $this->reserve();
+            foreach (self::BOOK as $table) {
+                if ($packed->has("tables/$table.ndjson")) {
+                    foreach ($packed->rows($table) as $line => $r) {
+                        $this->insert($table, (new RowCheck($table))->checked($r, $line));
+                    }
+                }
             }
             $this->forwardReferences($project);
-            $project->update(['active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null]);
-            $this->files($zip);
+            unset($row['id'], $row['active_design_id'], $row['revision'], $row['opened_at'], $row['arriving']);
+            $project->update(['opened_at' => Clock::stamp(), 'revision' => 1, 'arriving' => false, 'active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null] + $row);
 
             return $project;
         });
     }
 
-    private function check(\ZipArchive $zip): void
+    /** @param  callable(): void  $tell */
+    private function inPieces(PackedFile $packed, string $table, callable $tell): void
     {
-        $manifest = json_decode((string) $zip->getFromName(Packing::MANIFEST), true);
-        if (! is_array($manifest) || ($manifest['format'] ?? null) !== Packing::FORMAT || ! is_array($manifest['sha256'] ?? null)) {
-            throw new \DomainException('This is no packed project: its list of contents is missing.');
-        }
-        if ($manifest['version'] !== Packing::VERSION) {
-            throw new \DomainException("It was packed by another version of Parlay (form {$manifest['version']}); this one reads form ".Packing::VERSION.'. Update Parlay on the older machine and pack again.');
-        }
-        $size = 0;
-        for ($i = 0; $i < $zip->numFiles; $i++) {
-            $size += $zip->statIndex($i)['size'] ?? 0;
-        }
-        if ($size > self::LARGEST) {
-            throw new \DomainException('Unpacked, this file would take '.number_format($size / 1e9, 1).' GB, which no project does. Nothing was unpacked.');
-        }
-        foreach ($manifest['sha256'] as $name => $sum) {
-            $stream = $zip->getStream((string) $name);
-            $hash = hash_init('sha256');
-            if ($stream === false || @hash_update_stream($hash, $stream) < 0 || ! hash_equals((string) $sum, hash_final($hash))) {
-                throw new \DomainException(sprintf('The packed project is damaged: “%s” in it is not what was packed. Nothing was stored. Bring the file over again, or pack the project again.', mb_substr((string) $name, 0, 80)));
-            }
-        }
-    }
-
-    /** @param  array<string, string>  $references */
-    private function table(\ZipArchive $zip, string $table, array $references): void
-    {
-        if (in_array($table, Packing::LATER, true) && $zip->locateName("tables/$table.ndjson") === false) {
+        if (! $packed->has("tables/$table.ndjson")) {
             return;
         }
-        $stream = $zip->getStream("tables/$table.ndjson") ?: throw new \DomainException("The packed project has no $table.");
-        $known = array_flip(DB::getSchemaBuilder()->getColumnListing($table));
-        while (($line = fgets($stream)) !== false) {
-            $row = json_decode($line, true);
-            if (! is_array($row)) {
-                throw new \DomainException("A row of $table can’t be read. Nothing was stored.");
+        $check = new RowCheck($table);
+        $piece = [];
+        $bytes = 0;
+        foreach ($packed->rows($table) as $line => $row) {
+            $piece[] = $check->checked($row, $line);
+            $bytes += array_sum(array_map(static fn (mixed $v) => is_string($v) ? strlen($v) : 8, $row));
+            if (count($piece) >= self::PIECE_ROWS || $bytes > self::PIECE_BYTES) {
+                $this->piece($table, $piece);
+                $tell();
+                [$piece, $bytes] = [[], 0];
             }
-            $this->insert($table, array_intersect_key($row, $known), $references);
         }
-        fclose($stream);
+        $this->piece($table, $piece);
     }
 
-    /**
-     * @param  array<string, mixed>  $row
-     * @param  array<string, string>  $references
-     */
-    private function insert(string $table, array $row, array $references): void
+    /** @param  list<array<string, mixed>>  $rows */
+    private function piece(string $table, array $rows): void
+    {
+        DB::transaction(function () use ($table, $rows): void {
+            foreach ($rows as $row) {
+                $this->insert($table, $row);
+            }
+        });
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private function insert(string $table, array $row): void
     {
         $old = (int) $row['id'];
         unset($row['id']);
-        foreach ($references as $column => $of) {
+        foreach (Packing::TABLES[$table] as $column => $of) {
             $row[$column] = ($row[$column] ?? null) === null ? null : $this->ids[$of][(int) $row[$column]] ?? null;
         }
         if (isset($row['key'])) {
             // Keys are one for all projects; the same packed file may come in twice.
             $row['key'] = "{$this->mark}-{$row['key']}";
+        }
+        if (isset($this->places["$table $old"])) {
+            $row['seq'] = $this->places["$table $old"];
+        }
+        if (isset($row['upload'])) {
+            $row['upload'] = $this->files[$row['upload']] ?? '';
         }
         foreach (['recipe', 'sights', 'draft'] as $column) {
             if (isset($row[$column])) {
@@ -139,7 +218,8 @@ final class UnpackProject
             $station = $row['setup_id'];
             $row['setup_id'] = null;
         }
-        $this->ids[$table][$old] = (int) DB::table($table)->insertGetId((isset($this->ids[$table][$old]) ? ['id' => $this->ids[$table][$old]] : []) + $row);
+        $number = $table === 'observations' ? ['id' => $this->ids[$table][$old]] : [];
+        $this->ids[$table][$old] = (int) DB::table($table)->insertGetId($number + $row);
         if ($next !== null) {
             $this->nextLayers[$this->ids[$table][$old]] = (int) $next;
         }
@@ -165,16 +245,17 @@ final class UnpackProject
         return ['origin' => (! $of ? ControlOrigin::Listed : (isset($m[1]) ? ControlOrigin::Station : ControlOrigin::Measured))->value, 'setup_id' => isset($m[1]) ? (int) $m[1] : null] + $row;
     }
 
-    /** A setup names its readings, and can't be changed once it is written; readings come after it, so their numbers are settled beforehand. */
-    private function reserveReadings(\ZipArchive $zip): void
+    /** A setup names its readings, and can't be changed once it is written; readings come after it, so their numbers are settled beforehand, and so are all places in the book. */
+    private function reserve(): void
     {
-        $next = Numbers::next('observations') - 1;
-        $stream = $zip->getStream('tables/observations.ndjson') ?: throw new \DomainException('The packed project has no observations.');
-        while (($line = fgets($stream)) !== false) {
-            $row = json_decode($line, true);
-            $this->ids['observations'][(int) ($row['id'] ?? 0)] = ++$next;
+        $next = Numbers::next('observations');
+        foreach (array_keys($this->ids['observations'] ?? []) as $old) {
+            $this->ids['observations'][$old] = $next++;
         }
-        fclose($stream);
+        $places = $this->places;
+        foreach ($places as $line => $_) {
+            $this->places[$line] = (int) DB::table('book_sequence')->insertGetId(['at' => Clock::stamp(), 'steady' => null, 'boot' => ''], 'seq');
+        }
     }
 
     /** Rows that name rows which come after them. */
@@ -215,21 +296,13 @@ final class UnpackProject
         return array_map($this->renumbered(...), $value);
     }
 
-    /** The original files keep the names they are known by. */
-    private function files(\ZipArchive $zip): void
+    /** The original files of its drawings, under names of this Parlay. */
+    private function files(PackedFile $packed, Project $project): void
     {
-        for ($i = 0; $i < $zip->numFiles; $i++) {
-            $name = (string) $zip->getNameIndex($i);
-            if (preg_match('~^uploads/([0-9a-f]{32}(?:\.name)?)$~', $name, $m) !== 1) {
-                continue;
-            }
-            $path = config()->string('parlay.data')."/uploads/{$m[1]}";
-            if (! is_file($path)) {
-                $in = $zip->getStream($name);
-                if ($in !== false) {
-                    file_put_contents("$path.part", $in);
-                    rename("$path.part", $path);
-                }
+        foreach ($packed->rows('designs') as $row) {
+            $token = (string) ($row['upload'] ?? '');
+            if (preg_match('~^[0-9a-f]{32}$~', $token) === 1 && ! isset($this->files[$token]) && $packed->has("uploads/$token")) {
+                $this->files[$token] = Uploads::unpacked($project, (string) ($row['file_name'] ?? ''), static fn (string $to) => $packed->copy("uploads/$token", $to));
             }
         }
     }

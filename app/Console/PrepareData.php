@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Actions\UnpackProject;
 use App\Database\LiveSchema;
 use Illuminate\Console\Command;
 use Illuminate\Database\Migrations\Migrator;
@@ -28,6 +29,7 @@ final class PrepareData extends Command
             $this->folder();
             $this->book();
             $this->live();
+            UnpackProject::clearLeftovers();
         } catch (\DomainException $e) {
             $this->output->getErrorStyle()->writeln("Parlay: {$e->getMessage()}");
 

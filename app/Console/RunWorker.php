@@ -12,14 +12,16 @@ final class RunWorker extends Command
     /** Megabytes after which a worker makes way for a fresh one, between two tasks. */
     private const MEMORY = 700;
 
-    protected $signature = 'parlay:worker';
+    protected $signature = 'parlay:worker {name=a : of the workers beside each other, each has its own}';
 
     protected $description = 'Carries out longer tasks until told to stop';
 
     public function handle(): int
     {
-        // There is one worker: what is still running now was left behind by one that was killed.
-        StartTask::giveUpLeftovers();
+        $name = (string) $this->argument('name');
+        config(['parlay.worker' => $name]);
+        // What is running under this name now was left behind by one that was killed.
+        StartTask::giveUpLeftovers($name);
 
         return $this->call('queue:work', ['--sleep' => 0.2, '--memory' => self::MEMORY, '--quiet' => true]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -19,13 +20,22 @@ final class Project extends Model
 {
     public $timestamps = false;
 
+    /** What the database sets where nothing is said. */
+    protected $attributes = ['arriving' => false, 'active_design_id' => null];
+
     protected $casts = [
         'length_style' => LengthStyle::class,
         'angle_style' => AngleStyle::class,
         'direction_style' => DirectionStyle::class,
         'coordinate_order' => CoordinateOrder::class,
         'station_style' => StationStyle::class,
+        'arriving' => 'boolean',
     ];
+
+    protected static function booted(): void
+    {
+        self::addGlobalScope('whole', static fn (Builder $q) => $q->where('projects.arriving', false));
+    }
 
     public function units(): Units
     {

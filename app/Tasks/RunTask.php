@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 use App\Http\NeedsConfirmation;
+use App\Http\Problems;
 use App\Models\Project;
 use App\Models\Task;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Queue\Queueable;
 
 /** Carries out a task in the worker process and writes down what came of it. */
@@ -27,7 +29,11 @@ final class RunTask implements ShouldQueue
         if ($task->state !== 'waiting') {
             return;
         }
-        $task->update(['state' => 'running']);
+        // Only one worker takes it.
+        if (Task::query()->whereKey($task->id)->where('state', 'waiting')->update(['state' => 'running', 'worker' => config()->string('parlay.worker')]) === 0) {
+            return;
+        }
+        $task->refresh();
         try {
             $work = app(TaskKind::from($task->kind)->work());
             $task->update(['result' => $work($task, new Progress($task->id)), 'state' => 'done']);
@@ -35,14 +41,17 @@ final class RunTask implements ShouldQueue
             $task->update(['state' => 'asks', 'error' => $e->getMessage(), 'result' => ['reason' => $e->reason] + $e->evidence]);
         } catch (Cancelled $e) {
             $task->update(['state' => 'cancelled', 'error' => $e->getMessage()]);
+        } catch (QueryException $e) {
+            $sentence = Problems::sentenceOf($e) ?? throw $e;
+            $task->update(['state' => 'failed', 'error' => $sentence]);
         } catch (\DomainException $e) {
             $task->update(['state' => 'failed', 'error' => $e->getMessage()]);
         }
-        Project::query()->findOrFail($task->project_id)->changed();
+        Project::query()->withoutGlobalScopes()->findOrFail($task->project_id)->changed();
     }
 
     public function failed(): void
     {
-        Task::query()->where('id', $this->taskId)->update(['state' => 'failed', 'error' => 'Something failed inside Parlay; nothing was stored. Try again.']);
+        Task::query()->where('id', $this->taskId)->whereIn('state', ['waiting', 'running'])->update(['state' => 'failed', 'error' => 'Something failed inside Parlay; nothing was stored. Try again.']);
     }
 }

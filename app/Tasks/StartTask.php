@@ -23,9 +23,11 @@ final class StartTask
     }
 
     /** What a killed worker was at will not come back by itself; what waited behind it is done next. */
-    public static function giveUpLeftovers(): void
+    public static function giveUpLeftovers(string $worker): void
     {
-        Task::query()->where('state', 'running')->update(['state' => 'failed', 'error' => 'Parlay was stopped while this was being done. Nothing of it was stored; start it again.']);
-        DB::table('jobs')->whereNotNull('reserved_at')->delete();
+        foreach (Task::query()->where('state', 'running')->whereIn('worker', [$worker, ''])->pluck('id') as $id) {
+            Task::query()->whereKey($id)->update(['state' => 'failed', 'error' => 'Parlay was stopped while this was being done. Nothing of it was stored; start it again.']);
+            DB::table('jobs')->whereNotNull('reserved_at')->where('payload', 'like', '%taskId%i:'.$id.';%')->delete();
+        }
     }
 }

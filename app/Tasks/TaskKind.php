@@ -14,6 +14,7 @@ enum TaskKind: string
     case Pack = 'pack';
     case WorklistSheet = 'worklist_sheet';
     case SetupSheet = 'setup_sheet';
+    case Unpack = 'unpack';
 
     /** @return class-string<Work> */
     public function work(): string
@@ -27,6 +28,7 @@ enum TaskKind: string
             self::Pack => PackProject::class,
             self::WorklistSheet => PrintWorklist::class,
             self::SetupSheet => PrintSetup::class,
+            self::Unpack => UnpackWork::class,
         };
     }
 }

@@ -21,6 +21,14 @@ return new class extends Migration
         foreach (self::BOOK as $table) {
             Schema::table($table, static fn (Blueprint $t) => $t->unsignedInteger('seq')->nullable()->unique());
         }
+        Schema::table('projects', static function (Blueprint $t): void {
+            // Being unpacked: nobody sees it before it is whole.
+            $t->boolean('arriving')->default(false);
+        });
+        Schema::table('tasks', static function (Blueprint $t): void {
+            // Which worker has it.
+            $t->string('worker')->default('');
+        });
         $this->numberWhatIsThere();
         DB::statement('DROP VIEW field_book');
         DB::statement("CREATE VIEW field_book AS

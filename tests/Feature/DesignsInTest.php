@@ -130,7 +130,10 @@ final class DesignsInTest extends FeatureTestCase
         $project = $this->project();
         $make = static fn (string $state) => Task::query()->create(['project_id' => $project->id, 'kind' => 'report', 'state' => $state, 'result' => null, 'error' => null, 'created_at' => '2026-11-25', 'input' => []])->id;
         [$running, $waiting] = [$make('running'), $make('waiting')];
-        StartTask::giveUpLeftovers();
+        Task::query()->whereKey($running)->update(['worker' => 'a']);
+        StartTask::giveUpLeftovers('b');
+        self::assertSame('running', Task::query()->findOrFail($running)->state, 'another worker’s work goes on');
+        StartTask::giveUpLeftovers('a');
         self::assertSame(['failed', 'waiting'], [Task::query()->findOrFail($running)->state, Task::query()->findOrFail($waiting)->state]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\UnpackProject;
 use App\Models\Project;
 use App\Models\Task;
 use App\Packing;
@@ -12,6 +13,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Parlay\Core\Geometry\Position;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\FeatureTestCase;
 
 /** A whole project into one file and back, with its original files and its field book. */
@@ -20,26 +22,32 @@ final class PackingTest extends FeatureTestCase
     public function test_a_packed_project_comes_back_whole_beside_the_one_that_is_here(): void
     {
         $project = $this->worked();
-        $made = Project::query()->findOrFail($this->unpack($this->packed($project))->assertOk()->json('id'));
+        $made = $this->arrived($this->packed($project));
+        self::assertInstanceOf(Project::class, $made);
         self::assertNotSame($project->id, $made->id);
         foreach (array_keys(Packing::TABLES) as $table) {
             self::assertSame(self::rows($table, $project->id), self::rows($table, $made->id), $table);
         }
         self::assertNotNull($made->currentSetup);
+        $book = static fn (int $project): array => DB::table('field_book')->where('project_id', $project)->orderBy('seq')->get(['kind', 'at'])->map(static fn (object $l) => (array) $l)->all();
+        self::assertSame($book($project->id), $book($made->id), 'the book stands in its order');
+        $file = fn (int $project): string => (string) hash_file('sha256', $this->data.'/uploads/'.DB::table('designs')->where('project_id', $project)->value('upload'));
+        self::assertSame($file($project->id), $file($made->id));
         self::assertSame('design', $made->designs()->findOrFail($made->active_design_id)->role);
         $spot = $made->points()->where('name', 'P1')->firstOrFail()->recipe['construction']['places'][0]['spot'];
         self::assertSame($made->designs()->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'), 'a recipe names the layer of its own project');
         $p1 = $made->points()->where('name', 'P1')->firstOrFail()->id;
         self::assertSame($p1, $made->points()->where('name', 'P2')->firstOrFail()->recipe['construction']['places'][0]['pointId']);
         self::assertSame([$p1], $made->worklists()->firstOrFail()->point_ids);
-        $this->unpack($this->packed($project))->assertOk();
+        self::assertInstanceOf(Project::class, $this->arrived($this->packed($project)));
         self::assertSame(3, Project::query()->count(), 'the same file may come in twice');
     }
 
     public function test_setups_that_come_in_are_worked_out_anew_from_their_own_readings(): void
     {
         $project = $this->worked();
-        $made = Project::query()->findOrFail($this->unpack($this->packed($project))->assertOk()->json('id'));
+        $made = $this->arrived($this->packed($project));
+        self::assertInstanceOf(Project::class, $made);
         $setup = $made->setups()->firstOrFail();
         $readings = array_column($setup->draft['sights'], 'observationId');
         self::assertCount(3, $readings);
@@ -66,7 +74,7 @@ final class PackingTest extends FeatureTestCase
         $manifest['sha256']['tables/control_points.ndjson'] = hash('sha256', $earlier);
         $zip->addFromString(Packing::MANIFEST, (string) json_encode($manifest));
         $zip->close();
-        $made = Project::query()->findOrFail($this->unpack((string) file_get_contents($packed))->assertOk()->json('id'));
+        $made = $this->arrived((string) file_get_contents($packed));
         self::assertSame($made->setups()->firstOrFail()->id, $made->controlPoints()->where('origin', 'station')->firstOrFail()->setup_id);
         self::assertSame(4, $made->listedControl()->count());
     }
@@ -82,9 +90,68 @@ final class PackingTest extends FeatureTestCase
         $zip->addFromString('tables/marks.ndjson', '{"id":1}'."\n");
         $zip->close();
         foreach (['“tables/marks.ndjson” in it is not what was packed' => (string) file_get_contents($changed), 'can’t be opened' => substr($good, 0, 2000), 'no packed project' => 'PK nothing'] as $says => $bytes) {
-            self::assertStringContainsString($says, (string) $this->unpack($bytes)->assertStatus(422)->json('message'));
+            self::assertStringContainsString($says, (string) $this->arrived($bytes));
         }
         self::assertSame(1, Project::query()->count());
+    }
+
+    /** @return iterable<string, array{callable(\ZipArchive, array<string, mixed>): array<string, mixed>, string}> */
+    public static function alterations(): iterable
+    {
+        $marks = static fn (\ZipArchive $zip): string => str_replace('"verdict":"out"', '"verdict":"in"', (string) $zip->getFromName('tables/marks.ndjson'));
+        yield 'marks altered, and taken off the list' => [static function (\ZipArchive $zip, array $list) use ($marks): array {
+            $zip->addFromString('tables/marks.ndjson', $marks($zip));
+            unset($list['sha256']['tables/marks.ndjson']);
+
+            return $list;
+        }, 'list says nothing of its marks'];
+        yield 'a file beside the list' => [static function (\ZipArchive $zip, array $list): array {
+            $zip->addFromString('uploads/'.str_repeat('ab', 16), str_repeat('x', 5000));
+
+            return $list;
+        }, 'stands in the packed project and not on its list'];
+        $column = static fn (string $table, string $column, mixed $value) => [static function (\ZipArchive $zip, array $list) use ($table, $column, $value): array {
+            $rows = array_map(static fn (string $line) => json_decode($line, true), explode("\n", trim((string) $zip->getFromName("tables/$table.ndjson"))));
+            $rows[0][$column] = $value;
+            $text = implode("\n", array_map(static fn (array $r) => json_encode($r, JSON_PRESERVE_ZERO_FRACTION), $rows))."\n";
+            $zip->addFromString("tables/$table.ndjson", $text);
+            $list['sha256']["tables/$table.ndjson"] = hash('sha256', $text);
+
+            return $list;
+        }, "Line 1 of $table"];
+        yield 'a word for a number' => $column('stakeout_points', 'northing', 'abc');
+        yield 'a number beyond all sites' => $column('control_points', 'easting', 1e300);
+        yield 'a recipe of nothing' => $column('stakeout_points', 'recipe', '{"construction":{"kind":"nonsense"},"letter":"A","index":0}');
+        yield 'a solution that is none' => $column('setups', 'solution', '{"residuals":"none"}');
+        yield 'a tolerance below nothing' => $column('marks', 'plan_tolerance', -1);
+        yield 'a verdict of its own' => $column('marks', 'verdict', 'perfect');
+        yield 'a draft of other fields' => $column('setups', 'draft', '{"surprise":1}');
+        yield 'shapes that are not there' => $column('design_layers', 'count', 9);
+        yield 'a target height of a crane' => $column('observations', 'target_height', 90);
+        yield 'a worklist of words' => $column('worklists', 'point_ids', '["x"]');
+    }
+
+    /** @param  callable(\ZipArchive, array<string, mixed>): array<string, mixed>  $alter  gives the list that goes with it */
+    #[DataProvider('alterations')]
+    public function test_an_altered_one_is_refused_whole_and_leaves_nothing(callable $alter, string $says): void
+    {
+        $good = $this->packed($this->worked());
+        $files = count(glob($this->data.'/uploads/*') ?: []);
+        $path = tempnam(sys_get_temp_dir(), 'zip');
+        file_put_contents($path, $good);
+        $zip = new \ZipArchive;
+        $zip->open($path);
+        $list = $alter($zip, json_decode((string) $zip->getFromName(Packing::MANIFEST), true));
+        $zip->addFromString(Packing::MANIFEST, (string) json_encode($list));
+        $zip->close();
+        $why = $this->arrived((string) file_get_contents($path));
+        self::assertIsString($why);
+        self::assertStringContainsString($says, $why);
+        self::assertSame(1, Project::query()->count());
+        self::assertSame(1, DB::table('designs')->count(), 'nothing half-stored');
+        self::assertSame($files + 3, count(glob($this->data.'/uploads/*') ?: []), 'of its files only the packed one that was sent is there');
+        UnpackProject::clearLeftovers();
+        self::assertSame(1, DB::table('projects')->count());
     }
 
     private function worked(): Project
@@ -131,11 +198,20 @@ final class PackingTest extends FeatureTestCase
         return $this->ask('POST', '/projects-unpacking', ['upload' => $upload]);
     }
 
+    /** The project that came of it, or why none did. */
+    private function arrived(string $bytes): Project|string
+    {
+        $asked = $this->unpack($bytes)->assertOk()->json();
+        $task = $this->ask('GET', "/projects/{$asked['projectId']}/tasks/{$asked['task']['id']}")->assertOk()->json();
+
+        return $task['state'] === 'done' ? Project::query()->findOrFail($task['result']['projectId']) : (string) $task['error'];
+    }
+
     /** @return list<array<string, mixed>> without what is numbered anew */
     private static function rows(string $table, int $project): array
     {
         $query = $table === 'design_layers' ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')) : DB::table($table)->where('project_id', $project);
-        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'project_id', ...array_keys(Packing::TABLES[$table])]);
+        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'seq', 'upload', 'project_id', ...array_keys(Packing::TABLES[$table])]);
         $rows = $query->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
         self::assertNotSame([], $rows, $table);
 

@@ -18,6 +18,7 @@ use App\Http\Resources\ProjectResource;
 use App\Http\Resources\ProjectSummary;
 use App\Http\Resources\TaskResource;
 use App\Http\Resources\UndoneResource;
+use App\Http\Resources\UnpackingResource;
 use App\Http\Resources\UploadResource;
 use App\Models\Project;
 use App\Models\Task;
@@ -107,9 +108,13 @@ final class ProjectController
         return new JsonResponse(new UploadResource(...Uploads::arrived($request, null)));
     }
 
-    #[Post('/projects-unpacking', 'Makes a project of a packed one, beside those that are here; a damaged file is refused whole', RestoreBody::class, ProjectResource::class)]
-    public function unpack(Request $request, UnpackProject $unpack): JsonResponse
+    #[Post('/projects-unpacking', 'Makes a project of a packed one, beside those that are here; a damaged or altered file is refused whole. It is there when the task is done', RestoreBody::class, UnpackingResource::class)]
+    public function unpack(Request $request, StartTask $start): JsonResponse
     {
-        return new JsonResponse(ProjectResource::of($unpack(Body::read($request, RestoreBody::class)->upload)));
+        $upload = Body::read($request, RestoreBody::class)->upload;
+        Uploads::require($upload, null);
+        $project = UnpackProject::begin();
+
+        return new JsonResponse(new UnpackingResource($project->id, TaskResource::of($start($project, TaskKind::Unpack, ['upload' => $upload]))));
     }
 }

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\Resources\TaskResource;
-use App\Models\Project;
 use App\Models\Task;
 use App\Tasks\Progress;
 use Illuminate\Http\JsonResponse;
@@ -16,15 +15,15 @@ use Illuminate\Http\JsonResponse;
 final class TaskController
 {
     #[Get('/projects/{project}/tasks/{task}', 'How a piece of longer work stands', TaskResource::class)]
-    public function show(Project $project, int $task): JsonResponse
+    public function show(int $project, int $task): JsonResponse
     {
-        return new JsonResponse(TaskResource::of(Task::query()->where('project_id', $project->id)->findOrFail($task)));
+        return new JsonResponse(TaskResource::of(Task::query()->where('project_id', $project)->findOrFail($task)));
     }
 
     #[Post('/projects/{project}/tasks/{task}/cancel', 'Asks a piece of longer work to stop; nothing of it is stored', null, TaskResource::class)]
-    public function cancel(Project $project, int $task): JsonResponse
+    public function cancel(int $project, int $task): JsonResponse
     {
-        $row = Task::query()->where('project_id', $project->id)->findOrFail($task);
+        $row = Task::query()->where('project_id', $project)->findOrFail($task);
         Progress::cancel($row->id);
 
         return new JsonResponse(TaskResource::of($row));

@@ -1307,7 +1307,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Makes a project of a packed one, beside those that are here; a damaged file is refused whole */
+        /** Makes a project of a packed one, beside those that are here; a damaged or altered file is refused whole. It is there when the task is done */
         post: operations["75b5e0c88962222690b92ea846ba02c7"];
         delete?: never;
         options?: never;
@@ -3336,6 +3336,11 @@ export interface components {
             order: "NE" | "EN";
             /** @enum {string} */
             station: "1+000" | "1+00";
+        };
+        /** @description A packed project on its way in: the number it will have, and the task that brings it. */
+        UnpackingResource: {
+            projectId: number;
+            task: components["schemas"]["TaskResource"];
         };
         UploadResource: {
             upload: string;
@@ -6456,7 +6461,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProjectResource"];
+                    "application/json": components["schemas"]["UnpackingResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -3,6 +3,7 @@ import { PackageOpen, Package as PackIcon } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, ask, uploadPacked } from '../../api/client';
+import { untilFinished } from '../../api/hooks';
 import { useWork } from '../../api/work';
 import { Button } from '../../parts/Button';
 import { Failure, Notice } from '../../parts/Notice';
@@ -38,9 +39,10 @@ export function PackedIn() {
         setState({ busy: true, error: null });
         try {
             const { upload } = await uploadPacked(file);
-            const made = await ask(api.POST('/api/v1/projects-unpacking', { body: { upload } }));
+            const { projectId, task } = await ask(api.POST('/api/v1/projects-unpacking', { body: { upload } }));
+            await untilFinished(projectId, Promise.resolve(task));
             await client.invalidateQueries({ queryKey: ['projects'] });
-            await navigate(`/p/${made.id}/prepare`);
+            await navigate(`/p/${projectId}/prepare`);
         } catch (error) {
             setState({ busy: false, error: error as Error });
         }
@@ -50,6 +52,7 @@ export function PackedIn() {
             <Button busy={state.busy} onClick={() => input.current?.click()} icon={<PackageOpen />}>
                 {state.busy ? 'Checking and unpacking…' : 'Bring in a packed project'}
             </Button>
+            <p className="text-sm text-quiet">At most 200 MB packed and 4 GB unpacked.</p>
             <input
                 ref={input}
                 type="file"
