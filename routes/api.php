@@ -30,6 +30,7 @@ Route::controller(ComputeController::class)->group(function (): void {
     Route::get('ping', 'ping');
     Route::get('compute/length', 'length');
     Route::get('compute/angle', 'angle');
+    Route::get('compute/angle-text', 'angleText');
     Route::post('compute/sight', 'sight');
     Route::post('compute/setup', 'setup');
     Route::post('compute/guidance', 'guidance');

@@ -74,7 +74,9 @@ final class PreviewPoints
     private static function firstLines(string $upload): array
     {
         $first = [];
-        foreach (TextLines::of(Uploads::open($upload)) as $line) {
+        foreach (TextLines::rows(Uploads::open($upload)) as $number => $line) {
+            // A row that runs over several lines leaves those after its first empty: rows keep their line numbers.
+            $first = array_pad($first, $number - 1, '');
             $first[] = mb_substr($line, 0, 2000);
             if (count($first) >= self::LOOKS_AT) {
                 break;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Bodies\AngleQuery;
+use App\Http\Bodies\AngleTextQuery;
 use App\Http\Bodies\ComputeGuidanceBody;
 use App\Http\Bodies\ComputeSetupBody;
 use App\Http\Bodies\ControlReadingBody;
@@ -60,7 +61,22 @@ final class ComputeController
         $query = Body::read($request, AngleQuery::class);
         $radians = $query->direction ? AngleText::direction($query->text, $query->style) : AngleText::angle($query->text, $query->style);
 
-        return new JsonResponse(new AngleReading($radians, $query->style->format($radians)));
+        return new JsonResponse(self::written($radians, $query));
+    }
+
+    #[Get('/compute/angle-text', 'Writes a direction or an angle as a project writes it: azimuth or bearing', AngleReading::class, query: AngleTextQuery::class)]
+    public function angleText(Request $request): JsonResponse
+    {
+        $query = Body::read($request, AngleTextQuery::class);
+
+        return new JsonResponse(self::written($query->radians, $query));
+    }
+
+    private static function written(float $radians, AngleQuery|AngleTextQuery $how): AngleReading
+    {
+        $finer = max(0, min(4, $how->finer));
+
+        return new AngleReading($radians, $how->direction ? $how->as->format($radians, $how->style, $finer) : $how->style->format($radians, $finer));
     }
 
     #[Post('/compute/sight', 'Reduces a raw reading', ReadingBody::class, SightResource::class)]

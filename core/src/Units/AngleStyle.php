@@ -14,20 +14,30 @@ enum AngleStyle: string
     /** From here on a difference is written as any angle: about a degree. */
     private const SMALL = M_PI / 180;
 
-    /** @param  float  $radians any finite angle; whole turns are kept out of circle readings by the caller */
-    public function format(float $radians): string
+    /**
+     * @param  float  $radians  any finite angle; what rounds up to a whole turn is written as none
+     * @param  int  $finer  decimal places more than usual
+     */
+    public function format(float $radians, int $finer = 0): string
     {
         return match ($this) {
-            self::DegreesMinutesSeconds => self::dms($radians),
-            self::DecimalDegrees => number_format(rad2deg($radians), 4, '.', '').'°',
-            self::Gon => number_format($radians * 200 / M_PI, 4, '.', '').' gon',
+            self::DegreesMinutesSeconds => self::dms($radians, $finer),
+            self::DecimalDegrees => self::decimal(rad2deg($radians), 360.0, 4 + $finer).'°',
+            self::Gon => self::decimal($radians * 200 / M_PI, 400.0, 4 + $finer).' gon',
         };
+    }
+
+    private static function decimal(float $value, float $turn, int $places): string
+    {
+        $rounded = round($value, $places);
+
+        return number_format($rounded >= $turn ? $rounded - $turn : $rounded, $places, '.', '');
     }
 
     /** A small angle such as a residual: seconds, or milligon where the project works in gon. */
     public function formatSmall(float $radians): string
     {
-        if (abs($radians) >= self::SMALL) {
+        if (abs($radians) >= self::SMALL || ($this !== self::Gon && round(abs(rad2deg($radians)) * 3600) >= 3600)) {
             return $this->format($radians);
         }
 
@@ -37,19 +47,22 @@ enum AngleStyle: string
     }
 
     /** Carries: 59.6″ never becomes 60″, and 359°59′59.7″ becomes 0°00′00″ for a circle. */
-    private static function dms(float $radians): string
+    private static function dms(float $radians, int $places): string
     {
-        $seconds = (int) round(abs(rad2deg($radians)) * 3600);
-        if ($radians >= 0 && $seconds >= 1_296_000) {
-            $seconds -= 1_296_000;
+        $parts = 10 ** $places;
+        $ticks = (int) round(abs(rad2deg($radians)) * 3600 * $parts);
+        if ($radians >= 0 && $ticks >= 1_296_000 * $parts) {
+            $ticks -= 1_296_000 * $parts;
         }
+        $seconds = intdiv($ticks, $parts);
 
         return sprintf(
-            '%s%d°%02d′%02d″',
-            $radians < 0 && $seconds > 0 ? '-' : '',
+            '%s%d°%02d′%02d%s″',
+            $radians < 0 && $ticks > 0 ? '-' : '',
             intdiv($seconds, 3600),
             intdiv($seconds, 60) % 60,
             $seconds % 60,
+            $places > 0 ? sprintf('.%0'.$places.'d', $ticks % $parts) : '',
         );
     }
 }

@@ -37,7 +37,7 @@ final class AngleText
         if (preg_match('~^([NESW])(?![A-Z\d ]*[EW]\b)\s*(.*)$~', $plain, $m) && ($m[2] === '' || $m[2][0] === '+' || $m[2][0] === '-')) {
             return Angle::wrap(self::CARDINALS[$m[1]] + self::turned($m[2], $style, $text));
         }
-        if (preg_match('~^([NS])\s*-?(.+?)\s*-?([EW])\s*(.*)$~', $plain, $m)) {
+        if (preg_match('~^([NS])\s*-?(.+?)\s*-?(?<![A-Z])([EW])(?![A-Z])\s*(.*)$~', $plain, $m)) {
             $off = self::sum(mb_strtolower(trim($m[2])), $style);
             if ($off === null || $off < 0.0 || $off > M_PI_2 + 1e-12) {
                 throw UnreadableText::asBearing($text);
@@ -57,7 +57,8 @@ final class AngleText
 
     private static function plain(string $text): string
     {
-        $plain = trim(preg_replace('~\s+~u', ' ', strtr($text, self::MARKS)) ?? '');
+        $plain = preg_replace('~(?<=\d)\s*(?:degrees?|deg|d|minutes?|min|seconds?|sec)\.?(?=\s*[-+]?\s*(?:\d|[EW]\b|$))~ui', ' ', strtr($text, self::MARKS)) ?? $text;
+        $plain = trim(preg_replace('~\s+~u', ' ', $plain) ?? '');
         if ($plain === '') {
             throw UnreadableText::empty();
         }

@@ -12,17 +12,20 @@ enum DirectionStyle: string
     case Azimuth = 'azimuth';
     case Bearing = 'bearing';
 
-    /** @param  float  $azimuth grid azimuth, radians clockwise from north */
-    public function format(float $azimuth, AngleStyle $angle): string
+    /**
+     * @param  float  $azimuth  grid azimuth, radians clockwise from north
+     * @param  int  $finer  decimal places more than usual
+     */
+    public function format(float $azimuth, AngleStyle $angle, int $finer = 0): string
     {
         $azimuth = Angle::wrap($azimuth);
         if ($this === self::Azimuth) {
-            return $angle->format($azimuth);
+            return $angle->format($azimuth, $finer);
         }
         $north = $azimuth <= M_PI_2 || $azimuth >= 3 * M_PI_2;
         $east = $azimuth <= M_PI;
         $off = $north ? min($azimuth, 2 * M_PI - $azimuth) : abs(M_PI - $azimuth);
 
-        return ($north ? 'N ' : 'S ').$angle->format($off).($east ? ' E' : ' W');
+        return ($north ? 'N ' : 'S ').$angle->format($off, $finer).($east ? ' E' : ' W');
     }
 }

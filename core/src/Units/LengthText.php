@@ -5,59 +5,131 @@ declare(strict_types=1);
 namespace Parlay\Core\Units;
 
 /**
- * Reads a length as people type it: 12.5 · 12,5 · 3+2*0.15 · 250 mm · 12' 3 1/2" · 12-3 1/2.
+ * Reads a length as people type it: 12.5 · 12,5 · 3+2*0.15 · 250 mm · 12' 3 1/2" · 12'-3-1/2" · 6-3/4" · 12' - 3" · 3½" · 12-3 1/2.
  *
- * Where two readings remain (1,234 or 12-3 1/2) both are given, the likelier first, and the person chooses.
+ * A hyphen in feet and inches joins (12'-3", 3-1/2"); a sign with blanks around it is a sum or a difference. Where two readings remain (1,234, or 12-3 1/2 in
+ * a feet-inches project) both are given, the likelier first, and the person chooses. A foot or inch mark means the project's own foot.
  */
-final class LengthText
+final readonly class LengthText
 {
-    private const MARKS = ['′' => "'", '’' => "'", '″' => '"', '”' => '"', '“' => '"', "''" => '"', 'ft US' => 'usft', '×' => '*', '−' => '-'];
+    private const MARKS = [
+        '′' => "'", '’' => "'", '‘' => "'", '″' => '"', '”' => '"', '“' => '"', "''" => '"', 'ft US' => 'usft', '×' => '*', '−' => '-', '–' => '-', '‐' => '-', '⁄' => '/', "\u{A0}" => ' ', "\u{202F}" => ' ', "\u{2009}" => ' ',
+    ];
 
-    private const NUMBER = '(?:\d+(?:[.,]\d+)*|[.,]\d+)';
+    private const FRACTIONS = [
+        '½' => '1/2', '¼' => '1/4', '¾' => '3/4', '⅛' => '1/8', '⅜' => '3/8', '⅝' => '5/8', '⅞' => '7/8', '⅓' => '1/3', '⅔' => '2/3', '⅕' => '1/5', '⅖' => '2/5', '⅗' => '3/5', '⅘' => '4/5', '⅙' => '1/6', '⅚' => '5/6', '⅒' => '1/10', '⅑' => '1/9', '⅐' => '1/7',
+    ];
+
+    private const NUMBER = '(?:\d+(?:\.\d+)?|\.\d+)';
+
+    /** Two feet that differ by more than this, metres, over a length are worth a question. */
+    private const FEET_APART = 0.0005;
 
     /**
+     * @param  LengthUnit  $bare  what a number without a unit means
+     * @param  LengthUnit  $foot  what a foot or inch mark means
+     * @param  bool  $feetInches  numbers joined by a hyphen are feet and inches
+     * @param  bool  $joins  whether a hyphen that could do both joins, or subtracts
+     * @param  bool  $sums  whether there are sums and products at all
+     */
+    private function __construct(
+        private LengthUnit $bare,
+        private LengthUnit $foot,
+        private bool $feetInches,
+        private bool $joins,
+        private bool $sums = true,
+    ) {}
+
+    /**
+     * What was typed into a field.
+     *
      * @return non-empty-list<float> metres, distinct, the likelier reading first
-     *  @throws UnreadableText
+     *
+     * @throws UnreadableText
      */
     public static function read(string $text, LengthStyle $style): array
     {
-        $plain = trim(strtr($text, self::MARKS));
-        if ($plain === '') {
-            throw UnreadableText::empty();
-        }
-        $readings = [];
-        foreach (self::feetInchesWithDash($plain, $style) as $metres) {
-            $readings[] = $metres;
-        }
-        foreach (self::commaReadings($plain) as $candidate) {
-            $value = self::sum($candidate, $style->unit());
-            if ($value !== null && is_finite($value) && abs($value) < 1e9) {
-                $readings[] = $value;
-            }
-        }
-        if ($readings === []) {
+        $foot = $style === LengthStyle::UsFeet ? LengthUnit::UsFoot : LengthUnit::Foot;
+        $plain = self::plain($text);
+        $marked = strpbrk($plain, '\'"') !== false;
+        $found = self::readings(self::commaReadings($plain), $style->unit(), $foot, $style->inchParts() !== null, $marked);
+        if ($found === []) {
             throw UnreadableText::asLength($text);
         }
+        if ($foot === LengthUnit::UsFoot && ($marked || preg_match('~(?<!us)ft~', $plain) === 1)) {
+            // The other foot is offered where it makes a difference.
+            foreach (self::readings(self::commaReadings($plain), LengthUnit::UsFoot, LengthUnit::Foot, false, $marked) as $other) {
+                if (min(array_map(static fn (float $m) => abs($m - $other), $found)) > self::FEET_APART) {
+                    $found[] = $other;
+                }
+            }
+        }
 
-        return array_values(array_unique($readings));
+        return $found;
     }
 
     /**
-     * 12-3 1/2 is twelve feet three and a half where the project works in feet-inches.
+     * A cell of a file: one length, no sum; the file's own decimal mark decides what a comma is.
      *
-     * @return list<float>
+     * @param  string  $mark  . or ,
+     * @return list<float> metres, distinct; empty where it is no length
      */
-    private static function feetInchesWithDash(string $text, LengthStyle $style): array
+    public static function cell(string $text, LengthUnit $foot, string $mark): array
     {
-        if ($style->inchParts() === null || ! preg_match('~^(-?)(\d+)-(\d+)(?: (\d+)/(\d+))?$~', $text, $m)) {
+        $plain = self::plain($text);
+        $group = $mark === '.' ? ',' : '\.';
+        if (preg_match("~\\d$group\\d{3}(?!\\d)~", $plain) === 1) {
+            $plain = preg_replace("~(?<=\\d)$group(?=\\d{3}(?!\\d))~", '', $plain) ?? $plain;
+        }
+        if (str_contains($plain, $mark === '.' ? ',' : '.')) {
             return [];
         }
-        $fraction = isset($m[5]) ? ((int) $m[5] === 0 ? null : (int) $m[4] / (int) $m[5]) : 0.0;
-        if ($fraction === null || (int) $m[3] >= 12) {
-            return [];
+        $found = [];
+        foreach ([true, false] as $joins) {
+            $value = (new self($foot, $foot, true, $joins, sums: false))->sum(str_replace(',', '.', $plain));
+            if ($value !== null && is_finite($value)) {
+                $found[] = $value;
+            }
         }
 
-        return [($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 12 + (int) $m[3] + $fraction) * 0.0254];
+        return array_values(array_unique($found));
+    }
+
+    /**
+     * @param  list<string>  $texts
+     * @return list<float>
+     */
+    private static function readings(array $texts, LengthUnit $bare, LengthUnit $foot, bool $feetInches, bool $marked): array
+    {
+        $found = [];
+        foreach ($feetInches || $marked ? [true, false] : [false] as $joins) {
+            foreach ($texts as $text) {
+                $value = (new self($bare, $foot, $feetInches, $joins))->sum($text);
+                if ($value !== null && is_finite($value) && abs($value) < 1e9) {
+                    $found[] = $value;
+                }
+            }
+        }
+        $distinct = [];
+        foreach ($found as $value) {
+            if (array_filter($distinct, static fn (float $d) => abs($d - $value) < 1e-12) === []) {
+                $distinct[] = $value;
+            }
+        }
+
+        return $distinct;
+    }
+
+    /** @throws UnreadableText */
+    private static function plain(string $text): string
+    {
+        $plain = strtr($text, self::MARKS);
+        foreach (self::FRACTIONS as $sign => $written) {
+            $plain = preg_replace(["~(?<=\\d)\\s*$sign~u", "~$sign~u"], [" $written", $written], $plain) ?? $plain;
+        }
+        $plain = trim(preg_replace(['~\s+~u', '~ ?([*/()]) ?~'], [' ', '$1'], $plain) ?? '');
+
+        return $plain === '' ? throw UnreadableText::empty() : $plain;
     }
 
     /**
@@ -74,22 +146,23 @@ final class LengthText
         $several = preg_match('~\d,\d+,\d~', $text) === 1 || preg_match('~,\d+\.~', $text) === 1;
         $decimal = $several || preg_match('~\.\d+,~', $text) === 1 ? [] : [str_replace(',', '.', $text)];
 
-        return $thousands ? [...$decimal, str_replace(',', '', $text)] : $decimal;
+        $grouped = $thousands ? [str_replace(',', '', $text)] : [];
+
+        // Before a foot mark three figures behind a comma are thousands sooner than thousandths.
+        return preg_match('~,\d{3}\'~', $text) === 1 ? [...$grouped, ...$decimal] : [...$decimal, ...$grouped];
     }
 
     /** A sum of products, or null when the text is none. */
-    private static function sum(string $text, LengthUnit $unit): ?float
+    private function sum(string $text): ?float
     {
-        $compact = preg_replace('~\s*([-+*/()])\s*~', '$1', $text) ?? '';
         $total = 0.0;
-        $rest = $compact;
+        $rest = $text;
         $sign = 1.0;
-        if (preg_match('~^([-+])(.*)$~s', $rest, $m)) {
-            $sign = $m[1] === '-' ? -1.0 : 1.0;
-            $rest = $m[2];
+        if (preg_match('~^([-+]) ?(.*)$~s', $rest, $m) === 1) {
+            [$sign, $rest] = [$m[1] === '-' ? -1.0 : 1.0, $m[2]];
         }
         while (true) {
-            $term = self::product($rest, $unit);
+            $term = $this->product($rest);
             if ($term === null) {
                 return null;
             }
@@ -98,62 +171,150 @@ final class LengthText
             if ($rest === '') {
                 return $total;
             }
-            if ($rest[0] !== '+' && $rest[0] !== '-') {
+            if (! $this->sums || preg_match('~^ ?([-+]) ?(.+)$~s', $rest, $m) !== 1) {
                 return null;
             }
-            $sign = $rest[0] === '-' ? -1.0 : 1.0;
-            $rest = substr($rest, 1);
+            [$sign, $rest] = [$m[1] === '-' ? -1.0 : 1.0, $m[2]];
         }
     }
 
     /**
      * A factor keeps its unit only where it is the one length of its product: 2*0.15 is two of 0.15.
-     *  @return array{float, string}|null metres and the text that follows
+     *
+     * @return array{float, string}|null metres and the text that follows
      */
-    private static function product(string $text, LengthUnit $unit): ?array
+    private function product(string $text): ?array
     {
-        $first = self::atom($text);
+        $first = $this->atom($text);
         if ($first === null) {
             return null;
         }
         [$value, $named, $rest] = $first;
-        while ($rest !== '' && ($rest[0] === '*' || $rest[0] === '/')) {
-            $next = self::atom(substr($rest, 1));
-            if ($next === null || ($named !== null && $next[1] !== null) || ($rest[0] === '/' && ($next[0] === 0.0 || $next[1] !== null))) {
+        while ($this->sums && $rest !== '' && ($rest[0] === '*' || $rest[0] === '/')) {
+            $next = $this->atom(substr($rest, 1));
+            if ($next === null || ($named && $next[1]) || ($rest[0] === '/' && ($next[0] === 0.0 || $next[1]))) {
                 return null;
             }
             $value = $rest[0] === '*' ? $value * $next[0] : $value / $next[0];
-            $named ??= $next[1];
+            $named = $named || $next[1];
             $rest = $next[2];
         }
 
-        return [$named === null ? $value * $unit->metres() : $value, $rest];
+        return [$named ? $value : $value * $this->bare->metres(), $rest];
     }
 
-    /** @return array{float, ?LengthUnit, string}|null metres where a unit is named, else the bare number */
-    private static function atom(string $text): ?array
+    /** @return array{float, bool, string}|null metres and true where a unit is named, else the bare number and false; and the text that follows */
+    private function atom(string $text): ?array
     {
-        $n = self::NUMBER;
-        if (preg_match("~^($n)' ?(?:-?(\d+(?:\.\d+)?)(?: (\d+)/(\d+))?(?![\d/])|(\d+)/(\d+))?\"?~", $text, $m) && ($m[4] ?? '1') !== '0' && ($m[6] ?? '1') !== '0') {
-            $inches = (float) ($m[2] ?? 0);
-            $inches += ($m[4] ?? '') !== '' ? (int) $m[3] / (int) $m[4] : 0.0;
-            $inches += ($m[6] ?? '') !== '' ? (int) $m[5] / (int) $m[6] : 0.0;
+        return $this->feet($text) ?? $this->inches($text) ?? $this->hyphened($text) ?? self::mixed($text) ?? $this->number($text);
+    }
 
-            return [((float) $m[1] * 12 + $inches) * 0.0254, LengthUnit::Foot, substr($text, strlen($m[0]))];
-        }
-        if (preg_match('~^(?:(\d+(?:\.\d+)?)(?: (\d+)/(\d+))?|(\d+)/(\d+))"~', $text, $m) && ($m[3] ?? '1') !== '0' && ($m[5] ?? '1') !== '0') {
-            $inches = (float) $m[1] + (($m[3] ?? '') !== '' ? (int) $m[2] / (int) $m[3] : 0.0) + (($m[5] ?? '') !== '' ? (int) $m[4] / (int) $m[5] : 0.0);
-
-            return [$inches * 0.0254, LengthUnit::Inch, substr($text, strlen($m[0]))];
-        }
-        if (preg_match('~^(\d+) (\d+)/(\d+)(?![\d/])~', $text, $m) && (int) $m[3] !== 0) {
-            return [(int) $m[1] + (int) $m[2] / (int) $m[3], null, substr($text, strlen($m[0]))];
-        }
-        if (! preg_match("~^($n) ?(mm|cm|m|usft|ft|in)?~", $text, $m) || substr_count($m[1], '.') > 1) {
+    /**
+     * Feet, and inches behind them: 12' · 12' 3" · 12'-3 1/2" · 12'3-1/2" · 12' 1/2".
+     *
+     * @return array{float, bool, string}|null as atom()
+     */
+    private function feet(string $text): ?array
+    {
+        if (preg_match('~^('.self::NUMBER.")'~", $text, $m) !== 1) {
             return null;
         }
-        $named = isset($m[2]) ? LengthUnit::from($m[2]) : null;
+        $rest = substr($text, strlen($m[0]));
+        // A hyphen joins where no blank follows it and an inch mark ends it; without the mark, or with a blank before it, it may be either.
+        $joint = $this->joins ? '(?: ?-| )?' : '(?:-(?=[^ "\']*(?: \d+/\d+)?")| )?';
+        if (preg_match("~^$joint(?:(".self::NUMBER.')(?:[ -](\d+)/(\d+))?|(\d+)/(\d+))(?![\d/.\'])(")?(?!\')~', $rest, $in) !== 1) {
+            return [(float) $m[1] * $this->foot->metres(), true, $rest];
+        }
+        $inches = self::inchesOf($in[1], $in[2] ?? '', $in[3] ?? '', $in[4] ?? '', $in[5] ?? '');
 
-        return [(float) $m[1] * ($named?->metres() ?? 1.0), $named, substr($text, strlen($m[0]))];
+        return $inches === null ? null : [((float) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($rest, strlen($in[0]))];
+    }
+
+    /**
+     * 3" · 3 1/2" · 3-1/2" · 1/2".
+     *
+     * @return array{float, bool, string}|null as atom()
+     */
+    private function inches(string $text): ?array
+    {
+        if (preg_match('~^(?:('.self::NUMBER.')(?:[ -](\d+)/(\d+))?|(\d+)/(\d+))"~', $text, $m) !== 1) {
+            return null;
+        }
+        $inches = self::inchesOf($m[1], $m[2] ?? '', $m[3] ?? '', $m[4] ?? '', $m[5] ?? '');
+
+        return $inches === null ? null : [$inches * $this->foot->metres() / 12, true, substr($text, strlen($m[0]))];
+    }
+
+    /**
+     * Without any mark, in a feet-inches project: 12-3 1/2 and 12-3-1/2 are feet and inches, 6-3/4 is six and three quarters.
+     *
+     * @return array{float, bool, string}|null as atom()
+     */
+    private function hyphened(string $text): ?array
+    {
+        if (! $this->feetInches) {
+            return null;
+        }
+        if (preg_match('~^(\d+)-(\d{1,2})(?:[ -](\d+)/(\d+))?(?![\d/.\'"])~', $text, $m) === 1 && $this->joins && (int) $m[2] < 12) {
+            $inches = self::inchesOf($m[2], $m[3] ?? '', $m[4] ?? '', '', '');
+
+            return $inches === null ? null : [((int) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($text, strlen($m[0]))];
+        }
+        if (preg_match('~^(\d+)-(\d+)/(\d+)(?![\d/.\'"])~', $text, $m) === 1 && ($this->joins || ! $this->sums)) {
+            $fraction = self::fraction($m[2], $m[3]);
+            // In a file it may also be feet and a part of an inch.
+            $joined = $fraction === null ? null : ($this->joins ? ((int) $m[1] + $fraction) * $this->foot->metres() : ((int) $m[1] * 12 + $fraction) * $this->foot->metres() / 12);
+
+            return $joined === null ? null : [$joined, true, substr($text, strlen($m[0]))];
+        }
+
+        return null;
+    }
+
+    /**
+     * 3 1/2 as a bare number.
+     *
+     * @return array{float, bool, string}|null as atom()
+     */
+    private static function mixed(string $text): ?array
+    {
+        if (preg_match('~^(\d+) (\d+)/(\d+)(?![\d/])~', $text, $m) !== 1) {
+            return null;
+        }
+        $fraction = self::fraction($m[2], $m[3]);
+
+        return $fraction === null ? null : [(int) $m[1] + $fraction, false, substr($text, strlen($m[0]))];
+    }
+
+    /** @return array{float, bool, string}|null as atom() */
+    private function number(string $text): ?array
+    {
+        if (preg_match('~^('.self::NUMBER.') ?(mm|cm|m|usft|ft|in)?(?![a-z.\d])~', $text, $m) !== 1) {
+            return null;
+        }
+        $metres = match ($m[2] ?? '') {
+            '' => null,
+            'ft' => $this->foot->metres(),
+            'in' => $this->foot->metres() / 12,
+            default => LengthUnit::from($m[2])->metres(),
+        };
+
+        return [(float) $m[1] * ($metres ?? 1.0), $metres !== null, substr($text, strlen($m[0]))];
+    }
+
+    /** @return float|null null where a fraction is of nothing */
+    private static function inchesOf(string $whole, string $part, string $of, string $alonePart, string $aloneOf): ?float
+    {
+        if ($aloneOf !== '') {
+            return self::fraction($alonePart, $aloneOf);
+        }
+        $fraction = $of === '' ? 0.0 : self::fraction($part, $of);
+
+        return $fraction === null ? null : (float) $whole + $fraction;
+    }
+
+    private static function fraction(string $part, string $of): ?float
+    {
+        return (int) $of === 0 ? null : (int) $part / (int) $of;
     }
 }

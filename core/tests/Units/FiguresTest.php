@@ -22,6 +22,7 @@ final class FiguresTest extends TestCase
         $written = match ($kind) {
             'lengths' => LengthStyle::from($example['style'])->format($example['metres']),
             'deviations' => LengthStyle::from($example['style'])->formatDeviation($example['metres']),
+            'judged' => LengthStyle::from($example['style'])->formatJudged($example['metres'], $example['tolerance'], $example['out']),
             'angles' => AngleStyle::from($example['style'])->format($example['radians']),
             'smallAngles' => AngleStyle::from($example['style'])->formatSmall($example['radians']),
             'sidedLengths' => Side::from($example['side'])->length($example['metres'], LengthStyle::from($example['style'])),

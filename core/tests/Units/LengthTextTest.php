@@ -6,6 +6,7 @@ namespace Parlay\Core\Tests\Units;
 
 use Parlay\Core\Units\LengthStyle;
 use Parlay\Core\Units\LengthText;
+use Parlay\Core\Units\LengthUnit;
 use Parlay\Core\Units\UnreadableText;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -34,8 +35,41 @@ final class LengthTextTest extends TestCase
             'inches alone' => ['3 1/2"', 'ftin8', [0.0889]],
             'typographic marks' => ['12′ 3″', 'ft', [3.7338]],
             'architect’s dash' => ['5\'-2"', 'ftin16', [1.5748]],
+            'a hyphen before a fraction belongs to the number' => ['12\'3-1/2"', 'ftin16', [3.7465]],
+            'the same with a hyphen after the feet' => ['12\'-3-1/2"', 'ftin16', [3.7465]],
+            'hyphens all through' => ['5\'6-3/4"', 'ftin16', [66.75 * 0.0254]],
+            'inches with a hyphen, in a metric project too' => ['6-3/4"', 'm', [6.75 * 0.0254]],
+            'a difference of feet has blanks around its sign' => ['12\' - 3', 'ftin16', [9 * 0.3048]],
+            'feet less feet' => ['12\' - 3\'', 'ftin16', [9 * 0.3048]],
+            'feet less inches' => ['12\' - 3"', 'ftin16', [141 * 0.0254]],
+            'feet and inches added' => ['12\' 3 1/2" + 5\' 2"', 'm', [209.5 * 0.0254]],
+            'inches less a part of one' => ['12\'3"-1/2"', 'ftin16', [146.5 * 0.0254]],
+            'a hyphen that could be either, both readings' => ['12\'-3', 'ftin16', [147 * 0.0254, 9 * 0.3048]],
+            'six and three quarters, or six less three quarters' => ['6-3/4', 'ftin16', [6.75 * 0.3048, 5.25 * 0.3048]],
+            'a vulgar fraction' => ['3½"', 'ftin16', [3.5 * 0.0254]],
+            'feet with a vulgar fraction of an inch' => ['12′ 3⅜″', 'ftin16', [147.375 * 0.0254]],
+            'a fraction slash' => ['3 1⁄2"', 'ftin16', [3.5 * 0.0254]],
+            'sixty-fourths' => ['5/64"', 'ftin32', [5 / 64 * 0.0254]],
+            'a mark means the project’s foot, and the other is offered where it matters' => ['2000000\'', 'usft', [2_000_000 * 1200 / 3937, 2_000_000 * 0.3048]],
+            'where it does not matter it is not' => ['12\'', 'usft', [12 * 1200 / 3937]],
+            'thousands of feet and inches' => ['1,640\'-5"', 'ftin16', [1640 * 0.3048 + 5 * 0.0254, 24.68 * 0.0254]],
             'a negative' => ['-0.5', 'm', [-0.5]],
             'feet as the bare unit' => ['10', 'ft', [3.048]],
+        ];
+    }
+
+    /** A cell of a file holds one length and no sum; its comma is what the file was told. */
+    #[DataProvider('cells')]
+    public function test_a_cell_of_a_file_is_read_by_its_own_decimal_mark(string $text, string $mark, array $metres): void
+    {
+        self::assertEqualsWithDelta($metres, LengthText::cell($text, LengthUnit::Foot, $mark), 1e-9);
+    }
+
+    public static function cells(): array
+    {
+        return [
+            ['1,640\'-5"', '.', [1640 * 0.3048 + 5 * 0.0254]], ['1.640\'-5"', ',', [1640 * 0.3048 + 5 * 0.0254]], ['1640\'-5,5"', ',', [1640 * 0.3048 + 5.5 * 0.0254]],
+            ['12-3 1/2', '.', [3.7465]], ['6-3/4', '.', [6.75 * 0.3048, 72.75 * 0.0254]], ['12\' - 3"', '.', []], ['1,64\'', '.', []], ['12\'3-1/2"', '.', [3.7465]],
         ];
     }
 

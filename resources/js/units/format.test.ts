@@ -5,6 +5,7 @@ import {
     formatAngle,
     formatDeviation,
     formatDirection,
+    formatJudged,
     formatLength,
     formatSmallAngle,
     inWords,
@@ -21,6 +22,9 @@ describe('figures', () => {
     it.each(table.lengths)('writes the length $text', ({ metres, style, text }) => expect(formatLength(metres, length(style))).toBe(text));
     it.each(table.deviations)('writes the deviation $text', ({ metres, style, text }) =>
         expect(formatDeviation(metres, length(style))).toBe(text),
+    );
+    it.each(table.judged)('writes $text beside its tolerance', (j) =>
+        expect(formatJudged(j.metres, j.tolerance, j.out, length(j.style))).toBe(j.text),
     );
     it.each(table.angles)('writes the angle $text', ({ radians, style, text }) => expect(formatAngle(radians, angle(style))).toBe(text));
     it.each(table.smallAngles)('writes the small angle $text', ({ radians, style, text }) =>

@@ -35,11 +35,12 @@ function inchTicks(ticks: number, parts: number): string {
     return `${whole > 0 ? `${whole} ` : ''}${rest}/${of}"`;
 }
 
-function feetInches(metres: number, parts: number, withFeet: boolean): string {
+/** withFeet null: feet only from a foot on, after rounding. */
+function feetInches(metres: number, parts: number, withFeet: true | null): string {
     const ticks = Math.round((Math.abs(metres) / 0.0254) * parts);
     const sign = metres < 0 && ticks > 0 ? '-' : '';
     const feet = Math.floor(ticks / (12 * parts));
-    return withFeet ? `${sign}${feet}' ${inchTicks(ticks - feet * 12 * parts, parts)}` : sign + inchTicks(ticks, parts);
+    return withFeet || feet > 0 ? `${sign}${feet}' ${inchTicks(ticks - feet * 12 * parts, parts)}` : sign + inchTicks(ticks, parts);
 }
 
 export function formatLength(metres: number, style: Units['length']): string {
@@ -62,15 +63,34 @@ export function formatLength(metres: number, style: Units['length']): string {
 /** A metric difference from here on is written as any length. */
 const SMALL = 1;
 
-/** A difference: a small one is one step finer in metric, in inches alone in feet-inches. */
-export function formatDeviation(metres: number, style: Units['length']): string {
+/** A difference: a small one is one step finer in metric, in inches alone in feet-inches. What rounds up to a foot or a metre is written as one. */
+export function formatDeviation(metres: number, style: Units['length'], finer = 0): string {
     const parts = INCH_PARTS[style];
     if (parts !== undefined) {
-        return feetInches(metres, parts, Math.abs(metres) >= 0.3048);
+        return feetInches(metres, parts * 2 ** finer, null);
     }
-    return style === 'ft' || style === 'usft' || Math.abs(metres) >= SMALL
-        ? formatLength(metres, style)
-        : `${decimal(metres * 1000, 1)} mm`;
+    if (style === 'ft') {
+        return `${decimal(metres / 0.3048, 3 + finer)} ft`;
+    }
+    if (style === 'usft') {
+        return `${decimal(metres / US_FOOT, 3 + finer)} ft US`;
+    }
+    const small = decimal(Math.abs(metres) * 1000, 1 + finer);
+    return Number(small) >= SMALL * 1000 ? formatLength(metres, style) : `${decimal(metres * 1000, 1 + finer)} mm`;
+}
+
+/** Beside what is allowed of it: one that is out, and would be written like what is allowed, is written finer until it shows. */
+export function formatJudged(metres: number, tolerance: number, out: boolean, style: Units['length']): string {
+    let finer = 0;
+    while (
+        out &&
+        Math.abs(metres) > tolerance &&
+        finer < 6 &&
+        formatDeviation(Math.abs(metres), style, finer) === formatDeviation(tolerance, style, finer)
+    ) {
+        finer++;
+    }
+    return formatDeviation(metres, style, finer);
 }
 
 function dms(radians: number): string {
@@ -83,12 +103,15 @@ function dms(radians: number): string {
     return `${sign}${Math.floor(seconds / 3600)}°${two(Math.floor(seconds / 60) % 60)}′${two(seconds % 60)}″`;
 }
 
+/** What rounds up to a whole turn is none. */
+const withinTurn = (text: string, turn: number): string => (Number(text) >= turn ? decimal(Number(text) - turn, 4) : text);
+
 export function formatAngle(radians: number, style: Units['angle']): string {
     switch (style) {
         case 'deg':
-            return `${decimal((radians * 180) / Math.PI, 4)}°`;
+            return `${withinTurn(decimal((radians * 180) / Math.PI, 4), 360)}°`;
         case 'gon':
-            return `${decimal((radians * 200) / Math.PI, 4)} gon`;
+            return `${withinTurn(decimal((radians * 200) / Math.PI, 4), 400)} gon`;
         default:
             return dms(radians);
     }
@@ -98,7 +121,7 @@ export function formatAngle(radians: number, style: Units['angle']): string {
 const SMALL_ANGLE = Math.PI / 180;
 
 export const formatSmallAngle = (radians: number, style: Units['angle']): string =>
-    Math.abs(radians) >= SMALL_ANGLE
+    Math.abs(radians) >= SMALL_ANGLE || (style !== 'gon' && Math.round((Math.abs(radians) * 180 * 3600) / Math.PI) >= 3600)
         ? formatAngle(radians, style)
         : style === 'gon'
           ? `${decimal((radians * 200_000) / Math.PI, 1)} mgon`

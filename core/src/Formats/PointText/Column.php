@@ -18,12 +18,12 @@ enum Column: string
 
     /** Words that headings use for it, lower case. */
     private const HEADINGS = [
-        'name' => ['name', 'point', 'pt', 'id', 'no', 'nr', 'number', 'punkt', 'station', 'mark', 'pointname', 'pointid', 'label'],
-        'northing' => ['n', 'north', 'northing', 'y', 'nord', 'hochwert'],
-        'easting' => ['e', 'east', 'easting', 'x', 'ost', 'rechtswert'],
+        'name' => ['name', 'p', 'point', 'pt', 'pnt', 'pkt', 'pn', '#', 'punktnr', 'pointno', 'ptno', 'bezeichnung', 'id', 'no', 'nr', 'number', 'punkt', 'station', 'mark', 'pointname', 'pointid', 'label'],
+        'northing' => ['n', 'north', 'northing', 'y', 'nord', 'hochwert', 'hw'],
+        'easting' => ['e', 'east', 'easting', 'x', 'ost', 'rechtswert', 'rw'],
         'elevation' => ['z', 'h', 'elev', 'elevation', 'height', 'level', 'rl', 'höhe', 'hoehe', 'el'],
-        'code' => ['code', 'cd', 'feature', 'type'],
-        'description' => ['description', 'desc', 'remark', 'remarks', 'note', 'comment', 'bemerkung'],
+        'code' => ['code', 'c', 'cd', 'feature', 'type'],
+        'description' => ['description', 'd', 'desc', 'remark', 'remarks', 'note', 'comment', 'bemerkung'],
     ];
 
     /** The column a heading names, null where it names none; units in brackets don't matter. */

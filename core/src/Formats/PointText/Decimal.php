@@ -25,8 +25,8 @@ final class Decimal
             return abs($metres) <= self::FARTHEST ? $metres : self::tooFar($cell, $unit);
         }
         $plain = str_replace(["\u{A0}", "\u{202F}", '−'], [' ', ' ', '-'], $cell);
-        if (($unit === LengthUnit::Foot || $unit === LengthUnit::UsFoot) && (preg_match('~[\'"′″]~u', $plain) === 1 || preg_match('~^-?\d+-\d{1,2}( \d+/\d+)?$~', $plain) === 1)) {
-            return self::feetInches($plain, $unit);
+        if (($unit === LengthUnit::Foot || $unit === LengthUnit::UsFoot) && preg_match('~[\'"′″’”/⁄¼-¾⅐-⅞]|\d-\d~u', $plain) === 1) {
+            return self::feetInches($plain, $mark, $unit);
         }
         $thousands = $mark === ',' ? '.' : ',';
         $grouped = '~^[-+]?\d{1,3}([ \''.$thousands.']\d{3})+(\\'.$mark.'\d*)?$~';
@@ -47,14 +47,20 @@ final class Decimal
         return sprintf('“%s” %s lies farther from the origin than any grid reaches', mb_substr($cell, 0, 40), $unit->label());
     }
 
-    private static function feetInches(string $text, LengthUnit $unit): float|string
+    private static function feetInches(string $text, string $mark, LengthUnit $unit): float|string
     {
         try {
-            $international = LengthText::read($text, LengthStyle::FeetInches32)[0];
+            $found = LengthText::cell($text, $unit, $mark);
         } catch (UnreadableText) {
+            $found = [];
+        }
+        if (count($found) > 1) {
+            return sprintf('“%s” can be %s: write it with its foot and inch marks', mb_substr($text, 0, 40), implode(' or ', array_map(static fn (float $m) => LengthStyle::FeetInches32->format($m / $unit->metres() * LengthUnit::Foot->metres()), $found)));
+        }
+        if ($found === []) {
             return sprintf('“%s” is not a length in feet and inches', mb_substr($text, 0, 40));
         }
 
-        return $international / LengthUnit::Foot->metres() * $unit->metres();
+        return abs($found[0]) <= self::FARTHEST ? $found[0] : self::tooFar($text, $unit);
     }
 }

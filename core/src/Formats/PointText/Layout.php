@@ -73,6 +73,6 @@ final readonly class Layout
             return preg_split('~\s+~u', trim($line)) ?: [];
         }
 
-        return array_map(static fn (?string $cell) => trim((string) $cell), str_getcsv($line, $separator, '"', ''));
+        return array_map(static fn (?string $cell) => trim(preg_replace('~\s*\R\s*~u', ' ', (string) $cell) ?? (string) $cell), str_getcsv($line, $separator, '"', ''));
     }
 }

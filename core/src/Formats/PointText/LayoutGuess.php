@@ -10,6 +10,12 @@ use Parlay\Core\Units\LengthUnit;
 /** Guesses how a point file is laid out from its first rows. A guess: it is shown and can be changed before anything is taken. */
 final class LayoutGuess
 {
+    /** Metres. */
+    private const WIDEST_SITE = 100_000.0;
+
+    /** Metres from a grid's origin to its farthest point, more or less. */
+    private const FARTHEST_GRID = 1.2e7;
+
     /**
      * @param  list<string>  $lines  the first rows, as UTF-8
      * @param  CoordinateOrder  $order  for files whose headings do not say
@@ -48,6 +54,12 @@ final class LayoutGuess
         return $best[1];
     }
 
+    /** In the smallest unit, so that millimetres of a grid far from its origin are numbers too; feet and inches as well. */
+    private static function isNumber(string $cell, string $mark): bool
+    {
+        return is_float(Decimal::read($cell, $mark, LengthUnit::Millimetre)) || is_float(Decimal::read($cell, $mark, LengthUnit::Foot));
+    }
+
     /** @param  list<string>  $rows */
     private static function decimalMark(array $rows, string $separator): string
     {
@@ -70,7 +82,7 @@ final class LayoutGuess
     {
         foreach ($lines as $i => $line) {
             $cells = Layout::split($line, $separator);
-            $numbers = array_filter($cells, static fn (string $c) => $c !== '' && is_float(Decimal::read($c, $mark, LengthUnit::Foot)));
+            $numbers = array_filter($cells, static fn (string $c) => $c !== '' && self::isNumber($c, $mark));
             if (count($numbers) >= 2 && preg_match('~^\s*(#|//)~', $line) !== 1) {
                 return $i;
             }
@@ -122,7 +134,7 @@ final class LayoutGuess
         $numeric = [];
         for ($i = 0; $i < $width; $i++) {
             $cells = array_filter(array_map(static fn (array $r) => $r[$i] ?? '', $rows), static fn (string $c) => $c !== '');
-            $good = array_filter($cells, static fn (string $c) => is_float(Decimal::read($c, $mark, LengthUnit::Foot)));
+            $good = array_filter($cells, static fn (string $c) => self::isNumber($c, $mark));
             $numeric[$i] = $cells !== [] && count($good) >= 0.8 * count($cells);
         }
         $pair = $order === CoordinateOrder::NorthingEasting ? [Column::Northing, Column::Easting] : [Column::Easting, Column::Northing];
@@ -157,10 +169,16 @@ final class LayoutGuess
         if (preg_match('~[\'"′″]~u', implode('', $cells)) === 1) {
             return LengthUnit::Foot;
         }
-        $values = array_map(static fn (string $c) => Decimal::read($c, $mark, LengthUnit::Metre), $cells);
+        $values = array_map(static fn (string $c) => ($read = Decimal::read($c, $mark, LengthUnit::Millimetre)) === (string) $read ? $read : 1000 * (float) $read, $cells);
         $whole = $cells !== [] && array_filter($cells, static fn (string $c) => preg_match('~^-?\d+$~', $c) !== 1) === [];
 
-        // Whole numbers that spread over kilometres are millimetres of one site.
-        return $whole && count($values) > 1 && max($values) - min($values) > 5000 ? LengthUnit::Millimetre : null;
+        $figures = array_values(array_filter($values, is_float(...)));
+        if (count($figures) < 2) {
+            return null;
+        }
+        $spread = max($figures) - min($figures);
+
+        // Whole numbers that spread over kilometres are millimetres of one site; so are figures with a decimal at most that spread over a hundred, and any that reach farther than a grid.
+        return ($whole && $spread > 5000) || ($spread > self::WIDEST_SITE && preg_grep('~[.,]\d\d~', $cells) === []) || max(array_map(abs(...), $figures)) > self::FARTHEST_GRID ? LengthUnit::Millimetre : null;
     }
 }

@@ -25,7 +25,7 @@ final class PointTextReader
     public static function read($stream, Layout $layout): \Generator
     {
         $rows = 0;
-        foreach (TextLines::of($stream) as $line => $text) {
+        foreach (TextLines::rows($stream) as $line => $text) {
             if ($line <= $layout->skip || trim($text) === '' || preg_match('~^\s*(#|//)~', $text) === 1) {
                 continue;
             }
@@ -68,6 +68,9 @@ final class PointTextReader
             }
             $numbers[$column->value] = $number;
         }
+        if (self::endsString($cells, $numbers)) {
+            return new RowFault($line, null, 'a row of nothing but one value ends a string of points; it is no point itself');
+        }
         $name = in_array(Column::Name, $layout->columns, true) ? $values[Column::Name->value] ?? '' : (string) $line;
         $fault = Name::fault($name);
         if ($fault !== null) {
@@ -84,6 +87,19 @@ final class PointTextReader
             $values[Column::Easting->value] ?? '',
             $attributes,
         );
+    }
+
+    /**
+     * Files of strings end each with a row of zeros, or of one value over and over.
+     *
+     * @param  list<string>  $cells
+     * @param  array<string, float>  $numbers
+     */
+    private static function endsString(array $cells, array $numbers): bool
+    {
+        $words = array_unique(array_filter(array_map(static fn (string $c) => is_numeric($c) ? (string) (float) $c : $c, $cells), static fn (string $c) => $c !== ''));
+
+        return count($numbers) >= 2 && count($words) === 1;
     }
 
     private static function columnOf(Layout $layout, Column $column): int

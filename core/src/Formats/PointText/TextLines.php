@@ -9,6 +9,8 @@ final class TextLines
 {
     private const LONGEST = 262_144;
 
+    private const LINES_OF_A_CELL = 20;
+
     /**
      * @param  resource  $stream  seekable, at its beginning
      * @return \Generator<int, string> line number from 1 to text without its ending
@@ -41,6 +43,45 @@ final class TextLines
                 yield $number += $i > 0 ? 1 : 0 => mb_check_encoding($part, 'UTF-8') ? $part : mb_convert_encoding($part, 'UTF-8', 'Windows-1252');
             }
         }
+    }
+
+    /**
+     * Rows of a table: a line break inside a quoted cell ends no row (RFC 4180). A quote opens a cell only at its beginning, for 3" is three inches; one that is
+     * not closed within a few lines is taken for a slip, and its lines for rows.
+     *
+     * @param  resource  $stream  seekable, at its beginning
+     * @return \Generator<int, string> line number at which a row begins to its text
+     *
+     * @throws UnreadablePoints
+     */
+    public static function rows($stream): \Generator
+    {
+        /** @var array<int, string> $open */
+        $open = [];
+        foreach (self::of($stream) as $number => $line) {
+            $open[$number] = $line;
+            if (self::isOpen(implode("\n", $open)) && count($open) <= self::LINES_OF_A_CELL) {
+                continue;
+            }
+            if (count($open) <= self::LINES_OF_A_CELL) {
+                yield array_key_first($open) => implode("\n", $open);
+            } else {
+                yield from $open;
+            }
+            $open = [];
+        }
+        yield from $open;
+    }
+
+    private static function isOpen(string $row): bool
+    {
+        if (! str_contains($row, '"')) {
+            return false;
+        }
+        // Whole quoted cells are taken out; a quote that then still begins a cell has no end yet.
+        $rest = preg_replace('~(?<=^|[,;\t|])[ ]*"(?:[^"]|"")*"(?=[ ]*(?:$|[,;\t|]))~', '', $row) ?? $row;
+
+        return preg_match('~(?:^|[,;\t|])[ ]*"(?:[^"]|"")*$~', $rest) === 1;
     }
 
     private static function refuseOthers(string $head): void
