@@ -13,6 +13,7 @@ use Parlay\Core\Formats\Dxf\DxfText;
 use Parlay\Core\Formats\Dxf\Heights;
 use Parlay\Core\Formats\Dxf\ReadOptions;
 use Parlay\Core\Formats\Dxf\UnreadableDrawing;
+use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Tests\Reference;
 use Parlay\Core\Units\LengthUnit;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -331,11 +332,87 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
             'cut off' => [substr($good, 0, -30), 'ends without its closing EOF; the POINT begun in line 43', 4],
             'without its end' => [str_replace("0\nEOF\n", '', $good), 'ends without its closing EOF', 5],
             'mixed line ends' => [str_replace("POINT\n", "POINT\r\n", $good), 'line ends are mixed (CR LF, LF)', 5],
-            'a wrong group code' => [str_replace("10\n3.5\n", "ten\n3.5\n", $good), 'Line 31: “ten” is no group code; reading went on in line 33', 5],
+            'a wrong group code' => [str_replace("10\n3.5\n", "ten\n3.5\n", $good), 'Line 31: “ten” is no group code; reading went on in line 33', 4],
             'an impossible number' => [str_replace("3.5\n", "1e999\n", $good), 'Line 27', 4],
-            'a line lost' => [str_replace("10\n3.5\n", "3.5\n", $good), 'is no group code', 5],
+            'a line lost' => [str_replace("10\n3.5\n", "3.5\n", $good), 'the coordinate of group 10 is missing', 4],
             'without sections' => [$points(3)."0\nEOF\n", 'outside every section', 3],
         ];
+    }
+
+    /** @return iterable<string, array{string, int}> entities without a coordinate, and the group that is missing */
+    public static function withoutACoordinate(): iterable
+    {
+        yield 'a point' => ["0\nPOINT\n8\nA\n10\n7\n", 20];
+        yield 'a line' => ["0\nLINE\n8\nA\n10\n7\n20\n8\n11\n9\n", 21];
+        yield 'a circle without its radius' => ["0\nCIRCLE\n8\nA\n10\n7\n20\n8\n", 40];
+        yield 'an arc without its end' => ["0\nARC\n8\nA\n10\n7\n20\n8\n40\n2\n50\n10\n", 51];
+        yield 'a vertex' => ["0\nLWPOLYLINE\n8\nA\n90\n2\n70\n0\n10\n1\n20\n2\n10\n3\n", 20];
+        yield 'a text' => ["0\nTEXT\n8\nA\n20\n7\n40\n1\n1\nx\n", 10];
+        yield 'a vertex of an old polyline' => ["0\nPOLYLINE\n8\nA\n66\n1\n0\nVERTEX\n8\nA\n10\n1\n0\nSEQEND\n", 20];
+        yield 'a curve' => ["0\nSPLINE\n8\nA\n71\n1\n40\n0\n40\n0\n40\n1\n40\n1\n10\n1\n20\n2\n10\n3\n", 20];
+    }
+
+    #[DataProvider('withoutACoordinate')]
+    public function test_a_coordinate_that_is_missing_is_damage_and_never_zero(string $entity, int $group): void
+    {
+        try {
+            self::open(self::dxf($entity));
+            self::fail('taken');
+        } catch (UnreadableDrawing $e) {
+            self::assertTrue($e->damaged);
+            self::assertStringContainsString("the coordinate of group $group is missing", $e->getMessage());
+        }
+        $mended = self::open(self::dxf($entity."0\nPOINT\n8\nA\n10\n1\n20\n2\n"), new ReadOptions(mend: true));
+        self::assertSame(1, array_sum(array_map(static fn ($l) => $l->count, $mended->layers)));
+        self::assertStringContainsString("group $group is missing", implode(' ', $mended->repairs));
+    }
+
+    public function test_names_of_layers_and_blocks_fold_their_case(): void
+    {
+        $layer = static fn (string $name, int $flags) => "0\nLAYER\n2\n$name\n70\n$flags\n62\n3\n";
+        $tables = "0\nSECTION\n2\nTABLES\n0\nTABLE\n2\nLAYER\n".$layer('Wände', 1).$layer('ICE', 1)."0\nENDTAB\n0\nENDSEC\n";
+        $block = "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nMark\n10\n0\n20\n0\n0\nCIRCLE\n8\nOTHER\n10\n0\n20\n0\n40\n1\n0\nENDBLK\n0\nENDSEC\n";
+        $entities = "0\nPOINT\n8\nWÄNDE\n10\n1\n20\n2\n0\nPOINT\n8\nwände\n10\n1\n20\n3\n"
+            ."0\nINSERT\n8\nTags\n2\nMARK\n66\n1\n10\n5\n20\n5\n0\nATTRIB\n8\n0\n10\n5\n20\n5\n40\n1\n1\nP7\n2\nNAME\n0\nSEQEND\n0\nINSERT\n8\nice\n2\nmark\n10\n9\n20\n9\n";
+        $drawing = self::open($tables.$block."0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n");
+        $layers = array_column($drawing->layers, null, 'name');
+        self::assertEqualsCanonicalizing(['Wände', 'Tags', 'OTHER', 'ICE'], array_keys($layers));
+        self::assertSame([2, true, 0x00FF00], [$layers['Wände']->count, $layers['Wände']->frozen, $layers['Wände']->rgb], 'colour and “frozen” are those of the table');
+        self::assertContains('P7', $layers['Tags']->strings, 'an attribute on layer 0 lies on its insertion’s layer');
+        self::assertSame(['circle' => 1], array_intersect_key($layers['OTHER']->kinds(), ['circle' => 0]));
+        self::assertSame(1, $layers['ICE']->kinds()['circle'], 'what is inserted on a frozen layer is not shown on another');
+    }
+
+    public function test_a_stacked_text_is_read_as_a_fraction(): void
+    {
+        $mtext = static fn (string $text) => self::open(self::dxf("0\nMTEXT\n8\nA\n10\n0\n20\n0\n40\n1\n1\n$text\n"))->layers[0]->strings;
+        self::assertSame([['3/4'], ['1 1/2'], ['+2/-1']], [$mtext('\\S3^ 4;'), $mtext('1 \\S1#2;'), $mtext('\\S+2^-1;')]);
+    }
+
+    /** A circle about a horizontal axis along (1, 1, 0): an edge 2r long at the height of its centre, square to the axis. */
+    public function test_an_upright_circle_keeps_its_centre_and_height(): void
+    {
+        $layer = self::open(self::dxf("0\nCIRCLE\n8\nA\n10\n2\n20\n3\n30\n4\n40\n0.5\n210\n1\n220\n1\n230\n0\n"))->layers[0];
+        [$edge, $centre] = [$layer->shape(0), $layer->shape(1)];
+        self::assertSame([ShapeKind::Line, ShapeKind::Point], [$edge->kind, $centre->kind]);
+        // The arbitrary axis of the DXF reference: Wz × N = (-1, 1, 0)/√2 is the x axis of its plane, world Z the y axis.
+        $n = M_SQRT1_2;
+        [$x, $y, $z] = [-$n * 2 + 4 * $n, $n * 2 + 4 * $n, 3.0];
+        self::assertEqualsWithDelta([$x, $y, $z], array_slice($centre->v, 0, 3), 1e-12);
+        self::assertEqualsWithDelta([$z, $z, 1.0], [$edge->v[2], $edge->v[5], hypot($edge->v[3] - $edge->v[0], $edge->v[4] - $edge->v[1])], 1e-12);
+        self::assertEqualsWithDelta([$x, $y], [($edge->v[0] + $edge->v[3]) / 2, ($edge->v[1] + $edge->v[4]) / 2], 1e-12);
+    }
+
+    public function test_a_long_curve_takes_time_that_grows_with_its_length_and_keeps_its_shape(): void
+    {
+        $arc = static function (int $n): Spline {
+            $points = array_map(static fn (int $i): array => [100 * cos(M_PI_2 * $i / $n), 100 * sin(M_PI_2 * $i / $n), 0.0], range(0, $n));
+
+            return Spline::through($points) ?? self::fail();
+        };
+        self::assertEqualsWithDelta(157.0796, $arc(5000)->length(), 1e-3, 'a quarter of a circle of radius 100');
+        self::assertEqualsWithDelta($arc(40)->at(0.5), $arc(5000)->at(0.5), 1e-4);
+        self::assertCount(4 * 5000 + 1, $arc(5000)->chords());
     }
 
     public function test_what_is_no_drawing_says_what_to_ask_for(): void

@@ -28,13 +28,13 @@ def ellipse_points(e, n):
     return list(e.vertices([a + (b - a) * i / n for i in range(n + 1)]))
 
 e = msp.add_circle((10, 20, 3), 5, dxfattribs=layer('circle tilted') | {'extrusion': (0.3, 0.2, 0.9)})
-case('circle tilted', 1, e.vertices(range(0, 360, 20)))
+case('circle tilted', 2, [*e.vertices(range(0, 360, 20)), e.ocs().to_wcs(e.dxf.center)])
 e = msp.add_arc((10, 20, 3), 5, 30, 200, dxfattribs=layer('arc tilted') | {'extrusion': (-1, 0.2, 0.4)})
 case('arc tilted', 1, e.vertices(range(30, 201, 10)))
 e = msp.add_arc((10, 20, 3), 5, 30, 200, dxfattribs=layer('arc from below') | {'extrusion': (0, 0, -1)})
 case('arc from below', 1, e.vertices(range(30, 201, 10)), math.radians(170) * 5)
 e = msp.add_circle((10, 20, 3), 5, dxfattribs=layer('circle upright') | {'extrusion': (1, 1, 0)})
-case('circle upright', 1, e.vertices(range(0, 360, 20)), 10)
+case('circle upright', 2, [*e.vertices(range(0, 360, 20)), e.ocs().to_wcs(e.dxf.center)], 10)
 e = msp.add_polyline3d([(0, 0, 1), (5, 1, 2), (7, 8, 9)], close=True, dxfattribs=layer('polyline 3d'))
 case('polyline 3d', 3, e.points(), length([*e.points(), list(e.points())[0]]))
 faces = [(0, 0, 0), (4, 0, 1), (4, 5, 2), (0, 5, 1)]
@@ -69,7 +69,8 @@ def insert(name, color=256, **kw):
             shift = OCS(e.dxf.extrusion).to_wcs(Vec3(col * kw.get('column_spacing', 0), row * kw.get('row_spacing', 0)).rotate_deg(kw.get('rotation', 0)))
             circle = ezdxf.math.ConstructionArc((2, 1), 0.5, 0, 360)
             points += [m.transform(Vec3(p)) + shift for p in list(circle.vertices(range(0, 360, 30))) + [(0, 0), (3, 0), (0, 2)]]
-    case(name, 3 * max(1, kw.get('row_count', 1)) * max(1, kw.get('column_count', 1)), points)
+    # The centre of a circle that leans is a point of its own.
+    case(name, 3 * max(1, kw.get('row_count', 1)) * max(1, kw.get('column_count', 1)) + ('extrusion' in kw), points)
 insert('insert turned', rotation=30)
 insert('insert mirrored', rotation=30, xscale=-2, yscale=2)
 insert('insert uneven', rotation=75, xscale=3, yscale=0.5, zscale=2)

@@ -34,6 +34,12 @@ final class DxfReader
     /** @var array<string, string> as written to as read */
     private array $layerNames = [];
 
+    /** @var array<string, string> folded name to the spelling it is known by */
+    private array $spellings = [];
+
+    /** Layer of the insertion met last. */
+    private string $insertLayer = '0';
+
     private readonly Placement $placement;
 
     private function __construct(
@@ -92,7 +98,9 @@ final class DxfReader
     {
         if ($this->polyline !== null) {
             if ($r->type === 'VERTEX') {
-                $this->polyline->vertices[] = [$r->real(10), $r->real(20), $r->real(30), $r->real(42), $r->integer(70), [$r->integer(71), $r->integer(72), $r->integer(73), $r->integer(74)]];
+                // What joins corners to faces has no place of its own.
+                $place = ($r->integer(70) & 0xC0) === 0x80 ? [$r->real(10), $r->real(20), $r->real(30)] : $r->place(10);
+                $this->polyline->vertices[] = [...$place, $r->real(42), $r->integer(70), [$r->integer(71), $r->integer(72), $r->integer(73), $r->integer(74)]];
 
                 return;
             }
@@ -122,11 +130,12 @@ final class DxfReader
     {
         if ($this->section === 'TABLES') {
             if ($r->type === 'LAYER' && $r->text(2) !== '') {
-                $this->placement->layerTable[$this->text->plain($r->text(2))] = LayerEntry::of($r);
+                $name = $this->text->plain($r->text(2));
+                $this->placement->layerTable[$this->spelling($name)] = LayerEntry::of($r);
             }
         } elseif ($this->section === 'BLOCKS' && $r->type === 'BLOCK') {
             $this->block = Block::of($r, $this->text);
-            $this->placement->blocks[mb_strtoupper($this->block->name)] = $this->block;
+            $this->placement->blocks[DxfText::folded($this->block->name)] = $this->block;
         } elseif ($r->type === 'ENDBLK') {
             $this->block = null;
         } elseif ($this->section === 'BLOCKS' || $this->section === 'ENTITIES') {
@@ -183,9 +192,20 @@ final class DxfReader
         $normal = isset(Pieces::IN_SPACE[$r->type]) || $r->type === 'DIMENSION' || ($r->type === 'POLYLINE' && Polylines::runsInSpace($r)) ? null : $r->extrusion();
 
         return new Drawn(
-            $this->layerOf($r), Colours::of($r), $r->place, $pieces,
+            $this->layerOfDrawn($r), Colours::of($r), $r->place, $pieces,
             $normal === null ? null : Transform::fromPlane($normal), $insertion, $annotation,
         );
+    }
+
+    /** An attribute on layer 0 belongs to the insertion that it follows, as all in its block does. */
+    private function layerOfDrawn(Record $r): string
+    {
+        $layer = $this->layerOf($r);
+        if ($r->type === 'INSERT') {
+            $this->insertLayer = $layer;
+        }
+
+        return $r->type === 'ATTRIB' && $layer === '0' ? $this->insertLayer : $layer;
     }
 
     /** A drawing has few layers and many entities: each spelling is decoded once. */
@@ -193,7 +213,13 @@ final class DxfReader
     {
         $written = (string) ($r->first[8] ?? '0');
 
-        return $this->layerNames[$written] ??= $this->text->plain(trim($written));
+        return $this->layerNames[$written] ??= $this->spelling($this->text->plain(trim($written)));
+    }
+
+    /** Names differ by more than their case: one that was met before, in the table of layers first, is spelt as it was there. */
+    private function spelling(string $name): string
+    {
+        return $this->spellings[DxfText::folded($name)] ??= $name;
     }
 
     private function header(Record $r): void

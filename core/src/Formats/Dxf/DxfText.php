@@ -54,10 +54,16 @@ final class DxfText
         // Escaped marks are put out of the way of the rules that look for bare ones.
         $text = strtr($this->decode($raw), ['\\\\' => "\x01", '\\{' => "\x02", '\\}' => "\x03"]);
         $text = self::unicode($text);
-        $text = preg_replace(['~\\\\[ACcfFHQTWp][^;\\\\]*;~', '~\\\\[LlOoKk]~', '~\\\\S([^;^#/]*?)\^ ?;~', '~\\\\S\^ ?([^;]*);~', '~\\\\S([^;]*?)[#^/]([^;]*);~', '~\\\\S([^;]*);~'], ['', '', '$1', '$1', '$1/$2', '$1'], $text) ?? $text;
+        $text = preg_replace(['~\\\\[ACcfFHQTWp][^;\\\\]*;~', '~\\\\[LlOoKk]~', '~\\\\S([^;^#/]*?)\^ ?;~', '~\\\\S\^ ?([^;]*);~', '~\\\\S([^;]*?)[#^/] ?([^;]*);~', '~\\\\S([^;]*);~'], ['', '', '$1', '$1', '$1/$2', '$1'], $text) ?? $text;
         $text = str_replace(['\\P', '\\N', '\\X', '\\~', '^I', '^J', '^M', '{', '}'], ["\n", "\n", "\n", "\u{A0}", ' ', "\n", '', '', ''], $text);
 
         return $this->percent(strtr($text, ["\x01" => '\\', "\x02" => '{', "\x03" => '}', "\u{A0}" => ' ']));
+    }
+
+    /** One key for a name, whatever its case: the format tells no names apart by it. */
+    public static function folded(string $name): string
+    {
+        return mb_convert_case($name, MB_CASE_FOLD_SIMPLE, 'UTF-8');
     }
 
     private function percent(string $text): string

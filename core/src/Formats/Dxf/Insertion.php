@@ -27,7 +27,7 @@ final readonly class Insertion
     public static function of(Record $r, string $block): self
     {
         return new self(
-            $block, [$r->real(10), $r->real(20), $r->real(30)], [$r->real(41, 1.0) ?: 1.0, $r->real(42, 1.0) ?: 1.0, $r->real(43, 1.0) ?: 1.0], deg2rad($r->real(50)),
+            $block, $r->place(10), [$r->real(41, 1.0) ?: 1.0, $r->real(42, 1.0) ?: 1.0, $r->real(43, 1.0) ?: 1.0], deg2rad($r->real(50)),
             max(1, $r->integer(70, 1)), max(1, $r->integer(71, 1)), $r->real(44), $r->real(45), $r->at(),
         );
     }

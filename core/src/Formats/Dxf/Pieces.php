@@ -33,14 +33,14 @@ final class Pieces
     public static function of(Record $r, DxfText $text): array
     {
         return match ($r->type) {
-            'LINE' => [[ShapeKind::Line, [$r->real(10), $r->real(20), $r->real(30), $r->real(11), $r->real(21), $r->real(31)]]],
+            'LINE' => [[ShapeKind::Line, [...$r->place(10), ...$r->place(11)]]],
             'ARC' => self::arc($r),
-            'CIRCLE' => $r->real(40) === 0.0 ? [] : [[ShapeKind::Circle, [$r->real(10), $r->real(20), $r->real(30), abs($r->real(40))]]],
+            'CIRCLE' => $r->needed(40) === 0.0 ? [] : [[ShapeKind::Circle, [...$r->place(10), abs($r->real(40))]]],
             'ELLIPSE' => self::ellipse($r),
             'SPLINE' => self::spline($r),
-            'POINT' => [[ShapeKind::Point, [$r->real(10), $r->real(20), $r->real(30)]]],
+            'POINT' => [[ShapeKind::Point, $r->place(10)]],
             'TEXT', 'ATTRIB' => self::text($r, $text),
-            'MTEXT' => [[ShapeKind::Text, [$r->real(10), $r->real(20), $r->real(30), $r->real(40), self::mtextTurn($r), 0.0], $text->plainMtext(self::mtext($r))]],
+            'MTEXT' => [[ShapeKind::Text, [...$r->place(10), $r->real(40), self::mtextTurn($r), 0.0], $text->plainMtext(self::mtext($r))]],
             'LWPOLYLINE' => Polylines::light($r),
             'POLYLINE' => Polylines::heavy($r),
             '3DFACE' => self::face($r),
@@ -69,13 +69,13 @@ final class Pieces
     /** @return list<Piece> */
     private static function arc(Record $r): array
     {
-        return $r->real(40) === 0.0 ? [] : [[ShapeKind::Arc, [$r->real(10), $r->real(20), $r->real(30), abs($r->real(40)), deg2rad($r->real(50)), deg2rad(self::sweep($r->real(50), $r->real(51)))]]];
+        return $r->needed(40) === 0.0 ? [] : [[ShapeKind::Arc, [...$r->place(10), abs($r->real(40)), deg2rad($r->needed(50)), deg2rad(self::sweep($r->real(50), $r->needed(51)))]]];
     }
 
     /** @return list<Piece> */
     private static function ellipse(Record $r): array
     {
-        [$u, $ratio] = [[$r->real(11), $r->real(21), $r->real(31)], $r->real(40, 1.0)];
+        [$u, $ratio] = [$r->place(11), $r->real(40, 1.0)];
         $n = [$r->real(210), $r->real(220), $r->real(230, 1.0)];
         $length = sqrt($n[0] ** 2 + $n[1] ** 2 + $n[2] ** 2);
         if ($length === 0.0 || $ratio === 0.0 || $u === [0.0, 0.0, 0.0]) {
@@ -86,7 +86,7 @@ final class Pieces
         $start = $r->real(41);
         $sweep = fmod($r->real(42, 2 * M_PI) - $start, 2 * M_PI);
 
-        return [[ShapeKind::Ellipse, [$r->real(10), $r->real(20), $r->real(30), ...$u, ...$v, $start, $sweep <= 1e-12 ? $sweep + 2 * M_PI : $sweep]]];
+        return [[ShapeKind::Ellipse, [...$r->place(10), ...$u, ...$v, $start, $sweep <= 1e-12 ? $sweep + 2 * M_PI : $sweep]]];
     }
 
     /** @return list<Piece> */
@@ -127,7 +127,7 @@ final class Pieces
             return [];
         }
         $aligned = ($r->integer(72) !== 0 || $r->integer($r->type === 'ATTRIB' ? 74 : 73) !== 0) && $r->has(11);
-        $at = $aligned ? [$r->real(11), $r->real(21), $r->real(31)] : [$r->real(10), $r->real(20), $r->real(30)];
+        $at = $r->place($aligned ? 11 : 10);
 
         return [[ShapeKind::Text, [...$at, $r->real(40), deg2rad($r->real(50)), 0.0], $text->plain($r->text(1))]];
     }
@@ -160,7 +160,7 @@ final class Pieces
      */
     private static function face(Record $r): array
     {
-        $corner = static fn (int $k): array => [$r->real(10 + $k), $r->real(20 + $k), $r->real(30 + $k)];
+        $corner = static fn (int $k): array => $r->place(10 + $k);
         $corners = [$corner(0), $corner(1), $corner(2)];
         if ($r->has(13) && $corner(3) !== $corners[2]) {
             $corners[] = $corner(3);
@@ -199,7 +199,7 @@ final class Pieces
      */
     private static function solid(Record $r): array
     {
-        $corner = static fn (int $k): array => [$r->real(10 + $k), $r->real(20 + $k), $r->real(30 + $k)];
+        $corner = static fn (int $k): array => $r->place(10 + $k);
         $corners = $r->has(13) && $corner(3) !== $corner(2) ? [$corner(0), $corner(1), $corner(3), $corner(2)] : [$corner(0), $corner(1), $corner(2)];
 
         return Polylines::open([...$corners, $corners[0]]);

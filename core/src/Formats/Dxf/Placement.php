@@ -21,7 +21,7 @@ final class Placement
     /** @var array<string, LayerEntry> */
     public array $layerTable = [];
 
-    /** @var array<string, Block> by upper-case name */
+    /** @var array<string, Block> by folded name */
     public array $blocks = [];
 
     /** @var array<string, DrawingLayer> */
@@ -100,7 +100,7 @@ final class Placement
             }
         }
         if ($this->tilted > 0) {
-            $this->remark("{$this->tilted} curves lie on tilted planes: they are true on the plan, and have no height.");
+            $this->remark("{$this->tilted} curves lie on tilted planes: they are true on the plan, and have no height; the centres of circles are kept as points with theirs.");
         }
         foreach ($this->leftOut as $what => $count) {
             $this->remark(sprintf('%d %s left out: %s.', $count, $count === 1 ? 'entity' : 'entities', $what));
@@ -122,8 +122,8 @@ final class Placement
                 return;
             }
         }
-        // Layer 0 inside a block stands for the layer the block is inserted on.
-        $layer = $drawn->layer === '0' && $insertLayer !== null ? $insertLayer : $drawn->layer;
+        // Layer 0 inside a block stands for the layer the block is inserted on; on a frozen layer the whole insertion is not shown.
+        $layer = $insertLayer !== null && ($drawn->layer === '0' || ($this->layerTable[$insertLayer]->frozen ?? false)) ? $insertLayer : $drawn->layer;
         $colour = $drawn->colour === Colours::BY_BLOCK ? $insertColour : $drawn->colour;
         $transform = $drawn->plane === null ? $transform : $transform->after($drawn->plane);
         if ($drawn->insertion !== null) {
@@ -141,13 +141,17 @@ final class Placement
             // An ellipse and a curve are brought into their final form even where they stay in place.
             [$kind, $values] = $asDrawn && $piece[0] !== ShapeKind::Ellipse ? $piece : $transform->apply($piece[0], $piece[1]);
             $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform);
+            if ($piece[0] === ShapeKind::Circle && ($kind === ShapeKind::Line || is_nan($values[2]))) {
+                // A sleeve in a wall is a circle that stands upright or leans: on the plan it is an edge or an ellipse, and its centre is what is staked.
+                $this->keep($into, $rgb, ShapeKind::Point, $place, $transform->point($piece[1][0], $piece[1][1], $piece[1][2]), null, $transform);
+            }
         }
     }
 
     /** @param  list<string>  $within */
     private function insert(Insertion $insertion, Transform $transform, string $layer, int $colour, array $within, int $place, bool $marked): void
     {
-        $block = $this->blocks[mb_strtoupper($insertion->block)] ?? null;
+        $block = $this->blocks[DxfText::folded($insertion->block)] ?? null;
         if ($block === null) {
             $this->leaveOut("insertion of block “{$insertion->block}”, which the file does not define");
 
@@ -195,7 +199,7 @@ final class Placement
         $within[] = $block->name;
         $sum = 1;
         foreach ($block->entities as $drawn) {
-            $inner = $drawn->insertion === null ? null : $this->blocks[mb_strtoupper($drawn->insertion->block)] ?? null;
+            $inner = $drawn->insertion === null ? null : $this->blocks[DxfText::folded($drawn->insertion->block)] ?? null;
             $copies = $drawn->insertion === null ? 0 : $drawn->insertion->columns * $drawn->insertion->rows;
             $sum += $inner === null ? count($drawn->pieces) : $copies * $this->weight($inner, $within);
         }

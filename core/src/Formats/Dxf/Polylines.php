@@ -34,6 +34,7 @@ final class Polylines
         $z = $r->real(38);
         $vertices = [];
         $last = -1;
+        $given = 0;
         // Polylines are most of a drawing: the lists are walked as they are.
         $values = $r->values;
         foreach ($r->codes as $i => $code) {
@@ -41,9 +42,13 @@ final class Polylines
                 $vertices[++$last] = [$r->number(10, $values[$i]), 0.0, $z, 0.0];
             } elseif ($code === 20 && $last >= 0) {
                 $vertices[$last][1] = $r->number(20, $values[$i]);
+                $given++;
             } elseif ($code === 42 && $last >= 0 && $values[$i] !== '0.0') {
                 $vertices[$last][3] = $r->number(42, $values[$i]);
             }
+        }
+        if ($given < count($vertices)) {
+            throw UnreadableDrawing::missing($r->at(), $r->type, 20);
         }
 
         return self::chain(array_values($vertices), ($r->integer(70) & self::CLOSED) !== 0);

@@ -73,6 +73,29 @@ final class Record
         return $this->number($code, $value);
     }
 
+    /**
+     * A figure without which the entity lies nowhere: where it is missing the record is damaged, and 0 would be a place nobody drew.
+     *
+     * @throws UnreadableDrawing where it is missing or no finite number
+     */
+    public function needed(int $code): float
+    {
+        return isset($this->first[$code]) ? $this->real($code) : throw UnreadableDrawing::missing($this->at(), $this->type, $code);
+    }
+
+    /**
+     * A place in the plane; a height that is not given is 0, as in drawings without heights.
+     *
+     * @param  int  $x  group of the easting; the northing stands 10 groups on, the height 20
+     * @return array{float, float, float}
+     *
+     * @throws UnreadableDrawing
+     */
+    public function place(int $x): array
+    {
+        return [$this->needed($x), $this->needed($x + 10), $this->real($x + 20)];
+    }
+
     public function has(int $code): bool
     {
         return isset($this->first[$code]);
@@ -111,12 +134,17 @@ final class Record
     {
         $points = [];
         $last = -1;
+        $given = 0;
         foreach ($this->pairs() as $code => $value) {
             if ($code === $x) {
                 $points[++$last] = [$this->number($code, $value), 0.0, 0.0];
             } elseif (($code === $x + 10 || $code === $x + 20) && $last >= 0) {
                 $points[$last][intdiv($code - $x, 10)] = $this->number($code, $value);
+                $given += $code === $x + 10 ? 1 : 0;
             }
+        }
+        if ($given < count($points)) {
+            throw UnreadableDrawing::missing($this->at(), $this->type, $x + 10);
         }
 
         return array_values($points);

@@ -192,15 +192,17 @@ final readonly class Transform
         $on = static fn (array $w): float => ($w[0] * $along[0] + $w[1] * $along[1]) / $length;
         [$p, $q] = [$on($u), $on($v)];
         $reach = static fn (float $t): float => $p * cos($t) + $q * sin($t);
-        $stops = [$reach($start), $reach($start + $sweep)];
+        $stops = [$start, $start + $sweep];
         [$from, $to] = [min($start, $start + $sweep), max($start, $start + $sweep)];
         $turning = atan2($q, $p);
         for ($t = $turning + M_PI * ceil(($from - $turning) / M_PI); $t <= $to; $t += M_PI) {
-            $stops[] = $reach($t);
+            $stops[] = $t;
         }
-        $at = static fn (float $d): array => [$c[0] + $along[0] / $length * $d, $c[1] + $along[1] / $length * $d, NAN];
+        // Its farthest points lie at heights of their own; those of a whole circle at that of its centre.
+        $at = static fn (float $t): array => [$c[0] + $along[0] / $length * $reach($t), $c[1] + $along[1] / $length * $reach($t), $c[2] + $u[2] * cos($t) + $v[2] * sin($t)];
+        usort($stops, static fn (float $s, float $t) => $reach($s) <=> $reach($t));
 
-        return [ShapeKind::Line, [...$at(min($stops)), ...$at(max($stops))]];
+        return [ShapeKind::Line, [...$at($stops[0]), ...$at($stops[count($stops) - 1])]];
     }
 
     /** @return array{float, float, float} */

@@ -45,6 +45,11 @@ final class UnreadableDrawing extends \DomainException
         return self::damaged(sprintf('%s (%s), group %d: “%s” is not a coordinate. The file is damaged; ask for it again.', ucfirst($at), $type, $code, self::quote($found)));
     }
 
+    public static function missing(string $at, string $type, int $code): self
+    {
+        return self::damaged(sprintf('%s (%s): the coordinate of group %d is missing. The file is damaged; ask for it again.', ucfirst($at), $type, $code));
+    }
+
     /** @param  list<string>  $leftOut  what there was and why it was not taken, a phrase each */
     public static function noGeometry(array $leftOut): self
     {
