@@ -62,12 +62,12 @@ final readonly class BestFit
         self::atLeast(3, 'A circle', $places);
         $start = self::roughCircle($places);
         try {
-            // About the rough centre and in parts of its radius: what is small stays exact.
-            [$x, $y, $grown] = LeastSquares::solve(new CircleModel($start, $places), [0.0, 0.0, 1.0])->unknowns;
+            $middle = self::mean($places);
+            $model = new CircleModel($places, $middle, max(array_map($middle->distanceTo(...), $places)));
+            $circle = $model->circle(LeastSquares::solve($model, $model->unknownsOf($start))->unknowns);
         } catch (NoSolution) {
             throw NoConstruction::contradiction('No circle runs near these places: they lie too irregularly, or almost on a line.');
         }
-        $circle = new Circle(new Position($start->centre->northing + $y * $start->radius, $start->centre->easting + $x * $start->radius), $grown * $start->radius);
         $residuals = array_map(static fn (Position $p) => $circle->centre->distanceTo($p) - $circle->radius, $places);
         $rim = static fn (float $azimuth): Position => $circle->centre->along($azimuth, $circle->radius);
 

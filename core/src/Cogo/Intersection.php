@@ -19,6 +19,9 @@ final class Intersection
     /** A line or circle that misses another by less touches it, metres. */
     private const TOUCHES = 1e-6;
 
+    /** Two that cross by less, metres, touch: it is what coordinates in the millions are rounded by. */
+    private const NOISE = 1e-8;
+
     /** @throws NoConstruction where they are parallel */
     public static function ofRays(Ray $a, Ray $b): Position
     {
@@ -45,7 +48,7 @@ final class Intersection
         $along = $ray->along($circle->centre);
         $half = sqrt(max(0.0, ($circle->radius - $off) * ($circle->radius + $off)));
 
-        return $off > $circle->radius - 1e-12 * $circle->radius ? [$ray->at($along)] : [$ray->at($along - $half), $ray->at($along + $half)];
+        return $off > $circle->radius - self::NOISE ? [$ray->at($along)] : [$ray->at($along - $half), $ray->at($along + $half)];
     }
 
     /**
@@ -72,6 +75,8 @@ final class Intersection
         $line = new Ray($a->centre, $a->centre->azimuthTo($b->centre));
         $foot = $line->at($along);
 
-        return $half < self::TOUCHES ? [$foot] : [$foot->along($line->azimuth - M_PI_2, $half), $foot->along($line->azimuth + M_PI_2, $half)];
+        $touch = $half < self::TOUCHES || $d > $a->radius + $b->radius - self::NOISE || $d < abs($a->radius - $b->radius) + self::NOISE;
+
+        return $touch ? [$foot] : [$foot->along($line->azimuth - M_PI_2, $half), $foot->along($line->azimuth + M_PI_2, $half)];
     }
 }

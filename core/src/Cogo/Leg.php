@@ -97,8 +97,12 @@ final readonly class Leg
             return $along < -$slack || $along > $this->length() + $slack ? null : [$along, $ray->right($p)];
         }
         $centre = $this->centre();
-        if ($centre === null || $centre->distanceTo($p) === 0.0) {
+        if ($centre === null) {
             return null;
+        }
+        if ($centre->distanceTo($p) === 0.0) {
+            // Every place of it is as near: its beginning stands for all.
+            return [0.0, $this->side() * $this->radius()];
         }
         $turned = Angle::wrap($this->side() * ($centre->azimuthTo($p) - $centre->azimuthTo($this->from)));
         $turned = $turned > 2 * M_PI - $slack ? 0.0 : $turned;

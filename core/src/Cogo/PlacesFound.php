@@ -10,6 +10,12 @@ use Parlay\Core\Geometry\Position;
 /** Places found by directions and distances from places that are known. */
 final class PlacesFound
 {
+    /** Beginnings nearer than this count as so far apart, metres. */
+    private const NEAR = 10.0;
+
+    /** A place so many times as far away as the beginnings are apart is none that was meant. */
+    private const FAR_TIMES = 100.0;
+
     /** @param  float  $distance  plan distance, metres; negative goes the other way */
     public static function byDirectionAndDistance(Position $from, float $azimuth, float $distance, float $right = 0.0): Made
     {
@@ -32,11 +38,24 @@ final class PlacesFound
     {
         $at = Intersection::ofRays($a, $b);
 
-        return Made::one([new MadePlace($at)], [
+        return Made::one([new MadePlace($at, self::doubt($a, $b, $at))], [
             Figure::length('along the first', $a->along($at)),
             Figure::length('along the second', $b->along($at)),
             Figure::angle('angle between', min($off = Angle::wrap($b->azimuth - $a->azimuth), 2 * M_PI - $off)),
         ], [new Leg($a->from, $at), new Leg($b->from, $at)]);
+    }
+
+    /** Lines have no ends, directions have a beginning; and two that hardly differ meet where nobody works. */
+    private static function doubt(Ray $a, Ray $b, Position $at): string
+    {
+        $behind = array_keys(array_filter(['the first' => $a->along($at), 'the second' => $b->along($at)], static fn (float $along) => $along < -1e-6));
+        $apart = max($a->from->distanceTo($b->from), self::NEAR);
+        $far = min($a->from->distanceTo($at), $b->from->distanceTo($at)) > self::FAR_TIMES * $apart;
+
+        return implode('; ', [
+            ...($behind === [] ? [] : ['behind the beginning of '.implode(' and of ', $behind).' direction']),
+            ...($far ? ['far outside the work: the directions hardly differ'] : []),
+        ]);
     }
 
     /** @throws NoConstruction */

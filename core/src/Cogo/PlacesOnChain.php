@@ -21,6 +21,12 @@ final class PlacesOnChain
 
     public static function foot(Chain $chain, Position $p): Made
     {
+        foreach ($chain->legs as $leg) {
+            // From there every place of the arc is as near as any other.
+            if (($leg->centre()?->distanceTo($p) ?? INF) < 1e-6 && abs(abs($chain->foot($p)[1]) - $leg->radius()) < 1e-6) {
+                throw NoConstruction::contradiction('The place is the centre of an arc: all of the arc lies at the same distance from it. Choose another place.');
+            }
+        }
         [$along, $right] = $chain->foot($p);
         $foot = $chain->at($along);
 

@@ -10,6 +10,9 @@ namespace Parlay\Core\Cogo;
  */
 final readonly class Triangle
 {
+    /** Of a sine from figures as they are typed and kept. */
+    private const ROUNDING = 1e-12;
+
     /**
      * @param  array{float, float, float}  $sides  metres
      * @param  array{float, float, float}  $angles  radians
@@ -106,11 +109,13 @@ final readonly class Triangle
         }
         [$opposite, $other, $otherAt] = $angle === $s[0] ? [$p, $q, $s[1]] : [$q, $p, $s[0]];
         $sine = $other * sin($theta) / $opposite;
-        if ($sine > 1.0) {
+        if ($sine > 1.0 + self::ROUNDING) {
             throw NoConstruction::contradiction('The side opposite the angle is too short to reach the other side.');
         }
         $found = [];
-        foreach (array_unique([asin($sine), M_PI - asin($sine)]) as $second) {
+        // A right angle is one triangle, whichever side of 1 its sine was rounded to.
+        $seconds = $sine >= 1.0 - self::ROUNDING ? [M_PI_2] : [asin($sine), M_PI - asin($sine)];
+        foreach ($seconds as $second) {
             if ($theta + $second < M_PI - 1e-12) {
                 $angles[$otherAt] = $second;
                 $found[] = self::fromOneSide([$angle => $opposite] + [null, null, null], $angles, $angle);

@@ -7,8 +7,8 @@ namespace Parlay\Core\Grid;
 /** Names of grid lines: letters after letters, numbers after numbers. */
 final class GridNames
 {
-    /** What may name a grid line: A, AB, 1, 12, 4.5, A', A.1 */
-    private const NAME = '~^(?:[A-Za-z]{1,2}|\d{1,3})(?:\.\d{1,2})?[\'’′]{0,2}$~u';
+    /** What may name a grid line: A, AB, 1, 12, 4.5, A', A.1, 2a, 1' */
+    private const NAME = '~^(?:[A-Za-z]{1,2}|\d{1,3}[A-Za-z]?)(?:\.\d{1,2})?[\'’′]{0,2}$~u';
 
     public static function isName(string $text): bool
     {
@@ -21,16 +21,18 @@ final class GridNames
     }
 
     /**
-     * @param  string  $first  a letter or a number
-     * @return list<string> Z is followed by AA
+     * @param  string  $first  such as A, 1, 2a, A.1 or 1'
+     * @return list<string> what stands last before its primes goes on: Z is followed by AA, 2a by 2b, A.9 by A.10
      */
     public static function from(string $first, int $count): array
     {
+        $first = trim($first);
+        $body = rtrim($first, "'’′");
+        $primes = substr($first, strlen($body));
         $names = [];
-        $name = $first;
         for ($i = 0; $i < $count; $i++) {
-            $names[] = $name;
-            $name = ctype_digit($name) ? (string) ((int) $name + 1) : self::after($name);
+            $names[] = $body.$primes;
+            $body = self::after($body);
         }
 
         return $names;
@@ -38,9 +40,17 @@ final class GridNames
 
     private static function after(string $name): string
     {
-        $next = strtoupper($name);
+        if (preg_match('~^(.*?)(\d+)$~', $name, $m) === 1) {
+            return $m[1].((int) $m[2] + 1);
+        }
+        preg_match('~^(.*?)([A-Za-z]*)$~s', $name, $m);
+        [$head, $letters] = [$m[1] ?? '', $m[2] ?? ''];
+        if ($letters === '') {
+            return $name.'2';
+        }
+        $next = strtoupper($letters);
         $next++;
 
-        return ctype_lower($name) ? strtolower((string) $next) : (string) $next;
+        return $head.(ctype_lower($letters) ? strtolower((string) $next) : (string) $next);
     }
 }
