@@ -21,7 +21,8 @@ final class KeepEquipment
     {
         foreach ([[$b->directionSeconds, 0.05, 60, 'The deviation of a direction', '″'], [$b->zenithSeconds, 0.05, 60, 'The deviation of a zenith angle', '″'], [$b->distanceMillimetres, 0.05, 50, 'The deviation of a distance', 'mm'],
             [$b->distancePpm, 0, 50, 'The part of a distance’s deviation that grows', 'ppm'], [1000 * $b->centring, 0.0, 20, 'The centring', 'mm'], [1000 * $b->notchRadius, 0, 500, 'The notch’s radius', 'mm'],
-            [1000 * $b->notchDrop, -500, 500, 'The notch’s drop', 'mm'], [$b->wavelength, 0.4, 1.6, 'The carrier’s wavelength', 'µm']] as [$value, $low, $high, $what, $unit]) {
+            [1000 * $b->notchDrop, -500, 500, 'The notch’s drop', 'mm'], [$b->wavelength, 0.4, 1.6, 'The carrier’s wavelength', 'µm'],
+            [$b->collimationSeconds, -600, 600, 'The collimation', '″'], [$b->indexSeconds, -600, 600, 'The index', '″']] as [$value, $low, $high, $what, $unit]) {
             if (! ($value >= $low && $value <= $high)) {
                 throw new \DomainException(sprintf('%s must lie between %s and %s %s.', $what, $low, $high, $unit));
             }

@@ -10,6 +10,7 @@ use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
 use App\Models\Project;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setup\MeasuredControl;
@@ -32,7 +33,7 @@ final class KeepMeasuredControl
                 throw new \DomainException("There is a control point “{$name}” already, and it was not measured from here. Choose another name; a shot on known control is a check shot.");
             }
             $shots = self::shots($project, $name);
-            $found = MeasuredControl::of($shots, $last->accuracy());
+            $found = MeasuredControl::of($shots);
             $values = [
                 'northing' => $found->place->northing, 'easting' => $found->place->easting, 'elevation' => $found->place->elevation,
                 'plan_deviation' => $found->planDeviation, 'height_deviation' => $found->heightDeviation, 'held_fixed' => false,
@@ -46,7 +47,7 @@ final class KeepMeasuredControl
         });
     }
 
-    /** @return non-empty-list<array{Station, Precision, Sight}> every shot on it, each from its setup as it stands now */
+    /** @return non-empty-list<array{Station, Precision, Sight, Accuracy}> every shot on it, each from its setup as it stands now */
     private static function shots(Project $project, string $name): array
     {
         $latest = $roots = [];
@@ -58,7 +59,7 @@ final class KeepMeasuredControl
         foreach ($project->observations()->where('purpose', Purpose::Control->value)->where('sighted', $name)->orderBy('id')->get() as $o) {
             $setup = $latest[$roots[$o->setup_id] ?? 0] ?? null;
             if ($setup !== null) {
-                $shots[] = [$setup->station(), $setup->precision(), $o->sight()];
+                $shots[] = [$setup->station(), $setup->precision(), $o->sight(), $o->ownAccuracy()];
             }
         }
 

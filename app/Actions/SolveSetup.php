@@ -20,6 +20,7 @@ use Parlay\Core\Setup\MeasuredBaseline;
 use Parlay\Core\Setup\Resection;
 use Parlay\Core\Setup\SetUpAgain;
 use Parlay\Core\Setup\SetupSolution;
+use Parlay\Core\Setup\ShortBase;
 use Parlay\Core\Setup\WeakFigure;
 use Parlay\Core\Setup\Why\Explanation;
 use Parlay\Core\Setup\Why\Occupied;
@@ -36,7 +37,7 @@ final class SolveSetup
         return match ($in->draft->method) {
             SetupMethod::Resection => new SolvedDraft(Resection::places($in->sights(), $height, $in->accuracy()), $in->draft->place),
             SetupMethod::KnownBacksight => new SolvedDraft([self::knownPoint($in)->onBacksights(self::notItself($in))]),
-            SetupMethod::KnownDirection => new SolvedDraft([self::knownPoint($in)->onDirection($in->otherSights()[0] ?? throw new \DomainException('Sight the mark that has the direction, and measure it.'), $in->draft->azimuth)]),
+            SetupMethod::KnownDirection => new SolvedDraft([self::onDirection($in)]),
             SetupMethod::GridLines => self::gridLines($in),
             SetupMethod::Baseline => self::baseline($in),
             SetupMethod::HeightOnly => new SolvedDraft([self::again($in)->height($in->sights(), $height)]),
@@ -54,10 +55,31 @@ final class SolveSetup
     }
 
     /** What is weak about the figure, in a sentence; null where it will do. */
-    public static function weakness(DraftInputs $in, SetupSolution $solution, ?Position $farthest): ?string
+    public static function weakness(DraftInputs $in, SolvedDraft $solved, ?Position $farthest): ?string
     {
-        return $in->draft->method !== SetupMethod::Resection ? null
-            : WeakFigure::measured($solution, $in->sights(), $in->accuracy(), $farthest, $in->positions(), $in->project->length_style)->sentence();
+        $solution = $solved->solution();
+        if ($in->draft->method === SetupMethod::Resection) {
+            return WeakFigure::measured($solution, $in->sights(), $in->accuracy(), $farthest, $in->positions(), $in->project->length_style)->sentence();
+        }
+        $short = self::shortest($in, $solved);
+
+        return $short === null ? null : WeakFigure::ofShort($short, $solution, $in->accuracy(), $farthest, $in->project->length_style);
+    }
+
+    /** What the orientation hangs on where it does not come from a resection. */
+    private static function shortest(DraftInputs $in, SolvedDraft $solved): ?ShortBase
+    {
+        $mark = $solved->solution()->station->mark;
+        $used = array_filter($in->sights(), static fn (ControlSight $s) => $s->givesDirection());
+        $longest = $used === [] ? null : array_reduce($used, static fn (?ControlSight $a, ControlSight $b) => $a !== null && $mark->distanceTo($a->control) >= $mark->distanceTo($b->control) ? $a : $b);
+
+        return match ($in->draft->method) {
+            SetupMethod::GridLines => (new GridLines($in->lineShots(), $in->draft->instrumentHeight, $in->accuracy(), $in->sights()))->shortest(),
+            SetupMethod::KnownBacksight, SetupMethod::OrientationOnly => $longest === null ? null : ShortBase::backsight($longest->name, $mark->distanceTo($longest->control)),
+            SetupMethod::KnownDirection => ($in->otherSights()[0] ?? null)?->sight->hasDistance() ? ShortBase::direction($in->otherSights()[0]->sight->distance) : null,
+            SetupMethod::Baseline => $solved->baseline === null ? null : ShortBase::baseline($solved->baseline->length),
+            default => null,
+        };
     }
 
     /**
@@ -115,6 +137,13 @@ final class SolveSetup
         return $sights;
     }
 
+    private static function onDirection(DraftInputs $in): SetupSolution
+    {
+        $sighted = $in->otherSights()[0] ?? throw new \DomainException('Sight the mark that has the direction, and measure it.');
+
+        return self::knownPoint($in)->onDirection($sighted->sight, $in->draft->azimuth, $sighted->angles);
+    }
+
     private static function gridLines(DraftInputs $in): SolvedDraft
     {
         $lines = new GridLines($in->lineShots(), $in->draft->instrumentHeight, $in->accuracy(), $in->sights());
@@ -130,7 +159,7 @@ final class SolveSetup
             throw new \DomainException('Measure the two marks of the baseline: '.(count($sights) === 0 ? 'the first one now.' : 'the second one now.'));
         }
         $d = $in->draft;
-        $baseline = MeasuredBaseline::solve(new Position($d->assumedNorthing, $d->assumedEasting, $d->assumedElevation), $d->instrumentHeight, $sights[0], $sights[1], $d->azimuth, $in->accuracy(), $d->length > 0 ? $d->length : null);
+        $baseline = MeasuredBaseline::solve(new Position($d->assumedNorthing, $d->assumedEasting, $d->assumedElevation), $d->instrumentHeight, $sights[0]->sight, $sights[1]->sight, $d->azimuth, $in->accuracy(), $d->length > 0 ? $d->length : null, [$sights[0]->angles, $sights[1]->angles]);
 
         return new SolvedDraft([$baseline->solution], 0, [], null, $baseline);
     }

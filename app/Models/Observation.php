@@ -66,6 +66,13 @@ final class Observation extends Model
         return $this->ppm_given === null ? $air : $air->given($this->ppm_given);
     }
 
+    /** Of this reading, counted with its faces. */
+    public function ownAccuracy(): Accuracy
+    {
+        return $this->accuracy()->ofAngles($this->angles);
+    }
+
+    /** As the instrument states it, for a mean of two faces. */
     public function accuracy(): Accuracy
     {
         return Accuracy::of($this->accuracy);

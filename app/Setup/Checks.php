@@ -47,7 +47,7 @@ final class Checks
             $known = $m->design() ?? throw new \LogicException('A check has what it was checked against.');
             $c = $control->get($m->name);
             $observation = $m->observation ?? throw new \LogicException('A mark has its reading.');
-            $judged = CheckShot::judge($setup->station(), $setup->precision(), $observation->sight(), $known, $observation->accuracy(), $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0);
+            $judged = CheckShot::judge($setup->station(), $setup->precision(), $observation->sight(), $known, $observation->ownAccuracy(), $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0);
 
             return new CheckResource($m->id, $m->at, $m->name, $judged->plan, $judged->expectedPlan, $judged->height, $judged->expectedHeight, $judged->holds);
         })->values()->all();

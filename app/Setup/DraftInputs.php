@@ -14,6 +14,7 @@ use App\Models\Observation;
 use App\Models\Project;
 use App\Models\Setup;
 use Illuminate\Support\Collection;
+use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Rounds;
@@ -137,10 +138,11 @@ final readonly class DraftInputs
     {
         $more = array_values(array_filter(array_map(fn (int $id) => $this->observations->get($id), $s->more)));
         $all = [$first, ...$more];
-        $rounds = Rounds::of(array_map(static fn (Observation $o) => $o->raw(), $all));
+        $mean = Sight::mean(array_map(static fn (Observation $o) => $o->sight(), $all), $angles = array_map(static fn (Observation $o) => $o->angles, $all));
 
         return new SightMean(
-            Sight::reduce($rounds->mean, $first->air(), $first->target(), $first->scale), $first->angles / sqrt(count($all)), $rounds->spread,
+            $mean, 1 / sqrt(array_sum(array_map(static fn (float $a) => 1 / $a ** 2, $angles))),
+            max(array_map(static fn (Observation $o) => abs(Angle::signed($o->raw()->circle - $mean->circle)), $all)),
         );
     }
 
@@ -170,17 +172,19 @@ final readonly class DraftInputs
         foreach ($this->draft->shots as $s) {
             $observation = $this->observations->get($s->observationId);
             if ($observation !== null && isset($lines[$s->line])) {
-                $shots[] = new LineShot($lines[$s->line], $observation->sight(), $s->used);
+                $shots[] = new LineShot($lines[$s->line], $observation->sight(), $s->used, $observation->angles);
             }
         }
 
         return $shots;
     }
 
-    /** @return list<Sight> of marks that are no control, in the order measured */
+    /** @return list<SightMean> of marks that are no control, in the order measured */
     public function otherSights(): array
     {
-        return array_values(array_filter(array_map(fn (DraftShotBody $s) => $s->used ? $this->observations->get($s->observationId)?->sight() : null, $this->draft->shots)));
+        $readings = array_filter(array_map(fn (DraftShotBody $s) => $s->used ? $this->observations->get($s->observationId) : null, $this->draft->shots));
+
+        return array_values(array_map(static fn (Observation $o) => new SightMean($o->sight(), $o->angles, 0.0), $readings));
     }
 
     /** @return array<string, Position> all control, by name */

@@ -23,7 +23,6 @@ use App\Http\Resources\SetupState;
 use App\Http\Resources\SolutionResource;
 use App\Models\Project;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Setup\SetupSolution;
 use Parlay\Core\Setup\Why\Explanation;
 
@@ -44,7 +43,7 @@ final class DraftView
 
         return new SetupState(
             self::draft($in), $solved === null ? null : SolutionResource::of($solved->solution(), $farthest), $solved === null ? [] : self::places($in, $solved), $problem,
-            $solved === null ? null : SolveSetup::weakness($in, $solved->solution(), $farthest),
+            $solved === null ? null : SolveSetup::weakness($in, $solved, $farthest),
             $in->current === null ? null : AcceptedSetup::of($in->current),
             $why === null ? null : array_map(static fn (Explanation $e) => ExplanationResource::of($e, $why[0]->score), $why),
             $solved?->angle['off'] ?? null, $solved?->angle['deviation'] ?? null, $solved?->baseline?->length,
@@ -61,7 +60,7 @@ final class DraftView
             $shots = match (true) {
                 $grid !== null => $grid->shots,
                 $baseline !== null => [$baseline->from, $baseline->to],
-                $in->draft->method === SetupMethod::KnownDirection => array_map(static fn (Sight $sight) => $s->station->locate($sight), $in->otherSights()),
+                $in->draft->method === SetupMethod::KnownDirection => array_map(static fn (SightMean $mean) => $s->station->locate($mean->sight), $in->otherSights()),
                 default => [],
             };
 

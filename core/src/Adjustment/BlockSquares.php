@@ -12,7 +12,7 @@ namespace Parlay\Core\Adjustment;
  */
 final class BlockSquares
 {
-    private const ROUNDS = 60;
+    private const ROUNDS = 200;
 
     /** Metres and radians. After a step as small as this the next is worked out on the same equations: they hardly change any more. */
     private const CLOSE = 5e-3;
@@ -23,7 +23,10 @@ final class BlockSquares
     /** A step that must be damped as much as this leads nowhere. */
     private const STUCK = 1e8;
 
-    /** Steps smaller than this are taken even where the square sum grows: the covariances follow the unknowns, so it need not fall to the last digit. */
+    /** What is left to be gained of the square sum, in parts of it, where a search may end. */
+    private const AS_GOOD = 1e-3;
+
+    /** Steps smaller than this are taken even where the square sum grows: it need not fall to the last digit. */
     private const NEAR = 1e-4;
 
     /**
@@ -45,7 +48,8 @@ final class BlockSquares
             }
             $tried = $model->blocksAt($next);
             [$triedNormal, $triedRight, $triedSquares] = self::normals($tried, count($start));
-            if ($largest > self::NEAR && $triedSquares > $squares * (1 + 1e-9) + 1e-9) {
+            // Held against the covariances from which the step was reckoned: they follow the unknowns, and with each other's no step would lead downhill for good.
+            if ($largest > self::NEAR && self::squares($blocks, $tried) > $squares * (1 + 1e-9) + 1e-9) {
                 if ($damping > self::STUCK) {
                     break;
                 }
@@ -64,8 +68,51 @@ final class BlockSquares
             $damping = $damping < 1e-6 ? 0.0 : $damping / 10;
         }
 
-        // Nothing near by fits better: an observation far wrong, which its residual will show better than a refusal.
-        return new BlockSolution($unknowns, Cholesky::invert($normal), $blocks, $squares);
+        // Nothing near by fits better, to as much as matters: an observation far wrong, which its residual will show better than a refusal.
+        $inverse = Cholesky::invert($normal);
+        if (self::promised($inverse, $right) <= self::AS_GOOD * (1 + $squares)) {
+            return new BlockSolution($unknowns, $inverse, $blocks, $squares);
+        }
+
+        // Still on its way, or where the observations decide nothing: that is no solution.
+        throw NoSolution::diverged(self::ROUNDS);
+    }
+
+    /**
+     * @param  list<Block>  $weighing  whose covariances weigh
+     * @param  list<Block>  $weighed  whose misclosures are weighed
+     */
+    private static function squares(array $weighing, array $weighed): float
+    {
+        $sum = 0.0;
+        foreach ($weighing as $b => $block) {
+            $m = $weighed[$b]->misclosures;
+            foreach ($block->weights() as $i => $weights) {
+                foreach ($weights as $k => $w) {
+                    $sum += $m[$i] * $w * $m[$k];
+                }
+            }
+        }
+
+        return $sum;
+    }
+
+    /**
+     * By how much the square sum would fall if the model were linear from here.
+     *
+     * @param  list<list<float>>  $inverse
+     * @param  list<float>  $right
+     */
+    private static function promised(array $inverse, array $right): float
+    {
+        $sum = 0.0;
+        foreach ($inverse as $i => $row) {
+            foreach ($row as $k => $q) {
+                $sum += $right[$i] * $q * $right[$k];
+            }
+        }
+
+        return $sum;
     }
 
     /**

@@ -27,7 +27,19 @@ final readonly class Accuracy
         public float $centring = 0.0015,
         public float $height = 0.001,
         private ?float $zenith = null,
-    ) {}
+    ) {
+        // An observation without any uncertainty would outweigh all others for good.
+        if (! ($angle > 0.0 && $angle < 0.01) || ! ($distance > 0.0 && $distance < 1.0) || ! ($distancePpm >= 0.0 && $distancePpm < 1000.0) || ! ($centring >= 0.0 && $centring < 100.0) || ! ($height >= 0.0 && $height < 100.0)
+            || ($zenith !== null && ! ($zenith > 0.0 && $zenith < 0.01))) {
+            throw ImplausibleEntry::accuracy();
+        }
+    }
+
+    /** Of angles that are less certain, or more, than those of one mean of two faces: √2 for one face, 1/√n for n rounds. */
+    public function ofAngles(float $times): self
+    {
+        return $times === 1.0 ? $this : new self($this->angle * $times, $this->distance, $this->distancePpm, $this->centring, $this->height, $this->zenith() * $times);
+    }
 
     /** @return array{angle: float, zenith: float, distance: float, ppm: float, centring: float} radians, metres, parts per million */
     public function figures(): array

@@ -42,6 +42,11 @@ final class ImplausibleEntry extends \DomainException
         return new self(sprintf('A correction of %.0f ppm cannot be. It lies within 1000 ppm of none.', $ppm));
     }
 
+    public static function accuracy(): self
+    {
+        return new self('An instrument’s accuracy lies above 0 and below half a degree for angles, and above 0 and below 1 m for distances; figures of 1″ to 10″ and 1 to 5 mm are usual. Look where it was entered.');
+    }
+
     public static function scale(float $scale): self
     {
         return new self(sprintf('A scale factor of %s cannot be. It lies between 0.9 and 1.1.', $scale));

@@ -44,22 +44,26 @@ final readonly class Rounds
         $means = $collimations = $indices = [];
         for ($i = 0; $i < $pairs; $i++) {
             [$a, $b] = [$first[$i], $second[$i]];
-            $collimations[] = Angle::signed($a->circle - $b->circle - M_PI) / 2;
+            // What the directions differ by grows with the height of the target: level, it is twice the collimation.
+            $half = Angle::signed($a->circle - $b->circle - M_PI) / 2;
+            $collimations[] = $half * max(sin($a->zenith), 1e-3);
             $indices[] = Angle::signed($a->zenith + $b->zenith) / 2;
-            $means[] = [Angle::wrap($a->circle - end($collimations)), $a->zenith - end($indices), self::distance([$a->slope, $b->slope])];
+            $means[] = [Angle::wrap($a->circle - $half), $a->zenith - end($indices), self::distance([$a->slope, $b->slope]), 1.0];
         }
+        // A single face is corrected by what the pairs say of the instrument.
+        [$collimation, $index] = $pairs === 0 ? [0.0, 0.0] : [array_sum($collimations) / $pairs, array_sum($indices) / $pairs];
         foreach ([...array_slice($first, $pairs), ...array_slice($second, $pairs)] as $r) {
-            $means[] = $r->zenith > M_PI ? [Angle::wrap($r->circle + M_PI), 2 * M_PI - $r->zenith, $r->slope] : [$r->circle, $r->zenith, $r->slope];
+            $turn = $collimation / max(abs(sin($r->zenith)), 1e-3);
+            $means[] = $r->zenith > M_PI ? [Angle::wrap($r->circle + M_PI + $turn), 2 * M_PI - $r->zenith + $index, $r->slope, 0.5] : [Angle::wrap($r->circle - $turn), $r->zenith - $index, $r->slope, 0.5];
         }
-        $count = count($means);
-        $circle = Angle::wrap($means[0][0] + array_sum(array_map(static fn (array $m) => Angle::signed($m[0] - $means[0][0]), $means)) / $count);
         // Each pair weighs twice a single reading.
-        $singles = $count - $pairs;
+        $weight = $pairs + (count($means) - $pairs) / 2;
+        $circle = Angle::wrap($means[0][0] + array_sum(array_map(static fn (array $m) => $m[3] * Angle::signed($m[0] - $means[0][0]), $means)) / $weight);
 
         return new self(
-            new RawReading($circle, array_sum(array_column($means, 1)) / $count, self::distance(array_column($means, 2)), $readings[0]->ppmApplied, $readings[0]->prismConstantApplied),
-            1 / sqrt($pairs + $singles / 2), $pairs, count($readings),
-            $pairs === 0 ? null : array_sum($collimations) / $pairs, $pairs === 0 ? null : array_sum($indices) / $pairs,
+            new RawReading($circle, array_sum(array_map(static fn (array $m) => $m[3] * $m[1], $means)) / $weight, self::distance(array_column($means, 2)), $readings[0]->ppmApplied, $readings[0]->prismConstantApplied),
+            1 / sqrt($weight), $pairs, count($readings),
+            $pairs === 0 ? null : $collimation, $pairs === 0 ? null : $index,
             max(array_map(static fn (array $m) => abs(Angle::signed($m[0] - $circle)), $means)),
         );
     }

@@ -33,13 +33,14 @@ final readonly class Sight
         public float $ppm,
         public Target $target,
         public float $refraction,
+        private float $scale = 1.0,
     ) {}
 
     /** Takes out what the instrument had applied and applies the air, the prism and the scale factor in use, each exactly once. */
     public static function reduce(RawReading $raw, Atmosphere $air, Target $target, float $scale = 1.0): self
     {
         if ($raw->slope === 0.0) {
-            return new self($raw->circle, $raw->zenith, 0.0, 0.0, 0.0, $air->ppm(), $target, $air->refraction);
+            return new self($raw->circle, $raw->zenith, 0.0, 0.0, 0.0, $air->ppm(), $target, $air->refraction, $scale);
         }
         $measured = ($raw->slope - $raw->prismConstantApplied) / (1 + $raw->ppmApplied * 1e-6);
         $ppm = $air->ppm();
@@ -56,6 +57,7 @@ final readonly class Sight
             $ppm,
             $target,
             $air->refraction,
+            $scale,
         );
     }
 
@@ -65,16 +67,52 @@ final readonly class Sight
         return $this->slope > 0.0;
     }
 
-    /** The zenith angle as it would be read along a straight line: without curvature and refraction. */
+    /**
+     * The zenith angle as it would be read along a straight line over the grid: without curvature and refraction.
+     *
+     * @param  float  $flat  grid distance, metres, where none was measured: on the ground it is longer by the scale factor, and so is the rise
+     */
     public function straightZenith(float $flat): float
     {
-        return $this->hasDistance() ? atan2($this->distance, $this->rise) : atan2($flat, $flat / tan($this->zenith) + self::curvature($flat, $this->refraction));
+        $ground = $flat / $this->scale;
+
+        return $this->hasDistance() ? atan2($this->distance, $this->rise) : atan2($flat, $ground / tan($this->zenith) + self::curvature($ground, $this->refraction));
+    }
+
+    /**
+     * Rounds of one target made into one, each reduced with its own air, constant and target height before; heights are those over the first's target.
+     *
+     * @param  non-empty-list<self>  $sights
+     * @param  list<float>  $angles  how much less certain the angles of each are than one mean of two faces
+     */
+    public static function mean(array $sights, array $angles): self
+    {
+        $first = $sights[0];
+        $weights = array_map(static fn (float $a): float => 1 / $a ** 2, $angles);
+        $all = array_sum($weights);
+        $circle = $zenith = 0.0;
+        $slope = $distance = $rise = $measured = 0.0;
+        foreach ($sights as $i => $s) {
+            $circle += $weights[$i] * Angle::signed($s->circle - $first->circle) / $all;
+            $up = $first->target->height - $s->target->height;
+            if ($s->hasDistance()) {
+                // The same mark with the first's target on it.
+                [$r, $l] = [$s->rise + $up, hypot($s->slope * sin($s->zenith), $s->rise - $s->lift() + $up)];
+                $zenith += $weights[$i] * (atan2($s->slope * sin($s->zenith), $s->rise - $s->lift() + $up) - $first->zenith) / $all;
+                [$slope, $distance, $rise, $measured] = [$slope + $l, $distance + $s->distance, $rise + $r, $measured + 1];
+            } else {
+                $zenith += $weights[$i] * ($s->zenith - $first->zenith) / $all;
+            }
+        }
+        $n = max(1.0, $measured);
+
+        return new self(Angle::wrap($first->circle + $circle), $first->zenith + $zenith, $slope / $n, $distance / $n, $rise / $n, $first->ppm, $first->target, $first->refraction, $first->scale);
     }
 
     /** The same sight with its circle reading turned. */
     public function turned(float $angle): self
     {
-        return new self(Angle::wrap($this->circle + $angle), $this->zenith, $this->slope, $this->distance, $this->rise, $this->ppm, $this->target, $this->refraction);
+        return new self(Angle::wrap($this->circle + $angle), $this->zenith, $this->slope, $this->distance, $this->rise, $this->ppm, $this->target, $this->refraction, $this->scale);
     }
 
     /** What curvature and refraction add to the rise; metres. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Setup;
 
 use Parlay\Core\Adjustment\ChiSquare;
+use Parlay\Core\Adjustment\Cholesky;
 use Parlay\Core\Adjustment\Ellipse;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
@@ -46,19 +47,44 @@ final readonly class CheckShot
         $e = $found->easting - $station->mark->easting;
         $d = max(hypot($n, $e), 0.1);
         $target = $planDeviation ** 2 + $accuracy->centring ** 2;
-        [$along, $across] = [$accuracy->distance ** 2 + ($accuracy->distancePpm * 1e-6 * $d) ** 2, ($accuracy->angle * $d) ** 2];
+        [$radial, $up, $both] = self::shot($sight, $accuracy, $d);
+        $across = ($accuracy->angle * $d) ** 2;
         [$c, $s] = [$n / $d, $e / $d];
         [$vn, $ve, $vne] = $precision->variances($station->mark, $found);
-        $vn += $target + $c * $c * $along + $s * $s * $across;
-        $ve += $target + $s * $s * $along + $c * $c * $across;
-        $vne += $c * $s * ($along - $across);
-        $square = ($dn ** 2 * $ve - 2 * $dn * $de * $vne + $de ** 2 * $vn) / ($vn * $ve - $vne ** 2);
+        $vn += $target + $c * $c * $radial + $s * $s * $across;
+        $ve += $target + $s * $s * $radial + $c * $c * $across;
+        $vne += $c * $s * ($radial - $across);
         $height = $found->elevation === null || $known->elevation === null ? null : $found->elevation - $known->elevation;
-        $spread = $height === null ? null : sqrt(($precision->height ?? 0.0) + $accuracy->ofHeight($d) ** 2 + $heightDeviation ** 2);
-        $holds = ChiSquare::below($square, 2) <= self::HOLDS && ($height === null || $spread === null || ChiSquare::below(($height / $spread) ** 2, 1) <= self::HOLDS);
+        $vh = ($precision->height ?? 0.0) + $accuracy->height ** 2 + $heightDeviation ** 2 + $up;
+        // Plan and height are one question: two of one in a hundred each would be two in a hundred.
+        $weights = Cholesky::invert($height === null ? [[$vn, $vne], [$vne, $ve]] : [[$vn, $vne, $c * $both], [$vne, $ve, $s * $both], [$c * $both, $s * $both, $vh]]);
+        $off = $height === null ? [$dn, $de] : [$dn, $de, $height];
+        $square = 0.0;
+        foreach ($weights as $i => $row) {
+            foreach ($row as $k => $w) {
+                $square += $off[$i] * $w * $off[$k];
+            }
+        }
+        $holds = ChiSquare::below($square, count($off)) <= self::HOLDS;
+        $spread = $height === null ? null : sqrt($vh);
 
         return new self(
             $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major, $height, $spread === null ? null : 1.96 * $spread, $holds,
         );
+    }
+
+    /**
+     * What a shot is uncertain by along its plan distance and in its rise: on a steep sight each has its part of the distance and of the angle.
+     *
+     * @return array{float, float, float} variance along, variance of the rise, and their covariance; square metres
+     */
+    private static function shot(Sight $sight, Accuracy $accuracy, float $flat): array
+    {
+        $slope = hypot($flat, $sight->rise);
+        [$sin, $cos] = [$flat / $slope, $sight->rise / $slope];
+        $length = $accuracy->distance ** 2 + ($accuracy->distancePpm * 1e-6 * $slope) ** 2;
+        $turn = ($slope * $accuracy->zenith()) ** 2;
+
+        return [$sin ** 2 * $length + $cos ** 2 * $turn, $cos ** 2 * $length + $sin ** 2 * $turn, $sin * $cos * ($length - $turn)];
     }
 }

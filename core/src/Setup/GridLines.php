@@ -82,6 +82,19 @@ final readonly class GridLines
         return ['off' => $off - M_PI * round($off / M_PI), 'deviation' => hypot($a->deviation($this->accuracy), $b->deviation($this->accuracy))];
     }
 
+    /** The line whose shots lie nearest to each other; the orientation is as good as the longest of them. */
+    public function shortest(): ?ShortBase
+    {
+        try {
+            $fits = $this->requireLines(array_values(array_filter($this->shots, static fn (LineShot $s) => $s->used)));
+        } catch (CannotSetUp) {
+            return null;
+        }
+        usort($fits, static fn (LineFit $a, LineFit $b) => $a->base <=> $b->base);
+
+        return ShortBase::line($fits[0]->line->name, $fits[0]->base);
+    }
+
     /**
      * @param  list<LineShot>  $used
      * @return list<LineFit>

@@ -16,6 +16,9 @@ final readonly class KnownPoint
     /** Nearer than this a sight gives no direction worth having. */
     private const TOO_NEAR = 0.1;
 
+    /** How far away a mark is taken to be whose distance was not measured, metres: centring turns a near one more. */
+    private const UNKNOWN = 30.0;
+
     /** A difference is said where it is larger than this many deviations. */
     private const SAID = 3.0;
 
@@ -55,18 +58,23 @@ final readonly class KnownPoint
     /**
      * @param  Sight  $sight  to whatever has the direction
      * @param  float  $azimuth  it is said to have, radians
+     * @param  float  $angles  how much less certain its angles are than a mean of two faces
      */
-    public function onDirection(Sight $sight, float $azimuth): SetupSolution
+    public function onDirection(Sight $sight, float $azimuth, float $angles = 1.0): SetupSolution
     {
         $place = $this->planDeviation ** 2 + $this->accuracy->centring ** 2;
         // The instrument's own centring over its mark turns the direction as much as the pole's does.
-        $across = $sight->hasDistance() ? hypot($this->accuracy->ofDirection($sight->distance), $this->accuracy->centring / max($sight->distance, self::TOO_NEAR)) : $this->accuracy->angle;
+        $off = $sight->hasDistance() ? max($sight->distance, self::TOO_NEAR) : self::UNKNOWN;
+        $turn = $this->accuracy->centring ** 2 / $off;
+        $across = hypot($this->accuracy->ofAngles($angles)->ofDirection($off), $this->accuracy->centring / $off);
+        // An instrument that stands beside its mark sees the other mark turned: so far to the right of the line, so much too far left.
+        [$no, $eo] = [$turn * sin($azimuth), -$turn * cos($azimuth)];
 
         return new SetupSolution(
             new Station($this->mark, Angle::wrap($azimuth - $sight->circle), $this->instrumentHeight),
-            new Precision([[$place, 0.0, 0.0], [0.0, $place, 0.0], [0.0, 0.0, $across ** 2]], $this->mark->elevation === null ? null : $this->heightDeviation ** 2 + $this->accuracy->height ** 2),
+            new Precision([[$place, 0.0, $no], [0.0, $place, $eo], [$no, $eo, $across ** 2]], $this->mark->elevation === null ? null : $this->heightDeviation ** 2 + $this->accuracy->height ** 2),
             [], 0, null,
-            ['The direction was given and nothing checks it: everything staked from here turns with it. Take a check shot on a known point.'],
+            ['The direction was given and nothing checks it: everything staked from here turns with it. Take a check shot on a known point.', ...($sight->hasDistance() ? [] : [sprintf('It was sighted without a distance: how far centring turns it is reckoned as for a mark %d m away. Measure the distance to know.', self::UNKNOWN)])],
             placeFound: false,
         );
     }
@@ -101,16 +109,17 @@ final readonly class KnownPoint
     /** @return list<string> */
     private function cautionsOf(ControlSight $s, SightResidual $r): array
     {
+        $accuracy = $this->accuracy->ofAngles($s->angles);
         $known = $this->mark->distanceTo($s->control);
         $plan = hypot($this->planDeviation, $s->planDeviation);
         $cautions = [];
-        if ($r->distance !== null && abs($r->distance) > self::SAID * hypot(hypot($this->accuracy->ofDistance($known), $this->accuracy->centring), $plan)) {
+        if ($r->distance !== null && abs($r->distance) > self::SAID * hypot(hypot($accuracy->ofDistance($known), $accuracy->centring), $plan)) {
             $cautions[] = "The measured distance to “{$s->name}” does not agree with the coordinates. Check that both points are the ones named, and the prism constant.";
         }
         if ($r->height === null) {
             return $this->mark->elevation === null ? $cautions : [...$cautions, "“{$s->name}” has no elevation: the height difference is not checked."];
         }
-        if (abs($r->height) > self::SAID * hypot(hypot($this->accuracy->ofHeight($known), 0.002), hypot($this->heightDeviation, $s->heightDeviation))) {
+        if (abs($r->height) > self::SAID * hypot(hypot($accuracy->ofHeight($known), 0.002), hypot($this->heightDeviation, $s->heightDeviation))) {
             $cautions[] = "The height difference to “{$s->name}” does not agree. Check the instrument height and the target height.";
         }
 

@@ -24,26 +24,49 @@ final readonly class MeasuredControl
         public float $largest,
     ) {}
 
-    /** @param  non-empty-list<array{Station, Precision, Sight}>  $shots */
-    public static function of(array $shots, Accuracy $accuracy): self
+    /** @param  non-empty-list<array{Station, Precision, Sight, Accuracy}>  $shots  each with what its own reading deviates by */
+    public static function of(array $shots): self
     {
+        $setups = [];
+        foreach ($shots as $shot) {
+            [$station] = $shot;
+            $setups[sprintf('%.4f %.4f %.9f', $station->mark->northing, $station->mark->easting, $station->orientation)][] = $shot;
+        }
+        $means = array_map(self::fromOneSetup(...), array_values($setups));
         [$wn, $we, $wz, $n, $e, $z] = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
-        $found = [];
-        foreach ($shots as [$station, $precision, $sight]) {
-            $place = $station->locate($sight);
-            $found[] = $place;
-            $shot = $accuracy->centring ** 2 + max($accuracy->distance, $accuracy->angle * $sight->distance) ** 2;
-            $ellipse = $precision->variances($station->mark, $place);
-            [$vn, $ve] = [$ellipse[0] + $shot, $ellipse[1] + $shot];
+        foreach ($means as [$place, $vn, $ve, $vz]) {
             [$wn, $we] = [$wn + 1 / $vn, $we + 1 / $ve];
             [$n, $e] = [$n + $place->northing / $vn, $e + $place->easting / $ve];
             if ($place->elevation !== null) {
-                $vz = ($precision->height ?? 0.0) + $accuracy->ofHeight($sight->distance) ** 2;
                 [$wz, $z] = [$wz + 1 / $vz, $z + $place->elevation / $vz];
             }
         }
         $mean = new Position($n / $wn, $e / $we, $wz > 0.0 ? $z / $wz : null);
+        $largest = max(array_map(static fn (array $s) => $s[0]->locate($s[2])->distanceTo($mean), $shots));
 
-        return new self($mean, sqrt((1 / $wn + 1 / $we) / 2), $wz > 0.0 ? 1 / sqrt($wz) : null, count($shots), max(array_map(static fn (Position $p) => $p->distanceTo($mean), $found)));
+        return new self($mean, sqrt((1 / $wn + 1 / $we) / 2), $wz > 0.0 ? 1 / sqrt($wz) : null, count($shots), $largest);
+    }
+
+    /**
+     * Shots from one setup share its error, which no number of them averages away; what each adds of its own does.
+     *
+     * @param  non-empty-list<array{Station, Precision, Sight, Accuracy}>  $shots
+     * @return array{Position, float, float, float} mean, and variances of northing, easting and elevation; square metres
+     */
+    private static function fromOneSetup(array $shots): array
+    {
+        [$w, $wz, $n, $e, $z] = [0.0, 0.0, 0.0, 0.0, 0.0];
+        [$station, $precision] = $shots[0];
+        foreach ($shots as [, , $sight, $accuracy]) {
+            $place = $station->locate($sight);
+            $shot = $accuracy->centring ** 2 + max($accuracy->distance, $accuracy->angle * $sight->distance) ** 2;
+            $rise = $accuracy->ofHeight($sight->distance) ** 2;
+            [$w, $n, $e] = [$w + 1 / $shot, $n + $place->northing / $shot, $e + $place->easting / $shot];
+            [$wz, $z] = [$wz + 1 / $rise, $z + ($place->elevation ?? 0.0) / $rise];
+        }
+        $mean = new Position($n / $w, $e / $w, $station->mark->elevation === null ? null : $z / $wz);
+        $ellipse = $precision->variances($station->mark, $mean);
+
+        return [$mean, $ellipse[0] + 1 / $w, $ellipse[1] + 1 / $w, ($precision->height ?? 0.0) + 1 / $wz];
     }
 }

@@ -67,13 +67,42 @@ final readonly class WeakFigure
         $far = $this->far ?? $this->farthestControl();
         $off = $this->station->distanceTo($far);
         $reach = $this->precision->at($this->station, $far)->major;
-        $shot = Ellipse::NINETY_FIVE * hypot($this->accuracy->centring, max($this->accuracy->distance, $off * $this->accuracy->angle));
-        if ($reach <= self::WEAK * $shot) {
+        if ($reach <= self::WEAK * self::ofShot($this->accuracy, $off)) {
             return null;
         }
         $where = $this->far === null ? 'A point' : 'The far end of the work';
 
         return sprintf('Weak figure: %s. %s, %s off, may come out %s wrong for it. %s', $this->why($off), $where, $this->length->format($off), $this->length->formatDeviation($reach), $this->mend($far, $reach));
+    }
+
+    /**
+     * Of a setup whose orientation hangs on one length: a line shot along, a backsight, a baseline.
+     *
+     * @param  Position|null  $far  the far end of what is to be staked; null where nothing is listed, and then nothing is judged
+     */
+    public static function ofShort(ShortBase $short, SetupSolution $solution, Accuracy $accuracy, ?Position $far, LengthStyle $length): ?string
+    {
+        if ($far === null || ! $solution->precision->oriented) {
+            return null;
+        }
+        $station = $solution->station->mark;
+        $off = $station->distanceTo($far);
+        $reach = $solution->precision->at($station, $far)->major;
+        $good = self::WEAK * self::ofShot($accuracy, $off);
+        if ($reach <= $good) {
+            return null;
+        }
+
+        return sprintf(
+            'Weak figure: %s. The far end of the work, %s off, may come out %s wrong for it. %s',
+            $short->why($length->format($short->metres)), $length->format($off), $length->formatDeviation($reach), $short->mend($length->format(ceil($short->metres * $reach / $good))),
+        );
+    }
+
+    /** What a shot itself does so far out, 95 %. */
+    private static function ofShot(Accuracy $accuracy, float $off): float
+    {
+        return Ellipse::NINETY_FIVE * hypot($accuracy->centring, max($accuracy->distance, $off * $accuracy->angle));
     }
 
     private function why(float $off): string

@@ -20,8 +20,10 @@ final class RoundsTest extends TestCase
     {
         foreach ([0.0, 1e-7, 1.234, M_PI, 2 * M_PI - 1e-7] as $true) {
             [$c, $i] = [5e-5, -3e-5];
-            $first = new RawReading(fmod($true + $c + 2 * M_PI, 2 * M_PI), 1.5 + $i, 50.0);
-            $second = new RawReading(fmod($true + M_PI - $c, 2 * M_PI), 2 * M_PI - 1.5 + $i, 50.002);
+            // On a target above or below the horizon the collimation turns the direction more.
+            $turn = $c / sin(1.5);
+            $first = new RawReading(fmod($true + $turn + 2 * M_PI, 2 * M_PI), 1.5 + $i, 50.0);
+            $second = new RawReading(fmod($true + M_PI - $turn, 2 * M_PI), 2 * M_PI - 1.5 + $i, 50.002);
             $r = Rounds::of([$first, $second]);
             self::assertEqualsWithDelta(0.0, sin(($r->mean->circle - $true) / 2), 1e-9, "near $true");
             self::assertEqualsWithDelta([1.5, 50.001, $c, $i], [$r->mean->zenith, $r->mean->slope, $r->collimation, $r->index], 1e-9);

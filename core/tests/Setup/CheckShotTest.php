@@ -65,10 +65,10 @@ final class CheckShotTest extends TestCase
             foreach ([1, 2] as $setup) {
                 $field->station = new Position(5000.0 + 7 * $setup, 2000.0 - 5 * $setup, 40.0);
                 $found = Resection::solve($field->sights(4), Field::INSTRUMENT_HEIGHT, $field->accuracy);
-                $shots[] = [$found->station, $found->precision, $field->sight($mark)];
+                $shots[] = [$found->station, $found->precision, $field->sight($mark), $field->accuracy];
             }
-            $one = MeasuredControl::of([$shots[0]], $field->accuracy);
-            $both = MeasuredControl::of($shots, $field->accuracy);
+            $one = MeasuredControl::of([$shots[0]]);
+            $both = MeasuredControl::of($shots);
             $within += abs($both->place->northing - $mark->northing) < 1.96 * $both->planDeviation ? 1 : 0;
             $twice += $both->planDeviation < $one->planDeviation ? 1 : 0;
             self::assertNotNull($both->heightDeviation);
@@ -83,7 +83,7 @@ final class CheckShotTest extends TestCase
         $field = new Field(4);
         $found = Resection::solve($field->sights(3), Field::INSTRUMENT_HEIGHT, $field->accuracy);
         $flat = new Station($found->station->mark->at(null), $found->station->orientation, 1.6);
-        $control = MeasuredControl::of([[$flat, $found->precision, $field->sight($field->mark())]], $field->accuracy);
+        $control = MeasuredControl::of([[$flat, $found->precision, $field->sight($field->mark()), $field->accuracy]]);
         self::assertNull($control->place->elevation);
         self::assertNull($control->heightDeviation);
         self::assertSame(1, $control->shots);

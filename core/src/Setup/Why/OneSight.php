@@ -47,7 +47,8 @@ final readonly class OneSight
             return Explanation::scored(Cause::WrongFace, [$s->name], $rest, 0, $spread->misfit($s->control, $face), "The reading to “{$s->name}” was booked on the wrong face: its direction is half a turn off.", 'Measure it again, or mend the circle reading by half a turn, with a note.');
         }
         foreach ($this->control as $name => $place) {
-            if ($name !== $s->name && $spread->covers($place, $found)) {
+            // Names that look like numbers become numbers as keys.
+            if ((string) $name !== $s->name && $spread->covers($place, $found)) {
                 return Explanation::scored(Cause::AnotherMark, [$s->name, (string) $name], $rest, 0, $spread->misfit($place, $found), "“{$name}” was sighted, and “{$s->name}” was named.", "Give the sight the name “{$name}”, or sight “{$s->name}” again.");
             }
         }

@@ -172,7 +172,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                         </Button>
                     )}
                     <Button
-                        kind={state.solution?.oriented && state.solution.passes !== false ? 'primary' : 'plain'}
+                        kind={state.solution?.oriented && state.solution.passes !== false && !state.weakness ? 'primary' : 'plain'}
                         className="min-h-16"
                         disabled={!state.solution?.oriented}
                         busy={accept.isPending}
