@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-/** Measures what docs/speed.md promises and prints a table: bench [day|designs|doctor|points|why|setups ...], all parts where none is named. */
+/** Measures what docs/speed.md promises and prints a table: bench [day|designs|doctor|points|why|setups|trust ...], all parts where none is named. */
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/bench/MixedDrawing.php';
 
@@ -14,11 +14,11 @@ function part(array $values, float $part): float
     return $values[(int) min(count($values) - 1, floor($part * count($values)))];
 }
 
-$parts = array_slice($argv, 1) ?: ['day', 'designs', 'doctor', 'points', 'why', 'setups'];
+$parts = array_slice($argv, 1) ?: ['day', 'designs', 'doctor', 'points', 'why', 'setups', 'trust'];
 $rows = [];
 foreach ($parts as $name) {
-    if (! in_array($name, ['day', 'designs', 'doctor', 'points', 'why', 'setups'], true)) {
-        fwrite(STDERR, "There is no part “{$name}”. Parts are: day, designs, doctor, points, why, setups.\n");
+    if (! in_array($name, ['day', 'designs', 'doctor', 'points', 'why', 'setups', 'trust'], true)) {
+        fwrite(STDERR, "There is no part “{$name}”. Parts are: day, designs, doctor, points, why, setups, trust.\n");
         exit(1);
     }
     // Each part has names of its own.

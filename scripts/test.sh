@@ -4,17 +4,19 @@ PARTS=(static core simulator feature front browser)
 passed=0 failed=0 skipped=0 results=''
 
 run_tests() {
-    local parts=("$@") part
+    local parts=("$@") part begun
     [ ${#parts[@]} -gt 0 ] || parts=("${PARTS[@]}")
     results="$(mktemp -d)"
     for part in "${parts[@]}"; do
         printf '\n== %s ==\n' "$part"
+        begun=$SECONDS
         case "$part" in
             core|simulator|feature|browser) php_suite "$part" ;;
             front) front_tests ;;
             static) static_checks ;;
-            *) fail "There is no part “$part”. Parts are: ${PARTS[*]}." ;;
+            *) fail "There is no part “$part”. Parts are: ${PARTS[*]} mutations." ;;
         esac
+        say "$part took $((SECONDS - begun)) s"
     done
     rm -rf "$results"
     printf '\n%d passed, %d failed, %d skipped\n' "$passed" "$failed" "$skipped"

@@ -33,7 +33,9 @@ abstract class FeatureTestCase extends TestCase
         mkdir($this->data.'/storage/framework/views', 0o755, true);
         touch($this->data.'/parlay.sqlite');
         touch($this->data.'/live.sqlite');
-        foreach (['PARLAY_DATA' => $this->data, 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_ENV' => 'testing', 'QUEUE_CONNECTION' => 'sync'] as $name => $value) {
+        foreach (['PARLAY_DATA' => $this->data, 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_ENV' => 'testing', 'QUEUE_CONNECTION' => 'sync',
+            // Nobody answers there: whatever else runs on this machine is none of a test's.
+            'PARLAY_INSTRUMENT' => '127.0.0.1:1', 'PARLAY_WORLD' => '127.0.0.1:1', 'PARLAY_HOSTS' => '', 'PARLAY_ASKS_KEY' => '0'] as $name => $value) {
             putenv("$name=$value");
             $_ENV[$name] = $_SERVER[$name] = $value;
         }

@@ -132,7 +132,7 @@ final class Running
      */
     private static function plainEnvironment(): array
     {
-        return array_diff_key(getenv(), array_flip(['PARLAY_DATA', 'APP_KEY', 'APP_ENV', 'QUEUE_CONNECTION']));
+        return array_diff_key(getenv(), array_flip(['PARLAY_DATA', 'APP_KEY', 'APP_ENV', 'QUEUE_CONNECTION', 'PARLAY_INSTRUMENT', 'PARLAY_WORLD', 'PARLAY_HOSTS', 'PARLAY_ASKS_KEY']));
     }
 
     /** Kills outright what has a text in its command line. */

@@ -6,10 +6,13 @@ namespace Tests\Feature;
 
 use App\Models\Mark;
 use App\Models\Project;
+use App\Reports\Figures;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Tolerance;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\FeatureTestCase;
 
@@ -79,6 +82,21 @@ final class FieldTest extends FeatureTestCase
         self::assertSame([2, 'in'], [$listed['stakes'], $listed['verdict']]);
         self::assertSame(['out', 'in'], array_column($this->ask('GET', $this->at('/marks'))->json(), 'verdict'));
         self::assertSame([null, 0], array_values($this->ask('GET', $this->at('/nearest-open?northing=1&easting=2'))->json()));
+        self::assertSame(0, $this->ask('GET', $this->at(''))->json('progress.out'), 'the earlier one counts no more');
+        $task = $this->ask('POST', $this->at('/reports'))->assertOk()->json('id');
+        file_put_contents($this->data.'/r.pdf', (string) $this->get($this->ask('GET', $this->at("/tasks/$task"))->json('result.file'))->assertOk()->streamedContent());
+        $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/r.pdf').' -');
+        self::assertStringContainsString('1 marks count: 1 in tolerance, 0 out', $text);
+        self::assertMatchesRegularExpression('~replaced\s*$~m', $text);
+        self::assertStringContainsString(',replaced,', (string) $this->get('/api/v1'.$this->at('/report.csv'))->streamedContent());
+    }
+
+    public function test_a_figure_that_rounds_to_its_tolerance_and_is_out_prints_one_more_place(): void
+    {
+        $figures = new Figures($this->project->units());
+        self::assertSame(['5.0 mm', '5.04 mm', '5.1 mm', '5.02 mm low'], [$figures->judged(0.005, 0.005), $figures->judged(0.00504, 0.005), $figures->judged(0.00512, 0.005), $figures->judgedHeight(-0.00502, 0.005)]);
+        // A hundredth of a millimetre is arithmetic.
+        self::assertSame(['in', 'out'], array_map(static fn (float $off) => Deviation::between(new Position(0, 0, 0), new Position($off, 0, 0))->verdict(new Tolerance(0.005, 0.005))->value, [0.005009, 0.005011]));
     }
 
     public function test_the_same_wish_sent_twice_is_stored_once(): void

@@ -90,6 +90,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/compute/angle-text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Writes a direction or an angle as a project writes it: azimuth or bearing */
+        get: operations["7fca800817645d33a3e60c55df225497"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/compute/sight": {
         parameters: {
             query?: never;
@@ -3574,6 +3591,43 @@ export interface operations {
                 text: string;
                 style: "dms" | "deg" | "gon";
                 direction?: boolean;
+                as?: "azimuth" | "bearing";
+                finer?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AngleReading"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "7fca800817645d33a3e60c55df225497": {
+        parameters: {
+            query: {
+                radians: number;
+                style: "dms" | "deg" | "gon";
+                direction?: boolean;
+                as?: "azimuth" | "bearing";
+                finer?: number;
             };
             header?: never;
             path?: never;

@@ -1,13 +1,14 @@
 import { FileSpreadsheet, FileText } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask } from '../../api/client';
-import { untilFinished, useDeed } from '../../api/hooks';
+import { useWork } from '../../api/work';
 import type { StageProps } from '../../frame/stages';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/Field';
 import { Deviation, Sided } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { Verdict } from '../../parts/Verdict';
+import { WorkBar } from '../../parts/WorkBar';
 import { Sheet } from '../Sheet';
 import { CheckBeforeLeaving, SetupDoubt } from '../setup/SetupDoubt';
 
@@ -15,14 +16,19 @@ import { CheckBeforeLeaving, SetupDoubt } from '../setup/SetupDoubt';
 export function HandOver({ project, marks }: StageProps) {
     const [author, setAuthor] = useState('');
     const [file, setFile] = useState<string | null>(null);
-    const print = useDeed(project.id, async () => {
-        const task = await untilFinished(
-            project.id,
+    const work = useWork(project.id);
+    const print = async () => {
+        const task = await work.run(
             ask(api.POST('/api/v1/projects/{project}/reports', { params: { path: { project: project.id } }, body: { author } })),
         );
-        setFile((task.result as unknown as { file: string }).file);
-    });
-    const rows = marks.filter((m) => m.kind !== 'check');
+        if (task) {
+            setFile((task.result as unknown as { file: string }).file);
+        }
+    };
+    // A point staked again counts once, by its latest mark.
+    const latest = new Map(marks.map((m) => [m.pointId === null ? `mark ${m.id}` : `${m.kind} ${m.pointId}`, m.id]));
+    const counting = new Set(latest.values());
+    const rows = marks.filter((m) => m.kind !== 'check' && counting.has(m.id));
     const of = (verdict: string) => rows.filter((m) => m.verdict === verdict).length;
     return (
         <Sheet
@@ -46,13 +52,14 @@ export function HandOver({ project, marks }: StageProps) {
                             <FileText aria-hidden="true" /> Open the report
                         </a>
                     ) : (
-                        <Button kind="primary" busy={print.isPending} onClick={() => print.mutate(undefined)} icon={<FileText />}>
-                            {print.isPending ? 'Printing…' : 'Print the report'}
+                        <Button kind="primary" busy={work.busy} onClick={() => void print()} icon={<FileText />}>
+                            {work.busy ? 'Printing…' : 'Print the report'}
                         </Button>
                     )}
                 </>
             }
         >
+            <WorkBar work={work} />
             <SetupDoubt project={project} />
             <CheckBeforeLeaving project={project} marks={marks} />
             {rows.length === 0 && <Notice>Nothing has been staked or measured yet; the report would be empty.</Notice>}
@@ -65,7 +72,7 @@ export function HandOver({ project, marks }: StageProps) {
                 }}
                 hint="stands on the report"
             />
-            <Failure of={print.error} />
+            <Failure of={work.error} />
             <div className="flex flex-wrap gap-x-6 gap-y-1 text-lg">
                 <span>
                     {of('in')} <Verdict of="in" short />

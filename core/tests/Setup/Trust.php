@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Setup;
+
+use Parlay\Core\Adjustment\ChiSquare;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setup\CheckShot;
+use Parlay\Core\Setup\GridLines;
+use Parlay\Core\Setup\KnownPoint;
+use Parlay\Core\Setup\LineShot;
+use Parlay\Core\Setup\MeasuredBaseline;
+use Parlay\Core\Setup\MeasuredControl;
+use Parlay\Core\Setup\Resection;
+use Parlay\Core\Setup\SetupSolution;
+use Parlay\Core\Setup\SiteLine;
+
+/**
+ * Days on a simulated site, each with a seed of its own: whether what a setup says of itself holds the truth, which only the simulation knows.
+ *
+ * Readings come from Field, which draws light over a round earth and knows nothing of the adjustment. Used by the tests, with few days, and by the bench, with many.
+ */
+final class Trust
+{
+    public const METHODS = ['resection', 'backsight', 'given direction', 'grid lines', 'baseline'];
+
+    /** Whether a point of the work, 60 m off, lies within the 95 % that are stated for the setup's sake. */
+    public static function holds(string $method, float $angles, int $seed): bool
+    {
+        $field = new Field($seed);
+        $found = match ($method) {
+            'resection' => Resection::solve(array_map(static fn (int $i) => $field->controlSight("CP$i", $field->mark(), $angles), range(1, 4)), Field::INSTRUMENT_HEIGHT, $field->accuracy),
+            'backsight' => (new KnownPoint(self::mark($field), Field::INSTRUMENT_HEIGHT, $field->accuracy))->onBacksights([$field->controlSight('B', $field->mark(30.0, 90.0), $angles)]),
+            'given direction' => self::givenDirection($field, $angles),
+            'grid lines' => self::gridLines($field, $angles),
+            default => self::baseline($field, $angles),
+        };
+        $point = $field->station->along($field->between(0, 2 * M_PI), 60.0);
+        $seen = $found->station->mark->along($found->station->orientation - $field->orientation + $field->station->azimuthTo($point), 60.0);
+        [$vn, $ve, $vne] = $found->precision->variances($found->station->mark, $seen);
+        [$dn, $de] = [$seen->northing - $point->northing, $seen->easting - $point->easting];
+        if ($method === 'baseline') {
+            // The place is assumed and has no error: only what the turn does across counts.
+            return ChiSquare::below((self::turned($field, $found) / sqrt($found->precision->plan[2][2])) ** 2, 1) <= 0.95;
+        }
+
+        return ChiSquare::below(($dn ** 2 * $ve - 2 * $dn * $de * $vne + $de ** 2 * $vn) / ($vn * $ve - $vne ** 2), 2) <= 0.95;
+    }
+
+    /** Whether a clean check on a clean setup is called wrong. */
+    public static function falseAlarm(float $angles, float $steep, int $seed): bool
+    {
+        $field = new Field($seed);
+        $setup = Resection::solve(array_map(static fn (int $i) => $field->controlSight("CP$i", $field->mark(), $angles), range(1, 4)), Field::INSTRUMENT_HEIGHT, $field->accuracy);
+        $off = $field->between(15, 60);
+        $mark = $field->station->along($field->between(0, 2 * M_PI), $off, $field->station->elevation + $off * tan($steep));
+
+        return ! CheckShot::judge($setup->station, $setup->precision, $field->sight($mark, $angles), $mark, $field->accuracy->ofAngles($angles))->holds;
+    }
+
+    /** @return array{float, float} how far new control lies from the truth, and what is stated of it; metres, of one coordinate */
+    public static function newControl(int $shots, int $seed): array
+    {
+        $field = new Field($seed);
+        $setup = Resection::solve($field->sights(3), Field::INSTRUMENT_HEIGHT, $field->accuracy);
+        $mark = $field->mark(40.0, 80.0);
+        $found = MeasuredControl::of(array_map(static fn () => [$setup->station, $setup->precision, $field->sight($mark), $field->accuracy], range(1, $shots)));
+
+        return [($found->place->northing - $mark->northing), $found->planDeviation];
+    }
+
+    /** Where the instrument is said to stand: it was centred over it as well as it could be. */
+    private static function mark(Field $field): Position
+    {
+        return new Position($field->station->northing + $field->noise($field->accuracy->centring), $field->station->easting + $field->noise($field->accuracy->centring), $field->station->elevation);
+    }
+
+    private static function givenDirection(Field $field, float $angles): SetupSolution
+    {
+        $mark = self::mark($field);
+        $other = $field->mark(20.0, 60.0);
+
+        return (new KnownPoint($mark, Field::INSTRUMENT_HEIGHT, $field->accuracy))->onDirection($field->sight($other, $angles), $mark->azimuthTo($other), $angles);
+    }
+
+    private static function gridLines(Field $field, float $angles): SetupSolution
+    {
+        [$n, $e] = [$field->station->northing - 20.0, $field->station->easting - 15.0];
+        $shots = [];
+        foreach ([new SiteLine('A', new Position($n, $e + 2.0), new Position($n, $e + 60.0)), new SiteLine('1', new Position($n + 3.0, $e), new Position($n + 70.0, $e))] as $line) {
+            foreach ([0.1, 0.5, 0.9] as $t) {
+                $shots[] = new LineShot($line, $field->sight($line->from->along($line->azimuth(), $t * $line->from->distanceTo($line->to), 40.0), $angles), angles: $angles);
+            }
+        }
+        $places = (new GridLines($shots, Field::INSTRUMENT_HEIGHT, $field->accuracy))->places();
+        usort($places, static fn ($a, $b) => $a->solution->station->mark->distanceTo($field->station) <=> $b->solution->station->mark->distanceTo($field->station));
+
+        return $places[0]->solution;
+    }
+
+    private static function baseline(Field $field, float $angles): SetupSolution
+    {
+        [$a, $b] = [$field->mark(20.0, 50.0), $field->mark(20.0, 50.0)];
+        while ($a->distanceTo($b) < 15.0) {
+            $b = $field->mark(20.0, 50.0);
+        }
+
+        return MeasuredBaseline::solve($field->station, Field::INSTRUMENT_HEIGHT, $field->sight($a, $angles), $field->sight($b, $angles), $a->azimuthTo($b), $field->accuracy, null, [$angles, $angles])->solution;
+    }
+
+    private static function turned(Field $field, SetupSolution $found): float
+    {
+        return atan2(sin($found->station->orientation - $field->orientation), cos($found->station->orientation - $field->orientation));
+    }
+
+    /** @param  callable(int): bool  $day */
+    public static function share(int $days, callable $day): float
+    {
+        $yes = 0;
+        for ($seed = 1; $seed <= $days; $seed++) {
+            $yes += $day($seed) ? 1 : 0;
+        }
+
+        return 100 * $yes / $days;
+    }
+}
