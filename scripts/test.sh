@@ -1,6 +1,6 @@
 # Tests: every part counts what passed, failed and was skipped; one line sums up.
 
-PARTS=(static core simulator feature front browser)
+PARTS=(static core simulator feature front browser mutations)
 passed=0 failed=0 skipped=0 results=''
 
 run_tests() {
@@ -14,7 +14,8 @@ run_tests() {
             core|simulator|feature|browser) php_suite "$part" ;;
             front) front_tests ;;
             static) static_checks ;;
-            *) fail "There is no part “$part”. Parts are: ${PARTS[*]} mutations." ;;
+            mutations) mutations ;;
+            *) fail "There is no part “$part”. Parts are: ${PARTS[*]}." ;;
         esac
         say "$part took $((SECONDS - begun)) s"
     done
@@ -53,6 +54,15 @@ static_checks() {
     check 'rules of the front end' npx biome lint resources/js
     check 'generated types are current' generated_types_are_current
     check 'demo files are current' demo_files_are_current
+}
+
+# A fixed sample; ./parlay test mutations alone lists what survived, php scripts/mutations.php 20 Setup looks at a folder more closely.
+mutations() {
+    if php scripts/mutations.php; then
+        passed=$((passed + 1))
+    else
+        failed=$((failed + 1))
+    fi
 }
 
 check() {
