@@ -26,6 +26,10 @@ final class CreateProject
             throw new \DomainException('Tolerances must be above 0 and at most 10 m.');
         }
 
+        if ($body->residualLimit !== null && ! ($body->residualLimit > 0.0 && $body->residualLimit <= 1.0)) {
+            throw new \DomainException('What is accepted of a setup’s residuals lies above 0 and at 1 m at most. Leave it empty for none.');
+        }
+
         return [
             'name' => $name,
             'length_style' => $body->units->length,
@@ -35,6 +39,7 @@ final class CreateProject
             'station_style' => $body->units->station,
             'plan_tolerance' => $body->planTolerance,
             'height_tolerance' => $body->heightTolerance,
+            'residual_limit' => $body->residualLimit,
         ];
     }
 }

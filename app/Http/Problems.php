@@ -11,6 +11,7 @@ use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 /** Every failure leaves as {message, errors?, reason?}: a sentence with place and remedy, never a trace. */
@@ -39,6 +40,9 @@ final class Problems
                 default => $e->getMessage(),
             });
         });
+        $exceptions->render(static fn (FatalError $e, Request $request) => preg_match('~^(Maximum execution time|Allowed memory size)~', $e->getMessage()) === 1 && $request->is('api/*')
+            ? self::answer(503, 'This took more time or memory than one request may have, and was stopped. Nothing was stored by it. Send less at once: a shorter list, fewer layers, a smaller part.')
+            : null);
         $exceptions->render(static fn (\Throwable $e, Request $request) => $request->is('api/*')
             ? self::answer(500, 'Something failed inside Parlay; nothing was stored by this request. Try again; the log in the data folder says more.')
             : null);

@@ -73,8 +73,11 @@ final readonly class LiveState
 
     public function write(): void
     {
-        file_put_contents(self::path().'.new', json_encode($this, JSON_THROW_ON_ERROR));
-        rename(self::path().'.new', self::path());
+        // On a full disk the link lives on, and what it says next may find room again.
+        $json = json_encode($this, JSON_THROW_ON_ERROR);
+        if (@file_put_contents(self::path().'.new', $json) === strlen($json)) {
+            rename(self::path().'.new', self::path());
+        }
     }
 
     /** @param  array<string, mixed>  $changes */

@@ -56,7 +56,7 @@ final class RowCheck
     ];
 
     /** More than nothing. */
-    private const POSITIVE = ['plan_tolerance', 'height_tolerance', 'direction_seconds', 'zenith_seconds', 'distance_millimetres', 'scale', 'angles', 'wavelength'];
+    private const POSITIVE = ['plan_tolerance', 'height_tolerance', 'direction_seconds', 'zenith_seconds', 'distance_millimetres', 'scale', 'angles', 'wavelength', 'residual_limit'];
 
     private const NOT_NEGATIVE = ['slope', 'centring', 'notch_radius', 'distance_ppm', 'plan_deviation', 'height_deviation', 'count'];
 

@@ -105,6 +105,20 @@ final class MethodsTest extends FeatureTestCase
         $this->wanted('', KeepIn::Shot, ' ');
     }
 
+    public function test_a_projects_own_limit_for_residuals_stands_beside_the_statistical_test(): void
+    {
+        $project = ['name' => 'S', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']];
+        $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 0.0])->assertStatus(422);
+        $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 1e-5])->assertOk()->assertJsonPath('residualLimit', 1e-5);
+        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $sights = array_map(fn (string $name) => ['controlId' => $ids[$name], 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$name], $name)->id], ['A', 'B', 'C']);
+        $state = $this->change(['instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights]);
+        self::assertNotFalse($state['solution']['passes']);
+        self::assertEqualsCanonicalizing(['A', 'B', 'C'], $state['beyondLimit']);
+        $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 0.01])->assertOk();
+        self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('beyondLimit'));
+    }
+
     public function test_angles_alone_and_distances_alone(): void
     {
         $sights = $this->sights('A', 'B', 'C', 'D');

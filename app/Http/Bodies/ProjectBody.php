@@ -9,11 +9,13 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class ProjectBody
 {
+    /** @param  float|null  $residualLimit  what is accepted of a setup's residuals, metres; null leaves it to the statistical test alone */
     public function __construct(
         public string $name,
         public UnitsBody $units,
         public float $planTolerance = 0.005,
         public float $heightTolerance = 0.005,
+        public ?float $residualLimit = null,
         public ?ProjectBody $seen = null,
     ) {}
 }

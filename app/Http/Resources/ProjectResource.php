@@ -18,6 +18,7 @@ final readonly class ProjectResource
         public UnitsResource $units,
         public float $planTolerance,
         public float $heightTolerance,
+        public ?float $residualLimit,
         public int $revision,
         public ProgressResource $progress,
         public ?AcceptedSetup $setup,
@@ -31,7 +32,7 @@ final readonly class ProjectResource
         $steps = PreparationStep::query()->where('project_id', $p->id);
 
         return new self(
-            $p->id, $p->name, UnitsResource::of($p), $p->plan_tolerance, $p->height_tolerance, $p->revision,
+            $p->id, $p->name, UnitsResource::of($p), $p->plan_tolerance, $p->height_tolerance, $p->residual_limit, $p->revision,
             self::progress($p),
             $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
             (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),

@@ -17,6 +17,7 @@ final readonly class SetupState
      *
      * @param  list<PlaceResource>  $places
      * @param  list<ExplanationResource>|null  $explanations
+     * @param  list<string>  $beyondLimit  sights and lines that are off by more than the project accepts
      */
     public function __construct(
         public DraftResource $draft,
@@ -32,5 +33,7 @@ final readonly class SetupState
         public ?float $angleDeviation,
         public ?float $baselineLength,
         public ?MendedSetupResource $turned,
+        #[ListOf('string')]
+        public array $beyondLimit,
     ) {}
 }

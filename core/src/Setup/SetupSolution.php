@@ -40,6 +40,28 @@ final readonly class SetupSolution
         return $this->precision->oriented;
     }
 
+    /**
+     * Sights in use, and lines, that are off by more than a project accepts, whatever the accuracy explains.
+     *
+     * @param  float  $limit  metres
+     * @return list<string> their names, the worst first
+     */
+    public function beyond(float $limit): array
+    {
+        $off = [];
+        foreach ($this->residuals as $r) {
+            $of = [...($r->usedForPlan ? [$r->across, $r->distance] : []), ...($r->usedForHeight ? [$r->height] : [])];
+            $off[] = [$r->name, max([0.0, ...array_map(static fn (?float $x) => abs((float) $x), $of)])];
+        }
+        foreach ($this->shots as $s) {
+            $off[] = ["line {$s->line}", $s->reliability === null ? 0.0 : abs($s->offset)];
+        }
+        $beyond = array_filter($off, static fn (array $o) => $o[1] > $limit);
+        usort($beyond, static fn (array $a, array $b) => $b[1] <=> $a[1]);
+
+        return array_values(array_unique(array_column($beyond, 0)));
+    }
+
     /** How far a point may be wrong in plan for the setup's sake, in 95 of 100 cases. */
     public function reachesTo(Position $point): ?float
     {

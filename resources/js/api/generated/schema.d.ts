@@ -2338,6 +2338,7 @@ export interface components {
             units: components["schemas"]["UnitsBody"];
             planTolerance?: number;
             heightTolerance?: number;
+            residualLimit?: number | null;
             seen?: components["schemas"]["ProjectBody"] | null;
         };
         RawTextBody: {
@@ -3154,6 +3155,7 @@ export interface components {
             units: components["schemas"]["UnitsResource"];
             planTolerance: number;
             heightTolerance: number;
+            residualLimit: number | null;
             revision: number;
             progress: components["schemas"]["ProgressResource"];
             setup: components["schemas"]["AcceptedSetup"] | null;
@@ -3251,6 +3253,7 @@ export interface components {
             angleDeviation: number | null;
             baselineLength: number | null;
             turned: components["schemas"]["MendedSetupResource"] | null;
+            beyondLimit: string[];
         };
         /** @description How a shot along a line agrees with a place: metres to the right of its line, and what the others say of it; null where it is not in use. */
         ShotResidualResource: {

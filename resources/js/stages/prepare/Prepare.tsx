@@ -47,8 +47,8 @@ export function Prepare(props: StageProps) {
                 <Button
                     className="mr-auto"
                     onClick={() => {
-                        const { name, units, planTolerance, heightTolerance } = project;
-                        seenProject.current = { name, units, planTolerance, heightTolerance };
+                        const { name, units, planTolerance, heightTolerance, residualLimit } = project;
+                        seenProject.current = { name, units, planTolerance, heightTolerance, residualLimit };
                         setSettings(true);
                     }}
                 >

@@ -10,6 +10,7 @@ interface Values {
     units: Units;
     planTolerance: number;
     heightTolerance: number;
+    residualLimit: number | null;
 }
 
 interface Props {
@@ -24,6 +25,7 @@ const START: Values = {
     units: { length: 'm', angle: 'dms', direction: 'azimuth', order: 'NE', station: '1+000' },
     planTolerance: 0.005,
     heightTolerance: 0.005,
+    residualLimit: null,
 };
 
 /** Name, units and tolerances. Units change what is shown and nothing else. */
@@ -36,8 +38,8 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
         setBusy(true);
         setFailure(null);
         try {
-            const { name, units, planTolerance, heightTolerance } = values;
-            await onSubmit({ name, units, planTolerance, heightTolerance });
+            const { name, units, planTolerance, heightTolerance, residualLimit } = values;
+            await onSubmit({ name, units, planTolerance, heightTolerance, residualLimit });
         } catch (e) {
             setFailure(e as Error);
         }
@@ -116,6 +118,13 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
                         label="Tolerance in height"
                         value={values.heightTolerance}
                         onValue={(m) => m !== null && setValues({ ...values, heightTolerance: m })}
+                    />
+                    <LengthField
+                        label="Accepted residual of a setup"
+                        value={values.residualLimit}
+                        onValue={(residualLimit) => setValues({ ...values, residualLimit })}
+                        optional
+                        hint="empty: the statistical test alone"
                     />
                 </div>
             </UnitsContext>

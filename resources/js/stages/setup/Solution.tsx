@@ -11,11 +11,13 @@ type Residual = Schemas['ResidualResource'];
 interface Props {
     solution: Found;
     weakness: string | null;
+    /** sights and lines that are off by more than the project accepts */
+    beyond: { names: string[]; limit: number | null };
     times: number | null;
 }
 
 /** What would be accepted, with everything that speaks for and against it. */
-export function Solution({ solution: s, weakness, times }: Props) {
+export function Solution({ solution: s, weakness, beyond, times }: Props) {
     const shots = worthOfShots(s);
     return (
         <section
@@ -53,6 +55,12 @@ export function Solution({ solution: s, weakness, times }: Props) {
                 </p>
             )}
             <Quality solution={s} />
+            {beyond.names.length > 0 && (
+                <Notice kind="caution">
+                    {beyond.names.join(', ')} {beyond.names.length === 1 ? 'is' : 'are'} off by more than the <Deviation of={beyond.limit} />{' '}
+                    that this project accepts. Sight again, or look below what it may be.
+                </Notice>
+            )}
             {weakness && <Notice kind="caution">{weakness}</Notice>}
             {s.residuals.length > 0 && <Residuals residuals={s.residuals} />}
             {times !== null && times > 1 && (s.placeFound || s.residuals.length > 0) && (
