@@ -50,6 +50,13 @@ final class GridTest extends TestCase
         }
     }
 
+    public function test_lines_of_a_turned_grid_lie_as_far_apart_as_their_spacing(): void
+    {
+        $line = static fn (float $right): GridLine => new GridLine('A', 'letters', (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right), (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right + 50.0));
+        self::assertEqualsWithDelta(7.5, $line(0.0)->apart($line(7.5)), 1e-9);
+        self::assertEqualsWithDelta(7.5, $line(7.5)->apart($line(0.0)), 1e-9);
+    }
+
     public function test_names_run_on(): void
     {
         self::assertSame(['Y', 'Z', 'AA', 'AB'], GridNames::from('Y', 4));
