@@ -6,6 +6,7 @@ use App\Http\Middleware\AskForKey;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\TellRevision;
 use App\Http\Problems;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -21,7 +22,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // The browser keeps nothing on the server but the project itself: no session, no cookies.
         $middleware->group('web', []);
-        $middleware->group('api', [Illuminate\Routing\Middleware\SubstituteBindings::class]);
+        $middleware->group('api', [Illuminate\Routing\Middleware\SubstituteBindings::class, TellRevision::class]);
         // Ours alone, in this order: an empty list would mean the framework's own, which lets every origin read.
         $middleware->use([SecurityHeaders::class, KnownHost::class, SameOrigin::class, AskForKey::class]);
     })

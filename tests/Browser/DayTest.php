@@ -85,8 +85,8 @@ final class DayTest extends TestCase
         $s->see('All 3 points are staked: this is the end of the list');
 
         // As-built, report, field book.
-        $s->open("/p/$id/as-built")->fill('Name', 'kerbÄ')->fill('Code', 'KERB')->press('Measure what is built')->see('no design to judge by');
-        $s->choose('Point to stake', 'T1')->press('Measure what is built')->see('against design');
+        $s->open("/p/$id/as-built")->fill('Name', 'kerbÄ')->fill('Code', 'KERB')->press('Measure kerbÄ, against nothing')->see('no design to judge by');
+        $s->choose('Held against', 'T1')->press('Measure T1, against its design')->see('against design');
         $s->press('Pull the field book up')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
         $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'at ST1', 'out of tolerance']);
 

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import type { components, paths } from './generated/schema';
+import { heard } from './revisions';
 
 export type Schemas = components['schemas'];
 export type Project = Schemas['ProjectResource'];
@@ -14,6 +15,14 @@ export type SetupState = Schemas['SetupState'];
 export type Draft = Schemas['DraftChangeBody'];
 
 export const api = createClient<paths>();
+
+api.use({
+    onResponse: ({ request, response }) => {
+        if (request.method === 'GET') {
+            heard(request.url, response.headers.get('Parlay-Revision'));
+        }
+    },
+});
 
 /** A refusal by the server: a sentence with place and remedy. */
 export class Problem extends Error {

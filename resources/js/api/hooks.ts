@@ -4,6 +4,7 @@ import type { Curve } from '../plan/curves';
 import { Shapes } from '../plan/shapes';
 import { api, ask, newKey, type Schemas, type SetupState } from './client';
 import { readingsOf } from './readings';
+import { begunAnew, isCurrent } from './revisions';
 
 const path = (project: number) => ({ params: { path: { project } } });
 
@@ -161,19 +162,27 @@ export function useLive(project: number, target: number | null, fast: boolean) {
         placeholderData: (before) => before,
     });
     const revision = live.data?.revision;
+    // biome-ignore lint/correctness/useExhaustiveDependencies: what is shown is looked at again with each answer of the instrument
     useEffect(() => {
         const known = client.getQueryData<Schemas['ProjectResource']>([project, 'project'])?.revision;
-        if (revision !== undefined && known !== undefined && revision !== known) {
+        if (revision !== undefined && known !== undefined && (revision !== known || !isCurrent(project, revision))) {
+            begunAnew(project);
             void client.invalidateQueries({ queryKey: [project] });
         }
-    }, [revision, project, client]);
+    }, [revision, project, client, live.dataUpdatedAt]);
     return live;
+}
+
+/** Everything of a project is asked for anew. */
+function refreshed(client: QueryClient, project: number): Promise<void> {
+    begunAnew(project);
+    return client.invalidateQueries({ queryKey: [project] });
 }
 
 /** Something done to the project; afterwards what is shown is asked for anew. */
 export function useDeed<I, O>(project: number, deed: (input: I) => Promise<O>) {
     const client = useQueryClient();
-    return useMutation({ mutationFn: deed, onSuccess: () => client.invalidateQueries({ queryKey: [project] }) });
+    return useMutation({ mutationFn: deed, onSuccess: () => refreshed(client, project) });
 }
 
 function singleFigure(draft: SetupState['draft'], key: string): [string, unknown][] {

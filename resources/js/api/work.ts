@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import { api, ask, Problem, type Schemas } from './client';
+import { begunAnew } from './revisions';
 
 type Task = Schemas['TaskResource'];
 
@@ -33,6 +34,7 @@ export function useWork(project: number): Work {
                     await new Promise((go) => setTimeout(go, PAUSE_MS));
                     task = await ask(api.GET('/api/v1/projects/{project}/tasks/{task}', { params: { path: { project, task: task.id } } }));
                 }
+                begunAnew(project);
                 await client.invalidateQueries({ queryKey: [project] });
                 if (task.state === 'done') {
                     setState({ busy: false, part: 1, doing: '', error: null });
