@@ -93,11 +93,8 @@ final class SolveSetup
         if ($on === null && $in->draft->method !== SetupMethod::Resection) {
             return null;
         }
-        // The causes are tried on sights with direction and distance.
-        $whole = array_values(array_filter($in->sights(), static fn (ControlSight $s) => $s->givesDirection() && $s->givesDistance()));
-        $sights = array_map(static fn (ControlSight $s) => $s->height ? $s : $s->with(control: $s->control->at(null)), $whole);
 
-        return WhyBad::explain($sights, $in->positions(), $in->accuracy(), $in->project->length_style, $on);
+        return WhyBad::explain($in->sights(), $in->positions(), $in->accuracy(), $in->project->length_style, $on, $in->project->angle_style);
     }
 
     /** The mark under the tripod; null where it isn't said yet which. */

@@ -141,7 +141,7 @@ final readonly class DraftInputs
         $mean = Sight::mean(array_map(static fn (Observation $o) => $o->sight(), $all), $angles = array_map(static fn (Observation $o) => $o->angles, $all));
 
         return new SightMean(
-            $mean, 1 / sqrt(array_sum(array_map(static fn (float $a) => 1 / $a ** 2, $angles))),
+            $mean, 1 / sqrt(array_sum(array_map(static fn (float $a) => 1 / $a ** 2, $angles))), min($angles) > 1.0,
             max(array_map(static fn (Observation $o) => abs(Angle::signed($o->raw()->circle - $mean->circle)), $all)),
         );
     }
@@ -154,7 +154,7 @@ final readonly class DraftInputs
             $mark = $this->control->get($s->controlId);
             $mean = $this->mean($s);
             if ($mark !== null && $mean !== null) {
-                $sights[] = new ControlSight($mark->name, $mark->position(), $mean->sight, $s->plan, $s->height, $s->direction, $s->distance, $mark->planError(), $mark->heightError(), $mean->angles);
+                $sights[] = new ControlSight($mark->name, $mark->position(), $mean->sight, $s->plan, $s->height, $s->direction, $s->distance, $mark->planError(), $mark->heightError(), $mean->angles, $mean->oneFace);
             }
         }
 
@@ -184,7 +184,7 @@ final readonly class DraftInputs
     {
         $readings = array_filter(array_map(fn (DraftShotBody $s) => $s->used ? $this->observations->get($s->observationId) : null, $this->draft->shots));
 
-        return array_values(array_map(static fn (Observation $o) => new SightMean($o->sight(), $o->angles, 0.0), $readings));
+        return array_values(array_map(static fn (Observation $o) => new SightMean($o->sight(), $o->angles, $o->angles > 1.0, 0.0), $readings));
     }
 
     /** @return array<string, Position> all control, by name */

@@ -45,7 +45,7 @@ final class DraftView
             self::draft($in), $solved === null ? null : SolutionResource::of($solved->solution(), $farthest), $solved === null ? [] : self::places($in, $solved), $problem,
             $solved === null ? null : SolveSetup::weakness($in, $solved, $farthest),
             $in->current === null ? null : AcceptedSetup::of($in->current),
-            $why === null ? null : array_map(static fn (Explanation $e) => ExplanationResource::of($e, $why[0]->score), $why),
+            $why === null ? null : array_map(static fn (Explanation $e) => ExplanationResource::of($e, $why[0]->score()), $why),
             $solved?->angle['off'] ?? null, $solved?->angle['deviation'] ?? null, $solved?->baseline?->length,
             $solved?->baseline === null || $in->current === null ? null : MendedSetupResource::of(Mending::turned($project, $in->current, $solved->solution())),
             $solved === null || $project->residual_limit === null ? [] : $solved->solution()->beyond((float) $project->residual_limit),

@@ -4,7 +4,11 @@ import './theme/theme.css';
 async function enter(key: string): Promise<void> {
     const problem = document.getElementById('problem') as HTMLElement;
     try {
-        const answer = await fetch('/enter', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ key }) });
+        const answer = await fetch('/enter', {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json' },
+            body: JSON.stringify({ key }),
+        });
         if (answer.ok) {
             location.replace(location.pathname === '/enter' ? '/' : location.pathname + location.search);
             return;

@@ -138,7 +138,7 @@ final class SetupTest extends TestCase
         foreach (['CP4', 'CP1', 'CP2', 'CP3', 'CP5'] as $mark) {
             $this->measure($id, $mark, $mark);
         }
-        $s->see('The reading to “CP4” was booked on the wrong face');
+        $s->see('The direction to “CP4” is off by half a turn: it was misread, or booked on the wrong face');
         $this->measure($id, 'CP4', 'CP4');
         $why = fn (): string => (string) json_encode($this->setupOf($id)['explanations']);
         self::assertTrue(Running::until(static fn () => ! str_contains($why(), 'wrong face'), 20), $why());

@@ -15,7 +15,8 @@ final readonly class ExplanationResource
 {
     /**
      * fit: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the first, in weighted squares.
-     * value: by which the target height, or the prism constant, should be larger; metres.
+     * value: by which the target height, the instrument height or the prism constant should be larger; metres.
+     * level: the readings can't tell it from the first. decides: what to measure to tell those apart.
      *
      * @param  list<string>  $sights  names
      */
@@ -28,10 +29,12 @@ final readonly class ExplanationResource
         public float $fit,
         public float $behind,
         public ?float $value,
+        public bool $level,
+        public ?string $decides,
     ) {}
 
     public static function of(Explanation $e, float $best): self
     {
-        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->fit, $e->score - $best, $e->value);
+        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->fit(), $e->score() - $best, $e->value, $e->level, $e->decides);
     }
 }

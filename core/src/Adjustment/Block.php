@@ -31,6 +31,25 @@ final class Block
         return $this->weights ??= $this->inverse();
     }
 
+    /** Determinant of the covariance. */
+    public function spread(): float
+    {
+        $c = $this->covariance;
+        $product = 1.0;
+        // Elimination without pivoting: covariances are positive definite.
+        foreach ($c as $k => $_) {
+            $product *= $c[$k][$k];
+            for ($i = $k + 1, $n = count($c); $i < $n; $i++) {
+                $part = $c[$i][$k] / $c[$k][$k];
+                for ($j = $k; $j < $n; $j++) {
+                    $c[$i][$j] -= $part * $c[$k][$j];
+                }
+            }
+        }
+
+        return $product;
+    }
+
     /** @return list<list<float>> */
     private function inverse(): array
     {

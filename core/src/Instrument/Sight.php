@@ -115,6 +115,23 @@ final readonly class Sight
         return new self(Angle::wrap($this->circle + $angle), $this->zenith, $this->slope, $this->distance, $this->rise, $this->ppm, $this->target, $this->refraction, $this->scale);
     }
 
+    /** The same sight with its slope distance longer; what it gives grows in proportion. Angles alone stay as they are. */
+    public function longer(float $by): self
+    {
+        $times = $this->hasDistance() ? 1 + $by / $this->slope : 1.0;
+
+        return new self($this->circle, $this->zenith, $this->slope * $times, $this->distance * $times, $this->rise * $times, $this->ppm, $this->target, $this->refraction, $this->scale);
+    }
+
+    /** The same sight with its zenith angle larger by a small angle, so that it points lower. */
+    public function lowered(float $by): self
+    {
+        return new self(
+            $this->circle, $this->zenith + $by, $this->slope, $this->distance + $by * $this->slope * cos($this->zenith), $this->rise - $by * $this->slope * sin($this->zenith),
+            $this->ppm, $this->target, $this->refraction, $this->scale,
+        );
+    }
+
     /** What curvature and refraction add to the rise; metres. */
     public function lift(): float
     {

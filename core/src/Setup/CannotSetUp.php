@@ -62,8 +62,13 @@ final class CannotSetUp extends \DomainException
         return new self('A baseline needs the distances to both marks.');
     }
 
-    public static function noSolution(string $why): self
+    /** @param  int  $sights  in use: where none can be spared, one more is what helps */
+    public static function noSolution(string $why, int $sights): self
     {
-        return new self($why.' Leave one sight out at a time to find it.');
+        return new self($why.match (true) {
+            $sights < 2 => ' Sight a control point.',
+            $sights === 2 => ' Sight a third control point, well to the side of the line through these two, or use directions and distances of both.',
+            default => ' Leave one sight out at a time to find it, or sight another control point.',
+        });
     }
 }

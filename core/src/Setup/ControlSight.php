@@ -19,6 +19,7 @@ final readonly class ControlSight
      * @param  float  $planDeviation  of the control's northing and of its easting, metres; 0 holds them fixed
      * @param  float  $heightDeviation  of the control's elevation
      * @param  float  $angles  how much less certain its angles are than a mean of two faces: √2 for one face, 1/√n for n rounds
+     * @param  bool  $oneFace  read in one face only, so that the instrument's own errors are in its angles
      */
     public function __construct(
         public string $name,
@@ -31,6 +32,7 @@ final readonly class ControlSight
         public float $planDeviation = 0.0,
         public float $heightDeviation = 0.0,
         public float $angles = 1.0,
+        public bool $oneFace = false,
     ) {}
 
     public function isUsed(): bool
@@ -77,7 +79,7 @@ final readonly class ControlSight
     {
         return new self(
             $this->name, $control ?? $this->control, $sight ?? $this->sight, $plan ?? $this->plan, $height ?? $this->height, $direction ?? $this->direction,
-            $distance ?? $this->distance, $this->planDeviation, $this->heightDeviation, $this->angles,
+            $distance ?? $this->distance, $this->planDeviation, $this->heightDeviation, $this->angles, $this->oneFace,
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Setup;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Accuracy;
 
 /** What is known of the station before anything is sighted from it. */
 final readonly class Given
@@ -22,4 +23,15 @@ final readonly class Given
         public ?float $orientation = null,
         public float $orientationDeviation = 0.0,
     ) {}
+
+    /**
+     * A mark with an instrument over it: centred no better than a pole, its height no better taped than a pole's.
+     *
+     * @param  float  $planDeviation  of the mark's northing and of its easting, metres
+     * @param  float  $heightDeviation  of its elevation
+     */
+    public static function mark(Position $mark, float $planDeviation, float $heightDeviation, Accuracy $accuracy): self
+    {
+        return new self($mark, hypot($planDeviation, $accuracy->centring), hypot($heightDeviation, $accuracy->height));
+    }
 }

@@ -55,7 +55,7 @@ final readonly class GridLines
         try {
             $solved = Likeliest::of($model, array_map(static fn (array $s) => $station->start(...$s), self::starts($fits)));
         } catch (NoSolution $e) {
-            throw CannotSetUp::noSolution($e->getMessage());
+            throw CannotSetUp::noSolution($e->getMessage(), count($used));
         }
         $places = array_map(fn (BlockSolution $s) => $this->found($station, $s, count($solved), $used), $solved);
         usort($places, static fn (GridPlace $a, GridPlace $b) => $b->onDrawn <=> $a->onDrawn);

@@ -50,7 +50,7 @@ final readonly class KnownPoint
                 throw CannotSetUp::backsightIsStation($s->name);
             }
         }
-        $solution = (new StationAdjustment($sights, $this->instrumentHeight, $this->accuracy, $this->given()))->places()[0];
+        $solution = (new StationAdjustment($sights, $this->instrumentHeight, $this->accuracy, Given::mark($this->mark, $this->planDeviation, $this->heightDeviation, $this->accuracy)))->places()[0];
 
         return $solution->withCautions($this->cautions($solution, $back));
     }
@@ -77,11 +77,6 @@ final readonly class KnownPoint
             ['The direction was given and nothing checks it: everything staked from here turns with it. Take a check shot on a known point.', ...($sight->hasDistance() ? [] : [sprintf('It was sighted without a distance: how far centring turns it is reckoned as for a mark %d m away. Measure the distance to know.', self::UNKNOWN)])],
             placeFound: false,
         );
-    }
-
-    private function given(): Given
-    {
-        return new Given($this->mark, hypot($this->planDeviation, $this->accuracy->centring), hypot($this->heightDeviation, $this->accuracy->height));
     }
 
     /**

@@ -36,15 +36,46 @@ final readonly class StationAdjustment
      */
     public function places(): array
     {
-        $used = $this->used;
-        $origin = $this->given->place ?? $used[0]->control;
-        $model = $this->model($used, $origin);
-        $starts = array_map(static fn (array $s) => $model->start(...$s), $this->starts($used, $origin));
+        [$model, $solutions] = $this->solved();
+
+        return array_map(fn (BlockSolution $s) => $this->found($model, $s), $solutions);
+    }
+
+    /**
+     * The likeliest place alone, as it was solved: what is given has moved with the rest as far as its deviations let it.
+     *
+     * @return array{StationModel, BlockSolution, Station}
+     *
+     * @throws CannotSetUp
+     */
+    public function likeliest(): array
+    {
+        [$model, [$solution]] = $this->solved();
+
+        return [$model, $solution, $this->station($model, $solution->unknowns)];
+    }
+
+    /**
+     * @return array{StationModel, non-empty-list<BlockSolution>}
+     *
+     * @throws CannotSetUp
+     */
+    private function solved(): array
+    {
+        $origin = $this->given->place ?? ($this->used[0] ?? throw CannotSetUp::tooFewSights(0))->control;
+        $model = $this->model($this->used, $origin);
+        $starts = array_map(static fn (array $s) => $model->start(...$s), $this->starts($this->used, $origin));
         try {
-            return array_map(fn (BlockSolution $s) => $this->found($model, $s), Likeliest::of($model, $starts));
+            return [$model, Likeliest::of($model, $starts)];
         } catch (NoSolution $e) {
-            throw CannotSetUp::noSolution($e->getMessage());
+            throw CannotSetUp::noSolution($e->getMessage(), count($this->used));
         }
+    }
+
+    /** @param  list<float>  $unknowns */
+    private function station(StationModel $model, array $unknowns): Station
+    {
+        return new Station($model->mark($unknowns), Angle::wrap($model->orientation === null ? 0.0 : $unknowns[$model->orientation]), $this->instrumentHeight);
     }
 
     /** @param  list<ControlSight>  $used */
@@ -67,8 +98,7 @@ final readonly class StationAdjustment
     private function found(StationModel $model, BlockSolution $solution): SetupSolution
     {
         [$unknowns, $covariance] = $this->held($model, $solution);
-        $orientation = $model->orientation === null ? 0.0 : $unknowns[$model->orientation];
-        $station = new Station($model->mark($unknowns), Angle::wrap($orientation), $this->instrumentHeight);
+        $station = $this->station($model, $unknowns);
 
         return new SetupSolution(
             station: $station,

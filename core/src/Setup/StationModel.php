@@ -87,7 +87,7 @@ final readonly class StationModel implements BlockModel
     {
         $blocks = $this->givenBlocks($unknowns);
         foreach ($this->sights as $s) {
-            $blocks[] = $this->blockOf($s, $unknowns);
+            $blocks[] = $this->block($s, $unknowns);
         }
 
         return $blocks;
@@ -163,8 +163,12 @@ final readonly class StationModel implements BlockModel
         return $blocks;
     }
 
-    /** @param  list<float>  $unknowns */
-    private function blockOf(ControlSight $s, array $unknowns): Block
+    /**
+     * A sight's own block; no rows where nothing of it enters.
+     *
+     * @param  list<float>  $unknowns
+     */
+    public function block(ControlSight $s, array $unknowns): Block
     {
         $sight = $s->sight;
         $dn = $s->control->northing - $this->origin->northing - $unknowns[0];

@@ -65,17 +65,27 @@ final class Field
     {
         $a = $this->accuracy;
         $prism = new Position($mark->northing + $this->noise($a->centring), $mark->easting + $this->noise($a->centring), (float) $mark->elevation + 1.8 + $this->noise($a->height));
-        // As light goes: the chord over a round earth, lifted by refraction.
-        $arc = $this->station->distanceTo($prism) / Sight::EARTH_RADIUS;
-        $radius = Sight::EARTH_RADIUS + (float) $prism->elevation - (float) $this->station->elevation - self::INSTRUMENT_HEIGHT;
-        [$out, $up] = [$radius * sin($arc), $radius * cos($arc) - Sight::EARTH_RADIUS];
-        $slope = hypot($out, $up);
+        [$slope, $zenith] = self::light($this->station->at((float) $this->station->elevation + self::INSTRUMENT_HEIGHT), $prism);
 
         return Sight::reduce(new RawReading(
             Angle::wrap($this->station->azimuthTo($prism) - $this->orientation + $this->noise($angles * $a->angle)),
-            atan2($out, $up) - Atmosphere::REFRACTION * $arc / 2 + $this->noise($angles * $a->zenith()),
+            $zenith + $this->noise($angles * $a->zenith()),
             $slope + $this->noise(hypot($a->distance, $a->distancePpm * 1e-6 * $slope)),
         ), new Atmosphere, new Target(1.8));
+    }
+
+    /**
+     * As light goes: the chord over a round earth, lifted by refraction.
+     *
+     * @return array{float, float} slope distance and zenith angle at the axis
+     */
+    public static function light(Position $axis, Position $prism): array
+    {
+        $arc = $axis->distanceTo($prism) / Sight::EARTH_RADIUS;
+        $radius = Sight::EARTH_RADIUS + (float) $prism->elevation - (float) $axis->elevation;
+        [$out, $up] = [$radius * sin($arc), $radius * cos($arc) - Sight::EARTH_RADIUS];
+
+        return [hypot($out, $up), atan2($out, $up) - Atmosphere::REFRACTION * $arc / 2];
     }
 
     public function between(float $low, float $high): float

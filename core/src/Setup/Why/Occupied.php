@@ -7,6 +7,7 @@ namespace Parlay\Core\Setup\Why;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Notch;
+use Parlay\Core\Setup\Given;
 
 /** The known mark that an instrument stands on, and the height it is said to have over it. */
 final readonly class Occupied
@@ -27,27 +28,26 @@ final readonly class Occupied
         public ?float $slanted = null,
     ) {}
 
-    /** The trunnion axis; without an elevation where the mark has none. */
-    public function axis(): Position
+    /** What it says of the station before anything is sighted. */
+    public function given(Accuracy $accuracy): Given
     {
-        return $this->mark->elevation === null ? $this->mark : $this->mark->at($this->mark->elevation + $this->instrumentHeight);
+        return Given::mark($this->mark, $this->planDeviation, $this->heightDeviation, $accuracy);
     }
 
     /** The same with nothing said of its height. */
     public function inPlanOnly(): self
     {
-        return new self($this->name, $this->mark->at(null), $this->instrumentHeight, $this->planDeviation);
+        return $this->onto($this->name, $this->mark->at(null));
     }
 
-    /** Of the axis in northing and in easting: the instrument is centred over the mark no better than a pole. */
-    public function planError(Accuracy $accuracy): float
+    public function onto(string $name, Position $mark): self
     {
-        return hypot($this->planDeviation, $accuracy->centring);
+        return new self($name, $mark, $this->instrumentHeight, $this->planDeviation, $this->heightDeviation, $this->notch, $this->slanted);
     }
 
-    public function heightError(Accuracy $accuracy): float
+    public function high(float $instrumentHeight): self
     {
-        return hypot($this->heightDeviation, $accuracy->height);
+        return new self($this->name, $this->mark, $instrumentHeight, $this->planDeviation, $this->heightDeviation);
     }
 
     /**

@@ -4,20 +4,31 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setup\Why;
 
+use Parlay\Core\Adjustment\Block;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setup\Compass;
 use Parlay\Core\Setup\ControlSight;
+use Parlay\Core\Setup\ObservedKind;
+use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\LengthStyle;
 
-/** What is wrong with one sight, told by where the figure of the others has it. */
+/**
+ * What may be wrong with one sight: each cause replaces something of it, or lets one thing of it be free, and is judged by what the figure of the others
+ * foretells.
+ */
 final readonly class OneSight
 {
-    /** Prism constants seldom differ by more, metres. */
-    private const CONSTANT = 0.045;
+    /** Prism constants, from reflecting foil to prisms all round, don't differ by more, metres. Common practice, no source. */
+    public const CONSTANT = 0.07;
 
     /** A pole is seldom further out of plumb than this, metres at the prism. */
     private const TILT = 0.25;
+
+    /** Another mark is looked for this near to where the sight went, metres: further off it can't pass. */
+    private const NEAR = 1.0;
+
+    /** A cause fits where what is left is within so many standard deviations. */
+    private const WITHIN = 3.3;
 
     private const HEIGHT_REMEDY = 'Measure the target height again. If it is right, the control’s elevation is not: ask the site surveyor.';
 
@@ -26,95 +37,236 @@ final readonly class OneSight
      */
     public function __construct(
         private array $control,
-        private Accuracy $accuracy,
         private LengthStyle $length,
+        private AngleStyle $angle,
     ) {}
 
-    /** @param  Solved  $rest  the figure of the others */
-    public function explain(ControlSight $s, Solved $rest): Explanation
+    /** @return list<Explanation> those that no simpler one of this sight beats, the best first */
+    public function explain(Foretold $f): array
     {
-        $found = $rest->locate($s->sight);
-        $spread = Spread::of($s, $rest, $this->accuracy);
+        $all = [...$this->misread($f), ...$this->anotherMark($f), ...$this->exchanged($f), ...$this->digits($f), ...$this->height($f), ...$this->distance($f), ...$this->shifted($f), ...$this->anything($f)];
+        usort($all, static fn (Explanation $a, Explanation $b) => $a->score() <=> $b->score());
+        $kept = [];
+        foreach ($all as $e) {
+            if (array_filter($kept, static fn (Explanation $k) => $k->assumed <= $e->assumed) === []) {
+                $kept[] = $e;
+            }
+        }
 
-        return $this->slip($s, $found, $spread, $rest) ?? $this->shift($s, $found, $spread, $rest);
+        return $kept;
     }
 
-    /** A slip that is one exact thing: it explains the sight without anything free to choose. */
-    private function slip(ControlSight $s, Position $found, Spread $spread, Solved $rest): ?Explanation
+    /** @return list<Explanation> */
+    private function misread(Foretold $f): array
     {
-        $face = $rest->locate($s->sight->turned(M_PI));
-        if ($spread->covers($s->control, $face)) {
-            return Explanation::scored(Cause::WrongFace, [$s->name], $rest, 0, $spread->misfit($s->control, $face), "The reading to “{$s->name}” was booked on the wrong face: its direction is half a turn off.", 'Measure it again, or mend the circle reading by half a turn, with a note.');
+        if (! $f->sight()->givesDirection()) {
+            return [];
         }
+        [, [$off]] = $f->left(null, static fn (array $kinds): array => [self::only($kinds, [ObservedKind::Direction->value => 1.0])]);
+        $found = [];
+        foreach ([180.0, ...($this->angle === AngleStyle::Gon ? [200.0] : [])] as $half) {
+            $round = round($off / M_PI * $half);
+            $angle = $round / $half * M_PI;
+            if ($round !== 0.0) {
+                $name = $f->sight()->name;
+                $sentence = abs($round) === $half ? "The direction to “{$name}” is off by half a turn: it was misread, or booked on the wrong face."
+                    : sprintf('The direction to “%s” was misread: it is %s too %s.', $name, $this->angle->format(abs($angle)), $angle > 0 ? 'large' : 'small');
+                $found[] = $this->slip($f, Cause::Misread, $f->sight()->with(sight: $f->sight()->sight->turned(-$angle)), $sentence, 'Read it again. If nobody can stand there any more, leave its direction out: what is left of the sight still counts.');
+            }
+        }
+
+        return array_values(array_filter($found));
+    }
+
+    /** @return list<Explanation> */
+    private function anotherMark(Foretold $f): array
+    {
+        $found = [];
         foreach ($this->control as $name => $place) {
             // Names that look like numbers become numbers as keys.
-            if ((string) $name !== $s->name && $spread->covers($place, $found)) {
-                return Explanation::scored(Cause::AnotherMark, [$s->name, (string) $name], $rest, 0, $spread->misfit($place, $found), "“{$name}” was sighted, and “{$s->name}” was named.", "Give the sight the name “{$name}”, or sight “{$s->name}” again.");
-            }
-        }
-        $exchanged = new Position($s->control->easting, $s->control->northing, $s->control->elevation);
-        if ($spread->covers($exchanged, $found)) {
-            return Explanation::scored(Cause::Exchanged, [$s->name], $rest, 0, $spread->misfit($exchanged, $found), "Northing and easting of “{$s->name}” are exchanged in the control.", 'Exchange them in the control, after a look at the site surveyor’s list.');
-        }
-
-        return $this->digit($s, $found, $spread, $rest);
-    }
-
-    private function digit(ControlSight $s, Position $found, Spread $spread, Solved $rest): ?Explanation
-    {
-        $c = $s->control;
-        $within = Spread::WITHIN * max($spread->across, $spread->along);
-        $north = $this->meant($c->northing, $found->northing, $within);
-        $east = $this->meant($c->easting, $found->easting, $within);
-        $up = $c->elevation === null || $found->elevation === null ? null : $this->meant($c->elevation, $found->elevation, Spread::WITHIN * $spread->height);
-        foreach ([['northing', $c->northing, $north, $north === null ? null : new Position($north, $c->easting, $c->elevation)], ['easting', $c->easting, $east, $east === null ? null : new Position($c->northing, $east, $c->elevation)], ['elevation', (float) $c->elevation, $up, $up === null ? null : $c->at($up)]] as [$word, $written, $meant, $place]) {
-            if ($place !== null && $meant !== null && $spread->covers($place, $found)) {
-                $fits = sprintf('%s stands there, and %s fits.', $this->length->format($written), $this->length->format($meant));
-
-                return $word === 'elevation'
-                    ? Explanation::scored(Cause::Height, [$s->name], $rest, 0, $spread->misfit($place, $found), $this->tooHigh($s, (float) $found->elevation - $written)." One slip of the pen in the elevation would do it: $fits", self::HEIGHT_REMEDY, (float) $found->elevation - $written)
-                    : Explanation::scored(Cause::CoordinateDigit, [$s->name], $rest, 0, $spread->misfit($place, $found), "The $word of “{$s->name}” was written wrong: $fits", 'Compare it with the site surveyor’s list, and mend the control there and here.');
+            $name = (string) $name;
+            if ($name !== $f->sight()->name && ($f->found === null || $f->found->distanceTo($place) < self::NEAR)) {
+                $found[] = $this->slip($f, Cause::AnotherMark, $f->sight()->with(control: $place), "“{$name}” was sighted, and “{$f->sight()->name}” was named.", "Give the sight the name “{$name}”, or sight “{$f->sight()->name}” again.", [$name]);
             }
         }
 
-        return null;
+        return array_values(array_filter($found));
     }
 
-    /** Digits slip in the unit that the list was written in: the project's, or metres. */
-    private function meant(float $written, float $found, float $within): ?float
+    /** @return list<Explanation> */
+    private function exchanged(Foretold $f): array
     {
-        return WrittenDigits::meant($written, $found, $within, $this->length->unit()->metres()) ?? WrittenDigits::meant($written, $found, $within);
+        $name = $f->sight()->name;
+
+        return array_values(array_filter([$this->slip($f, Cause::Exchanged, $f->sight()->with(control: Listed::exchanged($f->sight()->control)), "Northing and easting of “{$name}” are exchanged in the control.", 'Exchange them in the control, after a look at the site surveyor’s list.')]));
     }
 
-    /** Something off by a length that has to be found: along the sight, across it, or in height. */
-    private function shift(ControlSight $s, Position $found, Spread $spread, Solved $rest): Explanation
+    /** @return list<Explanation> */
+    private function digits(Foretold $f): array
     {
-        [$across, $along, $up] = $spread->parts($s->control, $found);
-        $level = $up === null || abs($up) <= Spread::WITHIN * $spread->height;
-        $plan = hypot($across / $spread->across, $along / $spread->along);
-        $slope = $s->sight->rise / max($s->sight->distance, 0.1);
-        if ($plan <= Spread::WITHIN && ! $level) {
-            return Explanation::scored(Cause::Height, [$s->name], $rest, 1, $plan ** 2, $this->tooHigh($s, (float) $up), self::HEIGHT_REMEDY, $up);
+        if ($f->found === null) {
+            return [];
         }
-        $heightOff = $up === null ? 0.0 : ((float) $up / $spread->height) ** 2;
-        $prism = ($across / $spread->across) ** 2 + ($up === null ? 0.0 : (($up - $along * $slope) / $spread->height) ** 2) + (abs($along) > self::CONSTANT ? 6.0 : 0.0);
-        if ($prism + Explanation::COST < $heightOff + 2 * Explanation::COST) {
-            return Explanation::scored(Cause::PrismConstant, [$s->name], $rest, 1, $prism, sprintf('The distance to “%s” is %s too %s: the prism constant was another there.', $s->name, $this->length->formatDeviation(abs($along)), $along > 0 ? 'long' : 'short'), 'Look which prism stands there and which constant was set; then mend it for this sight. A pole leaning toward the instrument looks the same: plumb it and measure again.', -$along);
+        $s = $f->sight();
+        $deviations = $f->left($s->with(control: $f->found), self::anywhere(...))[2];
+        $all = [];
+        foreach ((new Listed($this->length))->slips($s->control, $f->found, self::WITHIN * max($deviations[0], $deviations[1]), self::WITHIN * ($deviations[2] ?? 0.0)) as [$word, $place, $fits]) {
+            $up = (float) $f->found->elevation - (float) $s->control->elevation;
+            $all[] = $word === 'elevation'
+                ? $this->slip($f, Cause::Height, $s->with(control: $place), $this->tooHigh($s, $up)." One slip of the pen in the elevation would do it: $fits", self::HEIGHT_REMEDY, [], $up)
+                : $this->slip($f, Cause::CoordinateDigit, $s->with(control: $place), "The $word of “{$s->name}” was written wrong: $fits", 'Compare it with the site surveyor’s list, and mend the control there and here.');
         }
-        $size = hypot($across, $along);
-        $direction = $s->control->azimuthTo($found);
-        $tilt = $size < self::TILT ? sprintf(' A pole of %s that leans by %.1f° does that.', $this->length->format($s->sight->target->height), rad2deg(asin(min(1.0, $size / max($s->sight->target->height, 0.1))))) : '';
 
-        return Explanation::scored(
-            Cause::Shifted, [$s->name], $rest, 2, $level ? 0.0 : 9.0 + $heightOff / 4,
-            sprintf('“%s” was found %s from where the control has it, toward %s.%s', $s->name, $this->length->formatDeviation($size), Compass::word($direction), $tilt),
-            $size < self::TILT ? 'Plumb the pole and measure again. If it comes out the same, the mark has moved or its coordinates are wrong: leave it out, and tell the site surveyor.' : 'Leave it out in plan, and ask the site surveyor: the mark has moved, or its coordinates are wrong.',
-            size: $size,
+        return array_values(array_filter($all));
+    }
+
+    /**
+     * One exact thing, with nothing free to choose.
+     *
+     * @param  list<string>  $others  names that it is about too
+     */
+    private function slip(Foretold $f, Cause $cause, ControlSight $as, string $sentence, string $remedy, array $others = [], ?float $value = null): ?Explanation
+    {
+        [$left] = $f->left($as);
+        $rest = $f->rest;
+        $explanation = new Explanation($cause, [$f->sight()->name, ...$others], $sentence, $remedy, $rest->squares() + $left, $rest->redundancy() + count($f->kinds()), 0, $rest, $value, $value === null ? null : abs($value));
+
+        return $left <= self::WITHIN ** 2 + count($f->kinds()) ? $explanation : null;
+    }
+
+    /** @return list<Explanation> */
+    private function height(Foretold $f): array
+    {
+        $s = $f->sight();
+        if (! $s->givesHeight()) {
+            return [];
+        }
+        $near = $f->found === null ? (float) $s->control->elevation : (float) $f->found->elevation;
+        [$left, [$more]] = $f->left($s->with(control: $s->control->at($near)), fn (array $kinds, Block $b): array => [$this->up($f, $b)]);
+        $up = $near - (float) $s->control->elevation + $more;
+
+        return [$this->free($f, Cause::Height, $left, 1, $this->tooHigh($s, $up), self::HEIGHT_REMEDY, $up)];
+    }
+
+    /** @return list<Explanation> */
+    private function distance(Foretold $f): array
+    {
+        $s = $f->sight();
+        if (! $s->givesDistance()) {
+            return [];
+        }
+        [$left, [$long]] = $f->left(null, static fn (array $kinds): array => [self::along($s, $kinds)]);
+        $said = sprintf('The distance to “%s” is %s too %s', $s->name, $this->length->formatDeviation(abs($long)), $long > 0 ? 'long' : 'short');
+
+        return [abs($long) > self::CONSTANT
+            ? $this->free($f, Cause::Reflection, $left, 1, "$said: another prism, or a reflection, was hit.", "Measure “{$s->name}” again, with nothing else that reflects near the line. Until then its direction alone can count.", null, abs($long))
+            : $this->free($f, Cause::PrismConstant, $left, 1, "$said: the prism constant was another there.", 'Look which prism stands there and which constant was set; then mend it for this sight. A pole leaning toward the instrument looks the same: plumb it and measure again.', -$long)];
+    }
+
+    /** @return list<Explanation> */
+    private function shifted(Foretold $f): array
+    {
+        $s = $f->sight();
+        if ($f->found === null) {
+            return [];
+        }
+        $level = $f->found->at($s->control->elevation);
+        [$left, $off] = $f->left($s->with(control: $level), static fn (array $kinds, Block $b): array => self::inPlan($b));
+        $size = $s->control->distanceTo(new Position($level->northing + $off[0], $level->easting + $off[1]));
+        $tall = $s->sight->target->height;
+        if ($size < self::TILT && $size < $tall && $s->control->elevation !== null) {
+            // A pole that leans is lower, too.
+            $left = min($left, $f->left($s->with(control: $level->at($s->control->elevation - $tall + sqrt($tall ** 2 - $size ** 2))), static fn (array $kinds, Block $b): array => self::inPlan($b))[0]);
+        }
+
+        return [$this->away($f, $left, 2, $size, $s->control->azimuthTo($f->found), '')];
+    }
+
+    /**
+     * Whatever it is: nothing of the sight counts.
+     *
+     * @return list<Explanation>
+     */
+    private function anything(Foretold $f): array
+    {
+        $s = $f->sight();
+        $count = count($f->kinds());
+        if ($f->found === null) {
+            return [$this->free($f, Cause::Shifted, 0.0, $count, "“{$s->name}” does not lie where the others have it.", $this->again($s).' If it comes out the same, the mark has moved or its coordinates are wrong: leave it out, and tell the site surveyor.')];
+        }
+        $up = $f->found->elevation === null || $s->control->elevation === null ? 0.0 : $f->found->elevation - $s->control->elevation;
+
+        return [$this->away($f, 0.0, $count, $s->control->distanceTo($f->found), $s->control->azimuthTo($f->found), sprintf(' and %s too %s', $this->length->formatDeviation(abs($up)), $up > 0 ? 'high' : 'low'))];
+    }
+
+    private function away(Foretold $f, float $left, int $assumed, float $size, float $toward, string $too): Explanation
+    {
+        $s = $f->sight();
+        $leans = $too === '' && $size < min(self::TILT, $s->sight->target->height)
+            ? sprintf(' A pole of %s that leans by %.1f° does that.', $this->length->format($s->sight->target->height), rad2deg(asin($size / $s->sight->target->height))) : '';
+
+        return $this->free(
+            $f, Cause::Shifted, $left, $assumed, sprintf('“%s” was found %s from where the control has it, toward %s%s.%s', $s->name, $this->length->formatDeviation($size), Compass::word($toward), $too, $leans),
+            ($leans === '' ? $this->again($s) : 'Plumb the pole and measure again.').' If it comes out the same, the mark has moved or its coordinates are wrong: leave it out, and tell the site surveyor.', null, $size,
         );
+    }
+
+    private function free(Foretold $f, Cause $cause, float $left, int $assumed, string $sentence, string $remedy, ?float $value = null, ?float $size = null): Explanation
+    {
+        return new Explanation($cause, [$f->sight()->name], $sentence, $remedy, $f->rest->squares() + $left, $f->rest->redundancy() + count($f->kinds()) - $assumed, $assumed, $f->rest, $value, $size ?? ($value === null ? null : abs($value)));
+    }
+
+    private function again(ControlSight $s): string
+    {
+        return "Look whether “{$s->name}” is the mark that was sighted, and measure it again.";
     }
 
     private function tooHigh(ControlSight $s, float $up): string
     {
         return sprintf('“%s” comes out %s too %s: its target height or its elevation in the control is wrong by that.', $s->name, $this->length->formatDeviation(abs($up)), $up > 0 ? 'high' : 'low');
+    }
+
+    /**
+     * @param  list<ObservedKind>  $kinds
+     * @param  array<string, float>  $by  how much each kind grows
+     * @return list<float>
+     */
+    private static function only(array $kinds, array $by): array
+    {
+        return array_map(static fn (ObservedKind $k): float => $by[$k->value] ?? 0.0, $kinds);
+    }
+
+    /**
+     * How the observations grow with the slope distance.
+     *
+     * @param  list<ObservedKind>  $kinds
+     * @return list<float>
+     */
+    private static function along(ControlSight $s, array $kinds): array
+    {
+        return self::only($kinds, [ObservedKind::SlopeDistance->value => 1.0, ObservedKind::PlanDistance->value => $s->sight->distance / $s->sight->slope, ObservedKind::Rise->value => $s->sight->rise / $s->sight->slope]);
+    }
+
+    /** @return list<list<float>> how they grow as the target moves north, and east: as the station moving the other way */
+    private static function inPlan(Block $b): array
+    {
+        return array_map(static fn (int $i): array => array_map(static fn (array $row): float => -$row[$i], $b->rows), [0, 1]);
+    }
+
+    /** @return list<float> */
+    private function up(Foretold $f, Block $b): array
+    {
+        return array_map(static fn (array $row): float => -$row[(int) $f->rest->model->height], $b->rows);
+    }
+
+    /**
+     * @param  list<ObservedKind>  $kinds
+     * @return list<list<float>> north, east and, where there is a height, up
+     */
+    private static function anywhere(array $kinds, Block $b): array
+    {
+        $height = count($kinds) === 3 ? [array_map(static fn (array $row): float => -$row[count($row) - 1], $b->rows)] : [];
+
+        return [...self::inPlan($b), ...$height];
     }
 }

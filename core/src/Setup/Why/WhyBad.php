@@ -7,12 +7,15 @@ namespace Parlay\Core\Setup\Why;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setup\ControlSight;
+use Parlay\Core\Setup\ObservedKind;
+use Parlay\Core\Setup\StationModel;
+use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\LengthStyle;
 
 /**
- * Why a setup is bad, a resection or one on a known mark: tries the causes that practitioners meet against all readings at once. What is wrong with all
- * distances, with the mark under the tripod, with two names, or since a sight; then each sight is left out in turn, and where the rest fits well without
- * it, what it says of its mark tells the cause.
+ * Why a setup is bad, a resection or one on a known mark: the causes that practitioners meet, each as a hypothesis on the setup's own model. One more
+ * unknown for all readings; other names; the mark under the tripod; the tripod moved; each sight left out in turn, and what the others foretell of it tells
+ * its cause; two sights left out where no single cause will do.
  * The causes and the order of the search are common practice, without a source; how often it is right is measured by the bench.
  */
 final readonly class WhyBad
@@ -20,11 +23,28 @@ final readonly class WhyBad
     /** A free station on fewer sights can't tell which of them is wrong. */
     private const FEWEST = 3;
 
+    /** Two wrong sights can be told from five sights on. */
+    private const FEWEST_OF_TWO = 5;
+
+    /** Pairs are tried among so many sights: those that fit worst. */
+    private const PAIRS_OF = 10;
+
+    /** What it costs to believe in a second blunder, in weighted squares: one in twenty setups with one has another. Common practice, no source. */
+    private const SECOND = 6.0;
+
     /** Nobody looks for a blunder smaller than this, metres: what differs by less is rather control that is less exact than it is said to be. Common practice, no source. */
     private const NOTICEABLE = 0.003;
 
     /** Control is not said to be less exact than this, metres: then something else is wrong. */
     private const LOOSEST = 0.006;
+
+    /** How much likelier than any one blunder it is that control is not as exact as is said, in weighted squares. Common practice, no source. */
+    private const COMMON = 8.0;
+
+    /** No air and no grid stretches distances by more, part of their length; more is another unit. Common practice, no source. */
+    private const SCALE = 0.01;
+
+    private OneSight $one;
 
     /**
      * @param  list<ControlSight>  $sights
@@ -35,54 +55,90 @@ final readonly class WhyBad
         private array $control,
         private Accuracy $accuracy,
         private LengthStyle $length,
+        AngleStyle $angle,
         private ?Occupied $on,
-    ) {}
+        private ?Figure $whole,
+    ) {
+        $this->one = new OneSight($control, $length, $angle);
+    }
 
     /**
      * @param  list<ControlSight>  $sights  all that were measured, used or not
      * @param  array<string, Position>  $control  all control of the project, by name
      * @param  Occupied|null  $on  the mark that the instrument stands on; null for a free station
-     * @return list<Explanation>|null the best first; empty where nothing fits; null where nothing is wrong, or it can't be told
+     * @return list<Explanation>|null the best first; empty where nothing fits; null where the setup passes its own test, or it can't be told
      */
-    public static function explain(array $sights, array $control, Accuracy $accuracy, LengthStyle $length, ?Occupied $on = null): ?array
+    public static function explain(array $sights, array $control, Accuracy $accuracy, LengthStyle $length, ?Occupied $on = null, AngleStyle $angle = AngleStyle::DegreesMinutesSeconds): ?array
     {
-        if (count($sights) < ($on === null ? self::FEWEST : 1) || Figure::solve($sights, $accuracy, $on)?->isClean() === true) {
+        // A mark that is sighted from itself is refused by name before.
+        $used = array_values(array_filter($sights, static fn (ControlSight $s) => StationModel::observed($s) !== [] && $s->name !== $on?->name));
+        if (count($used) < ($on === null ? self::FEWEST : 1)) {
             return null;
         }
-        $why = new self($sights, $control, $accuracy, $length, $on);
-        $under = $on === null ? [] : (new UnderTheTripod($on, $sights, $control, $accuracy, $length))->explain();
-        $found = [...$why->ofAll(), ...$under, ...$why->exchangedNames(), ...(count($sights) === 1 ? $why->named() : $why->eachAlone()), ...$why->tripod()];
-        usort($found, static fn (Explanation $a, Explanation $b) => $a->score <=> $b->score);
-        $best = $found[0] ?? null;
-        $rather = $best === null || ($best->size !== null && $best->size < self::NOTICEABLE) ? $why->lessExact($best) : null;
+        // Sights that are far off may give no place at all: that needs an explanation all the more.
+        $whole = Figure::solve($used, $accuracy, $on);
+        if ($whole !== null && $whole->solution->passes() !== false) {
+            return null;
+        }
 
-        return $rather === null ? $found : [$rather, ...$found];
+        return (new self($used, $control, $accuracy, $length, $angle, $on, $whole))->found();
+    }
+
+    /** @return list<Explanation> */
+    private function found(): array
+    {
+        $under = $this->on === null ? [] : (new UnderTheTripod($this->on, $this->sights, $this->control, $this->accuracy, $this->length))->explain();
+        $found = self::believed([...$under, ...$this->ofAll(), ...$this->eachAlone()]);
+        $many = count($this->sights) >= self::FEWEST_OF_TWO;
+        if ($found === [] || ! $many) {
+            $found = [...$found, ...self::believed([...$this->exchangedNames(), ...$this->tripod()])];
+        }
+        if ($found === [] && $many) {
+            $found = self::believed($this->twoAtOnce());
+        }
+        $best = $found === [] ? null : array_reduce($found, static fn (?Explanation $a, Explanation $b) => $a !== null && $a->score() <= $b->score() ? $a : $b);
+        $ranked = new Ranked($this->control, $this->sights, $this->accuracy);
+        $loose = $this->lessExact();
+
+        return match (true) {
+            $loose === null => $ranked->order($found),
+            $best?->size !== null && $best->size < self::NOTICEABLE => [$loose, ...$ranked->order($found)],
+            default => $ranked->order([...$found, $loose]),
+        };
+    }
+
+    /**
+     * @param  list<Explanation>  $found
+     * @return list<Explanation>
+     */
+    private static function believed(array $found): array
+    {
+        return array_values(array_filter($found, static fn (Explanation $e) => $e->isBelieved()));
     }
 
     /** By how much control, and the centring over it, would have to be less exact than is said for the figure to fit. */
-    private function lessExact(?Explanation $best): ?Explanation
+    private function lessExact(): ?Explanation
     {
         [$low, $high] = [0.0, self::LOOSEST];
-        $figure = $this->loosened($high);
-        if ($figure === null || $figure->fit() > 1.0) {
+        $figure = $this->whole === null ? null : $this->loosened($high);
+        if ($this->whole === null || $figure === null || $figure->solution->fit() > 1.0) {
             return null;
         }
         while ($high - $low > 1e-4) {
             $middle = ($low + $high) / 2;
             $tried = $this->loosened($middle);
-            [$low, $high] = $tried !== null && $tried->fit() <= 1.0 ? [$low, $middle] : [$middle, $high];
+            [$low, $high] = $tried !== null && $tried->solution->fit() <= 1.0 ? [$low, $middle] : [$middle, $high];
         }
         $figure = $this->loosened($high) ?? $figure;
-        $scored = Explanation::scored(Cause::LessExact, [], $figure, 1, 0.0, '', '');
 
         return new Explanation(
             Cause::LessExact, [], sprintf('No single sight is off by much, but together they differ by more than the instrument explains. Control known to about %s would explain it.', $this->length->formatDeviation($high)),
             'Give the control a deviation of its own, then these sights count for what they are worth; or measure more rounds and hold the pole with a bipod, if the control is better than that.',
-            $figure->fit(), min($scored->score, $best->score ?? INF),
+            $figure->squares(), $figure->redundancy(), 1, $figure, beside: $this->whole->moreExactThan($figure) - self::COMMON,
         );
     }
 
-    private function loosened(float $by): ?Solved
+    private function loosened(float $by): ?Figure
     {
         $a = $this->accuracy;
 
@@ -90,59 +146,71 @@ final readonly class WhyBad
     }
 
     /**
-     * What is wrong with every distance alike.
+     * What is wrong with every reading alike: one unknown more.
      *
      * @return list<Explanation>
      */
     private function ofAll(): array
     {
-        $found = [];
-        $constant = Figure::solve($this->sights, $this->accuracy, $this->on, constant: true);
-        if ($constant !== null && $constant->passes()) {
-            $found[] = Explanation::scored(Cause::PrismConstantOfAll, [], $constant, 1, 0.0, sprintf('The prism constant is wrong for all sights: every distance comes out %s too %s.', $this->length->formatDeviation(abs($constant->extra)), $constant->extra > 0 ? 'long' : 'short'), 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.', -$constant->extra);
+        if ($this->whole === null) {
+            return [];
         }
-        $scale = Figure::solve($this->sights, $this->accuracy, $this->on, scale: true);
-        if ($scale !== null && $scale->passes()) {
-            $found[] = Explanation::scored(Cause::Scale, [], $scale, 1, 0.0, sprintf('All distances are too %s by %.0f ppm of their length.', $scale->extra > 0 ? 'long' : 'short', abs($scale->extra) * 1e6), 'Check pressure, temperature and scale factor, here and on the instrument.', size: abs($scale->extra) * max(array_map(static fn (ControlSight $s) => $s->sight->slope, $this->sights)));
+        $longest = max(array_map(static fn (ControlSight $s) => $s->sight->slope, $this->sights));
+        $constant = $this->another($this->whole, static fn (ControlSight $s): array => [ObservedKind::SlopeDistance->value => 1.0, ObservedKind::PlanDistance->value => $s->sight->distance / max($s->sight->slope, 1e-3), ObservedKind::Rise->value => $s->sight->rise / max($s->sight->slope, 1e-3)]);
+        $scale = $this->another($this->whole, static fn (ControlSight $s): array => array_column(array_map(null, array_column(StationModel::observed($s), 'value'), StationModel::scaled($s)), 1, 0));
+        $collimation = $this->another($this->whole, static fn (ControlSight $s): array => [ObservedKind::Direction->value => $s->oneFace ? Systematic::ofLevel($s->sight) : 0.0]);
+        $index = $this->another($this->whole, static fn (ControlSight $s): array => [ObservedKind::ZenithAngle->value => $s->oneFace ? 1.0 : 0.0]);
+        $faces = 'Measure the sights in both faces: their means are free of it. Then find the instrument’s errors anew, and enter them.';
+        $found = [];
+        if ($constant !== null && abs($constant) <= OneSight::CONSTANT) {
+            $found[] = $this->systematic(Cause::PrismConstantOfAll, new Systematic(constant: $constant), sprintf('The prism constant is wrong for all sights: every distance comes out %s too %s.', $this->length->formatDeviation(abs($constant)), $constant > 0 ? 'long' : 'short'), 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.', abs($constant), -$constant);
+        }
+        if ($scale !== null && abs($scale) <= self::SCALE) {
+            $found[] = $this->systematic(Cause::Scale, new Systematic(scale: $scale), sprintf('All distances are too %s by %.0f ppm of their length.', $scale > 0 ? 'long' : 'short', abs($scale) * 1e6), 'Check pressure, temperature and scale factor, here and on the instrument.', abs($scale) * $longest);
+        }
+        if ($collimation !== null) {
+            $found[] = $this->systematic(Cause::Collimation, new Systematic(collimation: $collimation), sprintf('The instrument’s collimation is off by %.0f″: one face alone shows it in steep sights.', rad2deg(abs($collimation)) * 3600), $faces, abs($collimation) * $longest);
+        }
+        if ($index !== null) {
+            $found[] = $this->systematic(Cause::Index, new Systematic(index: $index), sprintf('The instrument’s zenith angles are off by %.0f″: in one face all heights come out wrong in proportion to their distance.', rad2deg(abs($index)) * 3600), $faces, abs($index) * $longest);
         }
 
-        return $found;
+        return array_values(array_filter($found));
+    }
+
+    /**
+     * @param  callable(ControlSight): array<string, float>  $grows  how much each kind of a sight's observations grows with it
+     */
+    private function another(Figure $whole, callable $grows): ?float
+    {
+        $columns = [];
+        foreach ($this->sights as $i => $s) {
+            $by = $grows($s);
+            $columns[$whole->model->before() + $i] = array_map(static fn (ObservedKind $k): float => $by[$k->value] ?? 0.0, StationModel::observed($s));
+        }
+
+        return $whole->solution->another($columns)[0] ?? null;
+    }
+
+    private function systematic(Cause $cause, Systematic $error, string $sentence, string $remedy, float $size, ?float $value = null): ?Explanation
+    {
+        $figure = Figure::solve(array_map($error->mended(...), $this->sights), $this->accuracy, $this->on);
+
+        return $figure === null ? null : new Explanation($cause, [], $sentence, $remedy, $figure->squares(), $figure->redundancy() - 1, 1, $figure, $value, $size, $error);
     }
 
     /** @return list<Explanation> */
     private function exchangedNames(): array
     {
         $found = [];
-        $n = count($this->sights);
-        for ($i = 0; $i < $n; $i++) {
-            for ($k = $i + 1; $k < $n; $k++) {
-                $swapped = $this->sights;
-                $swapped[$i] = $this->sights[$i]->with(control: $this->sights[$k]->control);
-                $swapped[$k] = $this->sights[$k]->with(control: $this->sights[$i]->control);
-                $solved = Figure::solve($swapped, $this->accuracy, $this->on);
-                if ($solved !== null && $solved->passes()) {
-                    [$a, $b] = [$this->sights[$i]->name, $this->sights[$k]->name];
-                    $found[] = Explanation::scored(Cause::NamesExchanged, [$a, $b], $solved, 0, 0.0, "“{$a}” and “{$b}” are exchanged: each was sighted under the other’s name, or the list has each other’s coordinates.", 'Look which mark is which on site; then exchange them in the sights or in the control.');
-                }
-            }
-        }
-
-        return $found;
-    }
-
-    /**
-     * With one sight alone, only another mark that fits can be told from one that is wrong.
-     *
-     * @return list<Explanation>
-     */
-    private function named(): array
-    {
-        $found = [];
-        [$s] = $this->sights;
-        foreach ($this->control as $name => $place) {
-            $solved = (string) $name === $s->name || (string) $name === $this->on?->name ? null : Figure::solve([$s->with(control: $place)], $this->accuracy, $this->on);
-            if ($solved !== null && $solved->passes()) {
-                $found[] = Explanation::scored(Cause::AnotherMark, [$s->name, (string) $name], $solved, 0, 0.0, "Distance and height fit “{$name}”: it was sighted, and “{$s->name}” was named.", "Give the sight the name “{$name}”, or sight “{$s->name}” again.");
+        foreach ($this->pairs(array_keys($this->sights)) as [$i, $k]) {
+            $swapped = $this->sights;
+            $swapped[$i] = $this->sights[$i]->with(control: $this->sights[$k]->control);
+            $swapped[$k] = $this->sights[$k]->with(control: $this->sights[$i]->control);
+            $solved = Figure::solve($swapped, $this->accuracy, $this->on);
+            if ($solved !== null) {
+                [$a, $b] = [$this->sights[$i]->name, $this->sights[$k]->name];
+                $found[] = new Explanation(Cause::NamesExchanged, [$a, $b], "“{$a}” and “{$b}” are exchanged: each was sighted under the other’s name, or the list has each other’s coordinates.", 'Look which mark is which on site; then exchange them in the sights or in the control.', $solved->squares(), $solved->redundancy(), 0, $solved);
             }
         }
 
@@ -152,17 +220,94 @@ final readonly class WhyBad
     /** @return list<Explanation> */
     private function eachAlone(): array
     {
-        $one = new OneSight($this->control, $this->accuracy, $this->length);
         $found = [];
         foreach ($this->sights as $i => $s) {
-            $rest = Figure::solve(array_values(array_diff_key($this->sights, [$i => true])), $this->accuracy, $this->on);
-            // With little to spare, the others are trusted only where they fit very well.
-            if ($rest !== null && $rest->passes() && ($rest->redundancy >= 3 || $rest->squares <= 4.0)) {
-                $found[] = $one->explain($s, $rest);
+            $rest = $this->without([$i]);
+            if ($rest !== null) {
+                $of = $this->one->explain(new Foretold($rest, $s));
+                // Over one sight alone its target's height and the instrument's are one.
+                $found = [...$found, ...(count($this->sights) > 1 ? $of : array_filter($of, static fn (Explanation $e) => $e->cause !== Cause::Height))];
             }
         }
 
         return $found;
+    }
+
+    /**
+     * Two sights that are wrong each for a reason of its own.
+     *
+     * @return list<Explanation>
+     */
+    private function twoAtOnce(): array
+    {
+        $found = [];
+        foreach ($this->pairs($this->worst()) as $pair) {
+            $rest = $this->without($pair);
+            if ($rest === null) {
+                continue;
+            }
+            [$a, $b] = array_map(fn (int $i): ?Explanation => $this->one->explain(new Foretold($rest, $this->sights[$i]))[0] ?? null, $pair);
+            if ($a !== null && $b !== null) {
+                $found[] = new Explanation(
+                    Cause::TwoSights, [$this->sights[$pair[0]]->name, $this->sights[$pair[1]]->name], "Two sights are wrong. {$a->sentence} {$b->sentence}", 'Measure both again, one after the other, and look at their marks.',
+                    $a->squares + $b->squares - $rest->squares(), $a->redundancy + $b->redundancy - $rest->redundancy(), $a->assumed + $b->assumed, $rest, beside: self::SECOND,
+                );
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * The figure of the others, where it can be trusted.
+     *
+     * @param  list<int>  $out
+     */
+    private function without(array $out): ?Figure
+    {
+        $rest = Figure::solve(array_values(array_diff_key($this->sights, array_flip($out))), $this->accuracy, $this->on);
+        if ($rest === null || ($rest->redundancy() === 0 && $this->on === null)) {
+            return null;
+        }
+
+        // With little to spare, the others are trusted only where they fit very well.
+        return $rest->redundancy() === 0 || ($rest->passes() && ($rest->redundancy() >= 3 || $rest->squares() <= 4.0)) ? $rest : null;
+    }
+
+    /** @return list<int> the sights that fit worst by their own residuals, in order of measuring */
+    private function worst(): array
+    {
+        if ($this->whole === null) {
+            return array_slice(array_keys($this->sights), 0, self::PAIRS_OF);
+        }
+        $squares = [];
+        foreach ($this->sights as $i => $s) {
+            $block = $this->whole->solution->blocks[$this->whole->model->before() + $i];
+            foreach ($block->misclosures as $k => $m) {
+                $squares[$i] = max($squares[$i] ?? 0.0, $m ** 2 / $block->covariance[$k][$k]);
+            }
+        }
+        arsort($squares);
+        $worst = array_slice(array_keys($squares), 0, self::PAIRS_OF);
+        sort($worst);
+
+        return $worst;
+    }
+
+    /**
+     * @param  list<int>  $of
+     * @return list<array{int, int}>
+     */
+    private function pairs(array $of): array
+    {
+        $pairs = [];
+        foreach ($of as $i => $a) {
+            foreach (array_slice($of, $i + 1) as $b) {
+                $pairs[] = [$a, $b];
+            }
+        }
+
+        return $pairs;
     }
 
     /**
@@ -173,17 +318,15 @@ final readonly class WhyBad
     private function tripod(): array
     {
         $found = [];
-        $n = count($this->sights);
-        for ($k = 2; $k <= $n - 2; $k++) {
+        for ($k = 2; $k <= count($this->sights) - 2; $k++) {
             $before = Figure::solve(array_slice($this->sights, 0, $k), $this->accuracy, $this->on);
             $since = Figure::solve(array_slice($this->sights, $k), $this->accuracy);
-            if ($before === null || $since === null) {
-                continue;
-            }
-            $together = new Solved($before->axis, $before->orientation, $before->squares + $since->squares, $before->redundancy + $since->redundancy);
-            if ($together->passes()) {
+            if ($before !== null && $since !== null) {
                 $name = $this->sights[$k]->name;
-                $found[] = Explanation::scored(Cause::TripodMoved, [$name], $together, 4, 0.0, "The tripod moved before “{$name}” was sighted: the sights before it fit, and those from it on fit, but not together.", 'Tread the tripod in, level it, and measure all sights again.');
+                $found[] = new Explanation(
+                    Cause::TripodMoved, [$name], "The tripod moved before “{$name}” was sighted: the sights before it fit, and those from it on fit, but not together.", 'Tread the tripod in, level it, and measure all sights again.',
+                    $before->squares() + $since->squares(), $before->redundancy() + $since->redundancy(), count($since->solution->unknowns),
+                );
             }
         }
 

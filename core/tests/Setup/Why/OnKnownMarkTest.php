@@ -114,7 +114,7 @@ final class OnKnownMarkTest extends TestCase
     public function test_a_mark_without_elevation_is_judged_in_plan_alone(): void
     {
         $this->make(4, 3);
-        $this->on = new Occupied('ST', $this->on->mark->at(null), 9.0);
+        $this->on = new Occupied('ST', $this->on->mark->at(null), 5.9);
         self::assertNull($this->explained(), 'its height says nothing then');
         $this->sights[2] = $this->sights[2]->with(control: $this->sights[2]->control->along(1.0, 0.4));
         self::assertSame(['CP3'], ($this->explained() ?? [])[0]->sights);

@@ -17,6 +17,7 @@ use Parlay\Core\Setup\Why\Explanation;
 use Parlay\Core\Setup\Why\WhyBad;
 use Parlay\Core\Setup\Why\WrittenDigits;
 use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\LengthStyle;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -29,7 +30,7 @@ final class WhyBadTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function blunders(): iterable
     {
-        foreach (Setups::BLUNDERS as $blunder) {
+        foreach ([...Setups::BLUNDERS, ...Setups::ONE_FACE, ...Setups::KNOWN] as $blunder) {
             yield $blunder => [$blunder];
         }
     }
@@ -38,9 +39,10 @@ final class WhyBadTest extends TestCase
     public function test_a_planted_blunder_is_found_with_its_sight_and_its_cause(string $blunder): void
     {
         [$found, $sight, $cause] = self::measured($blunder, self::EACH);
-        self::assertSame(self::EACH, $found);
-        self::assertGreaterThanOrEqual(self::EACH - 1, $sight);
-        self::assertGreaterThanOrEqual(self::EACH - 4, $cause);
+        // A collimation shows in steep sights only, and some of these setups have none.
+        self::assertGreaterThanOrEqual($blunder === 'collimation' ? self::EACH - 3 : self::EACH, $found);
+        self::assertGreaterThanOrEqual($found - 1, $sight);
+        self::assertGreaterThanOrEqual($found - 4, $cause);
     }
 
     public function test_clean_setups_are_seldom_suspected(): void
@@ -76,14 +78,105 @@ final class WhyBadTest extends TestCase
         self::assertSame([Cause::CoordinateDigit, Cause::Shifted], [$cause(LengthStyle::UsFeet), $cause(LengthStyle::Metres)]);
     }
 
-    public function test_two_blunders_at_once_are_not_explained_away(): void
+    public function test_two_wrong_sights_are_separated_each_with_its_cause(): void
     {
-        $setup = Setups::planted(8, 'control moved', 6);
-        $name = $setup->sights[array_search($setup->wrong[0], array_column($setup->sights, 'name'), true) === 0 ? 3 : 0]->name;
-        $at = $setup->control[$name];
-        $setup->control[$name] = new Position($at->northing + 0.31, $at->easting - 0.27, $at->elevation);
-        $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights);
-        self::assertSame([], WhyBad::explain($sights, $setup->control, Setups::accuracy(), LengthStyle::Metres));
+        $right = 0;
+        for ($seed = 1; $seed <= 40; $seed++) {
+            $setup = Setups::planted($seed, 'two wrong', 5 + $seed % 4);
+            $best = self::explained($setup)[0] ?? null;
+            $right += $best?->cause === Cause::TwoSights && array_diff($setup->wrong, $best->sights) === [] ? 1 : 0;
+        }
+        self::assertGreaterThanOrEqual(36, $right, 'of 40; the goal is 80 of 100');
+        self::assertStringStartsWith('Two sights are wrong. ', self::explained(Setups::planted(4, 'two wrong', 6))[0]->sentence ?? '');
+    }
+
+    public function test_three_wrong_sights_of_six_are_not_explained_away(): void
+    {
+        $setup = new Setups(8, 6);
+        foreach ([[0, 0.31, -0.27], [2, -0.44, 0.12], [4, 0.09, 0.52]] as [$i, $north, $east]) {
+            $at = $setup->sights[$i]->control;
+            $setup->sights[$i] = $setup->sights[$i]->with(control: new Position($at->northing + $north, $at->easting + $east, $at->elevation));
+        }
+        self::assertSame([], self::explained($setup));
+    }
+
+    /** The setup and its explanation are one model: what passes is not explained, and what doesn't is, also where no place comes out at all. */
+    public function test_the_explanation_begins_with_the_setups_own_test(): void
+    {
+        $failed = 0;
+        for ($seed = 1; $seed <= 300; $seed++) {
+            $setup = new Setups($seed, 4, M_PI / 3);
+            $passes = Resection::solve($setup->sights, 1.6, Setups::accuracy())->passes;
+            self::assertSame($passes, self::explained($setup) === null, "seed $seed");
+            $failed += $passes ? 0 : 1;
+        }
+        // Two of a hundred are to be expected, also where sights go up steeply: more than 14 of 300 come once in 3000 times (binomial).
+        self::assertGreaterThan(0, $failed);
+        self::assertLessThan(15, $failed);
+        $setup = Setups::planted(1, 'exchanged', 6);
+        self::assertSame(Cause::Exchanged, self::explained($setup)[0]->cause ?? null);
+    }
+
+    public function test_a_distance_metres_off_is_a_reflection_and_never_a_prism_constant(): void
+    {
+        foreach ([[0.0344, Cause::PrismConstant], [0.5, Cause::Reflection], [-3.2, Cause::Reflection]] as [$long, $cause]) {
+            $setup = new Setups(11, 6);
+            $s = $setup->sights[1];
+            $setup->sights[1] = $s->with(sight: $s->sight->longer($long));
+            $best = self::explained($setup)[0] ?? null;
+            self::assertSame([$cause, [$s->name]], [$best?->cause, $best?->sights]);
+            self::assertSame($cause === Cause::PrismConstant, $best?->value !== null, 'a constant can be mended, a reflection not');
+        }
+        self::assertMatchesRegularExpression('~ is 3\.(19|20)\d m too short: another prism, or a reflection, was hit~', $best->sentence ?? '');
+    }
+
+    public function test_a_direction_off_by_a_round_angle_was_misread(): void
+    {
+        foreach ([[1.0, AngleStyle::DegreesMinutesSeconds, '1°00′00″ too large'], [-10.0, AngleStyle::DegreesMinutesSeconds, '10°00′00″ too small'], [180.0, AngleStyle::DegreesMinutesSeconds, 'off by half a turn'], [2.7, AngleStyle::Gon, '3.0000 gon too large']] as [$degrees, $style, $said]) {
+            $setup = new Setups(12, 6);
+            $setup->sights[3] = $setup->sights[3]->with(sight: $setup->sights[3]->sight->turned(deg2rad($degrees)));
+            $best = (WhyBad::explain($setup->sights, $setup->control, Setups::accuracy(), LengthStyle::Metres, angle: $style) ?? [])[0];
+            self::assertSame([Cause::Misread, [$setup->sights[3]->name]], [$best->cause, $best->sights], $said);
+            self::assertStringContainsString($said, $best->sentence);
+            self::assertStringStartsWith('Read it again.', $best->remedy);
+        }
+    }
+
+    /** Three sights: which of the distances is wrong often can't be told; then they stand level, and the sight that would tell is named. */
+    public function test_where_the_lead_is_small_causes_stand_level_with_the_sight_that_would_decide(): void
+    {
+        $level = 0;
+        for ($seed = 1; $seed <= 60; $seed++) {
+            $setup = Setups::planted($seed, 'control moved', 3);
+            $why = self::explained($setup) ?? [];
+            $tied = array_values(array_filter($why, static fn (Explanation $e) => $e->level));
+            if (count($tied) < 2) {
+                self::assertSame([], $tied, 'nothing is level with nothing');
+
+                continue;
+            }
+            $level++;
+            self::assertSame(array_slice($why, 0, count($tied)), $tied, 'those that stand level come first');
+            $assumed = array_map(static fn (Explanation $e) => $e->assumed, $tied);
+            $sorted = $assumed;
+            sort($sorted);
+            self::assertSame($sorted, $assumed, 'least change first');
+            self::assertMatchesRegularExpression('~^(A sight to “CP\d” decides|“CP\d” measured again decides|A sight to another mark|Measure all sights again)~', (string) $tied[0]->decides);
+        }
+        self::assertGreaterThan(4, $level);
+    }
+
+    public function test_sights_of_angles_or_distances_alone_are_explained_too(): void
+    {
+        $setup = new Setups(21, 6);
+        $sights = array_map(static fn (ControlSight $s) => $s->with(distance: false), $setup->sights);
+        $sights[2] = $sights[2]->with(sight: $sights[2]->sight->turned(deg2rad(10)));
+        $best = (WhyBad::explain($sights, $setup->control, Setups::accuracy(), LengthStyle::Metres) ?? [])[0];
+        self::assertSame([Cause::Misread, ['CP2']], [$best->cause, $best->sights]);
+        $sights = array_map(static fn (ControlSight $s) => $s->with(direction: false), $setup->sights);
+        $sights[4] = $sights[4]->with(sight: $sights[4]->sight->longer(2.0));
+        $best = (WhyBad::explain($sights, $setup->control, Setups::accuracy(), LengthStyle::Metres) ?? [])[0];
+        self::assertSame([Cause::Reflection, ['CP4']], [$best->cause, $best->sights]);
     }
 
     public function test_with_fewer_than_three_sights_or_without_heights_it_says_only_what_can_be_told(): void
@@ -96,6 +189,50 @@ final class WhyBadTest extends TestCase
         self::assertSame($setup->wrong[0], $best->sights[0]);
         $one = array_fill(0, 4, $setup->sights[0]);
         self::assertContains(WhyBad::explain($one, $setup->control, Setups::accuracy(), LengthStyle::Metres), [null, []], 'four sights to one mark tell nothing');
+    }
+
+    /**
+     * What is left of a hypothesis, and the value that would mend it, as scipy finds them with the station and the free unknown adjusted together: raw
+     * directions, zenith angles and slopes, each sight's own covariance with how the pole was held.
+     */
+    public function test_a_hypothesis_leaves_what_scipy_leaves_with_one_unknown_more(): void
+    {
+        foreach (['prism constant' => Cause::PrismConstant, 'target height' => Cause::Height, 'prism constant of all' => Cause::PrismConstantOfAll] as $blunder => $cause) {
+            $setup = Setups::planted(31, $blunder, 6);
+            $best = (self::explained($setup) ?? [])[0];
+            self::assertSame($cause, $best->cause);
+            $origin = $setup->sights[0]->control;
+            $sights = array_map(static fn (ControlSight $s): array => [
+                $s->control->northing - $origin->northing, $s->control->easting - $origin->easting, (float) $s->control->elevation - (float) $origin->elevation + $s->sight->target->height,
+                $s->sight->circle, hypot($s->sight->distance, $s->sight->rise), atan2($s->sight->distance, $s->sight->rise), $best->sights === [] || $s->name === $best->sights[0] ? 1.0 : 0.0,
+            ], $setup->sights);
+            $theirs = Reference::python(<<<'PY'
+                import numpy as np
+                from scipy.optimize import least_squares
+                a, plan, up = input['angle'], 0.0015 ** 2, 0.001 ** 2
+                def left(x):
+                    out = []
+                    for n, e, h, circle, slope, zenith, free in input['sights']:
+                        dn, de, dh = n - x[0], e - x[1], h - x[3]
+                        if input['height']:
+                            dh += free * x[4]
+                        flat, far = np.hypot(dn, de), np.sqrt(dn * dn + de * de + dh * dh)
+                        turn = circle + x[2] - np.arctan2(de, dn)
+                        off = [(turn + np.pi) % (2 * np.pi) - np.pi, slope - far - (0 if input['height'] else free * x[4]), zenith - np.arctan2(flat, dh)]
+                        # by the target's north, east and height
+                        j = np.array([[-de / flat ** 2, dn / flat ** 2, 0], [dn / far, de / far, dh / far], [dn * dh / (far ** 2 * flat), de * dh / (far ** 2 * flat), -flat / far ** 2]])
+                        c = j @ np.diag([plan, plan, up]) @ j.T + np.diag([a ** 2, 0.001 ** 2 + (1.5e-6 * slope) ** 2, a ** 2])
+                        out += list(np.linalg.solve(np.linalg.cholesky(c), off))
+                    return out
+                found = least_squares(left, [*input['start'], 0], xtol=1e-14, ftol=1e-14, gtol=1e-14)
+                print(json.dumps([float(2 * found.cost), float(found.x[4])]))
+                PY, ['sights' => $sights, 'angle' => deg2rad(2 / 3600), 'height' => $cause === Cause::Height, 'start' => [
+                $setup->axis->northing - $origin->northing, $setup->axis->easting - $origin->easting, 1.2345, (float) $setup->axis->elevation - (float) $origin->elevation,
+            ]]);
+            self::assertEqualsWithDelta($theirs[0], $best->squares, 0.02 + 0.01 * $theirs[0], $blunder);
+            // A height is to be mended by how much it comes out too high, a constant by how much the distance is too long.
+            self::assertEqualsWithDelta($cause === Cause::Height ? $theirs[1] : -$theirs[1], $best->value, 5e-5, $blunder);
+        }
     }
 
     /** @return iterable<string, array{float, float, float|null}> */
@@ -141,7 +278,7 @@ final class WhyBadTest extends TestCase
             $best = $why[0] ?? null;
             $right = $best !== null && ($setup->wrong === [] || array_intersect($best->sights, $setup->wrong) !== []);
             $sight += $right ? 1 : 0;
-            $cause += $right && $best->cause === $setup->cause ? 1 : 0;
+            $cause += $right && $best->cause === $setup->cause && ($blunder !== 'two wrong' || array_diff($setup->wrong, $best->sights) === []) ? 1 : 0;
         }
 
         return [$found, $sight, $cause];
@@ -150,7 +287,7 @@ final class WhyBadTest extends TestCase
     /** @return list<Explanation>|null */
     public static function explained(Setups $setup): ?array
     {
-        return WhyBad::explain($setup->sights, $setup->control, Setups::accuracy(), LengthStyle::Metres);
+        return WhyBad::explain($setup->sights, $setup->control, Setups::accuracy(), LengthStyle::Metres, $setup->on);
     }
 
     public function test_it_says_by_how_much_a_height_or_a_constant_would_have_to_be_mended(): void

@@ -2751,13 +2751,15 @@ export interface components {
         /** @description A cause that explains why the sights don't fit; the likeliest comes first. */
         ExplanationResource: {
             /** @enum {string} */
-            cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "wrongFace" | "shifted" | "height" | "prismConstant" | "prismConstantOfAll" | "scale" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation";
+            cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "misread" | "shifted" | "height" | "prismConstant" | "reflection" | "prismConstantOfAll" | "scale" | "collimation" | "index" | "twoSights" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation" | "stationShifted";
             sights: string[];
             sentence: string;
             remedy: string;
             fit: number;
             behind: number;
             value: number | null;
+            level: boolean;
+            decides: string | null;
         };
         FaultResource: {
             line: number;

@@ -57,7 +57,13 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
             }
         >
             <div className="flex gap-2">
-                <PointChooser points={points} chosen={aim} onChoose={setTarget} label="Held against" none="against nothing: measured by itself" />
+                <PointChooser
+                    points={points}
+                    chosen={aim}
+                    onChoose={setTarget}
+                    label="Held against"
+                    none="against nothing: measured by itself"
+                />
             </div>
             {aim && (
                 <div className="text-sm text-quiet">

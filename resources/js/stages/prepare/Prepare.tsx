@@ -30,7 +30,12 @@ export function Prepare(props: StageProps) {
     const seenProject = useRef<Schemas['ProjectBody'] | undefined>(undefined);
     const tab = search.get('do') ?? (project.progress.designs === 0 ? 'drawings' : 'points');
     const save = useDeed(project.id, (body: Parameters<Parameters<typeof ProjectForm>[0]['onSubmit']>[0]) =>
-        ask(api.PUT('/api/v1/projects/{project}', { params: { path: { project: project.id } }, body: { ...body, seen: seenProject.current } })),
+        ask(
+            api.PUT('/api/v1/projects/{project}', {
+                params: { path: { project: project.id } },
+                body: { ...body, seen: seenProject.current },
+            }),
+        ),
     );
     const choose = (to: string) => {
         props.setWant(null);

@@ -29,7 +29,13 @@ export function Projects({ openLast }: { openLast: boolean }) {
     if (openLast && last) {
         return <Navigate to={`/p/${last.id}/prepare`} replace />;
     }
-    const create = async (body: { name: string; units: Units; planTolerance: number; heightTolerance: number; residualLimit: number | null }) => {
+    const create = async (body: {
+        name: string;
+        units: Units;
+        planTolerance: number;
+        heightTolerance: number;
+        residualLimit: number | null;
+    }) => {
         const made = await ask(api.POST('/api/v1/projects', { body }));
         await client.invalidateQueries({ queryKey: ['projects'] });
         await navigate(`/p/${made.id}/control`);

@@ -172,7 +172,11 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                         </Button>
                     )}
                     <Button
-                        kind={state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0 ? 'primary' : 'plain'}
+                        kind={
+                            state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0
+                                ? 'primary'
+                                : 'plain'
+                        }
                         className="min-h-16"
                         disabled={!state.solution?.oriented}
                         busy={accept.isPending}
@@ -227,7 +231,12 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                 />
             )}
             {state.solution ? (
-                <Solution solution={state.solution} weakness={state.weakness} beyond={{ names: state.beyondLimit, limit: project.residualLimit }} times={evidence?.times ?? null} />
+                <Solution
+                    solution={state.solution}
+                    weakness={state.weakness}
+                    beyond={{ names: state.beyondLimit, limit: project.residualLimit }}
+                    times={evidence?.times ?? null}
+                />
             ) : (
                 <Notice kind="info">{state.problem}</Notice>
             )}

@@ -57,8 +57,8 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
             <Quality solution={s} />
             {beyond.names.length > 0 && (
                 <Notice kind="caution">
-                    {beyond.names.join(', ')} {beyond.names.length === 1 ? 'is' : 'are'} off by more than the <Deviation of={beyond.limit} />{' '}
-                    that this project accepts. Sight again, or look below what it may be.
+                    {beyond.names.join(', ')} {beyond.names.length === 1 ? 'is' : 'are'} off by more than the{' '}
+                    <Deviation of={beyond.limit} /> that this project accepts. Sight again, or look below what it may be.
                 </Notice>
             )}
             {weakness && <Notice kind="caution">{weakness}</Notice>}

@@ -1,5 +1,5 @@
 import { api, ask, type ControlPoint, type Draft, type Schemas, type SetupState } from '../../api/client';
-import { useDeed } from '../../api/hooks';
+import { measure, turnTo, useDeed } from '../../api/hooks';
 import { Button } from '../../parts/Button';
 import { Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
@@ -11,7 +11,10 @@ type Explanation = Schemas['ExplanationResource'];
 const NEARLY = 12;
 
 /** What is mended in the setup itself, not in a reading. */
-const UNDER_TRIPOD = new Set<Explanation['cause']>(['instrumentHeight', 'heightOtherwise', 'anotherStation']);
+const UNDER_TRIPOD = new Set<Explanation['cause']>(['instrumentHeight', 'heightOtherwise', 'anotherStation', 'stationShifted']);
+
+/** What another reading would not change, or what is mended for all at once. */
+const NOT_AGAIN = new Set<Explanation['cause']>([...UNDER_TRIPOD, 'anotherMark', 'namesExchanged', 'tripodMoved']);
 
 const subject = (draft: SetupState['draft']) =>
     draft.sights.length > 1 ? 'The sights don’t fit each other,' : 'The backsight doesn’t fit,';
@@ -33,19 +36,32 @@ export function WhyBad({ project, explanations, draft, control, onChange }: Prop
             </Notice>
         );
     }
-    const next = others[0];
-    const close = others.filter((e) => e.behind < NEARLY);
+    const level = others.filter((e) => e.level);
+    const next = others[level.length];
+    const close = others.filter((e) => !e.level && e.behind < NEARLY);
     return (
         <section className="grid gap-2 border-2 border-out p-3" aria-label="Why the sights do not fit">
             <h2 className="font-semibold">Why the {draft.sights.length > 1 ? 'sights don’t' : 'backsight doesn’t'} fit</h2>
+            {best.decides && (
+                <p>
+                    These readings can’t tell {level.length + 1} causes apart. {best.decides}
+                </p>
+            )}
             <p>{best.sentence}</p>
             <p className="text-quiet">{best.remedy}</p>
+            {level.map((e) => (
+                <div key={e.sentence} className="border-t border-rule pt-1">
+                    <p>Or: {e.sentence}</p>
+                    <p className="text-quiet">{e.remedy}</p>
+                </div>
+            ))}
             <p className="text-sm text-quiet">
                 Mended so, the residuals are {best.fit.toFixed(1)} times what the instrument’s accuracy explains
                 {next
                     ? `; the next best cause explains the readings worse by ${next.behind.toFixed(0)} (weighted squares).`
                     : '. No other usual cause explains them.'}
             </p>
+            <Again project={project} of={best} draft={draft} />
             <Mend project={project} of={best} draft={draft} />
             <Remedies of={best} draft={draft} control={control} onChange={onChange} />
             <TripodRemedies of={best} draft={draft} control={control} onChange={onChange} />
@@ -65,14 +81,45 @@ export function WhyBad({ project, explanations, draft, control, onChange }: Prop
     );
 }
 
+/** The least change of all: the same sight once more; its reading takes the old one's place. */
+function Again({ project, of: { cause, sights }, draft }: { project: number; of: Explanation; draft: SetupState['draft'] }) {
+    const turn = useDeed(project, (controlId: number) => turnTo(project, { controlId }));
+    const shoot = useDeed(project, (controlId: number) => measure(project, { purpose: 'setup', controlId, keepIn: 'sight' }));
+    const wrong = NOT_AGAIN.has(cause) ? [] : draft.sights.filter((s) => sights.includes(s.name));
+    return (
+        <>
+            {wrong.map((s) => (
+                <div key={s.controlId} className="flex flex-wrap gap-2">
+                    <Button busy={turn.isPending} onClick={() => turn.mutate(s.controlId)}>
+                        Turn to {s.name}
+                    </Button>
+                    <Button busy={shoot.isPending} onClick={() => shoot.mutate(s.controlId)}>
+                        Measure {s.name} again
+                    </Button>
+                </div>
+            ))}
+            <Failure of={turn.error ?? shoot.error} />
+        </>
+    );
+}
+
 function Remedies({ of: { cause, sights }, draft, control, onChange }: Props & { of: Explanation }) {
     const bodies = sightBodies(draft);
     const idOf = (name?: string) => control.find((c) => c.name === name)?.id;
     const [first, second] = [idOf(sights[0]), idOf(sights[1])];
     const onSights = (changed: SightBody[]) => onChange({ sights: changed });
-    if (first === undefined || cause === 'anotherStation') {
+    if (first === undefined || UNDER_TRIPOD.has(cause) || !draft.sights.some((s) => s.controlId === first)) {
         return null;
     }
+    // What is right of a sight stays in.
+    const [without, word]: [Partial<SightBody>, string] =
+        cause === 'height'
+            ? [{ height: false }, '']
+            : cause === 'misread'
+              ? [{ direction: false }, '’s direction']
+              : cause === 'reflection'
+                ? [{ distance: false }, '’s distance']
+                : [{ plan: false, height: false }, ''];
     const leave = (part: Partial<SightBody>) => onSights(bodies.map((b) => (b.controlId === first ? { ...b, ...part } : b)));
     return (
         <div className="flex flex-wrap gap-2">
@@ -98,9 +145,10 @@ function Remedies({ of: { cause, sights }, draft, control, onChange }: Props & {
                     Exchange both sights
                 </Button>
             )}
-            {cause !== 'tripodMoved' && cause !== 'namesExchanged' && (
-                <Button onClick={() => leave(cause === 'height' ? { height: false } : { plan: false, height: false })}>
-                    Leave {sights[0]} out{cause === 'height' ? ' for height' : ''}
+            {cause !== 'tripodMoved' && cause !== 'namesExchanged' && cause !== 'twoSights' && (
+                <Button onClick={() => leave(without)}>
+                    Leave {sights[0]}
+                    {cause === 'height' ? ' out for height' : `${word} out`}
                 </Button>
             )}
         </div>

@@ -16,7 +16,9 @@ export function Recode({ project, those, onDone }: DeedProps) {
     const set = useDeed(project.id, async () => {
         if (Object.keys(meaning).length > 0 && code.trim() !== '') {
             const { id: _, ...before } = known ?? { id: 0, code };
-            await ask(api.POST('/api/v1/projects/{project}/codes', { ...path, body: { ...before, ...meaning, code, seen: known && before } }));
+            await ask(
+                api.POST('/api/v1/projects/{project}/codes', { ...path, body: { ...before, ...meaning, code, seen: known && before } }),
+            );
         }
         return ask(
             api.POST('/api/v1/projects/{project}/codes-setting', { ...path, body: { ids: those.map((p) => p.id), code: code.trim() } }),
