@@ -111,7 +111,7 @@ final class AcceptSetup
         if (! $method->findsPlace() || $project->controlPoints()->where('name', $setup->station_name)->exists()) {
             return;
         }
-        $plan = $solution->precision;
+        $plan = $solution->trusted();
         ControlPoint::query()->create([
             'project_id' => $project->id, 'name' => $setup->station_name, 'northing' => $setup->northing, 'easting' => $setup->easting, 'elevation' => $setup->elevation,
             'code' => 'STATION', 'description' => 'station of setup '.$setup->id, 'source' => "setup {$setup->id}", 'origin' => ControlOrigin::Station, 'setup_id' => $setup->id,

@@ -36,6 +36,18 @@ final class Setup extends Model
     }
 
     /** What was stated of it when it was accepted; from the deviations alone for setups of earlier versions. */
+    /** Whether its sights passed the global test; null where nothing was spare. */
+    public function passes(): ?bool
+    {
+        return isset($this->solution['passes']) ? (bool) $this->solution['passes'] : null;
+    }
+
+    /** What can be said of it to others: wider than was expected beforehand where its sights don't fit. */
+    public function trusted(): Precision
+    {
+        return $this->passes() === false ? $this->precision()->widened((float) ($this->solution['fit'] ?? 1.0)) : $this->precision();
+    }
+
     public function precision(): Precision
     {
         $s = $this->solution;

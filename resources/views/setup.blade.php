@@ -21,6 +21,7 @@
     <tr><td class="n">{{ $figures->length($setup->$a) }}</td><td class="n">{{ $figures->length($setup->$b) }}</td><td class="n">{{ $figures->length($setup->elevation) }}</td><td class="n">{{ $figures->direction($setup->orientation) }}</td><td class="n">{{ $figures->length($setup->instrument_height) }}</td></tr>
 </table>
 <p>
+    @if ($setup->passes() === false) <b>The sights don’t fit each other:</b> the deviations and the ellipse are what was expected beforehand, and do not hold. @endif
     Standard deviations: northing {{ $figures->deviation($solution['northingDeviation']) }}, easting {{ $figures->deviation($solution['eastingDeviation']) }}, height {{ $solution['heightDeviation'] === null ? 'none' : $figures->deviation($solution['heightDeviation']) }}, orientation {{ $figures->smallAngle($solution['orientationDeviation']) }}.
     @isset($solution['ellipseMajor']) 95 % ellipse (2.4477 times the deviations expected beforehand): {{ $figures->deviation($solution['ellipseMajor']) }} by {{ $figures->deviation($solution['ellipseMinor']) }}.@endisset
     @if ($solution['fit'] !== null) Residuals are {{ number_format($solution['fit'], 1) }} times what the instrument’s accuracy explains, from {{ $solution['redundancy'] }} spare observations. @else Nothing is spare: nothing is checked. @endif

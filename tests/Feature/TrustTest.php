@@ -96,6 +96,23 @@ final class TrustTest extends FeatureTestCase
         self::assertStringContainsString('no longer holds', $this->ask('GET', $this->at('/checks'))->json('verdict'));
     }
 
+    /** It can be accepted, but says nowhere how exact it is: what hangs on it takes its misfit along. */
+    public function test_a_setup_whose_sights_do_not_fit_states_no_exactness(): void
+    {
+        $this->project->controlPoints()->where('name', 'C')->update(['northing' => DB::raw('northing + 0.5')]);
+        $this->setUpInstrument($this->project);
+        $setup = $this->project->currentSetup()->firstOrFail();
+        $current = $this->ask('GET', $this->at('/setup'))->assertJsonPath('current.passes', false)->assertJsonPath('current.planDeviation', null)->assertJsonPath('current.heightDeviation', null)->json('current');
+        self::assertSame($setup->id, $current['id']);
+        $station = $this->project->controlPoints()->where('name', $setup->station_name)->firstOrFail();
+        self::assertGreaterThan(20.0, $setup->solution['fit']);
+        self::assertEqualsWithDelta($setup->solution['fit'] * $setup->precision()->place(), $station->plan_deviation, 1e-9);
+        // New control from it carries the same.
+        $shot = $this->measure($this->project, 'control', $this->world->marks['D'], 'N1')->id;
+        $new = $this->ask('POST', $this->at('/measured-control'), ['name' => 'N1', 'observationId' => $shot])->assertOk()->json();
+        self::assertGreaterThan($station->plan_deviation, $new['planDeviation']);
+    }
+
     public function test_a_clean_setup_is_seldom_called_broken_by_a_check(): void
     {
         $broken = 0;

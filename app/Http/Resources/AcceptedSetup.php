@@ -11,7 +11,12 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class AcceptedSetup
 {
-    /** @param  list<string>  $cautions  what can't be proved of it */
+    /**
+     * planDeviation, heightDeviation: null where nothing was found, or where the sights don't fit and nothing can be said.
+     *
+     * @param  bool|null  $passes  whether its sights fit each other; null where nothing was spare
+     * @param  list<string>  $cautions  what can't be proved of it
+     */
     public function __construct(
         public int $id,
         public string $at,
@@ -24,6 +29,7 @@ final readonly class AcceptedSetup
         public float $instrumentHeight,
         public ?float $planDeviation,
         public ?float $heightDeviation,
+        public ?bool $passes,
         #[ListOf('string')]
         public array $cautions,
     ) {}
@@ -35,7 +41,7 @@ final readonly class AcceptedSetup
 
         return new self(
             $s->id, $s->at, $s->method, $s->station_name, $s->northing, $s->easting, $s->elevation, $s->orientation, $s->instrument_height,
-            $n === null || $e === null || ($s->solution['placeFound'] ?? true) === false ? null : hypot((float) $n, (float) $e), $s->solution['heightDeviation'] ?? null,
+            $n === null || $e === null || $s->passes() === false || ($s->solution['placeFound'] ?? true) === false ? null : hypot((float) $n, (float) $e), $s->passes() === false ? null : $s->solution['heightDeviation'] ?? null, $s->passes(),
             $s->solution['cautions'] ?? [],
         );
     }

@@ -33,6 +33,14 @@ final readonly class Precision
         return new self([$a, $b, $c], $height === null ? null : $covariance[$height][$height], $orientation !== null);
     }
 
+    /** As a setup is to be trusted whose own sights differ by more than their deviations explain: by how much they do. */
+    public function widened(float $times): self
+    {
+        $squared = static fn (array $row): array => array_map(static fn (float $c): float => $c * $times ** 2, $row);
+
+        return new self(array_map($squared, $this->plan), $this->height === null ? null : $this->height * $times ** 2, $this->oriented);
+    }
+
     /** Of northing and of easting, the mean of both variances. */
     public function place(): float
     {

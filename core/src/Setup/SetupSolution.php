@@ -35,6 +35,12 @@ final readonly class SetupSolution
         public array $shots = [],
     ) {}
 
+    /** What can be said of it to others: wider than was expected beforehand where the sights don't fit. */
+    public function trusted(): Precision
+    {
+        return $this->passes === false ? $this->precision->widened((float) $this->fit) : $this->precision;
+    }
+
     public function isOriented(): bool
     {
         return $this->precision->oriented;

@@ -85,7 +85,7 @@ function useLine() {
         }
         if (e.setup) {
             const s = e.setup.setup;
-            return `${start} ${s.method.replace('_', ' ')} at ${s.stationName}  ${s.planDeviation === null ? 'orientation not checked' : `±${formatDeviation(s.planDeviation, length)} in plan`}`;
+            return `${start} ${s.method.replace('_', ' ')} at ${s.stationName}  ${s.passes === false ? 'the sights don’t fit' : s.planDeviation === null ? 'orientation not checked' : `±${formatDeviation(s.planDeviation, length)} in plan`}`;
         }
         if (e.reading) {
             const r = e.reading;

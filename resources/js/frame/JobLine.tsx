@@ -66,6 +66,9 @@ function standing(stage: StageName, { progress, setup, units }: Project): string
             if (!setup) {
                 return 'not yet';
             }
+            if (setup.passes === false) {
+                return 'doesn’t fit';
+            }
             return setup.planDeviation === null
                 ? `on ${setup.stationName}`.slice(0, 12)
                 : `±${formatDeviation(setup.planDeviation, units.length)}`;

@@ -2551,6 +2551,7 @@ export interface components {
             instrumentHeight: number;
             planDeviation: number | null;
             heightDeviation: number | null;
+            passes: boolean | null;
             cautions: string[];
         };
         AngleReading: {

@@ -102,8 +102,14 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                         Setup {s.id} holds since {s.at.slice(11, 16)} UTC: {methodWords(s.method)} at {s.stationName}.
                     </p>
                     <Coordinates {...s} />
+                    {s.passes === false && (
+                        <Notice kind="caution">
+                            Its sights did not fit each other when it was accepted: how far it may be wrong cannot be said. Set up anew, or
+                            mend the reading that is wrong.
+                        </Notice>
+                    )}
                     <p>
-                        {s.planDeviation === null && (KEPT[s.method] ?? '')}
+                        {s.planDeviation === null && s.passes !== false && (KEPT[s.method] ?? '')}
                         {s.planDeviation !== null && (
                             <>
                                 Standard deviation in plan <Deviation of={s.planDeviation} />

@@ -30,7 +30,7 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
                 {s.oriented ? (
                     <>
                         Circle zero at <Direction of={s.orientation} />
-                        {s.orientationDeviation !== null && (
+                        {s.orientationDeviation !== null && s.passes !== false && (
                             <>
                                 {' '}
                                 ± <SmallAngle of={s.orientationDeviation} />
@@ -43,12 +43,18 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
             </p>
             {s.placeFound && (
                 <p>
-                    Standard deviation: northing <Deviation of={s.northingDeviation} />, easting <Deviation of={s.eastingDeviation} />,
-                    height <Deviation of={s.heightDeviation} none="none" />
+                    {s.passes !== false && (
+                        <>
+                            Standard deviation: northing <Deviation of={s.northingDeviation} />, easting{' '}
+                            <Deviation of={s.eastingDeviation} />, height <Deviation of={s.heightDeviation} none="none" />
+                            {s.fit !== null && '; residuals are '}
+                        </>
+                    )}
                     {s.fit !== null && (
                         <>
-                            ; residuals are <span className="figure">{s.fit.toFixed(1)}</span> times what the instrument’s accuracy
-                            explains, from {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
+                            {s.passes === false && 'Residuals are '}
+                            <span className="figure">{s.fit.toFixed(1)}</span> times what the instrument’s accuracy explains, from{' '}
+                            {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
                         </>
                     )}
                     .
@@ -128,8 +134,16 @@ function Residuals({ residuals }: { residuals: Residual[] }) {
     );
 }
 
-/** How far the place may be wrong, in plain words, and whether the residuals are as they should be. */
+/** How far the place may be wrong, in plain words, and whether the residuals are as they should be; where they are not, nothing can be said of it. */
 function Quality({ solution: s }: { solution: Found }) {
+    if (s.passes === false) {
+        return (
+            <Notice kind="caution">
+                The residuals are larger than the instrument’s accuracy lets expect: fewer than 2 of 100 good setups have such. How far this
+                setup may be wrong cannot be said until the sights fit.
+            </Notice>
+        );
+    }
     return (
         <>
             {s.placeFound && (
@@ -155,9 +169,7 @@ function Quality({ solution: s }: { solution: Found }) {
             <p>
                 {s.passes === null
                     ? 'Nothing is spare: the residuals prove nothing.'
-                    : s.passes
-                      ? 'The residuals are such as the instrument’s accuracy lets expect.'
-                      : 'The residuals are larger than the instrument’s accuracy lets expect: fewer than 2 of 100 good setups have such.'}
+                    : 'The residuals are such as the instrument’s accuracy lets expect.'}
             </p>
         </>
     );
