@@ -39,18 +39,30 @@ final class KeepLines
             throw new \DomainException('There is no line to keep in this figure.');
         }
 
-        return Preparation::step($project, "Lines $name", static function (Preparation $step) use ($project, $name, $layer, $body): Design {
-            // Undone is removed, not deleted: points made from it keep their source.
-            $design = Design::query()->create([
-                'project_id' => $project->id, 'name' => $name, 'file_name' => 'made here by '.$body->construction->kind->words(), 'file_hash' => '', 'unit' => LengthUnit::Metre->value, 'upload' => '',
-                'heights' => HeightsChoice::Used->value, 'remarks' => [], 'taken_at' => Clock::stamp(), 'removed_at' => Clock::stamp(), 'role' => DesignRole::Background->value, 'revision' => '',
-                'current' => true, 'place_word' => 'leg', 'extent' => $layer->extent(), 'strays' => [],
-            ]);
-            DesignLayer::keep($design, $layer);
-            $step->update($design, ['removed_at' => null]);
+        return Preparation::step($project, "Lines $name", static fn (Preparation $step): Design => self::drawing($project, $step, $name, 'made here by '.$body->construction->kind->words(), 'leg', [$layer]));
+    }
 
-            return $design;
-        });
+    /**
+     * @param  string  $source  what it was made from
+     * @param  string  $place  what the number of a line counts there
+     * @param  non-empty-list<DrawingLayer>  $layers  each with something on it
+     */
+    public static function drawing(Project $project, Preparation $step, string $name, string $source, string $place, array $layers): Design
+    {
+        $extents = array_values(array_filter(array_map(static fn (DrawingLayer $l) => $l->extent(), $layers)));
+        // Undone is removed, not deleted: points made from it keep their source.
+        $design = Design::query()->create([
+            'project_id' => $project->id, 'name' => $name, 'file_name' => $source, 'file_hash' => '', 'unit' => LengthUnit::Metre->value, 'upload' => '',
+            'heights' => HeightsChoice::Used->value, 'remarks' => [], 'taken_at' => Clock::stamp(), 'removed_at' => Clock::stamp(), 'role' => DesignRole::Background->value, 'revision' => '',
+            'current' => true, 'place_word' => $place, 'strays' => [], 'extent' => $extents === [] ? null
+                : [min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)), max(array_column($extents, 3))],
+        ]);
+        foreach ($layers as $layer) {
+            DesignLayer::keep($design, $layer);
+        }
+        $step->update($design, ['removed_at' => null]);
+
+        return $design;
     }
 
     private static function add(DrawingLayer $layer, Leg $leg, int $place): void

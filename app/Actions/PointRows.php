@@ -12,6 +12,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Points\PointFile;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
+use Parlay\Core\Points\StringEnd;
 
 /** The rows of an uploaded list, as it was told to be read and mended. */
 final class PointRows
@@ -21,14 +22,14 @@ final class PointRows
         return new Layout($body->separator, $body->decimalMark, max(0, $body->skip), $body->columns, $body->unit, $body->headings);
     }
 
-    /** @return \Generator<PointRow|RowFault> */
+    /** @return \Generator<PointRow|RowFault|StringEnd> */
     public static function of(string $upload, Layout $layout): \Generator
     {
         $stream = Uploads::open($upload);
         yield from PointFile::kindOf($stream)->rows($stream, $layout);
     }
 
-    /** @return \Generator<PointRow|RowFault> */
+    /** @return \Generator<PointRow|RowFault|StringEnd> */
     public static function mended(PointsImportBody $body): \Generator
     {
         $out = array_flip($body->leaveOutLines);

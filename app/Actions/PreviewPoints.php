@@ -27,6 +27,7 @@ use Parlay\Core\Formats\PointText\UnreadablePoints;
 use Parlay\Core\Points\PointFile;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
+use Parlay\Core\Points\Strings;
 use Parlay\Core\Units\LengthUnit;
 
 /** Shows a list of points as it would be read, guessed or as told, and what the doctor says of it; stores nothing. */
@@ -106,10 +107,12 @@ final class PreviewPoints
     {
         $rows = $faults = [];
         $faulty = 0;
+        $strings = new Strings;
         foreach (PointRows::of($body->upload, $layout) as $row) {
+            $strings->add($row);
             if ($row instanceof PointRow) {
                 $rows[] = $row;
-            } elseif (++$faulty <= self::SHOWS) {
+            } elseif ($row instanceof RowFault && ++$faulty <= self::SHOWS) {
                 $faults[] = $row;
             }
         }
@@ -120,7 +123,7 @@ final class PreviewPoints
         return new PointsPreview(
             Uploads::nameOf($body->upload), $kind->value, LayoutResource::of($layout), $remembered, $kind === PointFile::GeoJson && GeoJsonPoints::looksLikeDegrees($rows), null,
             array_slice($first, 0, 12), max([count($layout->columns), ...array_map(static fn (string $l) => count($layout->cells($l)), $first)]),
-            array_map(static fn (PointRow $r) => RowResource::of($r), array_slice($rows, 0, self::SHOWS)), count($rows),
+            array_map(static fn (PointRow $r) => RowResource::of($r), array_slice($rows, 0, self::SHOWS)), count($rows), $strings->finish() ? count($strings->ended) : 0,
             array_map(static fn (RowFault $f) => FaultResource::of($f), $faults), $faulty,
             array_map(static fn (Finding $f) => FindingResource::of($f), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
             $report->more + max(0, count($report->findings) - self::SHOWS_FINDINGS), $report->untestable, $duplicates, $count,
@@ -154,6 +157,6 @@ final class PreviewPoints
         $told = $body->layout;
         $echo = $told === null ? null : new LayoutResource($told->separator, $told->decimalMark, $told->skip, $told->columns, $told->unit, $told->headings);
 
-        return new PointsPreview(Uploads::nameOf($body->upload), $kind->value, $echo, false, false, $problem, array_slice($first, 0, 12), $told === null ? 0 : count($told->columns), [], 0, [], 0, [], 0, [], [], 0, null, null);
+        return new PointsPreview(Uploads::nameOf($body->upload), $kind->value, $echo, false, false, $problem, array_slice($first, 0, 12), $told === null ? 0 : count($told->columns), [], 0, 0, [], 0, [], 0, [], [], 0, null, null);
     }
 }

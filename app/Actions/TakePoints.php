@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Http\Bodies\PointsImportBody;
 use App\Http\Bodies\PointsTarget;
+use App\Http\Bodies\StringsChoice;
 use App\Http\NeedsConfirmation;
 use App\Models\ControlPoint;
 use App\Models\Project;
@@ -20,6 +21,7 @@ use Parlay\Core\Points\Name;
 use Parlay\Core\Points\PointFile;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
+use Parlay\Core\Points\Strings;
 
 /** Takes a list of points as control or as stakeout points: as was decided about faults and taken names, or none of it. */
 final class TakePoints
@@ -27,16 +29,23 @@ final class TakePoints
     public function __invoke(Project $project, PointsImportBody $body, ?Progress $progress = null): int
     {
         $file = Uploads::nameOf($body->upload);
-        [$rows, $faults, $place] = $this->rows($body, $progress);
+        [$rows, $faults, $place, $strings] = $this->rows($body, $progress);
         $this->askAboutFaults($faults, count($rows), $body->leaveOutFaulty, $place);
+        $lines = $body->target === PointsTarget::Points && $body->strings !== StringsChoice::Points && $strings->finish();
+        if ($lines && $body->strings === StringsChoice::Lines) {
+            $rows = [];
+        }
 
-        return Preparation::step($project, ($body->target === PointsTarget::Control ? 'Control' : 'Points')." from $file", function (Preparation $step) use ($project, $body, $rows, $file, $place, $progress): int {
+        return Preparation::step($project, ($body->target === PointsTarget::Control ? 'Control' : 'Points')." from $file", function (Preparation $step) use ($project, $body, $rows, $file, $place, $progress, $lines, $strings): int {
             $new = $this->decided($project, $body, $rows, $step, $file, $place);
             $step->createMany($body->target === PointsTarget::Control ? 'control_points' : 'stakeout_points', $new);
+            if ($lines) {
+                KeepLines::drawing($project, $step, mb_substr($file, 0, Name::LONGEST), $file, $place, $strings->layers());
+            }
             $this->remember($body);
             $progress?->stopIfCancelled();
 
-            return count($rows);
+            return $rows === [] ? count($strings->ended) : count($rows);
         });
     }
 
@@ -52,14 +61,16 @@ final class TakePoints
         return $names;
     }
 
-    /** @return array{list<PointRow>, list<RowFault>, string} */
+    /** @return array{list<PointRow>, list<RowFault>, string, Strings} */
     private function rows(PointsImportBody $body, ?Progress $progress): array
     {
         $rows = $faults = [];
+        $strings = new Strings;
         foreach (PointRows::mended($body) as $i => $row) {
+            $strings->add($row);
             if ($row instanceof PointRow) {
                 $rows[] = $row;
-            } else {
+            } elseif ($row instanceof RowFault) {
                 $faults[] = $row;
             }
             if (count($rows) % 1000 === 0) {
@@ -71,7 +82,7 @@ final class TakePoints
             throw new NeedsConfirmation('All positions would be degrees on the globe, and Parlay reads them as easting and northing of the site grid. Ask for the points in site coordinates, or say that they are.', 'degrees');
         }
 
-        return [$rows, $faults, $kind->place()];
+        return [$rows, $faults, $kind->place(), $strings];
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Project;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\FeatureTestCase;
@@ -41,6 +42,30 @@ final class PointFilesTest extends FeatureTestCase
             'replace' => ['replace', ['A', 'B', 'C'], [1.0, 30.0, 50.0]],
             'skip' => ['skip', ['A', 'B', 'C'], [1.0, 3.0, 5.0]],
         ];
+    }
+
+    /** Strings are lines of a drawing, points only where that was chosen; one step back takes all of it. */
+    public function test_a_file_of_strings_is_taken_as_lines(): void
+    {
+        $text = "Name,N,E,Z\nKERB,100,200,5\nKERB,110,200,5.1\nKERB,120,205,5.2\n0,0,0,0\nWALL,101,210,5\nWALL,111,210,6\n0,0,0,0\n";
+        $project = $this->project();
+        $upload = $this->upload($project, $text, 'strings.csv');
+        $seen = $this->preview($project, $upload);
+        self::assertSame([2, 5, 0], [$seen['strings'], $seen['good'], $seen['faulty']]);
+        $this->take($project, $upload, $seen['layout'], [])->assertOk()->assertJsonPath('result.count', 2);
+        self::assertSame(0, $project->points()->count());
+        $design = $project->designs()->whereNull('removed_at')->firstOrFail();
+        self::assertSame(['strings.csv', 'line', [200, 100, 210, 120]], [$design->file_name, $design->place_word, $design->extent]);
+        self::assertSame([['KERB', 2], ['WALL', 1]], DB::table('design_layers')->where('design_id', $design->id)->orderBy('id')->get()->map(static fn ($l) => [$l->name, $l->count])->all());
+        $this->ask('POST', "/projects/{$project->id}/undo");
+        self::assertSame(0, $project->designs()->whereNull('removed_at')->count());
+        $this->ask('POST', "/projects/{$project->id}/redo");
+        self::assertSame(1, $project->designs()->whereNull('removed_at')->count());
+        $this->take($project, $this->upload($project, $text, 'strings.csv'), $seen['layout'], ['strings' => 'both', 'duplicates' => 'rename'])->assertOk();
+        self::assertSame(['KERB', 'KERB-2', 'KERB-3', 'WALL', 'WALL-2'], $project->points()->orderBy('id')->pluck('name')->all());
+        $control = $this->project();
+        $this->take($control, $this->upload($control, $text, 'strings.csv'), $seen['layout'], ['target' => 'control', 'duplicates' => 'skip'])->assertOk();
+        self::assertSame([2, 0], [$control->controlPoints()->count(), $control->designs()->count()], 'control is never a line');
     }
 
     public function test_two_control_points_never_share_a_name(): void

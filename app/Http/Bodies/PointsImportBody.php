@@ -15,6 +15,7 @@ final readonly class PointsImportBody
      * @param  DuplicateRule|null  $duplicates  null asks where a name is taken
      * @param  list<int>  $leaveOutLines
      * @param  list<RowPlaceBody>  $places
+     * @param  StringsChoice  $strings  where the list is one of strings and is taken as points; control is always points
      * @param  bool  $heldFixed  of control; otherwise its standard deviations are given, metres
      */
     public function __construct(
@@ -32,5 +33,6 @@ final readonly class PointsImportBody
         public bool $heldFixed = true,
         public ?float $planDeviation = null,
         public ?float $heightDeviation = null,
+        public StringsChoice $strings = StringsChoice::Lines,
     ) {}
 }

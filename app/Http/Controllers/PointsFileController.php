@@ -44,7 +44,7 @@ final class PointsFileController
         if (filesize(Uploads::path($body->upload)) > self::SHORT) {
             $task = $start($project, TaskKind::PreviewPoints, json_decode((string) json_encode($body), true));
 
-            return new JsonResponse(new PointsPreview(Uploads::nameOf($body->upload), '', null, false, false, null, [], 0, [], 0, [], 0, [], 0, [], [], 0, null, $task->id));
+            return new JsonResponse(new PointsPreview(Uploads::nameOf($body->upload), '', null, false, false, null, [], 0, [], 0, 0, [], 0, [], 0, [], [], 0, null, $task->id));
         }
 
         return new JsonResponse($preview($project, $body));

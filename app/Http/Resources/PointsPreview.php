@@ -14,6 +14,7 @@ final readonly class PointsPreview
      * @param  string  $format  text, landxml or geojson
      * @param  list<string>  $firstLines
      * @param  list<RowResource>  $rows
+     * @param  int  $strings  how many lines the points are the corners of; 0 for a plain list
      * @param  list<FaultResource>  $faults
      * @param  list<FindingResource>  $findings
      * @param  list<string>  $untestable
@@ -34,6 +35,7 @@ final readonly class PointsPreview
         #[ListOf(RowResource::class)]
         public array $rows,
         public int $good,
+        public int $strings,
         #[ListOf(FaultResource::class)]
         public array $faults,
         public int $faulty,

@@ -34,7 +34,7 @@ enum PointFile: string
     /**
      * @param  resource  $stream
      * @param  Layout  $layout  of a text file; of the others only its unit counts
-     * @return \Generator<PointRow|RowFault>
+     * @return \Generator<PointRow|RowFault|StringEnd>
      *
      * @throws UnreadablePoints
      */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
+use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Formats\PointText\LayoutGuess;
@@ -12,6 +13,8 @@ use Parlay\Core\Formats\PointText\TextLines;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
+use Parlay\Core\Points\StringEnd;
+use Parlay\Core\Points\Strings;
 use Parlay\Core\Tests\Reference;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\LengthUnit;
@@ -127,6 +130,28 @@ final class PointTextTest extends TestCase
         }
     }
 
+    /** Corners of lines: a row of zeros, of one value, or of zeros under the same label ends a string, and is never a point. */
+    public function test_strings_become_lines_and_their_ends_no_points(): void
+    {
+        $kerb = "1,1000.0,2000.0,5.0,KERB\n2,1010.0,2000.0,5.1,KERB\n3,1020.0,2005.0,5.2,KERB\n0,0,0,0,0\n";
+        $wall = "4,1001.0,2010.0,5.0,2\n5,1011.0,2010.0,6.0,2\n-99,-99,-99,-99,-99\n6,1001.0,2020.0,5.0,KERB\n7,1001.0,2030.0,5.0,KERB\n";
+        $strings = new Strings;
+        $rows = self::read($kerb.$wall);
+        array_map($strings->add(...), $rows);
+        self::assertTrue($strings->finish(), 'the last needs no end of its own');
+        self::assertSame([['1', '2', '3'], ['4', '5'], ['6', '7']], array_map(static fn (array $s) => array_map(static fn (PointRow $r) => $r->name, $s), $strings->ended));
+        self::assertSame([4, 7], array_values(array_map(static fn (StringEnd $e) => $e->line, array_filter($rows, static fn ($r) => $r instanceof StringEnd))));
+        self::assertSame([['KERB', 3], ['2', 1]], array_map(static fn (DrawingLayer $l) => [$l->name, $l->count], $strings->layers()));
+        self::assertEqualsWithDelta([2000.0, 1010.0, 5.1, 2005.0, 1020.0, 5.2, 0.0, 0.0, 0.0], $strings->layers()[0]->shape(1)->v, 1e-9);
+
+        $labelled = self::read("KERB,1000.0,2000.0,5.0\nKERB,1010.0,2000.0,5.0\nKERB,0.0,0.0,0.0\nORIGIN,0.0,0.0,0.0\nWALL,1020.0,2000.0,5.0\n");
+        self::assertSame([PointRow::class, PointRow::class, StringEnd::class, PointRow::class, PointRow::class], array_map(get_class(...), $labelled), 'a mark at the origin of its own name is a point');
+        $plain = new Strings;
+        array_map($plain->add(...), self::read("1,1000.0,2000.0,5.0\n2,1010.0,2000.0,5.0\n"));
+        self::assertFalse($plain->finish());
+        self::assertSame([], $plain->layers());
+    }
+
     /** Bytes changed at random: an answer or a sentence, never a crash. */
     public function test_damaged_files_are_answered(): void
     {
@@ -141,6 +166,9 @@ final class PointTextTest extends TestCase
             try {
                 foreach (self::read(substr($bad, 0, mt_rand(1, strlen($bad)))) as $row) {
                     $rows++;
+                    if ($row instanceof StringEnd) {
+                        continue;
+                    }
                     $row instanceof PointRow
                         ? self::assertTrue($row->name !== '' && is_finite($row->position->northing + $row->position->easting + ($row->position->elevation ?? 0.0)))
                         : self::assertTrue($row->line > 0 && $row->reason !== '');
@@ -152,7 +180,7 @@ final class PointTextTest extends TestCase
         self::assertGreaterThan(1000, $rows, 'most files still hold rows');
     }
 
-    /** @return list<PointRow|RowFault> */
+    /** @return list<PointRow|RowFault|StringEnd> */
     private static function read(string $bytes, CoordinateOrder $order = CoordinateOrder::NorthingEasting): array
     {
         $stream = static function () use ($bytes) {

@@ -8,6 +8,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Points\Name;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
+use Parlay\Core\Points\StringEnd;
 
 /** Reads points row by row; a wrong row is a fault with its place and never stops the rest. */
 final class PointTextReader
@@ -18,13 +19,14 @@ final class PointTextReader
 
     /**
      * @param  resource  $stream
-     * @return \Generator<PointRow|RowFault>
+     * @return \Generator<PointRow|RowFault|StringEnd>
      *
      * @throws UnreadablePoints where the file as a whole is no list of points
      */
     public static function read($stream, Layout $layout): \Generator
     {
         $rows = 0;
+        $last = null;
         foreach (TextLines::rows($stream) as $line => $text) {
             if ($line <= $layout->skip || trim($text) === '' || preg_match('~^\s*(#|//)~', $text) === 1) {
                 continue;
@@ -36,12 +38,17 @@ final class PointTextReader
             if (count($cells) > self::MOST_COLUMNS) {
                 throw UnreadablePoints::tooManyColumns($line, count($cells), self::MOST_COLUMNS);
             }
-            yield self::row($line, $cells, $layout);
+            $row = self::row($line, $cells, $layout);
+            if ($row instanceof PointRow && $row->name === $last && self::isNothing($row->position)) {
+                $row = new StringEnd($line);
+            }
+            $last = $row instanceof PointRow ? $row->name : null;
+            yield $row;
         }
     }
 
     /** @param  list<string>  $cells */
-    private static function row(int $line, array $cells, Layout $layout): PointRow|RowFault
+    private static function row(int $line, array $cells, Layout $layout): PointRow|RowFault|StringEnd
     {
         /** @var array<string, string> $values */
         $values = [];
@@ -69,7 +76,7 @@ final class PointTextReader
             $numbers[$column->value] = $number;
         }
         if (self::endsString($cells, $numbers)) {
-            return new RowFault($line, null, 'a row of nothing but one value ends a string of points; it is no point itself');
+            return new StringEnd($line);
         }
         $name = in_array(Column::Name, $layout->columns, true) ? $values[Column::Name->value] ?? '' : (string) $line;
         $fault = Name::fault($name);
@@ -100,6 +107,12 @@ final class PointTextReader
         $words = array_unique(array_filter(array_map(static fn (string $c) => is_numeric($c) ? (string) (float) $c : $c, $cells), static fn (string $c) => $c !== ''));
 
         return count($numbers) >= 2 && count($words) === 1;
+    }
+
+    /** With the name of the row before it, that is no point at the origin but the end of a string, too. */
+    private static function isNothing(Position $p): bool
+    {
+        return $p->northing === 0.0 && $p->easting === 0.0 && $p->elevation === 0.0;
     }
 
     private static function columnOf(Layout $layout, Column $column): int

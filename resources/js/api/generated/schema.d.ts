@@ -2288,6 +2288,8 @@ export interface components {
             heldFixed?: boolean;
             planDeviation?: number | null;
             heightDeviation?: number | null;
+            /** @enum {string} */
+            strings?: "lines" | "points" | "both";
         };
         PositionBody: {
             northing: number;
@@ -3122,6 +3124,7 @@ export interface components {
             width: number;
             rows: components["schemas"]["RowResource"][];
             good: number;
+            strings: number;
             faults: components["schemas"]["FaultResource"][];
             faulty: number;
             findings: components["schemas"]["FindingResource"][];

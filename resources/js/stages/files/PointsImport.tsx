@@ -15,6 +15,7 @@ import type { Layout, Mends } from './mends';
 
 type Preview = Schemas['PointsPreview'];
 type Target = NonNullable<Schemas['PreviewBody']['target']>;
+type Strings = NonNullable<Schemas['PointsImportBody']['strings']>;
 type Rule = NonNullable<Schemas['PointsImportBody']['duplicates']>;
 
 const NOTHING: Mends = { leaveOutLines: [], places: [], noElevations: false, accepted: [] };
@@ -57,6 +58,7 @@ export function PointsImport({ project, file, target, onDone }: Props) {
     const [mends, setMends] = useState<Mends>(NOTHING);
     const [rule, setRule] = useState<Rule | ''>('');
     const [notDegrees, setNotDegrees] = useState(false);
+    const [strings, setStrings] = useState<Strings>('lines');
     const [fixed, setFixed] = useState(true);
     const [deviations, setDeviations] = useState<{ plan: number | null; height: number | null }>({ plan: null, height: null });
     const work = useWork(project.id);
@@ -94,6 +96,7 @@ export function PointsImport({ project, file, target, onDone }: Props) {
                         places: mends.places,
                         noElevations: mends.noElevations,
                         notDegrees,
+                        strings,
                         heldFixed: fixed,
                         planDeviation: fixed ? null : deviations.plan,
                         heightDeviation: fixed ? null : deviations.height,
@@ -105,10 +108,12 @@ export function PointsImport({ project, file, target, onDone }: Props) {
             onDone();
         }
     };
-    const asks = seen.duplicateCount > 0 && rule === '';
+    const lines = target === 'points' && seen.strings > 0;
+    const linesOnly = lines && strings === 'lines';
+    const asks = seen.duplicateCount > 0 && rule === '' && !linesOnly;
     const ready = seen.good > 0 && seen.problem === null && !asks && !(seen.looksLikeDegrees && !notDegrees);
-    const word = target === 'control' ? 'as control' : 'as points';
-    const left = seen.good - mends.leaveOutLines.length;
+    const word = linesOnly ? 'as a drawing' : target === 'control' ? 'as control' : 'as points';
+    const left = linesOnly ? `${seen.strings} ${seen.strings === 1 ? 'line' : 'lines'}` : seen.good - mends.leaveOutLines.length;
     return (
         <div className="grid gap-4">
             {seen.remembered && <Notice>Read as the last file of this shape was. Change what does not fit.</Notice>}
@@ -147,7 +152,19 @@ export function PointsImport({ project, file, target, onDone }: Props) {
                     </ul>
                 </Notice>
             )}
-            {seen.duplicateCount > 0 && (
+            {lines && (
+                <Choice
+                    label={`The rows are ${seen.strings} ${seen.strings === 1 ? 'string' : 'strings'}: each ends with a row of nothing but one value`}
+                    value={strings}
+                    onValue={(value) => setStrings(value as Strings)}
+                    options={[
+                        ['lines', 'lines of a drawing'],
+                        ['both', 'lines of a drawing, and their corners as points'],
+                        ['points', 'points alone'],
+                    ]}
+                />
+            )}
+            {seen.duplicateCount > 0 && !linesOnly && (
                 <section aria-label="Names that are taken" className="grid gap-2 border-l-4 border-open pl-3">
                     <p>
                         {seen.duplicateCount} {seen.duplicateCount === 1 ? 'name is' : 'names are'} taken:{' '}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Points;
+
+/** A row of zeros, or of one value over and over: the points before it are a string, the corners of one line. */
+final readonly class StringEnd
+{
+    public function __construct(
+        public int $line,
+    ) {}
+}
