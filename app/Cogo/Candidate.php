@@ -18,4 +18,9 @@ final readonly class Candidate
         public int $index = 0,
         public ?string $name = null,
     ) {}
+
+    public function named(?string $name): self
+    {
+        return new self($this->construction, $this->position, $this->letter, $this->index, $name);
+    }
 }

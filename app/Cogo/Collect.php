@@ -26,10 +26,12 @@ use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Collect\Alike;
 use Parlay\Core\Collect\LayerCrossings;
+use Parlay\Core\Design\Attributes;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Design\SpotKind;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\Name;
 
 /** Finds many places of a drawing at once; each comes with a recipe of its own. */
 final class Collect
@@ -98,17 +100,46 @@ final class Collect
             throw new \DomainException('That is a '.$shape->kind->word().', not a block. Touch the place where a block is inserted.');
         }
         $block = $model->strings[(int) $shape->v[4]] ?? '';
-        $found = [];
+        $found = $names = [];
         foreach ($this->layerIds($body) as $id) {
             $layer = $this->layer($id);
             foreach (Alike::insertions($layer, $block) as $i) {
                 $insert = $layer->shape($i);
                 $spot = self::spot($id, $i, SpotKind::Insertion, $insert->pointAt(0.0));
-                $found[] = $body->along === 0.0 && $body->right === 0.0 ? $spot : self::beside($spot, new ShapeRef($id, $i), $insert->azimuth(), $body);
+                $candidate = $body->along === 0.0 && $body->right === 0.0 ? $spot : self::beside($spot, new ShapeRef($id, $i), $insert->azimuth(), $body);
+                $found[] = $candidate->named(self::nameFrom(Attributes::of($layer, $insert)[$body->attribute] ?? '', $names));
             }
         }
 
         return $found;
+    }
+
+    /**
+     * What an attribute says, made a name of its own where several say the same; null where it says nothing.
+     *
+     * @param  array<string, true>  $names  given so far, with a letter before them so that they stay text
+     */
+    private static function nameFrom(string $text, array &$names): ?string
+    {
+        $text = trim($text);
+        if ($text === '') {
+            return null;
+        }
+        $name = isset($names["n$text"]) ? Name::free($text, static fn (string $n) => isset($names["n$n"])) : $text;
+        $names["n$name"] = true;
+
+        return $name;
+    }
+
+    /** @return list<string> what the touched block fills in, by which its points can be named */
+    public function attributes(CollectionBody $body): array
+    {
+        if ($body->kind !== CollectionKind::Insertions || $body->like === null) {
+            return [];
+        }
+        $layer = $this->layer($body->like->layerId);
+
+        return array_map(strval(...), array_keys(Attributes::of($layer, $layer->shape($body->like->shape))));
     }
 
     private static function beside(Candidate $spot, ShapeRef $ref, float $azimuth, CollectionBody $body): Candidate

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\DesignLayer;
 use App\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -150,6 +151,27 @@ final class ConstructionTest extends FeatureTestCase
         $keep(['kind' => 'crossings', 'layerIds' => [$ids['L']]], 'X', ['elevation' => ['rule' => 'figure', 'value' => 2.5]])->assertOk();
         self::assertSame(2.5, $project->points()->where('name', 'X1')->firstOrFail()->elevation);
         self::assertStringContainsString('not a block', (string) $collect(['kind' => 'insertions', 'like' => ['layerId' => $ids['C'], 'shape' => 0]])->assertStatus(422)->json('message'));
+    }
+
+    public function test_points_take_their_names_from_an_attribute_of_the_block(): void
+    {
+        $project = $this->project();
+        $block = "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nBOLT\n0\nCIRCLE\n8\n0\n10\n0\n20\n0\n40\n0.1\n0\nENDBLK\n0\nENDSEC\n";
+        $entities = '';
+        foreach ([[10, 'F1'], [20, 'F1'], [30, ''], [40, 'F 7']] as [$x, $no]) {
+            $attribute = $no === '' ? '' : "0\nATTRIB\n8\nB\n2\nNO\n1\n$no\n10\n$x\n20\n0\n40\n1\n0\nSEQEND\n";
+            $entities .= "0\nINSERT\n8\nB\n2\nBOLT\n66\n1\n10\n$x\n20\n0\n$attribute";
+        }
+        $this->take($project, "{$block}0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n", ['layers' => ['B']]);
+        $layer = DB::table('design_layers')->value('id');
+        $first = array_search('insert', array_map(static fn (int $i) => DesignLayer::query()->findOrFail($layer)->shape($i)?->kind->name === 'Insert' ? 'insert' : '', range(0, 3)), true);
+        $collection = ['kind' => 'insertions', 'like' => ['layerId' => $layer, 'shape' => $first]];
+        $seen = $this->ask('POST', "/projects/{$project->id}/collections-preview", ['collection' => $collection])->assertOk()->json();
+        self::assertSame([4, ['NO'], []], [$seen['count'], $seen['attributes'], $seen['names']]);
+        $named = $collection + ['attribute' => 'NO'];
+        self::assertSame(['F1', 'F1-2', 'F 7'], $this->ask('POST', "/projects/{$project->id}/collections-preview", ['collection' => $named])->json('names'));
+        $this->ask('POST', "/projects/{$project->id}/collections", ['collection' => $named, 'name' => ''])->assertOk();
+        self::assertSame(['F1' => 10.0, 'F1-2' => 20.0, '1' => 30.0, 'F 7' => 40.0], $project->points()->orderBy('easting')->pluck('easting', 'name')->all());
     }
 
     public function test_grid_lines_are_typed_corrected_and_crossed_and_an_offset_from_them_is_toward_a_line(): void

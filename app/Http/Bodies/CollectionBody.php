@@ -14,6 +14,7 @@ final readonly class CollectionBody
     /**
      * like: the circle, block or outline that the others are to be like. right, along: a place of the block beside its insertion, turned with
      * it. interval: metres. separator: between the names of two grid lines.
+     * attribute: of a block, whose text names the points; empty for numbers.
      *
      * @param  list<int>  $layerIds
      * @param  list<ShapeRef>  $shapes  only these lines
@@ -31,5 +32,6 @@ final readonly class CollectionBody
         public float $interval = 0.0,
         public bool $corners = true,
         public string $separator = '',
+        public string $attribute = '',
     ) {}
 }

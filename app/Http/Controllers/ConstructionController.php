@@ -79,7 +79,8 @@ final class ConstructionController
         $givens = new Givens($project, new DrawnShapes($project));
         $standing = Standing::in($project);
         $new = $old = $names = [];
-        $candidates = (new Collect($project))->places($body->collection);
+        $collect = new Collect($project);
+        $candidates = $collect->places($body->collection);
         foreach ($candidates as $c) {
             $at = Recipe::withElevation($body->elevation, $c->position, $givens);
             $stands = $standing->at($at) !== null;
@@ -89,7 +90,7 @@ final class ConstructionController
             }
         }
 
-        return new JsonResponse(new CollectedResource(count($candidates), intdiv(count($old), 2), $new, $old, $names));
+        return new JsonResponse(new CollectedResource(count($candidates), intdiv(count($old), 2), $new, $old, $names, $collect->attributes($body->collection)));
     }
 
     #[Post('/projects/{project}/collections', 'Makes stakeout points of many places at once', KeepCollectionBody::class, KeptResource::class)]

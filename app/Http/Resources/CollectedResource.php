@@ -16,7 +16,8 @@ final readonly class CollectedResource
      *
      * @param  list<float>  $new
      * @param  list<float>  $old
-     * @param  list<string>  $names  of grid crossings
+     * @param  list<string>  $names  of grid crossings, or from an attribute
+     * @param  list<string>  $attributes  that the touched block fills in
      */
     public function __construct(
         public int $count,
@@ -27,5 +28,7 @@ final readonly class CollectedResource
         public array $old,
         #[ListOf('string')]
         public array $names,
+        #[ListOf('string')]
+        public array $attributes,
     ) {}
 }

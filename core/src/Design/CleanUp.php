@@ -67,12 +67,13 @@ final class CleanUp
         }
         $words = match ($s->kind) {
             ShapeKind::Text => $layer->strings[(int) $v[5]] ?? '',
-            ShapeKind::Insert => $layer->strings[(int) $v[4]] ?? '',
+            ShapeKind::Insert => ($layer->strings[(int) $v[4]] ?? '').Attributes::textOf($layer, $s),
             ShapeKind::Spline => json_encode($layer->curves[(int) $v[6]]->points),
             default => '',
         };
         if ($words !== '') {
             $v[$s->kind === ShapeKind::Text ? 5 : ($s->kind === ShapeKind::Insert ? 4 : 6)] = 0.0;
+            $v[5] = $s->kind === ShapeKind::Insert ? 0.0 : $v[5];
         }
 
         return $s->kind->value.implode(' ', array_map(fn (float $x) => is_nan($x) ? 'n' : (string) round($x / $this->same), $v)).$words;

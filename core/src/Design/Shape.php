@@ -16,7 +16,7 @@ use Parlay\Core\Geometry\Position;
  *   Circle   cx cy cz radius
  *   Point    x y z
  *   Text     x y z height rotation index of its string in the layer
- *   Insert   x y z rotation index of the block's name in the layer
+ *   Insert   x y z rotation index of the block's name in the layer, and of its attributes less one
  *   Ellipse  cx cy cz ux uy vx vy start sweep    (centre + u cos t + v sin t)
  *   Spline   x1 y1 z1 x2 y2 z2 index of its curve in the layer, plan length
  *   Face     x1 y1 z1 x2 y2 z2 x3 y3 z3          (a triangle; its edges stand beside it as lines)

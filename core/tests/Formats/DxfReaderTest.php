@@ -4,23 +4,24 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
+use Parlay\Core\Design\Attributes;
 use Parlay\Core\Design\Drawing;
 use Parlay\Core\Design\Shape;
 use Parlay\Core\Design\ShapeKind;
-use Parlay\Core\Formats\Dxf\Colours;
 use Parlay\Core\Formats\Dxf\DxfReader;
-use Parlay\Core\Formats\Dxf\DxfText;
 use Parlay\Core\Formats\Dxf\Heights;
 use Parlay\Core\Formats\Dxf\ReadOptions;
-use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Tests\Reference;
 use Parlay\Core\Units\LengthUnit;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
+/** Shapes, blocks, units, layers and heights. */
 final class DxfReaderTest extends TestCase
 {
+    use DxfFiles;
+
     /** A drawing that ezdxf writes is read as ezdxf itself explodes it: nested, turned, mirrored and scaled blocks, bulges both ways. */
     #[DataProvider('versions')]
     public function test_it_agrees_with_ezdxf(string $version): void
@@ -179,80 +180,11 @@ final class DxfReaderTest extends TestCase
         self::assertEqualsWithDelta(-5.0, $shape->pointAt(0.5)->northing, 1e-9);
     }
 
-    public function test_text_is_plain(): void
-    {
-        $text = new DxfText;
-        self::assertSame('90° ±2 ⌀24 100% Ωß', $text->plain('90%%d %%p2 %%c24 100%%% \U+03A9'."\xDF"));
-        self::assertSame("Line 1\nbold {x}", $text->plainMtext('{\fArial|b1;Line 1}\P\Lbold\l \{x\}'));
-        self::assertSame('1/2', $text->plainMtext('\S1#2;'));
-    }
-
-    /** Python's codecs give the bytes; the version says where UTF-8 begins. */
-    public function test_text_is_read_in_the_code_page_that_the_file_names(): void
-    {
-        $words = [['ANSI_1251', 'cp1251', 'Ось А'], ['dos850', 'cp850', 'Höhe'], ['ANSI_932', 'cp932', '通り芯'], ['ANSI_1250', 'cp1250', 'Řez č. 3'], ['iso8859-2', 'iso8859-2', 'žula']];
-        $bytes = Reference::python('print(json.dumps([list(w[2].encode(w[1])) for w in input]))', $words);
-        foreach ($words as $i => [$page, , $word]) {
-            $raw = implode('', array_map(chr(...), $bytes[$i]));
-            self::assertSame($word, DxfText::for($page, 'AC1015')->plain($raw), $page);
-            self::assertSame($word, DxfText::for($page, 'AC1032')->plain($word), 'UTF-8 whatever the page');
-        }
-        self::assertSame('Höhe', DxfText::for('', '')->plain('Höhe'), 'no page named, and good UTF-8');
-        self::assertSame('Höhe', DxfText::for('ANSI_0', 'AC1009')->plain("H\xF6he"));
-        self::assertSame('通り 𝄞 é', DxfText::for('ANSI_1252', 'AC1015')->plain('\M+192CA\M+182E8 \U+D834\U+DD1E %%233'));
-    }
-
-    /** ezdxf writes no R13 and R14; what is in them here differs from R2000 by the version's name alone. */
-    public function test_the_versions_between_are_read_as_well(): void
-    {
-        $r2000 = (string) file_get_contents(__DIR__.'/../../../database/demo/files/saltmarsh-yard.dxf');
-        $count = static fn (string $dxf): int => array_sum(array_map(static fn ($l) => $l->count, self::open($dxf)->layers));
-        foreach (['AC1012', 'AC1014'] as $version) {
-            $dxf = str_replace('AC1015', $version, $r2000);
-            self::assertSame([$version, $count($r2000)], [self::open($dxf)->version, $count($dxf)]);
-        }
-    }
-
     public function test_construction_lines_without_end_are_named_as_left_out(): void
     {
         $drawing = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nRAY\n8\nA\n0\nXLINE\n8\nA\n0\nXLINE\n8\nA\n"));
         self::assertContains('1 entity left out: RAY, a construction line without end.', $drawing->remarks);
         self::assertContains('2 entities left out: XLINE, a construction line without end.', $drawing->remarks);
-    }
-
-    public function test_colours_follow_the_published_index(): void
-    {
-        $ezdxf = Reference::python("from ezdxf.colors import aci2rgb\nprint(json.dumps([list(aci2rgb(i)) for i in range(1, 256)]))", null);
-        foreach ($ezdxf as $i => $rgb) {
-            // The greys are drawn differently by everybody, and some of ezdxf's dark shades fall out of their own row.
-            if ($i + 1 >= 250 || ($i + 1) % 10 >= 6) {
-                continue;
-            }
-            // White on a dark screen is black on paper.
-            $ours = $i + 1 === 7 ? [255, 255, 255] : sscanf(Colours::hex(Colours::rgb($i + 1)), '#%2x%2x%2x');
-            self::assertEqualsWithDelta($rgb, $ours, 4, 'colour '.($i + 1));
-        }
-        self::assertSame([0x00FF00, 0x00FF00], [Colours::rgb(3), Colours::rgb(-3)]);
-    }
-
-    #[DataProvider('damaged')]
-    public function test_a_file_that_is_no_drawing_or_damaged_is_refused_with_the_place(string $bytes, string $says): void
-    {
-        $this->expectException(UnreadableDrawing::class);
-        $this->expectExceptionMessageMatches("~$says~");
-        self::open($bytes);
-    }
-
-    public static function damaged(): array
-    {
-        $point = "0\nPOINT\n8\nA\n10\n1\n20\n1\n";
-
-        return [
-            'empty' => ['', 'empty'], 'a closed binary drawing' => ["AC1027\0\0\0", 'DWG'], 'a picture' => ["\x89PNG\r\n\x1a\n", 'picture'], 'UTF-16' => ["\xFF\xFE0\0\n\0", 'UTF-16'],
-            'prose' => ["Dear surveyor,\nplease find\n", 'Line 1'], 'truncated' => [substr(self::dxf($point), 0, -12), 'cut off'],
-            'a wrong group code' => [str_replace("10\n1\n", "ten\n1\n", self::dxf($point)), 'Line 15.*group code'], 'an impossible number' => [str_replace("10\n1\n", "10\n1e999\n", self::dxf($point)), 'Line 11 \(POINT\), group 10.*coordinate'],
-            'NaN' => [str_replace("10\n1\n", "10\nnan\n", self::dxf($point)), 'coordinate'], 'nothing in it' => [self::dxf(''), 'nothing that Parlay reads'],
-        ];
     }
 
     public function test_a_block_that_inserts_itself_or_multiplies_without_limit_is_left_out_by_name(): void
@@ -275,118 +207,6 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
         }
         $bomb = self::open(self::dxf($point."0\nINSERT\n8\nA\n2\nB11\n10\n0\n20\n0\n", $nested));
         self::assertStringContainsString('“B11”', implode(' ', $bomb->remarks));
-    }
-
-    /** Two thousand damaged files read strictly, with repairs, and in binary: each is answered, none hangs, memory stays within its limit. */
-    #[DataProvider('readers')]
-    public function test_damaged_files_are_answered(string $form, bool $mend): void
-    {
-        mt_srand(23);
-        $path = tempnam(sys_get_temp_dir(), 'dxf');
-        Reference::python("import ezdxf\ndoc = ezdxf.new('R2000')\nmsp = doc.modelspace()\nb = doc.blocks.new('B')\nb.add_circle((0, 0), 1)\nfor i in range(6):\n    msp.add_line((i, 0), (i, 9)); msp.add_lwpolyline([(0, i, .5), (9, i, 0)], format='xyb'); msp.add_text('T%d' % i); msp.add_blockref('B', (i, i))\n    msp.add_spline([(0, 0, 0), (i, 5, 0), (9, 9, 0)])\nh = msp.add_hatch(); h.paths.add_edge_path().add_arc((0, 0), 3, 0, 90)\ndoc.saveas(input['path'], fmt=input['form'])\nprint('0')", ['path' => $path, 'form' => $form]);
-        $good = (string) file_get_contents($path);
-        unlink($path);
-        // Without the tables before the geometry most of the damage would hit what nobody reads.
-        $from = $form === 'asc' ? (int) strpos($good, 'BLOCKS') - 20 : 0;
-        $good = $form === 'asc' ? substr($good, $from, (int) strpos($good, 'OBJECTS') - $from)."\n0\nENDSEC\n0\nEOF\n" : $good;
-        $read = 0;
-        for ($i = 0; $i < 2000; $i++) {
-            $bad = $i % 3 === 0 ? substr($good, 0, mt_rand(1, strlen($good))) : $good;
-            for ($k = mt_rand(1, 20); $k > 0; $k--) {
-                $bad[mt_rand(min(30, strlen($bad) - 1), strlen($bad) - 1)] = chr(mt_rand(0, 255));
-            }
-            try {
-                $drawing = self::open($bad, new ReadOptions(mend: $mend));
-                self::assertNotSame([], $drawing->layers);
-                $read++;
-            } catch (UnreadableDrawing $e) {
-                self::assertNotSame('', $e->getMessage());
-            }
-        }
-        self::assertLessThan(96e6, memory_get_usage());
-        if ($mend) {
-            self::assertGreaterThan(1300, $read, 'most damaged files still give what is whole in them');
-        }
-    }
-
-    public static function readers(): array
-    {
-        return ['strictly' => ['asc', false], 'with repairs' => ['asc', true], 'in binary' => ['bin', false]];
-    }
-
-    #[DataProvider('repaired')]
-    public function test_each_repair_is_listed_with_its_line_and_the_rest_is_taken(string $bytes, string $says, int $points): void
-    {
-        $drawing = self::open($bytes, new ReadOptions(mend: true));
-        self::assertStringContainsString($says, implode(' ', $drawing->repairs));
-        self::assertSame($points, array_sum(array_map(static fn ($l) => $l->count, $drawing->layers)));
-    }
-
-    public static function repaired(): array
-    {
-        $points = static fn (int $n) => implode('', array_map(static fn (int $i) => "0\nPOINT\n8\nA\n10\n$i.5\n20\n1.0\n", range(1, $n)));
-        $good = self::dxf($points(5));
-
-        return [
-            'whole' => [$good, '', 5],
-            'cut off' => [substr($good, 0, -30), 'ends without its closing EOF; the POINT begun in line 43', 4],
-            'without its end' => [str_replace("0\nEOF\n", '', $good), 'ends without its closing EOF', 5],
-            'mixed line ends' => [str_replace("POINT\n", "POINT\r\n", $good), 'line ends are mixed (CR LF, LF)', 5],
-            'a wrong group code' => [str_replace("10\n3.5\n", "ten\n3.5\n", $good), 'Line 31: “ten” is no group code; reading went on in line 33', 4],
-            'an impossible number' => [str_replace("3.5\n", "1e999\n", $good), 'Line 27', 4],
-            'a line lost' => [str_replace("10\n3.5\n", "3.5\n", $good), 'the coordinate of group 10 is missing', 4],
-            'without sections' => [$points(3)."0\nEOF\n", 'outside every section', 3],
-        ];
-    }
-
-    /** @return iterable<string, array{string, int}> entities without a coordinate, and the group that is missing */
-    public static function withoutACoordinate(): iterable
-    {
-        yield 'a point' => ["0\nPOINT\n8\nA\n10\n7\n", 20];
-        yield 'a line' => ["0\nLINE\n8\nA\n10\n7\n20\n8\n11\n9\n", 21];
-        yield 'a circle without its radius' => ["0\nCIRCLE\n8\nA\n10\n7\n20\n8\n", 40];
-        yield 'an arc without its end' => ["0\nARC\n8\nA\n10\n7\n20\n8\n40\n2\n50\n10\n", 51];
-        yield 'a vertex' => ["0\nLWPOLYLINE\n8\nA\n90\n2\n70\n0\n10\n1\n20\n2\n10\n3\n", 20];
-        yield 'a text' => ["0\nTEXT\n8\nA\n20\n7\n40\n1\n1\nx\n", 10];
-        yield 'a vertex of an old polyline' => ["0\nPOLYLINE\n8\nA\n66\n1\n0\nVERTEX\n8\nA\n10\n1\n0\nSEQEND\n", 20];
-        yield 'a curve' => ["0\nSPLINE\n8\nA\n71\n1\n40\n0\n40\n0\n40\n1\n40\n1\n10\n1\n20\n2\n10\n3\n", 20];
-    }
-
-    #[DataProvider('withoutACoordinate')]
-    public function test_a_coordinate_that_is_missing_is_damage_and_never_zero(string $entity, int $group): void
-    {
-        try {
-            self::open(self::dxf($entity));
-            self::fail('taken');
-        } catch (UnreadableDrawing $e) {
-            self::assertTrue($e->damaged);
-            self::assertStringContainsString("the coordinate of group $group is missing", $e->getMessage());
-        }
-        $mended = self::open(self::dxf($entity."0\nPOINT\n8\nA\n10\n1\n20\n2\n"), new ReadOptions(mend: true));
-        self::assertSame(1, array_sum(array_map(static fn ($l) => $l->count, $mended->layers)));
-        self::assertStringContainsString("group $group is missing", implode(' ', $mended->repairs));
-    }
-
-    public function test_names_of_layers_and_blocks_fold_their_case(): void
-    {
-        $layer = static fn (string $name, int $flags) => "0\nLAYER\n2\n$name\n70\n$flags\n62\n3\n";
-        $tables = "0\nSECTION\n2\nTABLES\n0\nTABLE\n2\nLAYER\n".$layer('Wände', 1).$layer('ICE', 1)."0\nENDTAB\n0\nENDSEC\n";
-        $block = "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nMark\n10\n0\n20\n0\n0\nCIRCLE\n8\nOTHER\n10\n0\n20\n0\n40\n1\n0\nENDBLK\n0\nENDSEC\n";
-        $entities = "0\nPOINT\n8\nWÄNDE\n10\n1\n20\n2\n0\nPOINT\n8\nwände\n10\n1\n20\n3\n"
-            ."0\nINSERT\n8\nTags\n2\nMARK\n66\n1\n10\n5\n20\n5\n0\nATTRIB\n8\n0\n10\n5\n20\n5\n40\n1\n1\nP7\n2\nNAME\n0\nSEQEND\n0\nINSERT\n8\nice\n2\nmark\n10\n9\n20\n9\n";
-        $drawing = self::open($tables.$block."0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n");
-        $layers = array_column($drawing->layers, null, 'name');
-        self::assertEqualsCanonicalizing(['Wände', 'Tags', 'OTHER', 'ICE'], array_keys($layers));
-        self::assertSame([2, true, 0x00FF00], [$layers['Wände']->count, $layers['Wände']->frozen, $layers['Wände']->rgb], 'colour and “frozen” are those of the table');
-        self::assertContains('P7', $layers['Tags']->strings, 'an attribute on layer 0 lies on its insertion’s layer');
-        self::assertSame(['circle' => 1], array_intersect_key($layers['OTHER']->kinds(), ['circle' => 0]));
-        self::assertSame(1, $layers['ICE']->kinds()['circle'], 'what is inserted on a frozen layer is not shown on another');
-    }
-
-    public function test_a_stacked_text_is_read_as_a_fraction(): void
-    {
-        $mtext = static fn (string $text) => self::open(self::dxf("0\nMTEXT\n8\nA\n10\n0\n20\n0\n40\n1\n1\n$text\n"))->layers[0]->strings;
-        self::assertSame([['3/4'], ['1 1/2'], ['+2/-1']], [$mtext('\\S3^ 4;'), $mtext('1 \\S1#2;'), $mtext('\\S+2^-1;')]);
     }
 
     /** A circle about a horizontal axis along (1, 1, 0): an edge 2r long at the height of its centre, square to the axis. */
@@ -415,19 +235,6 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
         self::assertCount(4 * 5000 + 1, $arc(5000)->chords());
     }
 
-    public function test_what_is_no_drawing_says_what_to_ask_for(): void
-    {
-        foreach (['AC1027'."\0\0" => 'save the drawing as DXF', '%PDF-1.7' => 'the DXF it was printed from', "\x89PNG" => 'Nothing can be staked from a picture', 'ISO-10303-21;' => 'building model'] as $bytes => $remedy) {
-            try {
-                self::open($bytes);
-                self::fail();
-            } catch (UnreadableDrawing $e) {
-                self::assertStringContainsString($remedy, $e->getMessage());
-                self::assertFalse($e->damaged);
-            }
-        }
-    }
-
     public function test_a_missing_external_reference_is_named_with_its_file(): void
     {
         $drawing = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nINSERT\n8\nA\n2\nSITE\n10\n0\n20\n0\n", "0\nBLOCK\n2\nSITE\n70\n4\n1\nplans\\site survey.dwg\n0\nENDBLK\n"));
@@ -450,23 +257,63 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
         unlink($path);
     }
 
-    private static function open(string $bytes, ReadOptions $options = new ReadOptions): Drawing
+    /** What an insertion fills in belongs to it, as ezdxf writes it: with umlauts and quotes, none, twice the same, and in a block of a block. */
+    public function test_an_insertion_keeps_its_attributes(): void
     {
-        $stream = fopen('php://temp', 'w+b');
-        fwrite($stream, $bytes);
-        rewind($stream);
-
-        return DxfReader::read($stream, $options);
+        $file = tempnam(sys_get_temp_dir(), 'dxf');
+        Reference::python(<<<'PY'
+            import ezdxf
+            doc = ezdxf.new('R2010')
+            block = doc.blocks.new('BOLT')
+            block.add_circle((0, 0), 0.1)
+            block.add_attdef('NO', (0, 0))
+            group = doc.blocks.new('GROUP')
+            inner = group.add_blockref('BOLT', (1, 0))
+            inner.add_attrib('NO', 'inner', (1, 0))
+            msp = doc.modelspace()
+            for i, texts in enumerate([{'NO': 'A-1 „groß“', '2': 'x'}, {}, {'NO': 'A-1 „groß“'}]):
+                ref = msp.add_blockref('BOLT', (10 * i, 5))
+                for tag, text in texts.items():
+                    ref.add_attrib(tag, text, (10 * i, 5))
+            msp.add_blockref('GROUP', (100, 0))
+            msp.add_point((1, 2))
+            doc.saveas(input)
+            print(json.dumps(None))
+            PY, $file);
+        $drawing = self::open((string) file_get_contents($file));
+        unlink($file);
+        $found = [];
+        $points = 0;
+        foreach ($drawing->layers as $layer) {
+            for ($i = 0; $i < $layer->count; $i++) {
+                $s = $layer->shape($i);
+                $points += $s->kind === ShapeKind::Point ? 1 : 0;
+                if ($s->kind === ShapeKind::Insert) {
+                    $found[] = [$layer->strings[(int) $s->v[4]], $s->v[0], Attributes::of($layer, $s)];
+                } else {
+                    self::assertSame('', Attributes::textOf($layer, $s));
+                }
+            }
+        }
+        usort($found, static fn (array $a, array $b) => [$a[1], $a[0]] <=> [$b[1], $b[0]]);
+        self::assertSame([
+            ['BOLT', 0.0, ['NO' => 'A-1 „groß“', 2 => 'x']], ['BOLT', 10.0, []], ['BOLT', 20.0, ['NO' => 'A-1 „groß“']], ['GROUP', 100.0, []], ['BOLT', 101.0, ['NO' => 'inner']],
+        ], $found);
+        self::assertSame(1, $points, 'what follows the last attribute is read');
     }
 
-    private static function dxf(string $entities, string $blocks = ''): string
+    /** A damaged polyline or insertion takes nothing with it: what follows is read, and so is one at the very end of a cut file. */
+    public function test_what_follows_a_damaged_entity_of_several_records_is_not_lost(): void
     {
-        return "0\nSECTION\n2\nBLOCKS\n{$blocks}0\nENDSEC\n0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n";
-    }
-
-    /** @return list<Shape> */
-    private static function shapes(Drawing $drawing): array
-    {
-        return array_map(Shape::unpack(...), array_merge(...array_map(static fn ($l) => str_split($l->records(), Shape::BYTES), $drawing->layers)));
+        $point = "0\nPOINT\n8\nA\n10\n1\n20\n1\n";
+        $block = "0\nBLOCK\n2\nB\n0\nPOINT\n8\nA\n10\n0\n20\n0\n0\nENDBLK\n";
+        $mending = new ReadOptions(mend: true);
+        $damaged = self::dxf("0\nINSERT\n8\nA\n2\nB\n10\n5\n{$point}", $block);
+        $drawing = self::open($damaged, $mending);
+        self::assertCount(1, array_filter(self::shapes($drawing), static fn (Shape $s) => $s->kind === ShapeKind::Point));
+        self::assertStringContainsString('INSERT', implode(' ', $drawing->repairs));
+        $cut = substr(self::dxf("{$point}0\nINSERT\n8\nA\n2\nB\n10\n5\n20\n5\n66\n1\n0\nATTRIB\n8\nA\n2\nNO\n1\n7\n10\n5\n20\n5\n40\n1\n", $block), 0, -strlen("0\nENDSEC\n0\nEOF\n"));
+        $inserted = array_values(array_filter(self::shapes(self::open($cut, $mending)), static fn (Shape $s) => $s->kind === ShapeKind::Insert));
+        self::assertEqualsWithDelta([5.0, 5.0], array_slice($inserted[0]->v ?? [], 0, 2), 1e-12);
     }
 }

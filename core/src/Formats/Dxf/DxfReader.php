@@ -23,11 +23,23 @@ final class DxfReader
 
     private string $version = '';
 
+    /** Blocks have a few; more come as texts alone. */
+    private const MOST_ATTRIBUTES = 200;
+
     private string $section = '';
 
     private ?Block $block = null;
 
     private ?Record $polyline = null;
+
+    /** An insertion whose attributes still come. */
+    private ?Record $insert = null;
+
+    /** @var list<Record> */
+    private array $attributes = [];
+
+    /** @var array<string, string> of the insertion that is being placed, by tag */
+    private array $texts = [];
 
     private DxfText $text;
 
@@ -75,9 +87,10 @@ final class DxfReader
             if ($this->repairs === null) {
                 $this->take($record);
             } else {
-                $this->takeOrGiveUp($record, $this->repairs);
+                $this->orGiveUp($record, fn () => $this->take($record));
             }
         }
+        $this->finishBegun();
         if (! $ended && $this->repairs === null) {
             throw UnreadableDrawing::truncated("{$this->tags->placeWord()} {$this->tags->place()}");
         }
@@ -85,12 +98,16 @@ final class DxfReader
         return $this->placement->drawing($this->unit, $this->version === '' ? 'R12 or earlier' : $this->version, $this->repairs?->sentences() ?? [], $this->tags->placeWord());
     }
 
-    private function takeOrGiveUp(Record $record, Repairs $repairs): void
+    /** @param  callable(): void  $take */
+    private function orGiveUp(Record $record, callable $take): void
     {
         try {
-            $this->take($record);
+            $take();
         } catch (UnreadableDrawing $e) {
-            $repairs->note($record->at(), rtrim(preg_replace('~ The file is damaged.*$~', '', lcfirst($e->getMessage())) ?? '', '.').': left out');
+            if ($this->repairs === null) {
+                throw $e;
+            }
+            $this->repairs->note($record->at(), rtrim(preg_replace('~ The file is damaged.*$~', '', lcfirst($e->getMessage())) ?? '', '.').': left out');
         }
     }
 
@@ -104,17 +121,53 @@ final class DxfReader
 
                 return;
             }
-            $polyline = $this->polyline;
-            $this->polyline = null;
-            $this->entity($polyline);
         }
+        if ($this->insert !== null && $r->type === 'ATTRIB' && count($this->attributes) < self::MOST_ATTRIBUTES) {
+            $this->attributes[] = $r;
+
+            return;
+        }
+        $this->finishBegun();
         match ($r->type) {
             'SECTION' => $this->begin($r),
             'ENDSEC' => $this->section = '',
             'EOF', 'SEQEND' => null,
             'POLYLINE' => $this->polyline = $r,
+            'INSERT' => $this->insert = $r,
             default => $this->bySection($r),
         };
+    }
+
+    /** What came in several records, a polyline or an insertion with attributes, is whole once another begins. */
+    private function finishBegun(): void
+    {
+        if ($this->polyline !== null) {
+            $polyline = $this->polyline;
+            $this->polyline = null;
+            $this->orGiveUp($polyline, fn () => $this->entity($polyline));
+        }
+        if ($this->insert !== null) {
+            [$insert, $attributes] = [$this->insert, $this->attributes];
+            [$this->insert, $this->attributes] = [null, []];
+            $this->inserted($insert, $attributes);
+        }
+    }
+
+    /**
+     * An insertion, and then the texts of its attributes.
+     *
+     * @param  list<Record>  $attributes
+     */
+    private function inserted(Record $insert, array $attributes): void
+    {
+        $texts = [];
+        foreach ($attributes as $a) {
+            $texts[$this->text->plain($a->text(2))] = $this->text->plain($a->text(1));
+        }
+        $this->texts = $texts;
+        foreach ([$insert, ...$attributes] as $r) {
+            $this->orGiveUp($r, fn () => $this->bySection($r));
+        }
     }
 
     private function begin(Record $r): void
@@ -173,7 +226,7 @@ final class DxfReader
         }
         $annotation = isset(Pieces::ANNOTATION[$r->type]);
         [$pieces, $insertion] = match (true) {
-            $r->type === 'INSERT' => [[], Insertion::of($r, $this->text->plain($r->text(2)))],
+            $r->type === 'INSERT' => [[], Insertion::of($r, $this->text->plain($r->text(2)), $this->texts)],
             $r->type === 'DIMENSION' && $r->text(2) !== '' => [[], Insertion::picture($r, $this->text->plain($r->text(2)))],
             isset(Pieces::READ[$r->type]) => [Pieces::of($r, $this->text), null],
             default => [null, null],

@@ -11,6 +11,7 @@ final readonly class Insertion
      * @param  array{float, float, float}  $at
      * @param  array{float, float, float}  $scale
      * @param  float  $rotation  radians
+     * @param  array<string, string>  $attributes  the texts that this insertion fills in, by their tag
      */
     public function __construct(
         public string $block,
@@ -22,13 +23,15 @@ final readonly class Insertion
         public float $across,
         public float $up,
         public string $where,
+        public array $attributes = [],
     ) {}
 
-    public static function of(Record $r, string $block): self
+    /** @param  array<string, string>  $attributes */
+    public static function of(Record $r, string $block, array $attributes = []): self
     {
         return new self(
             $block, $r->place(10), [$r->real(41, 1.0) ?: 1.0, $r->real(42, 1.0) ?: 1.0, $r->real(43, 1.0) ?: 1.0], deg2rad($r->real(50)),
-            max(1, $r->integer(70, 1)), max(1, $r->integer(71, 1)), $r->real(44), $r->real(45), $r->at(),
+            max(1, $r->integer(70, 1)), max(1, $r->integer(71, 1)), $r->real(44), $r->real(45), $r->at(), $attributes,
         );
     }
 

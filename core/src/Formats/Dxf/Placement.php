@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
+use Parlay\Core\Design\Attributes;
 use Parlay\Core\Design\Drawing;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\ShapeKind;
@@ -177,7 +178,7 @@ final class Placement
             $to = $insertion->place($i % $insertion->columns, intdiv($i, $insertion->columns));
             if ($into !== null) {
                 [$kind, $values] = $transform->apply(ShapeKind::Insert, [...$to, $insertion->rotation, 0.0]);
-                $this->keep($into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform);
+                $this->keep($into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform, $insertion->attributes);
             }
             $inner = $transform->after(Transform::insert($block->base, $insertion->scale, $insertion->rotation, $to));
             foreach ($block->entities as $child) {
@@ -215,8 +216,11 @@ final class Placement
         return new DrawingLayer($name, $entry->colour, $entry->off, $entry->frozen, $entry->locked);
     }
 
-    /** @param  list<float>  $v */
-    private function keep(DrawingLayer $layer, int $rgb, ShapeKind $kind, int $place, array $v, string|Spline|null $extra, Transform $transform): void
+    /**
+     * @param  list<float>  $v
+     * @param  array<string, string>  $attributes  of an insertion
+     */
+    private function keep(DrawingLayer $layer, int $rgb, ShapeKind $kind, int $place, array $v, string|Spline|null $extra, Transform $transform, array $attributes = []): void
     {
         if ($kind === ShapeKind::Spline && $extra instanceof Spline) {
             $curve = $transform->spline($extra);
@@ -240,6 +244,9 @@ final class Placement
         }
         if (is_string($extra)) {
             $v[count($v) - 1] = (float) $layer->addString($extra);
+            if ($attributes !== []) {
+                $v[] = 1.0 + $layer->addString(Attributes::packed($attributes));
+            }
         }
         $layer->add($kind, $place, $rgb, $v);
     }

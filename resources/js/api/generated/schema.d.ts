@@ -1794,6 +1794,7 @@ export interface components {
             interval?: number;
             corners?: boolean;
             separator?: string;
+            attribute?: string;
         };
         ComputeGuidanceBody: {
             instrument: components["schemas"]["PositionBody"];
@@ -2612,6 +2613,7 @@ export interface components {
             new: number[];
             old: number[];
             names: string[];
+            attributes: string[];
         };
         /** @description A reissued list of control beside the one in use. */
         ComparisonResource: {

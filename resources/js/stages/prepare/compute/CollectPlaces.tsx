@@ -43,6 +43,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
     const [layerIds, setLayerIds] = useState<number[]>([]);
     const [along, setAlong] = useState(0);
     const [right, setRight] = useState(0);
+    const [attribute, setAttribute] = useState('');
     const [interval, setInterval] = useState<number | null>(null);
     const [corners, setCorners] = useState(true);
     const [elevation, setElevation] = useState<Elevation>({ rule: 'asMade', value: 0 });
@@ -58,6 +59,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
         right,
         interval: interval ?? 0,
         corners,
+        attribute,
     };
     const ready = byTouch
         ? like !== null
@@ -103,6 +105,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                             taken={like ? 1 : 0}
                             onTake={(ref, said) => {
                                 setLike({ ref, words: said });
+                                setAttribute('');
                                 setLayerIds([ref.layerId]);
                             }}
                         />
@@ -152,8 +155,30 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                         {found.count > MOST_DRAWN && `; ${MOST_DRAWN} are drawn`}
                     </p>
                 )}
+                {found && found.attributes.length > 0 && (
+                    <Choice
+                        label="Names"
+                        value={attribute}
+                        onValue={setAttribute}
+                        options={[['', 'numbered'] as const, ...found.attributes.map((a) => [a, `from the block’s ${a}`] as const)]}
+                    />
+                )}
+                {found && attribute !== '' && found.names.length > 0 && (
+                    <p className="text-quiet">
+                        {found.names.slice(0, 6).join(', ')}
+                        {found.names.length > 6 && ' …'}
+                        {found.names.length < found.count - found.standing && '; those without are numbered'}
+                    </p>
+                )}
                 {found && (
-                    <KeepCollected project={project} collection={collection} elevation={elevation} count={found.count - found.standing} />
+                    <KeepCollected
+                        key={attribute === '' ? 'numbered' : 'named'}
+                        project={project}
+                        collection={collection}
+                        elevation={elevation}
+                        count={found.count - found.standing}
+                        named={attribute !== ''}
+                    />
                 )}
             </form>
         </TouchContext>
