@@ -41,7 +41,7 @@ final class StoreMark
         $deviation = $against === null ? null : Deviation::between($against->position(), $found);
         $tolerance = $project->tolerance((string) $against?->code);
         $verdict = $deviation?->verdict($tolerance) ?? Verdict::Undecided;
-        $this->ask($project, $body, $setup, $deviation, $verdict);
+        $this->ask($project, $body, $setup, $deviation, $verdict, $tolerance);
 
         return DB::transaction(fn () => $this->write($project, $body, $setup, $observation, $found, $against, $verdict, $tolerance));
     }
@@ -104,7 +104,7 @@ final class StoreMark
         return null;
     }
 
-    private function ask(Project $project, MarkBody $body, Setup $setup, ?Deviation $deviation, Verdict $verdict): void
+    private function ask(Project $project, MarkBody $body, Setup $setup, ?Deviation $deviation, Verdict $verdict, Tolerance $tolerance): void
     {
         if ($body->kind === Purpose::Check) {
             return;
@@ -113,7 +113,7 @@ final class StoreMark
             throw new NeedsConfirmation('No check shot has been taken since this setup was accepted. Take one on a control point before the first mark.', 'no_check');
         }
         if ($body->kind === Purpose::Stake && $verdict === Verdict::Out && ! $body->evenOut) {
-            throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', ['plan' => $deviation?->plan, 'height' => $deviation?->height]);
+            throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', ['plan' => $deviation?->plan, 'height' => $deviation?->height, 'planTolerance' => $tolerance->plan, 'heightTolerance' => $tolerance->height]);
         }
     }
 }

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Mark;
 use App\Models\Project;
+use App\Models\StakeoutPoint;
 use App\Reports\Figures;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -66,8 +67,13 @@ final class FieldTest extends FeatureTestCase
         $asked = $this->mark($off->id, $point)->assertStatus(409);
         self::assertSame('out_of_tolerance', $asked->json('reason'));
         self::assertEqualsWithDelta(0.03, $asked->json('evidence.plan'), 0.004);
+        self::assertSame([$this->project->plan_tolerance, $this->project->height_tolerance], [(float) $asked->json('evidence.planTolerance'), (float) $asked->json('evidence.heightTolerance')]);
+        // A code's own tolerance judges, and is the one that is told.
+        $this->ask('POST', $this->at('/codes'), ['code' => 'PILE', 'planTolerance' => 0.025, 'heightTolerance' => 0.05])->assertOk();
+        StakeoutPoint::query()->whereKey($point)->update(['code' => 'PILE']);
+        self::assertSame([0.025, 0.05], [$this->mark($off->id, $point)->assertStatus(409)->json('evidence.planTolerance'), $this->mark($off->id, $point)->json('evidence.heightTolerance')]);
         self::assertSame(0, Mark::query()->where('kind', 'stake')->count());
-        $this->mark($off->id, $point, ['evenOut' => true])->assertOk()->assertJsonPath('verdict', 'out');
+        $this->mark($off->id, $point, ['evenOut' => true])->assertOk()->assertJsonPath('verdict', 'out')->assertJsonPath('planTolerance', 0.025)->assertJsonPath('heightTolerance', 0.05);
     }
 
     public function test_staking_again_adds_a_record_and_the_later_one_counts(): void

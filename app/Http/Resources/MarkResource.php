@@ -10,6 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class MarkResource
 {
+    /** planTolerance, heightTolerance: that it was judged by; metres. */
     public function __construct(
         public int $id,
         public string $at,
@@ -23,6 +24,8 @@ final readonly class MarkResource
         public ?PositionResource $design,
         public ?DeviationResource $deviation,
         public string $verdict,
+        public float $planTolerance,
+        public float $heightTolerance,
     ) {}
 
     public static function of(Mark $m): self
@@ -33,6 +36,7 @@ final readonly class MarkResource
         return new self(
             $m->id, $m->at, $m->kind, $m->setup_id, $m->observation_id, $m->point_id, $m->name, $m->code, PositionResource::of($m->position()),
             $design === null ? null : PositionResource::of($design), $deviation === null ? null : DeviationResource::of($deviation), $m->verdict,
+            $m->plan_tolerance, $m->height_tolerance,
         );
     }
 }

@@ -20,7 +20,8 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                         <>
                             <dt>against design</dt>
                             <dd>
-                                <Against of={mark.deviation} /> <Verdict of={mark.verdict} />
+                                <Against of={mark.deviation} plan={mark.planTolerance} height={mark.heightTolerance} />{' '}
+                                <Verdict of={mark.verdict} />
                             </dd>
                         </>
                     )}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { BookEntry, Project } from '../api/client';
 import { useBook } from '../api/hooks';
 import { Button } from '../parts/Button';
-import { formatAngle, formatDeviation, formatLength, inWords, sidedLength } from '../units/format';
+import { formatAngle, formatDeviation, formatJudged, formatLength, inWords, sidedLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import { BookEntryDetail } from './BookEntryDetail';
 
@@ -77,9 +77,9 @@ function useLine() {
     return (e: BookEntry): string => {
         const start = `${e.at.slice(5, 10)} ${e.at.slice(11, 19)}  ${(WORDS[e.kind] ?? e.kind).padEnd(9)}`;
         if (e.mark) {
-            const { deviation: d, name, verdict } = e.mark;
+            const { deviation: d, name, verdict, planTolerance, heightTolerance } = e.mark;
             const off = d
-                ? `plan ${formatDeviation(d.plan, length)}  height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length))}  ${verdict}`
+                ? `plan ${formatJudged(d.plan, planTolerance, true, length)}  height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, heightTolerance))}  ${verdict}`
                 : 'no design';
             return `${start} ${name.padEnd(10)} ${off}`;
         }

@@ -2,6 +2,7 @@ import {
     formatAngle,
     formatDeviation,
     formatDirection,
+    formatJudged,
     formatLength,
     formatSmallAngle,
     type Side,
@@ -23,10 +24,19 @@ export function Length({ of, none = 'none' }: Of) {
     return <span className="figure">{of == null ? none : formatLength(of, units.length)}</span>;
 }
 
+/** Beside a verdict: what is allowed of the difference, so that one that is out is never written like one that is in. */
+interface Judged {
+    allowed?: number;
+}
+
 /** A small difference. */
-export function Deviation({ of, none = 'not checked' }: Of) {
-    const units = useUnits();
-    return <span className="figure">{of == null ? none : formatDeviation(of, units.length)}</span>;
+export function Deviation({ of, none = 'not checked', allowed }: Of & Judged) {
+    const { length } = useUnits();
+    return (
+        <span className="figure">
+            {of == null ? none : allowed === undefined ? formatDeviation(of, length) : formatJudged(of, allowed, true, length)}
+        </span>
+    );
 }
 
 export function AngleFigure({ of, none = 'none' }: Of) {
@@ -40,9 +50,9 @@ export function SmallAngle({ of, none = 'not checked' }: Of) {
 }
 
 /** A small difference with the side it lies on in a word. */
-export function Sided({ of, side, none = 'not checked' }: Of & { side: Side }) {
+export function Sided({ of, side, none = 'not checked', allowed }: Of & Judged & { side: Side }) {
     const units = useUnits();
-    return of == null ? <span className="figure">{none}</span> : <WithSide {...sidedLength(of, side, units.length)} />;
+    return of == null ? <span className="figure">{none}</span> : <WithSide {...sidedLength(of, side, units.length, allowed)} />;
 }
 
 export function SidedAngle({ of, side, none = 'not checked' }: Of & { side: Side }) {
@@ -69,12 +79,12 @@ interface Difference {
     height: number | null;
 }
 
-/** Where something lies, seen from where it should be. */
-export function Against({ of: d }: { of: Difference }) {
+/** Where something lies, seen from where it should be, with what is allowed of it in plan and height. */
+export function Against({ of: d, plan, height }: { of: Difference; plan: number; height: number }) {
     return (
         <>
-            <Sided of={d.northing} side="northing" />, <Sided of={d.easting} side="easting" />, plan <Deviation of={d.plan} />, height{' '}
-            <Sided of={d.height} side="height" />
+            <Sided of={d.northing} side="northing" />, <Sided of={d.easting} side="easting" />, plan{' '}
+            <Deviation of={d.plan} allowed={plan} />, height <Sided of={d.height} side="height" allowed={height} />
         </>
     );
 }

@@ -39,4 +39,9 @@ describe('figures', () => {
     it.each(table.directions)('writes the direction $text', (d) =>
         expect(formatDirection(d.azimuth, { direction: d.direction as Units['direction'], angle: angle(d.angle) })).toBe(d.text),
     );
+    it('writes a side that is out so that it never looks like what is allowed', () => {
+        expect(inWords(sidedLength(0.00303, 'height', 'm', 0.003))).toBe('3.03 mm high');
+        expect(inWords(sidedLength(-0.00303, 'height', 'm', 0.003))).toBe('3.03 mm low');
+        expect(inWords(sidedLength(0.00297, 'height', 'm', 0.003))).toBe('3.0 mm high');
+    });
 });

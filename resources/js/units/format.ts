@@ -157,8 +157,9 @@ export interface SidedFigure {
 
 export const inWords = ({ figure, word }: SidedFigure): string => (word === null ? figure : `${figure} ${word}`);
 
-export const sidedLength = (metres: number, side: Side, style: Units['length']): SidedFigure =>
-    sided(metres, side, (x) => formatDeviation(x, style));
+/** @param allowed what is allowed of it, where it is written beside a verdict: one that is out shows it */
+export const sidedLength = (metres: number, side: Side, style: Units['length'], allowed?: number): SidedFigure =>
+    sided(metres, side, (x) => (allowed === undefined ? formatDeviation(x, style) : formatJudged(x, allowed, true, style)));
 
 export const sidedAngle = (radians: number, side: Side, style: Units['angle']): SidedFigure =>
     sided(radians, side, (x) => formatSmallAngle(x, style));

@@ -2980,6 +2980,8 @@ export interface components {
             design: components["schemas"]["PositionResource"] | null;
             deviation: components["schemas"]["DeviationResource"] | null;
             verdict: string;
+            planTolerance: number;
+            heightTolerance: number;
         };
         /** @description A control point and the spot of the drawing that falls on it: drawing units, and metres off. */
         MatchResource: {

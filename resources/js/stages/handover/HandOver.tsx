@@ -110,10 +110,10 @@ export function HandOver({ project, marks }: StageProps) {
                                     <Sided of={m.deviation?.easting} side="easting" none="–" />
                                 </td>
                                 <td className="n">
-                                    <Deviation of={m.deviation?.plan} none="–" />
+                                    <Deviation of={m.deviation?.plan} none="–" allowed={m.planTolerance} />
                                 </td>
                                 <td className="n">
-                                    <Sided of={m.deviation?.height} side="height" none="–" />
+                                    <Sided of={m.deviation?.height} side="height" none="–" allowed={m.heightTolerance} />
                                 </td>
                                 <td>
                                     <Verdict of={m.verdict} short />

@@ -15,7 +15,8 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
             </div>
             {d ? (
                 <div className="text-sm">
-                    against {mark.kind === 'check' ? 'its mark' : 'design'}: <Against of={d} />
+                    against {mark.kind === 'check' ? 'its mark' : 'design'}:{' '}
+                    <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
                 </div>
             ) : (
                 <div className="text-sm">

@@ -49,9 +49,15 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             <p className="mb-3">{asked?.message}</p>
             {asked?.reason === 'out_of_tolerance' && (
                 <p className="mb-3 text-lg">
-                    <Verdict of="out" />: <Deviation of={asked.evidence.plan as number} /> in plan,{' '}
-                    <Deviation of={asked.evidence.height as number | null} none="no design" /> in height. Tolerance{' '}
-                    <Deviation of={project.planTolerance} /> and <Deviation of={project.heightTolerance} />.
+                    <Verdict of="out" />: <Deviation of={asked.evidence.plan as number} allowed={asked.evidence.planTolerance as number} />{' '}
+                    in plan,{' '}
+                    <Deviation
+                        of={asked.evidence.height as number | null}
+                        none="no design"
+                        allowed={asked.evidence.heightTolerance as number}
+                    />{' '}
+                    in height. Tolerance <Deviation of={asked.evidence.planTolerance as number} /> and{' '}
+                    <Deviation of={asked.evidence.heightTolerance as number} />.
                 </p>
             )}
             <div className="flex flex-wrap justify-end gap-3">
