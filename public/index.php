@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 use Illuminate\Http\Request;
 
-// PHP's own server hands a file that exists to the browser itself.
-if (PHP_SAPI === 'cli-server' && is_file(__DIR__.rawurldecode((string) parse_url($_SERVER['REQUEST_URI'], PHP_URL_PATH)))) {
-    return false;
+if ((require __DIR__.'/../bootstrap/assets.php')(__DIR__, $_SERVER['REQUEST_URI'])) {
+    return;
 }
 
 require __DIR__.'/../vendor/autoload.php';

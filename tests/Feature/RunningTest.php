@@ -45,6 +45,21 @@ final class RunningTest extends TestCase
         self::assertEqualsWithDelta(0.0, $live['guidance']['raise'], 0.02);
     }
 
+    /** What ships as files is guarded as all else is, and nothing beside it can be fetched. */
+    public function test_scripts_and_fonts_carry_their_headers_and_no_other_file_is_given(): void
+    {
+        $at = static fn (string $path): array => array_change_key_case(get_headers(self::$parlay->url.$path, true) ?: []);
+        $script = '/build/assets/'.basename(glob(dirname(__DIR__, 2).'/public/build/assets/*.js')[0] ?? '');
+        $headers = $at($script);
+        self::assertSame(['text/javascript; charset=utf-8', 'nosniff', 'same-origin'], [$headers['content-type'], $headers['x-content-type-options'], $headers['cross-origin-resource-policy']]);
+        self::assertStringContainsString('immutable', $headers['cache-control']);
+        self::assertSame(file_get_contents(dirname(__DIR__, 2)."/public$script"), file_get_contents(self::$parlay->url.$script));
+        foreach (['/..%2fcomposer.json', '/%2e%2e/composer.json', '/build/..%2f..%2fcomposer.json', '/index.php', '/%00.js'] as $path) {
+            self::assertStringStartsNotWith('application/json', (string) $at($path)['content-type'], $path);
+            self::assertStringNotContainsString('"require"', (string) @file_get_contents(self::$parlay->url.$path), $path);
+        }
+    }
+
     public function test_a_lost_link_is_noticed_within_two_seconds_said_and_comes_back_by_itself(): void
     {
         $cut = microtime(true);
