@@ -5,7 +5,13 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Setup;
 
 use Parlay\Core\Adjustment\ChiSquare;
+use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\RawReading;
+use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Instrument\Station;
+use Parlay\Core\Instrument\Target;
 use Parlay\Core\Setup\CheckShot;
 use Parlay\Core\Setup\GridLines;
 use Parlay\Core\Setup\KnownPoint;
@@ -15,6 +21,8 @@ use Parlay\Core\Setup\MeasuredControl;
 use Parlay\Core\Setup\Resection;
 use Parlay\Core\Setup\SetupSolution;
 use Parlay\Core\Setup\SiteLine;
+use Parlay\Core\Stakeout\Guidance;
+use Parlay\Core\Stakeout\Tolerance;
 
 /**
  * Days on a simulated site, each with a seed of its own: whether what a setup says of itself holds the truth, which only the simulation knows.
@@ -68,6 +76,32 @@ final class Trust
         $found = MeasuredControl::of(array_map(static fn () => [$setup->station, $setup->precision, $field->sight($mark), $field->accuracy], range(1, $shots)));
 
         return [($found->place->northing - $mark->northing), $found->planDeviation];
+    }
+
+    /**
+     * One shot at a pole that stands beside a design point, far from the origin, level or steep: metres that the found place, or the place to which the
+     * guidance leads, lies from the truth.
+     */
+    public static function staked(int $seed): float
+    {
+        $field = new Field($seed, noisy: 0.0);
+        $mark = new Position(5_400_000.0 + $field->between(0, 1000), 3_500_000.0 + $field->between(0, 1000), $field->between(0, 300));
+        $station = new Station($mark, $field->between(0, 2 * M_PI), $field->between(1.2, 1.8));
+        $off = $field->between(2, 200);
+        $design = $mark->along($field->between(0, 2 * M_PI), $off, $mark->elevation + $off * tan($field->between(-M_PI / 3, M_PI / 3)));
+        $pole = $design->along($field->between(0, 2 * M_PI), $field->between(0, 3), $design->elevation + $field->between(-1, 1));
+        $target = new Target($field->between(0.1, 4.0), $field->between(-0.04, 0.04));
+        [$slope, $zenith] = Field::light($mark->at((float) $mark->elevation + $station->instrumentHeight), $pole->at((float) $pole->elevation + $target->height));
+        $air = new Atmosphere;
+        $ppm = $field->between(-30, 30);
+        // What the instrument shows: its own correction, and its own constant, are in the distance.
+        $shown = ($slope - $target->prismConstant) / (1 + $air->ppm() * 1e-6) * (1 + $ppm * 1e-6) + 0.0175;
+        $sight = Sight::reduce(new RawReading(Angle::wrap($mark->azimuthTo($pole) - $station->orientation), $zenith, $shown, $ppm, 0.0175), $air, $target);
+        $found = $station->locate($sight);
+        $go = Guidance::from($mark, $found, $design, new Tolerance(0.01, 0.01));
+        $led = $pole->along($go->facing, $go->toward)->along($go->facing + M_PI_2, $go->right, (float) $pole->elevation + (float) $go->raise);
+
+        return max($found->distanceTo($pole), abs((float) $found->elevation - (float) $pole->elevation), $led->distanceTo($design), abs((float) $led->elevation - (float) $design->elevation));
     }
 
     /** Where the instrument is said to stand: it was centred over it as well as it could be. */

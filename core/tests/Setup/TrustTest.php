@@ -60,6 +60,14 @@ final class TrustTest extends TestCase
         }
     }
 
+    /** Millions from the origin, level and steep, whatever the instrument had applied: a staked shot is where the pole stands, to 0.01 mm. */
+    public function test_a_staked_shot_is_where_the_pole_stands_and_leads_to_the_design(): void
+    {
+        foreach (range(1, 400) as $seed) {
+            self::assertLessThan(1e-5, Trust::staked($seed), "seed $seed");
+        }
+    }
+
     public function test_the_setups_own_error_does_not_average_away(): void
     {
         foreach ([1, 8] as $shots) {
