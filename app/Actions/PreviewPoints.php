@@ -116,14 +116,15 @@ final class PreviewPoints
                 $faults[] = $row;
             }
         }
+        $ended = $strings->finish();
         $around = SurroundingsOf::project($project, $body->target, count($rows) > self::MOST_NAMES ? [] : array_map(static fn (PointRow $r) => $r->name, $rows));
-        $report = Doctor::examine($rows, $layout->unit, $layout->decimalMark, $around);
+        $report = Doctor::examine($rows, $layout->unit, $layout->decimalMark, $around, $ended && $body->target === PointsTarget::Points);
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 
         return new PointsPreview(
             Uploads::nameOf($body->upload), $kind->value, LayoutResource::of($layout), $remembered, $kind === PointFile::GeoJson && GeoJsonPoints::looksLikeDegrees($rows), null,
             array_slice($first, 0, 12), max([count($layout->columns), ...array_map(static fn (string $l) => count($layout->cells($l)), $first)]),
-            array_map(static fn (PointRow $r) => RowResource::of($r), array_slice($rows, 0, self::SHOWS)), count($rows), $strings->finish() ? count($strings->ended) : 0,
+            array_map(static fn (PointRow $r) => RowResource::of($r), array_slice($rows, 0, self::SHOWS)), count($rows), count($strings->ended),
             array_map(static fn (RowFault $f) => FaultResource::of($f), $faults), $faulty,
             array_map(static fn (Finding $f) => FindingResource::of($f), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
             $report->more + max(0, count($report->findings) - self::SHOWS_FINDINGS), $report->untestable, $duplicates, $count,

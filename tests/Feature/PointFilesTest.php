@@ -51,7 +51,7 @@ final class PointFilesTest extends FeatureTestCase
         $project = $this->project();
         $upload = $this->upload($project, $text, 'strings.csv');
         $seen = $this->preview($project, $upload);
-        self::assertSame([2, 5, 0], [$seen['strings'], $seen['good'], $seen['faulty']]);
+        self::assertSame([2, 5, 0, []], [$seen['strings'], $seen['good'], $seen['faulty'], $seen['findings']], 'labels of strings are no names twice given');
         $this->take($project, $upload, $seen['layout'], [])->assertOk()->assertJsonPath('result.count', 2);
         self::assertSame(0, $project->points()->count());
         $design = $project->designs()->whereNull('removed_at')->firstOrFail();

@@ -46,15 +46,16 @@ final class Doctor
     /**
      * @param  list<PointRow>  $rows
      * @param  LengthUnit  $unit  in which the list was read
+     * @param  bool  $strings  whether the rows are the corners of lines: their names are labels, and a line may come back to where it began
      */
-    public static function examine(array $rows, LengthUnit $unit, string $decimalMark, Surroundings $around): Report
+    public static function examine(array $rows, LengthUnit $unit, string $decimalMark, Surroundings $around, bool $strings = false): Report
     {
         $doctor = new self($rows, $unit, $decimalMark, $around);
         if ($rows !== []) {
             $doctor->whole();
-            $doctor->exchangedNames();
+            $strings || $doctor->exchangedNames();
             $doctor->outliers();
-            $doctor->namesAndPlaces();
+            $strings || $doctor->namesAndPlaces();
             $doctor->elevations();
         }
 
