@@ -46,15 +46,16 @@ final readonly class Rounds
             [$a, $b] = [$first[$i], $second[$i]];
             // What the directions differ by grows with the height of the target: level, it is twice the collimation.
             $half = Angle::signed($a->circle - $b->circle - M_PI) / 2;
-            $collimations[] = $half * max(sin($a->zenith), 1e-3);
-            $indices[] = Angle::signed($a->zenith + $b->zenith) / 2;
-            $means[] = [Angle::wrap($a->circle - $half), $a->zenith - end($indices), self::distance([$a->slope, $b->slope]), 1.0];
+            $indices[] = $off = Angle::signed($a->zenith + $b->zenith) / 2;
+            $collimations[] = $half * max(sin($a->zenith - $off), 1e-3);
+            $means[] = [Angle::wrap($a->circle - $half), $a->zenith - $off, self::distance([$a->slope, $b->slope]), 1.0];
         }
         // A single face is corrected by what the pairs say of the instrument.
         [$collimation, $index] = $pairs === 0 ? [0.0, 0.0] : [array_sum($collimations) / $pairs, array_sum($indices) / $pairs];
         foreach ([...array_slice($first, $pairs), ...array_slice($second, $pairs)] as $r) {
-            $turn = $collimation / max(abs(sin($r->zenith)), 1e-3);
-            $means[] = $r->zenith > M_PI ? [Angle::wrap($r->circle + M_PI + $turn), 2 * M_PI - $r->zenith + $index, $r->slope, 0.5] : [Angle::wrap($r->circle - $turn), $r->zenith - $index, $r->slope, 0.5];
+            $zenith = $r->zenith > M_PI ? 2 * M_PI - $r->zenith + $index : $r->zenith - $index;
+            $turn = $collimation / max(sin($zenith), 1e-3);
+            $means[] = [Angle::wrap($r->zenith > M_PI ? $r->circle + M_PI + $turn : $r->circle - $turn), $zenith, $r->slope, 0.5];
         }
         // Each pair weighs twice a single reading.
         $weight = $pairs + (count($means) - $pairs) / 2;

@@ -25,6 +25,19 @@ final class ShortWalkTest extends TestCase
         }
     }
 
+    /** Up to eight places nothing shorter is left: against each order there is. */
+    public function test_few_places_are_walked_the_shortest_way_there_is(): void
+    {
+        mt_srand(53);
+        for ($case = 0; $case < 60; $case++) {
+            $places = self::scattered(mt_rand(2, 8));
+            $start = new Position(5e6 + mt_rand(-20, 80), 3e6 + mt_rand(-20, 80));
+            [$order, $length] = ShortWalk::from($start, $places);
+            self::assertEqualsWithDelta(self::walked($start, $places, $order), $length, 1e-6);
+            self::assertEqualsWithDelta(self::shortest($start, $places), $length, 1e-6);
+        }
+    }
+
     public function test_a_thousand_places_are_walked_shorter_than_by_nearest_next_alone(): void
     {
         mt_srand(52);
