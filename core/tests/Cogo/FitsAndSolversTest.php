@@ -7,6 +7,7 @@ namespace Parlay\Core\Tests\Cogo;
 use Parlay\Core\Cogo\BestFit;
 use Parlay\Core\Cogo\CurveElement;
 use Parlay\Core\Cogo\Inverse;
+use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\PlacesInPattern;
 use Parlay\Core\Cogo\PlacesOnArc;
@@ -52,6 +53,31 @@ final class FitsAndSolversTest extends TestCase
                 self::assertEqualsWithDelta($square, array_sum(array_map(static fn (float $r) => $r * $r, $ours[$i][$k])), 1e-8, "cloud $i, fit $k");
             }
         }
+    }
+
+    /** The rim that is drawn is the circle that was found, whole and once; the line that is drawn runs past all its places. */
+    public function test_what_is_drawn_of_a_fit_is_what_was_found(): void
+    {
+        $centre = new Position(5_400_010.0, 3_500_020.0);
+        $rim = array_map(static fn (int $i): Position => $centre->along(0.3 + $i * 0.7, 12.5), range(0, 6));
+        $circle = BestFit::circle($rim);
+        self::assertEqualsWithDelta(0.0, $circle->deviation, 1e-7);
+        self::assertEqualsWithDelta(0.0, $circle->places[0]->position->distanceTo($centre), 1e-6);
+        self::assertEqualsWithDelta(2 * M_PI * 12.5, array_sum(array_map(static fn (Leg $l) => $l->length(), $circle->drawn)), 1e-6);
+        [$last, $meet] = [$circle->drawn[count($circle->drawn) - 1], 0];
+        foreach ($circle->drawn as $leg) {
+            $meet += $last->to->distanceTo($leg->from) < 1e-9 ? 1 : 0;
+            self::assertEqualsWithDelta([0.0, 12.5], [$leg->centre()?->distanceTo($centre), $leg->radius()], 1e-6);
+            self::assertEqualsWithDelta(12.5, $leg->at($leg->length() / 2)->distanceTo($centre), 1e-6);
+            $last = $leg;
+        }
+        self::assertSame(count($circle->drawn), $meet, 'each begins where the one before it ends');
+        $places = array_map(static fn (int $i): Position => $centre->along(1.1, 7.0 * $i)->along(1.1 + M_PI_2, [0.01, -0.02, 0.01][$i % 3]), range(0, 5));
+        [$line] = BestFit::line($places)->drawn;
+        foreach ($places as $p) {
+            self::assertNotNull($line->foot($p), 'within what is drawn');
+        }
+        self::assertEqualsWithDelta(1.1, $line->from->azimuthTo($line->to), 0.001);
     }
 
     public function test_what_can_not_be_fitted_says_why(): void

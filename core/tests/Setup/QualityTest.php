@@ -8,6 +8,7 @@ use Parlay\Core\Adjustment\Block;
 use Parlay\Core\Adjustment\Ellipse;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setup\ControlSight;
+use Parlay\Core\Setup\ObservedResidual;
 use Parlay\Core\Setup\Resection;
 use Parlay\Core\Setup\SightResidual;
 use Parlay\Core\Setup\StationModel;
@@ -110,6 +111,11 @@ final class QualityTest extends TestCase
         }
         foreach ($solution->residuals as $i => $r) {
             self::assertEqualsWithDelta($theirs['moves'][$i], $r->moves, 1e-6);
+            // What is told of a sight as a whole: its least checked observation, the largest residual, the largest error that could hide, in metres at the mark.
+            $known = $solution->station->mark->distanceTo($sights[$i]->control);
+            self::assertSame(min(array_map(static fn (ObservedResidual $o) => $o->redundancy, $r->observed)), $r->checked);
+            self::assertSame(max(array_map(static fn (ObservedResidual $o) => (float) $o->normalised, $r->observed)), $r->normalised);
+            self::assertSame(max(array_map(static fn (ObservedResidual $o) => (float) $o->detectable * ($o->kind->isAngle() ? $known : 1.0), $r->observed)), $r->detectable);
         }
     }
 
