@@ -8,7 +8,6 @@ use App\Clock;
 use App\Http\Bodies\DraftBody;
 use App\Http\Bodies\DraftSightBody;
 use App\Http\Bodies\SetupMethod;
-use App\Http\Resources\SolutionResource;
 use App\KeyTaken;
 use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
@@ -18,6 +17,7 @@ use App\Setup\DraftInputs;
 use App\Setup\Mending;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Setup\CannotSetUp;
+use Parlay\Core\Setup\SetupRecord;
 use Parlay\Core\Setup\SetupSolution;
 
 /** Writes a setup into the field book with all it was accepted on; from now on everything is measured from it. */
@@ -45,7 +45,7 @@ final class AcceptSetup
                 'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(), 'method' => $in->draft->method->value, 'station_name' => self::stationName($in),
                 'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
                 'orientation' => $solution->station->orientation, 'instrument_height' => $solution->station->instrumentHeight,
-                'solution' => (array) SolutionResource::of($solution),
+                'solution' => SetupRecord::write($solution),
                 'sights' => array_map(static fn (DraftSightBody $s) => self::sight($in, $s), $in->draft->sights),
                 'instrument' => $in->instrument->name ?? $in->latest()->instrument ?? '',
                 'computed_by' => config()->string('parlay.version'),

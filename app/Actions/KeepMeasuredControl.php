@@ -59,7 +59,7 @@ final class KeepMeasuredControl
         foreach ($project->observations()->where('purpose', Purpose::Control->value)->where('sighted', $name)->orderBy('id')->get() as $o) {
             $setup = $latest[$roots[$o->setup_id] ?? 0] ?? null;
             if ($setup !== null) {
-                $shots[] = [$setup->station(), $setup->trusted(), $o->sight(), $o->ownAccuracy()];
+                $shots[] = [$setup->station(), $setup->found()->trusted(), $o->sight(), $o->ownAccuracy()];
             }
         }
 

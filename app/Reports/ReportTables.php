@@ -78,10 +78,10 @@ final readonly class ReportTables
         foreach ($setups as $s) {
             $this->progress->tell(0.1, 'writing the setups');
             yield ['span' => "Setup {$s->id}, {$f->time($s->at)}, ".SetupMethod::from($s->method)->words()." at {$s->station_name}, {$s->instrument}, instrument height {$f->length($s->instrument_height)}.", 'bold' => true];
-            foreach ($s->solution['residuals'] as $r) {
-                yield ['cells' => [[$r['name']], [$r['used'] ? 'yes' : 'no'], [$f->sidedAngle(Side::Across, $r['direction'])], [$f->sided(Side::Across, $r['across'])], [$f->sided(Side::Length, $r['distance'])], [$f->sided(Side::Height, $r['height'])]]];
+            foreach ($s->found()->residuals as $r) {
+                yield ['cells' => [[$r->name], [$r->isUsed() ? 'yes' : 'no'], [$f->sidedAngle(Side::Across, $r->direction)], [$f->sided(Side::Across, $r->across)], [$f->sided(Side::Length, $r->distance)], [$f->sided(Side::Height, $r->height)]]];
             }
-            foreach ($s->solution['cautions'] as $caution) {
+            foreach ($s->found()->cautions as $caution) {
                 yield ['span' => $caution];
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Models\Setup;
+use Parlay\Core\Setup\SightResidual;
 
 /** A sketch of a setup as SVG: the station, its sights, their residuals and the ellipse, both drawn larger than they are. */
 final class SetupDrawing
@@ -29,8 +30,10 @@ final class SetupDrawing
         $e = [$setup->easting, ...array_column($sights, 'easting')];
         $scale = min((self::WIDTH - 2 * self::MARGIN) / max(max($e) - min($e), 1.0), (self::HEIGHT - 2 * self::MARGIN) / max(max($n) - min($n), 1.0));
         $at = static fn (float $north, float $east): array => [round(self::WIDTH / 2 + ($east - (min($e) + max($e)) / 2) * $scale, 2), round(self::HEIGHT / 2 - ($north - (min($n) + max($n)) / 2) * $scale, 2)];
-        $residuals = array_column($setup->solution['residuals'], null, 'name');
-        $largest = max([1e-6, (float) ($setup->solution['ellipseMajor'] ?? 0.0), ...array_map(static fn (array $r) => hypot((float) ($r['across'] ?? 0), (float) ($r['distance'] ?? 0)), $residuals)]);
+        $found = $setup->found();
+        $ellipse = $found->precision->ellipse();
+        $residuals = array_column($found->residuals, null, 'name');
+        $largest = max([1e-6, $ellipse->major, ...array_map(static fn (SightResidual $r) => hypot((float) $r->across, (float) $r->distance), $found->residuals)]);
         $times = self::SHARE / ($largest * $scale);
         $power = 10 ** floor(log10($times));
         $times = $power * ($times / $power >= 5 ? 5 : ($times / $power >= 2 ? 2 : 1));
@@ -43,14 +46,12 @@ final class SetupDrawing
             $parts[] = '<path d="M'.$sx.' '.($sy - 8).' l8 8 l-8 8 l-8 -8 z" fill="#1f1c17"/><text x="'.($sx + 11).'" y="'.($sy - 6).'" font-size="15" font-weight="bold">'.htmlspecialchars((string) $s['name'], ENT_XML1).'</text>';
             $r = $residuals[$s['name']] ?? null;
             $a = atan2($s['easting'] - $setup->easting, $s['northing'] - $setup->northing);
-            $along = (float) ($r['distance'] ?? 0);
-            $right = (float) ($r['across'] ?? 0);
+            $along = (float) $r?->distance;
+            $right = (float) $r?->across;
             [$ax, $ay] = [$sx + $times * $scale * ($along * sin($a) + $right * cos($a)), $sy - $times * $scale * ($along * cos($a) - $right * sin($a))];
             $parts[] = '<path d="M'.$sx.' '.$sy.' L'.round($ax, 2).' '.round($ay, 2).'" stroke="#a3231b" stroke-width="3"/><circle cx="'.round($ax, 2).'" cy="'.round($ay, 2).'" r="4" fill="#a3231b"/>';
         }
-        $major = $times * $scale * (float) ($setup->solution['ellipseMajor'] ?? 0);
-        $minor = $times * $scale * (float) ($setup->solution['ellipseMinor'] ?? 0);
-        $turn = rad2deg((float) ($setup->solution['ellipseAzimuth'] ?? 0));
+        [$major, $minor, $turn] = [$times * $scale * $ellipse->major, $times * $scale * $ellipse->minor, rad2deg($ellipse->azimuth)];
         $parts[] = '<ellipse cx="'.$x.'" cy="'.$y.'" rx="'.round($minor, 2).'" ry="'.round($major, 2).'" transform="rotate('.round($turn, 2)." $x $y)\" fill=\"none\" stroke=\"#2f5d8c\" stroke-width=\"2.5\"/>";
         $parts[] = '<rect x="'.($x - 6).'" y="'.($y - 6).'" width="12" height="12" fill="#2f5d8c"/><text x="'.($x + 12).'" y="'.($y + 18).'" font-size="16" font-weight="bold">'.htmlspecialchars($setup->station_name, ENT_XML1).'</text>';
         $parts[] = '<path d="M970 60 V20 M962 32 L970 16 L978 32" fill="none" stroke="#1f1c17" stroke-width="2"/><text x="964" y="76" font-size="15">N</text>';

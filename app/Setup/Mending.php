@@ -6,7 +6,6 @@ namespace App\Setup;
 
 use App\Actions\SolveSetup;
 use App\Clock;
-use App\Http\Resources\SolutionResource;
 use App\Models\ControlOrigin;
 use App\Models\Correction;
 use App\Models\Mark;
@@ -14,6 +13,7 @@ use App\Models\Project;
 use App\Models\Setup;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setup\SetupRecord;
 use Parlay\Core\Setup\SetupSolution;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Tolerance;
@@ -171,10 +171,13 @@ final class Mending
             $setup = Setup::query()->create([
                 'project_id' => $project->id, 'key' => "mended-{$p->setup->id}-".bin2hex(random_bytes(6)), 'at' => Clock::stamp(), 'method' => $p->setup->method, 'station_name' => $p->setup->station_name,
                 'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation, 'orientation' => $p->station->orientation, 'instrument_height' => $p->station->instrumentHeight,
-                'solution' => (array) SolutionResource::of($p->solution), 'sights' => $p->setup->sights, 'draft' => $p->setup->draft, 'accuracy' => $p->setup->accuracy, 'base_id' => $p->setup->base_id,
+                'solution' => SetupRecord::write($p->solution), 'sights' => $p->setup->sights, 'draft' => $p->setup->draft, 'accuracy' => $p->setup->accuracy, 'base_id' => $p->setup->base_id,
                 'instrument' => $p->setup->instrument, 'computed_by' => config()->string('parlay.version'), 'stands_for' => $p->setup->root(), 'note' => $note,
             ]);
-            $project->controlPoints()->where('origin', ControlOrigin::Station)->where('setup_id', $setup->root())->update(['northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation]);
+            $project->controlPoints()->where('origin', ControlOrigin::Station)->where('setup_id', $setup->root())->update([
+                'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
+                'plan_deviation' => $p->solution->trusted()->place(), 'height_deviation' => $p->solution->trusted()->height(),
+            ]);
         }
         foreach ($p->marks as [$old, $place]) {
             self::writeMark($old, $place, $setup);

@@ -28,12 +28,12 @@
 @foreach ($report->setups->take(App\Tasks\PrintReport::SETUPS_ON_THE_SHEET) as $setup)
 <table>
     <tr><td colspan="6"><b>Setup {{ $setup->id }}</b>, {{ $figures->time($setup->at) }}, {{ SetupMethod::from($setup->method)->words() }} at {{ $setup->station_name }}, {{ $setup->instrument }}, instrument height {{ $figures->length($setup->instrument_height) }}.
-        @if (($setup->solution['northingDeviation'] ?? null) !== null) Standard deviation: plan {{ $figures->deviation(hypot($setup->solution['northingDeviation'], $setup->solution['eastingDeviation'])) }}, height {{ $figures->deviation($setup->solution['heightDeviation']) }}, orientation {{ $figures->smallAngle($setup->solution['orientationDeviation']) }}.@endif</td></tr>
+        @if ($setup->found()->passes === false) <b>Its sights don’t fit each other: how far it may be wrong cannot be said.</b> @else Standard deviation: plan {{ $figures->deviation(hypot($setup->precision()->northing(), $setup->precision()->easting())) }}, height {{ $figures->deviation($setup->precision()->height()) }}, orientation {{ $figures->smallAngle($setup->precision()->orientation()) }}. @endif</td></tr>
     <tr><th>sight</th><th>used</th><th class="n">direction</th><th class="n">across</th><th class="n">distance</th><th class="n">height</th></tr>
-    @foreach ($setup->solution['residuals'] as $r)
-    <tr><td>{{ $r['name'] }}</td><td>{{ $r['used'] ? 'yes' : 'no' }}</td><td class="n">{{ $figures->sidedAngle(Side::Across, $r['direction']) }}</td><td class="n">{{ $figures->sided(Side::Across, $r['across']) }}</td><td class="n">{{ $figures->sided(Side::Length, $r['distance']) }}</td><td class="n">{{ $figures->sided(Side::Height, $r['height']) }}</td></tr>
+    @foreach ($setup->found()->residuals as $r)
+    <tr><td>{{ $r->name }}</td><td>{{ $r->isUsed() ? 'yes' : 'no' }}</td><td class="n">{{ $figures->sidedAngle(Side::Across, $r->direction) }}</td><td class="n">{{ $figures->sided(Side::Across, $r->across) }}</td><td class="n">{{ $figures->sided(Side::Length, $r->distance) }}</td><td class="n">{{ $figures->sided(Side::Height, $r->height) }}</td></tr>
     @endforeach
-    @foreach ($setup->solution['cautions'] as $caution)<tr><td colspan="6" class="quiet">{{ $caution }}</td></tr>@endforeach
+    @foreach ($setup->found()->cautions as $caution)<tr><td colspan="6" class="quiet">{{ $caution }}</td></tr>@endforeach
 </table>
 @endforeach
 @if ($report->setups->count() > App\Tasks\PrintReport::SETUPS_ON_THE_SHEET)<p class="quiet">The other {{ $report->setups->count() - App\Tasks\PrintReport::SETUPS_ON_THE_SHEET }} setups stand behind.</p>@endif

@@ -21,10 +21,10 @@
     <tr><td class="n">{{ $figures->length($setup->$a) }}</td><td class="n">{{ $figures->length($setup->$b) }}</td><td class="n">{{ $figures->length($setup->elevation) }}</td><td class="n">{{ $figures->direction($setup->orientation) }}</td><td class="n">{{ $figures->length($setup->instrument_height) }}</td></tr>
 </table>
 <p>
-    @if ($setup->passes() === false) <b>The sights don’t fit each other:</b> the deviations and the ellipse are what was expected beforehand, and do not hold. @endif
-    Standard deviations: northing {{ $figures->deviation($solution['northingDeviation']) }}, easting {{ $figures->deviation($solution['eastingDeviation']) }}, height {{ $solution['heightDeviation'] === null ? 'none' : $figures->deviation($solution['heightDeviation']) }}, orientation {{ $figures->smallAngle($solution['orientationDeviation']) }}.
-    @isset($solution['ellipseMajor']) 95 % ellipse (2.4477 times the deviations expected beforehand): {{ $figures->deviation($solution['ellipseMajor']) }} by {{ $figures->deviation($solution['ellipseMinor']) }}.@endisset
-    @if ($solution['fit'] !== null) Residuals are {{ number_format($solution['fit'], 1) }} times what the instrument’s accuracy explains, from {{ $solution['redundancy'] }} spare observations. @else Nothing is spare: nothing is checked. @endif
+    @if ($found->passes === false) <b>The sights don’t fit each other:</b> the deviations and the ellipse are what was expected beforehand, and do not hold. @endif
+    Standard deviations: northing {{ $figures->deviation($found->precision->northing()) }}, easting {{ $figures->deviation($found->precision->easting()) }}, height {{ $found->precision->height() === null ? 'none' : $figures->deviation($found->precision->height()) }}, orientation {{ $figures->smallAngle($found->precision->orientation()) }}.
+    95 % ellipse (2.4477 times the deviations expected beforehand): {{ $figures->deviation($found->precision->ellipse()->major) }} by {{ $figures->deviation($found->precision->ellipse()->minor) }}.
+    @if ($found->fit !== null) Residuals are {{ number_format($found->fit, 1) }} times what the instrument’s accuracy explains, from {{ $found->redundancy }} spare observations. @else Nothing is spare: nothing is checked. @endif
 </p>
 @if ($drawing !== null)
 <img src="data:image/svg+xml;base64,{{ base64_encode($drawing['svg']) }}" style="width: 100%">
@@ -39,12 +39,12 @@
     @endforeach
 </table>
 @endif
-@if (($solution['shots'] ?? []) !== [])
+@if ($found->shots !== [])
 <h2>Shots along lines</h2>
 <table>
     <thead><tr><th>line</th><th class="n">off its line</th><th class="n">checked by the others</th><th class="n">error that would show</th></tr></thead>
-    @foreach ($solution['shots'] as $r)
-    <tr><td><b>{{ $r['line'] }}</b>{{ $r['redundancy'] === null ? ' (not used)' : '' }}</td><td class="n">{{ $figures->sided(Side::Across, $r['offset']) }}</td><td class="n">{{ $figures->share($r['redundancy']) }}</td><td class="n">{{ $figures->deviation($r['detectable'], $r['redundancy'] === null ? '–' : 'none would') }}</td></tr>
+    @foreach ($found->shots as $r)
+    <tr><td><b>{{ $r->line }}</b>{{ $r->reliability === null ? ' (not used)' : '' }}</td><td class="n">{{ $figures->sided(Side::Across, $r->offset) }}</td><td class="n">{{ $figures->share($r->reliability?->redundancy) }}</td><td class="n">{{ $figures->deviation($r->reliability?->detectable, $r->reliability === null ? '–' : 'none would') }}</td></tr>
     @endforeach
 </table>
 @endif

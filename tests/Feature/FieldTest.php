@@ -39,7 +39,7 @@ final class FieldTest extends FeatureTestCase
         $this->setUpInstrument($this->project);
         $setup = $this->project->currentSetup()->firstOrFail();
         self::assertLessThan(0.005, $setup->position()->distanceTo($this->world->tripod->foot));
-        self::assertCount(3, $setup->solution['residuals']);
+        self::assertCount(3, $setup->found()->residuals);
         self::assertSame(['A', 1000.0], [$setup->sights[0]['name'], (float) $setup->sights[0]['northing']]);
     }
 

@@ -105,8 +105,8 @@ final class TrustTest extends FeatureTestCase
         $current = $this->ask('GET', $this->at('/setup'))->assertJsonPath('current.passes', false)->assertJsonPath('current.planDeviation', null)->assertJsonPath('current.heightDeviation', null)->json('current');
         self::assertSame($setup->id, $current['id']);
         $station = $this->project->controlPoints()->where('name', $setup->station_name)->firstOrFail();
-        self::assertGreaterThan(20.0, $setup->solution['fit']);
-        self::assertEqualsWithDelta($setup->solution['fit'] * $setup->precision()->place(), $station->plan_deviation, 1e-9);
+        self::assertGreaterThan(20.0, $setup->found()->fit);
+        self::assertEqualsWithDelta($setup->found()->fit * $setup->precision()->place(), $station->plan_deviation, 1e-9);
         // New control from it carries the same.
         $shot = $this->measure($this->project, 'control', $this->world->marks['D'], 'N1')->id;
         $new = $this->ask('POST', $this->at('/measured-control'), ['name' => 'N1', 'observationId' => $shot])->assertOk()->json();
@@ -201,7 +201,7 @@ final class TrustTest extends FeatureTestCase
         $place = new Position(1020.0, 2040.0, 10.0);
         $once = $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'])->assertOk()->json();
         self::assertFalse($once['heldFixed']);
-        self::assertGreaterThan($this->project->currentSetup()->firstOrFail()->solution['northingDeviation'], $once['planDeviation']);
+        self::assertGreaterThan($this->project->currentSetup()->firstOrFail()->precision()->northing(), $once['planDeviation']);
         $this->setUpInstrument($this->project);
         $twice = $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'])->assertOk()->json();
         self::assertSame($once['id'], $twice['id']);

@@ -36,13 +36,12 @@ final readonly class AcceptedSetup
 
     public static function of(Setup $s): self
     {
-        $n = $s->solution['northingDeviation'] ?? null;
-        $e = $s->solution['eastingDeviation'] ?? null;
+        $found = $s->found();
+        $said = $found->passes !== false;
 
         return new self(
             $s->id, $s->at, $s->method, $s->station_name, $s->northing, $s->easting, $s->elevation, $s->orientation, $s->instrument_height,
-            $n === null || $e === null || $s->passes() === false || ($s->solution['placeFound'] ?? true) === false ? null : hypot((float) $n, (float) $e), $s->passes() === false ? null : $s->solution['heightDeviation'] ?? null, $s->passes(),
-            $s->solution['cautions'] ?? [],
+            $said && $found->placeFound ? hypot($found->precision->northing(), $found->precision->easting()) : null, $said ? $found->precision->height() : null, $found->passes, $found->cautions,
         );
     }
 }

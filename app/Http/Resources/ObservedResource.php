@@ -19,10 +19,4 @@ final readonly class ObservedResource
         public ?float $normalised,
         public ?float $detectable,
     ) {}
-
-    /** @param  array<string, mixed>  $stored */
-    public static function restore(array $stored): self
-    {
-        return new self(...['kind' => ObservedKind::from($stored['kind'])] + $stored);
-    }
 }

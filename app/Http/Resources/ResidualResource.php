@@ -35,14 +35,8 @@ final readonly class ResidualResource
     public static function of(SightResidual $r): self
     {
         return new self(
-            $r->name, $r->usedForPlan || $r->usedForHeight, $r->direction, $r->across, $r->distance, $r->height, $r->checked, $r->detectable, $r->normalised, $r->moves,
+            $r->name, $r->isUsed(), $r->direction, $r->across, $r->distance, $r->height, $r->checked, $r->detectable, $r->normalised, $r->moves,
             array_map(static fn (ObservedResidual $o) => new ObservedResource($o->kind, $o->residual, $o->deviation, $o->redundancy, $o->normalised, $o->detectable), $r->observed),
         );
-    }
-
-    /** @param  array<string, mixed>  $stored */
-    public static function restore(array $stored): self
-    {
-        return new self(...['observed' => array_map(static fn (array $o) => ObservedResource::restore($o), $stored['observed'] ?? [])] + $stored);
     }
 }

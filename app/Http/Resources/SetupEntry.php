@@ -28,8 +28,7 @@ final readonly class SetupEntry
     {
         return new self(
             AcceptedSetup::of($s),
-            array_map(static fn (array $r) => ResidualResource::restore($r), $s->solution['residuals']),
-            $s->solution['cautions'], $s->solution['fit'],
+            array_map(ResidualResource::of(...), $s->found()->residuals), $s->found()->cautions, $s->found()->fit,
         );
     }
 }

@@ -27,6 +27,12 @@ final readonly class Reliability
         public ?float $detectable,
     ) {}
 
+    /** As it was worked out and kept. */
+    public static function kept(float $redundancy, ?float $normalised, ?float $detectable): self
+    {
+        return new self($redundancy, $normalised, $detectable);
+    }
+
     /**
      * Of an observation that may be correlated with others (weights P, residuals v with covariance Qvv).
      *

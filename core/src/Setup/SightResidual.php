@@ -29,4 +29,9 @@ final readonly class SightResidual
         public ?float $moves = null,
         public array $observed = [],
     ) {}
+
+    public function isUsed(): bool
+    {
+        return $this->usedForPlan || $this->usedForHeight;
+    }
 }

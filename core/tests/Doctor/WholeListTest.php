@@ -32,6 +32,12 @@ final class WholeListTest extends TestCase
         self::assertSame('5 points have names that the project knows, and lie '.number_format($off[2], 1).' m from them as read; with northing and easting exchanged they lie within 0 mm.', $says(self::rows(static fn (float $n, float $e) => [$e, $n])));
         self::assertStringContainsString('; read in millimetres they lie within 0 mm.', (string) $says(self::rows(static fn (float $n, float $e) => [1000 * $n, 1000 * $e])));
         self::assertStringContainsString(' km from them as read', (string) $says(self::rows(static fn (float $n, float $e) => [1000 * $n, 1000 * $e])));
+        // US feet read as feet at 2 km differ by 4 mm, at 4 km by 8: only then is it said.
+        foreach ([[2000.0, false], [4000.0, true]] as [$far, $told]) {
+            $rows = array_map(static fn (int $i): PointRow => new PointRow($i, "P$i", new Position($far + $i, 0.0), '', ''), [0, 1, 2]);
+            $known = array_column(array_map(static fn (PointRow $r) => [$r->name, new Position($r->position->northing * (1200 / 3937) / 0.3048, 0.0)], $rows), 1, 0);
+            self::assertSame($told, WholeList::suspect($rows, LengthUnit::Foot, new Surroundings($known, [], [0.0, $far, 1.0, $far + 2]))->finding?->kind === FindingKind::Unit);
+        }
         // A shift that no other reading explains, and one within what marks may differ, are no other unit.
         self::assertNull($says(self::rows(static fn (float $n, float $e) => [$n + 0.04, $e])));
         self::assertNull($says(self::rows(static fn (float $n, float $e) => [$n + 0.9, $e])));
