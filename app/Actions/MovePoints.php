@@ -35,8 +35,7 @@ final class MovePoints
             array_push($places, $to->easting, $to->northing);
             $farthest = max($farthest, hypot($at->distanceTo($to), $rise));
         }
-        $wanted = array_flip($body->ids);
-        $staked = $project->marks()->where('kind', 'stake')->distinct()->pluck('point_id')->filter(static fn (?int $id) => $id !== null && isset($wanted[$id]))->count();
+        $staked = count(array_intersect_key($project->staked(), array_flip($body->ids)));
 
         return new MovedResource(intdiv(count($places), 2), $staked, $farthest, $places, $fit === null ? [] : $fit->residuals, $fit?->deviation, $fit?->outlier, $fit?->scale, $fit?->rotation);
     }

@@ -48,7 +48,7 @@ final class SolveSetup
     /** The point farthest from a place that is still to be staked; null where there is none. */
     public static function farthest(Project $project, Position $from): ?Position
     {
-        $row = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
+        $row = $project->points()->open()
             ->toBase()->orderByRaw('(northing - ?) * (northing - ?) + (easting - ?) * (easting - ?) DESC', [$from->northing, $from->northing, $from->easting, $from->easting])->first(['northing', 'easting']);
 
         return $row === null ? null : new Position((float) $row->northing, (float) $row->easting);

@@ -20,10 +20,8 @@ use App\Models\GridLine;
 use App\Models\Project;
 use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\ConstructionKind;
-use Parlay\Core\Cogo\Intersection;
 use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Cogo\NoConstruction;
-use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Collect\Alike;
 use Parlay\Core\Collect\LayerCrossings;
 use Parlay\Core\Design\Attributes;
@@ -31,15 +29,13 @@ use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Design\SpotKind;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Grid\GridCrossing;
 use Parlay\Core\Points\Name;
 
 /** Finds many places of a drawing at once; each comes with a recipe of its own. */
 final class Collect
 {
     private const MOST = 50_000;
-
-    /** Grid lines cross where both reach, or nearly, metres. */
-    private const REACH = 0.5;
 
     /** @var array<int, DrawingLayer> */
     private array $layers = [];
@@ -228,53 +224,18 @@ final class Collect
         if (count($lines) < 2) {
             throw new \DomainException('There are no grid lines to cross. Find them in a drawing or type them first.');
         }
-        $found = [];
-        foreach ($lines as $i => $a) {
-            foreach (array_slice($lines, $i + 1) as $b) {
-                if ($a->family !== $b->family) {
-                    [$a1, $b1] = $a->family === 'numbers' || $a->ring ? [$b, $a] : [$a, $b];
-                    $crossing = $a1->ring || $b1->ring ? self::ringCrossing($a1, $b1, $separator) : self::lineCrossing($a1, $b1, $separator);
-                    $found = [...$found, ...($crossing === null ? [] : [$crossing])];
-                }
-            }
-        }
 
-        return $found;
-    }
+        return array_map(static function (GridCrossing $c) use ($lines, $separator): Candidate {
+            [$a, $b] = [$lines[$c->first], $lines[$c->second]];
+            $construction = $b->ring
+                ? new ConstructionBody(
+                    ConstructionKind::LineDistance, [new GivenPlace(northing: $b->northing1, easting: $b->easting1)], distances: [new GivenDistance($b->from()->distanceTo($b->to()))], lines: [new GivenLine(gridLineId: $a->id)],
+                )
+                : new ConstructionBody(ConstructionKind::TwoLines, lines: [new GivenLine(gridLineId: $a->id), new GivenLine(gridLineId: $b->id)]);
 
-    private static function lineCrossing(GridLine $a, GridLine $b, string $separator): ?Candidate
-    {
-        [$p, $q] = [Ray::through($a->from(), $a->to()), Ray::through($b->from(), $b->to())];
-        if (abs(sin($p->azimuth - $q->azimuth)) < 1e-3) {
-            return null;
-        }
-        $at = Intersection::ofRays($p, $q);
-        foreach ([[$a, $p], [$b, $q]] as [$line, $ray]) {
-            $along = $ray->along($at);
-            if ($along < -self::REACH || $along > $line->from()->distanceTo($line->to()) + self::REACH) {
-                return null;
-            }
-        }
-        $construction = new ConstructionBody(ConstructionKind::TwoLines, lines: [new GivenLine(gridLineId: $a->id), new GivenLine(gridLineId: $b->id)]);
-
-        return new Candidate($construction, $at, name: $a->name.$separator.$b->name);
-    }
-
-    /** A line from the centre outward crosses a ring once. */
-    private static function ringCrossing(GridLine $line, GridLine $ring, string $separator): ?Candidate
-    {
-        if ($line->ring) {
-            return null;
-        }
-        $radius = $ring->from()->distanceTo($ring->to());
-        $ray = Ray::through($line->from(), $line->to());
-        $centre = $ring->from();
-        $construction = new ConstructionBody(
-            ConstructionKind::LineDistance, [new GivenPlace(northing: $centre->northing, easting: $centre->easting)],
-            distances: [new GivenDistance($radius)], lines: [new GivenLine(gridLineId: $line->id)],
-        );
-
-        return new Candidate($construction, $ray->at($ray->along($centre) + sqrt(max(0.0, $radius ** 2 - $ray->right($centre) ** 2))), 'B', 0, $line->name.$separator.$ring->name);
+            // Of the two places so far along a line, the one onward is the second solution.
+            return new Candidate($construction, $c->position, $b->ring ? 'B' : 'A', 0, $a->name.$separator.$b->name);
+        }, GridCrossing::all(array_map(static fn (GridLine $l) => $l->line(), $lines)));
     }
 
     /** @return list<ShapeRef> */

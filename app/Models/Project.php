@@ -50,6 +50,12 @@ final class Project extends Model
         return new Tolerance($own->plan_tolerance ?? $this->plan_tolerance, $own->height_tolerance ?? $this->height_tolerance);
     }
 
+    /** @return array<int, int> points that a mark was set for, as keys */
+    public function staked(): array
+    {
+        return array_flip($this->marks()->where('kind', 'stake')->whereNotNull('point_id')->distinct()->pluck('point_id')->all());
+    }
+
     /** Other tabs see that something changed. */
     public function changed(): void
     {

@@ -65,8 +65,7 @@ final readonly class WhereToStand
     {
         $ids = $worklist === null ? null : $project->worklists()->findOrFail($worklist)->point_ids;
         $open = $project->points()->when($ids !== null, static fn ($q) => $q->whereIn('id', array_slice($ids ?? [], 0, 10_000)))
-            ->whereNotExists(static fn ($q) => $q->from('marks')->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
-            ->toBase()->get(['name', 'northing', 'easting']);
+            ->open()->toBase()->get(['name', 'northing', 'easting']);
 
         return $open->map(static fn (object $p) => [(string) $p->name, new Position((float) $p->northing, (float) $p->easting)])->values()->all();
     }

@@ -23,7 +23,7 @@ final class PrintWorklist implements Work
         $list = $project->worklists()->findOrFail((int) $task->input['worklistId']);
         $rank = array_flip($list->point_ids);
         $points = $project->points()->whereIntegerInRaw('id', $list->point_ids)->get()->sortBy(static fn (StakeoutPoint $p) => $rank[$p->id])->values();
-        $done = array_flip($project->marks()->where('kind', 'stake')->distinct()->pluck('point_id')->filter()->all());
+        $done = $project->staked();
         $control = $project->controlPoints()->orderBy('name')->get();
         $html = view('worklist', [
             'project' => $project, 'list' => $list, 'points' => $points, 'control' => $control, 'done' => $done, 'figures' => new Figures($project->units()),

@@ -56,7 +56,7 @@ final class PointController
     {
         $from = Body::read($request, NearestQuery::class);
         $list = $from->list === null ? null : $project->worklists()->findOrFail($from->list);
-        $open = $project->points()->whereNotExists(static fn ($q) => $q->from('marks')->where('marks.project_id', $project->id)->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'))
+        $open = $project->points()->open()
             ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all();
         $open = $list === null ? $open : array_intersect_key($open, array_flip(array_diff($list->point_ids, $list->skipped)));
 

@@ -20,7 +20,7 @@ final readonly class SolutionResource
      *
      * ellipseMajor, ellipseMinor, ellipseAzimuth: half axes and direction of the 95 % ellipse of the place, from the deviations given beforehand; afterwards: by what
      * it is to be multiplied to be the one from the residuals. passes: the global test; null with nothing to spare. farthest: distance of the farthest point still to be staked; reaches: how far that may be
-     * off in plan for the setup’s sake, in 95 of 100 cases. scalePpm, scaleDeviation: of a free scale.
+     * off in plan for the setup’s sake, in 95 of 100 cases. scalePpm, scaleDeviation: of a free scale. suspectShot: number, from 0, of the shot along a line that fits worst, where it fits too badly.
      */
     public function __construct(
         public float $northing,
@@ -53,6 +53,7 @@ final readonly class SolutionResource
         public array $covariance,
         #[ListOf(ShotResidualResource::class)]
         public array $shots,
+        public ?int $suspectShot,
     ) {}
 
     public static function of(SetupSolution $s, ?Position $farthest = null): self
@@ -67,7 +68,7 @@ final readonly class SolutionResource
             array_map(ResidualResource::of(...), $s->residuals), $s->redundancy, $s->fit, $s->cautions,
             $ellipse->major, $ellipse->minor, $ellipse->azimuth, $after === null || $ellipse->major <= 0.0 ? null : $after->major / $ellipse->major, $s->precision->correlation(0, 1),
             $s->passes, $farthest === null ? null : $mark->distanceTo($farthest), $farthest === null ? null : $s->reachesTo($farthest),
-            $s->scale?->ppm, $s->scale?->deviation, array_merge(...$s->precision->plan), array_map(ShotResidualResource::of(...), $s->shots),
+            $s->scale?->ppm, $s->scale?->deviation, array_merge(...$s->precision->plan), array_map(ShotResidualResource::of(...), $s->shots), $s->suspectShot(),
         );
     }
 }

@@ -11,6 +11,9 @@ use Parlay\Core\Instrument\Station;
 /** What would be accepted, with all that speaks for and against it. */
 final readonly class SetupSolution
 {
+    /** More than this many deviations off is worth another shot. */
+    private const SUSPECT = 3.3;
+
     /**
      * @param  Precision  $precision  from the deviations stated beforehand
      * @param  list<SightResidual>  $residuals  one for each sight, in the order given
@@ -66,6 +69,20 @@ final readonly class SetupSolution
         usort($beyond, static fn (array $a, array $b) => $b[1] <=> $a[1]);
 
         return array_values(array_unique(array_column($beyond, 0)));
+    }
+
+    /** Number of the shot along a line that fits worst, where it fits too badly: one bad shot pulls the others along, so only one is named. */
+    public function suspectShot(): ?int
+    {
+        $worst = null;
+        foreach ($this->shots as $i => $s) {
+            $off = $s->reliability?->normalised;
+            if ($off !== null && $off > self::SUSPECT && ($worst === null || $off > $this->shots[$worst]->reliability?->normalised)) {
+                $worst = $i;
+            }
+        }
+
+        return $worst;
     }
 
     /** How far a point may be wrong in plan for the setup's sake, in 95 of 100 cases. */

@@ -9,6 +9,7 @@ use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Grid\GridCrossing;
 use Parlay\Core\Grid\GridLine;
 use Parlay\Core\Grid\GridNames;
 use Parlay\Core\Grid\GridRecognition;
@@ -55,6 +56,37 @@ final class GridTest extends TestCase
         $line = static fn (float $right): GridLine => new GridLine('A', 'letters', (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right), (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right + 50.0));
         self::assertEqualsWithDelta(7.5, $line(0.0)->apart($line(7.5)), 1e-9);
         self::assertEqualsWithDelta(7.5, $line(7.5)->apart($line(0.0)), 1e-9);
+    }
+
+    /** Crossings of a skewed grid against the closed form of its rows, and of a radial one against its angles and radii. */
+    public function test_lines_of_two_families_cross_where_both_reach(): void
+    {
+        [$origin, $turn, $skew] = [new Position(5e6, 3e6), 0.4, 1.2];
+        $lines = array_values(TypedGrid::crossing($origin, $turn, 'A', [6.0], '1', [4.0, 5.0], $skew));
+        $found = GridCrossing::all($lines);
+        self::assertSame(['A1', 'A2', 'A3', 'B1', 'B2', 'B3'], array_map(static fn (GridCrossing $c) => $lines[$c->first]->name.$lines[$c->second]->name, $found));
+        foreach ($found as $c) {
+            foreach ([$c->first, $c->second] as $i) {
+                self::assertEqualsWithDelta(0.0, Ray::through($lines[$i]->from, $lines[$i]->to)->right($c->position), 1e-6);
+            }
+        }
+        self::assertEqualsWithDelta(6.0 / sin($skew), $found[0]->position->distanceTo($found[3]->position), 1e-6);
+        // Out of reach by more than half a metre, or alike: no crossing.
+        $line = static fn (string $name, string $family, float $n1, float $e1, float $n2, float $e2): GridLine => new GridLine($name, $family, new Position($n1, $e1), new Position($n2, $e2));
+        $east = $line('A', 'letters', 0, 0, 0, 10);
+        foreach ([[10.4, 1], [10.6, 0], [-0.4, 1], [-0.6, 0]] as [$e, $count]) {
+            self::assertCount($count, GridCrossing::all([$east, $line('1', 'numbers', -5, $e, 5, $e)]), (string) $e);
+            self::assertCount($count, GridCrossing::all([$line('1', 'numbers', $e, 5, $e, -5), $line('A', 'letters', 0, 2, 10, 2)]), (string) $e);
+        }
+        self::assertSame([], GridCrossing::all([$east, $line('1', 'numbers', 1, 0, 1.001, 10)]), 'almost parallel');
+        self::assertSame([], GridCrossing::all([$east, $line('B', 'letters', -5, 5, 5, 5)]), 'of one family');
+        $radial = TypedGrid::radial($origin, 0.3, '1', [0.5], 'A', [10.0, 5.0]);
+        $rings = GridCrossing::all($radial);
+        self::assertSame(['1A', '1B', '2A', '2B'], array_map(static fn (GridCrossing $c) => $radial[$c->first]->name.$radial[$c->second]->name, $rings));
+        foreach ([[0.3, 10.0], [0.3, 15.0], [0.8, 10.0], [0.8, 15.0]] as $i => [$azimuth, $radius]) {
+            self::assertEqualsWithDelta(0.0, $rings[$i]->position->distanceTo($origin->along($azimuth, $radius)), 1e-6);
+        }
+        self::assertSame([], GridCrossing::all(array_slice($radial, 2)), 'rings do not cross each other');
     }
 
     public function test_names_run_on(): void

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setup;
 
+use Parlay\Core\Adjustment\Reliability;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setup\CannotSetUp;
 use Parlay\Core\Setup\GridLines;
 use Parlay\Core\Setup\LineShot;
+use Parlay\Core\Setup\Precision;
+use Parlay\Core\Setup\SetupSolution;
 use Parlay\Core\Setup\ShotResidual;
 use Parlay\Core\Setup\SiteLine;
 use Parlay\Core\Tests\Reference;
@@ -105,6 +109,14 @@ final class GridLinesTest extends TestCase
         $place = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9])])->places()[0];
         self::assertSame(1, $place->solution->redundancy);
         self::assertEqualsWithDelta(1.0, array_sum(array_map(static fn (ShotResidual $r): float => (float) $r->reliability?->redundancy, $place->solution->shots)), 1e-6);
+    }
+
+    public function test_the_shot_that_fits_worst_is_suspected_and_only_where_it_fits_too_badly(): void
+    {
+        $field = new Field(9);
+        $with = static fn (array $shots): ?int => (new SetupSolution(new Station($field->station, 0.0, 1.6), new Precision([[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], null), [], 3, 1.0, [], shots: $shots))->suspectShot();
+        $shot = static fn (?float $off): ShotResidual => new ShotResidual('A', 0.001, $off === null ? null : Reliability::kept(0.5, $off, 0.01));
+        self::assertSame([1, null, null, 2, null], [$with([$shot(6.1), $shot(10.0), $shot(5.8)]), $with([$shot(1.2), $shot(3.3)]), $with([]), $with([$shot(null), $shot(3.2), $shot(3.31)]), $with([$shot(null)])]);
     }
 
     /** The closing error is shared by weights: scipy, with the same four conditions. */

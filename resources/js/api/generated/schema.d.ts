@@ -3307,6 +3307,7 @@ export interface components {
             scaleDeviation: number | null;
             covariance: number[];
             shots: components["schemas"]["ShotResidualResource"][];
+            suspectShot: number | null;
         };
         SpotResource: {
             northing: number;

@@ -10,7 +10,6 @@ import { Failure, Notice } from '../../parts/Notice';
 import type { GivenLine } from '../prepare/compute/draft';
 import { LineInput } from '../prepare/compute/LineInput';
 import { TouchContext } from '../prepare/compute/touch';
-import { suspectOf } from './places';
 import { Shots } from './Shots';
 import { type LineBody, lineBodies, shotBodies } from './sightBodies';
 
@@ -25,7 +24,8 @@ export function GridLinesSetup(props: Props) {
     const { draft } = state;
     const found = state.solution?.shots ?? [];
     const residuals = new Map(draft.shots.flatMap((s, i) => (found[i] ? [[s.observationId, found[i]] as const] : [])));
-    const suspect = suspectOf(draft.shots, found);
+    const at = state.solution?.suspectShot ?? null;
+    const suspect = at === null ? null : (draft.shots[at]?.observationId ?? null);
     const change = (name: string, part: Partial<LineBody> | null) =>
         void onChange({
             lines: lineBodies(draft).flatMap((l) => (l.name !== name ? [l] : part === null ? [] : [{ ...l, ...part }])),
