@@ -58,7 +58,7 @@ final class Cholesky
                     $sum -= $lower[$i][$k] * $lower[$j][$k];
                 }
                 if ($i === $j) {
-                    if (! ($sum > self::SINGULAR * $row[$i])) {
+                    if (is_nan($sum) || $sum <= self::SINGULAR * $row[$i]) {
                         throw NoSolution::singular();
                     }
                     $lower[$i][$j] = sqrt($sum);

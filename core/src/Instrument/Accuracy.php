@@ -29,8 +29,8 @@ final readonly class Accuracy
         private ?float $zenith = null,
     ) {
         // An observation without any uncertainty would outweigh all others for good.
-        if (! ($angle > 0.0 && $angle < 0.01) || ! ($distance > 0.0 && $distance < 1.0) || ! ($distancePpm >= 0.0 && $distancePpm < 1000.0) || ! ($centring >= 0.0 && $centring < 100.0) || ! ($height >= 0.0 && $height < 100.0)
-            || ($zenith !== null && ! ($zenith > 0.0 && $zenith < 0.01))) {
+        if (! Bounds::holdInside($angle, 0.0, 0.01) || ! Bounds::holdInside($distance, 0.0, 1.0) || ! Bounds::holdBelow($distancePpm, 0.0, 1000.0) || ! Bounds::holdBelow($centring, 0.0, 100.0)
+            || ! Bounds::holdBelow($height, 0.0, 100.0) || ($zenith !== null && ! Bounds::holdInside($zenith, 0.0, 0.01))) {
             throw ImplausibleEntry::accuracy();
         }
     }

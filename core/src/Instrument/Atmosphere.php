@@ -27,16 +27,16 @@ final readonly class Atmosphere
         public float $refraction = self::REFRACTION,
         private ?float $given = null,
     ) {
-        if (! ($pressureHpa >= 500 && $pressureHpa <= 1100)) {
+        if (! Bounds::hold($pressureHpa, 500, 1100)) {
             throw ImplausibleEntry::pressure($pressureHpa);
         }
-        if (! ($temperatureCelsius >= -40 && $temperatureCelsius <= 60)) {
+        if (! Bounds::hold($temperatureCelsius, -40, 60)) {
             throw ImplausibleEntry::temperature($temperatureCelsius);
         }
-        if (! ($relativeHumidity >= 0 && $relativeHumidity <= 1)) {
+        if (! Bounds::hold($relativeHumidity, 0, 1)) {
             throw ImplausibleEntry::humidity($relativeHumidity);
         }
-        if (! (abs($refraction) <= 4)) {
+        if (! Bounds::hold($refraction, -4, 4)) {
             throw ImplausibleEntry::refraction($refraction);
         }
     }
@@ -44,7 +44,7 @@ final readonly class Atmosphere
     /** A correction that was worked out elsewhere; parts per million. */
     public function given(float $ppm): self
     {
-        if (! (abs($ppm) <= 1000)) {
+        if (! Bounds::hold($ppm, -1000, 1000)) {
             throw ImplausibleEntry::ppm($ppm);
         }
 

@@ -25,7 +25,7 @@ final readonly class Notch
      */
     public function straight(float $slanted): float
     {
-        if (! ($slanted > $this->radius)) {
+        if (! is_finite($slanted) || $slanted <= $this->radius) {
             throw ImplausibleEntry::slanted($slanted, $this->radius);
         }
 

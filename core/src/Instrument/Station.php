@@ -20,7 +20,7 @@ final readonly class Station
         public float $orientation,
         public float $instrumentHeight,
     ) {
-        if (! ($instrumentHeight >= 0 && $instrumentHeight <= 6)) {
+        if (! Bounds::hold($instrumentHeight, 0, 6)) {
             throw ImplausibleEntry::height('An instrument height', $instrumentHeight);
         }
     }

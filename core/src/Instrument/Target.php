@@ -11,10 +11,10 @@ final readonly class Target
         public float $height,
         public float $prismConstant = 0.0,
     ) {
-        if (! ($height >= 0 && $height <= 6)) {
+        if (! Bounds::hold($height, 0, 6)) {
             throw ImplausibleEntry::height('A target height', $height);
         }
-        if (! (abs($prismConstant) <= 0.1)) {
+        if (! Bounds::hold($prismConstant, -0.1, 0.1)) {
             throw ImplausibleEntry::prismConstant($prismConstant);
         }
     }
