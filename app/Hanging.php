@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App;
 
 use App\Actions\SetupDrafts;
-use App\Http\NeedsConfirmation;
 use App\Models\Project;
 use Illuminate\Support\Facades\DB;
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App;
 
 use App\Database\Numbers;
-use App\Http\NeedsConfirmation;
 use App\Models\PreparationStep;
 use App\Models\Project;
 use Illuminate\Database\Eloquent\Model;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Http\Bodies\MeasuredControlBody;
-use App\Http\Bodies\Purpose;
+use App\Instrument\Purpose;
 use App\Models\ControlOrigin;
 use App\Models\ControlPoint;
 use App\Models\Project;

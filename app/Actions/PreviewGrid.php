@@ -6,10 +6,10 @@ namespace App\Actions;
 
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
+use App\Cogo\GridWay;
 use App\Http\Bodies\GivenDirection;
 use App\Http\Bodies\GivenPlace;
 use App\Http\Bodies\GridPreviewBody;
-use App\Http\Bodies\GridWay;
 use App\Models\DesignLayer;
 use App\Models\Project;
 use Parlay\Core\Cogo\NoConstruction;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Bodies\PointsTarget;
 use App\Http\Bodies\PreviewBody;
 use App\Http\Resources\DuplicateResource;
 use App\Http\Resources\FaultResource;
@@ -13,6 +12,7 @@ use App\Http\Resources\LayoutResource;
 use App\Http\Resources\PointsPreview;
 use App\Http\Resources\RowResource;
 use App\Models\Project;
+use App\Points\PointsTarget;
 use App\Uploads;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Doctor\Doctor;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Bodies\AirMode;
 use App\Http\Bodies\DraftBody;
 use App\Http\Bodies\DraftChangeBody;
 use App\Http\Bodies\DraftLineBody;
-use App\Http\Bodies\HeightMode;
 use App\Http\Body;
 use App\Models\Project;
 use App\Models\SetupDraft;
+use App\Setup\AirMode;
 use App\Setup\DraftReadings;
+use App\Setup\HeightMode;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\ImplausibleEntry;

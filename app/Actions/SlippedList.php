@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Bodies\Slip;
+use App\Demo\Slip;
 use App\Models\ControlPoint;
 use App\Models\Project;
 use Illuminate\Support\Str;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Bodies\HeightMode;
-use App\Http\Bodies\SetupMethod;
 use App\Models\ControlPoint;
 use App\Models\Project;
 use App\Setup\DraftInputs;
+use App\Setup\HeightMode;
+use App\Setup\SetupMethod;
 use App\Setup\SolvedDraft;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setup\CannotSetUp;

@@ -6,8 +6,7 @@ namespace App\Actions;
 
 use App\Clock;
 use App\Http\Bodies\MarkBody;
-use App\Http\Bodies\Purpose;
-use App\Http\NeedsConfirmation;
+use App\Instrument\Purpose;
 use App\KeyTaken;
 use App\Models\ControlPoint;
 use App\Models\Mark;
@@ -15,6 +14,7 @@ use App\Models\Observation;
 use App\Models\Project;
 use App\Models\Setup;
 use App\Models\StakeoutPoint;
+use App\NeedsConfirmation;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;

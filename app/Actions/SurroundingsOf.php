@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Bodies\PointsTarget;
 use App\Models\Design;
 use App\Models\DesignLayer;
 use App\Models\Project;
+use App\Points\PointsTarget;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Doctor\Surroundings;

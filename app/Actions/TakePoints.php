@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Http\Bodies\PointsImportBody;
-use App\Http\Bodies\PointsTarget;
-use App\Http\Bodies\StringsChoice;
-use App\Http\NeedsConfirmation;
 use App\Models\ControlPoint;
 use App\Models\Project;
 use App\Models\StakeoutPoint;
+use App\NeedsConfirmation;
+use App\Points\PointsTarget;
+use App\Points\StringsChoice;
 use App\Preparation;
 use App\Tasks\Progress;
 use App\Uploads;

@@ -6,9 +6,9 @@ namespace App\Actions;
 
 use App\Http\Bodies\DraftBody;
 use App\Http\Bodies\MeasureBody;
-use App\Http\Bodies\Purpose;
 use App\Http\Bodies\TurnBody;
 use App\Instrument\LiveState;
+use App\Instrument\Purpose;
 use App\KeyTaken;
 use App\Models\Project;
 use App\Models\QueuedInstruction;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Cogo;
 
 use App\Http\Bodies\CollectionBody;
-use App\Http\Bodies\CollectionKind;
 use App\Http\Bodies\ConstructionBody;
 use App\Http\Bodies\GivenChain;
 use App\Http\Bodies\GivenDirection;

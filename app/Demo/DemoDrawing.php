@@ -6,7 +6,7 @@ namespace App\Demo;
 
 use App\Actions\MakePoint;
 use App\Clock;
-use App\Http\Bodies\HeightsChoice;
+use App\Designs\HeightsChoice;
 use App\Http\Bodies\NewPointBody;
 use App\Http\Bodies\SpotBody;
 use App\Models\DesignLayer;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\KeyTaken;
+use App\NeedsConfirmation;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
 use Illuminate\Database\UniqueConstraintViolationException;

@@ -9,7 +9,6 @@ use App\Actions\SetupDrafts;
 use App\Actions\SolveSetup;
 use App\Http\Bodies\DraftShotBody;
 use App\Http\Bodies\DraftSightBody;
-use App\Http\Bodies\SetupMethod;
 use App\Http\Resources\AcceptedSetup;
 use App\Http\Resources\DraftLineResource;
 use App\Http\Resources\DraftResource;

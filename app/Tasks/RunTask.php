@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-use App\Http\NeedsConfirmation;
 use App\Http\Problems;
 use App\Models\Project;
 use App\Models\Task;
+use App\NeedsConfirmation;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Queue\Queueable;

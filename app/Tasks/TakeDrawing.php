@@ -6,8 +6,8 @@ namespace App\Tasks;
 
 use App\Clock;
 use App\Database\Bytes;
-use App\Http\Bodies\DesignRole;
-use App\Http\Bodies\HeightsChoice;
+use App\Designs\DesignRole;
+use App\Designs\HeightsChoice;
 use App\Http\Bodies\PlacementBody;
 use App\Http\Bodies\TakeDrawingBody;
 use App\Http\Body;

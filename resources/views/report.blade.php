@@ -1,5 +1,5 @@
 @php
-    use App\Http\Bodies\SetupMethod;
+    use App\Setup\SetupMethod;
     use Parlay\Core\Units\Side;
 @endphp
 <!doctype html>

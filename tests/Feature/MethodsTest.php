@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\SetupDrafts;
-use App\Http\Bodies\KeepIn;
 use App\Http\Bodies\MeasureBody;
-use App\Http\Bodies\Purpose;
+use App\Instrument\Purpose;
 use App\Models\ControlPoint;
 use App\Models\Observation;
 use App\Models\Project;
 use App\Models\Setup;
 use App\Setup\DraftReadings;
+use App\Setup\KeepIn;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Sight;

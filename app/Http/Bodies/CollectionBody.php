@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Bodies;
 
+use App\Cogo\CollectionKind;
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
 

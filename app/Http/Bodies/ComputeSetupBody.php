@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Bodies;
 
 use App\Http\ListOf;
+use App\Setup\SetupMethod;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]

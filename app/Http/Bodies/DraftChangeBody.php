@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Bodies;
 
 use App\Http\ListOf;
+use App\Setup\AirMode;
+use App\Setup\HeightMode;
+use App\Setup\SetupMethod;
 use OpenApi\Attributes as OA;
 
 /** What is not given stays as it is, so that two fields changed at once don't undo each other. */

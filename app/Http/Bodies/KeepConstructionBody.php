@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Bodies;
 
 use App\Http\ListOf;
+use App\Points\NamingWay;
 use OpenApi\Attributes as OA;
 
 /** Keeps places of a construction as stakeout points. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Bodies;
 
+use App\Instrument\Purpose;
+use App\Setup\KeepIn;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Bodies;
 
 use App\Http\ListOf;
+use App\Points\PointsTarget;
+use App\Points\StringsChoice;
 use OpenApi\Attributes as OA;
 use Parlay\Core\Points\DuplicateRule;
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Bodies;
 
+use App\Designs\DesignRole;
+use App\Designs\HeightsChoice;
 use App\Http\ListOf;
 use OpenApi\Attributes as OA;
 use Parlay\Core\Units\LengthUnit;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Bodies;
 
+use App\Instrument\TargetKind;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]

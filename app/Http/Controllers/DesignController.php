@@ -6,9 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Actions\PlaceDrawing;
 use App\Clock;
+use App\Designs\DesignRole;
 use App\Http\Bodies\ComputePlacementBody;
 use App\Http\Bodies\DesignBody;
-use App\Http\Bodies\DesignRole;
 use App\Http\Bodies\InspectDrawingBody;
 use App\Http\Bodies\LayerChangeBody;
 use App\Http\Bodies\TakeDrawingBody;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Http\Bodies\DesignRole;
+use App\Designs\DesignRole;
 use App\Http\ListOf;
 use App\Models\Design;
 use App\Models\DesignLayer;

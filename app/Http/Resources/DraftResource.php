@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Http\Bodies\AirMode;
-use App\Http\Bodies\HeightMode;
-use App\Http\Bodies\SetupMethod;
 use App\Http\ListOf;
+use App\Setup\AirMode;
+use App\Setup\HeightMode;
+use App\Setup\SetupMethod;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Http\Bodies\TargetKind;
+use App\Instrument\TargetKind;
 use App\Models\Target;
 use OpenApi\Attributes as OA;
 

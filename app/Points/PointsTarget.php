@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Points;
 
 /** What a list of points is taken as. */
 enum PointsTarget: string

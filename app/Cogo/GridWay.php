@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Cogo;
 
 /** Where grid lines come from. */
 enum GridWay: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Points;
 
 /** What becomes of a file whose points are strings, the corners of lines. */
 enum StringsChoice: string

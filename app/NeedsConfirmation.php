@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http;
+namespace App;
 
 /** Could be done, but only when the person says so. Sent again with the confirmation it is carried out. */
 final class NeedsConfirmation extends \RuntimeException

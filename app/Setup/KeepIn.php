@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Setup;
 
 /** As what a reading goes into the setup being made. */
 enum KeepIn: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Designs;
 
 /** A design is worked with while it is active; a background stays whichever is active. */
 enum DesignRole: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Instrument;
 
 /** What a measurement is taken for. */
 enum Purpose: string

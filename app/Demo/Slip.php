@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Demo;
 
 /** A slip of the pen in a list of control, to practise with. */
 enum Slip: string

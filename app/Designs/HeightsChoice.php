@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Designs;
 
 /** What the heights of a drawing mean. */
 enum HeightsChoice: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Points;
 
 /** How points are moved. */
 enum MoveKind: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Bodies;
+namespace App\Cogo;
 
 /** Which places of a drawing are collected. */
 enum CollectionKind: string
