@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Units;
 
 /**
- * Reads a length as people type it: 12.5 · 12,5 · 3+2*0.15 · 250 mm · 12' 3 1/2" · 12'-3-1/2" · 6-3/4" · 12' - 3" · 3½" · 12-3 1/2.
+ * Reads a length as people type it: 12.5 · 12,5 · 1.234,5 · 3+2*0.15 · 250 mm · 12 ft 3 in · 12' 3 1/2" · 12'-3-1/2" · 6-3/4" · 12' - 3" · 3½" · 12-3 1/2.
  *
  * A hyphen in feet and inches joins (12'-3", 3-1/2"); a sign with blanks around it is a sum or a difference. Where two readings remain (1,234, or 12-3 1/2 in
  * a feet-inches project) both are given, the likelier first, and the person chooses. A foot or inch mark means the project's own foot.
@@ -19,6 +19,12 @@ final readonly class LengthText
     private const FRACTIONS = [
         '½' => '1/2', '¼' => '1/4', '¾' => '3/4', '⅛' => '1/8', '⅜' => '3/8', '⅝' => '5/8', '⅞' => '7/8', '⅓' => '1/3', '⅔' => '2/3', '⅕' => '1/5', '⅖' => '2/5', '⅗' => '3/5', '⅘' => '4/5', '⅙' => '1/6', '⅚' => '5/6', '⅒' => '1/10', '⅑' => '1/9', '⅐' => '1/7',
     ];
+
+    /** 12 feet 3 inches, 12ft 3in: as 12'3". */
+    private const WRITTEN_OUT = ['~(\d) ?(?:feet|foot)(?![a-z])~', '~(\d) ?(?:inches|inch)(?![a-z])~', '~(\d) ?ft\.?[ -]?(\d[\d ./-]*?) ?in\.?(?![a-z])~'];
+
+    /** 1'234 and 1 234 are thousands: no foot has three figures of inches behind it. */
+    private const GROUPED = '~(?<![\d.,\'])\d{1,3}(?:(?:\'\d{3})+|(?: \d{3})+)(?![\d\'/"]| ?in)~';
 
     private const NUMBER = '(?:\d+(?:\.\d+)?|\.\d+)';
 
@@ -84,7 +90,7 @@ final readonly class LengthText
         if (str_contains($plain, $mark === '.' ? ',' : '.')) {
             return [];
         }
-        $found = [];
+        $found = self::bareFraction($plain, $foot);
         foreach ([true, false] as $joins) {
             $value = (new self($foot, $foot, true, $joins, sums: false))->sum(str_replace(',', '.', $plain));
             if ($value !== null && is_finite($value)) {
@@ -101,7 +107,7 @@ final readonly class LengthText
      */
     private static function readings(array $texts, LengthUnit $bare, LengthUnit $foot, bool $feetInches, bool $marked): array
     {
-        $found = [];
+        $found = $feetInches ? self::bareFraction($texts[0], $foot) : [];
         foreach ($feetInches || $marked ? [true, false] : [false] as $joins) {
             foreach ($texts as $text) {
                 $value = (new self($bare, $foot, $feetInches, $joins))->sum($text);
@@ -120,6 +126,21 @@ final readonly class LengthText
         return $distinct;
     }
 
+    /**
+     * 6 3/4, 6-3/4 and 3/4 without any mark, where feet and inches are written: of an inch sooner than of a foot.
+     *
+     * @return list<float> metres; none where it is something else
+     */
+    private static function bareFraction(string $text, LengthUnit $foot): array
+    {
+        if (preg_match('~^([-+]?) ?(?:(\d+)[ -])?(\d+)/(\d+)$~', $text, $m) !== 1) {
+            return [];
+        }
+        $fraction = self::fraction($m[3], $m[4]);
+
+        return $fraction === null ? [] : [($m[1] === '-' ? -1 : 1) * ((int) $m[2] + $fraction) * $foot->metres() / 12];
+    }
+
     /** @throws UnreadableText */
     private static function plain(string $text): string
     {
@@ -128,6 +149,8 @@ final readonly class LengthText
             $plain = preg_replace(["~(?<=\\d)\\s*$sign~u", "~$sign~u"], [" $written", $written], $plain) ?? $plain;
         }
         $plain = trim(preg_replace(['~\s+~u', '~ ?([*/()]) ?~'], [' ', '$1'], $plain) ?? '');
+        $plain = preg_replace(self::WRITTEN_OUT, ['$1ft', '$1in', '$1\'$2"'], $plain) ?? $plain;
+        $plain = preg_replace_callback(self::GROUPED, static fn (array $m): string => str_replace(["'", ' '], '', $m[0]), $plain) ?? $plain;
 
         return $plain === '' ? throw UnreadableText::empty() : $plain;
     }
@@ -142,6 +165,8 @@ final readonly class LengthText
         if (! str_contains($text, ',')) {
             return [$text];
         }
+        // 1.234,5 can be nothing else.
+        $text = preg_replace_callback('~(?<![\d.,])\d{1,3}(?:\.\d{3})+,\d+(?![\d.,])~', static fn (array $m): string => strtr($m[0], ['.' => '', ',' => '.']), $text) ?? $text;
         $thousands = preg_match('~(?<![\d.,])\d{1,3}(,\d{3})+(?![\d,])~', $text) === 1;
         $several = preg_match('~\d,\d+,\d~', $text) === 1 || preg_match('~,\d+\.~', $text) === 1;
         $decimal = $several || preg_match('~\.\d+,~', $text) === 1 ? [] : [str_replace(',', '.', $text)];
@@ -216,6 +241,11 @@ final readonly class LengthText
      */
     private function feet(string $text): ?array
     {
+        if (preg_match("~^(\d+)[ -](\d+)/(\d+)'~", $text, $m) === 1) {
+            $fraction = self::fraction($m[2], $m[3]);
+
+            return $fraction === null ? null : [((int) $m[1] + $fraction) * $this->foot->metres(), true, substr($text, strlen($m[0]))];
+        }
         if (preg_match('~^('.self::NUMBER.")'~", $text, $m) !== 1) {
             return null;
         }
@@ -227,7 +257,8 @@ final readonly class LengthText
         }
         $inches = self::inchesOf($in[1], $in[2] ?? '', $in[3] ?? '', $in[4] ?? '', $in[5] ?? '');
 
-        return $inches === null ? null : [((float) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($rest, strlen($in[0]))];
+        // A whole foot of inches behind a foot is a slip of the finger.
+        return $inches === null || $inches >= 12.0 ? null : [((float) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($rest, strlen($in[0]))];
     }
 
     /**

@@ -45,7 +45,18 @@ final class LengthTextTest extends TestCase
             'feet and inches added' => ['12\' 3 1/2" + 5\' 2"', 'm', [209.5 * 0.0254]],
             'inches less a part of one' => ['12\'3"-1/2"', 'ftin16', [146.5 * 0.0254]],
             'a hyphen that could be either, both readings' => ['12\'-3', 'ftin16', [147 * 0.0254, 9 * 0.3048]],
-            'six and three quarters, or six less three quarters' => ['6-3/4', 'ftin16', [6.75 * 0.3048, 5.25 * 0.3048]],
+            'six and three quarters of an inch, of a foot, or six feet less three quarters' => ['6-3/4', 'ftin16', [6.75 * 0.0254, 6.75 * 0.3048, 5.25 * 0.3048]],
+            'a bare fraction is of an inch sooner than of a foot' => ['6 3/4', 'ftin16', [6.75 * 0.0254, 6.75 * 0.3048]],
+            'a vulgar fraction alone' => ['-¾', 'ftin16', [-0.75 * 0.0254, -0.75 * 0.3048]],
+            'in metres a fraction is one' => ['3/4', 'm', [0.75]],
+            'feet with a fraction' => ['3 1/2\'', 'm', [3.5 * 0.3048]],
+            'words' => ['12 feet 3 1/2 inches', 'ftin16', [147.5 * 0.0254]],
+            'words, run together' => ['12ft3in', 'm', [147 * 0.0254]],
+            'words alone' => ['6 inches', 'm', [0.1524]],
+            'an apostrophe between thousands' => ['1\'234.5', 'm', [1234.5]],
+            'more of them' => ['5\'400\'123.25', 'm', [5_400_123.25]],
+            'blanks between thousands' => ['1 234 567,8', 'm', [1_234_567.8]],
+            'points between thousands' => ['1.234.567,8', 'm', [1_234_567.8]],
             'a vulgar fraction' => ['3½"', 'ftin16', [3.5 * 0.0254]],
             'feet with a vulgar fraction of an inch' => ['12′ 3⅜″', 'ftin16', [147.375 * 0.0254]],
             'a fraction slash' => ['3 1⁄2"', 'ftin16', [3.5 * 0.0254]],
@@ -69,7 +80,7 @@ final class LengthTextTest extends TestCase
     {
         return [
             ['1,640\'-5"', '.', [1640 * 0.3048 + 5 * 0.0254]], ['1.640\'-5"', ',', [1640 * 0.3048 + 5 * 0.0254]], ['1640\'-5,5"', ',', [1640 * 0.3048 + 5.5 * 0.0254]],
-            ['12-3 1/2', '.', [3.7465]], ['6-3/4', '.', [6.75 * 0.3048, 72.75 * 0.0254]], ['12\' - 3"', '.', []], ['1,64\'', '.', []], ['12\'3-1/2"', '.', [3.7465]],
+            ['12-3 1/2', '.', [3.7465]], ['6-3/4', '.', [6.75 * 0.0254, 6.75 * 0.3048, 72.75 * 0.0254]], ['6 3/4', '.', [6.75 * 0.0254, 6.75 * 0.3048]], ['12\' - 3"', '.', []], ['1,64\'', '.', []], ['12\'3-1/2"', '.', [3.7465]],
         ];
     }
 
@@ -82,7 +93,7 @@ final class LengthTextTest extends TestCase
 
     public static function nonsense(): array
     {
-        return [[''], ['abc'], ['1/0'], ['1..2'], ['12 apples'], ['+'], ['3*'], ['=1+1'], ['1e300'], ['12\' 3 1/0"'], [str_repeat('9', 400)]];
+        return [[''], ['abc'], ['1/0'], ['1..2'], ['12 apples'], ['+'], ['3*'], ['=1+1'], ['1e300'], ['12\' 3 1/0"'], ['12\'13"'], ['1\'23\'456'], [str_repeat('9', 400)]];
     }
 
     public function test_what_is_written_is_read_back(): void
