@@ -12,7 +12,13 @@ use Parlay\Core\Geometry\Angle;
  */
 final class AngleText
 {
-    private const MARKS = ['°' => ' ', 'º' => ' ', '′' => ' ', '’' => ' ', "'" => ' ', '″' => ' ', '”' => ' ', '"' => ' ', '−' => '-'];
+    private const MARKS = ['º' => '°', '′' => "'", '’' => "'", '″' => '"', '”' => '"', "''" => '"', '−' => '-'];
+
+    /** Words that stand for a mark, behind a number. */
+    private const WORDS = ['~(?<=\d)\s*(?:degrees?|deg|d)\.?(?![a-z])~ui' => '°', '~(?<=\d)\s*(?:minutes?|min|m)\.?(?![a-z])~ui' => "'", '~(?<=\d)\s*(?:seconds?|sec|s)\.?(?=\s*(?:[-+]|[EW]\b|$))~ui' => '"'];
+
+    /** Up to three numbers, at least one of them marked: 45°30'15", 45° 30, 30', 45-30'. */
+    private const MARKED = '~(?<![\d.])(?:\d+(?:\.\d+)?\s*[°\'"]?(?!\s*[-+*]\s)[ -]?){0,2}\d+(?:\.\d+)?\s*[°\'"]?~u';
 
     private const CARDINALS = ['N' => 0.0, 'E' => M_PI_2, 'S' => M_PI, 'W' => 3 * M_PI_2];
 
@@ -57,13 +63,40 @@ final class AngleText
 
     private static function plain(string $text): string
     {
-        $plain = preg_replace('~(?<=\d)\s*(?:degrees?|deg|d|minutes?|min|seconds?|sec)\.?(?=\s*[-+]?\s*(?:\d|[EW]\b|$))~ui', ' ', strtr($text, self::MARKS)) ?? $text;
+        $plain = preg_replace(array_keys(self::WORDS), array_values(self::WORDS), strtr($text, self::MARKS)) ?? $text;
         $plain = trim(preg_replace('~\s+~u', ' ', $plain) ?? '');
         if ($plain === '') {
             throw UnreadableText::empty();
         }
+        $plain = preg_replace('~(\d),(\d)~', '$1.$2', $plain) ?? $plain;
 
-        return preg_replace('~(\d),(\d)~', '$1.$2', $plain) ?? $plain;
+        $plain = preg_replace_callback(self::MARKED, static fn (array $m): string => self::degrees($m[0]), $plain) ?? $plain;
+
+        return trim(preg_replace('~ +~', ' ', $plain) ?? $plain);
+    }
+
+    /** What is marked as degrees, minutes or seconds is that, whatever the project writes: 45° is no gon, 30' are no degrees. */
+    private static function degrees(string $text): string
+    {
+        preg_match_all('~(\d+(?:\.\d+)?)\s*([°\'"]?)~u', $text, $parts, PREG_SET_ORDER);
+        $rank = ['°' => 0, "'" => 1, '"' => 2];
+        $marked = array_filter(array_map(static fn (array $p): ?int => $rank[$p[2]] ?? null, $parts), is_int(...));
+        if ($marked === []) {
+            return $text;
+        }
+        $first = array_key_first($marked);
+        $values = [0 => '0', 1 => '0', 2 => '0'];
+        foreach ($parts as $i => [, $number]) {
+            $at = $marked[$first] + $i - $first;
+            // A mark out of its order is no angle: as it stands nothing will read it.
+            if ($at < 0 || $at > 2 || ($marked[$i] ?? $at) !== $at) {
+                return $text;
+            }
+            $values[$at] = $number;
+        }
+        $last = $marked[$first] + count($parts) - 1 - $first;
+
+        return implode(' ', array_slice($values, 0, $last + 1)).'d ';
     }
 
     private static function sum(string $text, AngleStyle $style): ?float

@@ -27,6 +27,11 @@ final class AngleTextTest extends TestCase
         yield 'a bare number in gon' => ['100', AngleStyle::Gon, 90.0];
         yield 'a bearing in gon' => ['N50E', AngleStyle::Gon, 45.0];
         yield 'degrees in a gon project' => ['45 30 00', AngleStyle::Gon, 45.5];
+        // A mark or a word says what it is, in any project: 45° is no gon, and 30' are no degrees.
+        foreach (['45°' => 45.0, '45 deg' => 45.0, 'N 45° E' => 45.0, 'N 45 deg E' => 45.0, '50 + 45°' => 90.0, '30\'' => 0.5, '15"' => 15 / 3600, '45°30' => 45.5, '45° 30.5\'' => 45 + 30.5 / 60, '12 30\'' => 12.5, '45°-30\'-15"' => 45 + 30 / 60 + 15 / 3600, '45° - 30°' => 15.0, '45° + 30\'' => 45.5,
+            '45 deg 30 min 15 sec' => 45 + 30 / 60 + 15 / 3600, '45d30m15s' => 45 + 30 / 60 + 15 / 3600, 'S0°E' => 180.0, 'N45°30\'E' => 45.5, 'S 12° 30 W' => 192.5, 'W - 10°' => 260.0] as $text => $degrees) {
+            yield "marked: $text" => [(string) $text, AngleStyle::Gon, $degrees];
+        }
     }
 
     #[DataProvider('directions')]
@@ -38,7 +43,7 @@ final class AngleTextTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function nonsense(): iterable
     {
-        foreach (['', 'north', '45 60 00', '45 30 60', '45.5 30', '1 2 3 4', 'N100E', 'N-5E', '5 5 gon', '45 30 +', '1e5', 'NE', '45..5'] as $text) {
+        foreach (['', 'north', '45 60 00', '45 30 60', '45.5 30', '1 2 3 4', 'N100E', 'N-5E', '5 5 gon', '45 30 +', '1e5', 'NE', '45..5', '45°60\'', '45°30\'60"', '45\'30°', '45°15"', '10°20°'] as $text) {
             yield "“{$text}”" => [$text];
         }
     }
