@@ -17,7 +17,6 @@ use App\Uploads;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Doctor\Doctor;
 use Parlay\Core\Doctor\Finding;
-use Parlay\Core\Formats\GeoJson\GeoJsonPoints;
 use Parlay\Core\Formats\LandXml\LandXmlPoints;
 use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Formats\PointText\Layout;
@@ -122,7 +121,7 @@ final class PreviewPoints
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 
         return new PointsPreview(
-            Uploads::nameOf($body->upload), $kind->value, LayoutResource::of($layout), $remembered, $kind === PointFile::GeoJson && GeoJsonPoints::looksLikeDegrees($rows), null,
+            Uploads::nameOf($body->upload), $kind->value, LayoutResource::of($layout), $remembered, $kind->looksLikeDegrees($rows, $layout), null,
             array_slice($first, 0, 12), max([count($layout->columns), ...array_map(static fn (string $l) => count($layout->cells($l)), $first)]),
             array_map(static fn (PointRow $r) => RowResource::of($r), array_slice($rows, 0, self::SHOWS)), count($rows), count($strings->ended),
             array_map(static fn (RowFault $f) => FaultResource::of($f), $faults), $faulty,

@@ -15,7 +15,6 @@ use App\Preparation;
 use App\Tasks\Progress;
 use App\Uploads;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Formats\GeoJson\GeoJsonPoints;
 use Parlay\Core\Points\DuplicateRule;
 use Parlay\Core\Points\Name;
 use Parlay\Core\Points\PointFile;
@@ -78,7 +77,7 @@ final class TakePoints
             }
         }
         $kind = PointFile::kindOf(Uploads::open($body->upload));
-        if ($kind === PointFile::GeoJson && ! $body->notDegrees && GeoJsonPoints::looksLikeDegrees($rows)) {
+        if (! $body->notDegrees && $kind->looksLikeDegrees($rows, PointRows::layout($body->layout))) {
             throw new NeedsConfirmation('All positions would be degrees on the globe, and Parlay reads them as easting and northing of the site grid. Ask for the points in site coordinates, or say that they are.', 'degrees');
         }
 

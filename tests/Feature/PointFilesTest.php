@@ -119,6 +119,10 @@ final class PointFilesTest extends FeatureTestCase
     public function test_degrees_are_asked_about(): void
     {
         $project = $this->project();
+        $degrees = "ID,Lat,Lon\nA,51.5,-0.1\nB,51.6,-0.2\n";
+        self::assertTrue($this->preview($project, $this->upload($project, $degrees, 'gnss.csv'))['looksLikeDegrees']);
+        $this->import($project, $degrees)->assertStatus(409)->assertJsonPath('reason', 'degrees');
+        $this->import($project, $degrees, ['notDegrees' => true])->assertOk();
         $json = '{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Point","coordinates":[9.18231,48.77712]},"properties":{"name":"A"}}]}';
         self::assertSame('degrees', $this->import($project, $json, [], 'a.geojson')->assertStatus(409)->json('reason'));
         $this->import($project, $json, ['notDegrees' => true], 'a.geojson')->assertOk();

@@ -47,6 +47,20 @@ enum PointFile: string
         };
     }
 
+    /**
+     * Whether all places would be degrees on the globe, which nobody stakes.
+     *
+     * @param  list<PointRow>  $rows
+     */
+    public function looksLikeDegrees(array $rows, Layout $layout): bool
+    {
+        return match ($this) {
+            self::GeoJson => GeoJsonPoints::looksLikeDegrees($rows),
+            self::Text => $rows !== [] && $layout->saysDegrees() && array_filter($rows, static fn (PointRow $r) => max(abs($r->position->northing), abs($r->position->easting)) > 180 * $layout->unit->metres()) === [],
+            self::LandXml => false,
+        };
+    }
+
     /** What a row's number counts. */
     public function place(): string
     {

@@ -11,6 +11,8 @@ use Parlay\Core\Formats\PointText\LayoutGuess;
 use Parlay\Core\Formats\PointText\PointTextReader;
 use Parlay\Core\Formats\PointText\TextLines;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\PointFile;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
 use Parlay\Core\Points\StringEnd;
@@ -128,6 +130,26 @@ final class PointTextTest extends TestCase
             self::assertSame([$python[$i][0], (float) $python[$i][1], (float) $python[$i][2], $python[$i][4]], [$row->name, $row->position->northing, $row->position->easting, $row->code]);
             self::assertSame($python[$i][3] === '' ? null : (float) $python[$i][3], $row->position->elevation);
         }
+    }
+
+    public function test_a_remark_with_the_separator_in_it_is_kept_whole(): void
+    {
+        [$a, $b] = self::read("Name,E,N,Z,Description\nA,1,2,3,nail in kerb, north side, \nB,1,2,3,bolt\n");
+        self::assertSame(['nail in kerb, north side', 'bolt'], [$a->description ?? '', $b->description ?? '']);
+        [$a] = self::read("Name N E Z Code\nA 1.5 2.5 3.5 TREE oak, old\nB 1.5 2.5 3.5 TREE\n");
+        self::assertSame(['TREE', 'oak, old'], [$a->code ?? '', $a->description ?? '']);
+    }
+
+    public function test_a_list_of_latitudes_is_known_by_its_headings(): void
+    {
+        $layout = static fn (string ...$headings): Layout => new Layout(',', '.', 1, [Column::Name, Column::Easting, Column::Northing], LengthUnit::Metre, array_values($headings));
+        $rows = static fn (float $e, float $n): array => [new PointRow(2, 'A', new Position($n, $e), '', '')];
+        self::assertTrue(PointFile::Text->looksLikeDegrees($rows(51.5, -0.1), $layout('ID', 'Lat', 'Lon')));
+        self::assertTrue(PointFile::Text->looksLikeDegrees($rows(-179.9, 51.0), $layout('ID', 'longitude (deg)', 'Latitude')));
+        self::assertFalse(PointFile::Text->looksLikeDegrees($rows(51.5, -0.1), $layout('ID', 'East', 'North')), 'a small site lies near its own origin');
+        self::assertFalse(PointFile::Text->looksLikeDegrees($rows(41250.0, 78640.0), $layout('Lateral', 'Lat', 'Lon')));
+        self::assertFalse(PointFile::Text->looksLikeDegrees($rows(1.0, 2.0), $layout('Longest', 'Lateral', 'N')));
+        self::assertFalse(PointFile::Text->looksLikeDegrees([], $layout('Lat')));
     }
 
     /** Corners of lines: a row of zeros, of one value, or of zeros under the same label ends a string, and is never a point. */

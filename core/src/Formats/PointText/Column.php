@@ -19,9 +19,9 @@ enum Column: string
     /** Words that headings use for it, lower case. */
     private const HEADINGS = [
         'name' => ['name', 'p', 'point', 'pt', 'pnt', 'pkt', 'pn', '#', 'punktnr', 'pointno', 'ptno', 'bezeichnung', 'id', 'no', 'nr', 'number', 'punkt', 'station', 'mark', 'pointname', 'pointid', 'label'],
-        'northing' => ['n', 'north', 'northing', 'y', 'nord', 'hochwert', 'hw'],
-        'easting' => ['e', 'east', 'easting', 'x', 'ost', 'rechtswert', 'rw'],
-        'elevation' => ['z', 'h', 'elev', 'elevation', 'height', 'level', 'rl', 'höhe', 'hoehe', 'el'],
+        'northing' => ['n', 'north', 'northing', 'y', 'nord', 'hochwert', 'hw', 'norte', 'lat', 'latitude'],
+        'easting' => ['e', 'east', 'easting', 'x', 'ost', 'rechtswert', 'rw', 'este', 'lon', 'lng', 'long', 'longitude'],
+        'elevation' => ['z', 'h', 'elev', 'elevation', 'height', 'level', 'rl', 'höhe', 'hoehe', 'el', 'cota', 'alt', 'altitude'],
         'code' => ['code', 'c', 'cd', 'feature', 'type'],
         'description' => ['description', 'd', 'desc', 'remark', 'remarks', 'note', 'comment', 'bemerkung'],
     ];

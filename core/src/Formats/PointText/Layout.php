@@ -54,6 +54,12 @@ final readonly class Layout
         return new self($this->separator, $this->decimalMark, $this->skip, $this->columns, $unit, $this->headings);
     }
 
+    /** Whether the file itself says that its places are latitudes and longitudes. */
+    public function saysDegrees(): bool
+    {
+        return array_filter($this->headings, static fn (string $h) => preg_match('~^\W*(?:lat|lon|lng|long|latitude|longitude|breitengrad|längengrad)\b~iu', $h) === 1) !== [];
+    }
+
     /** What files of one shape have in common, so that what was told of one holds for the next: separator, number of columns, headings. */
     public static function shapeOf(string $separator, int $width, string $heading): string
     {

@@ -75,6 +75,7 @@ final class PointTextReader
             }
             $numbers[$column->value] = $number;
         }
+        $values = self::withRest($values, $cells, $layout);
         if (self::endsString($cells, $numbers)) {
             return new StringEnd($line);
         }
@@ -94,6 +95,25 @@ final class PointTextReader
             $values[Column::Easting->value] ?? '',
             $attributes,
         );
+    }
+
+    /**
+     * What stands behind the last column is what it says goes on with: nobody puts quotes about a remark.
+     *
+     * @param  array<string, string>  $values
+     * @param  list<string>  $cells
+     * @return array<string, string>
+     */
+    private static function withRest(array $values, array $cells, Layout $layout): array
+    {
+        $rest = array_filter(array_slice($cells, count($layout->columns)), static fn (string $cell) => $cell !== '');
+        $last = $layout->columns[count($layout->columns) - 1] ?? null;
+        if ($rest === [] || ! in_array($last, [Column::Description, Column::Code], true) || ($last === Column::Code && in_array(Column::Description, $layout->columns, true))) {
+            return $values;
+        }
+        $said = $values[Column::Description->value] ?? '';
+
+        return [Column::Description->value => implode($layout->separator === Layout::BLANKS ? ' ' : $layout->separator.' ', [...($said === '' ? [] : [$said]), ...$rest])] + $values;
     }
 
     /**
