@@ -123,6 +123,7 @@ final class PointFilesTest extends FeatureTestCase
         self::assertTrue($this->preview($project, $this->upload($project, $degrees, 'gnss.csv'))['looksLikeDegrees']);
         $this->import($project, $degrees)->assertStatus(409)->assertJsonPath('reason', 'degrees');
         $this->import($project, $degrees, ['notDegrees' => true])->assertOk();
+        $project = $this->project();
         $json = '{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Point","coordinates":[9.18231,48.77712]},"properties":{"name":"A"}}]}';
         self::assertSame('degrees', $this->import($project, $json, [], 'a.geojson')->assertStatus(409)->json('reason'));
         $this->import($project, $json, ['notDegrees' => true], 'a.geojson')->assertOk();
