@@ -10,6 +10,9 @@ final readonly class Explanation
     /** What each unknown that had to be assumed costs, in weighted squares. */
     public const COST = 4.0;
 
+    /** A lead of less than this, in weighted squares, decides nothing: odds of less than five to one. */
+    public const LEAD = 3.0;
+
     /**
      * @param  list<string>  $sights  names of the sights it is about
      * @param  string  $sentence  what it is, in words

@@ -41,14 +41,14 @@ final readonly class OneSight
         private AngleStyle $angle,
     ) {}
 
-    /** @return list<Explanation> those that no simpler one of this sight beats, the best first */
+    /** @return list<Explanation> those that no simpler one of this sight beats by a lead, the best first */
     public function explain(Foretold $f): array
     {
         $all = [...$this->misread($f), ...$this->anotherMark($f), ...$this->exchanged($f), ...$this->digits($f), ...$this->height($f), ...$this->distance($f), ...$this->shifted($f), ...$this->anything($f)];
         usort($all, static fn (Explanation $a, Explanation $b) => $a->score() <=> $b->score());
         $kept = [];
         foreach ($all as $e) {
-            if (array_filter($kept, static fn (Explanation $k) => $k->assumed <= $e->assumed) === []) {
+            if (array_filter($kept, static fn (Explanation $k) => $k->assumed <= $e->assumed && $k->score() + Explanation::LEAD < $e->score()) === []) {
                 $kept[] = $e;
             }
         }
@@ -64,14 +64,15 @@ final readonly class OneSight
         }
         [, [$off]] = $f->left(null, static fn (array $kinds): array => [self::only($kinds, [ObservedKind::Direction->value => 1.0])]);
         $found = [];
-        foreach ([180.0, ...($this->angle === AngleStyle::Gon ? [200.0] : [])] as $half) {
+        // Whole degrees or gon; and tens of minutes, which cost as much as something free, for there are many of them.
+        foreach ([[180.0, 0], [1080.0, 1], ...($this->angle === AngleStyle::Gon ? [[200.0, 0]] : [])] as [$half, $assumed]) {
             $round = round($off / M_PI * $half);
             $angle = $round / $half * M_PI;
-            if ($round !== 0.0) {
+            if ($round !== 0.0 && ($assumed === 0 || fmod($round, 6.0) !== 0.0)) {
                 $name = $f->sight()->name;
                 $sentence = abs($round) === $half ? "The direction to “{$name}” is off by half a turn: it was misread, or booked on the wrong face."
                     : sprintf('The direction to “%s” was misread: it is %s too %s.', $name, $this->angle->format(abs($angle)), $angle > 0 ? 'large' : 'small');
-                $found[] = $this->slip($f, Cause::Misread, $f->sight()->with(sight: $f->sight()->sight->turned(-$angle)), $sentence, 'Read it again. If nobody can stand there any more, leave its direction out: what is left of the sight still counts.');
+                $found[] = $this->slip($f, Cause::Misread, $f->sight()->with(sight: $f->sight()->sight->turned(-$angle)), $sentence, 'Read it again. If nobody can stand there any more, leave its direction out: what is left of the sight still counts.', assumed: $assumed);
             }
         }
 
@@ -125,11 +126,11 @@ final readonly class OneSight
      *
      * @param  list<string>  $others  names that it is about too
      */
-    private function slip(Foretold $f, Cause $cause, ControlSight $as, string $sentence, string $remedy, array $others = [], ?float $value = null): ?Explanation
+    private function slip(Foretold $f, Cause $cause, ControlSight $as, string $sentence, string $remedy, array $others = [], ?float $value = null, int $assumed = 0): ?Explanation
     {
         [$left] = $f->left($as);
         $rest = $f->rest;
-        $explanation = new Explanation($cause, [$f->sight()->name, ...$others], $sentence, $remedy, $rest->squares() + $left, $rest->redundancy() + count($f->kinds()), 0, $rest, $value, $value === null ? null : abs($value));
+        $explanation = new Explanation($cause, [$f->sight()->name, ...$others], $sentence, $remedy, $rest->squares() + $left, $rest->redundancy() + count($f->kinds()) - $assumed, $assumed, $rest, $value, $value === null ? null : abs($value));
 
         return $left <= self::WITHIN ** 2 + count($f->kinds()) ? $explanation : null;
     }

@@ -13,9 +13,6 @@ use Parlay\Core\Setup\ControlSight;
 /** Explanations in their order; where the readings can't tell the first from the next, what changes least comes first, and the sight that would decide is named. */
 final readonly class Ranked
 {
-    /** A lead of less than this, in weighted squares, decides nothing: odds of less than five to one. */
-    private const LEAD = 3.0;
-
     /** Two forecasts are told apart where they differ by this many deviations of a sight. */
     private const TELLS = 4.0;
 
@@ -39,7 +36,7 @@ final readonly class Ranked
     public function order(array $found): array
     {
         usort($found, static fn (Explanation $a, Explanation $b) => $a->score() <=> $b->score());
-        $level = array_values(array_filter($found, static fn (Explanation $e) => $e->score() < $found[0]->score() + self::LEAD));
+        $level = array_values(array_filter($found, static fn (Explanation $e) => $e->score() < $found[0]->score() + Explanation::LEAD));
         if (count($level) < 2) {
             return $found;
         }

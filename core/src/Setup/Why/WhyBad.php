@@ -266,12 +266,9 @@ final readonly class WhyBad
     private function without(array $out): ?Figure
     {
         $rest = Figure::solve(array_values(array_diff_key($this->sights, array_flip($out))), $this->accuracy, $this->on);
-        if ($rest === null || ($rest->redundancy() === 0 && $this->on === null)) {
-            return null;
-        }
 
-        // With little to spare, the others are trusted only where they fit very well.
-        return $rest->redundancy() === 0 || ($rest->passes() && ($rest->redundancy() >= 3 || $rest->squares() <= 4.0)) ? $rest : null;
+        // The mark under the tripod alone contradicts nothing; sights with nothing to spare prove nothing.
+        return $rest !== null && ($rest->redundancy() === 0 ? $this->on !== null : $rest->passes()) ? $rest : null;
     }
 
     /** @return list<int> the sights that fit worst by their own residuals, in order of measuring */
