@@ -18,15 +18,15 @@ use Illuminate\Support\Facades\DB;
 use Parlay\Core\Doctor\Doctor;
 use Parlay\Core\Doctor\Finding;
 use Parlay\Core\Formats\LandXml\LandXmlPoints;
+use Parlay\Core\Formats\PointFile;
 use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Formats\PointText\LayoutGuess;
+use Parlay\Core\Formats\PointText\Strings;
 use Parlay\Core\Formats\PointText\TextLines;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
-use Parlay\Core\Points\PointFile;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
-use Parlay\Core\Points\Strings;
 use Parlay\Core\Units\LengthUnit;
 
 /** Shows a list of points as it would be read, guessed or as told, and what the doctor says of it; stores nothing. */

@@ -15,12 +15,12 @@ use App\Preparation;
 use App\Tasks\Progress;
 use App\Uploads;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Formats\PointFile;
+use Parlay\Core\Formats\PointText\Strings;
 use Parlay\Core\Points\DuplicateRule;
 use Parlay\Core\Points\Name;
-use Parlay\Core\Points\PointFile;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
-use Parlay\Core\Points\Strings;
 
 /** Takes a list of points as control or as stakeout points: as was decided about faults and taken names, or none of it. */
 final class TakePoints

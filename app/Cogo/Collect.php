@@ -19,13 +19,13 @@ use App\Models\GridLine;
 use App\Models\Project;
 use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\ConstructionKind;
-use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Collect\Alike;
 use Parlay\Core\Collect\LayerCrossings;
 use Parlay\Core\Design\Attributes;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Design\ShapeLegs;
 use Parlay\Core\Design\SpotKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Grid\GridCrossing;
@@ -183,7 +183,7 @@ final class Collect
         $found = [];
         $refs = $body->shapes !== [] ? $body->shapes : $this->linesOf($body);
         foreach ($refs as $ref) {
-            $legs = Leg::ofShape($this->layer($ref->layerId)->shape($ref->shape));
+            $legs = ShapeLegs::of($this->layer($ref->layerId)->shape($ref->shape));
             if ($legs === []) {
                 continue;
             }
@@ -207,7 +207,7 @@ final class Collect
         $found = [];
         foreach (Alike::outlines($layer, $like->shape) as $numbers) {
             $chain = new GivenChain(array_map(static fn (int $i) => new ShapeRef($like->layerId, $i), $numbers));
-            $corners = Chain::of(array_merge(...array_map(static fn (int $i) => Leg::ofShape($layer->shape($i)), $numbers)))->corners();
+            $corners = Chain::of(array_merge(...array_map(static fn (int $i) => ShapeLegs::of($layer->shape($i)), $numbers)))->corners();
             foreach ($corners as $i => $corner) {
                 $found[] = new Candidate(new ConstructionBody(ConstructionKind::Corners, chain: $chain), $corner, index: $i);
             }

@@ -14,12 +14,12 @@ use App\Http\Bodies\SpotBody;
 use App\Models\GridLine;
 use App\Models\Project;
 use Parlay\Core\Cogo\Chain;
-use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Design\ConnectedPieces;
 use Parlay\Core\Design\Shape;
 use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Design\ShapeLegs;
 use Parlay\Core\Design\Spot;
 use Parlay\Core\Design\SpotKind;
 use Parlay\Core\Geometry\Position;
@@ -135,7 +135,7 @@ final class Givens
             $chain = Chain::through($this->places($given->places), $given->closed);
         } else {
             $pieces = $given->connected && count($given->shapes) === 1 ? $this->connected($given->shapes[0]) : array_map($this->shape(...), $given->shapes);
-            $legs = array_merge(...array_map(Leg::ofShape(...), $pieces));
+            $legs = array_merge(...array_map(ShapeLegs::of(...), $pieces));
             if ($legs === []) {
                 throw NoConstruction::contradiction('Only lines, arcs and circles can be measured along; splines and ellipses can’t yet.');
             }

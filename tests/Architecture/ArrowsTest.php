@@ -38,4 +38,12 @@ final class ArrowsTest
             ->shouldNotDependOn()->classes(Selector::classname('App\Instrument\StandInDriver'))
             ->because('Parlay knows an instrument only through the contract in core');
     }
+
+    /** What is computed is computed of places and lines, whichever drawing or file they came from. */
+    public function testComputationsKnowNoDrawingsAndPointsNoFiles(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace('Parlay\Core\Cogo'), Selector::inNamespace('Parlay\Core\Points'), Selector::inNamespace('Parlay\Core\Geometry'), Selector::inNamespace('Parlay\Core\Adjustment'))
+            ->shouldNotDependOn()->classes(Selector::inNamespace('Parlay\Core\Design'), Selector::inNamespace('Parlay\Core\Formats'))
+            ->because('arrows inside core run one way, too');
+    }
 }

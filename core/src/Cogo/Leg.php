@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
-use Parlay\Core\Design\Shape;
-use Parlay\Core\Design\ShapeKind;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 
@@ -18,17 +16,6 @@ final readonly class Leg
         public Position $to,
         public float $sweep = 0.0,
     ) {}
-
-    /** @return list<self> a circle in two halves; nothing for what is no line or arc */
-    public static function ofShape(Shape $shape): array
-    {
-        return match ($shape->kind) {
-            ShapeKind::Line => [new self($shape->pointAt(0.0), $shape->pointAt(1.0))],
-            ShapeKind::Arc => self::arcOf($shape),
-            ShapeKind::Circle => [new self($shape->pointAt(0.0), $shape->pointAt(0.5), -M_PI), new self($shape->pointAt(0.5), $shape->pointAt(0.0), -M_PI)],
-            default => [],
-        };
-    }
 
     /** An arc that leaves a place in a direction. */
     public static function leaving(Position $from, float $azimuth, float $radius, float $sweep): self
@@ -146,16 +133,5 @@ final readonly class Leg
         [$a, $b, $length] = [$this->from->elevation, $this->to->elevation, $this->length()];
 
         return $a === null || $b === null ? null : ($length === 0.0 ? $a : $a + ($b - $a) * $distance / $length);
-    }
-
-    /** @return list<self> an arc of more than three quarters in two, so that its chord never gets lost */
-    private static function arcOf(Shape $arc): array
-    {
-        $sweep = -$arc->v[5];
-        if (abs($sweep) <= 1.5 * M_PI) {
-            return [new self($arc->pointAt(0.0), $arc->pointAt(1.0), $sweep)];
-        }
-
-        return [new self($arc->pointAt(0.0), $arc->pointAt(0.5), $sweep / 2), new self($arc->pointAt(0.5), $arc->pointAt(1.0), $sweep / 2)];
     }
 }

@@ -6,12 +6,12 @@ namespace Parlay\Core\Collect;
 
 use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\Enclosed;
-use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Design\ConnectedPieces;
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\Shape;
 use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Design\ShapeLegs;
 use Parlay\Core\Geometry\Position;
 
 /** Things of one kind on a layer, all at once: numbers of the shapes in the order in which they are drawn. */
@@ -119,7 +119,7 @@ final class Alike
     private static function measured(DrawingLayer $layer, array $numbers): ?array
     {
         try {
-            $chain = Chain::of(array_merge(...array_map(static fn (int $i) => Leg::ofShape($layer->shape($i)), $numbers)));
+            $chain = Chain::of(array_merge(...array_map(static fn (int $i) => ShapeLegs::of($layer->shape($i)), $numbers)));
 
             return $chain->isClosed() ? [$chain->length(), Enclosed::by($chain)->area] : null;
         } catch (NoConstruction) {

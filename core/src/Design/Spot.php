@@ -34,7 +34,7 @@ final class Spot
 
     private static function quadrant(Shape $shape, Position $near): Position
     {
-        $legs = Leg::ofShape($shape);
+        $legs = ShapeLegs::of($shape);
         $centre = $shape->anchor() ?? $near;
         $places = array_map(static fn (int $k) => $centre->along($k * M_PI_2, $shape->v[3], $centre->elevation), [0, 1, 2, 3]);
         $on = array_filter($places, static fn (Position $p) => array_filter($legs, static fn (Leg $l) => $l->foot($p) !== null) !== []);
@@ -48,7 +48,7 @@ final class Spot
 
     private static function foot(Shape $shape, SpotKind $kind, Position $from): Position
     {
-        $legs = Leg::ofShape($shape);
+        $legs = ShapeLegs::of($shape);
         if ($legs === []) {
             throw NoSuchSpot::of($kind, $shape->kind);
         }

@@ -11,6 +11,7 @@ use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\PlacesOnChain;
 use Parlay\Core\Design\Shape;
 use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Design\ShapeLegs;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
@@ -37,7 +38,7 @@ final class ChainTest extends TestCase
         mt_srand(22);
         for ($i = 0; $i < 500; $i++) {
             $arc = new Shape(ShapeKind::Arc, 1, [3e6, 5e6, NAN, mt_rand(1, 9000) / 10, mt_rand(0, 628) / 100, (mt_rand(0, 1) ? 1 : -1) * mt_rand(10, 628) / 100, 0.0, 0.0, 0.0]);
-            $chain = Chain::of(Leg::ofShape($arc));
+            $chain = Chain::of(ShapeLegs::of($arc));
             self::assertEqualsWithDelta($arc->length(), $chain->length(), 1e-6);
             foreach ([0.0, 0.2, 0.5, 0.9, 1.0] as $part) {
                 self::assertEqualsWithDelta(0.0, $chain->at($part * $chain->length())->distanceTo($arc->pointAt($part)), 1e-6);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Points;
 
+use Parlay\Core\Formats\PointFile;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Points\NearestNext;
-use Parlay\Core\Points\PointFile;
 use PHPUnit\Framework\TestCase;
 
 final class OrderTest extends TestCase

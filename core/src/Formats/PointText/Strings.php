@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Parlay\Core\Points;
+namespace Parlay\Core\Formats\PointText;
 
 use Parlay\Core\Design\DrawingLayer;
 use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Points\PointRow;
+use Parlay\Core\Points\RowFault;
+use Parlay\Core\Points\StringEnd;
 
 /** The strings of a list of points, as lines of a drawing. */
 final class Strings

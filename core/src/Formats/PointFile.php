@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Parlay\Core\Points;
+namespace Parlay\Core\Formats;
 
 use Parlay\Core\Formats\GeoJson\GeoJsonPoints;
 use Parlay\Core\Formats\LandXml\LandXmlPoints;
 use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Formats\PointText\PointTextReader;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
+use Parlay\Core\Points\PointRow;
+use Parlay\Core\Points\RowFault;
+use Parlay\Core\Points\StringEnd;
 
 /** What a file of points is written in. */
 enum PointFile: string
