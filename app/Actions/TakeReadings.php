@@ -78,7 +78,7 @@ final class TakeReadings
             'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm_applied' => $r->ppmApplied, 'prism_constant_applied' => $r->prismConstantApplied,
             'target_height' => $height, 'prism_constant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
             'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angles,
-            'collimation' => Angle::seconds($instrument->collimation_seconds ?? 0.0), 'index_error' => Angle::seconds($instrument->index_seconds ?? 0.0), 'target_name' => $conditions['target'],
+            'collimation' => Angle::fromSeconds($instrument->collimation_seconds ?? 0.0), 'index_error' => Angle::fromSeconds($instrument->index_seconds ?? 0.0), 'target_name' => $conditions['target'],
             'instrument' => trim(($conditions['instrument'] ?? '').' typed'),
             'accuracy' => $conditions['accuracy'] ?? $stated->figures(),
         ]);

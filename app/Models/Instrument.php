@@ -23,7 +23,7 @@ final class Instrument extends Model
 
     public function accuracy(): Accuracy
     {
-        return new Accuracy(Angle::seconds($this->direction_seconds), $this->distance_millimetres / 1000, $this->distance_ppm, $this->centring, 0.001, Angle::seconds($this->zenith_seconds));
+        return new Accuracy(Angle::fromSeconds($this->direction_seconds), $this->distance_millimetres / 1000, $this->distance_ppm, $this->centring, 0.001, Angle::fromSeconds($this->zenith_seconds));
     }
 
     public function notch(): Notch

@@ -26,7 +26,7 @@ final class Angle
         return $wrapped > M_PI ? $wrapped - 2 * M_PI : $wrapped;
     }
 
-    public static function seconds(float $seconds): float
+    public static function fromSeconds(float $seconds): float
     {
         return deg2rad($seconds / 3600);
     }

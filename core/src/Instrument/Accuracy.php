@@ -65,7 +65,7 @@ final readonly class Accuracy
      */
     public static function stated(float $seconds, float $millimetres, float $ppm): self
     {
-        return new self(Angle::seconds($seconds), $millimetres / 1000, $ppm);
+        return new self(Angle::fromSeconds($seconds), $millimetres / 1000, $ppm);
     }
 
     /** Of a horizontal direction to a pole at a plan distance; radians. */

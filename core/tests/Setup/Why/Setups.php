@@ -188,7 +188,7 @@ final class Setups
         $this->sights = array_map(function (ControlSight $s) use ($collimation, $index): ControlSight {
             $sight = $this->reading($this->true[$s->name]);
 
-            return $s->with(sight: $sight->turned(Angle::seconds($collimation) / sin($sight->zenith))->lowered(Angle::seconds($index)));
+            return $s->with(sight: $sight->turned(Angle::fromSeconds($collimation) / sin($sight->zenith))->lowered(Angle::fromSeconds($index)));
         }, $this->sights);
 
         return $cause;
