@@ -46,9 +46,8 @@ final class SetupDrawing
             $parts[] = '<path d="M'.$sx.' '.($sy - 8).' l8 8 l-8 8 l-8 -8 z" fill="#1f1c17"/><text x="'.($sx + 11).'" y="'.($sy - 6).'" font-size="15" font-weight="bold">'.htmlspecialchars((string) $s['name'], ENT_XML1).'</text>';
             $r = $residuals[$s['name']] ?? null;
             $a = atan2($s['easting'] - $setup->easting, $s['northing'] - $setup->northing);
-            $along = (float) $r?->distance;
-            $right = (float) $r?->across;
-            [$ax, $ay] = [$sx + $times * $scale * ($along * sin($a) + $right * cos($a)), $sy - $times * $scale * ($along * cos($a) - $right * sin($a))];
+            [$north, $east] = $r->found ?? SightResidual::inPlan($a, $r?->distance, $r?->across);
+            [$ax, $ay] = [$sx + $times * $scale * $east, $sy - $times * $scale * $north];
             $parts[] = '<path d="M'.$sx.' '.$sy.' L'.round($ax, 2).' '.round($ay, 2).'" stroke="#a3231b" stroke-width="3"/><circle cx="'.round($ax, 2).'" cy="'.round($ay, 2).'" r="4" fill="#a3231b"/>';
         }
         [$major, $minor, $turn] = [$times * $scale * $ellipse->major, $times * $scale * $ellipse->minor, rad2deg($ellipse->azimuth)];

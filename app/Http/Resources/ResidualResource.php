@@ -14,6 +14,7 @@ final readonly class ResidualResource
 {
     /**
      * checked: how well the others check it, 0 to 1. detectable: smallest error that would show, metres. moves: how far the station moves without it.
+     * north, east: how far from its mark the sight found it, metres; null in setups that were accepted before this was kept.
      *
      * @param  list<ObservedResource>  $observed
      */
@@ -30,13 +31,15 @@ final readonly class ResidualResource
         public ?float $moves = null,
         #[ListOf(ObservedResource::class)]
         public array $observed = [],
+        public ?float $north = null,
+        public ?float $east = null,
     ) {}
 
     public static function of(SightResidual $r): self
     {
         return new self(
             $r->name, $r->isUsed(), $r->direction, $r->across, $r->distance, $r->height, $r->checked, $r->detectable, $r->normalised, $r->moves,
-            array_map(static fn (ObservedResidual $o) => new ObservedResource($o->kind, $o->residual, $o->deviation, $o->redundancy, $o->normalised, $o->detectable), $r->observed),
+            array_map(static fn (ObservedResidual $o) => new ObservedResource($o->kind, $o->residual, $o->deviation, $o->redundancy, $o->normalised, $o->detectable), $r->observed), $r->found[0] ?? null, $r->found[1] ?? null,
         );
     }
 }

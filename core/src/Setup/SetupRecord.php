@@ -100,7 +100,7 @@ final class SetupRecord
     {
         return [
             'name' => $r->name, 'plan' => $r->usedForPlan, 'height' => $r->usedForHeight, 'direction' => $r->direction, 'across' => $r->across, 'distance' => $r->distance, 'rise' => $r->height,
-            'checked' => $r->checked, 'detectable' => $r->detectable, 'normalised' => $r->normalised, 'moves' => $r->moves,
+            'checked' => $r->checked, 'detectable' => $r->detectable, 'normalised' => $r->normalised, 'moves' => $r->moves, 'found' => $r->found,
             'observed' => array_map(static fn (ObservedResidual $o): array => ['kind' => $o->kind->value, 'residual' => $o->residual, 'deviation' => $o->deviation, 'redundancy' => $o->redundancy, 'normalised' => $o->normalised, 'detectable' => $o->detectable], $r->observed),
         ];
     }
@@ -111,6 +111,11 @@ final class SetupRecord
         return new SightResidual(
             $r->text('name'), $plan, $height, $r->number('direction'), $r->number('across'), $r->number('distance'), $r->number($rise),
             $r->number('checked'), $r->number('detectable'), $r->number('normalised'), $r->number('moves'), array_map(self::readObserved(...), $r->records('observed')),
+            match (count($found = $r->numbers('found'))) {
+                0 => null,
+                2 => $found,
+                default => throw UnreadableRecord::at('found'),
+            },
         );
     }
 

@@ -14,6 +14,7 @@ final readonly class SightResidual
      * @param  float|null  $normalised  the largest of its residuals over their standard deviations
      * @param  float|null  $moves  how far the station would move without this sight, metres; null where it can't do without
      * @param  list<ObservedResidual>  $observed
+     * @param  array{float, float}|null  $found  how far north and east of its mark the sight found it; null in what was kept before this was
      */
     public function __construct(
         public string $name,
@@ -28,7 +29,21 @@ final readonly class SightResidual
         public ?float $normalised = null,
         public ?float $moves = null,
         public array $observed = [],
+        public ?array $found = null,
     ) {}
+
+    /**
+     * How far north and east of its mark a sight found it.
+     *
+     * @param  float  $azimuth  from the station to the mark
+     * @return array{float, float} metres
+     */
+    public static function inPlan(float $azimuth, ?float $along, ?float $across): array
+    {
+        [$l, $r] = [(float) $along, (float) $across];
+
+        return [$l * cos($azimuth) - $r * sin($azimuth), $l * sin($azimuth) + $r * cos($azimuth)];
+    }
 
     public function isUsed(): bool
     {

@@ -65,10 +65,14 @@ final readonly class SightsJudged
             $normalised = $o->normalised === null ? $normalised : max($normalised ?? 0.0, $o->normalised);
         }
 
+        $across = $direction === null ? null : $direction * $known;
+        $along = $hasDistance ? $s->sight->distance - $known : null;
+
         return new SightResidual(
-            $s->name, $s->plan, $s->height, $direction, $direction === null ? null : $direction * $known, $hasDistance ? $s->sight->distance - $known : null,
+            $s->name, $s->plan, $s->height, $direction, $across, $along,
             $height === null || $s->control->elevation === null ? null : $height - $s->control->elevation,
             $checked, $detectable === null || is_infinite($detectable) ? null : $detectable, $normalised, $moves, $observed,
+            SightResidual::inPlan($this->station->mark->azimuthTo($s->control), $along, $across),
         );
     }
 }

@@ -119,6 +119,20 @@ final class QualityTest extends TestCase
         }
     }
 
+    /** Where a sight is said to have found its mark is where the station places it. */
+    public function test_a_residual_tells_where_the_sight_found_its_mark(): void
+    {
+        $field = new Field(17);
+        $sights = $field->sights(5);
+        $solution = Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy);
+        foreach ($solution->residuals as $i => $r) {
+            $located = $solution->station->locate($sights[$i]->sight);
+            self::assertEqualsWithDelta([$located->northing - $sights[$i]->control->northing, $located->easting - $sights[$i]->control->easting], $r->found, 1e-6);
+            self::assertGreaterThan(1e-5, hypot(...$r->found ?? [0.0, 0.0]));
+        }
+        self::assertEqualsWithDelta([[0.0, 3.0], [-2.0, 0.0]], [SightResidual::inPlan(M_PI_2, 3.0, null), SightResidual::inPlan(M_PI_2, null, 2.0)], 1e-12, 'to the east: along is east, to the right is south');
+    }
+
     public function test_nothing_is_called_checked_that_has_nothing_to_spare(): void
     {
         $setup = new Setups(9, 5);

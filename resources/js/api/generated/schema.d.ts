@@ -3235,6 +3235,8 @@ export interface components {
             normalised: number | null;
             moves: number | null;
             observed: components["schemas"]["ObservedResource"][];
+            north: number | null;
+            east: number | null;
         };
         RowResource: {
             line: number;

@@ -35,7 +35,7 @@ export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvi
     const chosen = chosenPlace(state);
     const shots = chosen?.shots ?? [];
     const longest = Math.max(1, ...[...sighted, ...shots].map((m) => Math.hypot(m.northing - s.northing, m.easting - s.easting)));
-    const arrows = s.residuals.flatMap((r) => arrow(r, marks.get(r.name), s));
+    const arrows = s.residuals.flatMap((r) => arrow(r, marks.get(r.name)));
     const largest = Math.max(SMALLEST, s.placeFound ? s.ellipseMajor : 0, ...arrows.map((a) => Math.hypot(a.dn, a.de)));
     const times = roundTimes((SHARE * longest) / largest);
     for (const r of s.residuals) {
@@ -72,14 +72,12 @@ export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvi
 type Solution = NonNullable<SetupState['solution']>;
 type Arrow = { at: Place; dn: number; de: number };
 
-/** From where the control is to where the sight found it: along the sight and to the right of it. */
-function arrow(r: Solution['residuals'][number], mark: ControlPoint | undefined, s: Solution): Arrow[] {
+/** From where the control is to where the sight found it. */
+function arrow(r: Solution['residuals'][number], mark: ControlPoint | undefined): Arrow[] {
     if (!mark) {
         return [];
     }
-    const a = Math.atan2(mark.easting - s.easting, mark.northing - s.northing);
-    const [along, right] = [r.distance ?? 0, r.across ?? 0];
-    return [{ at: mark, dn: along * Math.cos(a) - right * Math.sin(a), de: along * Math.sin(a) + right * Math.cos(a) }];
+    return [{ at: mark, dn: r.north ?? 0, de: r.east ?? 0 }];
 }
 
 function withHead({ at, dn, de }: Arrow, times: number): number[] {
