@@ -81,7 +81,10 @@ final readonly class WhyBad
             return null;
         }
 
-        return (new self($used, $control, $accuracy, $length, $angle, $on, $whole))->found();
+        $found = (new self($used, $control, $accuracy, $length, $angle, $on, $whole))->found();
+
+        // Sights that give no place may just be too few: only a cause that is found speaks against them.
+        return $whole === null && $found === [] ? null : $found;
     }
 
     /** @return list<Explanation> */

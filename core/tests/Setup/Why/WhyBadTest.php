@@ -198,7 +198,9 @@ final class WhyBadTest extends TestCase
         $best = (WhyBad::explain($flat, array_map(static fn (Position $p) => $p->at(null), $setup->control), Setups::accuracy(), LengthStyle::Metres) ?? [])[0];
         self::assertSame($setup->wrong[0], $best->sights[0]);
         $one = array_fill(0, 4, $setup->sights[0]);
-        self::assertContains(WhyBad::explain($one, $setup->control, Setups::accuracy(), LengthStyle::Metres), [null, []], 'four sights to one mark tell nothing');
+        self::assertNull(WhyBad::explain($one, $setup->control, Setups::accuracy(), LengthStyle::Metres), 'four sights to one mark tell nothing');
+        $angles = array_map(static fn (ControlSight $s) => $s->with(distance: false, height: false), array_slice($setup->sights, 0, 2));
+        self::assertNull(WhyBad::explain([...$angles, $setup->sights[2]->unused()], $setup->control, Setups::accuracy(), LengthStyle::Metres), 'too few is no blunder');
     }
 
     /**
