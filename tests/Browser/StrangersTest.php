@@ -60,6 +60,8 @@ final class StrangersTest extends TestCase
     {
         $parlay = new Running('start', ['--host', '0.0.0.0']);
         $key = trim((string) file_get_contents("{$parlay->data}/access-key"));
+        // The key is told after the line by which a start is known.
+        Running::until(static fn () => str_contains($parlay->said(), "/enter#$key"), 20);
         self::assertStringContainsString("/enter#$key", $parlay->said());
         self::assertSame(43, strlen($key), '32 random bytes');
         self::assertStringContainsString('asks for its key', $parlay->ask('GET', '/projects')['message']);
