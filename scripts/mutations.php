@@ -6,9 +6,9 @@ declare(strict_types=1);
  * Changes core in one place at a time and asks its own tests whether they notice: mutations.php [each] [folder ...].
  *
  * A seeded sample, so many of each folder of core/src (1 where nothing is said); the same every time while the code is the same. What survives is listed: either a test
- * is missing, or the change changes nothing. Exits with 1 where fewer than FLOOR of 100 are noticed.
+ * is missing, or the change changes nothing. Exits with 1 where fewer than FLOOR of 100 are noticed: of fourteen with a true share of 70 that comes twice in a thousand samples.
  */
-const FLOOR = 40;
+const FLOOR = 35;
 const PATIENCE = 120;
 const EXCHANGED = [
     '<' => '<=', '>' => '>=', '<=' => '<', '>=' => '>', '+' => '-', '-' => '+', '*' => '/', '/' => '*', '&&' => '||', '||' => '&&', '===' => '!==', '!==' => '===',
