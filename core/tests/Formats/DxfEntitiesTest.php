@@ -51,6 +51,9 @@ final class DxfEntitiesTest extends TestCase
             self::assertArrayHasKey($name, $layers, "$name is missing; ".implode(' ', $drawing->remarks));
             $shapes = array_values(array_filter(self::shapes($layers[$name]), static fn (Shape $s) => ! in_array($s->kind, [ShapeKind::Face, ShapeKind::Insert], true)));
             self::assertCount($case['pieces'], $shapes, $name);
+            if ($case['faces'] !== null) {
+                self::assertSame($case['faces'], $layers[$name]->kinds()['face'] ?? 0, "faces of $name, in triangles");
+            }
             foreach ($case['points'] as [$x, $y]) {
                 $off = min(array_map(static fn (Shape $s) => self::off($layers[$name], $s, $x, $y), $shapes));
                 self::assertLessThan(self::ON, $off, "$name at $x, $y");

@@ -19,8 +19,8 @@ def length(points):
     points = list(points)
     return sum(math.hypot(b.x - a.x, b.y - a.y) for a, b in zip(points, points[1:]))
 
-def case(name, pieces, points, long=None):
-    cases[name] = {'pieces': pieces, 'points': xy(points), 'length': long}
+def case(name, pieces, points, long=None, faces=None):
+    cases[name] = {'pieces': pieces, 'points': xy(points), 'length': long, 'faces': faces}
 
 def ellipse_points(e, n):
     a, b = e.dxf.start_param, e.dxf.end_param
@@ -54,7 +54,12 @@ case('mesh', 3 * 3 + 2 * 4, [Vec3(10, 7), Vec3(20, 21), Vec3(5, 0)], 9 * 7 + 8 *
 from ezdxf.render import forms
 cube = forms.cube(center=False)
 cube.render_polyface(msp, dxfattribs=layer('polyface'))
-case('polyface', 12, [Vec3(0, 0), Vec3(1, 1), Vec3(.5, 0), Vec3(0, .5)], 8)
+case('polyface', 12, [Vec3(0, 0), Vec3(1, 1), Vec3(.5, 0), Vec3(0, .5)], 8, faces=12)
+from ezdxf.render import MeshBuilder
+tent = MeshBuilder()
+tent.add_mesh(vertices=[(20, 0, 0), (26, 0, 0), (20, 6, 0), (20, 0, 3)], faces=[(0, 1, 2), (0, 1, 3), (1, 2, 3), (2, 0, 3)])
+tent.render_polyface(msp, dxfattribs=layer('polyface of three'))
+case('polyface of three', 6, [Vec3(20, 0), Vec3(26, 0), Vec3(20, 6), Vec3(23, 3), Vec3(23, 0)], 4 * 6 + math.hypot(6, 6), faces=4)
 
 block = doc.blocks.new('PLATE', base_point=(1, 1))
 block.add_circle((2, 1), 0.5, dxfattribs={'layer': '0'})
