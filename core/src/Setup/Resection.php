@@ -36,6 +36,19 @@ final class Resection
         return array_map(static fn (SetupSolution $s) => $s->withCautions(ResectionCautions::of($s, $sights, count($places))), $places);
     }
 
+    /**
+     * Whether there are as many observations as unknowns: place and orientation are three; without any direction the place alone is two.
+     *
+     * @param  list<ControlSight>  $sights
+     */
+    public static function suffice(array $sights): bool
+    {
+        $directions = count(array_filter($sights, static fn (ControlSight $s) => $s->givesDirection()));
+        $distances = count(array_filter($sights, static fn (ControlSight $s) => $s->givesDistance()));
+
+        return $directions + $distances >= ($directions === 0 ? 2 : 3);
+    }
+
     /** @param  list<ControlSight>  $sights */
     private static function requireEnough(array $sights): void
     {
@@ -43,10 +56,7 @@ final class Resection
         if (count($plan) < 2) {
             throw CannotSetUp::tooFewSights(count($plan));
         }
-        $directions = count(array_filter($plan, static fn (ControlSight $s) => $s->givesDirection()));
-        $distances = count(array_filter($plan, static fn (ControlSight $s) => $s->givesDistance()));
-        // Place and orientation are three unknowns; without any direction the place alone is two.
-        if ($directions + $distances < ($directions === 0 ? 2 : 3)) {
+        if (! self::suffice($plan)) {
             throw CannotSetUp::tooFewAngles(count($plan));
         }
         foreach ($plan as $s) {

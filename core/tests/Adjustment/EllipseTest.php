@@ -4,12 +4,22 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Adjustment;
 
+use Parlay\Core\Adjustment\Block;
 use Parlay\Core\Adjustment\Ellipse;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
 
 final class EllipseTest extends TestCase
 {
+    /** The determinant of a block's covariance, which tells wider deviations from narrower ones, by numpy. */
+    public function test_the_spread_of_a_block_is_its_determinant(): void
+    {
+        $cases = [[[4.0]], [[4.0, 1.0], [1.0, 2.5]], [[4.0, 1.0, -0.5], [1.0, 2.5, 0.3], [-0.5, 0.3, 1.2]]];
+        $theirs = Reference::python('import numpy as np
+print(json.dumps([float(np.linalg.det(np.array(c))) for c in input]))', $cases);
+        self::assertEqualsWithDelta($theirs, array_map(static fn (array $c): float => (new Block([], [], $c))->spread(), $cases), 1e-12);
+    }
+
     /** √(2 F(0.95; 2, r)), F from scipy; F(0.95; 2, 5) = 5.786 stands in the NIST/SEMATECH e-Handbook, 1.3.6.7.3. */
     public function test_with_few_to_spare_an_ellipse_from_residuals_is_wider(): void
     {

@@ -113,14 +113,12 @@ final class DxfReader
 
     private function take(Record $r): void
     {
-        if ($this->polyline !== null) {
-            if ($r->type === 'VERTEX') {
-                // What joins corners to faces has no place of its own.
-                $place = ($r->integer(70) & 0xC0) === 0x80 ? [$r->real(10), $r->real(20), $r->real(30)] : $r->place(10);
-                $this->polyline->vertices[] = [...$place, $r->real(42), $r->integer(70), [$r->integer(71), $r->integer(72), $r->integer(73), $r->integer(74)]];
+        if ($this->polyline !== null && $r->type === 'VERTEX') {
+            // What joins corners to faces has no place of its own.
+            $place = ($r->integer(70) & 0xC0) === 0x80 ? [$r->real(10), $r->real(20), $r->real(30)] : $r->place(10);
+            $this->polyline->vertices[] = [...$place, $r->real(42), $r->integer(70), [$r->integer(71), $r->integer(72), $r->integer(73), $r->integer(74)]];
 
-                return;
-            }
+            return;
         }
         if ($this->insert !== null && $r->type === 'ATTRIB' && count($this->attributes) < self::MOST_ATTRIBUTES) {
             $this->attributes[] = $r;

@@ -64,6 +64,6 @@ final readonly class Explanation
 
     public function level(?string $decides): self
     {
-        return new self($this->cause, $this->sights, $this->sentence, $this->remedy, $this->squares, $this->redundancy, $this->assumed, $this->figure, $this->value, $this->size, $this->systematic, $this->beside, true, $decides);
+        return new self(...['level' => true, 'decides' => $decides] + get_object_vars($this));
     }
 }

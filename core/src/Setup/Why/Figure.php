@@ -13,6 +13,7 @@ use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setup\CannotSetUp;
 use Parlay\Core\Setup\ControlSight;
 use Parlay\Core\Setup\Given;
+use Parlay\Core\Setup\Resection;
 use Parlay\Core\Setup\StationAdjustment;
 use Parlay\Core\Setup\StationModel;
 
@@ -36,27 +37,14 @@ final readonly class Figure
     public static function solve(array $sights, Accuracy $accuracy, ?Occupied $on = null): ?self
     {
         $given = $on?->given($accuracy) ?? new Given;
-        $adjustment = new StationAdjustment($sights, $on->instrumentHeight ?? 0.0, $accuracy, $given);
-        if (! self::suffice($sights, $given)) {
+        if ($given->place === null && ! Resection::suffice($sights)) {
             return null;
         }
         try {
-            return new self(...$adjustment->likeliest());
+            return new self(...(new StationAdjustment($sights, $on->instrumentHeight ?? 0.0, $accuracy, $given))->likeliest());
         } catch (CannotSetUp) {
             return null;
         }
-    }
-
-    /** @param  list<ControlSight>  $sights */
-    private static function suffice(array $sights, Given $given): bool
-    {
-        if ($given->place !== null) {
-            return true;
-        }
-        $directions = count(array_filter($sights, static fn (ControlSight $s) => $s->givesDirection()));
-        $distances = count(array_filter($sights, static fn (ControlSight $s) => $s->givesDistance()));
-
-        return $directions + $distances >= ($directions === 0 ? 2 : 3);
     }
 
     public function redundancy(): int

@@ -62,7 +62,7 @@ final readonly class OneSight
         if (! $f->sight()->givesDirection()) {
             return [];
         }
-        [, [$off]] = $f->left(null, static fn (array $kinds): array => [self::only($kinds, [ObservedKind::Direction->value => 1.0])]);
+        [, [$off]] = $f->left(null, static fn (): array => [Grows::only($f->sight(), [ObservedKind::Direction->value => 1.0])]);
         $found = [];
         // Whole degrees or gon; and tens of minutes, which cost as much as something free, for there are many of them.
         foreach ([[180.0, 0], [1080.0, 1], ...($this->angle === AngleStyle::Gon ? [[200.0, 0]] : [])] as [$half, $assumed]) {
@@ -156,7 +156,7 @@ final readonly class OneSight
         if (! $s->givesDistance()) {
             return [];
         }
-        [$left, [$long]] = $f->left(null, static fn (array $kinds): array => [self::along($s, $kinds)]);
+        [$left, [$long]] = $f->left(null, static fn (): array => [Grows::withSlope($s)]);
         $said = sprintf('The distance to “%s” is %s too %s', $s->name, $this->length->formatDeviation(abs($long)), $long > 0 ? 'long' : 'short');
 
         return [abs($long) > self::CONSTANT
@@ -225,27 +225,6 @@ final readonly class OneSight
     private function tooHigh(ControlSight $s, float $up): string
     {
         return sprintf('“%s” comes out %s too %s: its target height or its elevation in the control is wrong by that.', $s->name, $this->length->formatDeviation(abs($up)), $up > 0 ? 'high' : 'low');
-    }
-
-    /**
-     * @param  list<ObservedKind>  $kinds
-     * @param  array<string, float>  $by  how much each kind grows
-     * @return list<float>
-     */
-    private static function only(array $kinds, array $by): array
-    {
-        return array_map(static fn (ObservedKind $k): float => $by[$k->value] ?? 0.0, $kinds);
-    }
-
-    /**
-     * How the observations grow with the slope distance.
-     *
-     * @param  list<ObservedKind>  $kinds
-     * @return list<float>
-     */
-    private static function along(ControlSight $s, array $kinds): array
-    {
-        return self::only($kinds, [ObservedKind::SlopeDistance->value => 1.0, ObservedKind::PlanDistance->value => $s->sight->distance / $s->sight->slope, ObservedKind::Rise->value => $s->sight->rise / $s->sight->slope]);
     }
 
     /** @return list<list<float>> how they grow as the target moves north, and east: as the station moving the other way */

@@ -91,6 +91,6 @@ final readonly class Ranked
         $slope = $station->mark->distanceTo($place) / max(sin($zenith), 1e-3);
         $error = $e->systematic ?? new Systematic;
 
-        return [$circle + $error->collimation / max(sin($zenith), 1e-3), $zenith + $error->index, $slope * (1 + $error->scale) + $error->constant];
+        return [$circle + $error->collimation * Systematic::ofLevel($zenith), $zenith + $error->index, $slope * (1 + $error->scale) + $error->constant];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setup\Why;
 
-use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Setup\ControlSight;
 
 /** One error that is in every reading. */
@@ -28,12 +27,12 @@ final readonly class Systematic
     {
         $sight = $s->sight->longer(-$this->constant - $this->scale * $s->sight->slope);
 
-        return $s->with(sight: ! $s->oneFace ? $sight : $sight->turned(-self::ofLevel($sight) * $this->collimation)->lowered(-$this->index));
+        return $s->with(sight: ! $s->oneFace ? $sight : $sight->turned(-self::ofLevel($sight->zenith) * $this->collimation)->lowered(-$this->index));
     }
 
     /** How much more a direction turns than a level one by the same collimation. */
-    public static function ofLevel(Sight $sight): float
+    public static function ofLevel(float $zenith): float
     {
-        return 1 / max(sin($sight->zenith), 1e-3);
+        return 1 / max(sin($zenith), 1e-3);
     }
 }

@@ -55,7 +55,7 @@ final readonly class WhyBad
         private array $control,
         private Accuracy $accuracy,
         private LengthStyle $length,
-        AngleStyle $angle,
+        private AngleStyle $angle,
         private ?Occupied $on,
         private ?Figure $whole,
     ) {
@@ -159,10 +159,10 @@ final readonly class WhyBad
             return [];
         }
         $longest = max(array_map(static fn (ControlSight $s) => $s->sight->slope, $this->sights));
-        $constant = $this->another($this->whole, static fn (ControlSight $s): array => [ObservedKind::SlopeDistance->value => 1.0, ObservedKind::PlanDistance->value => $s->sight->distance / max($s->sight->slope, 1e-3), ObservedKind::Rise->value => $s->sight->rise / max($s->sight->slope, 1e-3)]);
-        $scale = $this->another($this->whole, static fn (ControlSight $s): array => array_column(array_map(null, array_column(StationModel::observed($s), 'value'), StationModel::scaled($s)), 1, 0));
-        $collimation = $this->another($this->whole, static fn (ControlSight $s): array => [ObservedKind::Direction->value => $s->oneFace ? Systematic::ofLevel($s->sight) : 0.0]);
-        $index = $this->another($this->whole, static fn (ControlSight $s): array => [ObservedKind::ZenithAngle->value => $s->oneFace ? 1.0 : 0.0]);
+        $constant = $this->another($this->whole, Grows::withSlope(...));
+        $scale = $this->another($this->whole, StationModel::scaled(...));
+        $collimation = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::Direction->value => $s->oneFace ? Systematic::ofLevel($s->sight->zenith) : 0.0]));
+        $index = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::ZenithAngle->value => $s->oneFace ? 1.0 : 0.0]));
         $faces = 'Measure the sights in both faces: their means are free of it. Then find the instrument’s errors anew, and enter them.';
         $found = [];
         if ($constant !== null && abs($constant) <= OneSight::CONSTANT) {
@@ -172,24 +172,23 @@ final readonly class WhyBad
             $found[] = $this->systematic(Cause::Scale, new Systematic(scale: $scale), sprintf('All distances are too %s by %.0f ppm of their length.', $scale > 0 ? 'long' : 'short', abs($scale) * 1e6), 'Check pressure, temperature and scale factor, here and on the instrument.', abs($scale) * $longest);
         }
         if ($collimation !== null) {
-            $found[] = $this->systematic(Cause::Collimation, new Systematic(collimation: $collimation), sprintf('The instrument’s collimation is off by %.0f″: one face alone shows it in steep sights.', rad2deg(abs($collimation)) * 3600), $faces, abs($collimation) * $longest);
+            $found[] = $this->systematic(Cause::Collimation, new Systematic(collimation: $collimation), sprintf('The instrument’s collimation is off by %s: one face alone shows it in steep sights.', $this->angle->formatSmall(abs($collimation))), $faces, abs($collimation) * $longest);
         }
         if ($index !== null) {
-            $found[] = $this->systematic(Cause::Index, new Systematic(index: $index), sprintf('The instrument’s zenith angles are off by %.0f″: in one face all heights come out wrong in proportion to their distance.', rad2deg(abs($index)) * 3600), $faces, abs($index) * $longest);
+            $found[] = $this->systematic(Cause::Index, new Systematic(index: $index), sprintf('The instrument’s zenith angles are off by %s: in one face all heights come out wrong in proportion to their distance.', $this->angle->formatSmall(abs($index))), $faces, abs($index) * $longest);
         }
 
         return array_values(array_filter($found));
     }
 
     /**
-     * @param  callable(ControlSight): array<string, float>  $grows  how much each kind of a sight's observations grows with it
+     * @param  callable(ControlSight): list<float>  $grows  how a sight's observations grow with it
      */
     private function another(Figure $whole, callable $grows): ?float
     {
         $columns = [];
         foreach ($this->sights as $i => $s) {
-            $by = $grows($s);
-            $columns[$whole->model->before() + $i] = array_map(static fn (ObservedKind $k): float => $by[$k->value] ?? 0.0, StationModel::observed($s));
+            $columns[$whole->model->before() + $i] = $grows($s);
         }
 
         return $whole->solution->another($columns)[0] ?? null;

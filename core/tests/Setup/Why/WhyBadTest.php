@@ -130,6 +130,16 @@ final class WhyBadTest extends TestCase
         self::assertMatchesRegularExpression('~ is 3\.(19|20)\d m too short: another prism, or a reflection, was hit~', $best->sentence ?? '');
     }
 
+    public function test_the_instruments_own_errors_are_told_in_the_projects_angles(): void
+    {
+        $setup = Setups::planted(3, 'collimation');
+        foreach ([[AngleStyle::DegreesMinutesSeconds, '~collimation is off by \d+″:~'], [AngleStyle::Gon, '~collimation is off by \d+\.\d mgon:~']] as [$style, $said]) {
+            $best = (WhyBad::explain($setup->sights, $setup->control, Setups::accuracy(), LengthStyle::Metres, angle: $style) ?? [])[0];
+            self::assertSame(Cause::Collimation, $best->cause);
+            self::assertMatchesRegularExpression($said, $best->sentence);
+        }
+    }
+
     /** Of three sights the one that is wrong is named in nine of ten. */
     public function test_with_three_sights_the_wrong_one_is_found_too(): void
     {
