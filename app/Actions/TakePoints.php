@@ -32,7 +32,7 @@ final class TakePoints
         $this->askAboutFaults($faults, count($rows), $body->leaveOutFaulty, $place);
         $lines = $body->target === PointsTarget::Points && $body->strings !== StringsChoice::Points && $strings->finish();
         if ($lines && $body->strings === StringsChoice::Lines) {
-            $rows = [];
+            $rows = $strings->alone;
         }
 
         return Preparation::step($project, ($body->target === PointsTarget::Control ? 'Control' : 'Points')." from $file", function (Preparation $step) use ($project, $body, $rows, $file, $place, $progress, $lines, $strings): int {
@@ -44,7 +44,7 @@ final class TakePoints
             $this->remember($body);
             $progress?->stopIfCancelled();
 
-            return $rows === [] ? count($strings->ended) : count($rows);
+            return count($rows) + ($body->strings === StringsChoice::Lines && $lines ? count($strings->ended) : 0);
         });
     }
 

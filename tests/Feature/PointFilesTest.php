@@ -63,6 +63,10 @@ final class PointFilesTest extends FeatureTestCase
         self::assertSame(1, $project->designs()->whereNull('removed_at')->count());
         $this->take($project, $this->upload($project, $text, 'strings.csv'), $seen['layout'], ['strings' => 'both', 'duplicates' => 'rename'])->assertOk();
         self::assertSame(['KERB', 'KERB-2', 'KERB-3', 'WALL', 'WALL-2'], $project->points()->orderBy('id')->pluck('name')->all());
+        // A string of one corner is no line, and not lost.
+        $single = $this->project();
+        $this->take($single, $this->upload($single, $text."TREE,130,220,7\n0,0,0,0\n", 'strings.csv'), $seen['layout'], [])->assertOk()->assertJsonPath('result.count', 3);
+        self::assertSame([['TREE'], 1], [$single->points()->pluck('name')->all(), $single->designs()->count()]);
         $control = $this->project();
         $this->take($control, $this->upload($control, $text, 'strings.csv'), $seen['layout'], ['target' => 'control', 'duplicates' => 'skip'])->assertOk();
         self::assertSame([2, 0], [$control->controlPoints()->count(), $control->designs()->count()], 'control is never a line');

@@ -171,6 +171,10 @@ final class PointTextTest extends TestCase
         $plain = new Strings;
         array_map($plain->add(...), self::read("1,1000.0,2000.0,5.0\n2,1010.0,2000.0,5.0\n"));
         self::assertFalse($plain->finish());
+        $single = new Strings;
+        array_map($single->add(...), self::read("1,1000.0,2000.0,5.0\n2,1010.0,2000.0,5.0\n0,0,0,0\n3,1020.0,2000.0,5.0\n0,0,0,0\n"));
+        self::assertTrue($single->finish());
+        self::assertSame([1, ['3']], [count($single->ended), array_map(static fn (PointRow $r) => $r->name, $single->alone)], 'a corner alone is a point and not lost');
         self::assertSame([], $plain->layers());
     }
 

@@ -18,6 +18,9 @@ final class Strings
     /** @var list<list<PointRow>> */
     public array $ended = [];
 
+    /** @var list<PointRow> strings of one corner: no line, but a point all the same */
+    public array $alone = [];
+
     /** @var list<PointRow> */
     private array $begun = [];
 
@@ -64,6 +67,8 @@ final class Strings
     {
         if (count($this->begun) > 1) {
             $this->ended[] = $this->begun;
+        } else {
+            $this->alone = [...$this->alone, ...$this->begun];
         }
         $this->begun = [];
     }

@@ -164,7 +164,7 @@ export function PointsImport({ project, file, target, onDone }: Props) {
                     ]}
                 />
             )}
-            {seen.duplicateCount > 0 && !linesOnly && (
+            {seen.duplicateCount > 0 && (!linesOnly || (work.error instanceof Problem && work.error.reason === 'duplicates')) && (
                 <section aria-label="Names that are taken" className="grid gap-2 border-l-4 border-open pl-3">
                     <p>
                         {seen.duplicateCount} {seen.duplicateCount === 1 ? 'name is' : 'names are'} taken:{' '}
