@@ -4,49 +4,40 @@ declare(strict_types=1);
 
 namespace App;
 
-use App\Models\Project;
-use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
-use Symfony\Component\HttpFoundation\File\Exception\FileException;
+use App\Projects\Models\Project;
 
 /** Files as they came, kept under a name of our own; what the sender called them is only a label. */
 final class Uploads
 {
     /**
-     * The file of a request that brings one.
+     * Takes a file away from where it lies and keeps it.
      *
-     * @return array{upload: string, fileName: string, bytes: int}
-     */
-    public static function arrived(Request $request, ?Project $project): array
-    {
-        $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw new \DomainException('No file arrived. It must be sent as “file” and be under 200 MB.');
-        }
-
-        return self::keep($file, $project);
-    }
-
-    /**
+     * @param  string  $name  what its sender calls it
      * @param  Project|null  $project  whose it is; nobody else's can take it. null for a packed project, which is nobody's yet
-     * @return array{upload: string, fileName: string, bytes: int}
      */
-    public static function keep(UploadedFile $file, ?Project $project): array
+    public static function keep(string $path, string $name, ?Project $project): Upload
     {
         $token = bin2hex(random_bytes(16));
-        $label = self::label($file->getClientOriginalName());
-        $bytes = (int) $file->getSize();
+        $label = self::label($name);
+        $bytes = (int) @filesize($path);
         @mkdir(self::folder(), 0o755, true);
         @file_put_contents(self::folder()."/$token.name", $label);
         @file_put_contents(self::folder()."/$token.of", self::owner($project));
-        try {
-            $file->move(self::folder(), $token);
-        } catch (FileException) {
+        if (! @rename($path, self::folder()."/$token")) {
             self::forget($token);
             throw new \DomainException('The file could not be kept: the disk of the data folder is full, or may not be written to. Make room, then send it again.');
         }
 
-        return ['upload' => $token, 'fileName' => $label, 'bytes' => $bytes];
+        return new Upload($token, $label, $bytes);
+    }
+
+    /** The same of a file that stays where it is. */
+    public static function keepCopy(string $path, ?Project $project): Upload
+    {
+        $copy = tempnam(sys_get_temp_dir(), 'parlay') ?: throw new \RuntimeException('No temporary file.');
+        copy($path, $copy);
+
+        return self::keep($copy, basename($path), $project);
     }
 
     /** Refuses a token of another project: whoever learns one can do nothing with it elsewhere. */

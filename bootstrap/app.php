@@ -2,12 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Database\PrepareData;
 use App\Http\Middleware\AskForKey;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\TellRevision;
+use App\Http\OpenApi\WriteOpenApi;
 use App\Http\Problems;
+use App\Instrument\HoldInstrument;
+use App\Practice\LoadDemo;
+use App\Tasks\RunWorker;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -18,7 +23,7 @@ return Application::configure(basePath: dirname(__DIR__))
         api: __DIR__.'/../routes/api.php',
         apiPrefix: 'api/v1',
     )
-    ->withCommands([__DIR__.'/../app/Console'])
+    ->withCommands([HoldInstrument::class, LoadDemo::class, PrepareData::class, RunWorker::class, WriteOpenApi::class])
     ->withMiddleware(function (Middleware $middleware): void {
         // The browser keeps nothing on the server but the project itself: no session, no cookies.
         $middleware->group('web', []);

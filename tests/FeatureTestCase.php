@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use App\FieldBook\Models\Observation;
+use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\ReadingsIntoBook;
-use App\Models\Observation;
-use App\Models\Project;
-use App\Models\QueuedInstruction;
+use App\Projects\Models\Project;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Http\UploadedFile;

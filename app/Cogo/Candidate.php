@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Http\Bodies\ConstructionBody;
 use Parlay\Core\Geometry\Position;
 
 /** A place that may become a point, with how it is made. */
@@ -12,7 +11,7 @@ final readonly class Candidate
 {
     /** @param  string|null  $name  that it has by itself */
     public function __construct(
-        public ConstructionBody $construction,
+        public Construction $construction,
         public Position $position,
         public string $letter = 'A',
         public int $index = 0,

@@ -4,29 +4,21 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Http\Bodies\CollectionBody;
-use App\Http\Bodies\ConstructionBody;
-use App\Http\Bodies\GivenChain;
-use App\Http\Bodies\GivenDirection;
-use App\Http\Bodies\GivenDistance;
-use App\Http\Bodies\GivenLine;
-use App\Http\Bodies\GivenPlace;
-use App\Http\Bodies\OffsetBody;
-use App\Http\Bodies\ShapeRef;
-use App\Http\Bodies\SpotBody;
-use App\Models\DesignLayer;
-use App\Models\GridLine;
-use App\Models\Project;
+use App\Control\Models\GridLine;
+use App\Designs\Models\DesignLayer;
+use App\Designs\ShapeRef;
+use App\Designs\TouchedSpot;
+use App\Projects\Models\Project;
 use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\ConstructionKind;
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Collect\Alike;
 use Parlay\Core\Collect\LayerCrossings;
-use Parlay\Core\Design\Attributes;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
-use Parlay\Core\Design\ShapeLegs;
-use Parlay\Core\Design\SpotKind;
+use Parlay\Core\Designs\Attributes;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
+use Parlay\Core\Designs\ShapeLegs;
+use Parlay\Core\Designs\SpotKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Grid\GridCrossing;
 use Parlay\Core\Points\Name;
@@ -45,7 +37,7 @@ final class Collect
      * @return list<Candidate>
      * @throws \DomainException
      */
-    public function places(CollectionBody $body): array
+    public function places(PlacesWanted $body): array
     {
         try {
             $found = match ($body->kind) {
@@ -65,7 +57,7 @@ final class Collect
     }
 
     /** @return list<Candidate> */
-    private function circles(CollectionBody $body): array
+    private function circles(PlacesWanted $body): array
     {
         $like = $body->like === null ? null : $this->layer($body->like->layerId)->shape($body->like->shape);
         if ($like !== null && $like->kind !== ShapeKind::Circle) {
@@ -84,7 +76,7 @@ final class Collect
     }
 
     /** @return list<Candidate> */
-    private function insertions(CollectionBody $body): array
+    private function insertions(PlacesWanted $body): array
     {
         if ($body->like === null) {
             throw new \DomainException('Touch one of the blocks.');
@@ -127,7 +119,7 @@ final class Collect
     }
 
     /** @return list<string> what the touched block fills in, by which its points can be named */
-    public function attributes(CollectionBody $body): array
+    public function attributes(PlacesWanted $body): array
     {
         if ($body->kind !== CollectionKind::Insertions || $body->like === null) {
             return [];
@@ -137,16 +129,16 @@ final class Collect
         return array_map(strval(...), array_keys(Attributes::of($layer, $layer->shape($body->like->shape))));
     }
 
-    private static function beside(Candidate $spot, ShapeRef $ref, float $azimuth, CollectionBody $body): Candidate
+    private static function beside(Candidate $spot, ShapeRef $ref, float $azimuth, PlacesWanted $body): Candidate
     {
         $place = $spot->position->along($azimuth, $body->along)->along($azimuth + M_PI_2, $body->right, $spot->position->elevation);
-        $construction = new ConstructionBody(ConstructionKind::BoltList, $spot->construction->places, [new GivenDirection(shape: $ref)], pattern: [new OffsetBody($body->along, $body->right)]);
+        $construction = new Construction(ConstructionKind::BoltList, $spot->construction->places, [new GivenDirection(shape: $ref)], pattern: [new GivenOffset($body->along, $body->right)]);
 
         return new Candidate($construction, $place);
     }
 
     /** @return list<Candidate> */
-    private function ends(CollectionBody $body): array
+    private function ends(PlacesWanted $body): array
     {
         $found = [];
         foreach ($this->layerIds($body) as $id) {
@@ -161,7 +153,7 @@ final class Collect
     }
 
     /** @return list<Candidate> */
-    private function crossings(CollectionBody $body): array
+    private function crossings(PlacesWanted $body): array
     {
         $ids = array_values(array_unique($body->layerIds));
         if (count($ids) < 1 || count($ids) > 2) {
@@ -171,14 +163,14 @@ final class Collect
 
         return array_map(static function (array $crossing) use ($a, $b): Candidate {
             [$i, $k, $at] = $crossing;
-            $spot = new SpotBody($a, $i, SpotKind::Intersection, $b, $k, $at->northing, $at->easting);
+            $spot = new TouchedSpot($a, $i, SpotKind::Intersection, $b, $k, $at->northing, $at->easting);
 
-            return new Candidate(new ConstructionBody(ConstructionKind::Place, [new GivenPlace(spot: $spot)]), $at);
+            return new Candidate(new Construction(ConstructionKind::Place, [new GivenPlace(spot: $spot)]), $at);
         }, LayerCrossings::between($this->layer($a), $this->layer($b)));
     }
 
     /** @return list<Candidate> */
-    private function along(CollectionBody $body): array
+    private function along(PlacesWanted $body): array
     {
         $found = [];
         $refs = $body->shapes !== [] ? $body->shapes : $this->linesOf($body);
@@ -187,7 +179,7 @@ final class Collect
             if ($legs === []) {
                 continue;
             }
-            $construction = new ConstructionBody(ConstructionKind::Every, distances: [new GivenDistance($body->interval)], chain: new GivenChain([$ref]), corners: $body->corners);
+            $construction = new Construction(ConstructionKind::Every, distances: [new GivenDistance($body->interval)], chain: new GivenPolyline([$ref]), corners: $body->corners);
             foreach (Chain::of($legs)->every($body->interval, $body->corners) as $i => [, $place]) {
                 $found[] = new Candidate($construction, $place, index: $i);
             }
@@ -200,16 +192,16 @@ final class Collect
     }
 
     /** @return list<Candidate> */
-    private function outlineCorners(CollectionBody $body): array
+    private function outlineCorners(PlacesWanted $body): array
     {
         $like = $body->like ?? throw new \DomainException('Touch one of the outlines.');
         $layer = $this->layer($like->layerId);
         $found = [];
         foreach (Alike::outlines($layer, $like->shape) as $numbers) {
-            $chain = new GivenChain(array_map(static fn (int $i) => new ShapeRef($like->layerId, $i), $numbers));
+            $chain = new GivenPolyline(array_map(static fn (int $i) => new ShapeRef($like->layerId, $i), $numbers));
             $corners = Chain::of(array_merge(...array_map(static fn (int $i) => ShapeLegs::of($layer->shape($i)), $numbers)))->corners();
             foreach ($corners as $i => $corner) {
-                $found[] = new Candidate(new ConstructionBody(ConstructionKind::Corners, chain: $chain), $corner, index: $i);
+                $found[] = new Candidate(new Construction(ConstructionKind::Corners, chain: $chain), $corner, index: $i);
             }
         }
 
@@ -227,10 +219,10 @@ final class Collect
         return array_map(static function (GridCrossing $c) use ($lines, $separator): Candidate {
             [$a, $b] = [$lines[$c->first], $lines[$c->second]];
             $construction = $b->ring
-                ? new ConstructionBody(
+                ? new Construction(
                     ConstructionKind::LineDistance, [new GivenPlace(northing: $b->northing1, easting: $b->easting1)], distances: [new GivenDistance($b->from()->distanceTo($b->to()))], lines: [new GivenLine(gridLineId: $a->id)],
                 )
-                : new ConstructionBody(ConstructionKind::TwoLines, lines: [new GivenLine(gridLineId: $a->id), new GivenLine(gridLineId: $b->id)]);
+                : new Construction(ConstructionKind::TwoLines, lines: [new GivenLine(gridLineId: $a->id), new GivenLine(gridLineId: $b->id)]);
 
             // Of the two places so far along a line, the one onward is the second solution.
             return new Candidate($construction, $c->position, $b->ring ? 'B' : 'A', 0, $a->name.$separator.$b->name);
@@ -238,7 +230,7 @@ final class Collect
     }
 
     /** @return list<ShapeRef> */
-    private function linesOf(CollectionBody $body): array
+    private function linesOf(PlacesWanted $body): array
     {
         $refs = [];
         foreach ($this->layerIds($body) as $id) {
@@ -252,11 +244,11 @@ final class Collect
 
     private static function spot(int $layerId, int $shape, SpotKind $kind, Position $at): Candidate
     {
-        return new Candidate(new ConstructionBody(ConstructionKind::Place, [new GivenPlace(spot: new SpotBody($layerId, $shape, $kind))]), $at);
+        return new Candidate(new Construction(ConstructionKind::Place, [new GivenPlace(spot: new TouchedSpot($layerId, $shape, $kind))]), $at);
     }
 
     /** @return non-empty-list<int> */
-    private function layerIds(CollectionBody $body): array
+    private function layerIds(PlacesWanted $body): array
     {
         $ids = array_values(array_unique([...$body->layerIds, ...array_map(static fn (ShapeRef $r) => $r->layerId, $body->shapes)]));
         if ($ids === [] && $body->like !== null) {

@@ -4,14 +4,6 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Http\Bodies\ConstructionBody;
-use App\Http\Bodies\GivenDirection;
-use App\Http\Bodies\GivenDistance;
-use App\Http\Bodies\GivenLine;
-use App\Http\Bodies\GivenPlace;
-use App\Http\Bodies\KnownPart;
-use App\Http\Bodies\OffsetBody;
-use App\Http\Bodies\SketchLegBody;
 use Parlay\Core\Cogo\BestFit;
 use Parlay\Core\Cogo\ConstructionKind;
 use Parlay\Core\Cogo\Inverse;
@@ -39,7 +31,7 @@ final readonly class Construct
     ) {}
 
     /** @throws \DomainException with the reason in the project's unit */
-    public function made(ConstructionBody $body): Made
+    public function made(Construction $body): Made
     {
         try {
             return $this->of($body);
@@ -48,7 +40,7 @@ final readonly class Construct
         }
     }
 
-    private function of(ConstructionBody $b): Made
+    private function of(Construction $b): Made
     {
         return match ($b->kind) {
             ConstructionKind::Place => Made::one([new MadePlace($this->place($b, 0))]),
@@ -74,40 +66,40 @@ final readonly class Construct
             ConstructionKind::Inverse => Inverse::along($this->givens->places($b->places)),
             ConstructionKind::BoltCircle => PlacesInPattern::circle($this->givens->places($b->places), $this->distance($b, 0), $b->count, $this->turn($b)),
             ConstructionKind::BoltRectangle => PlacesInPattern::rectangle($this->givens->places($b->places), $b->count, $b->across, $this->distance($b, 0), $this->distance($b, 1), $this->turn($b)),
-            ConstructionKind::BoltList => PlacesInPattern::offsets($this->givens->places($b->places), array_map(static fn (OffsetBody $o) => [$o->along, $o->right], $b->pattern), $this->turn($b)),
+            ConstructionKind::BoltList => PlacesInPattern::offsets($this->givens->places($b->places), array_map(static fn (GivenOffset $o) => [$o->along, $o->right], $b->pattern), $this->turn($b)),
             ConstructionKind::Curve => Made::one([], $this->curve($b)->figures()),
             ConstructionKind::Triangle => $this->triangle($b),
             ConstructionKind::Sketch => Sketch::made($this->place($b, 0), array_map($this->leg(...), $b->legs), $b->closing, $b->closingDirection === null ? 0.0 : $this->givens->direction($b->closingDirection), $b->offset),
         };
     }
 
-    private function place(ConstructionBody $b, int $i): Position
+    private function place(Construction $b, int $i): Position
     {
         return $this->givens->place($b->places[$i] ?? new GivenPlace);
     }
 
-    private function direction(ConstructionBody $b, int $i): float
+    private function direction(Construction $b, int $i): float
     {
         return $this->givens->direction($b->directions[$i] ?? new GivenDirection);
     }
 
-    private function distance(ConstructionBody $b, int $i): float
+    private function distance(Construction $b, int $i): float
     {
         return $this->givens->distance($b->distances[$i] ?? new GivenDistance);
     }
 
-    private function line(ConstructionBody $b, int $i): Ray
+    private function line(Construction $b, int $i): Ray
     {
         return $this->givens->line($b->lines[$i] ?? new GivenLine);
     }
 
     /** A pattern lies to the north where nothing else is said. */
-    private function turn(ConstructionBody $b): float
+    private function turn(Construction $b): float
     {
         return $b->directions === [] ? 0.0 : $this->direction($b, 0);
     }
 
-    private function curve(ConstructionBody $b): SimpleCurve
+    private function curve(Construction $b): SimpleCurve
     {
         if (count($b->elements) !== 2) {
             throw NoConstruction::contradiction('Two elements of the curve are needed: radius, angle, length, chord, tangent, external or middle ordinate.');
@@ -116,7 +108,7 @@ final readonly class Construct
         return SimpleCurve::from($b->elements[0]->element, $b->elements[0]->value, $b->elements[1]->element, $b->elements[1]->value);
     }
 
-    private function leg(SketchLegBody $l): SketchLeg
+    private function leg(GivenLeg $l): SketchLeg
     {
         return new SketchLeg(
             $l->direction === null ? null : $this->givens->direction($l->direction), $l->turn,
@@ -125,7 +117,7 @@ final readonly class Construct
         );
     }
 
-    private function triangle(ConstructionBody $b): Made
+    private function triangle(Construction $b): Made
     {
         $known = array_column(array_map(static fn (KnownPart $p) => [$p->part->value, $p->value], $b->parts), 1, 0);
         $part = static fn (string $letter): ?float => $known[$letter] ?? null;

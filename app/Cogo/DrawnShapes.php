@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Models\Design;
-use App\Models\DesignLayer;
-use App\Models\Project;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\Shape;
+use App\Designs\Models\Design;
+use App\Designs\Models\DesignLayer;
+use App\Projects\Models\Project;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\Shape;
 
 /** Lines, arcs and the rest of the project's drawings, one by one: as they were touched, or followed into the newest revision. */
 final class DrawnShapes

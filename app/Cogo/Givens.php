@@ -4,24 +4,19 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Http\Bodies\GivenChain;
-use App\Http\Bodies\GivenDirection;
-use App\Http\Bodies\GivenDistance;
-use App\Http\Bodies\GivenLine;
-use App\Http\Bodies\GivenPlace;
-use App\Http\Bodies\ShapeRef;
-use App\Http\Bodies\SpotBody;
-use App\Models\GridLine;
-use App\Models\Project;
+use App\Control\Models\GridLine;
+use App\Designs\ShapeRef;
+use App\Designs\TouchedSpot;
+use App\Projects\Models\Project;
 use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\Ray;
-use Parlay\Core\Design\ConnectedPieces;
-use Parlay\Core\Design\Shape;
-use Parlay\Core\Design\ShapeKind;
-use Parlay\Core\Design\ShapeLegs;
-use Parlay\Core\Design\Spot;
-use Parlay\Core\Design\SpotKind;
+use Parlay\Core\Designs\ConnectedPieces;
+use Parlay\Core\Designs\Shape;
+use Parlay\Core\Designs\ShapeKind;
+use Parlay\Core\Designs\ShapeLegs;
+use Parlay\Core\Designs\Spot;
+use Parlay\Core\Designs\SpotKind;
 use Parlay\Core\Geometry\Position;
 
 /** Finds what a computation is given: places, directions, distances, lines and chains, from the project as it stands. */
@@ -126,7 +121,7 @@ final class Givens
         return [$ray->from, $given->direction !== null ? $ray->at(100.0) : $this->place($given->to ?? new GivenPlace)];
     }
 
-    public function chain(?GivenChain $given): Chain
+    public function chain(?GivenPolyline $given): Chain
     {
         if ($given === null || ($given->shapes === [] && $given->places === [])) {
             throw new \DomainException('A line is missing: touch a line or arc of a drawing, or choose places one after another.');
@@ -150,7 +145,7 @@ final class Givens
         return $this->shapes->of($ref->layerId, $ref->shape);
     }
 
-    public function spot(SpotBody $spot): Position
+    public function spot(TouchedSpot $spot): Position
     {
         $shape = $this->shapes->of($spot->layerId, $spot->shape);
         if ($spot->kind !== SpotKind::Intersection) {

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Http\Resources\PositionResource;
-use App\Http\Resources\ProposalResource;
-use App\Models\DesignLayer;
-use App\Models\Project;
-use App\Models\StakeoutPoint;
+use App\Designs\Models\DesignLayer;
+use App\Points\Models\StakeoutPoint;
+use App\Points\PositionEntry;
+use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
 
 /**
@@ -45,7 +44,7 @@ final class Proposals
         $this->words = new Words($project, $this->shapes);
     }
 
-    /** @return list<ProposalResource> */
+    /** @return list<Proposal> */
     public static function of(Project $project): array
     {
         $self = new self($project);
@@ -137,16 +136,16 @@ final class Proposals
         return $a->distanceTo($b) > self::MOVED || ($a->elevation === null) !== ($b->elevation === null) || abs(($a->elevation ?? 0.0) - ($b->elevation ?? 0.0)) > self::MOVED;
     }
 
-    private function proposal(StakeoutPoint $point, Position|string $new, int $stakes): ProposalResource
+    private function proposal(StakeoutPoint $point, Position|string $new, int $stakes): Proposal
     {
-        $now = PositionResource::of($point->position());
+        $now = PositionEntry::of($point->position());
         if (is_string($new)) {
-            return new ProposalResource($point->id, $point->name, $now, null, 0.0, $stakes, $new);
+            return new Proposal($point->id, $point->name, $now, null, 0.0, $stakes, $new);
         }
         $recipe = Recipe::kept($point->recipe);
         $why = $recipe === null ? '' : $this->words->of($recipe->construction);
 
-        return new ProposalResource($point->id, $point->name, $now, PositionResource::of($new), $point->position()->distanceTo($new), $stakes, $why);
+        return new Proposal($point->id, $point->name, $now, PositionEntry::of($new), $point->position()->distanceTo($new), $stakes, $why);
     }
 
     private static function follow(mixed $value, DrawnShapes $shapes): mixed

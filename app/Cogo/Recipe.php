@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Http\Bodies\ConstructionBody;
-use App\Http\Bodies\ElevationBody;
-use App\Http\Bodies\GivenPlace;
-use App\Http\Bodies\SpotBody;
-use App\Http\Body;
+use App\Designs\TouchedSpot;
+use App\Typed\Values;
 use Parlay\Core\Cogo\ConstructionKind;
 use Parlay\Core\Geometry\Position;
 
@@ -17,10 +14,10 @@ final readonly class Recipe
 {
     public function __construct(
         public string $description,
-        public ConstructionBody $construction,
+        public Construction $construction,
         public string $letter = 'A',
         public int $index = 0,
-        public ?ElevationBody $elevation = null,
+        public ?ElevationWanted $elevation = null,
     ) {}
 
     /**
@@ -32,17 +29,17 @@ final readonly class Recipe
     {
         if (isset($row['spot'])) {
             // Before there were other constructions, a touched spot was kept by itself.
-            $spot = Body::restore((array) $row['spot'], SpotBody::class);
+            $spot = Values::of((array) $row['spot'], TouchedSpot::class);
 
-            return new self((string) $row['description'], new ConstructionBody(ConstructionKind::Place, [new GivenPlace(spot: $spot)]));
+            return new self((string) $row['description'], new Construction(ConstructionKind::Place, [new GivenPlace(spot: $spot)]));
         }
         if (! isset($row['construction'])) {
             return null;
         }
 
         return new self(
-            (string) ($row['description'] ?? ''), Body::restore($row['construction'], ConstructionBody::class), (string) $row['letter'], (int) $row['index'],
-            isset($row['elevation']) ? Body::restore($row['elevation'], ElevationBody::class) : null,
+            (string) ($row['description'] ?? ''), Values::of($row['construction'], Construction::class), (string) $row['letter'], (int) $row['index'],
+            isset($row['elevation']) ? Values::of($row['elevation'], ElevationWanted::class) : null,
         );
     }
 
@@ -74,7 +71,7 @@ final readonly class Recipe
         return self::withElevation($this->elevation, $made, $givens);
     }
 
-    public static function withElevation(?ElevationBody $e, Position $made, Givens $givens): Position
+    public static function withElevation(?ElevationWanted $e, Position $made, Givens $givens): Position
     {
         return $e === null ? $made : $e->rule->apply($made, $e->value, $e->from === null ? null : $givens->place($e->from), $e->to === null ? null : $givens->place($e->to));
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Models\Project;
+use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
 
 /** Stakeout points by their place, to see what stands somewhere already. */

@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Actions\FindSpot;
-use App\Http\Bodies\ConstructionBody;
-use App\Http\Bodies\GivenDistance;
-use App\Http\Bodies\GivenPlace;
-use App\Models\Project;
+use App\Designs\Actions\FindSpot;
+use App\Projects\Models\Project;
 use Parlay\Core\Cogo\ConstructionKind;
 
 /** Says in words how something was computed, for lists and reports. */
@@ -37,7 +34,7 @@ final class Words
         $this->points = $points;
     }
 
-    public function of(ConstructionBody $b): string
+    public function of(Construction $b): string
     {
         $spot = $b->kind === ConstructionKind::Place ? ($b->places[0]->spot ?? null) : null;
         if ($spot !== null) {

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use App\KeyTaken;
+use App\Database\Trouble;
+use App\FieldBook\KeyTaken;
 use App\NeedsConfirmation;
+use App\Typed\InvalidValues;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -23,7 +25,7 @@ final class Problems
         $exceptions->dontReport([\DomainException::class, NeedsConfirmation::class, KeyTaken::class, UniqueConstraintViolationException::class]);
         // Two requests at once, or a key of somebody else's: the database keeps the first.
         $exceptions->render(static fn (UniqueConstraintViolationException $e) => self::answer(422, 'Another request has stored something under the same name or key. Reload to see it.'));
-        $exceptions->render(static fn (InvalidBody $e) => self::answer(422, $e->getMessage(), ['errors' => $e->errors]));
+        $exceptions->render(static fn (InvalidValues $e) => self::answer(422, $e->getMessage(), ['errors' => $e->errors]));
         $exceptions->render(static fn (NeedsConfirmation $e) => self::answer(409, $e->getMessage(), ['reason' => $e->reason, 'evidence' => $e->evidence]));
         $exceptions->render(static fn (QueryException $e) => self::ofDatabase($e));
         $exceptions->render(static fn (KeyTaken $e) => self::answer(409, $e->getMessage(), ['reason' => 'key_taken']));
@@ -52,21 +54,9 @@ final class Problems
     /** What the machine under the database does to it, by SQLite's own codes; null for what is Parlay's fault. */
     private static function ofDatabase(QueryException $e): ?JsonResponse
     {
-        $sentence = self::sentenceOf($e);
+        $sentence = Trouble::said($e);
 
         return $sentence === null ? null : self::answer(503, $sentence);
-    }
-
-    /** https://www.sqlite.org/rescode.html */
-    public static function sentenceOf(QueryException $e): ?string
-    {
-        return match ((int) ($e->errorInfo[1] ?? 0)) {
-            5, 6 => 'The database is busy with something longer. Nothing was stored by this; send it again in a moment.',
-            8, 14 => 'The database can’t be read or written: the data folder has other rights than when Parlay was started, or is gone. Nothing was stored. Put it right, then send it again.',
-            10, 13 => 'The disk of the data folder is full or failing. Nothing was stored by this, and all that was stored before is there. Make room, then send it again.',
-            11, 26 => 'The database is damaged. Nothing was stored. Stop Parlay and start it again: it says what can be done.',
-            default => null,
-        };
     }
 
     /** @param  array<string, mixed>  $more */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Clock;
-use App\Models\QueuedInstruction;
+use App\Instrument\Models\QueuedInstruction;
 use Parlay\Core\Instrument\Done;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\InstructionKind;

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
-use App\Actions\SetupDrafts;
 use App\Clock;
-use App\Http\Bodies\DraftBody;
-use App\Http\Resources\GuidanceResource;
-use App\Http\Resources\InstrumentResource;
-use App\Http\Resources\LiveResource;
-use App\Http\Resources\PositionResource;
+use App\Points\PositionEntry;
+use App\Setups\Actions\SetupDrafts;
+use App\Setups\Draft;
+use App\Stakeout\GuidanceEntry;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
@@ -34,7 +32,7 @@ final class LiveView
         LEFT JOIN codes c ON c.project_id = p.id AND c.code = t.code AND c.code <> \'\'
         WHERE p.id = ?';
 
-    public static function of(int $project, ?int $target): LiveResource
+    public static function of(int $project, ?int $target): Live
     {
         $row = DB::selectOne(self::QUERY, [$target, $project]) ?? throw new ModelNotFoundException;
         $state = LiveState::read();
@@ -43,22 +41,22 @@ final class LiveView
         // An instrument that was set up for another project since does not stand where this project thinks.
         $pole = $row->elsewhere === null ? self::pole($state, $station, $row->draft) : null;
 
-        return new LiveResource(
+        return new Live(
             $state->seq,
             (int) $row->revision,
             self::instrument($state, $row->elsewhere === null ? $station : null),
             $row->elsewhere,
-            $pole === null ? null : PositionResource::of($pole),
+            $pole === null ? null : PositionEntry::of($pole),
             $state->readingAt === null ? null : round(Clock::steady() - $state->readingAt, 3),
             self::guidance($row, $station, $pole),
         );
     }
 
-    private static function instrument(LiveState $state, ?Station $station): InstrumentResource
+    private static function instrument(LiveState $state, ?Station $station): InstrumentState
     {
         $s = $state->status ?? [];
 
-        return new InstrumentResource(
+        return new InstrumentState(
             $state->link(),
             $state->retryAt === null ? null : max(0.0, round($state->retryAt - Clock::steady(), 1)),
             $s['model'] ?? '', $s['serial'] ?? '', (bool) ($s['level'] ?? false), (bool) ($s['locked'] ?? false), (bool) ($s['tracking'] ?? false),
@@ -73,14 +71,14 @@ final class LiveView
         if ($station === null || $state->reading === null || ($state->status['locked'] ?? false) !== true || $state->link() !== 'up') {
             return null;
         }
-        $d = $draft === null ? new DraftBody : SetupDrafts::restore($draft);
+        $d = $draft === null ? new Draft : SetupDrafts::restore($draft);
 
         return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), $d->air(), new Target($d->targetHeight, $d->prismConstant), $d->scale));
     }
 
-    private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?GuidanceResource
+    private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?GuidanceEntry
     {
-        return $station === null || $pole === null || $row->target === null ? null : GuidanceResource::of((int) $row->target, Guidance::from(
+        return $station === null || $pole === null || $row->target === null ? null : GuidanceEntry::of((int) $row->target, Guidance::from(
             $station->mark, $pole, self::position($row->tn, $row->te, $row->tz), new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance),
         ));
     }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Clock;
-use App\Models\Observation;
-use App\Models\Project;
-use App\Models\QueuedInstruction;
-use App\Setup\DraftReadings;
+use App\FieldBook\Models\Observation;
+use App\Instrument\Models\QueuedInstruction;
+use App\Projects\Models\Project;
+use App\Setups\DraftReadings;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\InstrumentStatus;

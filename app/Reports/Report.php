@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Clock;
-use App\Models\Design;
-use App\Models\Mark;
-use App\Models\Project;
-use App\Models\Setup;
+use App\Designs\Models\Design;
+use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
+use App\Stakeout\Models\Mark;
 use Illuminate\Support\Collection;
 
 /** What is handed over: the day's setups and marks with all they rest on. */

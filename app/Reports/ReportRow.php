@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
-use App\Models\Mark;
+use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Tolerance;

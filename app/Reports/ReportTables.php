@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
-use App\Models\Setup;
-use App\Setup\SetupMethod;
+use App\Setups\Models\Setup;
+use App\Setups\SetupMethod;
 use App\Tasks\Progress;
 use Illuminate\Support\Collection;
 use Parlay\Core\Units\Side;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
-use App\Models\Setup;
-use Parlay\Core\Setup\SightResidual;
+use App\Setups\Models\Setup;
+use Parlay\Core\Setups\SightResidual;
 
 /** A sketch of a setup as SVG: the station, its sights, their residuals and the ellipse, both drawn larger than they are. */
 final class SetupDrawing

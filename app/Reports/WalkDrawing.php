@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
-use App\Models\ControlPoint;
-use App\Models\StakeoutPoint;
+use App\Control\Models\ControlPoint;
+use App\Points\Models\StakeoutPoint;
 use Illuminate\Support\Collection;
 
 /** A sketch of a worklist as SVG: its points in the order of the walk, and the control around them. */

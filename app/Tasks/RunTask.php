@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-use App\Http\Problems;
-use App\Models\Project;
-use App\Models\Task;
+use App\Database\Trouble;
 use App\NeedsConfirmation;
+use App\Projects\Models\Project;
+use App\Tasks\Models\Task;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Queue\Queueable;
@@ -42,7 +42,7 @@ final class RunTask implements ShouldQueue
         } catch (Cancelled $e) {
             $task->update(['state' => 'cancelled', 'error' => $e->getMessage()]);
         } catch (QueryException $e) {
-            $sentence = Problems::sentenceOf($e) ?? throw $e;
+            $sentence = Trouble::said($e) ?? throw $e;
             $task->update(['state' => 'failed', 'error' => $sentence]);
         } catch (\DomainException $e) {
             $task->update(['state' => 'failed', 'error' => $e->getMessage()]);

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Tasks;
 
 use App\Clock;
-use App\Models\Project;
-use App\Models\Task;
+use App\Projects\Models\Project;
+use App\Tasks\Models\Task;
 use Illuminate\Support\Facades\DB;
 
 final class StartTask

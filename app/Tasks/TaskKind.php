@@ -4,6 +4,18 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Designs\Inspection;
+use App\Designs\Tasks\InspectDrawing;
+use App\Designs\Tasks\TakeDrawing;
+use App\Points\PointsPreview;
+use App\Points\Tasks\PreviewPointsWork;
+use App\Points\Tasks\TakePointsWork;
+use App\Projects\Tasks\PackProject;
+use App\Projects\Tasks\UnpackWork;
+use App\Reports\Tasks\PrintReport;
+use App\Reports\Tasks\PrintSetup;
+use App\Reports\Tasks\PrintWorklist;
+
 enum TaskKind: string
 {
     case InspectDrawing = 'inspect_drawing';
@@ -29,6 +41,16 @@ enum TaskKind: string
             self::WorklistSheet => PrintWorklist::class,
             self::SetupSheet => PrintSetup::class,
             self::Unpack => UnpackWork::class,
+        };
+    }
+
+    /** @return class-string|null  the type of its result, where it has one of its own */
+    public function gives(): ?string
+    {
+        return match ($this) {
+            self::InspectDrawing => Inspection::class,
+            self::PreviewPoints => PointsPreview::class,
+            default => null,
         };
     }
 }

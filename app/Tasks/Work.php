@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
-use App\Models\Task;
+use App\Tasks\Models\Task;
 
 interface Work
 {

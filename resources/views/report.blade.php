@@ -1,5 +1,5 @@
 @php
-    use App\Setup\SetupMethod;
+    use App\Setups\SetupMethod;
     use Parlay\Core\Units\Side;
 @endphp
 <!doctype html>
@@ -25,7 +25,7 @@
 </table>
 
 <h2>Setups</h2>
-@foreach ($report->setups->take(App\Tasks\PrintReport::SETUPS_ON_THE_SHEET) as $setup)
+@foreach ($report->setups->take(App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET) as $setup)
 <table>
     <tr><td colspan="6"><b>Setup {{ $setup->id }}</b>, {{ $figures->time($setup->at) }}, {{ SetupMethod::from($setup->method)->words() }} at {{ $setup->station_name }}, {{ $setup->instrument }}, instrument height {{ $figures->length($setup->instrument_height) }}.
         @if ($setup->found()->passes === false) <b>Its sights don’t fit each other: how far it may be wrong cannot be said.</b> @else Standard deviation: plan {{ $figures->deviation(hypot($setup->precision()->northing(), $setup->precision()->easting())) }}, height {{ $figures->deviation($setup->precision()->height()) }}, orientation {{ $figures->smallAngle($setup->precision()->orientation()) }}. @endif</td></tr>
@@ -36,8 +36,8 @@
     @foreach ($setup->found()->cautions as $caution)<tr><td colspan="6" class="quiet">{{ $caution }}</td></tr>@endforeach
 </table>
 @endforeach
-@if ($report->setups->count() > App\Tasks\PrintReport::SETUPS_ON_THE_SHEET)<p class="quiet">The other {{ $report->setups->count() - App\Tasks\PrintReport::SETUPS_ON_THE_SHEET }} setups stand behind.</p>@endif
-@if ($report->checks !== [] && count($report->checks) <= App\Tasks\PrintReport::CHECKS_ON_THE_SHEET)
+@if ($report->setups->count() > App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET)<p class="quiet">The other {{ $report->setups->count() - App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET }} setups stand behind.</p>@endif
+@if ($report->checks !== [] && count($report->checks) <= App\Reports\Tasks\PrintReport::CHECKS_ON_THE_SHEET)
 <table>
     <tr><th>check shot on</th><th>time</th><th>setup</th><th class="n">north or south</th><th class="n">east or west</th><th class="n">plan</th><th class="n">height</th></tr>
     @foreach ($report->checks as $c)

@@ -1,5 +1,5 @@
 @php
-    use App\Setup\SetupMethod;
+    use App\Setups\SetupMethod;
     use Parlay\Core\Units\Side;
     [$a, $b] = $figures->order();
 @endphp

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use Parlay\Core\Collect\LayerCrossings;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\ShortWalk;
 use Tests\Running;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Parlay\Core\Setup\Resection;
-use Parlay\Core\Tests\Setup\Field;
+use Parlay\Core\Setups\Resection;
+use Parlay\Core\Tests\Setups\Field;
 
 /** Prints how many milliseconds a resection on ten sights takes with all its statistics: the median of nine runs. */
 require __DIR__.'/../../vendor/autoload.php';

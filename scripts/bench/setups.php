@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
-use Parlay\Core\Setup\ControlSight;
-use Parlay\Core\Setup\Resection;
-use Parlay\Core\Setup\Stand\Site;
-use Parlay\Core\Setup\Stand\Walls;
+use Parlay\Core\Setups\ControlSight;
+use Parlay\Core\Setups\Resection;
+use Parlay\Core\Setups\Stand\Site;
+use Parlay\Core\Setups\Stand\Walls;
 use Parlay\Core\Tests\Reference;
-use Parlay\Core\Tests\Setup\Field;
+use Parlay\Core\Tests\Setups\Field;
 use Parlay\Simulator\Tests\Methods;
 
 /** How long a resection takes beside numpy, whether ellipses hold what they say, and the map of places to stand. */

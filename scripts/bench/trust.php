@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Parlay\Core\Tests\Setup\Trust;
+use Parlay\Core\Tests\Setups\Trust;
 
 /** How often what is stated is true, on many simulated days: the goals are those of docs/setups.md. */
 $days = 4000;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Parlay\Core\Tests\Setup\Why\Setups;
-use Parlay\Core\Tests\Setup\Why\WhyBadTest;
+use Parlay\Core\Tests\Setups\Why\Setups;
+use Parlay\Core\Tests\Setups\Why\WhyBadTest;
 
 /** Seeded setups with a planted blunder, a hundred and fifty of each kind, and clean ones: level, steep, in both faces and in one. */
 $rows = [];

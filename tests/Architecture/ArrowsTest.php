@@ -11,6 +11,9 @@ use PHPat\Test\PHPat;
 /** One direction: core knows nothing of anything else, the simulator knows core, the app knows both. */
 final class ArrowsTest
 {
+    /** The common frame, and each subject's own folder. */
+    private const HTTP = '/^App\\\\(\w+\\\\)?Http/';
+
     public function testCoreKnowsNothingElse(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('Parlay\Core'))
@@ -25,17 +28,27 @@ final class ArrowsTest
             ->because('the stand-in is an instrument, not a part of Parlay');
     }
 
-    public function testModelsKnowNothingOfTheScreen(): Rule
+    public function testModelsKnowPersistence(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App\Models'))
-            ->shouldNotDependOn()->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Actions'))
+        return PHPat::rule()->classes(Selector::inNamespace('/^App\\\\\w+\\\\Models/', true))
+            ->shouldNotDependOn()->classes(Selector::inNamespace(self::HTTP, true), Selector::inNamespace('/^App\\\\\w+\\\\Actions/', true))
             ->because('models know persistence');
     }
 
-    public function testOnlyTheDriverIsTheStandIn(): Rule
+    /** The rules of the application hold for a worker, a command and the process of the instrument as for a request. */
+    public function testNothingButHttpKnowsHttp(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App\Actions'), Selector::inNamespace('App\Http\Controllers'))
-            ->shouldNotDependOn()->classes(Selector::classname('App\Instrument\StandInDriver'))
+        return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace(self::HTTP, true))
+            ->shouldNotDependOn()->classes(
+                Selector::inNamespace(self::HTTP, true), Selector::inNamespace('Illuminate\Http'), Selector::inNamespace('Symfony\Component\HttpFoundation'), Selector::inNamespace('OpenApi'),
+            )
+            ->because('what a subject can do is known without the interface that asks for it');
+    }
+
+    public function testOnlyPracticeKnowsTheStandIn(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace('App\Practice'), Selector::inNamespace('App\Providers'))
+            ->shouldNotDependOn()->classes(Selector::classname('App\Practice\StandInDriver'))
             ->because('Parlay knows an instrument only through the contract in core');
     }
 
@@ -43,7 +56,7 @@ final class ArrowsTest
     public function testComputationsKnowNoDrawingsAndPointsNoFiles(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('Parlay\Core\Cogo'), Selector::inNamespace('Parlay\Core\Points'), Selector::inNamespace('Parlay\Core\Geometry'), Selector::inNamespace('Parlay\Core\Adjustment'))
-            ->shouldNotDependOn()->classes(Selector::inNamespace('Parlay\Core\Design'), Selector::inNamespace('Parlay\Core\Formats'))
+            ->shouldNotDependOn()->classes(Selector::inNamespace('Parlay\Core\Designs'), Selector::inNamespace('Parlay\Core\Formats'))
             ->because('arrows inside core run one way, too');
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\DesignLayer;
-use App\Models\Project;
+use App\Designs\Models\DesignLayer;
+use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Tests\FeatureTestCase;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Design;
-use App\Models\Project;
-use App\Models\Task;
+use App\Designs\Models\Design;
+use App\Projects\Models\Project;
+use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\RunTask;
 use App\Tasks\StartTask;

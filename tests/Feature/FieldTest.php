@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Mark;
-use App\Models\Project;
-use App\Models\StakeoutPoint;
+use App\Points\Models\StakeoutPoint;
+use App\Projects\Models\Project;
 use App\Reports\Figures;
+use App\Stakeout\Models\Mark;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;

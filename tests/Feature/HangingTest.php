@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Mark;
-use App\Models\Project;
+use App\Projects\Models\Project;
+use App\Stakeout\Models\Mark;
 use Illuminate\Support\Carbon;
 use Illuminate\Testing\TestResponse;
 use Parlay\Core\Geometry\Position;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Mark;
+use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Tests\Browser\Chrome;
 use Tests\FeatureTestCase;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\SetupDrafts;
-use App\Http\Bodies\MeasureBody;
+use App\Control\Models\ControlPoint;
+use App\FieldBook\Models\Observation;
+use App\Instrument\MeasureOrder;
 use App\Instrument\Purpose;
-use App\Models\ControlPoint;
-use App\Models\Observation;
-use App\Models\Project;
-use App\Models\Setup;
-use App\Setup\DraftReadings;
-use App\Setup\KeepIn;
+use App\Projects\Models\Project;
+use App\Setups\Actions\SetupDrafts;
+use App\Setups\DraftReadings;
+use App\Setups\KeepIn;
+use App\Setups\Models\Setup;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Sight;
@@ -281,7 +281,7 @@ final class MethodsTest extends FeatureTestCase
         self::assertCount(1, $marks);
         $azimuth = static fn (array $p): float => atan2($p['easting'] - 500, $p['northing'] - 500);
         self::assertEqualsWithDelta(0.5, Angle::wrap($azimuth($marks[0]['found']) - $azimuth($before)), 1e-9);
-        self::assertSame(2, \App\Models\Mark::query()->count(), 'the old place stays in the book');
+        self::assertSame(2, \App\Stakeout\Models\Mark::query()->count(), 'the old place stays in the book');
         self::assertSame('turned onto the baseline', $this->project->currentSetup()->firstOrFail()->note);
     }
 
@@ -334,7 +334,7 @@ final class MethodsTest extends FeatureTestCase
     {
         $id = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A')->id;
         $control = $this->project->controlPoints()->where('name', 'A')->value('id');
-        \App\Models\SetupDraft::query()->where('project_id', $this->project->id)->update(['content' => json_encode(['sights' => [['controlId' => $control, 'observationId' => $id, 'used' => false]]])]);
+        \App\Setups\Models\SetupDraft::query()->where('project_id', $this->project->id)->update(['content' => json_encode(['sights' => [['controlId' => $control, 'observationId' => $id, 'used' => false]]])]);
         self::assertSame([false, false], array_map(fn (string $k) => $this->ask('GET', $this->at('/setup'))->json("draft.sights.0.$k"), ['plan', 'height']));
     }
 
@@ -350,7 +350,7 @@ final class MethodsTest extends FeatureTestCase
     private function wanted(string $mark, KeepIn $as, string $line = ''): array
     {
         $project = Project::query()->findOrFail($this->project->id);
-        $body = new MeasureBody($this->newKey(), Purpose::Setup, $mark === '' ? null : (int) $project->controlPoints()->where('name', $mark)->value('id'), null, $line, $as);
+        $body = new MeasureOrder($this->newKey(), Purpose::Setup, $mark === '' ? null : (int) $project->controlPoints()->where('name', $mark)->value('id'), null, $line, $as);
 
         return DraftReadings::wanted($project, SetupDrafts::of($project), $body) ?? [];
     }

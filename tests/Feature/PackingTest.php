@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\UnpackProject;
-use App\Models\Project;
-use App\Models\Task;
-use App\Packing;
-use App\Tasks\PackProject;
+use App\Projects\Actions\UnpackProject;
+use App\Projects\Models\Project;
+use App\Projects\Packed\Packing;
+use App\Projects\Tasks\PackProject;
+use App\Tasks\Models\Task;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Project;
+use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Tests\FeatureTestCase;
 

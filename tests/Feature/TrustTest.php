@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\ControlPoint;
-use App\Models\Mark;
-use App\Models\Observation;
-use App\Models\Project;
-use App\Models\Setup;
+use App\Control\Models\ControlPoint;
+use App\FieldBook\Models\Observation;
+use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
+use App\Stakeout\Models\Mark;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;

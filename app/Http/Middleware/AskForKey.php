@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Access;
+use App\Http\Access;
 use App\Http\Problems;
 use Closure;
 use Illuminate\Http\Request;

@@ -9,22 +9,33 @@ use Illuminate\Support\Facades\Route;
 /** The routes, read from the attributes that describe them: an address stands once, beside the method that answers there. */
 final class Routes
 {
-    private const VERBS = [Get::class => 'get', Post::class => 'post', Put::class => 'put', Patch::class => 'patch', Delete::class => 'delete'];
-
     public static function ofControllers(): void
     {
-        foreach (glob(app_path('Http/Controllers/*.php')) ?: [] as $file) {
-            /** @var class-string $controller */
-            $controller = 'App\\Http\\Controllers\\'.basename($file, '.php');
+        foreach (self::operations() as $o) {
+            Route::match([$o->verb], $o->path, [$o->controller, $o->method]);
+        }
+    }
+
+    /** @return list<Operation> */
+    public static function operations(): array
+    {
+        $operations = [];
+        foreach (self::controllers() as $controller) {
             foreach ((new \ReflectionClass($controller))->getMethods(\ReflectionMethod::IS_PUBLIC) as $method) {
-                foreach ($method->getAttributes() as $attribute) {
-                    $verb = self::VERBS[$attribute->getName()] ?? null;
-                    if ($verb !== null) {
-                        // The path alone is asked for: what else an attribute describes is worked out only for the description.
-                        Route::match([$verb], (string) ($attribute->getArguments()['path'] ?? $attribute->getArguments()[0]), [$controller, $method->getName()]);
-                    }
-                }
+                $operations[] = Operation::of($method);
             }
         }
+
+        return array_values(array_filter($operations));
+    }
+
+    /** @return list<class-string> every subject keeps its controllers in its folder Http */
+    private static function controllers(): array
+    {
+        $files = [...(glob(app_path('*/Http/*Controller.php')) ?: []), ...(glob(app_path('Http/*Controller.php')) ?: [])];
+        /** @var list<class-string> $classes */
+        $classes = array_map(static fn (string $f) => 'App\\'.strtr(substr($f, strlen(app_path()) + 1, -4), '/', '\\'), $files);
+
+        return $classes;
     }
 }

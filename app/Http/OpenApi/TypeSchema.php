@@ -4,22 +4,51 @@ declare(strict_types=1);
 
 namespace App\Http\OpenApi;
 
-use App\Http\ListOf;
 use OpenApi\Attributes as OA;
+use Parlay\Core\ListOf;
 
-/** The schema of a constructor parameter, from its PHP type. */
+/** The schema of a field, from its PHP type. What is taken is what a constructor wants; what is given is what is public. */
 final class TypeSchema
 {
-    public static function of(\ReflectionParameter $p, bool $inQuery = false): OA\Schema
+    /**
+     * @param  class-string  $type
+     * @return list<\ReflectionParameter>
+     */
+    public static function taken(string $type): array
     {
-        $type = $p->getType();
-        if (! $type instanceof \ReflectionNamedType) {
-            throw new \LogicException($p->getName().' needs one type.');
-        }
-        $list = $p->getAttributes(ListOf::class);
-        $schema = $list !== [] && ! $inQuery
-            ? ['type' => 'array', 'items' => new OA\Items(...self::named($list[0]->newInstance()->type))]
-            : self::named($type->getName() === 'array' ? 'string' : $type->getName());
+        return (new \ReflectionClass($type))->getConstructor()?->getParameters() ?? [];
+    }
+
+    /**
+     * @param  class-string  $type
+     * @return list<\ReflectionProperty>
+     */
+    public static function given(string $type): array
+    {
+        return array_values(array_filter((new \ReflectionClass($type))->getProperties(\ReflectionProperty::IS_PUBLIC), static fn (\ReflectionProperty $p) => ! $p->isStatic()));
+    }
+
+    /**
+     * The type of value that a field holds, once or many times; null for plain figures, texts and words of a list.
+     *
+     * @return class-string|null
+     */
+    public static function heldBy(\ReflectionParameter|\ReflectionProperty $field): ?string
+    {
+        $type = self::listed($field) ?? self::typeOf($field)->getName();
+
+        return class_exists($type) && ! is_subclass_of($type, \BackedEnum::class) ? $type : null;
+    }
+
+    public static function of(\ReflectionParameter|\ReflectionProperty $field, bool $inQuery = false): OA\Schema
+    {
+        $type = self::typeOf($field);
+        $listed = self::listed($field);
+        $schema = match (true) {
+            $listed !== null && ! $inQuery => ['type' => 'array', 'items' => new OA\Items(...self::named($listed))],
+            $type->getName() === 'array' && ! $inQuery => throw new \LogicException("{$field->getName()} of {$field->getDeclaringClass()?->getName()} does not say what it is a list of."),
+            default => self::named($type->getName() === 'array' ? 'string' : $type->getName()),
+        };
         if ($type->allowsNull() && ! $inQuery) {
             return isset($schema['ref'])
                 ? new OA\Schema(oneOf: [new OA\Schema(...$schema), new OA\Schema(type: 'null')])
@@ -27,6 +56,18 @@ final class TypeSchema
         }
 
         return new OA\Schema(...$schema);
+    }
+
+    private static function typeOf(\ReflectionParameter|\ReflectionProperty $field): \ReflectionNamedType
+    {
+        $type = $field->getType();
+
+        return $type instanceof \ReflectionNamedType ? $type : throw new \LogicException($field->getName().' needs one type.');
+    }
+
+    private static function listed(\ReflectionParameter|\ReflectionProperty $field): ?string
+    {
+        return ($field->getAttributes(ListOf::class)[0] ?? null)?->newInstance()->type;
     }
 
     /** @return array{ref: string}|array{type: string, enum?: list<string>} */

@@ -7,11 +7,11 @@ namespace Parlay\Core\Collect;
 use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\Enclosed;
 use Parlay\Core\Cogo\NoConstruction;
-use Parlay\Core\Design\ConnectedPieces;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\Shape;
-use Parlay\Core\Design\ShapeKind;
-use Parlay\Core\Design\ShapeLegs;
+use Parlay\Core\Designs\ConnectedPieces;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\Shape;
+use Parlay\Core\Designs\ShapeKind;
+use Parlay\Core\Designs\ShapeLegs;
 use Parlay\Core\Geometry\Position;
 
 /** Things of one kind on a layer, all at once: numbers of the shapes in the order in which they are drawn. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Collect;
 
-use Parlay\Core\Design\Crossings;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\Shape;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\Crossings;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\Shape;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Position;
 
 /**

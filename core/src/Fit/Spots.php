@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Fit;
 
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
 
 /** Points, centres of circles, block insertions and texts of a drawing: what control is drawn with. */
 final class Spots

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Parlay\Core\Grid;
 
 use Parlay\Core\Cogo\Ray;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\Shape;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\Shape;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 

@@ -6,8 +6,8 @@ namespace Parlay\Core\Tests\Collect;
 
 use Parlay\Core\Collect\Alike;
 use Parlay\Core\Collect\LayerCrossings;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Points\Order;
 use Parlay\Core\Tests\Reference;

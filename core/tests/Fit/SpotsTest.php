@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Fit;
 
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Fit\Spot;
 use Parlay\Core\Fit\Spots;
 use PHPUnit\Framework\TestCase;

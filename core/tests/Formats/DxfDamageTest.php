@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
-use Parlay\Core\Design\Drawing;
+use Parlay\Core\Designs\Drawing;
 use Parlay\Core\Formats\Dxf\ReadOptions;
 use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 use Parlay\Core\Tests\Reference;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
-use Parlay\Core\Design\Drawing;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\Shape;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\Drawing;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\Shape;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Formats\Dxf\DxfReader;
 use Parlay\Core\Formats\Dxf\ReadOptions;
 use Parlay\Core\Tests\Reference;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
-use Parlay\Core\Design\Drawing;
-use Parlay\Core\Design\Shape;
+use Parlay\Core\Designs\Drawing;
+use Parlay\Core\Designs\Shape;
 use Parlay\Core\Formats\Dxf\DxfReader;
 use Parlay\Core\Formats\Dxf\ReadOptions;
 

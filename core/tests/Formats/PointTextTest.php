@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
-use Parlay\Core\Design\DrawingLayer;
+use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Formats\PointFile;
 use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Formats\PointText\Layout;

@@ -6,8 +6,8 @@ namespace Parlay\Core\Tests\Grid;
 
 use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\Ray;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Grid\GridCrossing;
 use Parlay\Core\Grid\GridLine;

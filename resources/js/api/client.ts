@@ -7,12 +7,12 @@ export type Project = Schemas['ProjectResource'];
 export type Units = Schemas['UnitsResource'];
 export type ControlPoint = Schemas['ControlPointResource'];
 export type StakeoutPoint = Schemas['PointResource'];
-export type Design = Schemas['DesignResource'];
-export type Live = Schemas['LiveResource'];
-export type Mark = Schemas['MarkResource'];
+export type Design = Schemas['DesignEntry'];
+export type Live = Schemas['Live'];
+export type Mark = Schemas['MarkEntry'];
 export type BookEntry = Schemas['BookEntry'];
 export type SetupState = Schemas['SetupState'];
-export type Draft = Schemas['DraftChangeBody'];
+export type Draft = Schemas['DraftChange'];
 
 export const api = createClient<paths>();
 
@@ -78,10 +78,10 @@ export const upload = (project: number, file: File) => send(`/api/v1/projects/${
 
 export const uploadPacked = (file: File) => send('/api/v1/packed-uploads', file);
 
-async function send(url: string, file: File): Promise<Schemas['UploadResource']> {
+async function send(url: string, file: File): Promise<Schemas['Upload']> {
     const form = new FormData();
     form.append('file', file);
-    return ask<Schemas['UploadResource']>(
+    return ask<Schemas['Upload']>(
         fetch(url, { method: 'POST', body: form, headers: { Accept: 'application/json' } }).then(async (response) => {
             const body = await response.json().catch(() => ({}));
             return response.ok ? { data: body, response } : { error: body, response };

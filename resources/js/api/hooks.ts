@@ -195,7 +195,7 @@ export function useChangeDraft(project: number) {
     const client = useQueryClient();
     return useMutation({
         scope: { id: `setup ${project}` },
-        mutationFn: (body: Schemas['DraftChangeBody']) => {
+        mutationFn: (body: Schemas['DraftChange']) => {
             // What is measured in another tab meanwhile stays, whatever list is sent from here.
             const draft = client.getQueryData<SetupState>([project, 'setup'])?.draft;
             const seenReadings = draft && readingsOf(draft);
@@ -241,7 +241,7 @@ export async function untilFinished(project: number, started: Promise<Schemas['T
 export const turnTo = (project: number, to: { controlId: number } | { pointId: number }) =>
     untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...path(project), body: { key: newKey(), ...to } })));
 
-export const measure = (project: number, body: Omit<Schemas['MeasureBody'], 'key'>) =>
+export const measure = (project: number, body: Omit<Schemas['MeasureOrder'], 'key'>) =>
     untilDone(
         project,
         ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...path(project), body: { key: newKey(), ...body } })),

@@ -7,7 +7,7 @@ import { LengthField, NumberField, TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
 
 /** Says what the target of a reading really was. The reading stays; what hangs on it is proposed anew in “Set up”. */
-export function MendReading({ project, reading }: { project: number; reading: Schemas['ObservationResource'] }) {
+export function MendReading({ project, reading }: { project: number; reading: Schemas['ObservationEntry'] }) {
     const [open, setOpen] = useState(false);
     const [height, setHeight] = useState<number | null>(reading.targetHeight);
     const [constant, setConstant] = useState(1000 * reading.prismConstant);

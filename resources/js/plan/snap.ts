@@ -36,7 +36,7 @@ export interface Touched {
 }
 
 /** What core needs to know of a spot; where it lies it finds out itself. */
-export function spotBody(spot: Spot): Schemas['SpotBody'] {
+export function spotBody(spot: Spot): Schemas['TouchedSpot'] {
     const { layerId, shape, kind, withLayerId = null, withShape = null, prolonged = false, x, y } = spot;
     return { layerId, shape, kind, withLayerId, withShape, nearNorthing: y, nearEasting: x, prolonged };
 }

@@ -11,7 +11,7 @@ export interface PickLayer {
 export interface Spot {
     layerId: number;
     shape: number;
-    kind: Schemas['SpotBody']['kind'];
+    kind: Schemas['TouchedSpot']['kind'];
     withLayerId?: number;
     withShape?: number;
     /** where both would meet if they went on */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
-use Parlay\Core\Design\Drawing;
+use Parlay\Core\Designs\Drawing;
 use Parlay\Core\Units\LengthUnit;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\ShapeKind;
 
 /**
  * A leader with several lines: its lines, their landing, and its text, out of the nested context of the record.

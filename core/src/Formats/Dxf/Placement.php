@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
-use Parlay\Core\Design\Attributes;
-use Parlay\Core\Design\Drawing;
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\Attributes;
+use Parlay\Core\Designs\Drawing;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Units\LengthUnit;
 

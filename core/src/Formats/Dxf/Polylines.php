@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\ShapeKind;
 
 /**
  * Polylines of all sorts as the lines and arcs they are made of. Widths are a matter of drawing and are ignored.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Spline;
 
 /** Where entities come to lie: an affine map of space, three rows of four. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\PointText;
 
-use Parlay\Core\Design\DrawingLayer;
-use Parlay\Core\Design\ShapeKind;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
 use Parlay\Core\Points\StringEnd;

@@ -4,41 +4,6 @@
  */
 
 export interface paths {
-    "/api/v1/projects/{project}/codes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What the codes of the project mean */
-        get: operations["eff3d7bf25d0a5ce296722a0485e94ed"];
-        put?: never;
-        /** Says what a code means, or changes it */
-        post: operations["55e0c00c6a54ccc2790aeb2c9e6c8b13"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/codes/{code}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Forgets what a code means; points keep it */
-        delete: operations["c3d25693c6d85d99404d615f8328c41e"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/ping": {
         parameters: {
             query?: never;
@@ -47,7 +12,7 @@ export interface paths {
             cookie?: never;
         };
         /** Answers, and does nothing else */
-        get: operations["a3df196df9d1db37a574d66f8b11ad3b"];
+        get: operations["ca1b4f373ea426d9c1911cf3ac861b4f"];
         put?: never;
         post?: never;
         delete?: never;
@@ -64,7 +29,7 @@ export interface paths {
             cookie?: never;
         };
         /** Reads a length as people type it; where two readings remain both are given */
-        get: operations["f369d4015b2bdabb26cedd5a81b77f57"];
+        get: operations["a69bd0f425072ce9acfbd7e9c9397367"];
         put?: never;
         post?: never;
         delete?: never;
@@ -81,7 +46,7 @@ export interface paths {
             cookie?: never;
         };
         /** Reads a direction or an angle as people type it */
-        get: operations["e89e96337bd11a615f36900b358ee52c"];
+        get: operations["054f3e8de09fdd569c5b423e31df466b"];
         put?: never;
         post?: never;
         delete?: never;
@@ -98,7 +63,7 @@ export interface paths {
             cookie?: never;
         };
         /** Writes a direction or an angle as a project writes it: azimuth or bearing */
-        get: operations["7fca800817645d33a3e60c55df225497"];
+        get: operations["74c0c167a596caaff1271f039048a3ea"];
         put?: never;
         post?: never;
         delete?: never;
@@ -117,7 +82,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reduces a raw reading */
-        post: operations["2a77bdaa2c0452daaf679b91908815f7"];
+        post: operations["054d2b2aad346e4d76f07e30bab302df"];
         delete?: never;
         options?: never;
         head?: never;
@@ -134,7 +99,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Solves a setup from control and raw readings */
-        post: operations["275d0580dd9e5b16350dcd09d2302ca3"];
+        post: operations["aee426ac27f8c0069812a18a5d926c51"];
         delete?: never;
         options?: never;
         head?: never;
@@ -151,7 +116,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** How to move a pole onto a design place */
-        post: operations["41853605fa4852716be5f4c25cd7a9b3"];
+        post: operations["494ecafc8302c6211927b77c760116a7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -168,7 +133,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Works out a construction; stores nothing */
-        post: operations["3b3280fccd92db9e082caea48353de29"];
+        post: operations["ef48cd324c3a0aebe0830ff1f86c6b4d"];
         delete?: never;
         options?: never;
         head?: never;
@@ -185,7 +150,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keeps places of a construction as stakeout points */
-        post: operations["50c0fa1641a3733f2dd6b71838f92b6d"];
+        post: operations["eb187717d30ab81c04bbe583a871c240"];
         delete?: never;
         options?: never;
         head?: never;
@@ -202,7 +167,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keeps the lines and arcs of a construction as a drawing */
-        post: operations["4ddfb57935ceb5facfea4b18d1dde47e"];
+        post: operations["d97bccf9ec4607d977bcd3958a87549a"];
         delete?: never;
         options?: never;
         head?: never;
@@ -219,7 +184,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Finds many places of a drawing at once; stores nothing */
-        post: operations["64c025db15c18c15aa1a75a027e38f70"];
+        post: operations["a06b7f6ca7745bf959c8067070740c29"];
         delete?: never;
         options?: never;
         head?: never;
@@ -236,7 +201,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes stakeout points of many places at once */
-        post: operations["28b9c04c79e1a413fc6a4a000ff96724"];
+        post: operations["88dfc0116af4a8a262448e98b192245d"];
         delete?: never;
         options?: never;
         head?: never;
@@ -251,9 +216,9 @@ export interface paths {
             cookie?: never;
         };
         /** How a point was made */
-        get: operations["38b28bba9b6b257e59b82a98adf83fd0"];
+        get: operations["d12d8193271cff92981f52636fc5303c"];
         /** Computes a point anew by a changed recipe */
-        put: operations["30f908036f6c1faa48fb383bb20272a0"];
+        put: operations["47a6adee40cad5b9dee04afaab920bf0"];
         post?: never;
         delete?: never;
         options?: never;
@@ -269,7 +234,7 @@ export interface paths {
             cookie?: never;
         };
         /** Points whose source has changed, with the place they would have now */
-        get: operations["e8ff581023217a3473bfcb3a5f2643f1"];
+        get: operations["1a2bc84074e332b108621f75f9dcef76"];
         put?: never;
         post?: never;
         delete?: never;
@@ -288,7 +253,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Moves points to where their changed sources put them */
-        post: operations["eb852345c83b83f26724ba24b8449243"];
+        post: operations["e2814addcbe035d5c041f5bf71d72930"];
         delete?: never;
         options?: never;
         head?: never;
@@ -305,7 +270,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Leaves points where they are: they forget what they were made from */
-        post: operations["ebd601f839fdd1a43f480a8c5c9e9fbc"];
+        post: operations["15fcf271438f6299af45de9053024ebd"];
         delete?: never;
         options?: never;
         head?: never;
@@ -322,7 +287,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keeps new control that was measured from a setup, averaged with earlier shots on it */
-        post: operations["73ac69cd3a43be73ec6239be324db72f"];
+        post: operations["60660a2937195fa7832a7b6143874c16"];
         delete?: never;
         options?: never;
         head?: never;
@@ -337,10 +302,10 @@ export interface paths {
             cookie?: never;
         };
         /** All control points */
-        get: operations["664d09f4c01cfc0d74df29a07327c48a"];
+        get: operations["03636567abf1252800994ccff6172dff"];
         put?: never;
         /** Stores a control point typed by hand */
-        post: operations["817a1da8e7d41d2b5a2feab8a62f2d0e"];
+        post: operations["09890e0ab3f474b0d52fc0393e739be5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -356,10 +321,96 @@ export interface paths {
         };
         get?: never;
         /** Changes a control point; setups keep what they were computed from */
-        put: operations["bc45038686eeed0c2e020eb05a159807"];
+        put: operations["a563ecdce6f7a4c11cc5f619936b9ec5"];
         post?: never;
         /** Deletes a control point; asks (409) where setups or checks hang on it, undo brings it back */
-        delete: operations["2bc7039f235b27fefc9e3990944bba60"];
+        delete: operations["5654153af39318ebae8634c847dccc89"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The grid lines */
+        get: operations["1af12531879146a59a07302a579d9f99"];
+        put?: never;
+        /** Keeps grid lines */
+        post: operations["ecc0f6296a8fe703d06821585efe0e28"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-spacings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far each grid line lies from the one before it in its family */
+        get: operations["6d047e60ad86c5d1af36e5d6404e3d90"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Finds or works out grid lines; stores nothing */
+        post: operations["66aca7b81092590c6ab225176a15c476"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-lines/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Corrects a grid line */
+        put: operations["2568e3695d77f1814f705a14bc90c840"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/grid-lines-deletion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Deletes grid lines; undo brings them back */
+        post: operations["09ebedd3472a39b4e1834ab5c19b2796"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -375,7 +426,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reads an uploaded DXF through and tells what is in it; stores nothing of it */
-        post: operations["3c37a0a9b911da99ca2ff018a72ccbf0"];
+        post: operations["8cd4d5f259706773f4674a0da32aa043"];
         delete?: never;
         options?: never;
         head?: never;
@@ -390,10 +441,10 @@ export interface paths {
             cookie?: never;
         };
         /** All drawings with their layers, without geometry */
-        get: operations["4d593efbbcf32dfb8084b07dccc66059"];
+        get: operations["9eeac5b418a522239fdaa38373e82c9a"];
         put?: never;
         /** Takes an uploaded DXF in the unit and with the layers chosen */
-        post: operations["5617d3f1fc566639bfd8a293d7086fe4"];
+        post: operations["f60c219b14772bdd4155c12fa63bb871"];
         delete?: never;
         options?: never;
         head?: never;
@@ -410,7 +461,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where matched points, or a typed shift and turn, put a drawing; stores nothing */
-        post: operations["3befd9a8d73b2beaa8b8aa951cd8aa54"];
+        post: operations["271b03b03b92595677b80879b5a36a48"];
         delete?: never;
         options?: never;
         head?: never;
@@ -426,10 +477,10 @@ export interface paths {
         };
         get?: never;
         /** Names a drawing, makes it a background, or the active design */
-        put: operations["f20e5938d68231afdb8f0ceb267a02e2"];
+        put: operations["58936a37dfee1b1c670eba2a8375578e"];
         post?: never;
         /** Removes a drawing from the project; its points stay, and undo brings it back */
-        delete: operations["9780f69dfeebd538fe4a7c81889352ff"];
+        delete: operations["598d4f33f7daf588183bed9764fb1238"];
         options?: never;
         head?: never;
         patch?: never;
@@ -443,7 +494,7 @@ export interface paths {
             cookie?: never;
         };
         /** What a revision added, packed as the shapes of a layer */
-        get: operations["d5c684fc7b120bc857ae6fb21d6be08e"];
+        get: operations["0836f36a32648906df028defa304aa94"];
         put?: never;
         post?: never;
         delete?: never;
@@ -460,7 +511,7 @@ export interface paths {
             cookie?: never;
         };
         /** What a revision no longer has, in its old place */
-        get: operations["060ad1a9b4c3d502d3826e76f327f971"];
+        get: operations["a04d4a880c46ea0dd22bb38117973b12"];
         put?: never;
         post?: never;
         delete?: never;
@@ -477,7 +528,7 @@ export interface paths {
             cookie?: never;
         };
         /** What a revision moved, in its new place */
-        get: operations["e010bb9e1b78e44feaff4170235ced12"];
+        get: operations["06e7d6332a36c40472cd808e994322dd"];
         put?: never;
         post?: never;
         delete?: never;
@@ -494,7 +545,7 @@ export interface paths {
             cookie?: never;
         };
         /** The shapes of a layer, packed as 80-byte records (docs/drawing-records.md) */
-        get: operations["b9f745eb334ed172a28dcaee73fa0e93"];
+        get: operations["bca0399482085e09124a80566dd38d5c"];
         put?: never;
         post?: never;
         delete?: never;
@@ -511,7 +562,7 @@ export interface paths {
             cookie?: never;
         };
         /** The splines of a layer: degree, knots, control points, weights */
-        get: operations["ac6a42357fa1ca71476c0ed52e931ea3"];
+        get: operations["64bf978d5416c884fe034bebdc9e9878"];
         put?: never;
         post?: never;
         delete?: never;
@@ -534,79 +585,7 @@ export interface paths {
         options?: never;
         head?: never;
         /** Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden can’t be picked */
-        patch: operations["477e7c1bdc6c96a54f63bd6919cf453e"];
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/instruments": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The project’s instruments */
-        get: operations["f1d177489c3e8f4a4ac06d20c17822f7"];
-        put?: never;
-        /** Adds an instrument */
-        post: operations["0b17129c444d5c3ae74f09bd53fb3936"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/instruments/{instrument}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Changes an instrument; what was measured keeps what it was measured with */
-        put: operations["0498f330cd096a8cd27eda44bf53d76b"];
-        post?: never;
-        /** Takes an instrument off the list; asks (409) where setups name it */
-        delete: operations["9bdc4984ccc4cef9e9bd3f422ecc71ad"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/targets": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The project’s targets */
-        get: operations["06eb397b27ed21996d4de00d362cffe4"];
-        put?: never;
-        /** Adds a target */
-        post: operations["1c605dfe1d5b24f5e64caedd0e28c840"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/targets/{target}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Changes a target; what was measured keeps what it was measured with */
-        put: operations["84c8a4c700271f8724c8a93685261078"];
-        post?: never;
-        /** Takes a target off the list; asks (409) where setups name it */
-        delete: operations["d55d050876596e234d75b3caf3fb6f45"];
-        options?: never;
-        head?: never;
-        patch?: never;
+        patch: operations["51be87767eeb336129f874c43302b3f7"];
         trace?: never;
     };
     "/api/v1/projects/{project}/field-book": {
@@ -617,7 +596,7 @@ export interface paths {
             cookie?: never;
         };
         /** Readings, setups, checks and marks, newest first, two hundred at a time */
-        get: operations["4d850a09248c33a70c0347830c8d47a1"];
+        get: operations["4ed0812779294f6c68a80ce3ba41bd7a"];
         put?: never;
         post?: never;
         delete?: never;
@@ -634,69 +613,71 @@ export interface paths {
             cookie?: never;
         };
         /** All marks in the order they were taken */
-        get: operations["10f12b266be128188fb34986cd769a0c"];
+        get: operations["ca87fcb73987f84994b5c12dd5ce572b"];
         put?: never;
         /** Stores a stake, an as-built shot or a check; asks back (409) where the person must decide */
-        post: operations["621a56939f0f86f90a388e2f6b11da23"];
+        post: operations["d0a4f728aab22bd66ded7653a9cd3f38"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/grid-lines": {
+    "/api/v1/projects/{project}/instruments": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The grid lines */
-        get: operations["aaa880fc9b4538eabfe5f91b584b0513"];
+        /** The project’s instruments */
+        get: operations["221911b676e3f18c10600f1ded80ab7e"];
         put?: never;
-        /** Keeps grid lines */
-        post: operations["c0a15ff9e7178651b8a91c65b3a7d5fa"];
+        /** Adds an instrument */
+        post: operations["d20d65a85fdd088a7024642637a5abe2"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/grid-spacings": {
+    "/api/v1/projects/{project}/instruments/{instrument}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** How far each grid line lies from the one before it in its family */
-        get: operations["754c6f5a41f44765824b0a439a920e05"];
-        put?: never;
+        get?: never;
+        /** Changes an instrument; what was measured keeps what it was measured with */
+        put: operations["4f9976d46727ad4d5dcb5248d58aeafa"];
         post?: never;
-        delete?: never;
+        /** Takes an instrument off the list; asks (409) where setups name it */
+        delete: operations["121ad112c80050f421c72dfa047edee8"];
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/grid-preview": {
+    "/api/v1/projects/{project}/targets": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** The project’s targets */
+        get: operations["2c8d55c3ac8672824e3db0e279d99e00"];
         put?: never;
-        /** Finds or works out grid lines; stores nothing */
-        post: operations["dd48fd23862484556d45d15036f45db8"];
+        /** Adds a target */
+        post: operations["6ffc887b2c01567841efc519c8a41792"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/grid-lines/{line}": {
+    "/api/v1/projects/{project}/targets/{target}": {
         parameters: {
             query?: never;
             header?: never;
@@ -704,27 +685,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Corrects a grid line */
-        put: operations["fe960882a579aa47cb636eaa7c9cb43d"];
+        /** Changes a target; what was measured keeps what it was measured with */
+        put: operations["530b291b4cea26e5f0c698738262c09c"];
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/grid-lines-deletion": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Deletes grid lines; undo brings them back */
-        post: operations["dd88e3efb8a282f99c8a1ac2ca5b9045"];
-        delete?: never;
+        /** Takes a target off the list; asks (409) where setups name it */
+        delete: operations["c7952a95358b69f92df06a39ee9eef4c"];
         options?: never;
         head?: never;
         patch?: never;
@@ -738,7 +703,7 @@ export interface paths {
             cookie?: never;
         };
         /** What the instrument says this instant, where the pole is, and how to move it to a target */
-        get: operations["1f583ae7002a2994e18ea234a202d3b0"];
+        get: operations["696884d42425cead3c739ecf21a81f29"];
         put?: never;
         post?: never;
         delete?: never;
@@ -755,7 +720,7 @@ export interface paths {
             cookie?: never;
         };
         /** What became of something the instrument was told */
-        get: operations["2d34bc4414bafc740d9acafb7b8a9802"];
+        get: operations["459de959286a44787db30be4154d4f99"];
         put?: never;
         post?: never;
         delete?: never;
@@ -774,7 +739,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Turns the instrument to a control point or stakeout point */
-        post: operations["e3a8d93f78217ba3f41952f469f187b8"];
+        post: operations["47978b9c982e2ff4cb694aa1fed77b20"];
         delete?: never;
         options?: never;
         head?: never;
@@ -791,7 +756,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Measures on purpose; the reading goes into the field book */
-        post: operations["c79143bbe1a9f95c45c78349e55918c0"];
+        post: operations["31294313a62e83c1ccf21d75c4d41816"];
         delete?: never;
         options?: never;
         head?: never;
@@ -808,7 +773,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Follows the prism */
-        post: operations["8316d35eb50eafdc743700ab0def0176"];
+        post: operations["483846a40e040b804399c95658cfd2cc"];
         delete?: never;
         options?: never;
         head?: never;
@@ -825,7 +790,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Looks for the prism */
-        post: operations["6ee13dd584e6fcd782b9332cca5bc8d9"];
+        post: operations["e62fdbe87f74ddfd23b4b863b9df7746"];
         delete?: never;
         options?: never;
         head?: never;
@@ -842,65 +807,32 @@ export interface paths {
         get?: never;
         put?: never;
         /** Stops whatever the instrument is doing */
-        post: operations["cb6dc6285a3c1d819d5695526c27cc03"];
+        post: operations["2d149bc8c2941fd102b89f0b115aabe4"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/checks": {
+    "/api/v1/projects/{project}/codes": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The check shots on the setup that holds, each against what was to be expected, and whether it still holds */
-        get: operations["a0a0ece6929273b593ef687417e8bb46"];
+        /** What the codes of the project mean */
+        get: operations["61dd741362a2b405a21d7e6849e541a3"];
         put?: never;
-        post?: never;
+        /** Says what a code means, or changes it */
+        post: operations["605dc417862f63aa109ec2be99695f33"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/corrections": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Mends a target height or a constant of a reading, with a note; what hangs on it becomes a proposal */
-        post: operations["1bb6be5db1858f23f09b7faac4a78971"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/setup-proposals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Setups and marks that would come out otherwise with what was mended since */
-        get: operations["0740584f3e423a2059c65b6a95730e67"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/setup-proposals-adoption": {
+    "/api/v1/projects/{project}/codes/{code}": {
         parameters: {
             query?: never;
             header?: never;
@@ -909,9 +841,9 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Writes the mended setups and marks beside the old ones */
-        post: operations["99e29dc815119047eef5329b7c025d60"];
-        delete?: never;
+        post?: never;
+        /** Forgets what a code means; points keep it */
+        delete: operations["e8b7a3f0340b52abb276fc5b0a861d23"];
         options?: never;
         head?: never;
         patch?: never;
@@ -928,10 +860,10 @@ export interface paths {
          * All stakeout points with how their last stake came out
          * @description The last stake of each point decides; the database finds it in the same query.
          */
-        get: operations["3a40ed4ac6460c598dfe23d0b11c59dd"];
+        get: operations["ad14d189f740cb606018546e1fd75c21"];
         put?: never;
         /** Makes a stakeout point */
-        post: operations["2effe8b9d04ffb478081ea30b64bf23c"];
+        post: operations["93b6614eb15281babf99af2db5e50812"];
         delete?: never;
         options?: never;
         head?: never;
@@ -946,7 +878,7 @@ export interface paths {
             cookie?: never;
         };
         /** The point not yet staked that is nearest to a place; null where none is left */
-        get: operations["f3b73a60b7a1a61dbe1cca0e85213da4"];
+        get: operations["c6173943e984d38df423461365fb9451"];
         put?: never;
         post?: never;
         delete?: never;
@@ -965,7 +897,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Exact coordinates of a spot of a drawing; stores nothing */
-        post: operations["4f7d09e57d1095c2b0c95a4f0de4198c"];
+        post: operations["4946bd6b6964c8df8d83802c8313637a"];
         delete?: never;
         options?: never;
         head?: never;
@@ -982,7 +914,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Distance, direction and rise between two spots of drawings; stores nothing */
-        post: operations["c108c1d4eb0ee6b613a2f5fb636ec85c"];
+        post: operations["73763c0e702a3798c2b48e3be1b8c839"];
         delete?: never;
         options?: never;
         head?: never;
@@ -997,7 +929,7 @@ export interface paths {
             cookie?: never;
         };
         /** The next free name after a prefix */
-        get: operations["7d73630ca6d4bcbd7dac85aca55d2d4d"];
+        get: operations["ddaba9823acef3440560b4a7bb39f142"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1015,7 +947,7 @@ export interface paths {
         };
         get?: never;
         /** Changes a stakeout point; what was staked keeps the design it was staked to */
-        put: operations["b62730d9bae666c9c10d79a2aa7457ea"];
+        put: operations["d16081602bc771184354a91c74c6cea0"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1032,7 +964,7 @@ export interface paths {
         };
         get?: never;
         /** Moves the label of a point on the plan */
-        put: operations["3d132b5b44d70d76f971d2cb2fa46011"];
+        put: operations["994a879e9af27bd2e300deb27fd2164a"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1050,7 +982,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Deletes stakeout points; asks (409) where marks hang on them, undo brings them back */
-        post: operations["c653073f87a65f73542088bfbb015388"];
+        post: operations["b2feb4d37378cc642f028ccfb57a8798"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1067,7 +999,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings a file in, as multipart form data in the field “file”; nothing is read of it yet */
-        post: operations["b21ace7589b2e23e5490cec8a44adf74"];
+        post: operations["70c32fa3e84d9ccfbfdfffae36805a25"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1084,7 +1016,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reads an uploaded list of points as told, or as guessed, and looks it over; stores nothing */
-        post: operations["adad1fb1a0312ac6043b707c724de7d6"];
+        post: operations["fcab23adb06210c2d3d8d8384ca4f943"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1101,7 +1033,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes an uploaded list of points as control or as stakeout points; a task, done at once where the list is short */
-        post: operations["d83a88c180fb86b7f2cad1dc73ba8521"];
+        post: operations["bca5b1b7f98525c1e186d1cc11bd0243"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1116,265 +1048,7 @@ export interface paths {
             cookie?: never;
         };
         /** Points as a file: format csv, dxf, landxml or geojson; what: control, points, as-built */
-        get: operations["afa7e1b8f10a6793d427258c14b548f6"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/practice": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The practice world as it really is */
-        get: operations["2c354b627f8b74912fd16a8601d7a5e5"];
-        put?: never;
-        /** Does something in the practice world: {"do": "walk", ...} (docs/instrument-protocol.md) */
-        post: operations["ae68c1fd99fbb5d49e1bfcb48ff36cc4"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/practice-list": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The control as a list (CSV) with one slip of the pen in it, to be brought in by a learner */
-        get: operations["5c2074c2d9811e84f0c2907b3e2fd53d"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/practice-site": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Lays the practice site out on this project’s control, with small errors of its own */
-        post: operations["b1d5b7d976855801ef4aba657c3a251d"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** All projects, the one opened last first */
-        get: operations["4581dcc89729ced0a5c29d8132aaaee0"];
-        put?: never;
-        /** Starts a project */
-        post: operations["7afee26aa9047c66217855bd05d3db0b"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One project with how far its day has come */
-        get: operations["e6c47e85b5ba86fd4315df00515c000b"];
-        /** Changes name, units and tolerances: only what is shown, never what is stored */
-        put: operations["ff7410e1a9bd3620dfa89eff0d02c9c4"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/open": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Says that this project is being worked on */
-        post: operations["71e1d14cdbdaeb3ccce7a63dafcfcdfe"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Undoes the last step of preparation; asks (409) where marks or setups hang on what would vanish */
-        post: operations["232f60bb97600a5c43b48f9d08fa46de"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/redo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Does again what was undone last; asks (409) as undo does */
-        post: operations["81307c603098d595fd646d1f10f65490"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/packing": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Packs a whole project into one file: design, control, points, field book and the original files; fetch it when the task is done */
-        post: operations["2f6a9a0bc4e576657acce967a327ec66"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/packed/{task}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A packed project */
-        get: operations["89b12804beca03faccbc565e5c22a8b2"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/packed-uploads": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet */
-        post: operations["994ee715830175d38e85f1a3b0134025"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects-unpacking": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Makes a project of a packed one, beside those that are here; a damaged or altered file is refused whole. It is there when the task is done */
-        post: operations["75b5e0c88962222690b92ea846ba02c7"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/reports": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Prints the report as PDF; fetch it when the task is done */
-        post: operations["276d3fe45d83ead327a47baa23f43395"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/reports/{task}.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A printed report */
-        get: operations["2585772430b5438185152357637f16b6"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/report.csv": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The report’s table for a spreadsheet */
-        get: operations["b9ff2dad415117ffc83c92d4bc66f6fb"];
+        get: operations["73d4462b2badebf7e21f8769a918a2d1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1393,7 +1067,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** New names by rule; stores nothing */
-        post: operations["8ef3225dc94b6d55285d02bbb2cc2b0c"];
+        post: operations["05b0cb08dd39aacfbb9b5c6d61fc9cdc"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1410,7 +1084,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Renames points by rule */
-        post: operations["f1e4272d66e5c60726438b6d5181ae13"];
+        post: operations["58b78ee8f344b4ec49295f4e368f8726"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1427,7 +1101,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where points would be; stores nothing */
-        post: operations["f578c5e43174a9d985fc41e5f1451492"];
+        post: operations["fab18cff76d120e190d212d0c2c30ac6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1444,7 +1118,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Moves points */
-        post: operations["cd46b68201f5b16c215b7c61a89d2634"];
+        post: operations["48a7e46d3dd359c8fab54d83d24d8d00"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1461,7 +1135,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Gives points their elevation by rule */
-        post: operations["2da29044c9383f0fb3535df48b051cd2"];
+        post: operations["98cb68fc27ede6085930072e33c6afa9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1478,7 +1152,333 @@ export interface paths {
         get?: never;
         put?: never;
         /** Gives points a code or a description */
-        post: operations["ea26abed4f384a676615c44467dac1ec"];
+        post: operations["ab6ebdb0b6279a28ebb81443ee75ecc8"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The practice world as it really is */
+        get: operations["aba23edfdfdff03deafc5ca1e8c7d298"];
+        put?: never;
+        /** Does something in the practice world: {"do": "walk", ...} (docs/instrument-protocol.md) */
+        post: operations["874bf2a84fcbf7870d22f7d555beae4d"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/practice-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The control as a list (CSV) with one slip of the pen in it, to be brought in by a learner */
+        get: operations["feb67d79026108705b6d8b8c81d73620"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/practice-site": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lays the practice site out on this project’s control, with small errors of its own */
+        post: operations["7f3baed52314cfd65cab40839f394ee6"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All projects, the one opened last first */
+        get: operations["cee3c7d49e788e7d0b9d58ff77d70adb"];
+        put?: never;
+        /** Starts a project */
+        post: operations["52a049083525db5cef971f2cbf3b8fa4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One project with how far its day has come */
+        get: operations["8e06bcb16ab6db0f0f6bd0347d7961d9"];
+        /** Changes name, units and tolerances: only what is shown, never what is stored */
+        put: operations["3e18ac6c718e987c29a8e6b0810d725b"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Says that this project is being worked on */
+        post: operations["9f4b98e102889a49fc2d0090e8189e13"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undoes the last step of preparation; asks (409) where marks or setups hang on what would vanish */
+        post: operations["69659a4d1c081ec9b5df1df59e389878"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Does again what was undone last; asks (409) as undo does */
+        post: operations["cf854f393e91fc4e86345de5d48fb393"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/packing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Packs a whole project into one file: design, control, points, field book and the original files; fetch it when the task is done */
+        post: operations["816535052532af65a05bae1889be7197"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/packed/{task}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A packed project */
+        get: operations["8cb0bed08fc0e616e19e93d55288211d"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/packed-uploads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet */
+        post: operations["0afb78548f198578394dc7f361916cb5"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects-unpacking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a project of a packed one, beside those that are here; a damaged or altered file is refused whole. It is there when the task is done */
+        post: operations["4b95ba07efabfafa7f736d0665ec5463"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Prints the report as PDF; fetch it when the task is done */
+        post: operations["abcdad62ebd358b862e63a33b72d7fbe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/reports/{task}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A printed report */
+        get: operations["3be7a600e256cf717cf411452547d89f"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/report.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The report’s table for a spreadsheet */
+        get: operations["f2967e26e34d4b811c9d5a92b7bd57be"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The check shots on the setup that holds, each against what was to be expected, and whether it still holds */
+        get: operations["32d2c04c74eef38a61e00dd9b4319118"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mends a target height or a constant of a reading, with a note; what hangs on it becomes a proposal */
+        post: operations["3f00e69ed74604ed4a3c432fbfd1f95a"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/setup-proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Setups and marks that would come out otherwise with what was mended since */
+        get: operations["74df291b9384bc3b949211b3332529b5"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/setup-proposals-adoption": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Writes the mended setups and marks beside the old ones */
+        post: operations["c064a207cdb6ea61eb2603e5510347e6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1493,14 +1493,14 @@ export interface paths {
             cookie?: never;
         };
         /** The setup being made, what it would give, and the one that holds */
-        get: operations["f650c554524a902c15cef16015b8612d"];
+        get: operations["68ea40947f69fb2b05493fef77e9d2d9"];
         put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
         /** Changes what is given of the setup being made: method, heights, air, sights */
-        patch: operations["082fa655487803a0c53eb21544d1acea"];
+        patch: operations["c4d56bd1865068f7693ed24e2f0bc265"];
         trace?: never;
     };
     "/api/v1/projects/{project}/site-lines": {
@@ -1513,7 +1513,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The ends of a line that is to be shot at, from a drawing or two places; stores nothing */
-        post: operations["a0d0e9774c20fb095803dadbb286c115"];
+        post: operations["22e23f38a93af3018f8ab65218c09f0d"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1530,7 +1530,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes readings without a link into the field book and into the setup being made */
-        post: operations["0ffeccf691c166053b3ae44d7feeefec"];
+        post: operations["5395829a51b691a2aceebb9a1f77ced7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1547,7 +1547,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reads a text of raw observations, both faces and all rounds made into one for each point; stores nothing */
-        post: operations["27092f851a69f96246a5573472bd4806"];
+        post: operations["168fd25e181650c5ef583101c5db4a75"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1564,7 +1564,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Prints a setup with all it rests on as PDF; fetch it as a report when the task is done */
-        post: operations["3e0172c7d9d9798150b3110a9c6b6278"];
+        post: operations["4d445aee0e8b0b31da219b294e579254"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1581,7 +1581,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Accepts the setup being made */
-        post: operations["a60b4c11b894c5ec8c7aaf0d9018518b"];
+        post: operations["0438a1a371af080b9e1cf2db78ae85eb"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1598,7 +1598,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What an instrument standing here would see, and how well it would serve the work */
-        post: operations["03d7055e15ab36fb4b37c3bbfa66f9a9"];
+        post: operations["69fd5f6c0d3751e12ec570812f336cd0"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1615,7 +1615,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** How well the work would be served from each place of a raster; a part of its rows at a time */
-        post: operations["8978c204255eab1690370a016dc8d0df"];
+        post: operations["1feb7a9c358102f0ecefc95244bf2c66"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1630,7 +1630,7 @@ export interface paths {
             cookie?: never;
         };
         /** How a piece of longer work stands */
-        get: operations["57af20857a56b635b7418ea6d0ea7d61"];
+        get: operations["2c3fce041542bb88356c3f14661ffe51"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1649,7 +1649,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Asks a piece of longer work to stop; nothing of it is stored */
-        post: operations["fdf5d6ada4dd1f7abc3abef341d02f25"];
+        post: operations["53858b34e92d9dc0153fa3185bacd56f"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1664,10 +1664,10 @@ export interface paths {
             cookie?: never;
         };
         /** The worklists */
-        get: operations["8e5264b4fbd8be95102d392d11e98759"];
+        get: operations["fd491746a0bc9f5fdcb87c8f8abaa2c1"];
         put?: never;
         /** Makes a worklist */
-        post: operations["528ca9ee4a08fed3e09a89506563a792"];
+        post: operations["9a03626d59c9e33441db67b0327eabbf"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1683,10 +1683,10 @@ export interface paths {
         };
         get?: never;
         /** Changes the name, the points or the order of a worklist */
-        put: operations["b02164732fea9c270db53ab0a8b4db4f"];
+        put: operations["73f38a9ace6e5f0caecb49b0a4a792bd"];
         post?: never;
         /** Deletes a worklist; its points stay */
-        delete: operations["2c4f2e6ca4286ad2fc7668a761ba5e66"];
+        delete: operations["55b7067dc3333e0b9fabfa0cae0edf38"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1702,7 +1702,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Leaves a point of a worklist out for now, or takes it up again */
-        post: operations["ae176e9172b66314247e80f8fff735cd"];
+        post: operations["79548f83ce7b2cbd10532de3f0567e23"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1719,7 +1719,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Prints a worklist for the field as PDF; fetch it as a report when the task is done */
-        post: operations["bf8e5d62cdb4d63f22f8cb69e84cff6e"];
+        post: operations["7136f1bf466df082a4d685292382cb53"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1736,7 +1736,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Puts points in the order in which one walks over them; stores nothing */
-        post: operations["b672fe2b09c63a1d77be78eb31a516c9"];
+        post: operations["5f211c14238c2698befe8dbe871294bf"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1750,797 +1750,6 @@ export interface components {
         AcceptBody: {
             key: string;
             seenReadings?: number[] | null;
-        };
-        /** @description Something known of a point beside its usual figures. */
-        AttributeBody: {
-            name: string;
-            value: string;
-        };
-        BookQuery: {
-            before?: number | null;
-        };
-        CleanUpBody: {
-            duplicates?: boolean;
-            zeroLengths?: boolean;
-            overlaps?: boolean;
-        };
-        /** @description What a code means: its colour and mark on the plan, its trade, and tolerances of its own; without them the project's hold. */
-        CodeBody: {
-            code: string;
-            description?: string;
-            colour?: string | null;
-            mark?: string;
-            trade?: string;
-            planTolerance?: number | null;
-            heightTolerance?: number | null;
-            seen?: components["schemas"]["CodeBody"] | null;
-        };
-        /** @description A code or a description for many points; what is null stays as it is. */
-        CodesSetBody: {
-            ids: number[];
-            code?: string | null;
-            description?: string | null;
-        };
-        /** @description Many places at once. */
-        CollectionBody: {
-            /** @enum {string} */
-            kind: "circles" | "insertions" | "ends" | "crossings" | "along" | "outlineCorners" | "gridCrossings";
-            layerIds?: number[];
-            shapes?: components["schemas"]["ShapeRef"][];
-            like?: components["schemas"]["ShapeRef"] | null;
-            radius?: number | null;
-            along?: number;
-            right?: number;
-            interval?: number;
-            corners?: boolean;
-            separator?: string;
-            attribute?: string;
-        };
-        ComputeGuidanceBody: {
-            instrument: components["schemas"]["PositionBody"];
-            pole: components["schemas"]["PositionBody"];
-            design: components["schemas"]["PositionBody"];
-            planTolerance?: number;
-            heightTolerance?: number;
-        };
-        ComputePlacementBody: {
-            /** @enum {string} */
-            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
-            pairs?: components["schemas"]["PlacedPairBody"][];
-            withScale?: boolean;
-            typed?: components["schemas"]["TypedPlacementBody"] | null;
-        };
-        ComputeSetupBody: {
-            /** @enum {string} */
-            method: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
-            sights: components["schemas"]["ControlReadingBody"][];
-            station?: components["schemas"]["PositionBody"] | null;
-            instrumentHeight?: number;
-            angleSeconds?: number;
-            distanceMillimetres?: number;
-            distancePpm?: number;
-        };
-        /**
-         * @description How places are computed: the kind, and what it is computed from, in the order in which the kind asks for it. This is also the recipe that a
-         *     computed point remembers.
-         */
-        ConstructionBody: {
-            /** @enum {string} */
-            kind: "place" | "directionDistance" | "turnedAngle" | "twoLines" | "lineDistance" | "twoDistances" | "along" | "foot" | "divided" | "every" | "parallel" | "corners" | "setBack" | "arcThroughThree" | "arcLeaving" | "arcBetweenTangents" | "bestLine" | "bestCircle" | "bestPlane" | "inverse" | "area" | "boltCircle" | "boltRectangle" | "boltList" | "curve" | "triangle" | "sketch";
-            places?: components["schemas"]["GivenPlace"][];
-            directions?: components["schemas"]["GivenDirection"][];
-            distances?: components["schemas"]["GivenDistance"][];
-            lines?: components["schemas"]["GivenLine"][];
-            chain?: components["schemas"]["GivenChain"] | null;
-            offset?: number;
-            angle?: number;
-            count?: number;
-            across?: number;
-            toTheRight?: boolean;
-            corners?: boolean;
-            pattern?: components["schemas"]["OffsetBody"][];
-            elements?: components["schemas"]["KnownElement"][];
-            parts?: components["schemas"]["KnownPart"][];
-            legs?: components["schemas"]["SketchLegBody"][];
-            /** @enum {string} */
-            closing?: "open" | "reported" | "spread" | "byIntersection";
-            closingDirection?: components["schemas"]["GivenDirection"] | null;
-        };
-        ControlPointBody: {
-            name: string;
-            northing: number;
-            easting: number;
-            elevation?: number | null;
-            code?: string;
-            description?: string;
-            heldFixed?: boolean;
-            planDeviation?: number | null;
-            heightDeviation?: number | null;
-            seen?: components["schemas"]["ControlPointBody"] | null;
-        };
-        ControlReadingBody: {
-            name: string;
-            control: components["schemas"]["PositionBody"];
-            reading: components["schemas"]["ReadingBody"];
-            plan?: boolean;
-            height?: boolean;
-            direction?: boolean;
-            distance?: boolean;
-            planDeviation?: number;
-            heightDeviation?: number;
-        };
-        /** @description What a target really was; the reading itself stays as it is. */
-        CorrectionBody: {
-            observationId: number;
-            targetHeight: number;
-            prismConstant: number;
-            note: string;
-            alike?: boolean;
-        };
-        DeletionBody: {
-            ids: number[];
-            evenHeld?: boolean;
-        };
-        DesignBody: {
-            name: string;
-            /** @enum {string} */
-            role: "design" | "background";
-            active: boolean;
-            seen?: components["schemas"]["DesignBody"] | null;
-        };
-        DraftBody: {
-            /** @enum {string} */
-            method?: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
-            stationControlId?: number | null;
-            instrumentHeight?: number;
-            targetHeight?: number;
-            prismConstant?: number;
-            pressure?: number;
-            temperature?: number;
-            sights?: components["schemas"]["DraftSightBody"][];
-            humidity?: number;
-            /** @enum {string} */
-            airMode?: "air" | "typed";
-            ppm?: number;
-            scale?: number;
-            /** @enum {string} */
-            heightMode?: "straight" | "slanted";
-            slantedHeight?: number;
-            instrumentId?: number | null;
-            targetId?: number | null;
-            stationName?: string;
-            azimuth?: number;
-            length?: number;
-            assumedNorthing?: number;
-            assumedEasting?: number;
-            assumedElevation?: number;
-            lines?: components["schemas"]["DraftLineBody"][];
-            shots?: components["schemas"]["DraftShotBody"][];
-            place?: number;
-            oneFace?: boolean;
-            ppmInUse?: number | null;
-            turnEarlier?: boolean;
-            refraction?: number;
-        };
-        /** @description What is not given stays as it is, so that two fields changed at once don't undo each other. */
-        DraftChangeBody: {
-            /** @enum {string|null} */
-            method?: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only" | null;
-            stationControlId?: number | null;
-            instrumentHeight?: number | null;
-            targetHeight?: number | null;
-            prismConstant?: number | null;
-            pressure?: number | null;
-            temperature?: number | null;
-            sights?: components["schemas"]["DraftSightBody"][] | null;
-            humidity?: number | null;
-            refraction?: number | null;
-            /** @enum {string|null} */
-            airMode?: "air" | "typed" | null;
-            ppm?: number | null;
-            scale?: number | null;
-            /** @enum {string|null} */
-            heightMode?: "straight" | "slanted" | null;
-            slantedHeight?: number | null;
-            instrumentId?: number | null;
-            targetId?: number | null;
-            stationName?: string | null;
-            azimuth?: number | null;
-            length?: number | null;
-            assumedNorthing?: number | null;
-            assumedEasting?: number | null;
-            assumedElevation?: number | null;
-            lines?: components["schemas"]["DraftLineBody"][] | null;
-            shots?: components["schemas"]["DraftShotBody"][] | null;
-            place?: number | null;
-            oneFace?: boolean | null;
-            turnEarlier?: boolean | null;
-            seenReadings?: number[] | null;
-            seen?: components["schemas"]["DraftChangeBody"] | null;
-        };
-        /** @description A line that can be seen on site: a line of the grid, of a drawing, or between two places. */
-        DraftLineBody: {
-            name: string;
-            northing1: number;
-            easting1: number;
-            northing2: number;
-            easting2: number;
-            offset?: number;
-        };
-        /** @description A shot on a line, or on a mark that is no control. */
-        DraftShotBody: {
-            line: string;
-            observationId: number;
-            used?: boolean;
-        };
-        DraftSightBody: {
-            controlId: number;
-            observationId: number;
-            plan?: boolean;
-            height?: boolean;
-            direction?: boolean;
-            distance?: boolean;
-            more?: number[];
-        };
-        /** @description Where the elevation of made points comes from; value: metres, or rise over run. */
-        ElevationBody: {
-            /** @enum {string} */
-            rule?: "asMade" | "none" | "figure" | "difference" | "grade" | "between";
-            value?: number;
-            from?: components["schemas"]["GivenPlace"] | null;
-            to?: components["schemas"]["GivenPlace"] | null;
-        };
-        ElevationsBody: {
-            ids: number[];
-            elevation: components["schemas"]["ElevationBody"];
-        };
-        FitPair: {
-            from: components["schemas"]["GivenPlace"];
-            to: components["schemas"]["GivenPlace"];
-            used?: boolean;
-        };
-        /** @description Lines and arcs of a drawing one after another, or straight pieces from place to place. */
-        GivenChain: {
-            shapes?: components["schemas"]["ShapeRef"][];
-            places?: components["schemas"]["GivenPlace"][];
-            closed?: boolean;
-            reversed?: boolean;
-            connected?: boolean;
-        };
-        /** @description A grid azimuth: typed, from one place to another, along a line or as a block or text of a drawing is turned; and an angle added to it, clockwise, radians. */
-        GivenDirection: {
-            azimuth?: number | null;
-            from?: components["schemas"]["GivenPlace"] | null;
-            to?: components["schemas"]["GivenPlace"] | null;
-            plus?: number;
-            shape?: components["schemas"]["ShapeRef"] | null;
-        };
-        /** @description A plan distance in metres, typed or between two places, and a length added to it. */
-        GivenDistance: {
-            metres?: number | null;
-            from?: components["schemas"]["GivenPlace"] | null;
-            to?: components["schemas"]["GivenPlace"] | null;
-            plus?: number;
-        };
-        /** @description A straight line without ends: one of a drawing, a grid line, through two places, or from a place in a direction. */
-        GivenLine: {
-            shape?: components["schemas"]["ShapeRef"] | null;
-            gridLineId?: number | null;
-            from?: components["schemas"]["GivenPlace"] | null;
-            to?: components["schemas"]["GivenPlace"] | null;
-            direction?: components["schemas"]["GivenDirection"] | null;
-            offset?: number;
-            towardId?: number | null;
-        };
-        /** @description A place that something is computed from: a stakeout point, a control point, a spot of a drawing, or typed coordinates. */
-        GivenPlace: {
-            pointId?: number | null;
-            controlId?: number | null;
-            spot?: components["schemas"]["SpotBody"] | null;
-            northing?: number | null;
-            easting?: number | null;
-            elevation?: number | null;
-        };
-        GridLineBody: {
-            name: string;
-            family: string;
-            northing1: number;
-            easting1: number;
-            northing2: number;
-            easting2: number;
-            ring?: boolean;
-            seen?: components["schemas"]["GridLineBody"] | null;
-        };
-        /** @description Lines to be kept; those of the same name take the place of the earlier ones. */
-        GridLinesBody: {
-            lines: components["schemas"]["GridLineBody"][];
-        };
-        /** @description Grid lines to be looked at before they are kept: found in layers of a drawing, typed by spacings, or one from its origin to its end. */
-        GridPreviewBody: {
-            /** @enum {string} */
-            way: "drawing" | "spacings" | "radial" | "places";
-            layerIds?: number[];
-            origin?: components["schemas"]["GivenPlace"] | null;
-            direction?: components["schemas"]["GivenDirection"] | null;
-            first?: string;
-            spacings?: number[];
-            crossFirst?: string;
-            crossSpacings?: number[];
-            skew?: number;
-            end?: components["schemas"]["GivenPlace"] | null;
-        };
-        IdsBody: {
-            ids: number[];
-        };
-        InspectDrawingBody: {
-            upload: string;
-        };
-        InstrumentBody: {
-            name: string;
-            directionSeconds?: number;
-            zenithSeconds?: number;
-            distanceMillimetres?: number;
-            distancePpm?: number;
-            centring?: number;
-            notchRadius?: number;
-            notchDrop?: number;
-            collimationSeconds?: number;
-            indexSeconds?: number;
-            wavelength?: number;
-            referencePressure?: number;
-            referenceTemperature?: number;
-            referenceHumidity?: number;
-            seen?: components["schemas"]["InstrumentBody"] | null;
-        };
-        InverseBody: {
-            from: components["schemas"]["SpotBody"];
-            to: components["schemas"]["SpotBody"];
-        };
-        KeepCollectionBody: {
-            collection: components["schemas"]["CollectionBody"];
-            name: string;
-            /** @enum {string} */
-            order?: "asListed" | "byName" | "westToEast" | "northToSouth" | "alongLine" | "clockwise" | "nearestNext";
-            code?: string;
-            description?: string;
-            elevation?: components["schemas"]["ElevationBody"] | null;
-        };
-        /** @description Keeps places of a construction as stakeout points. */
-        KeepConstructionBody: {
-            construction: components["schemas"]["ConstructionBody"];
-            kept: components["schemas"]["KeptPlace"][];
-            name: string;
-            /** @enum {string} */
-            naming?: "numbered" | "byPlace" | "bySource";
-            code?: string;
-            description?: string;
-            elevation?: components["schemas"]["ElevationBody"] | null;
-        };
-        /** @description Keeps the lines and arcs of a construction as a drawing of its own. */
-        KeepLinesBody: {
-            construction: components["schemas"]["ConstructionBody"];
-            name: string;
-            letter?: string;
-        };
-        /** @description One place of one solution; without a name it gets one by the way of naming. */
-        KeptPlace: {
-            letter: string;
-            index: number;
-            name?: string | null;
-        };
-        KeyBody: {
-            key: string;
-        };
-        /** @description An element of a curve in metres, or its angle in radians. */
-        KnownElement: {
-            /** @enum {string} */
-            element: "radius" | "angle" | "length" | "chord" | "tangent" | "external" | "middleOrdinate";
-            value: number;
-        };
-        /** @description A side in metres, or an angle in radians. */
-        KnownPart: {
-            /** @enum {string} */
-            part: "a" | "b" | "c" | "A" | "B" | "C";
-            value: number;
-        };
-        /** @description Where a label stands, metres from its point; both null puts it back beside it. */
-        LabelBody: {
-            north: number | null;
-            east: number | null;
-        };
-        /** @description What is given is set for all these layers; an empty colour goes back to the file’s own. */
-        LayerChangeBody: {
-            layerIds: number[];
-            visible?: boolean | null;
-            pickable?: boolean | null;
-            colour?: string | null;
-        };
-        LayoutBody: {
-            separator: string;
-            decimalMark: string;
-            skip: number;
-            columns: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "attribute" | "ignored")[];
-            /** @enum {string} */
-            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
-            headings?: string[];
-        };
-        LengthQuery: {
-            text: string;
-            /** @enum {string} */
-            style: "m" | "mm" | "ft" | "usft" | "ftin8" | "ftin16" | "ftin32";
-        };
-        LiveQuery: {
-            target?: number | null;
-        };
-        MarkBody: {
-            key: string;
-            observationId: number;
-            /** @enum {string} */
-            kind: "setup" | "check" | "stake" | "as_built" | "control";
-            pointId?: number | null;
-            controlId?: number | null;
-            name?: string;
-            code?: string;
-            evenOut?: boolean;
-            withoutCheck?: boolean;
-        };
-        MeasureBody: {
-            key: string;
-            /** @enum {string} */
-            purpose: "setup" | "check" | "stake" | "as_built" | "control";
-            controlId?: number | null;
-            pointId?: number | null;
-            sighted?: string;
-            /** @enum {string|null} */
-            keepIn?: "sight" | "round" | "shot" | null;
-        };
-        MeasuredControlBody: {
-            observationId: number;
-            name: string;
-            code?: string;
-        };
-        MendBody: {
-            setupIds: number[];
-            note: string;
-        };
-        /** @description Moves points in plan, and by a difference of height. */
-        MoveBody: {
-            ids: number[];
-            /** @enum {string} */
-            kind: "shift" | "rotate" | "scale" | "mirror" | "fit";
-            dNorthing?: number;
-            dEasting?: number;
-            dElevation?: number;
-            from?: components["schemas"]["GivenPlace"] | null;
-            to?: components["schemas"]["GivenPlace"] | null;
-            about?: components["schemas"]["GivenPlace"] | null;
-            angle?: number;
-            directionNow?: components["schemas"]["GivenDirection"] | null;
-            directionWanted?: components["schemas"]["GivenDirection"] | null;
-            factor?: number;
-            line?: components["schemas"]["GivenLine"] | null;
-            pairs?: components["schemas"]["FitPair"][];
-            /** @enum {string} */
-            fit?: "shiftAndRotation" | "withScale" | "affine";
-            controlIds?: number[];
-        };
-        NewPointBody: {
-            name: string;
-            spot?: components["schemas"]["SpotBody"] | null;
-            northing?: number | null;
-            easting?: number | null;
-            elevation?: number | null;
-            code?: string;
-            description?: string;
-        };
-        NextNameQuery: {
-            prefix?: string;
-        };
-        /** @description Metres in the direction of a pattern, and to its right. */
-        OffsetBody: {
-            along: number;
-            right: number;
-        };
-        /** @description A control point and where the drawing has it, in drawing units. */
-        PlacedPairBody: {
-            controlId: number;
-            x: number;
-            y: number;
-        };
-        /** @description From the drawing in metres to the site grid: easting = a x − b y + dEasting, northing = b x + a y + dNorthing; exchanged first where told. */
-        PlacementBody: {
-            exchanged?: boolean;
-            a?: number;
-            b?: number;
-            dEasting?: number;
-            dNorthing?: number;
-        };
-        PointBody: {
-            name: string;
-            northing: number;
-            easting: number;
-            elevation?: number | null;
-            code?: string;
-            description?: string;
-            attributes?: components["schemas"]["AttributeBody"][] | null;
-            seen?: components["schemas"]["SeenPoint"] | null;
-        };
-        PointsFileQuery: {
-            format: string;
-            what: string[];
-            /** @enum {string} */
-            unit?: "m" | "cm" | "mm" | "ft" | "usft" | "in";
-            separator?: string;
-            decimalMark?: string;
-            columns?: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "attribute" | "ignored")[];
-        };
-        PointsImportBody: {
-            upload: string;
-            layout: components["schemas"]["LayoutBody"];
-            /** @enum {string} */
-            target: "control" | "points";
-            leaveOutFaulty?: boolean;
-            /** @enum {string|null} */
-            duplicates?: "pair" | "rename" | "replace" | "skip" | null;
-            leaveOutLines?: number[];
-            places?: components["schemas"]["RowPlaceBody"][];
-            noElevations?: boolean;
-            notDegrees?: boolean;
-            heldFixed?: boolean;
-            planDeviation?: number | null;
-            heightDeviation?: number | null;
-            /** @enum {string} */
-            strings?: "lines" | "points" | "both";
-        };
-        PositionBody: {
-            northing: number;
-            easting: number;
-            elevation?: number | null;
-        };
-        PracticeBody: {
-            do: string;
-            mark?: string | null;
-            with?: string | null;
-            northing?: number | null;
-            easting?: number | null;
-            elevation?: number | null;
-            north?: number | null;
-            east?: number | null;
-            up?: number | null;
-            speed?: number | null;
-            atOnce?: boolean | null;
-            on?: boolean | null;
-            hard?: boolean | null;
-            height?: number | null;
-            prismConstant?: number | null;
-            unsteady?: number | null;
-            tilt?: number | null;
-            tiltAzimuth?: number | null;
-            left?: number | null;
-            pressure?: number | null;
-            temperature?: number | null;
-            factor?: number | null;
-            seconds?: number | null;
-        };
-        PreviewBody: {
-            upload: string;
-            layout?: components["schemas"]["LayoutBody"] | null;
-            /** @enum {string} */
-            target?: "control" | "points";
-        };
-        PreviewCollectionBody: {
-            collection: components["schemas"]["CollectionBody"];
-            elevation?: components["schemas"]["ElevationBody"] | null;
-        };
-        PreviewConstructionBody: {
-            construction: components["schemas"]["ConstructionBody"];
-            elevation?: components["schemas"]["ElevationBody"] | null;
-        };
-        ProjectBody: {
-            name: string;
-            units: components["schemas"]["UnitsBody"];
-            planTolerance?: number;
-            heightTolerance?: number;
-            residualLimit?: number | null;
-            seen?: components["schemas"]["ProjectBody"] | null;
-        };
-        RawTextBody: {
-            text: string;
-        };
-        ReadingBody: {
-            circle: number;
-            zenith: number;
-            slope: number;
-            ppmApplied?: number;
-            prismConstantApplied?: number;
-            targetHeight?: number;
-            prismConstant?: number;
-            pressure?: number;
-            temperature?: number;
-        };
-        /** @description How a point is computed from now on, and which of the solutions it is. */
-        RecipeBody: {
-            construction: components["schemas"]["ConstructionBody"];
-            letter?: string;
-            index?: number;
-            elevation?: components["schemas"]["ElevationBody"] | null;
-            seen?: components["schemas"]["SeenPoint"] | null;
-        };
-        /** @description New names by rule. */
-        RenameBody: {
-            ids: number[];
-            pattern?: string;
-            find?: string;
-            replace?: string;
-            from?: number;
-            step?: number;
-            digits?: number;
-            endings?: string[];
-            /** @enum {string} */
-            order?: "asListed" | "byName" | "westToEast" | "northToSouth" | "alongLine" | "clockwise" | "nearestNext";
-            lineFrom?: components["schemas"]["GivenPlace"] | null;
-            lineTo?: components["schemas"]["GivenPlace"] | null;
-            expected?: string[];
-        };
-        ReportBody: {
-            author?: string;
-        };
-        RestoreBody: {
-            upload: string;
-        };
-        /** @description Another place for one row of a file, metres, as the doctor proposed and the person accepted. */
-        RowPlaceBody: {
-            line: number;
-            northing: number;
-            easting: number;
-        };
-        /** @description A point as it was when its change was begun; where it is otherwise now, the change is refused. */
-        SeenPoint: {
-            name: string;
-            northing: number;
-            easting: number;
-            elevation: number | null;
-            code: string;
-            description: string;
-        };
-        /** @description A line or arc of a drawing. */
-        ShapeRef: {
-            layerId: number;
-            shape: number;
-        };
-        SiteLineBody: {
-            line: components["schemas"]["GivenLine"];
-        };
-        /** @description A leg of a sketch: in a direction, or turned from the leg before; of a length, or until it meets a line; or an arc. */
-        SketchLegBody: {
-            direction?: components["schemas"]["GivenDirection"] | null;
-            turn?: number;
-            distance?: components["schemas"]["GivenDistance"] | null;
-            until?: components["schemas"]["GivenLine"] | null;
-            radius?: number;
-            angle?: number;
-            toTheRight?: boolean;
-            points?: number;
-            rise?: number;
-        };
-        /** @description A point of a worklist that is left out for now, or taken up again. */
-        SkipBody: {
-            pointId: number;
-            skipped?: boolean;
-        };
-        SlippedListQuery: {
-            /** @enum {string} */
-            slip: "digit" | "neighbours" | "zero" | "exchanged" | "names";
-            controlId: number;
-        };
-        SpotBody: {
-            layerId: number;
-            shape: number;
-            /** @enum {string} */
-            kind: "start" | "end" | "middle" | "centre" | "insertion" | "intersection" | "quadrant" | "foot" | "on";
-            withLayerId?: number | null;
-            withShape?: number | null;
-            nearNorthing?: number | null;
-            nearEasting?: number | null;
-            prolonged?: boolean;
-        };
-        /** @description A place to stand in thought. */
-        StandHereBody: {
-            northing: number;
-            easting: number;
-            wallLayers?: number[];
-            worklistId?: number | null;
-        };
-        /** @description A part of the raster of places to stand. */
-        StandMapBody: {
-            south: number;
-            west: number;
-            step: number;
-            columns: number;
-            fromRow: number;
-            toRow: number;
-            wallLayers?: number[];
-            worklistId?: number | null;
-        };
-        TakeDrawingBody: {
-            upload: string;
-            name: string;
-            /** @enum {string} */
-            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
-            layers: string[];
-            /** @enum {string} */
-            heights: "used" | "dropped" | "fixed";
-            fixedElevation?: number | null;
-            annotations?: boolean;
-            cleanUp?: components["schemas"]["CleanUpBody"];
-            placement?: components["schemas"]["PlacementBody"] | null;
-            mend?: boolean;
-            /** @enum {string} */
-            role?: "design" | "background";
-            revisesId?: number | null;
-            revision?: string;
-        };
-        TargetBody: {
-            name: string;
-            /** @enum {string} */
-            kind?: "prism" | "small_prism" | "all_round" | "sheet" | "none";
-            prismConstant?: number;
-            height?: number;
-            seen?: components["schemas"]["TargetBody"] | null;
-        };
-        TurnBody: {
-            key: string;
-            controlId?: number | null;
-            pointId?: number | null;
-        };
-        /** @description A shift in metres and a rotation in radians, clockwise about the drawing’s own origin. */
-        TypedPlacementBody: {
-            dNorthing: number;
-            dEasting: number;
-            rotation?: number;
-        };
-        /** @description A reading that was read off the instrument by eye, or came in a file. */
-        TypedReadingBody: {
-            circle: number;
-            zenith: number;
-            slope?: number;
-            controlId?: number | null;
-            line?: string;
-            targetHeight?: number | null;
-            ppmApplied?: number;
-            prismConstantApplied?: number;
-            angles?: number;
-        };
-        TypedReadingsBody: {
-            key: string;
-            readings: components["schemas"]["TypedReadingBody"][];
-        };
-        UndoBody: {
-            evenHeld?: boolean;
-        };
-        UnitsBody: {
-            /** @enum {string} */
-            length: "m" | "mm" | "ft" | "usft" | "ftin8" | "ftin16" | "ftin32";
-            /** @enum {string} */
-            angle: "dms" | "deg" | "gon";
-            /** @enum {string} */
-            direction: "azimuth" | "bearing";
-            /** @enum {string} */
-            order: "NE" | "EN";
-            /** @enum {string} */
-            station: "1+000" | "1+00";
-        };
-        /** @description An order for points: by name, by nearest next, or a short walk from where one stands. */
-        WalkBody: {
-            pointIds: number[];
-            /** @enum {string} */
-            kind: "asListed" | "byName" | "nearestNext" | "shortWalk";
-            from?: components["schemas"]["GivenPlace"] | null;
-        };
-        WorklistBody: {
-            name: string;
-            pointIds: number[];
-            expected?: number[];
         };
         AcceptedSetup: {
             id: number;
@@ -2567,20 +1776,11 @@ export interface components {
             at: string;
             seq: number;
             clockJump: number | null;
-            reading: components["schemas"]["ObservationResource"] | null;
+            reading: components["schemas"]["ObservationEntry"] | null;
             setup: components["schemas"]["SetupEntry"] | null;
-            mark: components["schemas"]["MarkResource"] | null;
+            mark: components["schemas"]["MarkEntry"] | null;
         };
-        /** @description What changed from one revision of a drawing to the next, in one layer or in all. */
-        ChangesResource: {
-            layer: string;
-            added: number;
-            gone: number;
-            moved: number;
-            farthest: number;
-        };
-        /** @description A check shot held against what was to be expected; metres. */
-        CheckResource: {
+        CheckTaken: {
             markId: number;
             at: string;
             name: string;
@@ -2590,11 +1790,31 @@ export interface components {
             expectedHeight: number | null;
             holds: boolean;
         };
-        ChecksResource: {
-            checks: components["schemas"]["CheckResource"][];
+        ChecksTaken: {
+            checks: components["schemas"]["CheckTaken"][];
             holds: boolean | null;
             verdict: string;
             due: string | null;
+        };
+        CleanUpChoice: {
+            duplicates?: boolean;
+            zeroLengths?: boolean;
+            overlaps?: boolean;
+        };
+        CodeBody: {
+            code: string;
+            description?: string;
+            colour?: string | null;
+            mark?: string;
+            trade?: string;
+            planTolerance?: number | null;
+            heightTolerance?: number | null;
+            seen?: components["schemas"]["CodeBody"] | null;
+        };
+        CodeForMany: {
+            ids: number[];
+            code?: string | null;
+            description?: string | null;
         };
         CodeResource: {
             id: number;
@@ -2606,7 +1826,6 @@ export interface components {
             planTolerance: number | null;
             heightTolerance: number | null;
         };
-        /** @description What was collected, before anything is made. */
         CollectedResource: {
             count: number;
             standing: number;
@@ -2615,12 +1834,63 @@ export interface components {
             names: string[];
             attributes: string[];
         };
-        /** @description A reissued list of control beside the one in use. */
-        ComparisonResource: {
-            moved: components["schemas"]["MovedControl"][];
-            new: string[];
-            gone: string[];
-            same: number;
+        ColumnLayout: {
+            separator: string;
+            decimalMark: string;
+            skip: number;
+            columns: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "attribute" | "ignored")[];
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            headings?: string[];
+        };
+        ComputeGuidanceBody: {
+            instrument: components["schemas"]["PositionBody"];
+            pole: components["schemas"]["PositionBody"];
+            design: components["schemas"]["PositionBody"];
+            planTolerance?: number;
+            heightTolerance?: number;
+        };
+        ComputeSetupBody: {
+            /** @enum {string} */
+            method: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
+            sights: components["schemas"]["ControlReadingBody"][];
+            station?: components["schemas"]["PositionBody"] | null;
+            instrumentHeight?: number;
+            angleSeconds?: number;
+            distanceMillimetres?: number;
+            distancePpm?: number;
+        };
+        Construction: {
+            /** @enum {string} */
+            kind: "place" | "directionDistance" | "turnedAngle" | "twoLines" | "lineDistance" | "twoDistances" | "along" | "foot" | "divided" | "every" | "parallel" | "corners" | "setBack" | "arcThroughThree" | "arcLeaving" | "arcBetweenTangents" | "bestLine" | "bestCircle" | "bestPlane" | "inverse" | "area" | "boltCircle" | "boltRectangle" | "boltList" | "curve" | "triangle" | "sketch";
+            places?: components["schemas"]["GivenPlace"][];
+            directions?: components["schemas"]["GivenDirection"][];
+            distances?: components["schemas"]["GivenDistance"][];
+            lines?: components["schemas"]["GivenLine"][];
+            chain?: components["schemas"]["GivenPolyline"] | null;
+            offset?: number;
+            angle?: number;
+            count?: number;
+            across?: number;
+            toTheRight?: boolean;
+            corners?: boolean;
+            pattern?: components["schemas"]["GivenOffset"][];
+            elements?: components["schemas"]["KnownElement"][];
+            parts?: components["schemas"]["KnownPart"][];
+            legs?: components["schemas"]["GivenLeg"][];
+            /** @enum {string} */
+            closing?: "open" | "reported" | "spread" | "byIntersection";
+            closingDirection?: components["schemas"]["GivenDirection"] | null;
+        };
+        ConstructionToKeep: {
+            construction: components["schemas"]["Construction"];
+            kept: components["schemas"]["PlaceToKeep"][];
+            name: string;
+            /** @enum {string} */
+            naming?: "numbered" | "byPlace" | "bySource";
+            code?: string;
+            description?: string;
+            elevation?: components["schemas"]["ElevationWanted"] | null;
         };
         ControlPointResource: {
             id: number;
@@ -2637,10 +1907,50 @@ export interface components {
             planDeviation: number | null;
             heightDeviation: number | null;
         };
+        ControlReadingBody: {
+            name: string;
+            control: components["schemas"]["PositionBody"];
+            reading: components["schemas"]["ReadingBody"];
+            plan?: boolean;
+            height?: boolean;
+            direction?: boolean;
+            distance?: boolean;
+            planDeviation?: number;
+            heightDeviation?: number;
+        };
+        ControlReissued: {
+            moved: components["schemas"]["MovedControl"][];
+            new: string[];
+            gone: string[];
+            same: number;
+        };
+        ControlToKeep: {
+            observationId: number;
+            name: string;
+            code?: string;
+        };
+        CorrectedReading: {
+            observationId: number;
+            targetHeight: number;
+            prismConstant: number;
+            note: string;
+            alike?: boolean;
+        };
         CountResource: {
             count: number;
         };
-        DesignResource: {
+        DeletionBody: {
+            ids: number[];
+            evenHeld?: boolean;
+        };
+        DesignBody: {
+            name: string;
+            /** @enum {string} */
+            role: "design" | "background";
+            active: boolean;
+            seen?: components["schemas"]["DesignBody"] | null;
+        };
+        DesignEntry: {
             id: number;
             name: string;
             fileName: string;
@@ -2657,27 +1967,52 @@ export interface components {
             placed: string;
             extent: number[];
             remarks: string[];
-            strays: components["schemas"]["StrayResource"][];
-            changes: components["schemas"]["ChangesResource"][];
-            layers: components["schemas"]["LayerResource"][];
+            strays: components["schemas"]["StrayEntry"][];
+            changes: components["schemas"]["LayerChanges"][];
+            layers: components["schemas"]["LayerEntry"][];
         };
-        DeviationResource: {
+        DeviationEntry: {
             northing: number;
             easting: number;
             plan: number;
             height: number | null;
         };
-        /** @description A line that can be seen on site; azimuth: from its first end to its second, radians. */
-        DraftLineResource: {
-            name: string;
-            northing1: number;
-            easting1: number;
-            northing2: number;
-            easting2: number;
-            offset: number;
-            azimuth: number;
+        DraftChange: {
+            /** @enum {string|null} */
+            method?: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only" | null;
+            stationControlId?: number | null;
+            instrumentHeight?: number | null;
+            targetHeight?: number | null;
+            prismConstant?: number | null;
+            pressure?: number | null;
+            temperature?: number | null;
+            sights?: components["schemas"]["DraftSight"][] | null;
+            humidity?: number | null;
+            refraction?: number | null;
+            /** @enum {string|null} */
+            airMode?: "air" | "typed" | null;
+            ppm?: number | null;
+            scale?: number | null;
+            /** @enum {string|null} */
+            heightMode?: "straight" | "slanted" | null;
+            slantedHeight?: number | null;
+            instrumentId?: number | null;
+            targetId?: number | null;
+            stationName?: string | null;
+            azimuth?: number | null;
+            length?: number | null;
+            assumedNorthing?: number | null;
+            assumedEasting?: number | null;
+            assumedElevation?: number | null;
+            lines?: components["schemas"]["DraftLine"][] | null;
+            shots?: components["schemas"]["DraftShot"][] | null;
+            place?: number | null;
+            oneFace?: boolean | null;
+            turnEarlier?: boolean | null;
+            seenReadings?: number[] | null;
+            seen?: components["schemas"]["DraftChange"] | null;
         };
-        DraftResource: {
+        DraftEntry: {
             /** @enum {string} */
             method: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only";
             stationControlId: number | null;
@@ -2705,15 +2040,36 @@ export interface components {
             assumedNorthing: number;
             assumedEasting: number;
             assumedElevation: number;
-            sights: components["schemas"]["DraftSightResource"][];
-            lines: components["schemas"]["DraftLineResource"][];
-            shots: components["schemas"]["DraftShotResource"][];
+            sights: components["schemas"]["DraftSightEntry"][];
+            lines: components["schemas"]["DraftLineEntry"][];
+            shots: components["schemas"]["DraftShotEntry"][];
             place: number;
             oneFace: boolean;
             turnEarlier: boolean;
         };
-        /** @description A shot on a line, or on a mark that is no control. */
-        DraftShotResource: {
+        DraftLine: {
+            name: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            offset?: number;
+        };
+        DraftLineEntry: {
+            name: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            offset: number;
+            azimuth: number;
+        };
+        DraftShot: {
+            line: string;
+            observationId: number;
+            used?: boolean;
+        };
+        DraftShotEntry: {
             line: string;
             observationId: number;
             used: boolean;
@@ -2723,7 +2079,16 @@ export interface components {
             distance: number;
             targetHeight: number;
         };
-        DraftSightResource: {
+        DraftSight: {
+            controlId: number;
+            observationId: number;
+            plan?: boolean;
+            height?: boolean;
+            direction?: boolean;
+            distance?: boolean;
+            more?: number[];
+        };
+        DraftSightEntry: {
             controlId: number;
             observationId: number;
             plan: boolean;
@@ -2747,14 +2112,41 @@ export interface components {
             refraction: number;
             lift: number;
         };
-        /** @description A name that is taken: in the project already, or by an earlier row. */
-        DuplicateResource: {
+        DrawingToTake: {
+            upload: string;
+            name: string;
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            layers: string[];
+            /** @enum {string} */
+            heights: "used" | "dropped" | "fixed";
+            fixedElevation?: number | null;
+            annotations?: boolean;
+            cleanUp?: components["schemas"]["CleanUpChoice"];
+            placement?: components["schemas"]["PlacementChosen"] | null;
+            mend?: boolean;
+            /** @enum {string} */
+            role?: "design" | "background";
+            revisesId?: number | null;
+            revision?: string;
+        };
+        DuplicateName: {
             line: number;
             name: string;
             earlierLine: number | null;
         };
-        /** @description A cause that explains why the sights don't fit; the likeliest comes first. */
-        ExplanationResource: {
+        ElevationForMany: {
+            ids: number[];
+            elevation: components["schemas"]["ElevationWanted"];
+        };
+        ElevationWanted: {
+            /** @enum {string} */
+            rule?: "asMade" | "none" | "figure" | "difference" | "grade" | "between";
+            value?: number;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+        };
+        ExplanationEntry: {
             /** @enum {string} */
             cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "misread" | "shifted" | "height" | "prismConstant" | "reflection" | "prismConstantOfAll" | "scale" | "collimation" | "index" | "twoSights" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation" | "stationShifted";
             sights: string[];
@@ -2766,7 +2158,7 @@ export interface components {
             level: boolean;
             decides: string | null;
         };
-        FaultResource: {
+        FaultEntry: {
             line: number;
             column: number | null;
             reason: string;
@@ -2777,8 +2169,7 @@ export interface components {
             kind: "length" | "deviation" | "direction" | "angle" | "area" | "grade" | "number";
             value: number | null;
         };
-        /** @description What the doctor suspects, and what one touch would do about it. */
-        FindingResource: {
+        FindingEntry: {
             /** @enum {string} */
             kind: "exchanged" | "row_exchanged" | "names_exchanged" | "unit" | "digit" | "row_twice" | "one_name_two_places" | "two_names_one_place" | "zero_elevations" | "other_grid";
             says: string;
@@ -2787,19 +2178,85 @@ export interface components {
             /** @enum {string|null} */
             unit: "m" | "cm" | "mm" | "ft" | "usft" | "in" | null;
             noElevations: boolean;
-            places: components["schemas"]["RowPlaceBody"][];
+            places: components["schemas"]["RowPlace"][];
         };
-        /** @description One way in which a drawing fits the control. */
-        FitResource: {
+        FitEntry: {
             /** @enum {string} */
             unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
             asDrawn: boolean;
-            placement: components["schemas"]["PlacementBody"];
+            placement: components["schemas"]["PlacementChosen"];
             rotation: number;
             scale: number;
             rms: number;
             doubtful: boolean;
-            matches: components["schemas"]["MatchResource"][];
+            matches: components["schemas"]["MatchEntry"][];
+        };
+        FitPair: {
+            from: components["schemas"]["GivenPlace"];
+            to: components["schemas"]["GivenPlace"];
+            used?: boolean;
+        };
+        GivenDirection: {
+            azimuth?: number | null;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            plus?: number;
+            shape?: components["schemas"]["ShapeRef"] | null;
+        };
+        GivenDistance: {
+            metres?: number | null;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            plus?: number;
+        };
+        GivenLeg: {
+            direction?: components["schemas"]["GivenDirection"] | null;
+            turn?: number;
+            distance?: components["schemas"]["GivenDistance"] | null;
+            until?: components["schemas"]["GivenLine"] | null;
+            radius?: number;
+            angle?: number;
+            toTheRight?: boolean;
+            points?: number;
+            rise?: number;
+        };
+        GivenLine: {
+            shape?: components["schemas"]["ShapeRef"] | null;
+            gridLineId?: number | null;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            direction?: components["schemas"]["GivenDirection"] | null;
+            offset?: number;
+            towardId?: number | null;
+        };
+        GivenOffset: {
+            along: number;
+            right: number;
+        };
+        GivenPlace: {
+            pointId?: number | null;
+            controlId?: number | null;
+            spot?: components["schemas"]["TouchedSpot"] | null;
+            northing?: number | null;
+            easting?: number | null;
+            elevation?: number | null;
+        };
+        GivenPolyline: {
+            shapes?: components["schemas"]["ShapeRef"][];
+            places?: components["schemas"]["GivenPlace"][];
+            closed?: boolean;
+            reversed?: boolean;
+            connected?: boolean;
+        };
+        GridLineBody: {
+            name: string;
+            family: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            ring?: boolean;
+            seen?: components["schemas"]["GridLineBody"] | null;
         };
         GridLineResource: {
             id: number;
@@ -2811,13 +2268,28 @@ export interface components {
             easting2: number;
             ring: boolean;
         };
-        /** @description How far a grid line lies from the one before it in its family; metres. */
+        GridLinesBody: {
+            lines: components["schemas"]["GridLineBody"][];
+        };
         GridSpacingResource: {
             from: string;
             to: string;
             apart: number;
         };
-        GuidanceResource: {
+        GridWanted: {
+            /** @enum {string} */
+            way: "drawing" | "spacings" | "radial" | "places";
+            layerIds?: number[];
+            origin?: components["schemas"]["GivenPlace"] | null;
+            direction?: components["schemas"]["GivenDirection"] | null;
+            first?: string;
+            spacings?: number[];
+            crossFirst?: string;
+            crossSpacings?: number[];
+            skew?: number;
+            end?: components["schemas"]["GivenPlace"] | null;
+        };
+        GuidanceEntry: {
             target: number;
             toward: number;
             right: number;
@@ -2829,6 +2301,12 @@ export interface components {
             facing: number;
             verdict: string;
         };
+        IdsBody: {
+            ids: number[];
+        };
+        InspectDrawingBody: {
+            upload: string;
+        };
         InspectedLayer: {
             name: string;
             colour: string;
@@ -2839,7 +2317,7 @@ export interface components {
             frozen: boolean;
             locked: boolean;
         };
-        InspectionResource: {
+        Inspection: {
             fileName: string;
             /** @enum {string|null} */
             declaredUnit: "m" | "cm" | "mm" | "ft" | "usft" | "in" | null;
@@ -2854,8 +2332,8 @@ export interface components {
             duplicates: number;
             zeroLengths: number;
             overlaps: number;
-            strays: components["schemas"]["StrayResource"][];
-            fits: components["schemas"]["FitResource"][];
+            strays: components["schemas"]["StrayEntry"][];
+            fits: components["schemas"]["FitEntry"][];
             controlTried: number;
         };
         InstructionResource: {
@@ -2866,7 +2344,7 @@ export interface components {
             why: string | null;
             observationId: number | null;
         };
-        InstrumentEntry: {
+        InstrumentResource: {
             id: number;
             name: string;
             directionSeconds: number;
@@ -2883,7 +2361,7 @@ export interface components {
             referenceTemperature: number;
             referenceHumidity: number;
         };
-        InstrumentResource: {
+        InstrumentState: {
             link: string;
             retryIn: number | null;
             model: string;
@@ -2897,23 +2375,50 @@ export interface components {
             ppm: number | null;
             prismConstant: number | null;
         };
-        /** @description Metres, and a grid azimuth in radians. */
+        InverseBody: {
+            from: components["schemas"]["TouchedSpot"];
+            to: components["schemas"]["TouchedSpot"];
+        };
         InverseResource: {
             distance: number;
             direction: number;
             rise: number | null;
         };
-        /** @description Points that were made, and how many places already had one. */
-        KeptResource: {
-            made: number;
-            standing: number;
-            names: string[];
+        KeyBody: {
+            key: string;
         };
         KindCount: {
             kind: string;
             count: number;
         };
-        LayerResource: {
+        KnownElement: {
+            /** @enum {string} */
+            element: "radius" | "angle" | "length" | "chord" | "tangent" | "external" | "middleOrdinate";
+            value: number;
+        };
+        KnownPart: {
+            /** @enum {string} */
+            part: "a" | "b" | "c" | "A" | "B" | "C";
+            value: number;
+        };
+        LabelBody: {
+            north: number | null;
+            east: number | null;
+        };
+        LayerChangeBody: {
+            layerIds: number[];
+            visible?: boolean | null;
+            pickable?: boolean | null;
+            colour?: string | null;
+        };
+        LayerChanges: {
+            layer: string;
+            added: number;
+            gone: number;
+            moved: number;
+            farthest: number;
+        };
+        LayerEntry: {
             id: number;
             name: string;
             colour: string;
@@ -2926,7 +2431,7 @@ export interface components {
             curves: number;
             extent: number[];
         };
-        LayoutResource: {
+        LayoutEntry: {
             separator: string;
             decimalMark: string;
             skip: number;
@@ -2939,14 +2444,19 @@ export interface components {
             metres: number;
             text: string;
         };
-        LiveResource: {
+        LinesToKeep: {
+            construction: components["schemas"]["Construction"];
+            name: string;
+            letter?: string;
+        };
+        Live: {
             seq: number;
             revision: number;
-            instrument: components["schemas"]["InstrumentResource"];
+            instrument: components["schemas"]["InstrumentState"];
             elsewhere: string | null;
-            pole: components["schemas"]["PositionResource"] | null;
+            pole: components["schemas"]["PositionEntry"] | null;
             readingAge: number | null;
-            guidance: components["schemas"]["GuidanceResource"] | null;
+            guidance: components["schemas"]["GuidanceEntry"] | null;
         };
         MadePlaceResource: {
             northing: number;
@@ -2955,7 +2465,6 @@ export interface components {
             word: string;
             standsAs: string | null;
         };
-        /** @description What a construction gives; nothing of it is stored. */
         MadeResource: {
             description: string;
             solutions: components["schemas"]["MadeSolution"][];
@@ -2967,7 +2476,7 @@ export interface components {
             figures: components["schemas"]["FigureResource"][];
             drawn: components["schemas"]["PathResource"][];
         };
-        MarkResource: {
+        MarkEntry: {
             id: number;
             at: string;
             kind: string;
@@ -2976,15 +2485,26 @@ export interface components {
             pointId: number | null;
             name: string;
             code: string;
-            found: components["schemas"]["PositionResource"];
-            design: components["schemas"]["PositionResource"] | null;
-            deviation: components["schemas"]["DeviationResource"] | null;
+            found: components["schemas"]["PositionEntry"];
+            design: components["schemas"]["PositionEntry"] | null;
+            deviation: components["schemas"]["DeviationEntry"] | null;
             verdict: string;
             planTolerance: number;
             heightTolerance: number;
         };
-        /** @description A control point and the spot of the drawing that falls on it: drawing units, and metres off. */
-        MatchResource: {
+        MarkToStore: {
+            key: string;
+            observationId: number;
+            /** @enum {string} */
+            kind: "setup" | "check" | "stake" | "as_built" | "control";
+            pointId?: number | null;
+            controlId?: number | null;
+            name?: string;
+            code?: string;
+            evenOut?: boolean;
+            withoutCheck?: boolean;
+        };
+        MatchEntry: {
             name: string;
             x: number;
             y: number;
@@ -2992,15 +2512,28 @@ export interface components {
             named: boolean;
             residual: number;
         };
-        MendedMarkResource: {
+        MeasureOrder: {
+            key: string;
+            /** @enum {string} */
+            purpose: "setup" | "check" | "stake" | "as_built" | "control";
+            controlId?: number | null;
+            pointId?: number | null;
+            sighted?: string;
+            /** @enum {string|null} */
+            keepIn?: "sight" | "round" | "shot" | null;
+        };
+        MendBody: {
+            setupIds: number[];
+            note: string;
+        };
+        MendedMark: {
             markId: number;
             name: string;
             kind: string;
-            was: components["schemas"]["DeviationResource"] | null;
-            would: components["schemas"]["DeviationResource"] | null;
+            was: components["schemas"]["DeviationEntry"] | null;
+            would: components["schemas"]["DeviationEntry"] | null;
         };
-        /** @description A setup as it stands, and as it would be; metres and radians, new less old. */
-        MendedSetupResource: {
+        MendedSetupEntry: {
             setupId: number;
             stationName: string;
             at: string;
@@ -3010,9 +2543,28 @@ export interface components {
             turn: number;
             markCount: number;
             largest: number;
-            marks: components["schemas"]["MendedMarkResource"][];
+            marks: components["schemas"]["MendedMark"][];
         };
-        /** @description A control point that a reissued list has in another place; metres. */
+        Move: {
+            ids: number[];
+            /** @enum {string} */
+            kind: "shift" | "rotate" | "scale" | "mirror" | "fit";
+            dNorthing?: number;
+            dEasting?: number;
+            dElevation?: number;
+            from?: components["schemas"]["GivenPlace"] | null;
+            to?: components["schemas"]["GivenPlace"] | null;
+            about?: components["schemas"]["GivenPlace"] | null;
+            angle?: number;
+            directionNow?: components["schemas"]["GivenDirection"] | null;
+            directionWanted?: components["schemas"]["GivenDirection"] | null;
+            factor?: number;
+            line?: components["schemas"]["GivenLine"] | null;
+            pairs?: components["schemas"]["FitPair"][];
+            /** @enum {string} */
+            fit?: "shiftAndRotation" | "withScale" | "affine";
+            controlIds?: number[];
+        };
         MovedControl: {
             name: string;
             plan: number;
@@ -3021,18 +2573,6 @@ export interface components {
             dEasting: number;
             setups: string;
         };
-        /** @description What a move would do. */
-        MovedResource: {
-            count: number;
-            staked: number;
-            farthest: number;
-            places: number[];
-            residuals: number[];
-            deviation: number | null;
-            outlier: number | null;
-            scale: number | null;
-            rotation: number | null;
-        };
         NameResource: {
             name: string;
         };
@@ -3040,7 +2580,16 @@ export interface components {
             pointId: number | null;
             left: number;
         };
-        ObservationResource: {
+        NewPoint: {
+            name: string;
+            spot?: components["schemas"]["TouchedSpot"] | null;
+            northing?: number | null;
+            easting?: number | null;
+            elevation?: number | null;
+            code?: string;
+            description?: string;
+        };
+        ObservationEntry: {
             id: number;
             at: string;
             purpose: string;
@@ -3060,8 +2609,7 @@ export interface components {
             rise: number;
             ppm: number;
         };
-        /** @description One observation in the adjustment; radians for angles, metres for lengths. */
-        ObservedResource: {
+        ObservedEntry: {
             /** @enum {string} */
             kind: "direction" | "slopeDistance" | "zenithAngle" | "planDistance" | "rise";
             residual: number;
@@ -3070,7 +2618,6 @@ export interface components {
             normalised: number | null;
             detectable: number | null;
         };
-        /** @description A line or arc as it is drawn: easting and northing in turn. length: along it, metres; azimuth: from its first end to its last, radians. */
         PathResource: {
             flat: number[];
             length: number;
@@ -3079,21 +2626,74 @@ export interface components {
         PingResource: {
             version: string;
         };
-        /** @description One of the places where the instrument may stand. */
-        PlaceResource: {
-            northing: number;
-            easting: number;
-            orientation: number;
-            onDrawn: number | null;
-            shots: components["schemas"]["PositionResource"][];
+        PlaceToKeep: {
+            letter: string;
+            index: number;
+            name?: string | null;
         };
-        PlacementResource: {
-            placement: components["schemas"]["PlacementBody"];
+        PlacedPair: {
+            controlId: number;
+            x: number;
+            y: number;
+        };
+        PlacementChosen: {
+            exchanged?: boolean;
+            a?: number;
+            b?: number;
+            dEasting?: number;
+            dNorthing?: number;
+        };
+        PlacementFound: {
+            placement: components["schemas"]["PlacementChosen"];
             rotation: number;
             scale: number;
             residuals: number[];
         };
-        PointPrecisionResource: {
+        PlacementWanted: {
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            pairs?: components["schemas"]["PlacedPair"][];
+            withScale?: boolean;
+            typed?: components["schemas"]["TypedPlacement"] | null;
+        };
+        PlacesToKeep: {
+            collection: components["schemas"]["PlacesWanted"];
+            name: string;
+            /** @enum {string} */
+            order?: "asListed" | "byName" | "westToEast" | "northToSouth" | "alongLine" | "clockwise" | "nearestNext";
+            code?: string;
+            description?: string;
+            elevation?: components["schemas"]["ElevationWanted"] | null;
+        };
+        PlacesWanted: {
+            /** @enum {string} */
+            kind: "circles" | "insertions" | "ends" | "crossings" | "along" | "outlineCorners" | "gridCrossings";
+            layerIds?: number[];
+            shapes?: components["schemas"]["ShapeRef"][];
+            like?: components["schemas"]["ShapeRef"] | null;
+            radius?: number | null;
+            along?: number;
+            right?: number;
+            interval?: number;
+            corners?: boolean;
+            separator?: string;
+            attribute?: string;
+        };
+        PointAttribute: {
+            name: string;
+            value: string;
+        };
+        PointChange: {
+            name: string;
+            northing: number;
+            easting: number;
+            elevation?: number | null;
+            code?: string;
+            description?: string;
+            attributes?: components["schemas"]["PointAttribute"][] | null;
+            seen?: components["schemas"]["SeenPoint"] | null;
+        };
+        PointPrecision: {
             name: string;
             northing: number;
             easting: number;
@@ -3117,32 +2717,123 @@ export interface components {
             labelEast: number | null;
             attributes: string | null;
         };
+        PointsKept: {
+            made: number;
+            standing: number;
+            names: string[];
+        };
+        PointsMoved: {
+            count: number;
+            staked: number;
+            farthest: number;
+            places: number[];
+            residuals: number[];
+            deviation: number | null;
+            outlier: number | null;
+            scale: number | null;
+            rotation: number | null;
+        };
         PointsPreview: {
             fileName: string;
             format: string;
-            layout: components["schemas"]["LayoutResource"] | null;
+            layout: components["schemas"]["LayoutEntry"] | null;
             remembered: boolean;
             looksLikeDegrees: boolean;
             problem: string | null;
             firstLines: string[];
             width: number;
-            rows: components["schemas"]["RowResource"][];
+            rows: components["schemas"]["RowEntry"][];
             good: number;
             strings: number;
-            faults: components["schemas"]["FaultResource"][];
+            faults: components["schemas"]["FaultEntry"][];
             faulty: number;
-            findings: components["schemas"]["FindingResource"][];
+            findings: components["schemas"]["FindingEntry"][];
             moreFindings: number;
             untestable: string[];
-            duplicates: components["schemas"]["DuplicateResource"][];
+            duplicates: components["schemas"]["DuplicateName"][];
             duplicateCount: number;
-            comparison: components["schemas"]["ComparisonResource"] | null;
+            comparison: components["schemas"]["ControlReissued"] | null;
             taskId: number | null;
         };
-        PositionResource: {
+        PointsRenamed: {
+            ids: number[];
+            before: string[];
+            after: string[];
+            taken: string[];
+        };
+        PointsToPreview: {
+            upload: string;
+            layout?: components["schemas"]["ColumnLayout"] | null;
+            /** @enum {string} */
+            target?: "control" | "points";
+        };
+        PointsToTake: {
+            upload: string;
+            layout: components["schemas"]["ColumnLayout"];
+            /** @enum {string} */
+            target: "control" | "points";
+            leaveOutFaulty?: boolean;
+            /** @enum {string|null} */
+            duplicates?: "pair" | "rename" | "replace" | "skip" | null;
+            leaveOutLines?: number[];
+            places?: components["schemas"]["RowPlace"][];
+            noElevations?: boolean;
+            notDegrees?: boolean;
+            heldFixed?: boolean;
+            planDeviation?: number | null;
+            heightDeviation?: number | null;
+            /** @enum {string} */
+            strings?: "lines" | "points" | "both";
+        };
+        PositionBody: {
+            northing: number;
+            easting: number;
+            elevation?: number | null;
+        };
+        PositionEntry: {
             northing: number;
             easting: number;
             elevation: number | null;
+        };
+        PossiblePlace: {
+            northing: number;
+            easting: number;
+            orientation: number;
+            onDrawn: number | null;
+            shots: components["schemas"]["PositionEntry"][];
+        };
+        PracticeBody: {
+            do: string;
+            mark?: string | null;
+            with?: string | null;
+            northing?: number | null;
+            easting?: number | null;
+            elevation?: number | null;
+            north?: number | null;
+            east?: number | null;
+            up?: number | null;
+            speed?: number | null;
+            atOnce?: boolean | null;
+            on?: boolean | null;
+            hard?: boolean | null;
+            height?: number | null;
+            prismConstant?: number | null;
+            unsteady?: number | null;
+            tilt?: number | null;
+            tiltAzimuth?: number | null;
+            left?: number | null;
+            pressure?: number | null;
+            temperature?: number | null;
+            factor?: number | null;
+            seconds?: number | null;
+        };
+        PreviewConstructionBody: {
+            construction: components["schemas"]["Construction"];
+            elevation?: components["schemas"]["ElevationWanted"] | null;
+        };
+        PreviewPlacesBody: {
+            collection: components["schemas"]["PlacesWanted"];
+            elevation?: components["schemas"]["ElevationWanted"] | null;
         };
         Problem: {
             message: string;
@@ -3172,24 +2863,42 @@ export interface components {
             undo: string | null;
             redo: string | null;
         };
+        ProjectSettings: {
+            name: string;
+            units: components["schemas"]["ProjectUnits"];
+            planTolerance?: number;
+            heightTolerance?: number;
+            residualLimit?: number | null;
+            seen?: components["schemas"]["ProjectSettings"] | null;
+        };
         ProjectSummary: {
             id: number;
             name: string;
             units: components["schemas"]["UnitsResource"];
             openedAt: string;
         };
-        /** @description A point whose source has changed: where it is, and where it would be now. Without a new place, why there is none. */
-        ProposalResource: {
+        ProjectUnits: {
+            /** @enum {string} */
+            length: "m" | "mm" | "ft" | "usft" | "ftin8" | "ftin16" | "ftin32";
+            /** @enum {string} */
+            angle: "dms" | "deg" | "gon";
+            /** @enum {string} */
+            direction: "azimuth" | "bearing";
+            /** @enum {string} */
+            order: "NE" | "EN";
+            /** @enum {string} */
+            station: "1+000" | "1+00";
+        };
+        Proposal: {
             pointId: number;
             name: string;
-            now: components["schemas"]["PositionResource"];
-            proposed: components["schemas"]["PositionResource"] | null;
+            now: components["schemas"]["PositionEntry"];
+            proposed: components["schemas"]["PositionEntry"] | null;
             distance: number;
             stakes: number;
             why: string;
         };
-        /** @description All readings of one point made into one. */
-        RawSightResource: {
+        RawSight: {
             name: string;
             controlId: number | null;
             circle: number;
@@ -3203,27 +2912,57 @@ export interface components {
             index: number | null;
             spread: number;
         };
-        /** @description A file of raw observations as it is read, before anything is taken. */
-        RawTextResource: {
-            sights: components["schemas"]["RawSightResource"][];
+        RawText: {
+            sights: components["schemas"]["RawSight"][];
             problems: string[];
         };
-        /** @description How a point was made; without a construction it was typed or came from a file. */
+        RawTextBody: {
+            text: string;
+        };
+        ReadingBody: {
+            circle: number;
+            zenith: number;
+            slope: number;
+            ppmApplied?: number;
+            prismConstantApplied?: number;
+            targetHeight?: number;
+            prismConstant?: number;
+            pressure?: number;
+            temperature?: number;
+        };
+        RecipeChange: {
+            construction: components["schemas"]["Construction"];
+            letter?: string;
+            index?: number;
+            elevation?: components["schemas"]["ElevationWanted"] | null;
+            seen?: components["schemas"]["SeenPoint"] | null;
+        };
         RecipeResource: {
             description: string;
-            construction: components["schemas"]["ConstructionBody"] | null;
+            construction: components["schemas"]["Construction"] | null;
             letter: string;
             index: number;
-            elevation: components["schemas"]["ElevationBody"] | null;
+            elevation: components["schemas"]["ElevationWanted"] | null;
         };
-        /** @description Old and new names, in the order in which they are given; and new ones that are taken already. */
-        RenamedResource: {
+        Renaming: {
             ids: number[];
-            before: string[];
-            after: string[];
-            taken: string[];
+            pattern?: string;
+            find?: string;
+            replace?: string;
+            from?: number;
+            step?: number;
+            digits?: number;
+            endings?: string[];
+            /** @enum {string} */
+            order?: "asListed" | "byName" | "westToEast" | "northToSouth" | "alongLine" | "clockwise" | "nearestNext";
+            lineFrom?: components["schemas"]["GivenPlace"] | null;
+            lineTo?: components["schemas"]["GivenPlace"] | null;
+            expected?: string[];
         };
-        ResidualResource: {
+        ReportBody: {
+            author?: string;
+        };
+        ResidualEntry: {
             name: string;
             used: boolean;
             direction: number | null;
@@ -3234,12 +2973,28 @@ export interface components {
             detectable: number | null;
             normalised: number | null;
             moves: number | null;
-            observed: components["schemas"]["ObservedResource"][];
+            observed: components["schemas"]["ObservedEntry"][];
             north: number | null;
             east: number | null;
         };
-        RowResource: {
+        RestoreBody: {
+            upload: string;
+        };
+        RowEntry: {
             line: number;
+            name: string;
+            northing: number;
+            easting: number;
+            elevation: number | null;
+            code: string;
+            description: string;
+        };
+        RowPlace: {
+            line: number;
+            northing: number;
+            easting: number;
+        };
+        SeenPoint: {
             name: string;
             northing: number;
             easting: number;
@@ -3249,26 +3004,29 @@ export interface components {
         };
         SetupEntry: {
             setup: components["schemas"]["AcceptedSetup"];
-            residuals: components["schemas"]["ResidualResource"][];
+            residuals: components["schemas"]["ResidualEntry"][];
             cautions: string[];
             fit: number | null;
         };
         SetupState: {
-            draft: components["schemas"]["DraftResource"];
-            solution: components["schemas"]["SolutionResource"] | null;
-            places: components["schemas"]["PlaceResource"][];
+            draft: components["schemas"]["DraftEntry"];
+            solution: components["schemas"]["SolutionEntry"] | null;
+            places: components["schemas"]["PossiblePlace"][];
             problem: string | null;
             weakness: string | null;
             current: components["schemas"]["AcceptedSetup"] | null;
-            explanations: components["schemas"]["ExplanationResource"][] | null;
+            explanations: components["schemas"]["ExplanationEntry"][] | null;
             angleOff: number | null;
             angleDeviation: number | null;
             baselineLength: number | null;
-            turned: components["schemas"]["MendedSetupResource"] | null;
+            turned: components["schemas"]["MendedSetupEntry"] | null;
             beyondLimit: string[];
         };
-        /** @description How a shot along a line agrees with a place: metres to the right of its line, and what the others say of it; null where it is not in use. */
-        ShotResidualResource: {
+        ShapeRef: {
+            layerId: number;
+            shape: number;
+        };
+        ShotResidualEntry: {
             line: string;
             offset: number;
             redundancy: number | null;
@@ -3282,7 +3040,14 @@ export interface components {
             rise: number;
             ppm: number;
         };
-        SolutionResource: {
+        SiteLineBody: {
+            line: components["schemas"]["GivenLine"];
+        };
+        SkipBody: {
+            pointId: number;
+            skipped?: boolean;
+        };
+        SolutionEntry: {
             northing: number;
             easting: number;
             elevation: number | null;
@@ -3293,7 +3058,7 @@ export interface components {
             eastingDeviation: number;
             heightDeviation: number | null;
             orientationDeviation: number | null;
-            residuals: components["schemas"]["ResidualResource"][];
+            residuals: components["schemas"]["ResidualEntry"][];
             redundancy: number;
             fit: number | null;
             cautions: string[];
@@ -3308,7 +3073,7 @@ export interface components {
             scalePpm: number | null;
             scaleDeviation: number | null;
             covariance: number[];
-            shots: components["schemas"]["ShotResidualResource"][];
+            shots: components["schemas"]["ShotResidualEntry"][];
             suspectShot: number | null;
         };
         SpotResource: {
@@ -3317,28 +3082,42 @@ export interface components {
             elevation: number | null;
             description: string;
         };
-        /** @description What a place to stand would give. */
-        StandHereResource: {
+        StandHere: {
             seen: string[];
             hidden: string[];
             best: string[];
             bestWorst: number | null;
             worst: number | null;
             worstName: string | null;
-            points: components["schemas"]["PointPrecisionResource"][];
+            points: components["schemas"]["PointPrecision"][];
             weakness: string | null;
+        };
+        StandHereBody: {
+            northing: number;
+            easting: number;
+            wallLayers?: number[];
+            worklistId?: number | null;
+        };
+        StandMapBody: {
+            south: number;
+            west: number;
+            step: number;
+            columns: number;
+            fromRow: number;
+            toRow: number;
+            wallLayers?: number[];
+            worklistId?: number | null;
         };
         StandMapResource: {
             values: number[];
         };
-        /** @description Geometry of a layer far from the body of the work; the place of one of them in the unit of the list it stands in. */
-        StrayResource: {
+        StrayEntry: {
             layer: string;
             count: number;
             northing: number;
             easting: number;
         };
-        TargetEntry: {
+        TargetResource: {
             id: number;
             name: string;
             /** @enum {string} */
@@ -3355,6 +3134,82 @@ export interface components {
             part: number;
             doing: string;
         };
+        TouchedSpot: {
+            layerId: number;
+            shape: number;
+            /** @enum {string} */
+            kind: "start" | "end" | "middle" | "centre" | "insertion" | "intersection" | "quadrant" | "foot" | "on";
+            withLayerId?: number | null;
+            withShape?: number | null;
+            nearNorthing?: number | null;
+            nearEasting?: number | null;
+            prolonged?: boolean;
+        };
+        TurnOrder: {
+            key: string;
+            controlId?: number | null;
+            pointId?: number | null;
+        };
+        TypedControl: {
+            name: string;
+            northing: number;
+            easting: number;
+            elevation?: number | null;
+            code?: string;
+            description?: string;
+            heldFixed?: boolean;
+            planDeviation?: number | null;
+            heightDeviation?: number | null;
+            seen?: components["schemas"]["TypedControl"] | null;
+        };
+        TypedInstrument: {
+            name: string;
+            directionSeconds?: number;
+            zenithSeconds?: number;
+            distanceMillimetres?: number;
+            distancePpm?: number;
+            centring?: number;
+            notchRadius?: number;
+            notchDrop?: number;
+            collimationSeconds?: number;
+            indexSeconds?: number;
+            wavelength?: number;
+            referencePressure?: number;
+            referenceTemperature?: number;
+            referenceHumidity?: number;
+            seen?: components["schemas"]["TypedInstrument"] | null;
+        };
+        TypedPlacement: {
+            dNorthing: number;
+            dEasting: number;
+            rotation?: number;
+        };
+        TypedReading: {
+            circle: number;
+            zenith: number;
+            slope?: number;
+            controlId?: number | null;
+            line?: string;
+            targetHeight?: number | null;
+            ppmApplied?: number;
+            prismConstantApplied?: number;
+            angles?: number;
+        };
+        TypedReadings: {
+            key: string;
+            readings: components["schemas"]["TypedReading"][];
+        };
+        TypedTarget: {
+            name: string;
+            /** @enum {string} */
+            kind?: "prism" | "small_prism" | "all_round" | "sheet" | "none";
+            prismConstant?: number;
+            height?: number;
+            seen?: components["schemas"]["TypedTarget"] | null;
+        };
+        UndoBody: {
+            evenHeld?: boolean;
+        };
         UndoneResource: {
             label: string | null;
         };
@@ -3370,20 +3225,29 @@ export interface components {
             /** @enum {string} */
             station: "1+000" | "1+00";
         };
-        /** @description A packed project on its way in: the number it will have, and the task that brings it. */
         UnpackingResource: {
             projectId: number;
             task: components["schemas"]["TaskResource"];
         };
-        UploadResource: {
+        Upload: {
             upload: string;
             fileName: string;
             bytes: number;
         };
-        /** @description Points in their order, and how far one walks, metres. */
-        WalkResource: {
+        WalkFound: {
             pointIds: number[];
             length: number;
+        };
+        WalkWanted: {
+            pointIds: number[];
+            /** @enum {string} */
+            kind: "asListed" | "byName" | "nearestNext" | "shortWalk";
+            from?: components["schemas"]["GivenPlace"] | null;
+        };
+        WorklistBody: {
+            name: string;
+            pointIds: number[];
+            expected?: number[];
         };
         WorklistResource: {
             id: number;
@@ -3444,103 +3308,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    eff3d7bf25d0a5ce296722a0485e94ed: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CodeResource"][];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "55e0c00c6a54ccc2790aeb2c9e6c8b13": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CodeBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CodeResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    c3d25693c6d85d99404d615f8328c41e: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                code: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    a3df196df9d1db37a574d66f8b11ad3b: {
+    ca1b4f373ea426d9c1911cf3ac861b4f: {
         parameters: {
             query?: never;
             header?: never;
@@ -3569,7 +3337,7 @@ export interface operations {
             };
         };
     };
-    f369d4015b2bdabb26cedd5a81b77f57: {
+    a69bd0f425072ce9acfbd7e9c9397367: {
         parameters: {
             query: {
                 text: string;
@@ -3601,7 +3369,7 @@ export interface operations {
             };
         };
     };
-    e89e96337bd11a615f36900b358ee52c: {
+    "054f3e8de09fdd569c5b423e31df466b": {
         parameters: {
             query: {
                 text: string;
@@ -3636,7 +3404,7 @@ export interface operations {
             };
         };
     };
-    "7fca800817645d33a3e60c55df225497": {
+    "74c0c167a596caaff1271f039048a3ea": {
         parameters: {
             query: {
                 radians: number;
@@ -3671,7 +3439,7 @@ export interface operations {
             };
         };
     };
-    "2a77bdaa2c0452daaf679b91908815f7": {
+    "054d2b2aad346e4d76f07e30bab302df": {
         parameters: {
             query?: never;
             header?: never;
@@ -3704,7 +3472,7 @@ export interface operations {
             };
         };
     };
-    "275d0580dd9e5b16350dcd09d2302ca3": {
+    aee426ac27f8c0069812a18a5d926c51: {
         parameters: {
             query?: never;
             header?: never;
@@ -3723,7 +3491,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SolutionResource"];
+                    "application/json": components["schemas"]["SolutionEntry"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -3737,7 +3505,7 @@ export interface operations {
             };
         };
     };
-    "41853605fa4852716be5f4c25cd7a9b3": {
+    "494ecafc8302c6211927b77c760116a7": {
         parameters: {
             query?: never;
             header?: never;
@@ -3756,7 +3524,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GuidanceResource"];
+                    "application/json": components["schemas"]["GuidanceEntry"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -3770,7 +3538,7 @@ export interface operations {
             };
         };
     };
-    "3b3280fccd92db9e082caea48353de29": {
+    ef48cd324c3a0aebe0830ff1f86c6b4d: {
         parameters: {
             query?: never;
             header?: never;
@@ -3805,7 +3573,7 @@ export interface operations {
             };
         };
     };
-    "50c0fa1641a3733f2dd6b71838f92b6d": {
+    eb187717d30ab81c04bbe583a871c240: {
         parameters: {
             query?: never;
             header?: never;
@@ -3816,7 +3584,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepConstructionBody"];
+                "application/json": components["schemas"]["ConstructionToKeep"];
             };
         };
         responses: {
@@ -3826,7 +3594,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptResource"];
+                    "application/json": components["schemas"]["PointsKept"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -3840,7 +3608,7 @@ export interface operations {
             };
         };
     };
-    "4ddfb57935ceb5facfea4b18d1dde47e": {
+    d97bccf9ec4607d977bcd3958a87549a: {
         parameters: {
             query?: never;
             header?: never;
@@ -3851,7 +3619,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepLinesBody"];
+                "application/json": components["schemas"]["LinesToKeep"];
             };
         };
         responses: {
@@ -3875,7 +3643,7 @@ export interface operations {
             };
         };
     };
-    "64c025db15c18c15aa1a75a027e38f70": {
+    a06b7f6ca7745bf959c8067070740c29: {
         parameters: {
             query?: never;
             header?: never;
@@ -3886,7 +3654,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PreviewCollectionBody"];
+                "application/json": components["schemas"]["PreviewPlacesBody"];
             };
         };
         responses: {
@@ -3910,7 +3678,7 @@ export interface operations {
             };
         };
     };
-    "28b9c04c79e1a413fc6a4a000ff96724": {
+    "88dfc0116af4a8a262448e98b192245d": {
         parameters: {
             query?: never;
             header?: never;
@@ -3921,7 +3689,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepCollectionBody"];
+                "application/json": components["schemas"]["PlacesToKeep"];
             };
         };
         responses: {
@@ -3931,7 +3699,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptResource"];
+                    "application/json": components["schemas"]["PointsKept"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -3945,7 +3713,7 @@ export interface operations {
             };
         };
     };
-    "38b28bba9b6b257e59b82a98adf83fd0": {
+    d12d8193271cff92981f52636fc5303c: {
         parameters: {
             query?: never;
             header?: never;
@@ -3977,7 +3745,7 @@ export interface operations {
             };
         };
     };
-    "30f908036f6c1faa48fb383bb20272a0": {
+    "47a6adee40cad5b9dee04afaab920bf0": {
         parameters: {
             query?: never;
             header?: never;
@@ -3989,7 +3757,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RecipeBody"];
+                "application/json": components["schemas"]["RecipeChange"];
             };
         };
         responses: {
@@ -4013,7 +3781,7 @@ export interface operations {
             };
         };
     };
-    e8ff581023217a3473bfcb3a5f2643f1: {
+    "1a2bc84074e332b108621f75f9dcef76": {
         parameters: {
             query?: never;
             header?: never;
@@ -4030,7 +3798,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProposalResource"][];
+                    "application/json": components["schemas"]["Proposal"][];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -4044,7 +3812,7 @@ export interface operations {
             };
         };
     };
-    eb852345c83b83f26724ba24b8449243: {
+    e2814addcbe035d5c041f5bf71d72930: {
         parameters: {
             query?: never;
             header?: never;
@@ -4079,7 +3847,7 @@ export interface operations {
             };
         };
     };
-    ebd601f839fdd1a43f480a8c5c9e9fbc: {
+    "15fcf271438f6299af45de9053024ebd": {
         parameters: {
             query?: never;
             header?: never;
@@ -4114,7 +3882,7 @@ export interface operations {
             };
         };
     };
-    "73ac69cd3a43be73ec6239be324db72f": {
+    "60660a2937195fa7832a7b6143874c16": {
         parameters: {
             query?: never;
             header?: never;
@@ -4125,7 +3893,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MeasuredControlBody"];
+                "application/json": components["schemas"]["ControlToKeep"];
             };
         };
         responses: {
@@ -4149,7 +3917,7 @@ export interface operations {
             };
         };
     };
-    "664d09f4c01cfc0d74df29a07327c48a": {
+    "03636567abf1252800994ccff6172dff": {
         parameters: {
             query?: never;
             header?: never;
@@ -4180,7 +3948,7 @@ export interface operations {
             };
         };
     };
-    "817a1da8e7d41d2b5a2feab8a62f2d0e": {
+    "09890e0ab3f474b0d52fc0393e739be5": {
         parameters: {
             query?: never;
             header?: never;
@@ -4191,7 +3959,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ControlPointBody"];
+                "application/json": components["schemas"]["TypedControl"];
             };
         };
         responses: {
@@ -4215,7 +3983,7 @@ export interface operations {
             };
         };
     };
-    bc45038686eeed0c2e020eb05a159807: {
+    a563ecdce6f7a4c11cc5f619936b9ec5: {
         parameters: {
             query?: never;
             header?: never;
@@ -4227,7 +3995,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ControlPointBody"];
+                "application/json": components["schemas"]["TypedControl"];
             };
         };
         responses: {
@@ -4251,7 +4019,7 @@ export interface operations {
             };
         };
     };
-    "2bc7039f235b27fefc9e3990944bba60": {
+    "5654153af39318ebae8634c847dccc89": {
         parameters: {
             query?: {
                 evenHeld?: boolean;
@@ -4283,765 +4051,7 @@ export interface operations {
             };
         };
     };
-    "3c37a0a9b911da99ca2ff018a72ccbf0": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["InspectDrawingBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TaskResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "4d593efbbcf32dfb8084b07dccc66059": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DesignResource"][];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "5617d3f1fc566639bfd8a293d7086fe4": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TakeDrawingBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TaskResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "3befd9a8d73b2beaa8b8aa951cd8aa54": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ComputePlacementBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlacementResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    f20e5938d68231afdb8f0ceb267a02e2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                design: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DesignBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "9780f69dfeebd538fe4a7c81889352ff": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                design: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    d5c684fc7b120bc857ae6fb21d6be08e: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                design: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/octet-stream": string;
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "060ad1a9b4c3d502d3826e76f327f971": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                design: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/octet-stream": string;
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    e010bb9e1b78e44feaff4170235ced12: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                design: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/octet-stream": string;
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    b9f745eb334ed172a28dcaee73fa0e93: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                layer: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/octet-stream": string;
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    ac6a42357fa1ca71476c0ed52e931ea3: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                layer: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "477e7c1bdc6c96a54f63bd6919cf453e": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LayerChangeBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    f1d177489c3e8f4a4ac06d20c17822f7: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["InstrumentEntry"][];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "0b17129c444d5c3ae74f09bd53fb3936": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["InstrumentBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["InstrumentEntry"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "0498f330cd096a8cd27eda44bf53d76b": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                instrument: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["InstrumentBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["InstrumentEntry"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "9bdc4984ccc4cef9e9bd3f422ecc71ad": {
-        parameters: {
-            query?: {
-                evenHeld?: boolean;
-            };
-            header?: never;
-            path: {
-                project: number;
-                instrument: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "06eb397b27ed21996d4de00d362cffe4": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TargetEntry"][];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "1c605dfe1d5b24f5e64caedd0e28c840": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TargetBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TargetEntry"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "84c8a4c700271f8724c8a93685261078": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-                target: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TargetBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TargetEntry"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    d55d050876596e234d75b3caf3fb6f45: {
-        parameters: {
-            query?: {
-                evenHeld?: boolean;
-            };
-            header?: never;
-            path: {
-                project: number;
-                target: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "4d850a09248c33a70c0347830c8d47a1": {
-        parameters: {
-            query?: {
-                before?: number;
-            };
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BookEntry"][];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "10f12b266be128188fb34986cd769a0c": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MarkResource"][];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "621a56939f0f86f90a388e2f6b11da23": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MarkBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MarkResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    aaa880fc9b4538eabfe5f91b584b0513: {
+    "1af12531879146a59a07302a579d9f99": {
         parameters: {
             query?: never;
             header?: never;
@@ -5072,7 +4082,7 @@ export interface operations {
             };
         };
     };
-    c0a15ff9e7178651b8a91c65b3a7d5fa: {
+    ecc0f6296a8fe703d06821585efe0e28: {
         parameters: {
             query?: never;
             header?: never;
@@ -5107,7 +4117,7 @@ export interface operations {
             };
         };
     };
-    "754c6f5a41f44765824b0a439a920e05": {
+    "6d047e60ad86c5d1af36e5d6404e3d90": {
         parameters: {
             query?: never;
             header?: never;
@@ -5138,7 +4148,7 @@ export interface operations {
             };
         };
     };
-    dd48fd23862484556d45d15036f45db8: {
+    "66aca7b81092590c6ab225176a15c476": {
         parameters: {
             query?: never;
             header?: never;
@@ -5149,7 +4159,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["GridPreviewBody"];
+                "application/json": components["schemas"]["GridWanted"];
             };
         };
         responses: {
@@ -5173,7 +4183,7 @@ export interface operations {
             };
         };
     };
-    fe960882a579aa47cb636eaa7c9cb43d: {
+    "2568e3695d77f1814f705a14bc90c840": {
         parameters: {
             query?: never;
             header?: never;
@@ -5209,7 +4219,7 @@ export interface operations {
             };
         };
     };
-    dd88e3efb8a282f99c8a1ac2ca5b9045: {
+    "09ebedd3472a39b4e1834ab5c19b2796": {
         parameters: {
             query?: never;
             header?: never;
@@ -5244,7 +4254,765 @@ export interface operations {
             };
         };
     };
-    "1f583ae7002a2994e18ea234a202d3b0": {
+    "8cd4d5f259706773f4674a0da32aa043": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InspectDrawingBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "9eeac5b418a522239fdaa38373e82c9a": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DesignEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    f60c219b14772bdd4155c12fa63bb871: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawingToTake"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "271b03b03b92595677b80879b5a36a48": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlacementWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlacementFound"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "58936a37dfee1b1c670eba2a8375578e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DesignBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "598d4f33f7daf588183bed9764fb1238": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "0836f36a32648906df028defa304aa94": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    a04d4a880c46ea0dd22bb38117973b12: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "06e7d6332a36c40472cd808e994322dd": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bca0399482085e09124a80566dd38d5c: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                layer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "64bf978d5416c884fe034bebdc9e9878": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                layer: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "51be87767eeb336129f874c43302b3f7": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayerChangeBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "4ed0812779294f6c68a80ce3ba41bd7a": {
+        parameters: {
+            query?: {
+                before?: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ca87fcb73987f84994b5c12dd5ce572b: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    d0a4f728aab22bd66ded7653a9cd3f38: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkToStore"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "221911b676e3f18c10600f1ded80ab7e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    d20d65a85fdd088a7024642637a5abe2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedInstrument"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "4f9976d46727ad4d5dcb5248d58aeafa": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedInstrument"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "121ad112c80050f421c72dfa047edee8": {
+        parameters: {
+            query?: {
+                evenHeld?: boolean;
+            };
+            header?: never;
+            path: {
+                project: number;
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2c8d55c3ac8672824e3db0e279d99e00": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetResource"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "6ffc887b2c01567841efc519c8a41792": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedTarget"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "530b291b4cea26e5f0c698738262c09c": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                target: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedTarget"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    c7952a95358b69f92df06a39ee9eef4c: {
+        parameters: {
+            query?: {
+                evenHeld?: boolean;
+            };
+            header?: never;
+            path: {
+                project: number;
+                target: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "696884d42425cead3c739ecf21a81f29": {
         parameters: {
             query?: {
                 target?: number;
@@ -5263,7 +5031,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LiveResource"];
+                    "application/json": components["schemas"]["Live"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -5277,7 +5045,7 @@ export interface operations {
             };
         };
     };
-    "2d34bc4414bafc740d9acafb7b8a9802": {
+    "459de959286a44787db30be4154d4f99": {
         parameters: {
             query?: never;
             header?: never;
@@ -5309,7 +5077,7 @@ export interface operations {
             };
         };
     };
-    e3a8d93f78217ba3f41952f469f187b8: {
+    "47978b9c982e2ff4cb694aa1fed77b20": {
         parameters: {
             query?: never;
             header?: never;
@@ -5320,7 +5088,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TurnBody"];
+                "application/json": components["schemas"]["TurnOrder"];
             };
         };
         responses: {
@@ -5344,7 +5112,7 @@ export interface operations {
             };
         };
     };
-    c79143bbe1a9f95c45c78349e55918c0: {
+    "31294313a62e83c1ccf21d75c4d41816": {
         parameters: {
             query?: never;
             header?: never;
@@ -5355,7 +5123,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MeasureBody"];
+                "application/json": components["schemas"]["MeasureOrder"];
             };
         };
         responses: {
@@ -5379,42 +5147,7 @@ export interface operations {
             };
         };
     };
-    "8316d35eb50eafdc743700ab0def0176": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["InstructionResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "6ee13dd584e6fcd782b9332cca5bc8d9": {
+    "483846a40e040b804399c95658cfd2cc": {
         parameters: {
             query?: never;
             header?: never;
@@ -5449,7 +5182,7 @@ export interface operations {
             };
         };
     };
-    cb6dc6285a3c1d819d5695526c27cc03: {
+    e62fdbe87f74ddfd23b4b863b9df7746: {
         parameters: {
             query?: never;
             header?: never;
@@ -5484,7 +5217,42 @@ export interface operations {
             };
         };
     };
-    a0a0ece6929273b593ef687417e8bb46: {
+    "2d149bc8c2941fd102b89f0b115aabe4": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeyBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstructionResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "61dd741362a2b405a21d7e6849e541a3": {
         parameters: {
             query?: never;
             header?: never;
@@ -5501,7 +5269,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ChecksResource"];
+                    "application/json": components["schemas"]["CodeResource"][];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -5515,7 +5283,7 @@ export interface operations {
             };
         };
     };
-    "1bb6be5db1858f23f09b7faac4a78971": {
+    "605dc417862f63aa109ec2be99695f33": {
         parameters: {
             query?: never;
             header?: never;
@@ -5526,7 +5294,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CorrectionBody"];
+                "application/json": components["schemas"]["CodeBody"];
             };
         };
         responses: {
@@ -5536,7 +5304,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CountResource"];
+                    "application/json": components["schemas"]["CodeResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -5550,25 +5318,24 @@ export interface operations {
             };
         };
     };
-    "0740584f3e423a2059c65b6a95730e67": {
+    e8b7a3f0340b52abb276fc5b0a861d23: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 project: number;
+                code: number;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
             /** @description Done */
-            200: {
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["MendedSetupResource"][];
-                };
+                content?: never;
             };
             /** @description What was wrong, where, and what to do */
             default: {
@@ -5581,42 +5348,7 @@ export interface operations {
             };
         };
     };
-    "99e29dc815119047eef5329b7c025d60": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MendBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CountResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    "3a40ed4ac6460c598dfe23d0b11c59dd": {
+    ad14d189f740cb606018546e1fd75c21: {
         parameters: {
             query?: never;
             header?: never;
@@ -5647,7 +5379,7 @@ export interface operations {
             };
         };
     };
-    "2effe8b9d04ffb478081ea30b64bf23c": {
+    "93b6614eb15281babf99af2db5e50812": {
         parameters: {
             query?: never;
             header?: never;
@@ -5658,7 +5390,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewPointBody"];
+                "application/json": components["schemas"]["NewPoint"];
             };
         };
         responses: {
@@ -5682,7 +5414,7 @@ export interface operations {
             };
         };
     };
-    f3b73a60b7a1a61dbe1cca0e85213da4: {
+    c6173943e984d38df423461365fb9451: {
         parameters: {
             query: {
                 northing: number;
@@ -5717,7 +5449,7 @@ export interface operations {
             };
         };
     };
-    "4f7d09e57d1095c2b0c95a4f0de4198c": {
+    "4946bd6b6964c8df8d83802c8313637a": {
         parameters: {
             query?: never;
             header?: never;
@@ -5728,7 +5460,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SpotBody"];
+                "application/json": components["schemas"]["TouchedSpot"];
             };
         };
         responses: {
@@ -5752,7 +5484,7 @@ export interface operations {
             };
         };
     };
-    c108c1d4eb0ee6b613a2f5fb636ec85c: {
+    "73763c0e702a3798c2b48e3be1b8c839": {
         parameters: {
             query?: never;
             header?: never;
@@ -5787,7 +5519,7 @@ export interface operations {
             };
         };
     };
-    "7d73630ca6d4bcbd7dac85aca55d2d4d": {
+    ddaba9823acef3440560b4a7bb39f142: {
         parameters: {
             query?: {
                 prefix?: string;
@@ -5820,7 +5552,7 @@ export interface operations {
             };
         };
     };
-    b62730d9bae666c9c10d79a2aa7457ea: {
+    d16081602bc771184354a91c74c6cea0: {
         parameters: {
             query?: never;
             header?: never;
@@ -5832,7 +5564,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PointBody"];
+                "application/json": components["schemas"]["PointChange"];
             };
         };
         responses: {
@@ -5856,7 +5588,7 @@ export interface operations {
             };
         };
     };
-    "3d132b5b44d70d76f971d2cb2fa46011": {
+    "994a879e9af27bd2e300deb27fd2164a": {
         parameters: {
             query?: never;
             header?: never;
@@ -5890,7 +5622,7 @@ export interface operations {
             };
         };
     };
-    c653073f87a65f73542088bfbb015388: {
+    b2feb4d37378cc642f028ccfb57a8798: {
         parameters: {
             query?: never;
             header?: never;
@@ -5925,7 +5657,7 @@ export interface operations {
             };
         };
     };
-    b21ace7589b2e23e5490cec8a44adf74: {
+    "70c32fa3e84d9ccfbfdfffae36805a25": {
         parameters: {
             query?: never;
             header?: never;
@@ -5942,7 +5674,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["UploadResource"];
+                    "application/json": components["schemas"]["Upload"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -5956,7 +5688,7 @@ export interface operations {
             };
         };
     };
-    adad1fb1a0312ac6043b707c724de7d6: {
+    fcab23adb06210c2d3d8d8384ca4f943: {
         parameters: {
             query?: never;
             header?: never;
@@ -5967,7 +5699,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PreviewBody"];
+                "application/json": components["schemas"]["PointsToPreview"];
             };
         };
         responses: {
@@ -5991,7 +5723,7 @@ export interface operations {
             };
         };
     };
-    d83a88c180fb86b7f2cad1dc73ba8521: {
+    bca5b1b7f98525c1e186d1cc11bd0243: {
         parameters: {
             query?: never;
             header?: never;
@@ -6002,7 +5734,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PointsImportBody"];
+                "application/json": components["schemas"]["PointsToTake"];
             };
         };
         responses: {
@@ -6026,7 +5758,7 @@ export interface operations {
             };
         };
     };
-    afa7e1b8f10a6793d427258c14b548f6: {
+    "73d4462b2badebf7e21f8769a918a2d1": {
         parameters: {
             query: {
                 format: string;
@@ -6064,7 +5796,217 @@ export interface operations {
             };
         };
     };
-    "2c354b627f8b74912fd16a8601d7a5e5": {
+    "05b0cb08dd39aacfbb9b5c6d61fc9cdc": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Renaming"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointsRenamed"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "58b78ee8f344b4ec49295f4e368f8726": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Renaming"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fab18cff76d120e190d212d0c2c30ac6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointsMoved"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "48a7e46d3dd359c8fab54d83d24d8d00": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "98cb68fc27ede6085930072e33c6afa9": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElevationForMany"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ab6ebdb0b6279a28ebb81443ee75ecc8: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeForMany"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    aba23edfdfdff03deafc5ca1e8c7d298: {
         parameters: {
             query?: never;
             header?: never;
@@ -6093,7 +6035,7 @@ export interface operations {
             };
         };
     };
-    ae68c1fd99fbb5d49e1bfcb48ff36cc4: {
+    "874bf2a84fcbf7870d22f7d555beae4d": {
         parameters: {
             query?: never;
             header?: never;
@@ -6126,7 +6068,7 @@ export interface operations {
             };
         };
     };
-    "5c2074c2d9811e84f0c2907b3e2fd53d": {
+    feb67d79026108705b6d8b8c81d73620: {
         parameters: {
             query: {
                 slip: "digit" | "neighbours" | "zero" | "exchanged" | "names";
@@ -6160,7 +6102,7 @@ export interface operations {
             };
         };
     };
-    b1d5b7d976855801ef4aba657c3a251d: {
+    "7f3baed52314cfd65cab40839f394ee6": {
         parameters: {
             query?: never;
             header?: never;
@@ -6191,7 +6133,7 @@ export interface operations {
             };
         };
     };
-    "4581dcc89729ced0a5c29d8132aaaee0": {
+    cee3c7d49e788e7d0b9d58ff77d70adb: {
         parameters: {
             query?: never;
             header?: never;
@@ -6220,7 +6162,7 @@ export interface operations {
             };
         };
     };
-    "7afee26aa9047c66217855bd05d3db0b": {
+    "52a049083525db5cef971f2cbf3b8fa4": {
         parameters: {
             query?: never;
             header?: never;
@@ -6229,7 +6171,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ProjectBody"];
+                "application/json": components["schemas"]["ProjectSettings"];
             };
         };
         responses: {
@@ -6253,7 +6195,7 @@ export interface operations {
             };
         };
     };
-    e6c47e85b5ba86fd4315df00515c000b: {
+    "8e06bcb16ab6db0f0f6bd0347d7961d9": {
         parameters: {
             query?: never;
             header?: never;
@@ -6284,7 +6226,7 @@ export interface operations {
             };
         };
     };
-    ff7410e1a9bd3620dfa89eff0d02c9c4: {
+    "3e18ac6c718e987c29a8e6b0810d725b": {
         parameters: {
             query?: never;
             header?: never;
@@ -6295,7 +6237,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ProjectBody"];
+                "application/json": components["schemas"]["ProjectSettings"];
             };
         };
         responses: {
@@ -6319,7 +6261,7 @@ export interface operations {
             };
         };
     };
-    "71e1d14cdbdaeb3ccce7a63dafcfcdfe": {
+    "9f4b98e102889a49fc2d0090e8189e13": {
         parameters: {
             query?: never;
             header?: never;
@@ -6350,7 +6292,7 @@ export interface operations {
             };
         };
     };
-    "232f60bb97600a5c43b48f9d08fa46de": {
+    "69659a4d1c081ec9b5df1df59e389878": {
         parameters: {
             query?: never;
             header?: never;
@@ -6385,7 +6327,7 @@ export interface operations {
             };
         };
     };
-    "81307c603098d595fd646d1f10f65490": {
+    cf854f393e91fc4e86345de5d48fb393: {
         parameters: {
             query?: never;
             header?: never;
@@ -6420,7 +6362,7 @@ export interface operations {
             };
         };
     };
-    "2f6a9a0bc4e576657acce967a327ec66": {
+    "816535052532af65a05bae1889be7197": {
         parameters: {
             query?: never;
             header?: never;
@@ -6451,7 +6393,7 @@ export interface operations {
             };
         };
     };
-    "89b12804beca03faccbc565e5c22a8b2": {
+    "8cb0bed08fc0e616e19e93d55288211d": {
         parameters: {
             query?: never;
             header?: never;
@@ -6483,7 +6425,7 @@ export interface operations {
             };
         };
     };
-    "994ee715830175d38e85f1a3b0134025": {
+    "0afb78548f198578394dc7f361916cb5": {
         parameters: {
             query?: never;
             header?: never;
@@ -6498,7 +6440,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["UploadResource"];
+                    "application/json": components["schemas"]["Upload"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -6512,7 +6454,7 @@ export interface operations {
             };
         };
     };
-    "75b5e0c88962222690b92ea846ba02c7": {
+    "4b95ba07efabfafa7f736d0665ec5463": {
         parameters: {
             query?: never;
             header?: never;
@@ -6545,7 +6487,7 @@ export interface operations {
             };
         };
     };
-    "276d3fe45d83ead327a47baa23f43395": {
+    abcdad62ebd358b862e63a33b72d7fbe: {
         parameters: {
             query?: never;
             header?: never;
@@ -6580,7 +6522,7 @@ export interface operations {
             };
         };
     };
-    "2585772430b5438185152357637f16b6": {
+    "3be7a600e256cf717cf411452547d89f": {
         parameters: {
             query?: never;
             header?: never;
@@ -6612,7 +6554,7 @@ export interface operations {
             };
         };
     };
-    b9ff2dad415117ffc83c92d4bc66f6fb: {
+    f2967e26e34d4b811c9d5a92b7bd57be: {
         parameters: {
             query?: never;
             header?: never;
@@ -6643,7 +6585,7 @@ export interface operations {
             };
         };
     };
-    "8ef3225dc94b6d55285d02bbb2cc2b0c": {
+    "32d2c04c74eef38a61e00dd9b4319118": {
         parameters: {
             query?: never;
             header?: never;
@@ -6652,11 +6594,7 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RenameBody"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description Done */
             200: {
@@ -6664,7 +6602,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RenamedResource"];
+                    "application/json": components["schemas"]["ChecksTaken"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -6678,7 +6616,7 @@ export interface operations {
             };
         };
     };
-    f1e4272d66e5c60726438b6d5181ae13: {
+    "3f00e69ed74604ed4a3c432fbfd1f95a": {
         parameters: {
             query?: never;
             header?: never;
@@ -6689,77 +6627,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RenameBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CountResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    f578c5e43174a9d985fc41e5f1451492: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MoveBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MovedResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    cd46b68201f5b16c215b7c61a89d2634: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MoveBody"];
+                "application/json": components["schemas"]["CorrectedReading"];
             };
         };
         responses: {
@@ -6783,7 +6651,38 @@ export interface operations {
             };
         };
     };
-    "2da29044c9383f0fb3535df48b051cd2": {
+    "74df291b9384bc3b949211b3332529b5": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendedSetupEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    c064a207cdb6ea61eb2603e5510347e6: {
         parameters: {
             query?: never;
             header?: never;
@@ -6794,7 +6693,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ElevationsBody"];
+                "application/json": components["schemas"]["MendBody"];
             };
         };
         responses: {
@@ -6818,42 +6717,7 @@ export interface operations {
             };
         };
     };
-    ea26abed4f384a676615c44467dac1ec: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CodesSetBody"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CountResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    f650c554524a902c15cef16015b8612d: {
+    "68ea40947f69fb2b05493fef77e9d2d9": {
         parameters: {
             query?: never;
             header?: never;
@@ -6884,7 +6748,7 @@ export interface operations {
             };
         };
     };
-    "082fa655487803a0c53eb21544d1acea": {
+    c4d56bd1865068f7693ed24e2f0bc265: {
         parameters: {
             query?: never;
             header?: never;
@@ -6895,7 +6759,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DraftChangeBody"];
+                "application/json": components["schemas"]["DraftChange"];
             };
         };
         responses: {
@@ -6919,7 +6783,7 @@ export interface operations {
             };
         };
     };
-    a0d0e9774c20fb095803dadbb286c115: {
+    "22e23f38a93af3018f8ab65218c09f0d": {
         parameters: {
             query?: never;
             header?: never;
@@ -6940,7 +6804,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DraftLineBody"];
+                    "application/json": components["schemas"]["DraftLine"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -6954,7 +6818,7 @@ export interface operations {
             };
         };
     };
-    "0ffeccf691c166053b3ae44d7feeefec": {
+    "5395829a51b691a2aceebb9a1f77ced7": {
         parameters: {
             query?: never;
             header?: never;
@@ -6965,7 +6829,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TypedReadingsBody"];
+                "application/json": components["schemas"]["TypedReadings"];
             };
         };
         responses: {
@@ -6989,7 +6853,7 @@ export interface operations {
             };
         };
     };
-    "27092f851a69f96246a5573472bd4806": {
+    "168fd25e181650c5ef583101c5db4a75": {
         parameters: {
             query?: never;
             header?: never;
@@ -7010,7 +6874,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RawTextResource"];
+                    "application/json": components["schemas"]["RawText"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -7024,7 +6888,7 @@ export interface operations {
             };
         };
     };
-    "3e0172c7d9d9798150b3110a9c6b6278": {
+    "4d445aee0e8b0b31da219b294e579254": {
         parameters: {
             query?: never;
             header?: never;
@@ -7056,7 +6920,7 @@ export interface operations {
             };
         };
     };
-    a60b4c11b894c5ec8c7aaf0d9018518b: {
+    "0438a1a371af080b9e1cf2db78ae85eb": {
         parameters: {
             query?: never;
             header?: never;
@@ -7091,7 +6955,7 @@ export interface operations {
             };
         };
     };
-    "03d7055e15ab36fb4b37c3bbfa66f9a9": {
+    "69fd5f6c0d3751e12ec570812f336cd0": {
         parameters: {
             query?: never;
             header?: never;
@@ -7112,7 +6976,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StandHereResource"];
+                    "application/json": components["schemas"]["StandHere"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -7126,7 +6990,7 @@ export interface operations {
             };
         };
     };
-    "8978c204255eab1690370a016dc8d0df": {
+    "1feb7a9c358102f0ecefc95244bf2c66": {
         parameters: {
             query?: never;
             header?: never;
@@ -7161,7 +7025,7 @@ export interface operations {
             };
         };
     };
-    "57af20857a56b635b7418ea6d0ea7d61": {
+    "2c3fce041542bb88356c3f14661ffe51": {
         parameters: {
             query?: never;
             header?: never;
@@ -7193,7 +7057,7 @@ export interface operations {
             };
         };
     };
-    fdf5d6ada4dd1f7abc3abef341d02f25: {
+    "53858b34e92d9dc0153fa3185bacd56f": {
         parameters: {
             query?: never;
             header?: never;
@@ -7225,7 +7089,7 @@ export interface operations {
             };
         };
     };
-    "8e5264b4fbd8be95102d392d11e98759": {
+    fd491746a0bc9f5fdcb87c8f8abaa2c1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7256,7 +7120,7 @@ export interface operations {
             };
         };
     };
-    "528ca9ee4a08fed3e09a89506563a792": {
+    "9a03626d59c9e33441db67b0327eabbf": {
         parameters: {
             query?: never;
             header?: never;
@@ -7291,7 +7155,7 @@ export interface operations {
             };
         };
     };
-    b02164732fea9c270db53ab0a8b4db4f: {
+    "73f38a9ace6e5f0caecb49b0a4a792bd": {
         parameters: {
             query?: never;
             header?: never;
@@ -7327,7 +7191,7 @@ export interface operations {
             };
         };
     };
-    "2c4f2e6ca4286ad2fc7668a761ba5e66": {
+    "55b7067dc3333e0b9fabfa0cae0edf38": {
         parameters: {
             query?: never;
             header?: never;
@@ -7357,7 +7221,7 @@ export interface operations {
             };
         };
     };
-    ae176e9172b66314247e80f8fff735cd: {
+    "79548f83ce7b2cbd10532de3f0567e23": {
         parameters: {
             query?: never;
             header?: never;
@@ -7393,7 +7257,7 @@ export interface operations {
             };
         };
     };
-    bf8e5d62cdb4d63f22f8cb69e84cff6e: {
+    "7136f1bf466df082a4d685292382cb53": {
         parameters: {
             query?: never;
             header?: never;
@@ -7425,7 +7289,7 @@ export interface operations {
             };
         };
     };
-    b672fe2b09c63a1d77be78eb31a516c9: {
+    "5f211c14238c2698befe8dbe871294bf": {
         parameters: {
             query?: never;
             header?: never;
@@ -7436,7 +7300,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WalkBody"];
+                "application/json": components["schemas"]["WalkWanted"];
             };
         };
         responses: {
@@ -7446,7 +7310,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WalkResource"];
+                    "application/json": components["schemas"]["WalkFound"];
                 };
             };
             /** @description What was wrong, where, and what to do */

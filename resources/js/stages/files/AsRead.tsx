@@ -60,7 +60,7 @@ function Way({ of, words }: { of: number; words: [string, string] }) {
 }
 
 /** A reissued list of control beside the one in use; nothing changes until it is taken. */
-export function Comparison({ of }: { of: Schemas['ComparisonResource'] }) {
+export function Comparison({ of }: { of: Schemas['ControlReissued'] }) {
     return (
         <section aria-label="Beside the control in use" className="border-l-4 border-chalk pl-3">
             <h3 className="font-semibold">

@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client';
 import { Button } from '../../parts/Button';
 import type { Layout, Mends } from './mends';
 
-type Finding = Schemas['FindingResource'];
+type Finding = Schemas['FindingEntry'];
 
 interface Props {
     seen: Schemas['PointsPreview'];

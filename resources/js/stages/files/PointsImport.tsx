@@ -14,9 +14,9 @@ import { ColumnsOf, LayoutFields } from './LayoutFields';
 import type { Layout, Mends } from './mends';
 
 type Preview = Schemas['PointsPreview'];
-type Target = NonNullable<Schemas['PreviewBody']['target']>;
-type Strings = NonNullable<Schemas['PointsImportBody']['strings']>;
-type Rule = NonNullable<Schemas['PointsImportBody']['duplicates']>;
+type Target = NonNullable<Schemas['PointsToPreview']['target']>;
+type Strings = NonNullable<Schemas['PointsToTake']['strings']>;
+type Rule = NonNullable<Schemas['PointsToTake']['duplicates']>;
 
 const NOTHING: Mends = { leaveOutLines: [], places: [], noElevations: false, accepted: [] };
 
@@ -34,7 +34,7 @@ const RULES: Record<Target, [Rule, string][]> = {
     ],
 };
 
-async function previewOf(project: number, body: Schemas['PreviewBody']): Promise<Preview> {
+async function previewOf(project: number, body: Schemas['PointsToPreview']): Promise<Preview> {
     const path = { params: { path: { project } } };
     const answer = await ask(api.POST('/api/v1/projects/{project}/points-preview', { ...path, body }));
     if (answer.taskId === null) {
@@ -47,7 +47,7 @@ async function previewOf(project: number, body: Schemas['PreviewBody']): Promise
 
 interface Props {
     project: Project;
-    file: Schemas['UploadResource'];
+    file: Schemas['Upload'];
     target: Target;
     onDone: () => void;
 }

@@ -10,7 +10,7 @@ import { PointsImport } from './PointsImport';
 
 /** Points come in: as a file, or pasted from a spreadsheet. */
 export function PointsIn({ project, target, label }: { project: Project; target: 'control' | 'points'; label: string }) {
-    const [file, setFile] = useState<Schemas['UploadResource'] | null>(null);
+    const [file, setFile] = useState<Schemas['Upload'] | null>(null);
     const [pasting, setPasting] = useState(false);
     const [text, setText] = useState('');
     const send = useDeed(project.id, async (chosen: File) => {

@@ -26,7 +26,7 @@ export function PointsOut({ project, initially }: { project: Project; initially:
     const [what, setWhat] = useState<string[]>([initially]);
     const [format, setFormat] = useState<'csv' | 'dxf' | 'landxml' | 'geojson'>('csv');
     const [order, setOrder] = useState<string>(ORDERS[project.units.order === 'EN' ? 1 : 0][0]);
-    const [unit, setUnit] = useState<Schemas['LayoutBody']['unit']>('m');
+    const [unit, setUnit] = useState<Schemas['ColumnLayout']['unit']>('m');
     const [separator, setSeparator] = useState<',' | ';' | 'tab' | '|'>(',');
     const [mark, setMark] = useState<'.' | ','>('.');
     const query = new URLSearchParams({ format, what: what.join(',') });

@@ -9,8 +9,8 @@ import { formatAngle } from '../../units/format';
 import type { Inspection } from './inspection';
 import { UNIT_NAMES, type Unit } from './units';
 
-type Fit = Schemas['FitResource'];
-type Placement = Schemas['PlacementBody'];
+type Fit = Schemas['FitEntry'];
+type Placement = Schemas['PlacementChosen'];
 
 export interface Placing {
     placement: Placement | null;
@@ -147,7 +147,7 @@ function ByPairs({ project, control, inspection, unit, onPlacing }: Props) {
         }),
     );
     const [withScale, setWithScale] = useState(false);
-    const [result, setResult] = useState<Schemas['PlacementResource'] | null>(null);
+    const [result, setResult] = useState<Schemas['PlacementFound'] | null>(null);
     const [error, setError] = useState<Error | null>(null);
     const compute = async () => {
         setError(null);

@@ -12,13 +12,13 @@ import { InspectedLayers } from './InspectedLayers';
 import type { Inspection } from './inspection';
 import { METRES, UNIT_NAMES, type Unit } from './units';
 
-type Body = Schemas['TakeDrawingBody'];
+type Body = Schemas['DrawingToTake'];
 
 interface Props {
     project: Project;
     control: ControlPoint[];
     designs: Design[];
-    file: Schemas['UploadResource'];
+    file: Schemas['Upload'];
     inspection: Inspection;
     revises: Design | null;
     onDone: (id: number) => void;

@@ -16,7 +16,7 @@ import type { Inspection } from './inspection';
 import { Layers } from './Layers';
 
 interface Read {
-    file: Schemas['UploadResource'];
+    file: Schemas['Upload'];
     inspection: Inspection;
     revises: Design | null;
 }

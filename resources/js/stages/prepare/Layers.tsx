@@ -42,7 +42,7 @@ export function Layers({ project, designs }: { project: Project; designs: Design
     );
 }
 
-function LayerRow({ layer, layers }: { layer: Schemas['LayerResource']; layers: ReturnType<typeof useLayers> }) {
+function LayerRow({ layer, layers }: { layer: Schemas['LayerEntry']; layers: ReturnType<typeof useLayers> }) {
     const { id, name, visible, pickable } = layer;
     return (
         <li className={`flex items-center gap-1 border-b border-rule ${visible ? '' : 'text-quiet'}`}>

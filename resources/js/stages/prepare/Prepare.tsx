@@ -27,7 +27,7 @@ export function Prepare(props: StageProps) {
     const { project } = props;
     const [search, setSearch] = useSearchParams();
     const [settings, setSettings] = useState(false);
-    const seenProject = useRef<Schemas['ProjectBody'] | undefined>(undefined);
+    const seenProject = useRef<Schemas['ProjectSettings'] | undefined>(undefined);
     const tab = search.get('do') ?? (project.progress.designs === 0 ? 'drawings' : 'points');
     const save = useDeed(project.id, (body: Parameters<Parameters<typeof ProjectForm>[0]['onSubmit']>[0]) =>
         ask(

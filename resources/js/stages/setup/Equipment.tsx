@@ -8,8 +8,8 @@ import { Length } from '../../parts/Figure';
 import { Failure } from '../../parts/Notice';
 import { useAskedDeed } from '../../parts/useAskedDeed';
 
-type TargetBody = Schemas['TargetBody'];
-type InstrumentBody = Schemas['InstrumentBody'];
+type TargetBody = Schemas['TypedTarget'];
+type InstrumentBody = Schemas['TypedInstrument'];
 
 const KINDS: [NonNullable<TargetBody['kind']>, string][] = [
     ['prism', 'prism'],

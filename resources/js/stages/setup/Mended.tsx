@@ -8,7 +8,7 @@ import { TextField } from '../../parts/Field';
 import { Deviation, Sided, SmallAngle } from '../../parts/Figure';
 import { Failure } from '../../parts/Notice';
 
-type Mended = Schemas['MendedSetupResource'];
+type Mended = Schemas['MendedSetupEntry'];
 
 /** What was mended since, worked through setups and marks: old beside new, adopted when told. */
 export function MendedSetups({ project }: { project: Project }) {

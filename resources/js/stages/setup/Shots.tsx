@@ -15,7 +15,7 @@ interface Props extends StageProps {
     /** null where nothing more is wanted: a shot is taken again after it is dropped */
     verb: string | null;
     /** how each shot agrees with its line, by observation */
-    residuals?: ReadonlyMap<number, Schemas['ShotResidualResource']>;
+    residuals?: ReadonlyMap<number, Schemas['ShotResidualEntry']>;
     /** the reading of the shot that fits too badly */
     suspect?: number | null;
     primary: boolean;
@@ -64,7 +64,7 @@ export function Shots({ project, draft, line, verb, residuals, suspect, primary,
     );
 }
 
-function OffLine({ of: r, suspected }: { of: Schemas['ShotResidualResource'] | undefined; suspected: boolean }) {
+function OffLine({ of: r, suspected }: { of: Schemas['ShotResidualEntry'] | undefined; suspected: boolean }) {
     return (
         r && (
             <>

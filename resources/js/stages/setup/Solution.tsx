@@ -5,8 +5,8 @@ import { Notice } from '../../parts/Notice';
 import type { Side } from '../../units/format';
 import { type WorthOfShot, worthOfShots } from './places';
 
-type Found = Schemas['SolutionResource'];
-type Residual = Schemas['ResidualResource'];
+type Found = Schemas['SolutionEntry'];
+type Residual = Schemas['ResidualEntry'];
 
 interface Props {
     solution: Found;

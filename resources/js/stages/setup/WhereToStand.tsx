@@ -110,7 +110,7 @@ export function WhereToStand(props: StageProps & { onDone: () => void }) {
     );
 }
 
-function Here({ here }: { here: Schemas['StandHereResource'] }) {
+function Here({ here }: { here: Schemas['StandHere'] }) {
     return (
         <section className="grid gap-2 border-ink border-t-2 pt-2" aria-label="From the ghost">
             <p>

@@ -5,7 +5,7 @@ import { Length } from '../../parts/Figure';
 import { Failure, Notice } from '../../parts/Notice';
 import { type SightBody, sightBodies } from './sightBodies';
 
-type Explanation = Schemas['ExplanationResource'];
+type Explanation = Schemas['ExplanationEntry'];
 
 /** Others are shown while they explain the readings nearly as well as the first. */
 const NEARLY = 12;

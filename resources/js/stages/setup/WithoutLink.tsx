@@ -8,7 +8,7 @@ import { AngleFigure, Length, SmallAngle } from '../../parts/Figure';
 import { FileDrop } from '../../parts/FileDrop';
 import { Failure, Notice } from '../../parts/Notice';
 
-type Reading = Schemas['TypedReadingBody'];
+type Reading = Schemas['TypedReading'];
 
 /** Readings without a link: typed from the instrument's display, or from a text of raw observations. */
 export function WithoutLink(props: StageProps & { draft: SetupState['draft'] }) {
@@ -115,7 +115,7 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
                 }),
             ),
     });
-    const read: Schemas['RawTextResource'] | undefined = text.trim() === '' ? undefined : preview.data;
+    const read: Schemas['RawText'] | undefined = text.trim() === '' ? undefined : preview.data;
     const known = read?.sights.filter((s) => s.controlId !== null) ?? [];
     const keep = async () => {
         try {

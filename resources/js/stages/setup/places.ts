@@ -1,10 +1,10 @@
 import type { Schemas, SetupState } from '../../api/client';
 
-type Place = Schemas['PlaceResource'];
-type Found = Schemas['SolutionResource'];
+type Place = Schemas['PossiblePlace'];
+type Found = Schemas['SolutionEntry'];
 
 /** A shot along a line, named for the list, with what it is worth. */
-export type WorthOfShot = Schemas['ShotResidualResource'] & { name: string };
+export type WorthOfShot = Schemas['ShotResidualEntry'] & { name: string };
 
 /** The place the user chose, or the likeliest where that one is gone. */
 export const chosenPlace = ({ places, draft }: SetupState): Place | undefined => places[draft.place] ?? places[0];

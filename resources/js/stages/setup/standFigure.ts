@@ -22,12 +22,12 @@ const SHARE = 0.03;
 
 const PIECES = 24;
 
-type Precision = Schemas['PointPrecisionResource'];
+type Precision = Schemas['PointPrecision'];
 
 /** The ghost, what it sees, and how well it and other places would serve the work. */
 export function standFigure(
     ghost: { northing: number; easting: number } | null,
-    here: Schemas['StandHereResource'] | null,
+    here: Schemas['StandHere'] | null,
     raster: Raster | null,
     control: ControlPoint[],
     words: (metres: number) => string,

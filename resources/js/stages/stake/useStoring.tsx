@@ -11,14 +11,14 @@ type Wish = { kind: 'stake' | 'as_built'; pointId?: number | null; name?: string
 
 /** Measures on purpose and stores; what the server asks back is asked of the person. One wish has one key, so nothing is stored twice. */
 export function useStoring(project: Project, onStored: (mark: Mark) => void) {
-    const body = useRef<Schemas['MarkBody'] | null>(null);
+    const body = useRef<Schemas['MarkToStore'] | null>(null);
     const [asked, setAsked] = useState<Problem | null>(null);
     const send = useDeed(project.id, async () => {
         try {
             const mark = await ask(
                 api.POST('/api/v1/projects/{project}/marks', {
                     params: { path: { project: project.id } },
-                    body: body.current as Schemas['MarkBody'],
+                    body: body.current as Schemas['MarkToStore'],
                 }),
             );
             setAsked(null);
@@ -36,8 +36,8 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
         body.current = { key: newKey(), observationId: done.observationId as number, ...wish };
         await send.mutateAsync(undefined);
     });
-    const insist = (flags: Partial<Schemas['MarkBody']>) => {
-        body.current = { ...(body.current as Schemas['MarkBody']), ...flags };
+    const insist = (flags: Partial<Schemas['MarkToStore']>) => {
+        body.current = { ...(body.current as Schemas['MarkToStore']), ...flags };
         send.mutate(undefined);
     };
     const question = (

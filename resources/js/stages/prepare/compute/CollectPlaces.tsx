@@ -13,7 +13,7 @@ import { LayerButtons } from './LayerButtons';
 import { PieceInput } from './LineInput';
 import { TouchContext } from './touch';
 
-export type Collection = Schemas['CollectionBody'];
+export type Collection = Schemas['PlacesWanted'];
 export type CollectionKind = Collection['kind'];
 
 export const COLLECTIONS: [CollectionKind, string][] = [
@@ -25,7 +25,7 @@ export const COLLECTIONS: [CollectionKind, string][] = [
     ['outlineCorners', 'Corners of outlines alike'],
 ];
 
-export const ORDERS: [Schemas['KeepCollectionBody']['order'] & string, string][] = [
+export const ORDERS: [Schemas['PlacesToKeep']['order'] & string, string][] = [
     ['asListed', 'as drawn'],
     ['westToEast', 'from west to east'],
     ['northToSouth', 'from north to south'],
@@ -209,7 +209,7 @@ export function KeepCollected({
     named?: boolean;
 }) {
     const [prefix, setPrefix] = useState(named ? '' : 'P');
-    const [order, setOrder] = useState<NonNullable<Schemas['KeepCollectionBody']['order']>>('asListed');
+    const [order, setOrder] = useState<NonNullable<Schemas['PlacesToKeep']['order']>>('asListed');
     const [code, setCode] = useState('');
     const keep = useDeed(project.id, () =>
         ask(

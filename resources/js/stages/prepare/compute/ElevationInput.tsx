@@ -3,7 +3,7 @@ import { Choice, LengthField, NumberField } from '../../../parts/Field';
 import type { Named } from './draft';
 import { PlaceInput } from './PlaceInput';
 
-export type Elevation = Schemas['ElevationBody'];
+export type Elevation = Schemas['ElevationWanted'];
 
 const RULES: [NonNullable<Elevation['rule']>, string][] = [
     ['asMade', 'from the geometry'],

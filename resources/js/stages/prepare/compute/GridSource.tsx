@@ -13,7 +13,7 @@ import { LayerButtons } from './LayerButtons';
 import { PlaceInput } from './PlaceInput';
 
 type Line = Schemas['GridLineResource'];
-type Way = Schemas['GridPreviewBody']['way'];
+type Way = Schemas['GridWanted']['way'];
 
 /** Where grid lines come from: found in the drawing, or typed as spacings from an origin. */
 export function GridSource({ project, points, control, designs, onFound }: StageProps & { onFound: (lines: Line[]) => void }) {

@@ -32,7 +32,7 @@ const keptList = (kept: ReadonlySet<string>) =>
         return { letter, index: Number(index) };
     });
 
-function keptWords({ made, standing, names }: Schemas['KeptResource']): string {
+function keptWords({ made, standing, names }: Schemas['PointsKept']): string {
     const words = made === 1 ? `${names[0]} is made.` : `${made} points are made.`;
     return standing > 0 ? `${words} ${standing} stood already.` : words;
 }

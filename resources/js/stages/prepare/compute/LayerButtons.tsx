@@ -9,7 +9,7 @@ export function LayerButtons({
     onIds,
 }: {
     legend: string;
-    layers: Schemas['LayerResource'][];
+    layers: Schemas['LayerEntry'][];
     ids: number[];
     onIds: (ids: number[]) => void;
 }) {

@@ -18,7 +18,7 @@ import { keyOf, Solutions } from './Solutions';
 import { TouchContext } from './touch';
 import { useConstruction } from './useConstruction';
 
-type Leg = Schemas['SketchLegBody'];
+type Leg = Schemas['GivenLeg'];
 type Closing = NonNullable<Construction['closing']>;
 
 const SPEC: KindSpec = { kind: 'sketch', words: 'Sketch', group: 'Along lines' };

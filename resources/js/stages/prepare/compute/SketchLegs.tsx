@@ -10,7 +10,7 @@ import { DirectionInput } from './DirectionInput';
 import { LineInput } from './LineInput';
 import type { Made } from './Solutions';
 
-type Leg = Schemas['SketchLegBody'];
+type Leg = Schemas['GivenLeg'];
 
 const TURNS: [number, string][] = [
     [-90, '90° left'],

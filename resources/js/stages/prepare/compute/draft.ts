@@ -7,8 +7,8 @@ export type GivenPlace = Schemas['GivenPlace'];
 export type GivenDirection = Schemas['GivenDirection'];
 export type GivenDistance = Schemas['GivenDistance'];
 export type GivenLine = Schemas['GivenLine'];
-export type GivenChain = Schemas['GivenChain'];
-export type Construction = Schemas['ConstructionBody'];
+export type GivenChain = Schemas['GivenPolyline'];
+export type Construction = Schemas['Construction'];
 
 /** A construction while it is being put together: what is missing is null. */
 export interface Draft {
@@ -24,7 +24,7 @@ export interface Draft {
     across: number;
     toTheRight: boolean;
     corners: boolean;
-    pattern: Schemas['OffsetBody'][];
+    pattern: Schemas['GivenOffset'][];
     elements: Schemas['KnownElement'][];
     parts: Schemas['KnownPart'][];
 }

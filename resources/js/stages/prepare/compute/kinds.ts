@@ -1,6 +1,6 @@
 import type { Schemas } from '../../../api/client';
 
-export type Kind = Schemas['ConstructionBody']['kind'];
+export type Kind = Schemas['Construction']['kind'];
 
 /** What a computation asks for, in the order in which it asks. */
 export interface KindSpec {

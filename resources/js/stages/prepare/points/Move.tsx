@@ -14,7 +14,7 @@ import { PlaceInput } from '../compute/PlaceInput';
 import { TouchContext } from '../compute/touch';
 import type { DeedProps } from './deed';
 
-type Body = Schemas['MoveBody'];
+type Body = Schemas['Move'];
 type Pair = Schemas['FitPair'];
 
 const KINDS: [Body['kind'] | 'fromTo' | 'byDirections', string][] = [

@@ -11,7 +11,7 @@ import { PlaceInput } from '../compute/PlaceInput';
 import { TouchContext } from '../compute/touch';
 import type { DeedProps } from './deed';
 
-type Order = NonNullable<Schemas['RenameBody']['order']>;
+type Order = NonNullable<Schemas['Renaming']['order']>;
 
 const ORDERS: [Order, string][] = [
     ['asListed', 'as they were made'],

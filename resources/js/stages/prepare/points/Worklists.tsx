@@ -71,7 +71,7 @@ function OpenList({ project, points, control, list, byId, setFigure }: StageProp
             }),
         ),
     );
-    const walk = useDeed(project.id, async (kind: Schemas['WalkBody']['kind']) => {
+    const walk = useDeed(project.id, async (kind: Schemas['WalkWanted']['kind']) => {
         const asked = (k: typeof kind) =>
             ask(
                 api.POST('/api/v1/projects/{project}/walk', {

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+/** Metres in the direction of a pattern, and to its right. */
+final readonly class GivenOffset
+{
+    public function __construct(
+        public float $along,
+        public float $right,
+    ) {}
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Cogo;
+
+use App\Designs\ShapeRef;
+use Parlay\Core\ListOf;
+
+/** Lines and arcs of a drawing one after another, or straight pieces from place to place. */
+final readonly class GivenPolyline
+{
+    /**
+     * connected: all that joins the one piece chosen belongs to it; reversed: measured from its other end.
+     *
+     * @param  list<ShapeRef>  $shapes
+     * @param  list<GivenPlace>  $places
+     */
+    public function __construct(
+        #[ListOf(ShapeRef::class)]
+        public array $shapes = [],
+        #[ListOf(GivenPlace::class)]
+        public array $places = [],
+        public bool $closed = false,
+        public bool $reversed = false,
+        public bool $connected = false,
+    ) {}
+}

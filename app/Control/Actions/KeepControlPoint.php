@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Control\Actions;
+
+use App\Control\Models\ControlPoint;
+use App\Control\TypedControl;
+use App\Points\PointName;
+use App\Projects\Models\Project;
+use App\Projects\Preparation;
+use App\Seen;
+
+/** Stores a control point typed by hand, or changes one. */
+final class KeepControlPoint
+{
+    public function __invoke(Project $project, TypedControl $body, ?ControlPoint $existing): ControlPoint
+    {
+        $values = self::columns($body);
+        $seen = $body->seen === null ? null : self::columns($body->seen);
+
+        return Preparation::step($project, ($existing === null ? 'New control ' : 'Changed control ').$values['name'], static function (Preparation $step) use ($project, $values, $seen, $existing): ControlPoint {
+            $taken = ControlPoint::query()->where('project_id', $project->id)->where('name', $values['name'])->whereKeyNot($existing?->id)->exists();
+            if ($taken) {
+                throw new \DomainException("There is a control point “{$values['name']}” already. Choose another name or change that one.");
+            }
+            if ($existing === null) {
+                return $step->create(new ControlPoint($values + ['project_id' => $project->id, 'source' => 'typed']));
+            }
+            Seen::refuseOther($existing->refresh(), $seen, $existing->name);
+            $step->update($existing, $values);
+
+            return $existing;
+        });
+    }
+
+    /** @return array<string, mixed> */
+    private static function columns(TypedControl $body): array
+    {
+        return [
+            'name' => PointName::checked($body->name), 'northing' => $body->northing, 'easting' => $body->easting, 'elevation' => $body->elevation, 'code' => $body->code, 'description' => $body->description,
+            'held_fixed' => $body->heldFixed, 'plan_deviation' => $body->heldFixed ? null : $body->planDeviation, 'height_deviation' => $body->heldFixed ? null : $body->heightDeviation,
+        ];
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Control\Http;
+
+use App\Control\Actions\KeepControlPoint;
+use App\Control\Actions\KeepMeasuredControl;
+use App\Control\ControlToKeep;
+use App\Control\TypedControl;
+use App\Http\Body;
+use App\Http\OpenApi\Delete;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Http\OpenApi\Put;
+use App\Projects\Http\DeleteQuery;
+use App\Projects\Models\Project;
+use App\Projects\Preparation;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+final class ControlController
+{
+    #[Post('/projects/{project}/measured-control', 'Keeps new control that was measured from a setup, averaged with earlier shots on it', ControlToKeep::class, ControlPointResource::class)]
+    public function measured(Request $request, Project $project, KeepMeasuredControl $keep): JsonResponse
+    {
+        return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, ControlToKeep::class))));
+    }
+
+    #[Get('/projects/{project}/control', 'All control points', ControlPointResource::class, list: true)]
+    public function index(Project $project): JsonResponse
+    {
+        return new JsonResponse($project->controlPoints()->orderBy('id')->get()->map(ControlPointResource::of(...))->all());
+    }
+
+    #[Post('/projects/{project}/control', 'Stores a control point typed by hand', TypedControl::class, ControlPointResource::class)]
+    public function store(Request $request, Project $project, KeepControlPoint $keep): JsonResponse
+    {
+        return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, TypedControl::class), null)));
+    }
+
+    #[Put('/projects/{project}/control/{control}', 'Changes a control point; setups keep what they were computed from', TypedControl::class, ControlPointResource::class)]
+    public function update(Request $request, Project $project, int $control, KeepControlPoint $keep): JsonResponse
+    {
+        return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, TypedControl::class), $project->controlPoints()->findOrFail($control))));
+    }
+
+    #[Delete('/projects/{project}/control/{control}', 'Deletes a control point; asks (409) where setups or checks hang on it, undo brings it back', query: DeleteQuery::class)]
+    public function destroy(Request $request, Project $project, int $control): JsonResponse
+    {
+        $point = $project->controlPoints()->findOrFail($control);
+        Preparation::step($project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point), Body::read($request, DeleteQuery::class)->evenHeld);
+
+        return new JsonResponse(null, 204);
+    }
+}

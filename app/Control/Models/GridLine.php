@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Control\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Grid\GridLine as Line;
+
+/** A named line of the building's grid, or a ring about its first place. */
+final class GridLine extends Model
+{
+    public $timestamps = false;
+
+    protected $casts = ['northing1' => 'float', 'easting1' => 'float', 'northing2' => 'float', 'easting2' => 'float', 'ring' => 'boolean'];
+
+    public function line(): Line
+    {
+        return new Line($this->name, $this->family, $this->from(), $this->to(), $this->ring);
+    }
+
+    public function from(): Position
+    {
+        return new Position($this->northing1, $this->easting1);
+    }
+
+    public function to(): Position
+    {
+        return new Position($this->northing2, $this->easting2);
+    }
+}

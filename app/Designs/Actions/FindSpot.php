@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Designs\Actions;
+
+use App\Cogo\DrawnShapes;
+use App\Cogo\Givens;
+use App\Designs\Models\DesignLayer;
+use App\Designs\TouchedSpot;
+use App\Projects\Models\Project;
+use Parlay\Core\Designs\SpotKind;
+use Parlay\Core\Geometry\Position;
+
+/** Exact coordinates of a spot that was pointed at in the browser, and how they came about. */
+final class FindSpot
+{
+    /** @return array{Position, string} */
+    public function __invoke(Project $project, TouchedSpot $body): array
+    {
+        $shapes = new DrawnShapes($project);
+
+        return [(new Givens($project, $shapes))->spot($body), self::described($shapes, $body)];
+    }
+
+    public static function described(DrawnShapes $shapes, TouchedSpot $body): string
+    {
+        [$layer, $number] = $shapes->follow($body->layerId, $body->shape);
+        $shape = $shapes->of($body->layerId, $body->shape);
+        $place = self::place($layer, $shape->place);
+        if ($body->kind !== SpotKind::Intersection || $body->withLayerId === null || $body->withShape === null) {
+            $word = match ($body->kind) {
+                SpotKind::Start => 'end',
+                SpotKind::Foot => 'foot of the perpendicular on',
+                SpotKind::On => 'place on',
+                default => $body->kind->value,
+            };
+            $of = str_contains($word, ' ') ? '' : ' of';
+
+            return ucfirst("$word$of {$shape->kind->word()}, layer {$layer->name}, $place of ".self::file($layer));
+        }
+        $other = $shapes->of($body->withLayerId, $body->withShape);
+        [$otherLayer] = $shapes->follow($body->withLayerId, $body->withShape);
+        $word = $body->prolonged ? 'Prolonged intersection' : 'Intersection';
+
+        return "$word of {$shape->kind->word()} ($place, layer {$layer->name}) and {$other->kind->word()} (".self::place($otherLayer, $other->place).", layer {$otherLayer->name}) of ".self::file($layer);
+    }
+
+    private static function place(DesignLayer $layer, int $place): string
+    {
+        return $layer->design->place_word." $place";
+    }
+
+    private static function file(DesignLayer $layer): string
+    {
+        return $layer->design->file_name.($layer->design->revision === '' ? '' : " (revision {$layer->design->revision})");
+    }
+}

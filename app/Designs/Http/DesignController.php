@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Designs\Http;
+
+use App\Clock;
+use App\Designs\Actions\PlaceDrawing;
+use App\Designs\DesignEntry;
+use App\Designs\DesignRole;
+use App\Designs\DrawingToTake;
+use App\Designs\Models\Design;
+use App\Designs\Models\DesignLayer;
+use App\Designs\PlacementFound;
+use App\Designs\PlacementWanted;
+use App\Http\Body;
+use App\Http\OpenApi\Delete;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Patch;
+use App\Http\OpenApi\Post;
+use App\Http\OpenApi\Put;
+use App\Projects\Models\Project;
+use App\Projects\Preparation;
+use App\Seen;
+use App\Tasks\Http\TaskResource;
+use App\Tasks\StartTask;
+use App\Tasks\TaskKind;
+use App\Uploads;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+final class DesignController
+{
+    #[Post('/projects/{project}/drawing-inspection', 'Reads an uploaded DXF through and tells what is in it; stores nothing of it', InspectDrawingBody::class, TaskResource::class)]
+    public function inspect(Request $request, Project $project, StartTask $start): JsonResponse
+    {
+        $body = Body::read($request, InspectDrawingBody::class);
+        Uploads::require($body->upload, $project);
+
+        return new JsonResponse(TaskResource::of($start($project, TaskKind::InspectDrawing, (array) $body)));
+    }
+
+    #[Post('/projects/{project}/designs', 'Takes an uploaded DXF in the unit and with the layers chosen', DrawingToTake::class, TaskResource::class)]
+    public function store(Request $request, Project $project, StartTask $start): JsonResponse
+    {
+        $body = Body::read($request, DrawingToTake::class);
+        Uploads::require($body->upload, $project);
+
+        return new JsonResponse(TaskResource::of($start($project, TaskKind::TakeDrawing, json_decode((string) json_encode($body), true))));
+    }
+
+    #[Post('/projects/{project}/compute-placement', 'Where matched points, or a typed shift and turn, put a drawing; stores nothing', PlacementWanted::class, PlacementFound::class)]
+    public function placement(Request $request, Project $project, PlaceDrawing $place): JsonResponse
+    {
+        return new JsonResponse($place($project, Body::read($request, PlacementWanted::class)));
+    }
+
+    #[Get('/projects/{project}/designs', 'All drawings with their layers, without geometry', DesignEntry::class, list: true)]
+    public function index(Project $project): JsonResponse
+    {
+        return new JsonResponse($project->designs()->with('layers')->orderBy('id')->get(Design::LISTED)->map(static fn (Design $d) => DesignEntry::of($d, $project->active_design_id))->all());
+    }
+
+    #[Put('/projects/{project}/designs/{design}', 'Names a drawing, makes it a background, or the active design', DesignBody::class)]
+    public function update(Request $request, Project $project, int $design): JsonResponse
+    {
+        $body = Body::read($request, DesignBody::class);
+        $row = $project->designs()->findOrFail($design, Design::LISTED);
+        Preparation::step($project, "Changed drawing {$row->name}", static function (Preparation $step) use ($project, $row, $body): void {
+            Seen::refuseOther($row->refresh(), $body->seen === null ? null : ['name' => $body->seen->name, 'role' => $body->seen->role->value], $row->name);
+            $step->update($row, ['name' => mb_substr(trim($body->name), 0, 200) ?: $row->name, 'role' => $body->role->value]);
+            $active = $body->active && $body->role === DesignRole::Design;
+            if ($active !== ($project->active_design_id === $row->id)) {
+                $step->update($project, ['active_design_id' => $active ? $row->id : null]);
+            }
+        });
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Get('/projects/{project}/designs/{design}/added', 'What a revision added, packed as the shapes of a layer', media: 'application/octet-stream')]
+    public function added(Project $project, int $design): Response
+    {
+        return self::packed($project->designs()->findOrFail($design)->added);
+    }
+
+    #[Get('/projects/{project}/designs/{design}/gone', 'What a revision no longer has, in its old place', media: 'application/octet-stream')]
+    public function gone(Project $project, int $design): Response
+    {
+        return self::packed($project->designs()->findOrFail($design)->gone);
+    }
+
+    #[Get('/projects/{project}/designs/{design}/moved', 'What a revision moved, in its new place', media: 'application/octet-stream')]
+    public function moved(Project $project, int $design): Response
+    {
+        return self::packed($project->designs()->findOrFail($design)->moved);
+    }
+
+    #[Get('/projects/{project}/layers/{layer}/shapes', 'The shapes of a layer, packed as 80-byte records (docs/drawing-records.md)', media: 'application/octet-stream')]
+    public function shapes(Project $project, int $layer): Response
+    {
+        return self::packed($this->layer($project, $layer)->records);
+    }
+
+    #[Get('/projects/{project}/layers/{layer}/curves', 'The splines of a layer: degree, knots, control points, weights', media: 'application/json')]
+    public function curves(Project $project, int $layer): Response
+    {
+        return new Response($this->layer($project, $layer)->getRawOriginal('curves'), 200, ['Content-Type' => 'application/json', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+
+    #[Patch('/projects/{project}/layers', 'Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden can’t be picked', LayerChangeBody::class)]
+    public function change(Request $request, Project $project): JsonResponse
+    {
+        $body = Body::read($request, LayerChangeBody::class);
+        if ($body->colour !== null && preg_match('~^(#[0-9a-f]{6})?$~i', $body->colour) !== 1) {
+            throw new \DomainException('A colour is written #rrggbb.');
+        }
+        $values = array_filter(['visible' => $body->visible, 'pickable' => $body->pickable], static fn (?bool $v) => $v !== null)
+            + ($body->colour === null ? [] : ['own_colour' => $body->colour === '' ? null : strtolower($body->colour)]);
+        if ($values !== []) {
+            DesignLayer::query()->whereIn('design_id', $project->designs()->select('id'))->whereIn('id', $body->layerIds)->update($values);
+            $project->changed();
+        }
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Delete('/projects/{project}/designs/{design}', 'Removes a drawing from the project; its points stay, and undo brings it back')]
+    public function destroy(Project $project, int $design): JsonResponse
+    {
+        $row = $project->designs()->findOrFail($design);
+        Preparation::step($project, "Removed drawing {$row->name}", static fn (Preparation $step) => $step->update($row, ['removed_at' => Clock::stamp()]));
+
+        return new JsonResponse(null, 204);
+    }
+
+    private function layer(Project $project, int $layer): DesignLayer
+    {
+        return DesignLayer::query()->whereHas('design', static fn ($q) => $q->where('project_id', $project->id))->findOrFail($layer);
+    }
+
+    /** A layer, and what changed in it, never changes once it is taken. */
+    private static function packed(?string $records): Response
+    {
+        return new Response((string) $records, 200, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+}

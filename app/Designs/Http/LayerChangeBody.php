@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Designs\Http;
+
+use Parlay\Core\ListOf;
+
+/** What is given is set for all these layers; an empty colour goes back to the file’s own. */
+final readonly class LayerChangeBody
+{
+    /** @param  list<int>  $layerIds */
+    public function __construct(
+        #[ListOf('int')]
+        public array $layerIds,
+        public ?bool $visible = null,
+        public ?bool $pickable = null,
+        public ?string $colour = null,
+    ) {}
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\FieldBook;
+
+use App\FieldBook\Models\Observation;
+use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
+use App\Setups\SetupEntry;
+use App\Stakeout\MarkEntry;
+use App\Stakeout\Models\Mark;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** The field book in order: one look into the book, one for each kind of line. */
+final class Pages
+{
+    private const PAGE = 200;
+
+    /** Seconds by which two clocks may differ between two lines without one having been set. */
+    private const CLOCK_RUNS_WITHIN = 2.0;
+
+    /**
+     * @param  int|null  $before place in the book; earlier lines only
+     *  @return list<BookEntry> newest first
+     */
+    public static function page(Project $project, ?int $before): array
+    {
+        // One line more than is shown: the first of a page, too, is held against the one before it.
+        $found = DB::table('field_book')->leftJoin('book_sequence', 'book_sequence.seq', '=', 'field_book.seq')->where('project_id', $project->id)
+            ->when($before !== null, static fn ($q) => $q->where('field_book.seq', '<', $before))
+            ->orderByDesc('field_book.seq')->limit(self::PAGE + 1)->get(['kind', 'id', 'field_book.at', 'field_book.seq', 'steady', 'boot']);
+        $lines = $found->slice(0, self::PAGE);
+        $ids = static fn (array $kinds): array => $lines->whereIn('kind', $kinds)->pluck('id')->all();
+        $marks = Mark::query()->findMany($ids(['stake', 'as_built', 'check']))->keyBy('id');
+        $readings = Observation::query()->findMany([...$ids(['reading']), ...$marks->pluck('observation_id')])->keyBy('id');
+        $setups = Setup::query()->findMany($ids(['setup']))->keyBy('id');
+
+        return $lines->map(static fn (\stdClass $l, int $i) => self::entry($l, self::clockJump($found->get($i + 1), $l), $readings, $setups, $marks))->values()->all();
+    }
+
+    /**
+     * How far the clock on the wall was set between two lines, told by the steady one; across starts of the machine only what was set back shows.
+     *
+     * @return float|null seconds, forward or back (negative); null where it simply ran
+     */
+    private static function clockJump(?\stdClass $before, \stdClass $line): ?float
+    {
+        if ($before === null) {
+            return null;
+        }
+        $wall = (float) Carbon::parse($before->at)->diffInMicroseconds(Carbon::parse($line->at)) / 1e6;
+        $steady = isset($before->steady, $line->steady) && $before->boot === $line->boot ? $line->steady - $before->steady : max(0.0, $wall);
+        $jump = $wall - $steady;
+
+        return abs($jump) > self::CLOCK_RUNS_WITHIN ? round($jump, 1) : null;
+    }
+
+    /**
+     * A mark opens to the reading it came from.
+     *
+     * @param  Collection<int, Observation>  $readings
+     *  @param  Collection<int, Setup>  $setups
+     *  @param  Collection<int, Mark>  $marks
+     */
+    private static function entry(\stdClass $l, ?float $clockJump, Collection $readings, Collection $setups, Collection $marks): BookEntry
+    {
+        $id = (int) $l->id;
+        $mark = in_array($l->kind, ['reading', 'setup'], true) ? null : $marks->get($id);
+        $setup = $l->kind === 'setup' ? $setups->get($id) : null;
+        $reading = $l->kind === 'reading' ? $readings->get($id) : ($mark === null ? null : $readings->get($mark->observation_id));
+
+        return new BookEntry(
+            $l->kind, $id, $l->at, (int) $l->seq, $clockJump,
+            $reading === null ? null : ObservationEntry::of($reading),
+            $setup === null ? null : SetupEntry::of($setup),
+            $mark === null ? null : MarkEntry::of($mark),
+        );
+    }
+}

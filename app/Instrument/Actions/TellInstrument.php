@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument\Actions;
+
+use App\FieldBook\KeyTaken;
+use App\Instrument\LiveState;
+use App\Instrument\MeasureOrder;
+use App\Instrument\Models\QueuedInstruction;
+use App\Instrument\Purpose;
+use App\Instrument\TurnOrder;
+use App\Points\PointName;
+use App\Projects\Models\Project;
+use App\Setups\Actions\SetupDrafts;
+use App\Setups\Actions\SolveSetup;
+use App\Setups\Draft;
+use App\Setups\DraftInputs;
+use App\Setups\DraftReadings;
+use App\Setups\Models\Setup;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\Refusal;
+use Parlay\Core\Instrument\Station;
+
+/** Hands an instruction to the process that holds the instrument's link; what becomes of it is read from the live state. */
+final class TellInstrument
+{
+    /** Turns to a control point or a stakeout point. Before any setup only the stand point and the draft say where that is. */
+    public function turn(Project $project, TurnOrder $body): QueuedInstruction
+    {
+        $aim = $body->controlId !== null ? $project->controlPoints()->findOrFail($body->controlId) : $project->points()->findOrFail($body->pointId);
+        $holding = self::holds($project->currentSetup) ? $project->currentSetup?->station() : null;
+        // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds, whatever was begun since.
+        $station = $body->controlId !== null ? $this->stationOfDraft($project) ?? $holding : $holding ?? $this->stationOfDraft($project);
+        if ($station === null) {
+            throw new \DomainException('The instrument does not know yet where it stands, so it can’t turn by itself. Turn it by hand to the first two control points; after that it finds the others.');
+        }
+        // Whoever turns to a point wants to be led to it.
+        $this->queue($project, $body->key.'-track', Instruction::track(true), null);
+        $at = $station->aimAt($aim->position(), SetupDrafts::of($project)->targetHeight);
+
+        return $this->queue($project, $body->key, Instruction::turn($at['circle'], $at['zenith']), null, ['control point' => $body->controlId, 'point' => $body->pointId]);
+    }
+
+    public function measure(Project $project, MeasureOrder $body): QueuedInstruction
+    {
+        $draft = SetupDrafts::of($project);
+        $sighted = match (true) {
+            $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->name,
+            // What was built has a name of its own, whatever it is held against.
+            $body->purpose === Purpose::AsBuilt && trim($body->sighted) !== '' => PointName::checked($body->sighted),
+            $body->pointId !== null => $project->points()->findOrFail($body->pointId)->name,
+            default => mb_substr(trim($body->sighted), 0, 120),
+        };
+        $setup = $project->currentSetup;
+        if ($body->purpose !== Purpose::Setup) {
+            self::requireSetup($setup);
+        }
+        $this->applySettings($project, $draft->air()->ppm(), $draft->prismConstant);
+        if ($body->purpose === Purpose::Setup || $body->purpose === Purpose::Check) {
+            // At control the instrument may still look elsewhere; at a stake it is being followed already.
+            $this->queue($project, $body->key.'-search', Instruction::search(), null);
+        }
+
+        return $this->queue($project, $body->key, Instruction::measure(), [
+            'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
+            'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
+            ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
+        ], ['purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId, 'name' => $body->sighted, 'use' => $body->keepIn?->value]);
+    }
+
+    /**
+     * What is written beside a reading: the target, the air, the scale, and what the chosen instrument states of itself.
+     *
+     * @return array<string, mixed>
+     */
+    public static function conditions(Project $project, Draft $draft): array
+    {
+        $instrument = $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId);
+        $accuracy = $instrument?->accuracy();
+
+        return [
+            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+            'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm' => $draft->ppmInUse, 'scale' => $draft->scale,
+            'target' => $draft->targetId === null ? '' : (string) $project->targets()->find($draft->targetId)?->name,
+            // One face alone is less certain than the mean of two by the root of two.
+            'angles' => $draft->oneFace ? M_SQRT2 : 1.0,
+            'instrument' => $instrument?->name,
+            'accuracy' => $accuracy?->figures(),
+        ];
+    }
+
+    public function track(Project $project, string $key, bool $on): QueuedInstruction
+    {
+        return $this->queue($project, $key, Instruction::track($on), null);
+    }
+
+    public function search(Project $project, string $key): QueuedInstruction
+    {
+        return $this->queue($project, $key, Instruction::search(), null);
+    }
+
+    /** Ends what is under way, and what still waits behind it: a measurement looks for the prism first, and must not go on when that is cancelled. */
+    public function cancel(Project $project, string $key): QueuedInstruction
+    {
+        QueuedInstruction::query()->where('state', 'queued')->update(['state' => 'refused', 'why' => Refusal::Cancelled->sentence()]);
+
+        return $this->queue($project, $key, Instruction::cancel(), null);
+    }
+
+    /** The instrument shows what it is told to apply; core takes it out again and applies its own. */
+    private function applySettings(Project $project, float $ppm, float $prismConstant): void
+    {
+        $this->queue($project, 'settings-'.bin2hex(random_bytes(8)), Instruction::settings($ppm, $prismConstant), null);
+    }
+
+    /** @phpstan-assert Setup $setup */
+    private static function requireSetup(?Setup $setup): void
+    {
+        if ($setup === null) {
+            throw new \DomainException('Set up the instrument first: without a setup a reading has no place.');
+        }
+        if (! self::holds($setup)) {
+            throw new \DomainException('The instrument has been set up for another project since. Set it up anew here before measuring.');
+        }
+    }
+
+    /** There is one instrument: the setup accepted last, in whichever project, is where it stands. */
+    private static function holds(?Setup $setup): bool
+    {
+        return $setup !== null && $setup->root() === (int) Setup::query()->max(DB::raw('coalesce(stands_for, id)'));
+    }
+
+    /** Two used sights of the draft are enough to turn to the third. */
+    private function stationOfDraft(Project $project): ?Station
+    {
+        try {
+            $found = app(SolveSetup::class)(DraftInputs::of($project, SetupDrafts::of($project)))->solution();
+
+            return $found->isOriented() ? $found->station : null;
+        } catch (\DomainException) {
+            return null;
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $purpose
+     * @param  array<string, mixed>  $asked  what was wished, by a word for each part: the same key carries no other wish
+     */
+    private function queue(Project $project, string $key, Instruction $instruction, ?array $purpose, array $asked = []): QueuedInstruction
+    {
+        if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {
+            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
+        }
+        if (LiveState::read()->link() !== 'up') {
+            throw new \DomainException('The instrument can’t be reached just now. The link is being sought again by itself.');
+        }
+
+        $queued = DB::connection('live')->transaction(fn () => QueuedInstruction::query()->firstOrCreate(
+            ['key' => $key],
+            ['project_id' => $project->id, 'kind' => $instruction->kind->value, 'content' => $instruction->values, 'purpose' => $purpose, 'asked' => $asked, 'state' => 'queued'],
+        ));
+        if (! $queued->wasRecentlyCreated) {
+            KeyTaken::unlessSame('instruction', ['project' => $queued->project_id, 'kind' => $queued->kind] + ($queued->asked ?? []), ['project' => $project->id, 'kind' => $instruction->kind->value] + $asked);
+        }
+
+        return $queued;
+    }
+}

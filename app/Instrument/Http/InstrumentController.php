@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument\Http;
+
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Instrument\Actions\TellInstrument;
+use App\Instrument\Live;
+use App\Instrument\LiveView;
+use App\Instrument\MeasureOrder;
+use App\Instrument\Models\QueuedInstruction;
+use App\Instrument\TurnOrder;
+use App\Projects\Models\Project;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+final class InstrumentController
+{
+    #[Get('/projects/{project}/live', 'What the instrument says this instant, where the pole is, and how to move it to a target', Live::class, query: LiveQuery::class)]
+    public function live(Request $request, int $project): JsonResponse
+    {
+        return new JsonResponse(LiveView::of($project, Body::read($request, LiveQuery::class)->target));
+    }
+
+    #[Get('/projects/{project}/instructions/{instruction}', 'What became of something the instrument was told', InstructionResource::class)]
+    public function instruction(Project $project, int $instruction): JsonResponse
+    {
+        return new JsonResponse(InstructionResource::of(QueuedInstruction::query()->where('project_id', $project->id)->findOrFail($instruction)));
+    }
+
+    #[Post('/projects/{project}/instrument/turn', 'Turns the instrument to a control point or stakeout point', TurnOrder::class, InstructionResource::class)]
+    public function turn(Request $request, Project $project, TellInstrument $tell): JsonResponse
+    {
+        return new JsonResponse(InstructionResource::of($tell->turn($project, Body::read($request, TurnOrder::class))));
+    }
+
+    #[Post('/projects/{project}/instrument/measure', 'Measures on purpose; the reading goes into the field book', MeasureOrder::class, InstructionResource::class)]
+    public function measure(Request $request, Project $project, TellInstrument $tell): JsonResponse
+    {
+        return new JsonResponse(InstructionResource::of($tell->measure($project, Body::read($request, MeasureOrder::class))));
+    }
+
+    #[Post('/projects/{project}/instrument/track', 'Follows the prism', KeyBody::class, InstructionResource::class)]
+    public function track(Request $request, Project $project, TellInstrument $tell): JsonResponse
+    {
+        return new JsonResponse(InstructionResource::of($tell->track($project, Body::read($request, KeyBody::class)->key, true)));
+    }
+
+    #[Post('/projects/{project}/instrument/search', 'Looks for the prism', KeyBody::class, InstructionResource::class)]
+    public function search(Request $request, Project $project, TellInstrument $tell): JsonResponse
+    {
+        return new JsonResponse(InstructionResource::of($tell->search($project, Body::read($request, KeyBody::class)->key)));
+    }
+
+    #[Post('/projects/{project}/instrument/cancel', 'Stops whatever the instrument is doing', KeyBody::class, InstructionResource::class)]
+    public function cancel(Request $request, Project $project, TellInstrument $tell): JsonResponse
+    {
+        return new JsonResponse(InstructionResource::of($tell->cancel($project, Body::read($request, KeyBody::class)->key)));
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument;
+
+use App\Setups\KeepIn;
+
+final readonly class MeasureOrder
+{
+    /** sighted: in words, where it is neither control nor a stakeout point. keepIn: as what it goes into the setup being made as well. */
+    public function __construct(
+        public string $key,
+        public Purpose $purpose,
+        public ?int $controlId = null,
+        public ?int $pointId = null,
+        public string $sighted = '',
+        public ?KeepIn $keepIn = null,
+    ) {}
+}

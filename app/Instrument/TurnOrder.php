@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instrument;
+
+final readonly class TurnOrder
+{
+    public function __construct(
+        public string $key,
+        public ?int $controlId = null,
+        public ?int $pointId = null,
+    ) {}
+}

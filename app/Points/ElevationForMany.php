@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points;
+
+use App\Cogo\ElevationWanted;
+use Parlay\Core\ListOf;
+
+final readonly class ElevationForMany
+{
+    /** @param  list<int>  $ids */
+    public function __construct(
+        #[ListOf('int')]
+        public array $ids,
+        public ElevationWanted $elevation,
+    ) {}
+}

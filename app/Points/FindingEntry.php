@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points;
+
+use Parlay\Core\Doctor\Finding;
+use Parlay\Core\Doctor\FindingKind;
+use Parlay\Core\ListOf;
+use Parlay\Core\Units\LengthUnit;
+
+/** What the doctor suspects, and what one touch would do about it. */
+final readonly class FindingEntry
+{
+    /**
+     * @param  list<int>  $lines  rows concerned; empty where it is the whole list
+     * @param  list<RowPlace>  $places
+     */
+    public function __construct(
+        public FindingKind $kind,
+        public string $says,
+        #[ListOf('int')]
+        public array $lines,
+        public bool $exchange,
+        public ?LengthUnit $unit,
+        public bool $noElevations,
+        #[ListOf(RowPlace::class)]
+        public array $places,
+    ) {}
+
+    public static function of(Finding $f): self
+    {
+        $m = $f->mend;
+        $places = array_map(static fn (array $p) => new RowPlace($p['row'], $p['northing'], $p['easting']), $m->places ?? []);
+
+        return new self($f->kind, $f->says, array_slice($f->rows, 0, 200), $m !== null && $m->exchange, $m?->unit, $m !== null && $m->noElevations, $places);
+    }
+}

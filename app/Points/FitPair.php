@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points;
+
+use App\Cogo\GivenPlace;
+
+final readonly class FitPair
+{
+    public function __construct(
+        public GivenPlace $from,
+        public GivenPlace $to,
+        public bool $used = true,
+    ) {}
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points\Http;
+
+/** What a code means: its colour and mark on the plan, its trade, and tolerances of its own; without them the project's hold. */
+final readonly class CodeBody
+{
+    public function __construct(
+        public string $code,
+        public string $description = '',
+        public ?string $colour = null,
+        public string $mark = '',
+        public string $trade = '',
+        public ?float $planTolerance = null,
+        public ?float $heightTolerance = null,
+        public ?CodeBody $seen = null,
+    ) {}
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points\Http;
+
+final readonly class NameResource
+{
+    public function __construct(
+        public string $name,
+    ) {}
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points\Http;
+
+use App\Cogo\Actions\MakePoint;
+use App\Cogo\Http\InverseBody;
+use App\Cogo\Http\InverseResource;
+use App\Cogo\NewPoint;
+use App\Designs\Actions\FindSpot;
+use App\Designs\Http\SpotResource;
+use App\Designs\TouchedSpot;
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Http\OpenApi\Put;
+use App\Points\Actions\ChangePoint;
+use App\Points\Models\StakeoutPoint;
+use App\Points\PointChange;
+use App\Points\PointName;
+use App\Projects\Http\CountResource;
+use App\Projects\Models\Project;
+use App\Projects\Preparation;
+use App\Worklists\Http\NearestQuery;
+use App\Worklists\Http\NearestResource;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Parlay\Core\Cogo\Inverse;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Worklist;
+
+final class PointController
+{
+    /** The last stake of each point decides; the database finds it in the same query. */
+    #[Get('/projects/{project}/points', 'All stakeout points with how their last stake came out', PointResource::class, list: true)]
+    public function index(Project $project): JsonResponse
+    {
+        // Fifty thousand rows are no rarity: they go out as the database gives them, without a model for each.
+        $points = $project->points()->select(['id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin', 'attributes', 'label_north as labelNorth', 'label_east as labelEast'])
+            ->selectRaw("coalesce(json_extract(recipe, '$.description'), '') AS made")
+            ->selectRaw("(SELECT count(*) FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id) AS stakes")
+            ->selectRaw("(SELECT verdict FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict")
+            ->orderBy('id')->toBase()->get();
+
+        return new JsonResponse($points->all());
+    }
+
+    #[Get('/projects/{project}/nearest-open', 'The point not yet staked that is nearest to a place; null where none is left', NearestResource::class, query: NearestQuery::class)]
+    public function nearest(Request $request, Project $project): JsonResponse
+    {
+        $from = Body::read($request, NearestQuery::class);
+        $list = $from->list === null ? null : $project->worklists()->findOrFail($from->list);
+        $open = $project->points()->open()
+            ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all();
+        $open = $list === null ? $open : array_intersect_key($open, array_flip(array_diff($list->point_ids, $list->skipped)));
+
+        return new JsonResponse(new NearestResource(Worklist::nearest(new Position($from->northing, $from->easting), $open), count($open)));
+    }
+
+    #[Post('/projects/{project}/spots', 'Exact coordinates of a spot of a drawing; stores nothing', TouchedSpot::class, SpotResource::class)]
+    public function spot(Request $request, Project $project, FindSpot $find): JsonResponse
+    {
+        return new JsonResponse(SpotResource::of(...$find($project, Body::read($request, TouchedSpot::class))));
+    }
+
+    #[Post('/projects/{project}/inverse', 'Distance, direction and rise between two spots of drawings; stores nothing', InverseBody::class, InverseResource::class)]
+    public function inverse(Request $request, Project $project, FindSpot $find): JsonResponse
+    {
+        $body = Body::read($request, InverseBody::class);
+        [$from] = $find($project, $body->from);
+        [$to] = $find($project, $body->to);
+
+        $inverse = Inverse::between($from, $to);
+
+        return new JsonResponse(new InverseResource($inverse->distance, $inverse->direction, $inverse->rise));
+    }
+
+    #[Get('/projects/{project}/next-name', 'The next free name after a prefix', NameResource::class, query: NextNameQuery::class)]
+    public function nextName(Request $request, Project $project): JsonResponse
+    {
+        return new JsonResponse(new NameResource(PointName::next($project->id, Body::read($request, NextNameQuery::class)->prefix)));
+    }
+
+    #[Post('/projects/{project}/points', 'Makes a stakeout point', NewPoint::class, PointResource::class)]
+    public function store(Request $request, Project $project, MakePoint $make): JsonResponse
+    {
+        return new JsonResponse(PointResource::of($make($project, Body::read($request, NewPoint::class))));
+    }
+
+    #[Put('/projects/{project}/points/{point}', 'Changes a stakeout point; what was staked keeps the design it was staked to', PointChange::class, PointResource::class)]
+    public function update(Request $request, Project $project, int $point, ChangePoint $change): JsonResponse
+    {
+        return new JsonResponse(PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, PointChange::class))));
+    }
+
+    #[Put('/projects/{project}/points/{point}/label', 'Moves the label of a point on the plan', LabelBody::class)]
+    public function label(Request $request, Project $project, int $point): JsonResponse
+    {
+        $body = Body::read($request, LabelBody::class);
+        $project->points()->findOrFail($point)->update(['label_north' => $body->north, 'label_east' => $body->east]);
+        $project->changed();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; asks (409) where marks hang on them, undo brings them back', DeletionBody::class, CountResource::class)]
+    public function destroy(Request $request, Project $project): JsonResponse
+    {
+        $body = Body::read($request, DeletionBody::class);
+        $points = $project->points()->whereIn('id', $body->ids)->get();
+        $label = $points->count() === 1 ? "Deleted point {$points->first()?->name}" : "Deleted {$points->count()} points";
+        Preparation::step($project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)), $body->evenHeld);
+
+        return new JsonResponse(new CountResource($points->count()));
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points;
+
+use App\Control\ControlReissued;
+use Parlay\Core\ListOf;
+
+final readonly class PointsPreview
+{
+    /**
+     * @param  string  $format  text, landxml or geojson
+     * @param  list<string>  $firstLines
+     * @param  list<RowEntry>  $rows
+     * @param  int  $strings  how many lines the points are the corners of; 0 for a plain list
+     * @param  list<FaultEntry>  $faults
+     * @param  list<FindingEntry>  $findings
+     * @param  list<string>  $untestable
+     * @param  list<DuplicateName>  $duplicates  the first of them
+     * @param  ControlReissued|null  $comparison  with the control in use, where some names are the same
+     * @param  int|null  $taskId  a long file is read beside the requests: its preview is this task’s result
+     */
+    public function __construct(
+        public string $fileName,
+        public string $format,
+        public ?LayoutEntry $layout,
+        public bool $remembered,
+        public bool $looksLikeDegrees,
+        public ?string $problem,
+        #[ListOf('string')]
+        public array $firstLines,
+        public int $width,
+        #[ListOf(RowEntry::class)]
+        public array $rows,
+        public int $good,
+        public int $strings,
+        #[ListOf(FaultEntry::class)]
+        public array $faults,
+        public int $faulty,
+        #[ListOf(FindingEntry::class)]
+        public array $findings,
+        public int $moreFindings,
+        #[ListOf('string')]
+        public array $untestable,
+        #[ListOf(DuplicateName::class)]
+        public array $duplicates,
+        public int $duplicateCount,
+        public ?ControlReissued $comparison,
+        public ?int $taskId,
+    ) {}
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Practice\Http;
+
+final readonly class WorldPole
+{
+    public function __construct(
+        public float $northing,
+        public float $easting,
+        public float $elevation,
+        public float $height,
+        public float $prismConstant,
+        public float $unsteady,
+        public float $tilt,
+        public float $tiltAzimuth,
+        public bool $walking,
+    ) {}
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Projects\Actions;
+
+use App\Clock;
+use App\Projects\Models\Project;
+use App\Projects\ProjectSettings;
+
+final class CreateProject
+{
+    public function __invoke(ProjectSettings $body): Project
+    {
+        return Project::query()->create(self::columns($body) + ['opened_at' => Clock::stamp(), 'revision' => 0]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function columns(ProjectSettings $body): array
+    {
+        $name = trim($body->name);
+        if ($name === '' || mb_strlen($name) > 200) {
+            throw new \DomainException('A project needs a name of at most 200 characters.');
+        }
+        if ($body->planTolerance <= 0 || $body->heightTolerance <= 0 || max($body->planTolerance, $body->heightTolerance) > 10) {
+            throw new \DomainException('Tolerances must be above 0 and at most 10 m.');
+        }
+
+        if ($body->residualLimit !== null && ! ($body->residualLimit > 0.0 && $body->residualLimit <= 1.0)) {
+            throw new \DomainException('What is accepted of a setup’s residuals lies above 0 and at 1 m at most. Leave it empty for none.');
+        }
+
+        return [
+            'name' => $name,
+            'length_style' => $body->units->length,
+            'angle_style' => $body->units->angle,
+            'direction_style' => $body->units->direction,
+            'coordinate_order' => $body->units->order,
+            'station_style' => $body->units->station,
+            'plan_tolerance' => $body->planTolerance,
+            'height_tolerance' => $body->heightTolerance,
+            'residual_limit' => $body->residualLimit,
+        ];
+    }
+}

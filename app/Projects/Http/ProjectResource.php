@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Projects\Http;
+
+use App\Projects\Models\PreparationStep;
+use App\Projects\Models\Project;
+use App\Setups\AcceptedSetup;
+use Illuminate\Support\Facades\DB;
+
+final readonly class ProjectResource
+{
+    public function __construct(
+        public int $id,
+        public string $name,
+        public UnitsResource $units,
+        public float $planTolerance,
+        public float $heightTolerance,
+        public ?float $residualLimit,
+        public int $revision,
+        public ProgressResource $progress,
+        public ?AcceptedSetup $setup,
+        public ?string $undo,
+        public ?string $redo,
+    ) {}
+
+    public static function of(Project $p): self
+    {
+        $p->loadMissing('currentSetup');
+        $steps = PreparationStep::query()->where('project_id', $p->id);
+
+        return new self(
+            $p->id, $p->name, UnitsResource::of($p), $p->plan_tolerance, $p->height_tolerance, $p->residual_limit, $p->revision,
+            self::progress($p),
+            $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
+            (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),
+            (clone $steps)->where('undone', true)->orderBy('id')->value('label'),
+        );
+    }
+
+    /** Counted by the database in one go. */
+    private static function progress(Project $p): ProgressResource
+    {
+        $row = (array) DB::selectOne("SELECT
+            (SELECT count(*) FROM control_points WHERE project_id = :p) AS control,
+            (SELECT count(*) FROM designs WHERE project_id = :p AND removed_at IS NULL) AS designs,
+            (SELECT count(*) FROM stakeout_points WHERE project_id = :p) AS points,
+            (SELECT count(*) FROM stakeout_points s WHERE project_id = :p AND EXISTS (SELECT 1 FROM standing_marks m WHERE m.project_id = s.project_id AND m.kind = 'stake' AND m.point_id = s.id)) AS staked,
+            (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'as_built') AS as_built,
+            (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'check' AND setup_id = (SELECT id FROM setups WHERE project_id = :p ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)) AS checks,
+            (SELECT count(*) FROM standing_marks m WHERE project_id = :p AND kind <> 'check' AND verdict = 'out'
+                AND (point_id IS NULL OR NOT EXISTS (SELECT 1 FROM standing_marks later WHERE later.project_id = m.project_id AND later.kind = m.kind AND later.point_id = m.point_id AND later.id > m.id))) AS outside", ['p' => $p->id]);
+
+        return new ProgressResource(...array_map(intval(...), [
+            'control' => $row['control'], 'designs' => $row['designs'], 'points' => $row['points'], 'staked' => $row['staked'],
+            'checks' => $row['checks'], 'asBuilt' => $row['as_built'], 'out' => $row['outside'],
+        ]));
+    }
+}

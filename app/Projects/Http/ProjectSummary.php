@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Projects\Http;
+
+use App\Projects\Models\Project;
+
+final readonly class ProjectSummary
+{
+    public function __construct(
+        public int $id,
+        public string $name,
+        public UnitsResource $units,
+        public string $openedAt,
+    ) {}
+
+    public static function of(Project $p): self
+    {
+        return new self($p->id, $p->name, UnitsResource::of($p), $p->opened_at);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports\Tasks;
+
+use App\FieldBook\Models\Observation;
+use App\Projects\Models\Project;
+use App\Reports\Figures;
+use App\Reports\Pdf;
+use App\Reports\SetupDrawing;
+use App\Setups\SetupEntry;
+use App\Tasks\Models\Task;
+use App\Tasks\Progress;
+use App\Tasks\Work;
+
+/** Prints a setup: its place, what it rests on, and how far it is to be trusted. */
+final class PrintSetup implements Work
+{
+    public function __invoke(Task $task, Progress $progress): array
+    {
+        $project = Project::query()->findOrFail($task->project_id);
+        $setup = $project->setups()->findOrFail((int) $task->input['setupId']);
+        $ids = [...array_column($setup->sights, 'observationId'), ...array_column($setup->draft['shots'] ?? [], 'observationId')];
+        $html = view('setup', [
+            'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup), 'found' => $setup->found(), 'figures' => new Figures($project->units()),
+            'readings' => Observation::query()->whereIn('id', $ids)->orderBy('id')->get(),
+            'versions' => $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
+            'drawing' => SetupDrawing::svg($setup),
+        ])->render();
+        Pdf::write($html, "{$project->name} · setup {$setup->id}, {$setup->station_name}", PrintReport::path($task), $progress);
+
+        return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups\Actions;
+
+use App\Clock;
+use App\Control\ControlOrigin;
+use App\Control\Models\ControlPoint;
+use App\FieldBook\KeyTaken;
+use App\Points\PointName;
+use App\Projects\Models\Project;
+use App\Setups\Draft;
+use App\Setups\DraftInputs;
+use App\Setups\DraftSight;
+use App\Setups\Mending;
+use App\Setups\Models\Setup;
+use App\Setups\SetupMethod;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Setups\CannotSetUp;
+use Parlay\Core\Setups\SetupRecord;
+use Parlay\Core\Setups\SetupSolution;
+
+/** Writes a setup into the field book with all it was accepted on; from now on everything is measured from it. */
+final class AcceptSetup
+{
+    public function __construct(private readonly SolveSetup $solve) {}
+
+    /** @param  list<int>|null  $seen  readings of the draft that were looked at; null where nobody looks */
+    public function __invoke(Project $project, string $key, ?array $seen = null): Setup
+    {
+        return DB::transaction(function () use ($project, $key, $seen): Setup {
+            $stored = Setup::query()->where('project_id', $project->id)->where('key', $key)->first();
+            if ($stored !== null) {
+                return self::sameWish($stored, $seen);
+            }
+            $in = DraftInputs::of($project, SetupDrafts::of($project));
+            self::requireSeen($in, $seen);
+            $solution = ($this->solve)($in)->solution();
+            if (! $solution->isOriented()) {
+                throw CannotSetUp::notOriented();
+            }
+            $mark = $solution->station->mark;
+            $turns = $in->draft->turnEarlier && $in->draft->method === SetupMethod::Baseline ? $in->current?->root() : null;
+            $setup = Setup::query()->create([
+                'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(), 'method' => $in->draft->method->value, 'station_name' => self::stationName($in),
+                'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
+                'orientation' => $solution->station->orientation, 'instrument_height' => $solution->station->instrumentHeight,
+                'solution' => SetupRecord::write($solution),
+                'sights' => array_map(static fn (DraftSight $s) => self::sight($in, $s), $in->draft->sights),
+                'instrument' => $in->instrument->name ?? $in->latest()->instrument ?? '',
+                'computed_by' => config()->string('parlay.version'),
+                'accuracy' => $in->accuracy()->figures(),
+                'draft' => json_decode(json_encode($in->draft, JSON_THROW_ON_ERROR), true),
+                'stands_for' => $turns, 'note' => $turns === null ? '' : 'turned onto the baseline',
+                'base_id' => $in->draft->method->isAgain() ? $in->current?->id : null,
+            ]);
+            self::keepStation($project, $setup, $solution, $in->draft->method);
+            if ($turns !== null && $in->current !== null) {
+                Mending::carryOver(Mending::turned($project, $in->current, $solution), $setup);
+            }
+            // What it rests on is in the setup now: the next one begins with nothing measured.
+            SetupDrafts::keep($project, new Draft(...['sights' => [], 'shots' => [], 'stationName' => '', 'place' => 0] + get_object_vars($in->draft)));
+
+            return $setup;
+        });
+    }
+
+    /** @param  list<int>|null  $seen */
+    private static function sameWish(Setup $stored, ?array $seen): Setup
+    {
+        if ($seen !== null && $stored->draft !== null) {
+            $rests = DraftInputs::readingsOf(SetupDrafts::read($stored->draft));
+            // All that was looked at is more than what it rests on, where some of it came to nothing.
+            KeyTaken::unlessSame('setup', ['readings' => []], ['readings' => array_values(array_diff($rests, $seen))]);
+        }
+
+        return $stored;
+    }
+
+    /** @param  list<int>|null  $seen */
+    private static function requireSeen(DraftInputs $in, ?array $seen): void
+    {
+        $unseen = $seen === null ? [] : array_diff($in->readings(), $seen);
+        if ($unseen !== []) {
+            $names = $in->observations->only($unseen)->pluck('sighted')->unique()->implode('”, “');
+            throw new \DomainException("A reading to “{$names}” came in meanwhile. Look at what it changes, then accept.");
+        }
+    }
+
+    /** The next name of the series, ST1, ST2 and so on, where a place was found and none was typed. */
+    public static function stationName(DraftInputs $in): string
+    {
+        if ($in->draft->method->isAgain()) {
+            return (string) $in->current?->station_name;
+        }
+        if (! $in->draft->method->findsPlace()) {
+            return (string) $in->control->get($in->draft->stationControlId)?->name;
+        }
+        if (trim($in->draft->stationName) !== '') {
+            return PointName::checked($in->draft->stationName);
+        }
+        $taken = [...$in->control->pluck('name')->all(), ...$in->project->setups()->pluck('station_name')->all()];
+        $numbers = array_map(static fn (string $name) => preg_match('~^ST(\d{1,6})$~', $name, $m) === 1 ? (int) $m[1] : 0, array_map(strval(...), $taken));
+
+        return 'ST'.(max([0, ...$numbers]) + 1);
+    }
+
+    /** A station that was found is a point to sight later, with its uncertainty. */
+    private static function keepStation(Project $project, Setup $setup, SetupSolution $solution, SetupMethod $method): void
+    {
+        if (! $method->findsPlace() || $project->controlPoints()->where('name', $setup->station_name)->exists()) {
+            return;
+        }
+        $plan = $solution->trusted();
+        ControlPoint::query()->create([
+            'project_id' => $project->id, 'name' => $setup->station_name, 'northing' => $setup->northing, 'easting' => $setup->easting, 'elevation' => $setup->elevation,
+            'code' => 'STATION', 'description' => 'station of setup '.$setup->id, 'source' => "setup {$setup->id}", 'origin' => ControlOrigin::Station, 'setup_id' => $setup->id,
+            'held_fixed' => false, 'plan_deviation' => $plan->place(), 'height_deviation' => $plan->height(),
+        ]);
+    }
+
+    /**
+     * The control as it was used, so that a later correction can be worked through.
+     *
+     * @return array<string, mixed>
+     */
+    private static function sight(DraftInputs $in, DraftSight $s): array
+    {
+        $c = $in->control->get($s->controlId);
+
+        return [
+            'observationId' => $s->observationId, 'more' => $s->more, 'used' => $s->plan || $s->height, 'plan' => $s->plan, 'height' => $s->height, 'direction' => $s->direction, 'distance' => $s->distance,
+            'controlId' => $c?->id, 'name' => $c?->name, 'northing' => $c?->northing, 'easting' => $c?->easting, 'elevation' => $c?->elevation,
+        ];
+    }
+}

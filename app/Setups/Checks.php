@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups;
+
+use App\FieldBook\BookTime;
+use App\Instrument\LiveState;
+use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
+use App\Stakeout\Models\Mark;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Setups\CheckShot;
+
+/** The check shots on the setup that holds, and whether it still does. */
+final class Checks
+{
+    /** After so long without a reading a check is asked for, minutes. */
+    private const BREAK = 30;
+
+    public static function of(Project $project): ChecksTaken
+    {
+        $setup = $project->currentSetup()->first();
+        if ($setup === null) {
+            return new ChecksTaken([], null, 'Nothing is set up yet.', null);
+        }
+        $checks = self::judged($project, $setup);
+        $last = end($checks) ?: null;
+        $verdict = match (true) {
+            $last === null => 'Not checked yet.',
+            $last->holds => sprintf('The setup holds: the last of %d %s differs no more than is to be expected.', count($checks), count($checks) === 1 ? 'check' : 'checks'),
+            default => 'The setup no longer holds: the last check differs by more than 1 of 100 good ones do. Look at the tripod, check another point, and set up anew or turn again before going on. What was measured since the last good check is in doubt.',
+        };
+
+        return new ChecksTaken($checks, $last?->holds, $verdict, self::due($project, $last));
+    }
+
+    /** @return list<CheckTaken> in the order taken */
+    private static function judged(Project $project, Setup $setup): array
+    {
+        $control = $project->controlPoints()->get()->keyBy('name');
+        $marks = $project->marks()->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
+
+        return $marks->map(static function (Mark $m) use ($setup, $control): CheckTaken {
+            $known = $m->design() ?? throw new \LogicException('A check has what it was checked against.');
+            $c = $control->get($m->name);
+            $observation = $m->observation ?? throw new \LogicException('A mark has its reading.');
+            $judged = CheckShot::judge($setup->station(), $setup->precision(), $observation->sight(), $known, $observation->ownAccuracy(), $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0);
+
+            return new CheckTaken($m->id, $m->at, $m->name, $judged->plan, $judged->expectedPlan, $judged->height, $judged->expectedHeight, $judged->holds);
+        })->values()->all();
+    }
+
+    private static function due(Project $project, ?CheckTaken $last): ?string
+    {
+        if ($last === null) {
+            return 'Take a check before the first mark: hold the pole on a control point, best one that the setup did not use.';
+        }
+        $lost = LiveState::read()->levelLostAt;
+        if ($lost !== null && BookTime::of((int) Mark::query()->whereKey($last->markId)->value('seq'))->isBefore($lost)) {
+            return 'The instrument was off level since the last check: check again before going on.';
+        }
+        $minutes = BookTime::of((int) DB::table('field_book')->where('project_id', $project->id)->max('seq'))->age() / 60;
+        if ($minutes > self::BREAK) {
+            return sprintf('Nothing was measured for %d minutes: check before going on, and before leaving.', (int) $minutes);
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups;
+
+use Parlay\Core\ListOf;
+
+final readonly class ChecksTaken
+{
+    /**
+     * holds: whether the setup still holds by its last check; null where none was taken. due: why a check is asked for now; null where none is.
+     *
+     * @param  list<CheckTaken>  $checks
+     */
+    public function __construct(
+        #[ListOf(CheckTaken::class)]
+        public array $checks,
+        public ?bool $holds,
+        public string $verdict,
+        public ?string $due,
+    ) {}
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups;
+
+use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\ListOf;
+
+final readonly class Draft
+{
+    /**
+     * instrumentHeight: straight up, also where it was measured slanted. airMode: whether ppm comes of the air or is typed. azimuth: of the given direction or of the baseline;
+     * length: that the baseline should have. place: which of two possible places. ppmInUse: typed, or by the chosen instrument's carrier; null where the standard carrier will do. turnEarlier: a baseline turns all that was measured from here before with it.
+     *
+     * @param  list<DraftSight>  $sights
+     * @param  list<DraftLine>  $lines
+     * @param  list<DraftShot>  $shots
+     */
+    public function __construct(
+        public SetupMethod $method = SetupMethod::Resection,
+        public ?int $stationControlId = null,
+        public float $instrumentHeight = 1.6,
+        public float $targetHeight = 2.0,
+        public float $prismConstant = 0.0,
+        public float $pressure = 1013.25,
+        public float $temperature = 12.0,
+        #[ListOf(DraftSight::class)]
+        public array $sights = [],
+        public float $humidity = 0.6,
+        public AirMode $airMode = AirMode::Air,
+        public float $ppm = 0.0,
+        public float $scale = 1.0,
+        public HeightMode $heightMode = HeightMode::Straight,
+        public float $slantedHeight = 1.6,
+        public ?int $instrumentId = null,
+        public ?int $targetId = null,
+        public string $stationName = '',
+        public float $azimuth = 0.0,
+        public float $length = 0.0,
+        public float $assumedNorthing = 1000.0,
+        public float $assumedEasting = 1000.0,
+        public float $assumedElevation = 100.0,
+        #[ListOf(DraftLine::class)]
+        public array $lines = [],
+        #[ListOf(DraftShot::class)]
+        public array $shots = [],
+        public int $place = 0,
+        public bool $oneFace = false,
+        public ?float $ppmInUse = null,
+        public bool $turnEarlier = false,
+        public float $refraction = Atmosphere::REFRACTION,
+    ) {}
+
+    /** What distances are corrected by. */
+    public function air(): Atmosphere
+    {
+        $air = new Atmosphere($this->pressure, $this->temperature, $this->humidity, $this->refraction);
+
+        return $this->ppmInUse === null ? $air : $air->given($this->ppmInUse);
+    }
+}

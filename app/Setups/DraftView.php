@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups;
+
+use App\Points\PositionEntry;
+use App\Projects\Models\Project;
+use App\Setups\Actions\AcceptSetup;
+use App\Setups\Actions\SetupDrafts;
+use App\Setups\Actions\SolveSetup;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setups\SetupSolution;
+use Parlay\Core\Setups\Why\Explanation;
+
+/** The setup being made as it is shown: what was given, what it gives, what speaks against it. */
+final class DraftView
+{
+    public static function of(Project $project, SolveSetup $solve): SetupState
+    {
+        $in = DraftInputs::of($project, SetupDrafts::of($project));
+        $solved = $problem = $farthest = null;
+        try {
+            $solved = $solve($in);
+            $farthest = SolveSetup::farthest($project, $solved->solution()->station->mark);
+        } catch (\DomainException $e) {
+            $problem = $e->getMessage();
+        }
+        $why = $solve->explanations($in);
+
+        return new SetupState(
+            self::draft($in), $solved === null ? null : SolutionEntry::of($solved->solution(), $farthest), $solved === null ? [] : self::places($in, $solved), $problem,
+            $solved === null ? null : SolveSetup::weakness($in, $solved, $farthest),
+            $in->current === null ? null : AcceptedSetup::of($in->current),
+            $why === null ? null : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score()), $why),
+            $solved?->angle['off'] ?? null, $solved?->angle['deviation'] ?? null, $solved?->baseline?->length,
+            $solved?->baseline === null || $in->current === null ? null : MendedSetupEntry::of(Mending::turned($project, $in->current, $solved->solution())),
+            $solved === null || $project->residual_limit === null ? [] : $solved->solution()->beyond((float) $project->residual_limit),
+        );
+    }
+
+    /** @return list<PossiblePlace> */
+    private static function places(DraftInputs $in, SolvedDraft $solved): array
+    {
+        return array_map(static function (int $i, SetupSolution $s) use ($in, $solved): PossiblePlace {
+            $grid = $solved->gridPlaces[$i] ?? null;
+            $baseline = $solved->baseline;
+            $shots = match (true) {
+                $grid !== null => $grid->shots,
+                $baseline !== null => [$baseline->from, $baseline->to],
+                $in->draft->method === SetupMethod::KnownDirection => array_map(static fn (SightMean $mean) => $s->station->locate($mean->sight), $in->otherSights()),
+                default => [],
+            };
+
+            return new PossiblePlace(
+                $s->station->mark->northing, $s->station->mark->easting, $s->station->orientation, $grid?->onDrawn,
+                array_map(static fn (Position $p) => PositionEntry::of($p), $shots),
+            );
+        }, array_keys($solved->places), $solved->places);
+    }
+
+    private static function draft(DraftInputs $in): DraftEntry
+    {
+        $d = $in->draft;
+        $sights = array_map(static function (DraftSight $s) use ($in): ?DraftSightEntry {
+            $o = $in->observations->get($s->observationId);
+            $name = $in->control->get($s->controlId)?->name;
+
+            $mean = $in->mean($s);
+
+            return $o === null || $name === null || $mean === null ? null : DraftSightEntry::of($s, $o, $name, $mean);
+        }, $d->sights);
+        $shots = array_map(static function (DraftShot $s) use ($in): ?DraftShotEntry {
+            $o = $in->observations->get($s->observationId);
+
+            return $o === null ? null : new DraftShotEntry($s->line, $o->id, $s->used, $o->circle, $o->zenith, $o->slope, $o->sight()->distance, $o->target_height);
+        }, $d->shots);
+
+        return new DraftEntry(
+            $d->method, $d->stationControlId, $d->instrumentHeight, $d->heightMode, $d->slantedHeight, $d->targetHeight, $d->prismConstant,
+            $d->pressure, $d->temperature, $d->humidity, $d->refraction, $d->airMode, $d->ppm, $d->air()->ppm(), $d->scale, $d->instrumentId, $d->targetId,
+            $d->stationName, AcceptSetup::stationName($in), $d->azimuth, $d->length, $d->assumedNorthing, $d->assumedEasting, $d->assumedElevation,
+            array_values(array_filter($sights)), array_map(DraftLineEntry::of(...), $d->lines), array_values(array_filter($shots)), $d->place, $d->oneFace, $d->turnEarlier,
+        );
+    }
+}

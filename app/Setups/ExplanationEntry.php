@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups;
+
+use Parlay\Core\ListOf;
+use Parlay\Core\Setups\Why\Cause;
+use Parlay\Core\Setups\Why\Explanation;
+
+/** A cause that explains why the sights don't fit; the likeliest comes first. */
+final readonly class ExplanationEntry
+{
+    /**
+     * fit: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the first, in weighted squares.
+     * value: by which the target height, the instrument height or the prism constant should be larger; metres.
+     * level: the readings can't tell it from the first. decides: what to measure to tell those apart.
+     *
+     * @param  list<string>  $sights  names
+     */
+    public function __construct(
+        public Cause $cause,
+        #[ListOf('string')]
+        public array $sights,
+        public string $sentence,
+        public string $remedy,
+        public float $fit,
+        public float $behind,
+        public ?float $value,
+        public bool $level,
+        public ?string $decides,
+    ) {}
+
+    public static function of(Explanation $e, float $best): self
+    {
+        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->fit(), $e->score() - $best, $e->value, $e->level, $e->decides);
+    }
+}

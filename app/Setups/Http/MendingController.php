@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups\Http;
+
+use App\FieldBook\Actions\MendReading;
+use App\FieldBook\CorrectedReading;
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Projects\Http\CountResource;
+use App\Projects\Models\Project;
+use App\Setups\Checks;
+use App\Setups\ChecksTaken;
+use App\Setups\MendedSetupEntry;
+use App\Setups\Mending;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Whether the setup still holds, and what was mended afterwards. */
+final class MendingController
+{
+    #[Get('/projects/{project}/checks', 'The check shots on the setup that holds, each against what was to be expected, and whether it still holds', ChecksTaken::class)]
+    public function checks(Project $project): JsonResponse
+    {
+        return new JsonResponse(Checks::of($project));
+    }
+
+    #[Post('/projects/{project}/corrections', 'Mends a target height or a constant of a reading, with a note; what hangs on it becomes a proposal', CorrectedReading::class, CountResource::class)]
+    public function correct(Request $request, Project $project, MendReading $mend): JsonResponse
+    {
+        return new JsonResponse(new CountResource($mend($project, Body::read($request, CorrectedReading::class))));
+    }
+
+    #[Get('/projects/{project}/setup-proposals', 'Setups and marks that would come out otherwise with what was mended since', MendedSetupEntry::class, list: true)]
+    public function proposals(Project $project, Mending $mending): JsonResponse
+    {
+        return new JsonResponse(array_map(MendedSetupEntry::of(...), $mending->proposals($project)));
+    }
+
+    #[Post('/projects/{project}/setup-proposals-adoption', 'Writes the mended setups and marks beside the old ones', MendBody::class, CountResource::class)]
+    public function adopt(Request $request, Project $project, Mending $mending): JsonResponse
+    {
+        $body = Body::read($request, MendBody::class);
+
+        return new JsonResponse(new CountResource($mending->adopt($project, $body->setupIds, $body->note)));
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Setups\Models;
+
+use App\FieldBook\Models\InBook;
+use App\Points\Models\Placed;
+use Illuminate\Database\Eloquent\Model;
+use Parlay\Core\Instrument\Station;
+use Parlay\Core\Setups\Precision;
+use Parlay\Core\Setups\SetupRecord;
+use Parlay\Core\Setups\SetupSolution;
+
+/** A setup that was accepted, with the evidence it was accepted on. */
+final class Setup extends Model
+{
+    use InBook;
+    use Placed;
+
+    private ?SetupSolution $found = null;
+
+    public $timestamps = false;
+
+    /** What the database sets where nothing is said. */
+    protected $attributes = ['stands_for' => null, 'note' => '', 'draft' => null, 'accuracy' => null, 'base_id' => null];
+
+    protected $casts = [
+        'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'orientation' => 'float', 'instrument_height' => 'float',
+        'solution' => 'array', 'sights' => 'array', 'draft' => 'array', 'accuracy' => 'array', 'stands_for' => 'integer', 'base_id' => 'integer',
+    ];
+
+    /** The setup as it was first accepted, of which this is a version. */
+    public function root(): int
+    {
+        return $this->stands_for ?? $this->id;
+    }
+
+    public function station(): Station
+    {
+        return new Station($this->position(), $this->orientation, $this->instrument_height);
+    }
+
+    /** What it was accepted on, whichever version kept it. */
+    public function found(): SetupSolution
+    {
+        return $this->found ??= SetupRecord::read($this->solution, $this->station());
+    }
+
+    /** As the deviations stated beforehand have it. */
+    public function precision(): Precision
+    {
+        return $this->found()->precision;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout\Actions;
+
+use App\Clock;
+use App\Control\Models\ControlPoint;
+use App\FieldBook\KeyTaken;
+use App\FieldBook\Models\Observation;
+use App\Instrument\Purpose;
+use App\NeedsConfirmation;
+use App\Points\Models\StakeoutPoint;
+use App\Points\PointName;
+use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
+use App\Stakeout\MarkToStore;
+use App\Stakeout\Models\Mark;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Tolerance;
+use Parlay\Core\Stakeout\Verdict;
+
+/** Writes a stake, an as-built shot or a check into the field book: once for a key, however often it is sent. */
+final class StoreMark
+{
+    public function __invoke(Project $project, MarkToStore $body): Mark
+    {
+        $stored = Mark::query()->where('project_id', $project->id)->where('key', $body->key)->first();
+        if ($stored !== null) {
+            return self::sameWish($stored, $body);
+        }
+        $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
+        $observation = Observation::query()->where('project_id', $project->id)->find($body->observationId) ?? throw new \DomainException('That measurement is not in the field book. Measure again.');
+        if ($observation->setup_id !== $setup->id && $observation->setup()->first()?->root() !== $setup->root()) {
+            throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
+        }
+        $against = $this->against($project, $body);
+        self::refuseOthersReading($observation, $body, (string) $against?->name);
+        $found = $setup->station()->locate($observation->sight());
+        $deviation = $against === null ? null : Deviation::between($against->position(), $found);
+        $tolerance = $project->tolerance((string) $against?->code);
+        $verdict = $deviation?->verdict($tolerance) ?? Verdict::Undecided;
+        $this->ask($project, $body, $setup, $deviation, $verdict, $tolerance);
+
+        return DB::transaction(fn () => $this->write($project, $body, $setup, $observation, $found, $against, $verdict, $tolerance));
+    }
+
+    /** A lost answer is asked for again and given again; another wish under the same key is none of that. */
+    private static function sameWish(Mark $stored, MarkToStore $body): Mark
+    {
+        // What was not said came from what it was measured against.
+        $name = trim($body->name) === '' ? [] : ['name' => PointName::checked($body->name)];
+        KeyTaken::unlessSame('mark', [
+            'kind' => $stored->kind, 'reading' => $stored->observation_id, 'point' => $stored->point_id, 'control point' => $stored->control_id, 'name' => $stored->name,
+        ], ['kind' => $body->kind->value, 'reading' => $body->observationId, 'point' => $body->kind === Purpose::Check ? null : $body->pointId]
+            + ($stored->control_id === null ? [] : ['control point' => $body->controlId]) + $name);
+
+        return $stored;
+    }
+
+    /** A reading that was booked for one thing is no evidence for another. */
+    private static function refuseOthersReading(Observation $observation, MarkToStore $body, string $against): void
+    {
+        if ($observation->purpose !== $body->kind->value) {
+            throw new \DomainException('That reading was taken for something else ('.str_replace('_', '-', $observation->purpose).'). Measure again.');
+        }
+        if ($observation->sighted !== '' && ! in_array($observation->sighted, [$against, trim($body->name)], true)) {
+            throw new \DomainException("That reading was taken for “{$observation->sighted}”. Measure again under the name it is to be stored under.");
+        }
+    }
+
+    private function write(Project $project, MarkToStore $body, Setup $setup, Observation $observation, Position $found, ControlPoint|StakeoutPoint|null $against, Verdict $verdict, Tolerance $tolerance): Mark
+    {
+        $design = $against?->position();
+        $mark = Mark::query()->firstOrCreate(['project_id' => $project->id, 'key' => $body->key], [
+            'at' => Clock::stamp(), 'kind' => $body->kind->value,
+            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint ? $against->id : null, 'control_id' => $against instanceof ControlPoint ? $against->id : null,
+            'name' => $body->name !== '' ? PointName::checked($body->name) : (string) $against?->name,
+            'code' => $body->code !== '' ? $body->code : (string) $against?->code,
+            'design_northing' => $design?->northing, 'design_easting' => $design?->easting, 'design_elevation' => $design?->elevation,
+            'design_source' => $against instanceof StakeoutPoint ? (string) ($against->recipe['description'] ?? $against->origin) : (string) $against?->source,
+            'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
+            'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
+            'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'),
+        ]);
+        $project->changed();
+
+        return $mark;
+    }
+
+    private function against(Project $project, MarkToStore $body): ControlPoint|StakeoutPoint|null
+    {
+        if ($body->kind === Purpose::Check) {
+            return $project->controlPoints()->findOrFail($body->controlId);
+        }
+        if ($body->kind === Purpose::Stake || $body->pointId !== null) {
+            return $project->points()->findOrFail($body->pointId);
+        }
+        if (trim($body->name) === '') {
+            throw new \DomainException('Give what was built a name, or choose the stakeout point it was built to.');
+        }
+
+        return null;
+    }
+
+    private function ask(Project $project, MarkToStore $body, Setup $setup, ?Deviation $deviation, Verdict $verdict, Tolerance $tolerance): void
+    {
+        if ($body->kind === Purpose::Check) {
+            return;
+        }
+        if (! $body->withoutCheck && ! Mark::query()->where('project_id', $project->id)->where('setup_id', $setup->id)->exists()) {
+            throw new NeedsConfirmation('No check shot has been taken since this setup was accepted. Take one on a control point before the first mark.', 'no_check');
+        }
+        if ($body->kind === Purpose::Stake && $verdict === Verdict::Out && ! $body->evenOut) {
+            throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', ['plan' => $deviation?->plan, 'height' => $deviation?->height, 'planTolerance' => $tolerance->plan, 'heightTolerance' => $tolerance->height]);
+        }
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tasks\Http;
+
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Tasks\Models\Task;
+use App\Tasks\Progress;
+use Illuminate\Http\JsonResponse;
+
+/** Longer work: how it stands, and stopping it. */
+final class TaskController
+{
+    #[Get('/projects/{project}/tasks/{task}', 'How a piece of longer work stands', TaskResource::class)]
+    public function show(int $project, int $task): JsonResponse
+    {
+        return new JsonResponse(TaskResource::of(Task::query()->where('project_id', $project)->findOrFail($task)));
+    }
+
+    #[Post('/projects/{project}/tasks/{task}/cancel', 'Asks a piece of longer work to stop; nothing of it is stored', null, TaskResource::class)]
+    public function cancel(int $project, int $task): JsonResponse
+    {
+        $row = Task::query()->where('project_id', $project)->findOrFail($task);
+        Progress::cancel($row->id);
+
+        return new JsonResponse(TaskResource::of($row));
+    }
+}

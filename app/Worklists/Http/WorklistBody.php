@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Worklists\Http;
+
+use Parlay\Core\ListOf;
+
+final readonly class WorklistBody
+{
+    /**
+     * expected: the points as they were when this change was begun; where another has changed them since, it is told.
+     *
+     * @param  list<int>  $pointIds
+     * @param  list<int>  $expected
+     */
+    public function __construct(
+        public string $name,
+        #[ListOf('int')]
+        public array $pointIds,
+        #[ListOf('int')]
+        public array $expected = [],
+    ) {}
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Worklists\Http;
+
+use App\Worklists\Models\Worklist;
+use Parlay\Core\ListOf;
+
+final readonly class WorklistResource
+{
+    /**
+     * @param  list<int>  $pointIds  in the order in which they are to be staked
+     * @param  list<int>  $skipped  left out on site for now
+     */
+    public function __construct(
+        public int $id,
+        public string $name,
+        #[ListOf('int')]
+        public array $pointIds,
+        #[ListOf('int')]
+        public array $skipped,
+    ) {}
+
+    public static function of(Worklist $w): self
+    {
+        return new self($w->id, $w->name, array_values($w->point_ids), array_values($w->skipped));
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Designs;
+
+final class NoSuchSpot extends \DomainException
+{
+    public static function of(SpotKind $spot, ShapeKind $shape): self
+    {
+        return new self(sprintf('%s %s has no %s.', in_array($shape->word()[0], ['a', 'e', 'i'], true) ? 'An' : 'A', $shape->word(), $spot->value));
+    }
+
+    public static function noIntersection(): self
+    {
+        return new self('These two do not meet within their lengths.');
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Setups;
+
+use Parlay\Core\Adjustment\ChiSquare;
+use Parlay\Core\Adjustment\Cholesky;
+use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Instrument\Station;
+
+/** A shot on a known point, held against what the setup, the shot and the point let expect. */
+final readonly class CheckShot
+{
+    /** A setup that holds gives such a difference in all but one of a hundred checks. */
+    private const HOLDS = 0.99;
+
+    /**
+     * @param  float  $plan  found from known, metres
+     * @param  float  $expectedPlan  half the longer axis of the 95 % ellipse of such a difference
+     * @param  float|null  $height  found less known; null where one of them has none
+     * @param  float|null  $expectedHeight  95 %
+     * @param  bool  $holds  whether the setup still holds, as far as this shot tells
+     */
+    private function __construct(
+        public float $north,
+        public float $east,
+        public float $plan,
+        public float $expectedPlan,
+        public ?float $height,
+        public ?float $expectedHeight,
+        public bool $holds,
+    ) {}
+
+    /**
+     * @param  float  $planDeviation  of the known point's northing and of its easting, metres
+     * @param  float  $heightDeviation  of its elevation
+     */
+    public static function judge(Station $station, Precision $precision, Sight $sight, Position $known, Accuracy $accuracy, float $planDeviation = 0.0, float $heightDeviation = 0.0): self
+    {
+        $found = $station->locate($sight);
+        [$dn, $de] = [$found->northing - $known->northing, $found->easting - $known->easting];
+        $n = $found->northing - $station->mark->northing;
+        $e = $found->easting - $station->mark->easting;
+        $d = max(hypot($n, $e), 0.1);
+        $target = $planDeviation ** 2 + $accuracy->centring ** 2;
+        [$radial, $up, $both] = self::shot($sight, $accuracy, $d);
+        $across = ($accuracy->angle * $d) ** 2;
+        [$c, $s] = [$n / $d, $e / $d];
+        [$vn, $ve, $vne] = $precision->variances($station->mark, $found);
+        $vn += $target + $c * $c * $radial + $s * $s * $across;
+        $ve += $target + $s * $s * $radial + $c * $c * $across;
+        $vne += $c * $s * ($radial - $across);
+        $height = $found->elevation === null || $known->elevation === null ? null : $found->elevation - $known->elevation;
+        $vh = ($precision->height ?? 0.0) + $accuracy->height ** 2 + $heightDeviation ** 2 + $up;
+        // Plan and height are one question: two of one in a hundred each would be two in a hundred.
+        $weights = Cholesky::invert($height === null ? [[$vn, $vne], [$vne, $ve]] : [[$vn, $vne, $c * $both], [$vne, $ve, $s * $both], [$c * $both, $s * $both, $vh]]);
+        $off = $height === null ? [$dn, $de] : [$dn, $de, $height];
+        $square = 0.0;
+        foreach ($weights as $i => $row) {
+            foreach ($row as $k => $w) {
+                $square += $off[$i] * $w * $off[$k];
+            }
+        }
+        $holds = ChiSquare::below($square, count($off)) <= self::HOLDS;
+        $spread = $height === null ? null : sqrt($vh);
+
+        return new self(
+            $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major, $height, $spread === null ? null : 1.96 * $spread, $holds,
+        );
+    }
+
+    /**
+     * What a shot is uncertain by along its plan distance and in its rise: on a steep sight each has its part of the distance and of the angle.
+     *
+     * @return array{float, float, float} variance along, variance of the rise, and their covariance; square metres
+     */
+    private static function shot(Sight $sight, Accuracy $accuracy, float $flat): array
+    {
+        $slope = hypot($flat, $sight->rise);
+        [$sin, $cos] = [$flat / $slope, $sight->rise / $slope];
+        $length = $accuracy->distance ** 2 + ($accuracy->distancePpm * 1e-6 * $slope) ** 2;
+        $turn = ($slope * $accuracy->zenith()) ** 2;
+
+        return [$sin ** 2 * $length + $cos ** 2 * $turn, $cos ** 2 * $length + $sin ** 2 * $turn, $sin * $cos * ($length - $turn)];
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Setups;
+
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Instrument\Sight;
+
+/** A control point, how well it is known, what was measured to it, and what of that is used. */
+final readonly class ControlSight
+{
+    /**
+     * @param  bool  $plan  used for the place and the orientation
+     * @param  bool  $height  used for the height
+     * @param  bool  $direction  its direction is used (for plan)
+     * @param  bool  $distance  its distance is used
+     * @param  float  $planDeviation  of the control's northing and of its easting, metres; 0 holds them fixed
+     * @param  float  $heightDeviation  of the control's elevation
+     * @param  float  $angles  how much less certain its angles are than a mean of two faces: √2 for one face, 1/√n for n rounds
+     * @param  bool  $oneFace  read in one face only, so that the instrument's own errors are in its angles
+     */
+    public function __construct(
+        public string $name,
+        public Position $control,
+        public Sight $sight,
+        public bool $plan = true,
+        public bool $height = true,
+        public bool $direction = true,
+        public bool $distance = true,
+        public float $planDeviation = 0.0,
+        public float $heightDeviation = 0.0,
+        public float $angles = 1.0,
+        public bool $oneFace = false,
+    ) {}
+
+    public function isUsed(): bool
+    {
+        return $this->plan || $this->height;
+    }
+
+    public function givesDirection(): bool
+    {
+        return $this->plan && $this->direction;
+    }
+
+    public function givesDistance(): bool
+    {
+        return $this->plan && $this->distance && $this->sight->hasDistance();
+    }
+
+    /** A height needs the control's elevation; without a distance it comes from the place. */
+    public function givesHeight(): bool
+    {
+        return $this->height && $this->control->elevation !== null && ($this->plan || ($this->distance && $this->sight->hasDistance()));
+    }
+
+    /** What its observations deviate by where the control and the number of faces are counted in. */
+    public function accuracy(Accuracy $stated): Accuracy
+    {
+        return $this->planDeviation === 0.0 && $this->heightDeviation === 0.0 && $this->angles === 1.0 ? $stated : new Accuracy(
+            $stated->angle * $this->angles, $stated->distance, $stated->distancePpm, hypot($stated->centring, $this->planDeviation), hypot($stated->height, $this->heightDeviation), $stated->zenith() * $this->angles,
+        );
+    }
+
+    /** What it says of the place; null where it says nothing. */
+    public function planned(): ?PlannedSight
+    {
+        return $this->givesDirection() || $this->givesDistance() ? new PlannedSight($this->name, $this->control, $this->planDeviation, $this->givesDirection(), $this->givesDistance()) : null;
+    }
+
+    public function unused(): self
+    {
+        return $this->with(plan: false, height: false);
+    }
+
+    public function with(?Position $control = null, ?Sight $sight = null, ?bool $plan = null, ?bool $height = null, ?bool $direction = null, ?bool $distance = null): self
+    {
+        return new self(
+            $this->name, $control ?? $this->control, $sight ?? $this->sight, $plan ?? $this->plan, $height ?? $this->height, $direction ?? $this->direction,
+            $distance ?? $this->distance, $this->planDeviation, $this->heightDeviation, $this->angles, $this->oneFace,
+        );
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Setups;
+
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Instrument\Station;
+
+/** A part of a setup that holds is found again, and the rest kept: its height from benchmarks, or its orientation after a knock. */
+final readonly class SetUpAgain
+{
+    public function __construct(
+        private Station $station,
+        private Precision $precision,
+        private Accuracy $accuracy,
+    ) {}
+
+    /** A sight this many deviations off its mark in plan is said. */
+    private const SAID = 3.3;
+
+    /**
+     * @param  list<ControlSight>  $sights  benchmarks; only their heights are used
+     * @param  float|null  $instrumentHeight  where it was measured anew
+     *
+     * @throws CannotSetUp
+     */
+    public function height(array $sights, ?float $instrumentHeight = null): SetupSolution
+    {
+        $sights = array_map(static fn (ControlSight $s) => $s->with(plan: false), $sights);
+        $used = array_filter($sights, static fn (ControlSight $s) => $s->givesHeight());
+        if ($used === []) {
+            throw CannotSetUp::noBenchmark();
+        }
+        $strays = $this->strays($used);
+        $given = new Given($this->station->mark->at(null), $this->precision->place(), 0.0, $this->station->orientation, (float) $this->precision->orientation());
+        $found = (new StationAdjustment($sights, $instrumentHeight ?? $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
+
+        return new SetupSolution(
+            $found->station, new Precision($this->precision->plan, $found->precision->height, $this->precision->oriented), $found->residuals, $found->redundancy, $found->fit,
+            array_values(array_filter([
+                count($used) === 1 ? 'The elevation comes from one benchmark and is not checked. Sight a second one.' : null,
+                $found->passes === false ? 'The benchmarks differ by more than the instrument’s accuracy explains: one elevation or one target height is wrong.' : null,
+                $strays === [] ? null : 'Seen from the place that is kept, '.implode(' and ', $strays).' is not where the coordinates have it in plan: the instrument has moved and must be set up anew, unless that mark is known in height alone.',
+            ])),
+            $strays !== [] && count($strays) === count($used) ? false : $found->passes, false,
+        );
+    }
+
+    /**
+     * Distances and directions are not used for the height, but tell whether the instrument still stands where the setup has it.
+     *
+     * @param  array<ControlSight>  $used
+     * @return list<string> names in quotes
+     */
+    private function strays(array $used): array
+    {
+        $strays = [];
+        foreach ($used as $s) {
+            if (! $s->sight->hasDistance()) {
+                continue;
+            }
+            $accuracy = $s->accuracy($this->accuracy);
+            $at = $this->station->mark->distanceTo($s->control);
+            $spread = hypot(hypot($this->precision->place(), $accuracy->centring), max($accuracy->ofDistance($at), $at * hypot($accuracy->angle, (float) $this->precision->orientation())));
+            if ($this->station->locate($s->sight)->distanceTo($s->control) > self::SAID * $spread) {
+                $strays[] = "“{$s->name}”";
+            }
+        }
+
+        return $strays;
+    }
+
+    /**
+     * @param  list<ControlSight>  $sights  only their directions turn it; distances and heights check that the instrument did not move
+     *
+     * @throws CannotSetUp
+     */
+    public function orientation(array $sights): SetupSolution
+    {
+        $back = array_filter($sights, static fn (ControlSight $s) => $s->givesDirection());
+        if ($back === []) {
+            throw CannotSetUp::noBacksight();
+        }
+        $given = new Given($this->station->mark, $this->precision->place(), (float) $this->precision->height());
+        $found = (new StationAdjustment($sights, $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
+        $cautions = count($back) === 1 ? ['The orientation comes from one sight: only its distance and height check that the instrument still stands where it stood.'] : [];
+        if ($found->passes === false) {
+            $cautions[] = sprintf('The instrument no longer stands where this setup has it: residuals are %.1f times what its accuracy explains. Set up anew.', (float) $found->fit);
+        }
+
+        return $found->withCautions($cautions);
+    }
+}

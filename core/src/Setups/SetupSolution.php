@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Setups;
+
+use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Station;
+
+/** What would be accepted, with all that speaks for and against it. */
+final readonly class SetupSolution
+{
+    /** More than this many deviations off is worth another shot. */
+    private const SUSPECT = 3.3;
+
+    /**
+     * @param  Precision  $precision  from the deviations stated beforehand
+     * @param  list<SightResidual>  $residuals  one for each sight, in the order given
+     * @param  int  $redundancy  observations beyond what is needed
+     * @param  float|null  $fit  square root of the variance factor; about 1 where residuals are as the accuracy says; null with none to spare
+     * @param  list<string>  $cautions  sentences
+     * @param  bool|null  $passes  whether residuals are as the stated accuracy lets expect (global test, 2 %); null with none to spare
+     * @param  bool  $placeFound  whether the place was found, not given
+     * @param  FreeScale|null  $scale  what a free scale would be; null where the sights can't tell
+     * @param  list<ShotResidual>  $shots  of those along lines, in the order given
+     */
+    public function __construct(
+        public Station $station,
+        public Precision $precision,
+        public array $residuals,
+        public int $redundancy,
+        public ?float $fit,
+        public array $cautions,
+        public ?bool $passes = null,
+        public bool $placeFound = true,
+        public ?FreeScale $scale = null,
+        public array $shots = [],
+    ) {}
+
+    /** What can be said of it to others: wider than was expected beforehand where the sights don't fit. */
+    public function trusted(): Precision
+    {
+        return $this->passes === false ? $this->precision->widened((float) $this->fit) : $this->precision;
+    }
+
+    public function isOriented(): bool
+    {
+        return $this->precision->oriented;
+    }
+
+    /**
+     * Sights in use, and lines, that are off by more than a project accepts, whatever the accuracy explains.
+     *
+     * @param  float  $limit  metres
+     * @return list<string> their names, the worst first
+     */
+    public function beyond(float $limit): array
+    {
+        $off = [];
+        foreach ($this->residuals as $r) {
+            $of = [...($r->usedForPlan ? [$r->across, $r->distance] : []), ...($r->usedForHeight ? [$r->height] : [])];
+            $off[] = [$r->name, max([0.0, ...array_map(static fn (?float $x) => abs((float) $x), $of)])];
+        }
+        foreach ($this->shots as $s) {
+            $off[] = ["line {$s->line}", $s->reliability === null ? 0.0 : abs($s->offset)];
+        }
+        $beyond = array_filter($off, static fn (array $o) => $o[1] > $limit);
+        usort($beyond, static fn (array $a, array $b) => $b[1] <=> $a[1]);
+
+        return array_values(array_unique(array_column($beyond, 0)));
+    }
+
+    /** Number of the shot along a line that fits worst, where it fits too badly: one bad shot pulls the others along, so only one is named. */
+    public function suspectShot(): ?int
+    {
+        $worst = null;
+        foreach ($this->shots as $i => $s) {
+            $off = $s->reliability?->normalised;
+            if ($off !== null && $off > self::SUSPECT && ($worst === null || $off > $this->shots[$worst]->reliability?->normalised)) {
+                $worst = $i;
+            }
+        }
+
+        return $worst;
+    }
+
+    /** How far a point may be wrong in plan for the setup's sake, in 95 of 100 cases. */
+    public function reachesTo(Position $point): ?float
+    {
+        return $this->isOriented() ? $this->precision->at($this->station->mark, $point)->major : null;
+    }
+
+    /** The 95 % ellipse from what the residuals say: √(2 F(0.95; 2, r)) times the deviation, times the fit; null with none to spare. */
+    public function ellipseAfterwards(): ?Ellipse
+    {
+        return $this->fit === null ? null : $this->precision->ellipse()->times($this->fit * Ellipse::afterwards($this->redundancy) / Ellipse::NINETY_FIVE);
+    }
+
+    /** @param  list<string>  $cautions */
+    public function withCautions(array $cautions): self
+    {
+        return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->fit, $cautions, $this->passes, $this->placeFound, $this->scale, $this->shots);
+    }
+}

@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Setups;
+
+use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Cogo\Circle;
+use Parlay\Core\Cogo\NoConstruction;
+use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Setups\Stand\Expected;
+use Parlay\Core\Units\LengthStyle;
+
+/**
+ * Whether a setup is weak for the work it is meant for. The covariance judges; the geometry behind it explains; what more would mend it is tried out.
+ * The limits are common practice, without a source.
+ */
+final readonly class WeakFigure
+{
+    /** A setup that makes a point worse than this many times what the shot itself does is weak. */
+    private const WEAK = 2.0;
+
+    /** All sights within so much of one direction go the same way. */
+    private const SAME_WAY = M_PI / 4;
+
+    /** So near the circle through three marks, in radii, their angles say little. */
+    private const NEAR_CIRCLE = 0.15;
+
+    private const FLAT = M_PI / 9;
+
+    /**
+     * @param  list<PlannedSight>  $sights  that fix the place
+     * @param  Position|null  $far  the far end of what is to be staked; null where nothing is listed
+     * @param  array<string, Position>  $control  that could be sighted besides, by name
+     */
+    public function __construct(
+        private Position $station,
+        private Precision $precision,
+        private array $sights,
+        private Accuracy $accuracy,
+        private ?Position $far,
+        private array $control,
+        private LengthStyle $length,
+    ) {}
+
+    /**
+     * Of a setup that was measured.
+     *
+     * @param  list<ControlSight>  $sights
+     * @param  array<string, Position>  $control
+     */
+    public static function measured(SetupSolution $solution, array $sights, Accuracy $accuracy, ?Position $far, array $control, LengthStyle $length): self
+    {
+        $planned = array_values(array_filter(array_map(static fn (ControlSight $s) => $s->planned(), $sights)));
+
+        return new self($solution->station->mark, $solution->precision, $planned, $accuracy, $far, $control, $length);
+    }
+
+    /** One sentence that says why, what it does, and what would mend it; null where the figure is good enough. */
+    public function sentence(): ?string
+    {
+        if (! $this->precision->oriented || $this->sights === []) {
+            return null;
+        }
+        $far = $this->far ?? $this->farthestControl();
+        $off = $this->station->distanceTo($far);
+        $reach = $this->precision->at($this->station, $far)->major;
+        if ($reach <= self::WEAK * self::ofShot($this->accuracy, $off)) {
+            return null;
+        }
+        $where = $this->far === null ? 'A point' : 'The far end of the work';
+
+        return sprintf('Weak figure: %s. %s, %s off, may come out %s wrong for it. %s', $this->why($off), $where, $this->length->format($off), $this->length->formatDeviation($reach), $this->mend($far, $reach));
+    }
+
+    /**
+     * Of a setup whose orientation hangs on one length: a line shot along, a backsight, a baseline.
+     *
+     * @param  Position|null  $far  the far end of what is to be staked; null where nothing is listed, and then nothing is judged
+     */
+    public static function ofShort(ShortBase $short, SetupSolution $solution, Accuracy $accuracy, ?Position $far, LengthStyle $length): ?string
+    {
+        if ($far === null || ! $solution->precision->oriented) {
+            return null;
+        }
+        $station = $solution->station->mark;
+        $off = $station->distanceTo($far);
+        $reach = $solution->precision->at($station, $far)->major;
+        $good = self::WEAK * self::ofShot($accuracy, $off);
+        if ($reach <= $good) {
+            return null;
+        }
+
+        return sprintf(
+            'Weak figure: %s. The far end of the work, %s off, may come out %s wrong for it. %s',
+            $short->why($length->format($short->metres)), $length->format($off), $length->formatDeviation($reach), $short->mend($length->format(ceil($short->metres * $reach / $good))),
+        );
+    }
+
+    /** What a shot itself does so far out, 95 %. */
+    private static function ofShot(Accuracy $accuracy, float $off): float
+    {
+        return Ellipse::NINETY_FIVE * hypot($accuracy->centring, max($accuracy->distance, $off * $accuracy->angle));
+    }
+
+    private function why(float $off): string
+    {
+        $angles = array_filter($this->sights, static fn (PlannedSight $s) => $s->distance) === [];
+        $distances = count(array_filter($this->sights, static fn (PlannedSight $s) => $s->direction)) <= 1;
+
+        return match (true) {
+            $angles && ($marks = $this->nearCircle()) !== null => "the instrument stands near the circle through $marks, on which their angles are the same everywhere",
+            $this->allOneWay() => 'all sights go nearly the same way, toward '.$this->toward(),
+            $angles && $this->flattest() < self::FLAT => 'the marks and the instrument lie nearly in line, where angles alone say little along it',
+            $distances && $this->flattest() < self::FLAT => 'the instrument stands near the line through the marks, where distances say little across it',
+            $this->longest() < $off / 2 => sprintf('the sights, at most %s, are much shorter than what will be staked', $this->length->format($this->longest())),
+            $this->flattest() < self::FLAT => 'the sights lie nearly in line with the instrument',
+            $this->far !== null && abs(Angle::signed($this->station->azimuthTo($this->far) - $this->middle())) > M_PI_2 => 'all control lies to one side of the work',
+            default => 'the sights fix the place and the orientation badly',
+        };
+    }
+
+    private function mend(Position $far, float $reach): string
+    {
+        [$positions, $deviations] = [array_map(static fn (PlannedSight $s) => $s->control, $this->sights), array_map(static fn (PlannedSight $s) => $s->planDeviation, $this->sights)];
+        $names = array_map(static fn (PlannedSight $s) => $s->name, $this->sights);
+        [$best, $least] = [null, 0.7 * $reach];
+        foreach ($this->control as $name => $c) {
+            if (in_array((string) $name, $names, true) || $c->distanceTo($this->station) < 2.0) {
+                continue;
+            }
+            $with = Expected::precision($this->station, [...$positions, $c], [...$deviations, 0.0], $this->accuracy)?->at($this->station, $far)->major;
+            if ($with !== null && $with < $least) {
+                [$best, $least] = [(string) $name, $with];
+            }
+        }
+
+        return $best === null ? sprintf('Sight a control point toward %s, as far away as the work.', Compass::word($this->middle() + M_PI_2))
+            : sprintf('A sight to “%s”, toward %s, would bring that down to about %s.', $best, Compass::word($this->station->azimuthTo($this->control[$best])), $this->length->formatDeviation($least));
+    }
+
+    private function farthestControl(): Position
+    {
+        $by = $this->sights;
+        usort($by, fn (PlannedSight $a, PlannedSight $b) => $this->station->distanceTo($b->control) <=> $this->station->distanceTo($a->control));
+
+        return $by[0]->control;
+    }
+
+    private function longest(): float
+    {
+        return max(array_map(fn (PlannedSight $s) => $this->station->distanceTo($s->control), $this->sights));
+    }
+
+    /** Mean direction of the sights. */
+    private function middle(): float
+    {
+        $n = $e = 0.0;
+        foreach ($this->sights as $s) {
+            $a = $this->station->azimuthTo($s->control);
+            $n += cos($a);
+            $e += sin($a);
+        }
+
+        return Angle::wrap(atan2($e, $n));
+    }
+
+    private function toward(): string
+    {
+        return Compass::word($this->middle());
+    }
+
+    private function allOneWay(): bool
+    {
+        foreach ($this->sights as $s) {
+            if (abs(Angle::signed($this->station->azimuthTo($s->control) - $this->middle())) > self::SAME_WAY / 2) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** The widest angle off a common line that any two sights make; small means all in line. */
+    private function flattest(): float
+    {
+        $widest = 0.0;
+        foreach ($this->sights as $i => $a) {
+            foreach (array_slice($this->sights, $i + 1) as $b) {
+                $angle = abs(Angle::signed($this->station->azimuthTo($a->control) - $this->station->azimuthTo($b->control)));
+                $widest = max($widest, min($angle, M_PI - $angle));
+            }
+        }
+
+        return $widest;
+    }
+
+    /** @return string|null the marks, where the instrument is near the circle through every three of them */
+    private function nearCircle(): ?string
+    {
+        $n = count($this->sights);
+        $names = null;
+        for ($i = 0; $i < $n; $i++) {
+            for ($j = $i + 1; $j < $n; $j++) {
+                for ($k = $j + 1; $k < $n; $k++) {
+                    [$a, $b, $c] = [$this->sights[$i], $this->sights[$j], $this->sights[$k]];
+                    try {
+                        $circle = Circle::through($a->control, $b->control, $c->control);
+                    } catch (NoConstruction) {
+                        return null;
+                    }
+                    if (abs($circle->centre->distanceTo($this->station) - $circle->radius) > self::NEAR_CIRCLE * $circle->radius) {
+                        return null;
+                    }
+                    $names ??= "“{$a->name}”, “{$b->name}” and “{$c->name}”";
+                }
+            }
+        }
+
+        return $names;
+    }
+}
