@@ -9,18 +9,18 @@ use App\Designs\Models\DesignLayer;
 use App\Designs\ShapeRef;
 use App\Designs\TouchedSpot;
 use App\Projects\Models\Project;
-use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\ConstructionKind;
-use Parlay\Core\Cogo\NoConstruction;
-use Parlay\Core\Collect\Alike;
-use Parlay\Core\Collect\LayerCrossings;
+use Parlay\Core\Control\GridCrossing;
+use Parlay\Core\Designs\Alike;
 use Parlay\Core\Designs\Attributes;
 use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\LayerCrossings;
 use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Designs\ShapeLegs;
 use Parlay\Core\Designs\SpotKind;
+use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Grid\GridCrossing;
 use Parlay\Core\Points\Name;
 
 /** Finds many places of a drawing at once; each comes with a recipe of its own. */
@@ -180,7 +180,7 @@ final class Collect
                 continue;
             }
             $construction = new Construction(ConstructionKind::Every, distances: [new GivenDistance($body->interval)], chain: new GivenPolyline([$ref]), corners: $body->corners);
-            foreach (Chain::of($legs)->every($body->interval, $body->corners) as $i => [, $place]) {
+            foreach (Polyline::of($legs)->every($body->interval, $body->corners) as $i => [, $place]) {
                 $found[] = new Candidate($construction, $place, index: $i);
             }
             if (count($found) > self::MOST) {
@@ -199,7 +199,7 @@ final class Collect
         $found = [];
         foreach (Alike::outlines($layer, $like->shape) as $numbers) {
             $chain = new GivenPolyline(array_map(static fn (int $i) => new ShapeRef($like->layerId, $i), $numbers));
-            $corners = Chain::of(array_merge(...array_map(static fn (int $i) => ShapeLegs::of($layer->shape($i)), $numbers)))->corners();
+            $corners = Polyline::of(array_merge(...array_map(static fn (int $i) => ShapeLegs::of($layer->shape($i)), $numbers)))->corners();
             foreach ($corners as $i => $corner) {
                 $found[] = new Candidate(new Construction(ConstructionKind::Corners, chain: $chain), $corner, index: $i);
             }

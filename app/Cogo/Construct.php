@@ -9,16 +9,16 @@ use Parlay\Core\Cogo\ConstructionKind;
 use Parlay\Core\Cogo\Inverse;
 use Parlay\Core\Cogo\Made;
 use Parlay\Core\Cogo\MadePlace;
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\PlacesFound;
 use Parlay\Core\Cogo\PlacesInPattern;
 use Parlay\Core\Cogo\PlacesOnArc;
-use Parlay\Core\Cogo\PlacesOnChain;
-use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Cogo\PlacesOnPolyline;
 use Parlay\Core\Cogo\SimpleCurve;
 use Parlay\Core\Cogo\Sketch;
 use Parlay\Core\Cogo\SketchLeg;
 use Parlay\Core\Cogo\Triangle;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Units\LengthStyle;
 
@@ -49,14 +49,14 @@ final readonly class Construct
             ConstructionKind::TwoLines => PlacesFound::byTwoLines($this->line($b, 0), $this->line($b, 1)),
             ConstructionKind::LineDistance => PlacesFound::byLineAndDistance($this->line($b, 0), $this->place($b, 0), $this->distance($b, 0)),
             ConstructionKind::TwoDistances => PlacesFound::byTwoDistances($this->place($b, 0), $this->distance($b, 0), $this->place($b, 1), $this->distance($b, 1)),
-            ConstructionKind::Along => PlacesOnChain::at($this->givens->chain($b->chain), $this->distance($b, 0), $b->offset),
-            ConstructionKind::Foot => PlacesOnChain::foot($this->givens->chain($b->chain), $this->place($b, 0)),
-            ConstructionKind::Divided => PlacesOnChain::divided($this->givens->chain($b->chain), $b->count, $b->offset),
-            ConstructionKind::Every => PlacesOnChain::every($this->givens->chain($b->chain), $this->distance($b, 0), $b->corners, $b->offset),
-            ConstructionKind::Parallel => PlacesOnChain::parallel($this->givens->chain($b->chain), $b->offset),
-            ConstructionKind::Corners => PlacesOnChain::corners($this->givens->chain($b->chain)),
-            ConstructionKind::SetBack => PlacesOnChain::setBack($this->givens->chain($b->chain), $this->distance($b, 0)),
-            ConstructionKind::Area => PlacesOnChain::enclosed($this->givens->chain($b->chain)),
+            ConstructionKind::Along => PlacesOnPolyline::at($this->givens->chain($b->chain), $this->distance($b, 0), $b->offset),
+            ConstructionKind::Foot => PlacesOnPolyline::foot($this->givens->chain($b->chain), $this->place($b, 0)),
+            ConstructionKind::Divided => PlacesOnPolyline::divided($this->givens->chain($b->chain), $b->count, $b->offset),
+            ConstructionKind::Every => PlacesOnPolyline::every($this->givens->chain($b->chain), $this->distance($b, 0), $b->corners, $b->offset),
+            ConstructionKind::Parallel => PlacesOnPolyline::parallel($this->givens->chain($b->chain), $b->offset),
+            ConstructionKind::Corners => PlacesOnPolyline::corners($this->givens->chain($b->chain)),
+            ConstructionKind::SetBack => PlacesOnPolyline::setBack($this->givens->chain($b->chain), $this->distance($b, 0)),
+            ConstructionKind::Area => PlacesOnPolyline::enclosed($this->givens->chain($b->chain)),
             ConstructionKind::ArcThroughThree => PlacesOnArc::throughThree($this->place($b, 0), $this->place($b, 1), $this->place($b, 2)),
             ConstructionKind::ArcLeaving => PlacesOnArc::leaving($this->place($b, 0), $this->direction($b, 0), $this->curve($b), $b->toTheRight),
             ConstructionKind::ArcBetweenTangents => PlacesOnArc::betweenTangents($this->line($b, 0), $this->line($b, 1), $this->distance($b, 0)),
@@ -88,7 +88,7 @@ final readonly class Construct
         return $this->givens->distance($b->distances[$i] ?? new GivenDistance);
     }
 
-    private function line(Construction $b, int $i): Ray
+    private function line(Construction $b, int $i): Line
     {
         return $this->givens->line($b->lines[$i] ?? new GivenLine);
     }

@@ -8,15 +8,15 @@ use App\Control\Models\GridLine;
 use App\Designs\ShapeRef;
 use App\Designs\TouchedSpot;
 use App\Projects\Models\Project;
-use Parlay\Core\Cogo\Chain;
-use Parlay\Core\Cogo\NoConstruction;
-use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Designs\ConnectedPieces;
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Designs\ShapeLegs;
 use Parlay\Core\Designs\Spot;
 use Parlay\Core\Designs\SpotKind;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 
 /** Finds what a computation is given: places, directions, distances, lines and chains, from the project as it stands. */
@@ -72,7 +72,7 @@ final class Givens
     public function direction(GivenDirection $given): float
     {
         if ($given->from !== null && $given->to !== null) {
-            return Ray::through($this->place($given->from), $this->place($given->to))->azimuth + $given->plus;
+            return Line::through($this->place($given->from), $this->place($given->to))->azimuth + $given->plus;
         }
 
         if ($given->shape !== null) {
@@ -91,7 +91,7 @@ final class Givens
         return ($given->metres ?? throw new \DomainException('A distance is missing: type one, or take it from two places.')) + $given->plus;
     }
 
-    public function line(GivenLine $given): Ray
+    public function line(GivenLine $given): Line
     {
         $line = $this->withoutOffset($given);
         if ($given->towardId === null) {
@@ -121,20 +121,20 @@ final class Givens
         return [$ray->from, $given->direction !== null ? $ray->at(100.0) : $this->place($given->to ?? new GivenPlace)];
     }
 
-    public function chain(?GivenPolyline $given): Chain
+    public function chain(?GivenPolyline $given): Polyline
     {
         if ($given === null || ($given->shapes === [] && $given->places === [])) {
             throw new \DomainException('A line is missing: touch a line or arc of a drawing, or choose places one after another.');
         }
         if ($given->shapes === []) {
-            $chain = Chain::through($this->places($given->places), $given->closed);
+            $chain = Polyline::through($this->places($given->places), $given->closed);
         } else {
             $pieces = $given->connected && count($given->shapes) === 1 ? $this->connected($given->shapes[0]) : array_map($this->shape(...), $given->shapes);
             $legs = array_merge(...array_map(ShapeLegs::of(...), $pieces));
             if ($legs === []) {
                 throw NoConstruction::contradiction('Only lines, arcs and circles can be measured along; splines and ellipses can’t yet.');
             }
-            $chain = Chain::of($legs);
+            $chain = Polyline::of($legs);
         }
 
         return $given->reversed ? $chain->reversed() : $chain;
@@ -159,22 +159,22 @@ final class Givens
         return Spot::crossing($shape, $this->shapes->of($spot->withLayerId, $spot->withShape), $near, $spot->prolonged);
     }
 
-    private function withoutOffset(GivenLine $given): Ray
+    private function withoutOffset(GivenLine $given): Line
     {
         if ($given->shape !== null) {
             $shape = $this->shape($given->shape);
 
-            return $shape->kind === ShapeKind::Line ? Ray::through($shape->pointAt(0.0), $shape->pointAt(1.0))
+            return $shape->kind === ShapeKind::Line ? Line::through($shape->pointAt(0.0), $shape->pointAt(1.0))
                 : throw NoConstruction::contradiction('A straight line is needed here, and a '.$shape->kind->word().' was touched.');
         }
         if ($given->gridLineId !== null) {
             $line = $this->gridLine($given->gridLineId);
 
-            return $line->ring ? throw NoConstruction::contradiction("A straight line is needed here, and {$line->name} is a ring.") : Ray::through($line->from(), $line->to());
+            return $line->ring ? throw NoConstruction::contradiction("A straight line is needed here, and {$line->name} is a ring.") : Line::through($line->from(), $line->to());
         }
         $from = $this->place($given->from ?? new GivenPlace);
 
-        return $given->direction !== null ? new Ray($from, $this->direction($given->direction)) : Ray::through($from, $this->place($given->to ?? new GivenPlace));
+        return $given->direction !== null ? new Line($from, $this->direction($given->direction)) : Line::through($from, $this->place($given->to ?? new GivenPlace));
     }
 
     private function gridLine(int $id): GridLine

@@ -9,10 +9,10 @@ use App\Instrument\Models\QueuedInstruction;
 use Parlay\Core\Instrument\Done;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\InstructionKind;
+use Parlay\Core\Instrument\InstrumentReport;
 use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\LinkLost;
 use Parlay\Core\Instrument\Refused;
-use Parlay\Core\Instrument\Report;
 use Parlay\Core\Instrument\TotalStation;
 use Parlay\Core\Instrument\Tracked;
 
@@ -131,7 +131,7 @@ final class Link
         return $this->waiting;
     }
 
-    private function take(Report $report): void
+    private function take(InstrumentReport $report): void
     {
         if ($report instanceof InstrumentStatus) {
             // Somebody who takes the call and says nothing is no instrument: the link is up from its first word on.

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Points;
 
-use Parlay\Core\Doctor\Finding;
-use Parlay\Core\Doctor\FindingKind;
 use Parlay\Core\ListOf;
+use Parlay\Core\Points\Findings\Finding;
+use Parlay\Core\Points\Findings\FindingKind;
 use Parlay\Core\Units\LengthUnit;
 
 /** What the doctor suspects, and what one touch would do about it. */

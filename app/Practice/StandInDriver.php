@@ -7,12 +7,12 @@ namespace App\Practice;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Done;
 use Parlay\Core\Instrument\Instruction;
+use Parlay\Core\Instrument\InstrumentReport;
 use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\LinkLost;
 use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Refusal;
 use Parlay\Core\Instrument\Refused;
-use Parlay\Core\Instrument\Report;
 use Parlay\Core\Instrument\TotalStation;
 use Parlay\Core\Instrument\Tracked;
 
@@ -84,7 +84,7 @@ final class StandInDriver implements TotalStation
         }
     }
 
-    /** @return list<Report> */
+    /** @return list<InstrumentReport> */
     private function linesFrom(string $bytes): array
     {
         $this->buffer .= $bytes;
@@ -105,7 +105,7 @@ final class StandInDriver implements TotalStation
     }
 
     /** @param  array<array-key, mixed>  $said */
-    private static function report(array $said): ?Report
+    private static function report(array $said): ?InstrumentReport
     {
         return match (true) {
             ($said['event'] ?? null) === 'status' => self::status($said),

@@ -10,8 +10,8 @@ use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Actions\SolveSetup;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setups\Blunders\Explanation;
 use Parlay\Core\Setups\SetupSolution;
-use Parlay\Core\Setups\Why\Explanation;
 
 /** The setup being made as it is shown: what was given, what it gives, what speaks against it. */
 final class DraftView

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Setups;
 
 use Parlay\Core\ListOf;
-use Parlay\Core\Setups\Why\Cause;
-use Parlay\Core\Setups\Why\Explanation;
+use Parlay\Core\Setups\Blunders\Cause;
+use Parlay\Core\Setups\Blunders\Explanation;
 
 /** A cause that explains why the sights don't fit; the likeliest comes first. */
 final readonly class ExplanationEntry

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use Parlay\Core\Doctor\Doctor;
-use Parlay\Core\Doctor\Surroundings;
-use Parlay\Core\Tests\Doctor\DoctorTest;
-use Parlay\Core\Tests\Doctor\Lists;
+use Parlay\Core\Points\Findings\ListCheck;
+use Parlay\Core\Points\Findings\Surroundings;
+use Parlay\Core\Tests\Points\Findings\ListCheckTest;
+use Parlay\Core\Tests\Points\Findings\Lists;
 use Parlay\Core\Units\LengthUnit;
 
 /** The doctor on a thousand seeded lists of each kind: what is named of what was planted, and what is said of clean lists. */
@@ -14,12 +14,12 @@ foreach (['in an empty project' => null, 'beside a site' => 0, 'with common name
     $false = 0;
     for ($seed = 1; $seed <= 1000; $seed++) {
         $list = Lists::clean($seed);
-        $false += Doctor::examine($list, LengthUnit::Metre, '.', $common === null ? new Surroundings : Lists::around($list, $common))->findings === [] ? 0 : 1;
+        $false += ListCheck::examine($list, LengthUnit::Metre, '.', $common === null ? new Surroundings : Lists::around($list, $common))->findings === [] ? 0 : 1;
     }
     $rows[] = ["clean lists that the doctor suspects, $where", sprintf('%.1f of 100', $false / 10), '1,000 lists', '2 of 100'];
 }
-foreach (DoctorTest::faults() as $fault => [$kind, $plant]) {
-    [$named, $told] = DoctorTest::measured($kind, $plant);
+foreach (ListCheckTest::faults() as $fault => [$kind, $plant]) {
+    [$named, $told] = ListCheckTest::measured($kind, $plant);
     $rows[] = ["planted and named: $fault", sprintf('%.1f of 100', 100 * $named / $told), number_format($told).' lists', '95 of 100'];
 }
 

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Parlay\Core\Collect\LayerCrossings;
 use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\LayerCrossings;
 use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\ShortWalk;

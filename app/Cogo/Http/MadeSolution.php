@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Cogo\Http;
 
 use App\Cogo\Standing;
-use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Cogo\MadePlace;
 use Parlay\Core\Cogo\Solution;
+use Parlay\Core\Geometry\Leg;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\ListOf;
 

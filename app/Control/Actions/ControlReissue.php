@@ -9,7 +9,7 @@ use App\Control\Models\ControlPoint;
 use App\Control\MovedControl;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
-use Parlay\Core\Points\ControlComparison;
+use Parlay\Core\Control\ControlComparison;
 use Parlay\Core\Points\PointRow;
 
 /** A new list of control beside the one in use, and the setups that stand on what moved. */

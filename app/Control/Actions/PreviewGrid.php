@@ -12,12 +12,12 @@ use App\Control\GridWanted;
 use App\Control\GridWay;
 use App\Designs\Models\DesignLayer;
 use App\Projects\Models\Project;
-use Parlay\Core\Cogo\NoConstruction;
+use Parlay\Core\Control\GridLine;
+use Parlay\Core\Control\GridNames;
+use Parlay\Core\Control\GridRecognition;
+use Parlay\Core\Control\TypedGrid;
 use Parlay\Core\Designs\DrawingLayer;
-use Parlay\Core\Grid\GridLine;
-use Parlay\Core\Grid\GridNames;
-use Parlay\Core\Grid\GridRecognition;
-use Parlay\Core\Grid\TypedGrid;
+use Parlay\Core\Geometry\NoConstruction;
 
 final class PreviewGrid
 {

@@ -19,7 +19,7 @@ use App\Projects\Preparation;
 use App\Seen;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Parlay\Core\Grid\GridLine as Line;
+use Parlay\Core\Control\GridLine as Line;
 
 /** The building's grid: lines found in a drawing or typed, corrected by hand. */
 final class GridController

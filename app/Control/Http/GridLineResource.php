@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Control\Http;
 
 use App\Control\Models\GridLine as Row;
-use Parlay\Core\Grid\GridLine;
+use Parlay\Core\Control\GridLine;
 
 final readonly class GridLineResource
 {

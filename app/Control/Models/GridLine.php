@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Control\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Parlay\Core\Control\GridLine as Line;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Grid\GridLine as Line;
 
 /** A named line of the building's grid, or a ring about its first place. */
 final class GridLine extends Model

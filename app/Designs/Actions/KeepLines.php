@@ -16,9 +16,9 @@ use App\Designs\Models\DesignLayer;
 use App\Points\PointName;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
-use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\ShapeKind;
+use Parlay\Core\Geometry\Leg;
 use Parlay\Core\Units\LengthUnit;
 
 /** Makes a drawing of what was computed, so that its lines can be touched, measured along and offset like any other. */

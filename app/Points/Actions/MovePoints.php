@@ -15,9 +15,9 @@ use App\Points\MoveKind;
 use App\Points\PointsMoved;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Fit\PointFit;
 use Parlay\Core\Geometry\Affine;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /** Moves, turns, scales, mirrors or fits points: shown first, then done. What was moved by hand no longer comes from its source. */

@@ -16,8 +16,6 @@ use App\Points\RowEntry;
 use App\Projects\Models\Project;
 use App\Uploads;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Doctor\Doctor;
-use Parlay\Core\Doctor\Finding;
 use Parlay\Core\Formats\LandXml\LandXmlPoints;
 use Parlay\Core\Formats\PointFile;
 use Parlay\Core\Formats\PointText\Column;
@@ -26,6 +24,8 @@ use Parlay\Core\Formats\PointText\LayoutGuess;
 use Parlay\Core\Formats\PointText\Strings;
 use Parlay\Core\Formats\PointText\TextLines;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
+use Parlay\Core\Points\Findings\Finding;
+use Parlay\Core\Points\Findings\ListCheck;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
 use Parlay\Core\Units\LengthUnit;
@@ -118,7 +118,7 @@ final class PreviewPoints
         }
         $ended = $strings->finish();
         $around = SurroundingsOf::project($project, $body->target, count($rows) > self::MOST_NAMES ? [] : array_map(static fn (PointRow $r) => $r->name, $rows));
-        $report = Doctor::examine($rows, $layout->unit, $layout->decimalMark, $around, $ended && $body->target === PointsTarget::Points);
+        $report = ListCheck::examine($rows, $layout->unit, $layout->decimalMark, $around, $ended && $body->target === PointsTarget::Points);
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 
         return new PointsPreview(

@@ -10,9 +10,9 @@ use App\Points\PointsTarget;
 use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Designs\ShapeKind;
-use Parlay\Core\Doctor\Surroundings;
 use Parlay\Core\Fit\Spots;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\Findings\Surroundings;
 
 /** What a project holds that a new list can be held against. */
 final class SurroundingsOf

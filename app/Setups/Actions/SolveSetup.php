@@ -11,6 +11,9 @@ use App\Setups\HeightMode;
 use App\Setups\SetupMethod;
 use App\Setups\SolvedDraft;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setups\Blunders\BlunderDetection;
+use Parlay\Core\Setups\Blunders\Explanation;
+use Parlay\Core\Setups\Blunders\Occupied;
 use Parlay\Core\Setups\CannotSetUp;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\GridLines;
@@ -22,9 +25,6 @@ use Parlay\Core\Setups\SetUpAgain;
 use Parlay\Core\Setups\SetupSolution;
 use Parlay\Core\Setups\ShortBase;
 use Parlay\Core\Setups\WeakFigure;
-use Parlay\Core\Setups\Why\Explanation;
-use Parlay\Core\Setups\Why\Occupied;
-use Parlay\Core\Setups\Why\WhyBad;
 
 /** What the draft's sights give; stores nothing. */
 final class SolveSetup
@@ -94,7 +94,7 @@ final class SolveSetup
             return null;
         }
 
-        return WhyBad::explain($in->sights(), $in->positions(), $in->accuracy(), $in->project->length_style, $on, $in->project->angle_style);
+        return BlunderDetection::explain($in->sights(), $in->positions(), $in->accuracy(), $in->project->length_style, $on, $in->project->angle_style);
     }
 
     /** The mark under the tripod; null where it isn't said yet which. */

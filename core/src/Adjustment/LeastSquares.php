@@ -20,7 +20,7 @@ final class LeastSquares
      * @param  list<float>  $start approximate unknowns
      *  @throws NoSolution
      */
-    public static function solve(Model $model, array $start): Solution
+    public static function solve(Model $model, array $start): Adjusted
     {
         $unknowns = $start;
         for ($round = 0; $round < self::ROUNDS; $round++) {
@@ -47,7 +47,7 @@ final class LeastSquares
      * @param  list<float>  $unknowns
      *  @param  list<list<float>>  $inverse
      */
-    private static function finish(Model $model, array $unknowns, array $inverse): Solution
+    private static function finish(Model $model, array $unknowns, array $inverse): Adjusted
     {
         $residuals = [];
         $sum = 0.0;
@@ -57,7 +57,7 @@ final class LeastSquares
         }
         $redundancy = count($residuals) - count($unknowns);
 
-        return new Solution($unknowns, $inverse, $residuals, $redundancy, $redundancy > 0 ? $sum / $redundancy : 1.0);
+        return new Adjusted($unknowns, $inverse, $residuals, $redundancy, $redundancy > 0 ? $sum / $redundancy : 1.0);
     }
 
     /**

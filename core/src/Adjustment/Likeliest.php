@@ -15,30 +15,30 @@ final class Likeliest
 
     /**
      * @param  list<list<float>>  $starts
-     * @return non-empty-list<BlockSolution> the best first
+     * @return non-empty-list<GroupedSolution> the best first
      *
      * @throws NoSolution where none of them leads to one
      */
-    public static function of(BlockModel $model, array $starts): array
+    public static function of(GroupedModel $model, array $starts): array
     {
         $solved = [];
         $why = NoSolution::noStart();
         foreach ($starts as $start) {
             try {
-                $new = BlockSquares::solve($model, $start);
+                $new = GroupedSquares::solve($model, $start);
             } catch (NoSolution $why) {
                 continue;
             }
             // A wrong start may lead to the right place.
-            if (array_filter($solved, static fn (BlockSolution $s) => hypot($s->unknowns[0] - $new->unknowns[0], $s->unknowns[1] - $new->unknowns[1]) < self::ONE) === []) {
+            if (array_filter($solved, static fn (GroupedSolution $s) => hypot($s->unknowns[0] - $new->unknowns[0], $s->unknowns[1] - $new->unknowns[1]) < self::ONE) === []) {
                 $solved[] = $new;
             }
         }
         if ($solved === []) {
             throw $why;
         }
-        usort($solved, static fn (BlockSolution $a, BlockSolution $b) => $a->squares <=> $b->squares);
+        usort($solved, static fn (GroupedSolution $a, GroupedSolution $b) => $a->squares <=> $b->squares);
 
-        return [$solved[0], ...array_values(array_filter(array_slice($solved, 1), static fn (BlockSolution $s) => $s->squares <= $solved[0]->squares + self::NEARLY))];
+        return [$solved[0], ...array_values(array_filter(array_slice($solved, 1), static fn (GroupedSolution $s) => $s->squares <= $solved[0]->squares + self::NEARLY))];
     }
 }

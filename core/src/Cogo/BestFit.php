@@ -6,6 +6,10 @@ namespace Parlay\Core\Cogo;
 
 use Parlay\Core\Adjustment\LeastSquares;
 use Parlay\Core\Adjustment\NoSolution;
+use Parlay\Core\Geometry\Circle;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /**
@@ -18,7 +22,7 @@ final readonly class BestFit
      * @param  list<float>  $residuals  metres, in the order of the places: to the right of the line, outside the circle, above the plane
      * @param  list<Leg>  $drawn
      * @param  list<MadePlace>  $places
-     * @param  list<Figure>  $figures
+     * @param  list<Quantity>  $figures
      * @param  array{string, string}  $sides  what a positive and a negative residual are called
      */
     private function __construct(
@@ -44,14 +48,14 @@ final readonly class BestFit
             throw NoConstruction::allOnePlace();
         }
         // Twice the angle from north to the longer axis; then along from the first place to the last.
-        $ray = new Ray($mean, atan2(2 * $xy, $yy - $xx) / 2);
+        $ray = new Line($mean, atan2(2 * $xy, $yy - $xx) / 2);
         $along = array_map($ray->along(...), $places);
         if ($along[count($along) - 1] < $along[0]) {
-            $ray = new Ray($mean, $ray->azimuth + M_PI);
+            $ray = new Line($mean, $ray->azimuth + M_PI);
             $along = array_map($ray->along(...), $places);
         }
         [$from, $to] = [$ray->at(min($along)), $ray->at(max($along))];
-        $figures = [Figure::direction('direction', $from->azimuthTo($to)), Figure::length('length', $from->distanceTo($to))];
+        $figures = [Quantity::direction('direction', $from->azimuthTo($to)), Quantity::length('length', $from->distanceTo($to))];
 
         return self::with(array_map($ray->right(...), $places), 2, [new MadePlace($from, 'beginning'), new MadePlace($to, 'end')], $figures, [new Leg($from, $to)], ['to the right', 'to the left']);
     }
@@ -71,7 +75,7 @@ final readonly class BestFit
         $residuals = array_map(static fn (Position $p) => $circle->centre->distanceTo($p) - $circle->radius, $places);
         $rim = static fn (float $azimuth): Position => $circle->centre->along($azimuth, $circle->radius);
 
-        return self::with($residuals, 3, [new MadePlace($circle->centre, 'centre')], [Figure::length('radius', $circle->radius)], [new Leg($rim(0.0), $rim(M_PI), M_PI), new Leg($rim(M_PI), $rim(0.0), M_PI)], ['outside', 'inside']);
+        return self::with($residuals, 3, [new MadePlace($circle->centre, 'centre')], [Quantity::length('radius', $circle->radius)], [new Leg($rim(0.0), $rim(M_PI), M_PI), new Leg($rim(M_PI), $rim(0.0), M_PI)], ['outside', 'inside']);
     }
 
     /** @param  list<Position>  $places with elevations @throws NoConstruction */
@@ -89,8 +93,8 @@ final readonly class BestFit
         $residuals = array_map(static fn (Position $p) => $normal[0] * ($p->easting - $mean->easting) + $normal[1] * ($p->northing - $mean->northing) + $normal[2] * ($p->elevation - $level), $places);
         $flat = hypot($normal[0], $normal[1]);
         $figures = [
-            new Figure('steepest grade', FigureKind::Grade, abs($normal[2]) < 1e-12 ? INF : $flat / $normal[2]),
-            Figure::direction('falling toward', $flat < 1e-12 ? 0.0 : (new Position(0, 0))->azimuthTo(new Position($normal[1], $normal[0]))),
+            new Quantity('steepest grade', QuantityKind::Grade, abs($normal[2]) < 1e-12 ? INF : $flat / $normal[2]),
+            Quantity::direction('falling toward', $flat < 1e-12 ? 0.0 : (new Position(0, 0))->azimuthTo(new Position($normal[1], $normal[0]))),
         ];
 
         return self::with($residuals, 3, [new MadePlace($mean->at($level), 'centre of gravity')], $figures, [], ['above', 'below']);
@@ -98,15 +102,15 @@ final readonly class BestFit
 
     public function made(): Made
     {
-        $residuals = array_map(fn (float $r, int $i) => Figure::deviation('place '.($i + 1).' '.$this->sides[$r < 0 ? 1 : 0], abs($r)), $this->residuals, array_keys($this->residuals));
+        $residuals = array_map(fn (float $r, int $i) => Quantity::deviation('place '.($i + 1).' '.$this->sides[$r < 0 ? 1 : 0], abs($r)), $this->residuals, array_keys($this->residuals));
 
-        return Made::one($this->places, [...$this->figures, Figure::deviation('standard deviation', $this->deviation), ...$residuals], $this->drawn);
+        return Made::one($this->places, [...$this->figures, Quantity::deviation('standard deviation', $this->deviation), ...$residuals], $this->drawn);
     }
 
     /**
      * @param  list<float>  $residuals
      * @param  list<MadePlace>  $places
-     * @param  list<Figure>  $figures
+     * @param  list<Quantity>  $figures
      * @param  list<Leg>  $drawn
      * @param  array{string, string}  $sides
      */
@@ -135,7 +139,7 @@ final readonly class BestFit
         if ($a->distanceTo($b) === 0.0) {
             throw NoConstruction::allOnePlace();
         }
-        $line = Ray::through($a, $b);
+        $line = Line::through($a, $b);
 
         return Circle::through($a, $farthest(static fn (Position $p) => abs($line->right($p))), $b);
     }

@@ -6,6 +6,8 @@ namespace Parlay\Core\Cogo;
 
 use Parlay\Core\Adjustment\Equation;
 use Parlay\Core\Adjustment\Model;
+use Parlay\Core\Geometry\Circle;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /**

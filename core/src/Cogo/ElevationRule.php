@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /** Where the elevation of a point comes from. */
@@ -43,7 +45,7 @@ enum ElevationRule: string
             throw NoConstruction::tooFew('An elevation between two points', 2, 0);
         }
 
-        return $low + ($high - $low) * Ray::through($from, $to)->along($made) / $from->distanceTo($to);
+        return $low + ($high - $low) * Line::through($from, $to)->along($made) / $from->distanceTo($to);
     }
 
     private static function known(?Position $p): float

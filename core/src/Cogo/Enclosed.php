@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 
 /**
@@ -25,7 +27,7 @@ final readonly class Enclosed
     ) {}
 
     /** @throws NoConstruction where the chain is open or encloses nothing */
-    public static function by(Chain $outline): self
+    public static function by(Polyline $outline): self
     {
         if (! $outline->isClosed()) {
             throw NoConstruction::contradiction('The outline is not closed: its end is not its beginning.');
@@ -66,7 +68,7 @@ final readonly class Enclosed
      *
      * @throws NoConstruction
      */
-    private static function refuseCrossing(Chain $outline): void
+    private static function refuseCrossing(Polyline $outline): void
     {
         $chords = self::chords($outline);
         $count = count($chords);
@@ -80,7 +82,7 @@ final readonly class Enclosed
     }
 
     /** @return list<array{float, float, float, float, int}> both ends from the first corner, and the leg that each is part of */
-    private static function chords(Chain $outline): array
+    private static function chords(Polyline $outline): array
     {
         $origin = $outline->legs[0]->from;
         $chords = [];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /** What lies between two places. */
@@ -45,25 +47,25 @@ final readonly class Inverse
             $sum += $inverse->distance;
         }
         if (count($places) > 2) {
-            $figures[] = Figure::length('all together', $sum);
+            $figures[] = Quantity::length('all together', $sum);
         }
 
         return Made::one([], $figures, $drawn);
     }
 
-    /** @return list<Figure> */
+    /** @return list<Quantity> */
     private function figures(string $which): array
     {
-        $figures = [Figure::length("plan distance$which", $this->distance)];
+        $figures = [Quantity::length("plan distance$which", $this->distance)];
         if ($this->distance > 0.0) {
-            $figures[] = Figure::direction("direction$which", $this->direction);
+            $figures[] = Quantity::direction("direction$which", $this->direction);
         }
         if ($this->rise !== null && $this->slope !== null) {
-            $figures[] = Figure::length($this->rise < 0 ? "falls by$which" : "rises by$which", abs($this->rise));
-            $figures[] = Figure::length("slope distance$which", $this->slope);
+            $figures[] = Quantity::length($this->rise < 0 ? "falls by$which" : "rises by$which", abs($this->rise));
+            $figures[] = Quantity::length("slope distance$which", $this->slope);
         }
         if ($this->grade !== null) {
-            $figures[] = new Figure(($this->grade < 0 ? 'grade, falling' : 'grade, rising').$which, FigureKind::Grade, abs($this->grade));
+            $figures[] = new Quantity(($this->grade < 0 ? 'grade, falling' : 'grade, rising').$which, QuantityKind::Grade, abs($this->grade));
         }
 
         return $figures;

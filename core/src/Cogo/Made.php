@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\Leg;
 use Parlay\Core\Geometry\Position;
 
 /** What a computation gives: one solution, or all there are, lettered in a fixed order so that a kept letter means the same again. */
@@ -11,7 +12,7 @@ final readonly class Made
 {
     /**
      * @param  non-empty-list<Solution>  $solutions
-     * @param  list<Figure>  $figures  that all solutions share
+     * @param  list<Quantity>  $figures  that all solutions share
      */
     private function __construct(
         public array $solutions,
@@ -20,7 +21,7 @@ final readonly class Made
 
     /**
      * @param  list<MadePlace>  $places
-     * @param  list<Figure>  $figures
+     * @param  list<Quantity>  $figures
      * @param  list<Leg>  $drawn
      */
     public static function one(array $places, array $figures = [], array $drawn = []): self
@@ -31,7 +32,7 @@ final readonly class Made
     /**
      * @param  non-empty-list<Position>  $places  each a solution of its own
      * @param  list<string>  $words  as many, what tells each from the others
-     * @param  callable(Position): list<Figure>  $figures
+     * @param  callable(Position): list<Quantity>  $figures
      * @param  callable(Position): list<Leg>  $drawn
      */
     public static function either(array $places, array $words, callable $figures, callable $drawn): self
@@ -48,7 +49,7 @@ final readonly class Made
     /**
      * Solutions that are figures only.
      *
-     * @param  non-empty-list<list<Figure>>  $figures
+     * @param  non-empty-list<list<Quantity>>  $figures
      */
     public static function several(array $figures): self
     {

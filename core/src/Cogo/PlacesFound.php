@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace Parlay\Core\Cogo;
 
 use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Circle;
+use Parlay\Core\Geometry\Intersection;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /** Places found by directions and distances from places that are known. */
@@ -19,7 +24,7 @@ final class PlacesFound
     /** @param  float  $distance  plan distance, metres; negative goes the other way */
     public static function byDirectionAndDistance(Position $from, float $azimuth, float $distance, float $right = 0.0): Made
     {
-        $to = (new Ray($from, $azimuth))->offset($right)->at($distance);
+        $to = (new Line($from, $azimuth))->offset($right)->at($distance);
 
         return Made::one([new MadePlace($to)], self::measured($from, $to), [new Leg($from, $to)]);
     }
@@ -27,26 +32,26 @@ final class PlacesFound
     /** @param  float  $angle  clockwise from the backsight, radians */
     public static function byTurnedAngle(Position $station, Position $backsight, float $angle, float $distance): Made
     {
-        $azimuth = Ray::through($station, $backsight)->azimuth + $angle;
+        $azimuth = Line::through($station, $backsight)->azimuth + $angle;
         $to = $station->along($azimuth, $distance);
 
         return Made::one([new MadePlace($to)], self::measured($station, $to), [new Leg($station, $backsight), new Leg($station, $to)]);
     }
 
     /** @throws NoConstruction */
-    public static function byTwoLines(Ray $a, Ray $b): Made
+    public static function byTwoLines(Line $a, Line $b): Made
     {
         $at = Intersection::ofRays($a, $b);
 
         return Made::one([new MadePlace($at, self::doubt($a, $b, $at))], [
-            Figure::length('along the first', $a->along($at)),
-            Figure::length('along the second', $b->along($at)),
-            Figure::angle('angle between', min($off = Angle::wrap($b->azimuth - $a->azimuth), 2 * M_PI - $off)),
+            Quantity::length('along the first', $a->along($at)),
+            Quantity::length('along the second', $b->along($at)),
+            Quantity::angle('angle between', min($off = Angle::wrap($b->azimuth - $a->azimuth), 2 * M_PI - $off)),
         ], [new Leg($a->from, $at), new Leg($b->from, $at)]);
     }
 
     /** Lines have no ends, directions have a beginning; and two that hardly differ meet where nobody works. */
-    private static function doubt(Ray $a, Ray $b, Position $at): string
+    private static function doubt(Line $a, Line $b, Position $at): string
     {
         $behind = array_keys(array_filter(['the first' => $a->along($at), 'the second' => $b->along($at)], static fn (float $along) => $along < -1e-6));
         $apart = max($a->from->distanceTo($b->from), self::NEAR);
@@ -59,12 +64,12 @@ final class PlacesFound
     }
 
     /** @throws NoConstruction */
-    public static function byLineAndDistance(Ray $line, Position $centre, float $distance): Made
+    public static function byLineAndDistance(Line $line, Position $centre, float $distance): Made
     {
         return Made::either(
             Intersection::ofRayAndCircle($line, new Circle($centre, $distance)),
             ['nearer along the line', 'farther along the line'],
-            static fn (Position $p) => [Figure::length('along the line', $line->along($p)), Figure::direction('direction from the second place', $centre->azimuthTo($p))],
+            static fn (Position $p) => [Quantity::length('along the line', $line->along($p)), Quantity::direction('direction from the second place', $centre->azimuthTo($p))],
             static fn (Position $p) => [new Leg($line->from, $p), new Leg($centre, $p)],
         );
     }
@@ -76,16 +81,16 @@ final class PlacesFound
             Intersection::ofCircles(new Circle($a, $toA), new Circle($b, $toB)),
             ['to the left, from the first place to the second', 'to the right, from the first place to the second'],
             static fn (Position $p) => [
-                Figure::direction('direction from the first', $a->azimuthTo($p)), Figure::direction('direction from the second', $b->azimuthTo($p)),
-                Figure::angle('angle between', abs(Angle::signed($p->azimuthTo($b) - $p->azimuthTo($a)))),
+                Quantity::direction('direction from the first', $a->azimuthTo($p)), Quantity::direction('direction from the second', $b->azimuthTo($p)),
+                Quantity::angle('angle between', abs(Angle::signed($p->azimuthTo($b) - $p->azimuthTo($a)))),
             ],
             static fn (Position $p) => [new Leg($a, $p), new Leg($b, $p)],
         );
     }
 
-    /** @return list<Figure> */
+    /** @return list<Quantity> */
     private static function measured(Position $from, Position $to): array
     {
-        return [Figure::direction('direction', $from->azimuthTo($to)), Figure::length('distance', $from->distanceTo($to))];
+        return [Quantity::direction('direction', $from->azimuthTo($to)), Quantity::length('distance', $from->distanceTo($to))];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /** Bolt patterns: the same places about a centre, or about each of many, turned to a direction. */

@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace Parlay\Core\Cogo;
 
 use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Circle;
+use Parlay\Core\Geometry\Intersection;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /** Arcs from what is known of them: three places, a beginning with two elements, or two tangents. */
@@ -35,14 +40,14 @@ final class PlacesOnArc
      *
      * @throws NoConstruction
      */
-    public static function betweenTangents(Ray $a, Ray $b, float $radius): Made
+    public static function betweenTangents(Line $a, Line $b, float $radius): Made
     {
         if ($radius <= 0.0) {
             throw NoConstruction::notPositive('The radius');
         }
         $meeting = Intersection::ofRays($a, $b);
         // Toward the parts that were touched: away from where the tangents meet.
-        $out = static fn (Ray $r): float => abs($r->along($meeting)) < 1e-9 ? $r->azimuth : $meeting->azimuthTo($r->from);
+        $out = static fn (Line $r): float => abs($r->along($meeting)) < 1e-9 ? $r->azimuth : $meeting->azimuthTo($r->from);
         [$toA, $toB] = [$out($a), $out($b)];
         $opening = Angle::signed($toB - $toA);
         $tangent = $radius / tan(abs($opening) / 2);
@@ -51,15 +56,15 @@ final class PlacesOnArc
         return Made::one([
             new MadePlace($arc->from, 'beginning of the arc'), new MadePlace($arc->to, 'end of the arc'), new MadePlace($arc->centre() ?? $meeting, 'centre'),
             new MadePlace($meeting, 'meeting of the tangents'),
-        ], [...self::figures($arc), Figure::length('tangent', $tangent)], [new Leg($meeting, $arc->from), $arc, new Leg($arc->to, $meeting)]);
+        ], [...self::figures($arc), Quantity::length('tangent', $tangent)], [new Leg($meeting, $arc->from), $arc, new Leg($arc->to, $meeting)]);
     }
 
-    /** @return list<Figure> */
+    /** @return list<Quantity> */
     private static function figures(Leg $arc): array
     {
         return [
-            Figure::length('radius', $arc->radius()), Figure::length('length', $arc->length()), Figure::angle('angle', abs($arc->sweep)),
-            Figure::length('chord', $arc->from->distanceTo($arc->to)),
+            Quantity::length('radius', $arc->radius()), Quantity::length('length', $arc->length()), Quantity::angle('angle', abs($arc->sweep)),
+            Quantity::length('chord', $arc->from->distanceTo($arc->to)),
         ];
     }
 }

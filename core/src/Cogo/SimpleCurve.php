@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\NoConstruction;
+
 /**
  * A circular curve from any two of its elements. Every element is the radius times a function of the angle alone, so two elements fix the
  * angle, by halving where no closed form is needed. Source: Ghilani & Wolf, Elementary Surveying, horizontal curves (recalled).
@@ -54,14 +56,14 @@ final readonly class SimpleCurve
         return $this->of(CurveElement::Tangent);
     }
 
-    /** @return list<Figure> all elements; those that a curve of half a turn or more has not are left out */
+    /** @return list<Quantity> all elements; those that a curve of half a turn or more has not are left out */
     public function figures(): array
     {
         $figures = [];
         foreach (CurveElement::cases() as $element) {
             $far = $element === CurveElement::Tangent || $element === CurveElement::External;
             if (! $far || $this->angle < M_PI - 1e-9) {
-                $figures[] = new Figure($element->word(), $element === CurveElement::Angle ? FigureKind::Angle : FigureKind::Length, $this->of($element));
+                $figures[] = new Quantity($element->word(), $element === CurveElement::Angle ? QuantityKind::Angle : QuantityKind::Length, $this->of($element));
             }
         }
 

@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace Parlay\Core\Cogo;
 
 use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Intersection;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 
 /**
@@ -39,9 +44,9 @@ final readonly class Sketch
         $closed = $close === SketchClosing::Spread || $close === SketchClosing::ByIntersection;
         $extra = $closed || $close === SketchClosing::Open || $missing->length() === 0.0 ? [] : [$missing];
         if ($offset !== 0.0) {
-            $parallel = Chain::of($drawn)->parallel($offset);
+            $parallel = Polyline::of($drawn)->parallel($offset);
 
-            return Made::one(PlacesOnChain::numbered($parallel->corners()), $figures, [...$drawn, ...$extra, ...$parallel->legs]);
+            return Made::one(PlacesOnPolyline::numbered($parallel->corners()), $figures, [...$drawn, ...$extra, ...$parallel->legs]);
         }
 
         return Made::one(self::places($drawn, $legs, $closed), $figures, [...$drawn, ...$extra]);
@@ -58,7 +63,7 @@ final readonly class Sketch
         $heading = 0.0;
         foreach ($legs as $i => $leg) {
             $azimuth = Angle::wrap($leg->azimuth ?? $heading + $leg->turn);
-            $made = $leg->isArc() ? self::arc($at, $azimuth, $leg) : self::straight($at, $azimuth, $leg, $i === count($legs) - 1 && $close === SketchClosing::ByIntersection ? new Ray($start, $closing) : null);
+            $made = $leg->isArc() ? self::arc($at, $azimuth, $leg) : self::straight($at, $azimuth, $leg, $i === count($legs) - 1 && $close === SketchClosing::ByIntersection ? new Line($start, $closing) : null);
             $drawn[] = $made;
             $heading = $made->azimuthAt($made->length());
             $at = $made->to;
@@ -80,13 +85,13 @@ final readonly class Sketch
         return new Leg($at, $arc->to->at($at->elevation === null ? null : $at->elevation + $leg->rise), $arc->sweep);
     }
 
-    private static function straight(Position $at, float $azimuth, SketchLeg $leg, ?Ray $closing): Leg
+    private static function straight(Position $at, float $azimuth, SketchLeg $leg, ?Line $closing): Leg
     {
         $until = $leg->length === null ? $leg->until ?? $closing : null;
         if ($leg->length === null && $until === null) {
             throw NoConstruction::contradiction('A leg needs a length, or a line that it runs until.');
         }
-        $to = $until === null ? $at->along($azimuth, (float) $leg->length) : Intersection::ofRays(new Ray($at, $azimuth), $until);
+        $to = $until === null ? $at->along($azimuth, (float) $leg->length) : Intersection::ofRays(new Line($at, $azimuth), $until);
 
         return new Leg($at, $to->at($at->elevation === null ? null : $at->elevation + $leg->rise));
     }
@@ -118,19 +123,19 @@ final readonly class Sketch
 
     /**
      * @param  list<Leg>  $drawn
-     * @return list<Figure>
+     * @return list<Quantity>
      */
     private static function figures(array $drawn, Leg $missing, SketchClosing $close): array
     {
         $length = array_sum(array_map(static fn (Leg $l) => $l->length(), $drawn));
-        $figures = [Figure::length('length of all legs', $length)];
+        $figures = [Quantity::length('length of all legs', $length)];
         if ($close === SketchClosing::Reported || $close === SketchClosing::Spread) {
             $north = $missing->to->northing - $missing->from->northing;
             $east = $missing->to->easting - $missing->from->easting;
-            $figures[] = Figure::deviation('missing to the '.($north < 0 ? 'south' : 'north'), abs($north));
-            $figures[] = Figure::deviation('missing to the '.($east < 0 ? 'west' : 'east'), abs($east));
-            $figures[] = Figure::deviation('misclosure', $missing->length());
-            $figures[] = new Figure('one part in', FigureKind::Number, $missing->length() < 1e-9 ? INF : round($length / $missing->length()));
+            $figures[] = Quantity::deviation('missing to the '.($north < 0 ? 'south' : 'north'), abs($north));
+            $figures[] = Quantity::deviation('missing to the '.($east < 0 ? 'west' : 'east'), abs($east));
+            $figures[] = Quantity::deviation('misclosure', $missing->length());
+            $figures[] = new Quantity('one part in', QuantityKind::Number, $missing->length() < 1e-9 ? INF : round($length / $missing->length()));
         }
 
         return $figures;

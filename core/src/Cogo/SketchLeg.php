@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\Line;
+
 /** A step of a sketch: straight on for a length, or an arc; in a direction, or turned from the step before. */
 final readonly class SketchLeg
 {
@@ -19,7 +21,7 @@ final readonly class SketchLeg
         public ?float $azimuth,
         public float $turn = 0.0,
         public ?float $length = null,
-        public ?Ray $until = null,
+        public ?Line $until = null,
         public float $radius = 0.0,
         public float $angle = 0.0,
         public bool $right = true,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\Leg;
+
 /** One of the ways in which a figure comes out: its places and what they measure. */
 final readonly class Solution
 {
@@ -11,7 +13,7 @@ final readonly class Solution
      * @param  string  $letter  A, B, ...
      * @param  string  $word  what tells it from the others: "to the left of A to B"
      * @param  list<MadePlace>  $places
-     * @param  list<Figure>  $figures
+     * @param  list<Quantity>  $figures
      * @param  list<Leg>  $drawn  lines and arcs of the figure
      */
     public function __construct(

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
+use Parlay\Core\Geometry\NoConstruction;
+
 /**
  * A triangle from three of its six parts, side a opposite angle A and so on. Law of cosines and law of sines; two triangles where two sides
  * and an angle opposite one of them leave both.
@@ -55,18 +57,18 @@ final readonly class Triangle
         return $this->sides[0] * $this->sides[1] * sin($this->angles[2]) / 2;
     }
 
-    /** @return list<Figure> */
+    /** @return list<Quantity> */
     public function figures(): array
     {
         $figures = [];
         foreach (['a', 'b', 'c'] as $i => $word) {
-            $figures[] = Figure::length("side $word", $this->sides[$i]);
+            $figures[] = Quantity::length("side $word", $this->sides[$i]);
         }
         foreach (['A', 'B', 'C'] as $i => $word) {
-            $figures[] = Figure::angle("angle $word", $this->angles[$i]);
+            $figures[] = Quantity::angle("angle $word", $this->angles[$i]);
         }
 
-        return [...$figures, new Figure('area', FigureKind::Area, $this->area())];
+        return [...$figures, new Quantity('area', QuantityKind::Area, $this->area())];
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Designs;
 
-use Parlay\Core\Cogo\Leg;
+use Parlay\Core\Geometry\Leg;
 
 /** The straight pieces and arcs of a shape, to compute with. */
 final class ShapeLegs

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Designs;
 
-use Parlay\Core\Cogo\Chain;
-use Parlay\Core\Cogo\Leg;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 
 /** Exact coordinates of the spots of a shape; what was pointed at only says which. */
@@ -52,7 +52,7 @@ final class Spot
         if ($legs === []) {
             throw NoSuchSpot::of($kind, $shape->kind);
         }
-        $chain = Chain::of($legs);
+        $chain = Polyline::of($legs);
         $along = $chain->foot($from)[0];
 
         return $chain->at($kind === SpotKind::On ? max(0.0, min($chain->length(), $along)) : $along);

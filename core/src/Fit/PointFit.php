@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Fit;
 
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Geometry\Affine;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Geometry\Similarity;
 

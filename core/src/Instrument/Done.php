@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Instrument;
 
 /** An instruction was carried out; a measurement brings its reading. */
-final readonly class Done extends Report
+final readonly class Done extends InstrumentReport
 {
     public function __construct(public int $number, public ?RawReading $reading = null) {}
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Instrument;
 
 /** How the instrument is. Sent on connecting and whenever something of it changes, at least once a second. */
-final readonly class InstrumentStatus extends Report
+final readonly class InstrumentStatus extends InstrumentReport
 {
     /**
      * @param  bool  $locked  follows a prism

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Instrument;
 
 /** An instruction was not carried out, and why. */
-final readonly class Refused extends Report
+final readonly class Refused extends InstrumentReport
 {
     public function __construct(public int $number, public Refusal $why) {}
 }

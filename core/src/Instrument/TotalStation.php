@@ -23,7 +23,7 @@ interface TotalStation
 
     /**
      * What was reported since, waiting at most so long for the first.
-     *  @return list<Report>
+     *  @return list<InstrumentReport>
      *  @throws LinkLost
      */
     public function reports(float $seconds): array;

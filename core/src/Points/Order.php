@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Points;
 
-use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\Position;
 
 /** In which order points are taken: for their names, or for staking them. */
@@ -56,7 +56,7 @@ enum Order: string
         if ($line === null) {
             throw new \DomainException('Which line the order goes along is missing: choose its two ends.');
         }
-        $ray = Ray::through(...$line);
+        $ray = Line::through(...$line);
 
         return self::by($places, static fn (Position $p) => [self::step($ray->along($p)), self::step($ray->right($p))]);
     }

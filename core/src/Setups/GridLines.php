@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
-use Parlay\Core\Adjustment\BlockSolution;
+use Parlay\Core\Adjustment\GroupedSolution;
 use Parlay\Core\Adjustment\Likeliest;
 use Parlay\Core\Adjustment\NoSolution;
 use Parlay\Core\Geometry\Angle;
@@ -57,7 +57,7 @@ final readonly class GridLines
         } catch (NoSolution $e) {
             throw CannotSetUp::noSolution($e->getMessage(), count($used));
         }
-        $places = array_map(fn (BlockSolution $s) => $this->found($station, $s, count($solved), $used), $solved);
+        $places = array_map(fn (GroupedSolution $s) => $this->found($station, $s, count($solved), $used), $solved);
         usort($places, static fn (GridPlace $a, GridPlace $b) => $b->onDrawn <=> $a->onDrawn);
 
         return $places;
@@ -143,7 +143,7 @@ final readonly class GridLines
     }
 
     /** @param  list<LineShot>  $used */
-    private function found(StationModel $model, BlockSolution $solution, int $places, array $used): GridPlace
+    private function found(StationModel $model, GroupedSolution $solution, int $places, array $used): GridPlace
     {
         $station = new Station($model->mark($solution->unknowns), Angle::wrap($solution->unknowns[(int) $model->orientation]), $this->instrumentHeight);
         $hits = array_map(static fn (LineShot $s) => $station->locate($s->sight), $this->shots);
@@ -170,7 +170,7 @@ final readonly class GridLines
      * @param  list<Position>  $hits  where each shot lies
      * @return list<ShotResidual>
      */
-    private function residuals(BlockSolution $solution, array $hits): array
+    private function residuals(GroupedSolution $solution, array $hits): array
     {
         // The shots in use are the last blocks of the model.
         $block = count($solution->blocks) - count(array_filter($this->shots, static fn (LineShot $s) => $s->used));

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
-use Parlay\Core\Adjustment\Block;
-use Parlay\Core\Adjustment\BlockModel;
+use Parlay\Core\Adjustment\GroupedModel;
+use Parlay\Core\Adjustment\ObservationGroup;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 
 /** Each shot says one thing: it lies on its line. What is sighted of control beside them enters as ever. */
-final readonly class GridLinesModel implements BlockModel
+final readonly class GridLinesModel implements GroupedModel
 {
     /** @param  list<LineShot>  $shots */
     public function __construct(
@@ -31,7 +31,7 @@ final readonly class GridLinesModel implements BlockModel
     }
 
     /** @param  list<float>  $unknowns */
-    private function blockOf(LineShot $shot, array $unknowns): Block
+    private function blockOf(LineShot $shot, array $unknowns): ObservationGroup
     {
         [$d, $o] = [$shot->sight->distance, (int) $this->control->orientation];
         $azimuth = $shot->sight->circle + $unknowns[$o];
@@ -43,6 +43,6 @@ final readonly class GridLinesModel implements BlockModel
         $variance = $along * ($this->accuracy->distance ** 2 + ($this->accuracy->distancePpm * 1e-6 * $d) ** 2)
             + (1 - $along) * ($d * $this->accuracy->angle * $shot->angles) ** 2 + $this->accuracy->centring ** 2 + $shot->line->deviation ** 2;
 
-        return new Block([array_values($row)], [-$shot->line->right($found)], [[$variance]]);
+        return new ObservationGroup([array_values($row)], [-$shot->line->right($found)], [[$variance]]);
     }
 }

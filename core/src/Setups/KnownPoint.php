@@ -50,7 +50,7 @@ final readonly class KnownPoint
                 throw CannotSetUp::backsightIsStation($s->name);
             }
         }
-        $solution = (new StationAdjustment($sights, $this->instrumentHeight, $this->accuracy, Given::mark($this->mark, $this->planDeviation, $this->heightDeviation, $this->accuracy)))->places()[0];
+        $solution = (new StationAdjustment($sights, $this->instrumentHeight, $this->accuracy, StationConstraint::mark($this->mark, $this->planDeviation, $this->heightDeviation, $this->accuracy)))->places()[0];
 
         return $solution->withCautions($this->cautions($solution, $back));
     }

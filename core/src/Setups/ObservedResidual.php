@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
-use Parlay\Core\Adjustment\Block;
-use Parlay\Core\Adjustment\JudgedBlock;
+use Parlay\Core\Adjustment\JudgedGroup;
+use Parlay\Core\Adjustment\ObservationGroup;
 
 /** One observation in the adjustment; radians for angles, metres for lengths. */
 final readonly class ObservedResidual
@@ -30,7 +30,7 @@ final readonly class ObservedResidual
      * @param  list<ObservedKind>  $kinds  what the rows of the block are
      * @return list<self>
      */
-    public static function each(array $kinds, Block $block, JudgedBlock $judged): array
+    public static function each(array $kinds, ObservationGroup $block, JudgedGroup $judged): array
     {
         return array_map(static function (ObservedKind $kind, int $i) use ($block, $judged): self {
             $r = $judged->reliability[$i];

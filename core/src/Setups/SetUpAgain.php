@@ -33,7 +33,7 @@ final readonly class SetUpAgain
             throw CannotSetUp::noBenchmark();
         }
         $strays = $this->strays($used);
-        $given = new Given($this->station->mark->at(null), $this->precision->place(), 0.0, $this->station->orientation, (float) $this->precision->orientation());
+        $given = new StationConstraint($this->station->mark->at(null), $this->precision->place(), 0.0, $this->station->orientation, (float) $this->precision->orientation());
         $found = (new StationAdjustment($sights, $instrumentHeight ?? $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
 
         return new SetupSolution(
@@ -82,7 +82,7 @@ final readonly class SetUpAgain
         if ($back === []) {
             throw CannotSetUp::noBacksight();
         }
-        $given = new Given($this->station->mark, $this->precision->place(), (float) $this->precision->height());
+        $given = new StationConstraint($this->station->mark, $this->precision->place(), (float) $this->precision->height());
         $found = (new StationAdjustment($sights, $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
         $cautions = count($back) === 1 ? ['The orientation comes from one sight: only its distance and height check that the instrument still stands where it stood.'] : [];
         if ($found->passes === false) {

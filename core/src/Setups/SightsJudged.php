@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
-use Parlay\Core\Adjustment\BlockSolution;
+use Parlay\Core\Adjustment\GroupedSolution;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Instrument\Station;
 
@@ -17,7 +17,7 @@ final readonly class SightsJudged
      */
     public function __construct(
         private Station $station,
-        private BlockSolution $solution,
+        private GroupedSolution $solution,
         private int $before,
         private bool $placeFound,
     ) {}

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
-use Parlay\Core\Adjustment\BlockSolution;
-use Parlay\Core\Adjustment\Held;
+use Parlay\Core\Adjustment\Constrained;
+use Parlay\Core\Adjustment\GroupedSolution;
 use Parlay\Core\Adjustment\Likeliest;
 use Parlay\Core\Adjustment\NoSolution;
 use Parlay\Core\Geometry\Angle;
@@ -24,7 +24,7 @@ final readonly class StationAdjustment
         private array $sights,
         private float $instrumentHeight,
         private Accuracy $accuracy,
-        private Given $given = new Given,
+        private StationConstraint $given = new StationConstraint,
     ) {
         $this->used = array_values(array_filter($sights, static fn (ControlSight $s) => StationModel::observed($s) !== []));
     }
@@ -38,13 +38,13 @@ final readonly class StationAdjustment
     {
         [$model, $solutions] = $this->solved();
 
-        return array_map(fn (BlockSolution $s) => $this->found($model, $s), $solutions);
+        return array_map(fn (GroupedSolution $s) => $this->found($model, $s), $solutions);
     }
 
     /**
      * The likeliest place alone, as it was solved: what is given has moved with the rest as far as its deviations let it.
      *
-     * @return array{StationModel, BlockSolution, Station}
+     * @return array{StationModel, GroupedSolution, Station}
      *
      * @throws CannotSetUp
      */
@@ -56,7 +56,7 @@ final readonly class StationAdjustment
     }
 
     /**
-     * @return array{StationModel, non-empty-list<BlockSolution>}
+     * @return array{StationModel, non-empty-list<GroupedSolution>}
      *
      * @throws CannotSetUp
      */
@@ -95,7 +95,7 @@ final readonly class StationAdjustment
             : [[$this->given->place, $this->given->orientation ?? StationStart::orientation($this->given->place, $used)]];
     }
 
-    private function found(StationModel $model, BlockSolution $solution): SetupSolution
+    private function found(StationModel $model, GroupedSolution $solution): SetupSolution
     {
         [$unknowns, $covariance] = $this->held($model, $solution);
         $station = $this->station($model, $unknowns);
@@ -114,19 +114,19 @@ final readonly class StationAdjustment
     }
 
     /** @return array{list<float>, list<list<float>>} unknowns and covariance, with what is given held as it is given */
-    private function held(StationModel $model, BlockSolution $solution): array
+    private function held(StationModel $model, GroupedSolution $solution): array
     {
         $held = $model->given();
         if ($held === []) {
             return [$solution->unknowns, $solution->cofactors];
         }
-        $found = Held::at($solution, $held);
+        $found = Constrained::at($solution, $held);
 
         return [$found->unknowns, $found->covariance];
     }
 
     /** A free scale beside it, as a check, by one step from the solution; null where the distances can't tell. */
-    private function scale(StationModel $model, BlockSolution $solution): ?FreeScale
+    private function scale(StationModel $model, GroupedSolution $solution): ?FreeScale
     {
         $columns = [];
         $distances = 0;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
-use Parlay\Core\Adjustment\Block;
-use Parlay\Core\Adjustment\BlockModel;
+use Parlay\Core\Adjustment\GroupedModel;
+use Parlay\Core\Adjustment\ObservationGroup;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
@@ -17,7 +17,7 @@ use Parlay\Core\Instrument\Accuracy;
  * Where only the plan or only the height of a sight is used, its slope distance and zenith angle serve as the plan distance or the rise they give.
  * Unknowns: northing and easting from the origin, then the orientation and the axis' height over the origin, each where it is there.
  */
-final readonly class StationModel implements BlockModel
+final readonly class StationModel implements GroupedModel
 {
     /** Nothing is given more exactly than this: metres, radians. */
     private const SUREST = 1e-6;
@@ -37,7 +37,7 @@ final readonly class StationModel implements BlockModel
         private Position $origin,
         private Accuracy $accuracy,
         private float $instrumentHeight,
-        private Given $given = new Given,
+        private StationConstraint $given = new StationConstraint,
         bool $oriented = false,
     ) {
         $size = 2;
@@ -149,7 +149,7 @@ final readonly class StationModel implements BlockModel
 
     /**
      * @param  list<float>  $unknowns
-     * @return list<Block>
+     * @return list<ObservationGroup>
      */
     private function givenBlocks(array $unknowns): array
     {
@@ -157,7 +157,7 @@ final readonly class StationModel implements BlockModel
         foreach ($this->given() as $i => [$value, $variance]) {
             $row = array_fill(0, $this->size, 0.0);
             $row[$i] = 1.0;
-            $blocks[] = new Block([array_values($row)], [$i === $this->orientation ? Angle::signed($value - $unknowns[$i]) : $value - $unknowns[$i]], [[$variance]]);
+            $blocks[] = new ObservationGroup([array_values($row)], [$i === $this->orientation ? Angle::signed($value - $unknowns[$i]) : $value - $unknowns[$i]], [[$variance]]);
         }
 
         return $blocks;
@@ -168,7 +168,7 @@ final readonly class StationModel implements BlockModel
      *
      * @param  list<float>  $unknowns
      */
-    public function block(ControlSight $s, array $unknowns): Block
+    public function block(ControlSight $s, array $unknowns): ObservationGroup
     {
         $sight = $s->sight;
         $dn = $s->control->northing - $this->origin->northing - $unknowns[0];
@@ -204,7 +204,7 @@ final readonly class StationModel implements BlockModel
     }
 
     /** @param  list<array{float, float, float, float, float, float}>  $of */
-    private function together(ControlSight $s, array $of): Block
+    private function together(ControlSight $s, array $of): ObservationGroup
     {
         $plan = $s->planDeviation ** 2 + $this->accuracy->centring ** 2;
         $up = $s->heightDeviation ** 2 + $this->accuracy->height ** 2;
@@ -224,7 +224,7 @@ final readonly class StationModel implements BlockModel
             }
         }
 
-        return new Block($rows, $misclosures, $covariance);
+        return new ObservationGroup($rows, $misclosures, $covariance);
     }
 
     private function startHeight(Position $place): float

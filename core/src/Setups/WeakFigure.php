@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\Ellipse;
-use Parlay\Core\Cogo\Circle;
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Circle;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setups\Stand\Expected;

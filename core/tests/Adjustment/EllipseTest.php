@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Adjustment;
 
-use Parlay\Core\Adjustment\Block;
 use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Adjustment\ObservationGroup;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
 
@@ -17,7 +17,7 @@ final class EllipseTest extends TestCase
         $cases = [[[4.0]], [[4.0, 1.0], [1.0, 2.5]], [[4.0, 1.0, -0.5], [1.0, 2.5, 0.3], [-0.5, 0.3, 1.2]]];
         $theirs = Reference::python('import numpy as np
 print(json.dumps([float(np.linalg.det(np.array(c))) for c in input]))', $cases);
-        self::assertEqualsWithDelta($theirs, array_map(static fn (array $c): float => (new Block([], [], $c))->spread(), $cases), 1e-12);
+        self::assertEqualsWithDelta($theirs, array_map(static fn (array $c): float => (new ObservationGroup([], [], $c))->spread(), $cases), 1e-12);
     }
 
     /** √(2 F(0.95; 2, r)), F from scipy; F(0.95; 2, 5) = 5.786 stands in the NIST/SEMATECH e-Handbook, 1.3.6.7.3. */

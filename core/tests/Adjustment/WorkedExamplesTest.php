@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Adjustment;
 
-use Parlay\Core\Adjustment\Block;
-use Parlay\Core\Adjustment\BlockModel;
-use Parlay\Core\Adjustment\BlockSquares;
 use Parlay\Core\Adjustment\Equation;
+use Parlay\Core\Adjustment\GroupedModel;
+use Parlay\Core\Adjustment\GroupedSquares;
 use Parlay\Core\Adjustment\LeastSquares;
 use Parlay\Core\Adjustment\Model;
+use Parlay\Core\Adjustment\ObservationGroup;
 use PHPUnit\Framework\TestCase;
 
 /**
@@ -44,17 +44,17 @@ final class WorkedExamplesTest extends TestCase
 
     public function test_the_adjustment_of_setups_gives_the_same(): void
     {
-        $model = new class(self::equations(true)) implements BlockModel
+        $model = new class(self::equations(true)) implements GroupedModel
         {
             /** @param  \Closure(list<float>): list<Equation>  $equations */
             public function __construct(private readonly \Closure $equations) {}
 
             public function blocksAt(array $unknowns): array
             {
-                return array_map(static fn (Equation $e) => new Block([$e->coefficients], [$e->misclosure], [[$e->deviation ** 2]]), ($this->equations)($unknowns));
+                return array_map(static fn (Equation $e) => new ObservationGroup([$e->coefficients], [$e->misclosure], [[$e->deviation ** 2]]), ($this->equations)($unknowns));
             }
         };
-        $solution = BlockSquares::solve($model, [0.0, 0.0, 0.0]);
+        $solution = GroupedSquares::solve($model, [0.0, 0.0, 0.0]);
         self::assertSame(['105.150', '104.489', '106.197'], self::written($solution->unknowns, 3));
         self::assertSame('0.107', sprintf('%.3f', (float) $solution->fit()));
         // Redundancy numbers add up to what is spare.

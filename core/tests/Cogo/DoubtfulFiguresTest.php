@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Cogo;
 
 use Parlay\Core\Cogo\BestFit;
-use Parlay\Core\Cogo\Chain;
-use Parlay\Core\Cogo\Circle;
-use Parlay\Core\Cogo\Intersection;
-use Parlay\Core\Cogo\Leg;
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\PlacesFound;
-use Parlay\Core\Cogo\PlacesOnChain;
-use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Cogo\PlacesOnPolyline;
 use Parlay\Core\Cogo\Triangle;
+use Parlay\Core\Control\GridNames;
+use Parlay\Core\Geometry\Circle;
+use Parlay\Core\Geometry\Intersection;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Grid\GridNames;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
 
@@ -24,7 +24,7 @@ final class DoubtfulFiguresTest extends TestCase
 {
     public function test_an_intersection_behind_a_beginning_or_far_outside_says_so(): void
     {
-        $word = static fn (float $second): string => PlacesFound::byTwoLines(new Ray(new Position(0, 0), 0.0), new Ray(new Position(0, 10), $second))->solutions[0]->places[0]->word;
+        $word = static fn (float $second): string => PlacesFound::byTwoLines(new Line(new Position(0, 0), 0.0), new Line(new Position(0, 10), $second))->solutions[0]->places[0]->word;
         self::assertSame('', $word(-M_PI_4));
         self::assertSame('behind the beginning of the first and of the second direction', $word(M_PI_4));
         self::assertSame('far outside the work: the directions hardly differ', $word(-1e-5), 'two directions 2″ apart');
@@ -90,20 +90,20 @@ final class DoubtfulFiguresTest extends TestCase
 
     public function test_from_its_own_centre_an_arc_has_no_foot_and_says_so(): void
     {
-        $arc = Chain::of([new Leg(new Position(0, 0), new Position(0, 10), -M_PI)]);
-        self::assertCount(1, PlacesOnChain::foot($arc, new Position(1, 5))->solutions);
+        $arc = Polyline::of([new Leg(new Position(0, 0), new Position(0, 10), -M_PI)]);
+        self::assertCount(1, PlacesOnPolyline::foot($arc, new Position(1, 5))->solutions);
         $this->expectExceptionMessage('is the centre of an arc');
-        PlacesOnChain::foot($arc, new Position(0, 5));
+        PlacesOnPolyline::foot($arc, new Position(0, 5));
     }
 
     public function test_an_outline_that_crosses_itself_has_no_area_and_says_where(): void
     {
         $square = [new Position(0, 0), new Position(0, 10), new Position(10, 10), new Position(10, 0)];
-        self::assertEqualsWithDelta(100.0, PlacesOnChain::enclosed(Chain::through($square, true))->solutions[0]->figures[0]->value, 1e-9);
+        self::assertEqualsWithDelta(100.0, PlacesOnPolyline::enclosed(Polyline::through($square, true))->solutions[0]->figures[0]->value, 1e-9);
         $touching = [new Position(0, 0), new Position(0, 10), new Position(10, 10), new Position(0, 5), new Position(10, 0)];
-        self::assertEqualsWithDelta(50.0, PlacesOnChain::enclosed(Chain::through($touching, true))->solutions[0]->figures[0]->value, 1e-9, 'one that touches itself is none that crosses');
+        self::assertEqualsWithDelta(50.0, PlacesOnPolyline::enclosed(Polyline::through($touching, true))->solutions[0]->figures[0]->value, 1e-9, 'one that touches itself is none that crosses');
         $this->expectExceptionMessage('crosses itself, between its corners 2 and 3 and again between 4 and 5');
-        PlacesOnChain::enclosed(Chain::through([$square[0], $square[1], $square[3], $square[2]], true));
+        PlacesOnPolyline::enclosed(Polyline::through([$square[0], $square[1], $square[3], $square[2]], true));
     }
 
     public function test_names_of_grid_lines_go_on_as_they_are_written(): void

@@ -7,13 +7,13 @@ namespace Parlay\Core\Tests\Cogo;
 use Parlay\Core\Cogo\BestFit;
 use Parlay\Core\Cogo\CurveElement;
 use Parlay\Core\Cogo\Inverse;
-use Parlay\Core\Cogo\Leg;
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\PlacesInPattern;
 use Parlay\Core\Cogo\PlacesOnArc;
-use Parlay\Core\Cogo\Ray;
 use Parlay\Core\Cogo\SimpleCurve;
 use Parlay\Core\Cogo\Triangle;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -182,8 +182,8 @@ final class FitsAndSolversTest extends TestCase
                 continue;
             }
             // Each line was touched somewhere on its way out, in whichever direction it was drawn.
-            $a = new Ray($meeting->along($ta, 50), mt_rand(0, 1) ? $ta : $ta + M_PI);
-            $b = new Ray($meeting->along($tb, 70), mt_rand(0, 1) ? $tb : $tb + M_PI);
+            $a = new Line($meeting->along($ta, 50), mt_rand(0, 1) ? $ta : $ta + M_PI);
+            $b = new Line($meeting->along($tb, 70), mt_rand(0, 1) ? $tb : $tb + M_PI);
             $made = PlacesOnArc::betweenTangents($a, $b, 12.5);
             [$begin, $end, $centre] = array_map(static fn ($p) => $p->position, $made->solutions[0]->places);
             self::assertEqualsWithDelta(12.5, abs($a->right($centre)), 1e-6);

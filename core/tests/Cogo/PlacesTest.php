@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Cogo;
 
-use Parlay\Core\Cogo\Chain;
 use Parlay\Core\Cogo\CurveElement;
-use Parlay\Core\Cogo\Figure;
-use Parlay\Core\Cogo\FigureKind;
 use Parlay\Core\Cogo\Inverse;
-use Parlay\Core\Cogo\Leg;
 use Parlay\Core\Cogo\Made;
 use Parlay\Core\Cogo\MadePlace;
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Cogo\PlacesFound;
 use Parlay\Core\Cogo\PlacesOnArc;
-use Parlay\Core\Cogo\PlacesOnChain;
-use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Cogo\PlacesOnPolyline;
+use Parlay\Core\Cogo\Quantity;
+use Parlay\Core\Cogo\QuantityKind;
 use Parlay\Core\Cogo\SimpleCurve;
 use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
@@ -56,7 +56,7 @@ final class PlacesTest extends TestCase
             [$from, $back] = [self::somewhere(), self::somewhere()];
             [$azimuth, $distance, $right] = [mt_rand(-9000, 9000) / 1000, mt_rand(-500_000, 500_000) / 1000, mt_rand(-20_000, 20_000) / 1000];
             $to = self::only(PlacesFound::byDirectionAndDistance($from, $azimuth, $distance, $right));
-            $line = new Ray($from, $azimuth);
+            $line = new Line($from, $azimuth);
             self::assertEqualsWithDelta([$distance, $right], [$line->along($to), $line->right($to)], 1e-6);
             $angle = mt_rand(0, 6283) / 1000;
             $turned = self::only(PlacesFound::byTurnedAngle($from, $back, $angle, abs($distance) + 1.0));
@@ -66,13 +66,13 @@ final class PlacesTest extends TestCase
 
     public function test_two_lines_meet_where_both_go_through_and_the_angle_between_them_is_the_smaller_one(): void
     {
-        $made = PlacesFound::byTwoLines(new Ray(new Position(0, 0), 0.2), new Ray(new Position(0, 50), 0.2 - 1.0));
+        $made = PlacesFound::byTwoLines(new Line(new Position(0, 0), 0.2), new Line(new Position(0, 50), 0.2 - 1.0));
         $at = self::only($made);
-        self::assertEqualsWithDelta(0.0, (new Ray(new Position(0, 0), 0.2))->right($at), 1e-9);
-        self::assertEqualsWithDelta(0.0, (new Ray(new Position(0, 50), 0.2 - 1.0))->right($at), 1e-9);
+        self::assertEqualsWithDelta(0.0, (new Line(new Position(0, 0), 0.2))->right($at), 1e-9);
+        self::assertEqualsWithDelta(0.0, (new Line(new Position(0, 50), 0.2 - 1.0))->right($at), 1e-9);
         self::assertEqualsWithDelta(1.0, self::figure($made, 'angle between'), 1e-9);
         $this->expectException(NoConstruction::class);
-        PlacesFound::byTwoLines(new Ray(new Position(0, 0), 0.2), new Ray(new Position(0, 50), 0.2 + M_PI));
+        PlacesFound::byTwoLines(new Line(new Position(0, 0), 0.2), new Line(new Position(0, 50), 0.2 + M_PI));
     }
 
     public function test_where_two_solutions_fit_both_are_lettered_and_told_apart(): void
@@ -88,11 +88,11 @@ final class PlacesTest extends TestCase
         self::assertSame($two->solutions[1]->places[0], $two->place('B', 0));
         self::assertNull($two->place('C', 0));
         self::assertNull($two->place('A', 1));
-        $line = PlacesFound::byLineAndDistance(new Ray($a, 0.0), new Position(1015.0, 2003.0), 5.0);
+        $line = PlacesFound::byLineAndDistance(new Line($a, 0.0), new Position(1015.0, 2003.0), 5.0);
         self::assertEqualsWithDelta([1011.0, 1019.0], array_map(static fn ($s) => $s->places[0]->position->northing, $line->solutions), 1e-9);
-        $touch = PlacesFound::byLineAndDistance(new Ray($a, 0.0), new Position(1015.0, 2003.0), 3.0);
+        $touch = PlacesFound::byLineAndDistance(new Line($a, 0.0), new Position(1015.0, 2003.0), 3.0);
         self::assertSame('the only one: they just touch', $touch->solutions[0]->word);
-        self::assertCount(2, Made::several([[Figure::length('a', 1.0)], [Figure::length('a', 2.0)]])->solutions);
+        self::assertCount(2, Made::several([[Quantity::length('a', 1.0)], [Quantity::length('a', 2.0)]])->solutions);
         $this->expectException(NoConstruction::class);
         PlacesFound::byTwoDistances($a, 2.0, $b, 3.0);
     }
@@ -103,7 +103,7 @@ final class PlacesTest extends TestCase
         $i = deg2rad(8.4);
         $curve = SimpleCurve::from(CurveElement::Radius, 286.479, CurveElement::Angle, $i);
         $wanted = ['radius' => 286.479, 'angle' => $i, 'length' => 286.479 * $i, 'chord' => 2 * 286.479 * sin($i / 2), 'tangent' => 286.479 * tan($i / 2), 'external' => 286.479 * (1 / cos($i / 2) - 1), 'middle ordinate' => 286.479 * (1 - cos($i / 2))];
-        $figures = array_column(array_map(static fn (Figure $f) => [$f->word, $f->value], $curve->figures()), 1, 0);
+        $figures = array_column(array_map(static fn (Quantity $f) => [$f->word, $f->value], $curve->figures()), 1, 0);
         self::assertEqualsWithDelta($wanted, $figures, 1e-9);
         self::assertArrayNotHasKey('tangent', array_flip(self::words(SimpleCurve::from(CurveElement::Radius, 5.0, CurveElement::Angle, 4.0)->figures())), 'past half a turn the tangents do not meet');
         foreach ([[CurveElement::Radius, 5.0, CurveElement::Radius, 5.0], [CurveElement::Tangent, 5.0, CurveElement::MiddleOrdinate, 1.0], [CurveElement::Radius, -5.0, CurveElement::Angle, 1.0],
@@ -156,29 +156,29 @@ final class PlacesTest extends TestCase
             self::assertEqualsWithDelta(0.0, Angle::signed($arc->azimuthAt($arc->length()) - 0.3 - ($right ? 1.1 : -1.1)), 1e-9);
             self::assertEqualsWithDelta(40.0, $byWord['centre']->distanceTo($byWord['middle']), 1e-9);
             self::assertEqualsWithDelta($byWord['meeting of the tangents']->distanceTo(new Position(10, 20)), $byWord['meeting of the tangents']->distanceTo($byWord['end']), 1e-9);
-            self::assertSame($right, (new Ray(new Position(10, 20), 0.3))->right($byWord['end']) > 0);
+            self::assertSame($right, (new Line(new Position(10, 20), 0.3))->right($byWord['end']) > 0);
         }
         self::assertCount(3, PlacesOnArc::leaving(new Position(0, 0), 0.0, SimpleCurve::from(CurveElement::Radius, 4.0, CurveElement::Angle, 3.5), true)->solutions[0]->places);
         $this->expectException(NoConstruction::class);
-        PlacesOnArc::betweenTangents(new Ray(new Position(0, 0), 0.0), new Ray(new Position(5, 5), 1.0), 0.0);
+        PlacesOnArc::betweenTangents(new Line(new Position(0, 0), 0.0), new Line(new Position(5, 5), 1.0), 0.0);
     }
 
     public function test_along_a_chain_places_keep_their_station_and_their_offset(): void
     {
         $p = static fn (float $n, float $e) => new Position($n, $e);
-        $chain = Chain::of([new Leg($p(0, 0), $p(0, 30)), Leg::leaving($p(0, 30), M_PI_2, 20.0, -M_PI_2)]);
-        $made = PlacesOnChain::at($chain, 40.0, -2.0);
-        $foot = PlacesOnChain::foot($chain, self::only($made));
+        $chain = Polyline::of([new Leg($p(0, 0), $p(0, 30)), Leg::leaving($p(0, 30), M_PI_2, 20.0, -M_PI_2)]);
+        $made = PlacesOnPolyline::at($chain, 40.0, -2.0);
+        $foot = PlacesOnPolyline::foot($chain, self::only($made));
         self::assertEqualsWithDelta(40.0, self::figure($foot, 'along'), 1e-6);
         self::assertEqualsWithDelta(2.0, self::figure($foot, 'offset to the left'), 1e-6);
         self::assertEqualsWithDelta($chain->length(), self::figure($made, 'along') + self::figure($made, 'to the other end'), 1e-9);
-        $parts = PlacesOnChain::divided($chain, 4, 0.0);
+        $parts = PlacesOnPolyline::divided($chain, 4, 0.0);
         self::assertSame(['1', '2', '3', '4', '5'], array_map(static fn (MadePlace $m) => $m->word, $parts->solutions[0]->places));
         self::assertEqualsWithDelta($chain->length() / 4, self::figure($parts, 'one part'), 1e-9);
-        $every = PlacesOnChain::every($chain, 10.0, true, 0.0)->solutions[0]->places;
+        $every = PlacesOnPolyline::every($chain, 10.0, true, 0.0)->solutions[0]->places;
         self::assertEqualsWithDelta(0.0, $every[3]->position->distanceTo($p(0, 30)), 1e-9, 'corners are among them');
-        self::assertCount(3, PlacesOnChain::corners($chain)->solutions[0]->places);
-        $beside = PlacesOnChain::parallel($chain, 5.0);
+        self::assertCount(3, PlacesOnPolyline::corners($chain)->solutions[0]->places);
+        $beside = PlacesOnPolyline::parallel($chain, 5.0);
         self::assertEqualsWithDelta(30.0 + 25.0 * M_PI_2, self::figure($beside, 'length'), 1e-9, 'outside a bend it is longer');
     }
 
@@ -186,18 +186,18 @@ final class PlacesTest extends TestCase
     {
         $corners = [new Position(0, 0), new Position(0, 40), new Position(25, 40), new Position(25, 0)];
         $legs = array_map(static fn (int $i) => new Leg($corners[$i], $corners[($i + 1) % 4]), [0, 1, 2, 3]);
-        $outline = Chain::of($legs);
-        $boards = PlacesOnChain::setBack($outline, 3.0)->solutions[0]->places;
+        $outline = Polyline::of($legs);
+        $boards = PlacesOnPolyline::setBack($outline, 3.0)->solutions[0]->places;
         self::assertSame(['1a', '1b', '2a', '2b', '3a', '3b', '4a', '4b'], array_map(static fn (MadePlace $m) => $m->word, $boards));
         foreach ($boards as $i => $board) {
             self::assertEqualsWithDelta(3.0, $board->position->distanceTo($corners[intdiv($i, 2)]), 1e-9);
             self::assertTrue($board->position->northing < 0 || $board->position->northing > 25 || $board->position->easting < 0 || $board->position->easting > 40, 'outside');
         }
-        $area = PlacesOnChain::enclosed($outline);
+        $area = PlacesOnPolyline::enclosed($outline);
         self::assertEqualsWithDelta([1000.0, 130.0], [self::figure($area, 'area'), self::figure($area, 'perimeter')], 1e-9);
-        self::assertSame(FigureKind::Area, $area->solutions[0]->figures[0]->kind);
+        self::assertSame(QuantityKind::Area, $area->solutions[0]->figures[0]->kind);
         self::assertEqualsWithDelta([12.5, 20.0], [self::only($area)->northing, self::only($area)->easting], 1e-9);
-        foreach ([static fn () => PlacesOnChain::setBack(Chain::of(array_slice($legs, 0, 3)), 3.0), static fn () => PlacesOnChain::setBack($outline, 0.0), static fn () => PlacesOnChain::divided($outline, 0, 0.0)] as $wrong) {
+        foreach ([static fn () => PlacesOnPolyline::setBack(Polyline::of(array_slice($legs, 0, 3)), 3.0), static fn () => PlacesOnPolyline::setBack($outline, 0.0), static fn () => PlacesOnPolyline::divided($outline, 0, 0.0)] as $wrong) {
             try {
                 $wrong();
                 self::fail('It was taken.');
@@ -230,20 +230,20 @@ final class PlacesTest extends TestCase
     }
 
     /**
-     * @param  list<Figure>  $figures
+     * @param  list<Quantity>  $figures
      * @return list<string>
      */
     private static function words(array $figures): array
     {
-        return array_map(static fn (Figure $f) => $f->word, $figures);
+        return array_map(static fn (Quantity $f) => $f->word, $figures);
     }
 
     /**
-     * @param  list<Figure>  $figures
+     * @param  list<Quantity>  $figures
      * @return list<float>
      */
     private static function values(array $figures): array
     {
-        return array_map(static fn (Figure $f) => $f->value, $figures);
+        return array_map(static fn (Quantity $f) => $f->value, $figures);
     }
 }

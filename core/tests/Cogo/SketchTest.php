@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Cogo;
 
-use Parlay\Core\Cogo\Figure;
-use Parlay\Core\Cogo\NoConstruction;
-use Parlay\Core\Cogo\Ray;
+use Parlay\Core\Cogo\Quantity;
 use Parlay\Core\Cogo\Sketch;
 use Parlay\Core\Cogo\SketchClosing;
 use Parlay\Core\Cogo\SketchLeg;
+use Parlay\Core\Geometry\Line;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use PHPUnit\Framework\TestCase;
 
@@ -44,7 +44,7 @@ final class SketchTest extends TestCase
     public function test_the_misclosure_is_told_and_spread_by_the_lengths_walked(): void
     {
         $legs = [new SketchLeg(0.0, length: 100.0), new SketchLeg(M_PI_2, length: 80.0), new SketchLeg(M_PI, length: 100.02), new SketchLeg(3 * M_PI_2, length: 79.97)];
-        $figures = array_column(array_map(static fn (Figure $f) => [$f->word, $f->value], Sketch::made(new Position(0, 0), $legs, SketchClosing::Reported)->solutions[0]->figures), 1, 0);
+        $figures = array_column(array_map(static fn (Quantity $f) => [$f->word, $f->value], Sketch::made(new Position(0, 0), $legs, SketchClosing::Reported)->solutions[0]->figures), 1, 0);
         self::assertEqualsWithDelta(['length of all legs' => 359.99, 'missing to the north' => 0.02, 'missing to the west' => 0.03, 'misclosure' => sqrt(0.0013), 'one part in' => 9984.0], $figures, 1.0);
         self::assertEqualsWithDelta([0.02, 0.03], [$figures['missing to the north'], $figures['missing to the west']], 1e-9);
         $spread = Sketch::made(new Position(0, 0), $legs, SketchClosing::Spread)->solutions[0]->places;
@@ -55,7 +55,7 @@ final class SketchTest extends TestCase
 
     public function test_a_leg_runs_until_a_line_shorter_or_longer_than_drawn(): void
     {
-        $until = new Ray(new Position(7.5, -100), M_PI_2);
+        $until = new Line(new Position(7.5, -100), M_PI_2);
         $made = Sketch::made(new Position(0, 0), [new SketchLeg(0.0, until: $until)], SketchClosing::Open);
         self::assertEqualsWithDelta(7.5, $made->solutions[0]->places[1]->position->northing, 1e-9);
     }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Fit;
 
-use Parlay\Core\Cogo\NoConstruction;
 use Parlay\Core\Fit\FitKind;
 use Parlay\Core\Fit\PointFit;
 use Parlay\Core\Geometry\Affine;
+use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Formats;
 
+use Parlay\Core\Control\ControlComparison;
 use Parlay\Core\Formats\Dxf\DxfPointsWriter;
 use Parlay\Core\Formats\Dxf\DxfReader;
 use Parlay\Core\Formats\GeoJson\GeoJsonPoints;
@@ -17,7 +18,6 @@ use Parlay\Core\Formats\PointText\PointTextReader;
 use Parlay\Core\Formats\PointText\PointTextWriter;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Points\ControlComparison;
 use Parlay\Core\Points\Point;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setups;
 
-use Parlay\Core\Adjustment\Block;
 use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Adjustment\ObservationGroup;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\ObservedResidual;
@@ -13,7 +13,7 @@ use Parlay\Core\Setups\Resection;
 use Parlay\Core\Setups\SightResidual;
 use Parlay\Core\Setups\StationModel;
 use Parlay\Core\Tests\Reference;
-use Parlay\Core\Tests\Setups\Why\Setups;
+use Parlay\Core\Tests\Setups\Blunders\Setups;
 use PHPUnit\Framework\TestCase;
 
 /** What a resection says of its own quality. */
@@ -101,7 +101,7 @@ final class QualityTest extends TestCase
                 d = np.linalg.solve(B.T @ W @ B, B.T @ W @ l[keep])
                 moves.append(float(np.hypot(d[0], d[1]))); k += len(b['l'])
             print(json.dumps({'r': np.diag(Qv @ P).tolist(), 'w': (np.abs(P @ l) / np.sqrt(np.diag(S))).tolist(), 'd': (4.13 / np.sqrt(np.diag(S))).tolist(), 'moves': moves}))
-            PY, array_map(static fn (Block $b) => ['rows' => $b->rows, 'l' => $b->misclosures, 'c' => $b->covariance], $blocks));
+            PY, array_map(static fn (ObservationGroup $b) => ['rows' => $b->rows, 'l' => $b->misclosures, 'c' => $b->covariance], $blocks));
         self::assertEqualsWithDelta($solution->redundancy, array_sum($theirs['r']), 1e-8, 'redundancy numbers sum to the redundancy');
         $observed = array_merge(...array_map(static fn (SightResidual $r) => $r->observed, $solution->residuals));
         foreach ($observed as $i => $o) {

@@ -11,6 +11,8 @@ use Parlay\Core\Instrument\ImplausibleEntry;
 use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Target;
+use Parlay\Core\Setups\Blunders\BlunderDetection;
+use Parlay\Core\Setups\Blunders\Cause;
 use Parlay\Core\Setups\CannotSetUp;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\GridLines;
@@ -20,8 +22,6 @@ use Parlay\Core\Setups\Resection;
 use Parlay\Core\Setups\ShortBase;
 use Parlay\Core\Setups\SiteLine;
 use Parlay\Core\Setups\WeakFigure;
-use Parlay\Core\Setups\Why\Cause;
-use Parlay\Core\Setups\Why\WhyBad;
 use Parlay\Core\Units\LengthStyle;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -196,7 +196,7 @@ final class TrustTest extends TestCase
                 // 104 is named, and 107 sighted.
                 $sights[] = new ControlSight((string) $name, $marks[$name], $field->sight($marks[$name === 104 ? 107 : $name]));
             }
-            foreach (WhyBad::explain($sights, $marks, $field->accuracy, LengthStyle::Metres) ?? [] as $e) {
+            foreach (BlunderDetection::explain($sights, $marks, $field->accuracy, LengthStyle::Metres) ?? [] as $e) {
                 if ($e->cause === Cause::AnotherMark) {
                     self::assertStringNotContainsString('“104” was sighted', $e->sentence, "seed $seed: a mark is never taken for itself");
                 }

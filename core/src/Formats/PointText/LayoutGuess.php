@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Formats\PointText;
 
 use Parlay\Core\Units\CoordinateOrder;
+use Parlay\Core\Units\Decimal;
 use Parlay\Core\Units\LengthUnit;
 
 /** Guesses how a point file is laid out from its first rows. A guess: it is shown and can be changed before anything is taken. */

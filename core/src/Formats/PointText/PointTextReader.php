@@ -9,6 +9,7 @@ use Parlay\Core\Points\Name;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
 use Parlay\Core\Points\StringEnd;
+use Parlay\Core\Units\Decimal;
 
 /** Reads points row by row; a wrong row is a fault with its place and never stops the rest. */
 final class PointTextReader

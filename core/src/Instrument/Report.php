@@ -1,8 +1,0 @@
-<?php
-
-declare(strict_types=1);
-
-namespace Parlay\Core\Instrument;
-
-/** Something a total station said. */
-abstract readonly class Report {}
