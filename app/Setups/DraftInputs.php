@@ -151,7 +151,7 @@ final readonly class DraftInputs
             $mark = $this->control->get($s->controlId);
             $mean = $this->mean($s);
             if ($mark !== null && $mean !== null) {
-                $sights[] = new ControlSight($mark->name, $mark->position(), $mean->sight, $s->plan, $s->height, $s->direction, $s->distance, $mark->planError(), $mark->heightError(), $mean->angles, $mean->oneFace);
+                $sights[] = new ControlSight($mark->name, $mark->position(), $mean->sight, $s->plan, $s->height, $s->direction, $s->distance, $mark->planError(), $mark->heightError(), $mean->angleFactor, $mean->oneFace);
             }
         }
 

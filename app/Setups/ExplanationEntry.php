@@ -12,7 +12,7 @@ use Parlay\Core\Setups\Blunders\Explanation;
 final readonly class ExplanationEntry
 {
     /**
-     * fit: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the first, in weighted squares.
+     * unitWeightDeviation: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the first, in weighted squares.
      * value: by which the target height, the instrument height or the prism constant should be larger; metres.
      * level: the readings can't tell it from the first. decides: what to measure to tell those apart.
      *
@@ -24,7 +24,7 @@ final readonly class ExplanationEntry
         public array $sights,
         public string $sentence,
         public string $remedy,
-        public float $fit,
+        public float $unitWeightDeviation,
         public float $behind,
         public ?float $value,
         public bool $level,
@@ -33,6 +33,6 @@ final readonly class ExplanationEntry
 
     public static function of(Explanation $e, float $best): self
     {
-        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->fit(), $e->score() - $best, $e->value, $e->level, $e->decides);
+        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->unitWeightDeviation(), $e->score() - $best, $e->value, $e->level, $e->decides);
     }
 }

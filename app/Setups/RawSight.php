@@ -15,7 +15,7 @@ final readonly class RawSight
         public float $zenith,
         public float $slope,
         public ?float $targetHeight,
-        public float $angles,
+        public float $angleFactor,
         public int $readings,
         public int $pairs,
         public ?float $collimation,

@@ -19,14 +19,14 @@ final readonly class SetupEntry
         public array $residuals,
         #[ListOf('string')]
         public array $cautions,
-        public ?float $fit,
+        public ?float $unitWeightDeviation,
     ) {}
 
     public static function of(Setup $s): self
     {
         return new self(
             AcceptedSetup::of($s),
-            array_map(ResidualEntry::of(...), $s->found()->residuals), $s->found()->cautions, $s->found()->fit,
+            array_map(ResidualEntry::of(...), $s->found()->residuals), $s->found()->cautions, $s->found()->unitWeightDeviation,
         );
     }
 }

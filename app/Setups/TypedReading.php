@@ -8,7 +8,7 @@ namespace App\Setups;
 final readonly class TypedReading
 {
     /**
-     * slope: as shown; 0 where only angles were read. ppmApplied, prismConstantApplied: set on the instrument. angles: how much less certain than one mean of two faces.
+     * slope: as shown; 0 where only angles were read. ppmApplied, prismConstantApplied: set on the instrument. angleFactor: how much less certain than one mean of two faces.
      * line: shot at, where it is no control.
      */
     public function __construct(
@@ -20,6 +20,6 @@ final readonly class TypedReading
         public ?float $targetHeight = null,
         public float $ppmApplied = 0.0,
         public float $prismConstantApplied = 0.0,
-        public float $angles = 1.0,
+        public float $angleFactor = 1.0,
     ) {}
 }

@@ -105,8 +105,8 @@ final class TrustTest extends FeatureTestCase
         $current = $this->ask('GET', $this->at('/setup'))->assertJsonPath('current.passes', false)->assertJsonPath('current.planDeviation', null)->assertJsonPath('current.heightDeviation', null)->json('current');
         self::assertSame($setup->id, $current['id']);
         $station = $this->project->controlPoints()->where('name', $setup->station_name)->firstOrFail();
-        self::assertGreaterThan(20.0, $setup->found()->fit);
-        self::assertEqualsWithDelta($setup->found()->fit * $setup->precision()->place(), $station->plan_deviation, 1e-9);
+        self::assertGreaterThan(20.0, $setup->found()->unitWeightDeviation);
+        self::assertEqualsWithDelta($setup->found()->unitWeightDeviation * $setup->precision()->place(), $station->plan_deviation, 1e-9);
         // New control from it carries the same.
         $shot = $this->measure($this->project, 'control', $this->world->marks['D'], 'N1')->id;
         $new = $this->ask('POST', $this->at('/measured-control'), ['name' => 'N1', 'observationId' => $shot])->assertOk()->json();

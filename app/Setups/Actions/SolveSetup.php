@@ -138,7 +138,7 @@ final class SolveSetup
     {
         $sighted = $in->otherSights()[0] ?? throw new \DomainException('Sight the mark that has the direction, and measure it.');
 
-        return self::knownPoint($in)->onDirection($sighted->sight, $in->draft->azimuth, $sighted->angles);
+        return self::knownPoint($in)->onDirection($sighted->sight, $in->draft->azimuth, $sighted->angleFactor);
     }
 
     private static function gridLines(DraftInputs $in): SolvedDraft
@@ -156,7 +156,7 @@ final class SolveSetup
             throw new \DomainException('Measure the two marks of the baseline: '.(count($sights) === 0 ? 'the first one now.' : 'the second one now.'));
         }
         $d = $in->draft;
-        $baseline = MeasuredBaseline::solve(new Position($d->assumedNorthing, $d->assumedEasting, $d->assumedElevation), $d->instrumentHeight, $sights[0]->sight, $sights[1]->sight, $d->azimuth, $in->accuracy(), $d->length > 0 ? $d->length : null, [$sights[0]->angles, $sights[1]->angles]);
+        $baseline = MeasuredBaseline::solve(new Position($d->assumedNorthing, $d->assumedEasting, $d->assumedElevation), $d->instrumentHeight, $sights[0]->sight, $sights[1]->sight, $d->azimuth, $in->accuracy(), $d->length > 0 ? $d->length : null, [$sights[0]->angleFactor, $sights[1]->angleFactor]);
 
         return new SolvedDraft([$baseline->solution], 0, [], null, $baseline);
     }

@@ -44,7 +44,7 @@ final class TakeReadings
             $r = Rounds::of(array_map(static fn ($row) => $row->reading, $rows));
             $sights[] = new RawSight(
                 (string) $name, isset($ids[$name]) ? (int) $ids[$name] : null, $r->mean->circle, $r->mean->zenith, $r->mean->slope, $rows[0]->targetHeight,
-                $r->angles, $r->readings, $r->pairs, $r->collimation, $r->index, $r->spread,
+                $r->angleFactor, $r->readings, $r->pairs, $r->collimation, $r->index, $r->spread,
             );
         }
 
@@ -64,7 +64,7 @@ final class TakeReadings
 
     private function take(Project $project, Draft $draft, TypedReading $r, string $key): Draft
     {
-        if (! ($r->zenith > 0 && $r->zenith < M_PI) || $r->slope < 0 || $r->slope > 20_000 || ! ($r->angles > 0 && $r->angles <= 10)) {
+        if (! ($r->zenith > 0 && $r->zenith < M_PI) || $r->slope < 0 || $r->slope > 20_000 || ! ($r->angleFactor > 0 && $r->angleFactor <= 10)) {
             throw new \DomainException('A zenith angle lies between straight up (0) and straight down (half a turn), and a slope distance between 0 and 20 km.');
         }
         $height = $r->targetHeight ?? $draft->targetHeight;
@@ -73,12 +73,12 @@ final class TakeReadings
         $conditions = TellInstrument::conditions($project, $draft);
         $stated = Accuracy::stated(2, 1, 1.5);
         // A mean of two faces has the instrument's own errors in it no more.
-        $instrument = $r->angles > 1.0 && $draft->instrumentId !== null ? $project->instruments()->find($draft->instrumentId) : null;
+        $instrument = $r->angleFactor > 1.0 && $draft->instrumentId !== null ? $project->instruments()->find($draft->instrumentId) : null;
         $observation = Observation::query()->firstOrCreate(['project_id' => $project->id, 'key' => $key], [
             'at' => Clock::stamp(), 'purpose' => 'setup', 'sighted' => $mark->name ?? $r->line, 'setup_id' => null,
             'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm_applied' => $r->ppmApplied, 'prism_constant_applied' => $r->prismConstantApplied,
             'target_height' => $height, 'prism_constant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
-            'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angles,
+            'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angleFactor,
             'collimation' => Angle::fromSeconds($instrument->collimation_seconds ?? 0.0), 'index_error' => Angle::fromSeconds($instrument->index_seconds ?? 0.0), 'target_name' => $conditions['target'],
             'instrument' => trim(($conditions['instrument'] ?? '').' typed'),
             'accuracy' => $conditions['accuracy'] ?? $stated->figures(),

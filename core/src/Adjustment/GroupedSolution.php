@@ -28,7 +28,7 @@ final readonly class GroupedSolution
     }
 
     /** Square root of the variance factor; about 1 where residuals are as the deviations say; null with none to spare. */
-    public function fit(): ?float
+    public function unitWeightDeviation(): ?float
     {
         return $this->redundancy > 0 ? sqrt($this->squares / $this->redundancy) : null;
     }

@@ -13,59 +13,59 @@ use Parlay\Core\Geometry\Position;
 final class PlacesOnPolyline
 {
     /** @param  float  $distance  from the beginning; beyond the ends straight on */
-    public static function at(Polyline $chain, float $distance, float $right): Made
+    public static function at(Polyline $polyline, float $distance, float $right): Made
     {
-        $on = $chain->at($distance);
-        $to = $chain->at($distance, $right);
-        $figures = [Quantity::length('along', $distance), Quantity::length('to the other end', $chain->length() - $distance), Quantity::direction('direction there', $chain->azimuthAt($distance))];
+        $on = $polyline->at($distance);
+        $to = $polyline->at($distance, $right);
+        $figures = [Quantity::length('along', $distance), Quantity::length('to the other end', $polyline->length() - $distance), Quantity::direction('direction there', $polyline->azimuthAt($distance))];
 
-        return Made::one([new MadePlace($to)], $figures, [...$chain->legs, new Leg($on, $to)]);
+        return Made::one([new MadePlace($to)], $figures, [...$polyline->legs, new Leg($on, $to)]);
     }
 
-    public static function foot(Polyline $chain, Position $p): Made
+    public static function foot(Polyline $polyline, Position $p): Made
     {
-        foreach ($chain->legs as $leg) {
+        foreach ($polyline->legs as $leg) {
             // From there every place of the arc is as near as any other.
-            if (($leg->centre()?->distanceTo($p) ?? INF) < 1e-6 && abs(abs($chain->foot($p)[1]) - $leg->radius()) < 1e-6) {
+            if (($leg->centre()?->distanceTo($p) ?? INF) < 1e-6 && abs(abs($polyline->foot($p)[1]) - $leg->radius()) < 1e-6) {
                 throw NoConstruction::contradiction('The place is the centre of an arc: all of the arc lies at the same distance from it. Choose another place.');
             }
         }
-        [$along, $right] = $chain->foot($p);
-        $foot = $chain->at($along);
+        [$along, $right] = $polyline->foot($p);
+        $foot = $polyline->at($along);
 
         return Made::one([new MadePlace($foot)], [
             Quantity::length('along', $along),
             Quantity::length($right < 0 ? 'offset to the left' : 'offset to the right', abs($right)),
-        ], [...$chain->legs, new Leg($p, $foot)]);
+        ], [...$polyline->legs, new Leg($p, $foot)]);
     }
 
     /** @throws NoConstruction */
-    public static function divided(Polyline $chain, int $parts, float $right): Made
+    public static function divided(Polyline $polyline, int $parts, float $right): Made
     {
-        $places = $chain->divided($parts, $right);
+        $places = $polyline->divided($parts, $right);
 
-        return Made::one(self::numbered($places), [Quantity::length('one part', $chain->length() / $parts)], $chain->legs);
+        return Made::one(self::numbered($places), [Quantity::length('one part', $polyline->length() / $parts)], $polyline->legs);
     }
 
     /** @throws NoConstruction */
-    public static function every(Polyline $chain, float $interval, bool $corners, float $right): Made
+    public static function every(Polyline $polyline, float $interval, bool $corners, float $right): Made
     {
-        $places = array_column($chain->every($interval, $corners, $right), 1);
+        $places = array_column($polyline->every($interval, $corners, $right), 1);
 
-        return Made::one(self::numbered($places), [Quantity::length('length', $chain->length())], $chain->legs);
+        return Made::one(self::numbered($places), [Quantity::length('length', $polyline->length())], $polyline->legs);
     }
 
     /** @throws NoConstruction */
-    public static function parallel(Polyline $chain, float $right): Made
+    public static function parallel(Polyline $polyline, float $right): Made
     {
-        $parallel = $chain->parallel($right);
+        $parallel = $polyline->parallel($right);
 
-        return Made::one(self::numbered($parallel->corners()), [Quantity::length('length', $parallel->length())], [...$chain->legs, ...$parallel->legs]);
+        return Made::one(self::numbered($parallel->corners()), [Quantity::length('length', $parallel->length())], [...$polyline->legs, ...$parallel->legs]);
     }
 
-    public static function corners(Polyline $chain): Made
+    public static function corners(Polyline $polyline): Made
     {
-        return Made::one(self::numbered($chain->corners()), [Quantity::length('length', $chain->length())], $chain->legs);
+        return Made::one(self::numbered($polyline->corners()), [Quantity::length('length', $polyline->length())], $polyline->legs);
     }
 
     /**

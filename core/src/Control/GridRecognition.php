@@ -98,10 +98,10 @@ final class GridRecognition
             }
             $key = (int) round(fmod($a->azimuthTo($b), M_PI) / 0.02);
             foreach (array_merge($index[$key] ?? [], $index[$key - 1] ?? [], $index[$key + 1] ?? []) as $k) {
-                $ray = Line::through($whole[$k][0], $whole[$k][1]);
-                if (abs($ray->right($a)) < self::IN_LINE && abs($ray->right($b)) < self::IN_LINE && abs(sin($ray->azimuth - $a->azimuthTo($b))) < self::TURN) {
-                    $along = [0.0, $whole[$k][0]->distanceTo($whole[$k][1]), $ray->along($a), $ray->along($b)];
-                    $whole[$k] = [$ray->at(min($along)), $ray->at(max($along))];
+                $line = Line::through($whole[$k][0], $whole[$k][1]);
+                if (abs($line->right($a)) < self::IN_LINE && abs($line->right($b)) < self::IN_LINE && abs(sin($line->azimuth - $a->azimuthTo($b))) < self::TURN) {
+                    $along = [0.0, $whole[$k][0]->distanceTo($whole[$k][1]), $line->along($a), $line->along($b)];
+                    $whole[$k] = [$line->at(min($along)), $line->at(max($along))];
 
                     continue 2;
                 }
@@ -121,9 +121,9 @@ final class GridRecognition
             [$at, $reach] = $this->bubbleAround($middle, $reach);
             foreach ($this->lines as $i => [$from, $to]) {
                 foreach ([[$from, $to], [$to, $from]] as [$end, $other]) {
-                    $ray = Line::through($other, $end);
-                    $beyond = $ray->along($at) - $other->distanceTo($end);
-                    $off = abs($ray->right($at));
+                    $line = Line::through($other, $end);
+                    $beyond = $line->along($at) - $other->distanceTo($end);
+                    $off = abs($line->right($at));
                     if ($beyond > -0.5 * $reach && $beyond < $reach && $off < 0.35 * $reach) {
                         $score = ($off + 0.2 * abs($beyond)) / $reach;
                         $best[] = [$score, $name, $i];

@@ -114,9 +114,9 @@ final class Alike
     private static function measured(DrawingLayer $layer, array $numbers): ?array
     {
         try {
-            $chain = Polyline::of(array_merge(...array_map(static fn (int $i) => ShapeLegs::of($layer->shape($i)), $numbers)));
+            $polyline = Polyline::of(array_merge(...array_map(static fn (int $i) => ShapeLegs::of($layer->shape($i)), $numbers)));
 
-            return $chain->isClosed() ? [$chain->length(), Enclosed::by($chain)->area] : null;
+            return $polyline->isClosed() ? [$polyline->length(), Enclosed::by($polyline)->area] : null;
         } catch (NoConstruction) {
             return null;
         }

@@ -52,10 +52,10 @@ final class Spot
         if ($legs === []) {
             throw NoSuchSpot::of($kind, $shape->kind);
         }
-        $chain = Polyline::of($legs);
-        $along = $chain->foot($from)[0];
+        $polyline = Polyline::of($legs);
+        $along = $polyline->foot($from)[0];
 
-        return $chain->at($kind === SpotKind::On ? max(0.0, min($chain->length(), $along)) : $along);
+        return $polyline->at($kind === SpotKind::On ? max(0.0, min($polyline->length(), $along)) : $along);
     }
 
     /**

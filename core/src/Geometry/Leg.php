@@ -75,10 +75,10 @@ final readonly class Leg
     {
         $slack = 1e-9;
         if ($this->isStraight()) {
-            $ray = new Line($this->from, $this->azimuthAt(0.0));
-            $along = $ray->along($p);
+            $line = new Line($this->from, $this->azimuthAt(0.0));
+            $along = $line->along($p);
 
-            return $along < -$slack || $along > $this->length() + $slack ? null : [$along, $ray->right($p)];
+            return $along < -$slack || $along > $this->length() + $slack ? null : [$along, $line->right($p)];
         }
         $centre = $this->centre();
         if ($centre === null) {

@@ -15,7 +15,7 @@ use Parlay\Core\Geometry\Angle;
 final readonly class Rounds
 {
     /**
-     * @param  float  $angles  how much less certain the angles are than one mean of two faces
+     * @param  float  $angleFactor  how much less certain the angles are than one mean of two faces
      * @param  int  $pairs  both faces read
      * @param  float|null  $collimation  radians; null without a pair
      * @param  float|null  $index  radians
@@ -23,7 +23,7 @@ final readonly class Rounds
      */
     private function __construct(
         public RawReading $mean,
-        public float $angles,
+        public float $angleFactor,
         public int $pairs,
         public int $readings,
         public ?float $collimation,

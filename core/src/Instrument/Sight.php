@@ -83,12 +83,12 @@ final readonly class Sight
      * Rounds of one target made into one, each reduced with its own air, constant and target height before; heights are those over the first's target.
      *
      * @param  non-empty-list<self>  $sights
-     * @param  list<float>  $angles  how much less certain the angles of each are than one mean of two faces
+     * @param  list<float>  $angleFactors  how much less certain the angles of each are than one mean of two faces
      */
-    public static function mean(array $sights, array $angles): self
+    public static function mean(array $sights, array $angleFactors): self
     {
         $first = $sights[0];
-        $weights = array_map(static fn (float $a): float => 1 / $a ** 2, $angles);
+        $weights = array_map(static fn (float $a): float => 1 / $a ** 2, $angleFactors);
         $all = array_sum($weights);
         $circle = $zenith = 0.0;
         $slope = $distance = $rise = $measured = 0.0;

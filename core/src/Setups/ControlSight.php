@@ -18,7 +18,7 @@ final readonly class ControlSight
      * @param  bool  $distance  its distance is used
      * @param  float  $planDeviation  of the control's northing and of its easting, metres; 0 holds them fixed
      * @param  float  $heightDeviation  of the control's elevation
-     * @param  float  $angles  how much less certain its angles are than a mean of two faces: √2 for one face, 1/√n for n rounds
+     * @param  float  $angleFactor  how much less certain its angles are than a mean of two faces: √2 for one face, 1/√n for n rounds
      * @param  bool  $oneFace  read in one face only, so that the instrument's own errors are in its angles
      */
     public function __construct(
@@ -31,7 +31,7 @@ final readonly class ControlSight
         public bool $distance = true,
         public float $planDeviation = 0.0,
         public float $heightDeviation = 0.0,
-        public float $angles = 1.0,
+        public float $angleFactor = 1.0,
         public bool $oneFace = false,
     ) {}
 
@@ -59,8 +59,8 @@ final readonly class ControlSight
     /** What its observations deviate by where the control and the number of faces are counted in. */
     public function accuracy(Accuracy $stated): Accuracy
     {
-        return $this->planDeviation === 0.0 && $this->heightDeviation === 0.0 && $this->angles === 1.0 ? $stated : new Accuracy(
-            $stated->angle * $this->angles, $stated->distance, $stated->distancePpm, hypot($stated->centring, $this->planDeviation), hypot($stated->height, $this->heightDeviation), $stated->zenith() * $this->angles,
+        return $this->planDeviation === 0.0 && $this->heightDeviation === 0.0 && $this->angleFactor === 1.0 ? $stated : new Accuracy(
+            $stated->angle * $this->angleFactor, $stated->distance, $stated->distancePpm, hypot($stated->centring, $this->planDeviation), hypot($stated->height, $this->heightDeviation), $stated->zenith() * $this->angleFactor,
         );
     }
 
@@ -79,7 +79,7 @@ final readonly class ControlSight
     {
         return new self(
             $this->name, $control ?? $this->control, $sight ?? $this->sight, $plan ?? $this->plan, $height ?? $this->height, $direction ?? $this->direction,
-            $distance ?? $this->distance, $this->planDeviation, $this->heightDeviation, $this->angles, $this->oneFace,
+            $distance ?? $this->distance, $this->planDeviation, $this->heightDeviation, $this->angleFactor, $this->oneFace,
         );
     }
 }

@@ -152,14 +152,14 @@ final readonly class GridLines
             $places > 1 ? 'Turned by half a turn about the crossing, the shots lie on the lines as well: choose the place that agrees with what is seen on site.' : null,
             $solution->redundancy === 0 ? 'Nothing is spare: these shots give a place but can’t check it.' : null,
             $lines === 2 && $solution->redundancy > 0 ? 'With two lines only the angle between them and the straightness of each are checked. A third line, or one control point, would check the place.' : null,
-            $solution->passes() === false ? sprintf('The shots miss their lines by %.1f times what the instrument’s accuracy explains: a line is not where the design has it, or a shot is not on it.', (float) $solution->fit()) : null,
+            $solution->passes() === false ? sprintf('The shots miss their lines by %.1f times what the instrument’s accuracy explains: a line is not where the design has it, or a shot is not on it.', (float) $solution->unitWeightDeviation()) : null,
             $model->height === null ? 'Lines give no elevation: sight a benchmark for the height.' : null,
         ]));
 
         return new GridPlace(
             new SetupSolution(
                 $station, Precision::from($solution->cofactors, $model->orientation, $model->height),
-                (new SightsJudged($station, $solution, $model->before(), true))->of($this->control), $solution->redundancy, $solution->fit(), $cautions, $solution->passes(), shots: $this->residuals($solution, $hits),
+                (new SightsJudged($station, $solution, $model->before(), true))->of($this->control), $solution->redundancy, $solution->unitWeightDeviation(), $cautions, $solution->passes(), shots: $this->residuals($solution, $hits),
             ),
             $hits,
             count(array_filter(array_map(static fn (LineShot $s, Position $p) => abs($s->line->along($p) - 0.5) <= 0.5 + self::BEYOND, $this->shots, $hits))),

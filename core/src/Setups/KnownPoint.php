@@ -58,15 +58,15 @@ final readonly class KnownPoint
     /**
      * @param  Sight  $sight  to whatever has the direction
      * @param  float  $azimuth  it is said to have, radians
-     * @param  float  $angles  how much less certain its angles are than a mean of two faces
+     * @param  float  $angleFactor  how much less certain its angles are than a mean of two faces
      */
-    public function onDirection(Sight $sight, float $azimuth, float $angles = 1.0): SetupSolution
+    public function onDirection(Sight $sight, float $azimuth, float $angleFactor = 1.0): SetupSolution
     {
         $place = $this->planDeviation ** 2 + $this->accuracy->centring ** 2;
         // The instrument's own centring over its mark turns the direction as much as the pole's does.
         $off = $sight->hasDistance() ? max($sight->distance, self::TOO_NEAR) : self::UNKNOWN;
         $turn = $this->accuracy->centring ** 2 / $off;
-        $across = hypot($this->accuracy->ofAngles($angles)->ofDirection($off), $this->accuracy->centring / $off);
+        $across = hypot($this->accuracy->ofAngles($angleFactor)->ofDirection($off), $this->accuracy->centring / $off);
         // An instrument that stands beside its mark sees the other mark turned: so far to the right of the line, so much too far left.
         [$no, $eo] = [$turn * sin($azimuth), -$turn * cos($azimuth)];
 
@@ -95,7 +95,7 @@ final readonly class KnownPoint
             $cautions[] = 'The station has no elevation, so this setup gives none.';
         }
         if ($solution->passes === false && count($back) > 1) {
-            $cautions[] = sprintf('The backsights don’t fit each other: residuals are %.1f times what the instrument’s accuracy explains.', (float) $solution->fit);
+            $cautions[] = sprintf('The backsights don’t fit each other: residuals are %.1f times what the instrument’s accuracy explains.', (float) $solution->unitWeightDeviation);
         }
 
         return $cautions;
@@ -104,7 +104,7 @@ final readonly class KnownPoint
     /** @return list<string> */
     private function cautionsOf(ControlSight $s, SightResidual $r): array
     {
-        $accuracy = $this->accuracy->ofAngles($s->angles);
+        $accuracy = $this->accuracy->ofAngles($s->angleFactor);
         $known = $this->mark->distanceTo($s->control);
         $plan = hypot($this->planDeviation, $s->planDeviation);
         $cautions = [];

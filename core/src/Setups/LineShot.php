@@ -13,7 +13,7 @@ final readonly class LineShot
         public SiteLine $line,
         public Sight $sight,
         public bool $used = true,
-        public float $angles = 1.0,
+        public float $angleFactor = 1.0,
     ) {}
 
     /** @return array{float, float} where it is, seen from the instrument: metres along the circle's zero and to the right of it */

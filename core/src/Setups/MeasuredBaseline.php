@@ -24,11 +24,11 @@ final readonly class MeasuredBaseline
      * @param  Position  $assumed  of the station; errorless, since the system starts from it
      * @param  float  $azimuth  that the line from the first mark to the second should have
      * @param  float|null  $design  length it should have, metres
-     * @param  array{float, float}  $angles  how much less certain the angles to each mark are than a mean of two faces
+     * @param  array{float, float}  $angleFactors  how much less certain the angles to each mark are than a mean of two faces
      *
      * @throws CannotSetUp
      */
-    public static function solve(Position $assumed, float $instrumentHeight, Sight $first, Sight $second, float $azimuth, Accuracy $accuracy, ?float $design = null, array $angles = [1.0, 1.0]): self
+    public static function solve(Position $assumed, float $instrumentHeight, Sight $first, Sight $second, float $azimuth, Accuracy $accuracy, ?float $design = null, array $angleFactors = [1.0, 1.0]): self
     {
         if (! $first->hasDistance() || ! $second->hasDistance()) {
             throw CannotSetUp::baselineNeedsDistances();
@@ -44,7 +44,7 @@ final readonly class MeasuredBaseline
         $across = 0.0;
         $along = 0.0;
         foreach ([$first, $second] as $i => $s) {
-            $own = $accuracy->ofAngles($angles[$i]);
+            $own = $accuracy->ofAngles($angleFactors[$i]);
             $off = $s->circle - $measured;
             [$radial, $lateral] = [$own->ofDistance($s->distance) ** 2, ($s->distance * $own->ofDirection($s->distance)) ** 2];
             $across += sin($off) ** 2 * $radial + cos($off) ** 2 * $lateral;

@@ -23,7 +23,7 @@ final class ResectionCautions
             $solution->isOriented() ? null : 'Distances alone give no orientation: read a direction to one of the points.',
             $plan === 2 && count($two) === 2 ? 'With two sights only their distances check each other. A third control point would show which one is wrong.' : null,
             $solution->redundancy === 0 ? 'Nothing is spare: these sights give a place but can’t check it.' : null,
-            $solution->fit !== null && $solution->fit > 3 ? sprintf('Residuals are %.1f times what the instrument’s accuracy explains. A sight, a target or a coordinate is wrong.', $solution->fit) : null,
+            $solution->unitWeightDeviation !== null && $solution->unitWeightDeviation > 3 ? sprintf('Residuals are %.1f times what the instrument’s accuracy explains. A sight, a target or a coordinate is wrong.', $solution->unitWeightDeviation) : null,
             $solution->scale?->differs() === true ? sprintf('With a free scale, the distances would be too %s by %.0f ± %.0f ppm of their length: look at the ppm, the scale factor and the control.', $solution->scale->ppm > 0 ? 'long' : 'short', abs($solution->scale->ppm), $solution->scale->deviation) : null,
             $heights === 0 ? 'No used control point has an elevation, so this setup gives none.' : ($heights === 1 ? 'The elevation comes from one sight and is not checked.' : null),
         ]));

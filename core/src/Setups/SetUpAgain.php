@@ -37,7 +37,7 @@ final readonly class SetUpAgain
         $found = (new StationAdjustment($sights, $instrumentHeight ?? $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
 
         return new SetupSolution(
-            $found->station, new Precision($this->precision->plan, $found->precision->height, $this->precision->oriented), $found->residuals, $found->redundancy, $found->fit,
+            $found->station, new Precision($this->precision->plan, $found->precision->height, $this->precision->oriented), $found->residuals, $found->redundancy, $found->unitWeightDeviation,
             array_values(array_filter([
                 count($used) === 1 ? 'The elevation comes from one benchmark and is not checked. Sight a second one.' : null,
                 $found->passes === false ? 'The benchmarks differ by more than the instrument’s accuracy explains: one elevation or one target height is wrong.' : null,
@@ -86,7 +86,7 @@ final readonly class SetUpAgain
         $found = (new StationAdjustment($sights, $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
         $cautions = count($back) === 1 ? ['The orientation comes from one sight: only its distance and height check that the instrument still stands where it stood.'] : [];
         if ($found->passes === false) {
-            $cautions[] = sprintf('The instrument no longer stands where this setup has it: residuals are %.1f times what its accuracy explains. Set up anew.', (float) $found->fit);
+            $cautions[] = sprintf('The instrument no longer stands where this setup has it: residuals are %.1f times what its accuracy explains. Set up anew.', (float) $found->unitWeightDeviation);
         }
 
         return $found->withCautions($cautions);

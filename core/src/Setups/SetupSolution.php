@@ -18,7 +18,7 @@ final readonly class SetupSolution
      * @param  Precision  $precision  from the deviations stated beforehand
      * @param  list<SightResidual>  $residuals  one for each sight, in the order given
      * @param  int  $redundancy  observations beyond what is needed
-     * @param  float|null  $fit  square root of the variance factor; about 1 where residuals are as the accuracy says; null with none to spare
+     * @param  float|null  $unitWeightDeviation  standard deviation of unit weight: square root of the variance factor; about 1 where residuals are as the accuracy says; null with none to spare
      * @param  list<string>  $cautions  sentences
      * @param  bool|null  $passes  whether residuals are as the stated accuracy lets expect (global test, 2 %); null with none to spare
      * @param  bool  $placeFound  whether the place was found, not given
@@ -30,7 +30,7 @@ final readonly class SetupSolution
         public Precision $precision,
         public array $residuals,
         public int $redundancy,
-        public ?float $fit,
+        public ?float $unitWeightDeviation,
         public array $cautions,
         public ?bool $passes = null,
         public bool $placeFound = true,
@@ -41,7 +41,7 @@ final readonly class SetupSolution
     /** What can be said of it to others: wider than was expected beforehand where the sights don't fit. */
     public function trusted(): Precision
     {
-        return $this->passes === false ? $this->precision->widened((float) $this->fit) : $this->precision;
+        return $this->passes === false ? $this->precision->widened((float) $this->unitWeightDeviation) : $this->precision;
     }
 
     public function isOriented(): bool
@@ -91,15 +91,15 @@ final readonly class SetupSolution
         return $this->isOriented() ? $this->precision->at($this->station->mark, $point)->major : null;
     }
 
-    /** The 95 % ellipse from what the residuals say: √(2 F(0.95; 2, r)) times the deviation, times the fit; null with none to spare. */
+    /** The 95 % ellipse from what the residuals say: √(2 F(0.95; 2, r)) times the deviation, times that of unit weight; null with none to spare. */
     public function ellipseAfterwards(): ?Ellipse
     {
-        return $this->fit === null ? null : $this->precision->ellipse()->times($this->fit * Ellipse::afterwards($this->redundancy) / Ellipse::NINETY_FIVE);
+        return $this->unitWeightDeviation === null ? null : $this->precision->ellipse()->times($this->unitWeightDeviation * Ellipse::afterwards($this->redundancy) / Ellipse::NINETY_FIVE);
     }
 
     /** @param  list<string>  $cautions */
     public function withCautions(array $cautions): self
     {
-        return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->fit, $cautions, $this->passes, $this->placeFound, $this->scale, $this->shots);
+        return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->unitWeightDeviation, $cautions, $this->passes, $this->placeFound, $this->scale, $this->shots);
     }
 }

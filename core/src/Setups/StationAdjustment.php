@@ -105,7 +105,7 @@ final readonly class StationAdjustment
             precision: Precision::from($covariance, $model->orientation, $model->height),
             residuals: (new SightsJudged($station, $solution, $model->before(), $this->given->place === null))->of($this->sights),
             redundancy: $solution->redundancy,
-            fit: $solution->fit(),
+            unitWeightDeviation: $solution->unitWeightDeviation(),
             cautions: [],
             passes: $solution->passes(),
             placeFound: $this->given->place === null,

@@ -175,8 +175,8 @@ final readonly class StationModel implements GroupedModel
         $de = $s->control->easting - $this->origin->easting - $unknowns[1];
         $square = max($dn * $dn + $de * $de, 1e-6);
         $flat = sqrt($square);
-        $angle = ($this->accuracy->angle * $s->angles) ** 2;
-        $zenith = ($this->accuracy->zenith() * $s->angles) ** 2;
+        $angle = ($this->accuracy->angle * $s->angleFactor) ** 2;
+        $zenith = ($this->accuracy->zenith() * $s->angleFactor) ** 2;
         $length = $sight->hasDistance() ? $this->accuracy->distance ** 2 + ($this->accuracy->distancePpm * 1e-6 * $sight->slope) ** 2 : 0.0;
         // Each observation: its misclosure, its own variance, and its derivatives by northing, easting, orientation and height.
         $of = [];

@@ -56,7 +56,7 @@ final class WorkedExamplesTest extends TestCase
         };
         $solution = GroupedSquares::solve($model, [0.0, 0.0, 0.0]);
         self::assertSame(['105.150', '104.489', '106.197'], self::written($solution->unknowns, 3));
-        self::assertSame('0.107', sprintf('%.3f', (float) $solution->fit()));
+        self::assertSame('0.107', sprintf('%.3f', (float) $solution->unitWeightDeviation()));
         // Redundancy numbers add up to what is spare.
         $sum = 0.0;
         foreach (array_keys(self::LINES) as $i) {

@@ -84,7 +84,7 @@ final class BoundsTest extends TestCase
         foreach ([[$first, $second, $first], [$first, $second, $second]] as $order) {
             $r = Rounds::of(array_map(static fn (callable $face) => $face(1.0, $steep), $order));
             self::assertEqualsWithDelta([1.0, $steep, 40.0, $c, $i], [$r->mean->circle, $r->mean->zenith, $r->mean->slope, $r->collimation, $r->index], 1e-12);
-            self::assertEqualsWithDelta([1 / sqrt(1.5), 0.0], [$r->angles, $r->spread], 1e-9);
+            self::assertEqualsWithDelta([1 / sqrt(1.5), 0.0], [$r->angleFactor, $r->spread], 1e-9);
             self::assertSame([1, 3], [$r->pairs, $r->readings]);
         }
         // Two pairs that disagree by 4″ in direction and in zenith angle: the mean of both, and half of it as spread.

@@ -28,18 +28,18 @@ final class RoundsTest extends TestCase
             self::assertEqualsWithDelta(0.0, sin(($r->mean->circle - $true) / 2), 1e-9, "near $true");
             self::assertEqualsWithDelta([1.5, 50.001, $c, $i], [$r->mean->zenith, $r->mean->slope, $r->collimation, $r->index], 1e-9);
             self::assertSame([1, 2], [$r->pairs, $r->readings]);
-            self::assertEqualsWithDelta(1.0, $r->angles, 1e-12);
+            self::assertEqualsWithDelta(1.0, $r->angleFactor, 1e-12);
         }
     }
 
     public function test_one_face_is_less_certain_and_rounds_more(): void
     {
         $one = new RawReading(1.0, 1.5, 50.0);
-        self::assertEqualsWithDelta(M_SQRT2, Rounds::of([$one])->angles, 1e-12);
+        self::assertEqualsWithDelta(M_SQRT2, Rounds::of([$one])->angleFactor, 1e-12);
         self::assertNull(Rounds::of([$one])->collimation);
         $other = new RawReading(1.0 + M_PI, 2 * M_PI - 1.5, 0.0);
-        self::assertEqualsWithDelta(0.5, Rounds::of([$one, $other, $one, $other, $one, $other, $one, $other])->angles, 1e-12);
-        self::assertEqualsWithDelta(1 / sqrt(1.5), Rounds::of([$one, $other, $one])->angles, 1e-12);
+        self::assertEqualsWithDelta(0.5, Rounds::of([$one, $other, $one, $other, $one, $other, $one, $other])->angleFactor, 1e-12);
+        self::assertEqualsWithDelta(1 / sqrt(1.5), Rounds::of([$one, $other, $one])->angleFactor, 1e-12);
         self::assertSame(50.0, Rounds::of([$one, $other])->mean->slope, 'what was not measured is not averaged');
         self::assertEqualsWithDelta(1.0, Rounds::of([$other])->mean->circle, 1e-12, 'the second face alone is turned to the first');
         self::assertSame(0.0, Rounds::of([new RawReading(1.0, 1.5, 0.0)])->mean->slope);

@@ -57,7 +57,7 @@ final class Field
 
     public function controlSight(string $name, Position $true, float $angles = 1.0): ControlSight
     {
-        return new ControlSight($name, $this->listed($true), $this->sight($true, $angles), planDeviation: $this->planDeviation, heightDeviation: $this->heightDeviation, angles: $angles);
+        return new ControlSight($name, $this->listed($true), $this->sight($true, $angles), planDeviation: $this->planDeviation, heightDeviation: $this->heightDeviation, angleFactor: $angles);
     }
 
     /** To a prism 1.8 m over a mark, with the noise of instrument and pole. */

@@ -113,7 +113,7 @@ final class ResectionTest extends TestCase
         $p = $ours->precision;
         self::assertEqualsWithDelta(array_map(sqrt(...), [$scipy['c'][0][0], $scipy['c'][1][1], $scipy['c'][2][2], $scipy['c'][3][3]]), [$p->northing(), $p->easting(), $p->orientation(), $p->height()], 2e-7);
         self::assertEqualsWithDelta($scipy['c'][0][1] / sqrt($scipy['c'][0][0] * $scipy['c'][1][1]), $p->correlation(0, 1), 1e-3);
-        self::assertEqualsWithDelta($scipy['sum'], $ours->fit ** 2 * $ours->redundancy, 1e-3);
+        self::assertEqualsWithDelta($scipy['sum'], $ours->unitWeightDeviation ** 2 * $ours->redundancy, 1e-3);
     }
 
     public static function seeds(): array
@@ -128,7 +128,7 @@ final class ResectionTest extends TestCase
         $sights = self::sights($control, $true, 0.4);
         $sights[2] = new ControlSight('C', new Position(1030.1, 2090.0, 9.5), $sights[2]->sight);
         $with = Resection::solve($sights, 1.6, self::accuracy());
-        self::assertGreaterThan(10, $with->fit);
+        self::assertGreaterThan(10, $with->unitWeightDeviation);
         self::assertStringContainsString('wrong', implode(' ', $with->cautions));
         $sights[2] = $sights[2]->unused();
         $without = Resection::solve($sights, 1.6, self::accuracy());
@@ -146,7 +146,7 @@ final class ResectionTest extends TestCase
             $sights[$seed % 4] = $sights[$seed % 4]->with(control: $sights[$seed % 4]->control->along($seed, 70.0, 40.0));
             $solution = Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy);
             self::assertFalse($solution->passes);
-            self::assertGreaterThan(100, $solution->fit);
+            self::assertGreaterThan(100, $solution->unitWeightDeviation);
             self::assertNotNull($solution->residuals[$seed % 4]->normalised);
         }
     }

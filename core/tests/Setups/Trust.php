@@ -124,7 +124,7 @@ final class Trust
         $shots = [];
         foreach ([new SiteLine('A', new Position($n, $e + 2.0), new Position($n, $e + 60.0)), new SiteLine('1', new Position($n + 3.0, $e), new Position($n + 70.0, $e))] as $line) {
             foreach ([0.1, 0.5, 0.9] as $t) {
-                $shots[] = new LineShot($line, $field->sight($line->from->along($line->azimuth(), $t * $line->from->distanceTo($line->to), 40.0), $angles), angles: $angles);
+                $shots[] = new LineShot($line, $field->sight($line->from->along($line->azimuth(), $t * $line->from->distanceTo($line->to), 40.0), $angles), angleFactor: $angles);
             }
         }
         $places = (new GridLines($shots, Field::INSTRUMENT_HEIGHT, $field->accuracy))->places();

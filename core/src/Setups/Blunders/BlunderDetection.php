@@ -124,13 +124,13 @@ final readonly class BlunderDetection
     {
         [$low, $high] = [0.0, self::LOOSEST];
         $figure = $this->whole === null ? null : $this->loosened($high);
-        if ($this->whole === null || $figure === null || $figure->solution->fit() > 1.0) {
+        if ($this->whole === null || $figure === null || $figure->solution->unitWeightDeviation() > 1.0) {
             return null;
         }
         while ($high - $low > 1e-4) {
             $middle = ($low + $high) / 2;
             $tried = $this->loosened($middle);
-            [$low, $high] = $tried !== null && $tried->solution->fit() <= 1.0 ? [$low, $middle] : [$middle, $high];
+            [$low, $high] = $tried !== null && $tried->solution->unitWeightDeviation() <= 1.0 ? [$low, $middle] : [$middle, $high];
         }
         $figure = $this->loosened($high) ?? $figure;
 

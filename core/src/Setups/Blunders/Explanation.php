@@ -57,7 +57,7 @@ final readonly class Explanation
     }
 
     /** Root of the weighted square sum over what is spare, once it is mended; about 1 is well. */
-    public function fit(): float
+    public function unitWeightDeviation(): float
     {
         return $this->redundancy > 0 ? sqrt($this->squares / $this->redundancy) : 0.0;
     }

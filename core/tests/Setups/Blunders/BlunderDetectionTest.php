@@ -322,7 +322,7 @@ final class BlunderDetectionTest extends TestCase
                     continue;
                 }
                 $mended = array_map(static fn (ControlSight $s) => in_array($s->name, $best->sights, true) || $best->sights === [] ? $s->with(sight: self::mended($s->sight, $cause, $best->value)) : $s, $setup->sights);
-                self::assertTrue(Resection::solve($mended, 1.6, Setups::accuracy())->fit < 3, "$blunder $seed");
+                self::assertTrue(Resection::solve($mended, 1.6, Setups::accuracy())->unitWeightDeviation < 3, "$blunder $seed");
                 $tried = ($tried ?? 0) + 1;
             }
         }

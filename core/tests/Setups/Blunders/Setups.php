@@ -272,7 +272,7 @@ final class Setups
     private function measure(array $names, callable $where): void
     {
         foreach ($names as $name) {
-            $this->sights[] = new ControlSight($name, $this->control[$name], $this->reading($where($this->true[$name])), angles: $this->oneFace ? M_SQRT2 : 1.0, oneFace: $this->oneFace);
+            $this->sights[] = new ControlSight($name, $this->control[$name], $this->reading($where($this->true[$name])), angleFactor: $this->oneFace ? M_SQRT2 : 1.0, oneFace: $this->oneFace);
         }
     }
 

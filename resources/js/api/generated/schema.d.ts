@@ -2152,7 +2152,7 @@ export interface components {
             sights: string[];
             sentence: string;
             remedy: string;
-            fit: number;
+            unitWeightDeviation: number;
             behind: number;
             value: number | null;
             level: boolean;
@@ -2905,7 +2905,7 @@ export interface components {
             zenith: number;
             slope: number;
             targetHeight: number | null;
-            angles: number;
+            angleFactor: number;
             readings: number;
             pairs: number;
             collimation: number | null;
@@ -3006,7 +3006,7 @@ export interface components {
             setup: components["schemas"]["AcceptedSetup"];
             residuals: components["schemas"]["ResidualEntry"][];
             cautions: string[];
-            fit: number | null;
+            unitWeightDeviation: number | null;
         };
         SetupState: {
             draft: components["schemas"]["DraftEntry"];
@@ -3060,7 +3060,7 @@ export interface components {
             orientationDeviation: number | null;
             residuals: components["schemas"]["ResidualEntry"][];
             redundancy: number;
-            fit: number | null;
+            unitWeightDeviation: number | null;
             cautions: string[];
             ellipseMajor: number;
             ellipseMinor: number;
@@ -3193,7 +3193,7 @@ export interface components {
             targetHeight?: number | null;
             ppmApplied?: number;
             prismConstantApplied?: number;
-            angles?: number;
+            angleFactor?: number;
         };
         TypedReadings: {
             key: string;

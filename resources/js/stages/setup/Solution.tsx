@@ -47,13 +47,13 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
                         <>
                             Standard deviation: northing <Deviation of={s.northingDeviation} />, easting{' '}
                             <Deviation of={s.eastingDeviation} />, height <Deviation of={s.heightDeviation} none="none" />
-                            {s.fit !== null && '; residuals are '}
+                            {s.unitWeightDeviation !== null && '; residuals are '}
                         </>
                     )}
-                    {s.fit !== null && (
+                    {s.unitWeightDeviation !== null && (
                         <>
                             {s.passes === false && 'Residuals are '}
-                            <span className="figure">{s.fit.toFixed(1)}</span> times what the instrument’s accuracy explains, from{' '}
+                            <span className="figure">{s.unitWeightDeviation.toFixed(1)}</span> times what the instrument’s accuracy explains, from{' '}
                             {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
                         </>
                     )}

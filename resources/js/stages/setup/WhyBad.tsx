@@ -56,7 +56,7 @@ export function WhyBad({ project, explanations, draft, control, onChange }: Prop
                 </div>
             ))}
             <p className="text-sm text-quiet">
-                Mended so, the residuals are {best.fit.toFixed(1)} times what the instrument’s accuracy explains
+                Mended so, the residuals are {best.unitWeightDeviation.toFixed(1)} times what the instrument’s accuracy explains
                 {next
                     ? `; the next best cause explains the readings worse by ${next.behind.toFixed(0)} (weighted squares).`
                     : '. No other usual cause explains them.'}

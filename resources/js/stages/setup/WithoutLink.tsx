@@ -62,7 +62,7 @@ function Typed({ project, control, draft }: StageProps & { draft: SetupState['dr
                     slope: slope ?? 0,
                     ppmApplied: ppm,
                     prismConstantApplied: constant / 1000,
-                    angles: draft.oneFace ? Math.SQRT2 : 1,
+                    angleFactor: draft.oneFace ? Math.SQRT2 : 1,
                 },
             ]);
             setCircle(null);
@@ -126,7 +126,7 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
                     zenith: s.zenith,
                     slope: s.slope,
                     targetHeight: s.targetHeight,
-                    angles: s.angles,
+                    angleFactor: s.angleFactor,
                 })),
             );
             setText('');
