@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-/** A plan distance in metres, typed or between two places, and a length added to it. */
+/** A horizontal distance in metres, typed or between two places, and a length added to it. */
 final readonly class GivenDistance
 {
     public function __construct(

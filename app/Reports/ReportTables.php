@@ -9,6 +9,7 @@ use App\Setups\SetupMethod;
 use App\Tasks\Progress;
 use Illuminate\Support\Collection;
 use Parlay\Core\Units\Side;
+use Parlay\Words\Cautions;
 
 /** The tables of a report that may be long, a row at a time. */
 final readonly class ReportTables
@@ -82,7 +83,7 @@ final readonly class ReportTables
                 yield ['cells' => [[$r->name], [$r->isUsed() ? 'yes' : 'no'], [$f->sidedAngle(Side::Across, $r->direction)], [$f->sided(Side::Across, $r->across)], [$f->sided(Side::Length, $r->distance)], [$f->sided(Side::Height, $r->height)]]];
             }
             foreach ($s->found()->cautions as $caution) {
-                yield ['span' => $caution];
+                yield ['span' => Cautions::sentence($caution)];
             }
         }
     }

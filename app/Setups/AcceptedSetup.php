@@ -6,6 +6,7 @@ namespace App\Setups;
 
 use App\Setups\Models\Setup;
 use Parlay\Core\ListOf;
+use Parlay\Words\Cautions;
 
 final readonly class AcceptedSetup
 {
@@ -39,7 +40,7 @@ final readonly class AcceptedSetup
 
         return new self(
             $s->id, $s->at, $s->method, $s->station_name, $s->northing, $s->easting, $s->elevation, $s->orientation, $s->instrument_height,
-            $said && $found->placeFound ? hypot($found->precision->northing(), $found->precision->easting()) : null, $said ? $found->precision->height() : null, $found->passes, $found->cautions,
+            $said && $found->placeFound ? hypot($found->precision->northing(), $found->precision->easting()) : null, $said ? $found->precision->height() : null, $found->passes, Cautions::sentences($found->cautions),
         );
     }
 }

@@ -12,6 +12,8 @@ use App\Setups\Actions\SolveSetup;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\Blunders\Explanation;
 use Parlay\Core\Setups\SetupSolution;
+use Parlay\Words\Explanations;
+use Parlay\Words\Weaknesses;
 
 /** The setup being made as it is shown: what was given, what it gives, what speaks against it. */
 final class DraftView
@@ -27,12 +29,14 @@ final class DraftView
             $problem = $e->getMessage();
         }
         $why = $solve->explanations($in);
+        $words = new Explanations($project->length_style, $project->angle_style);
+        $weakness = $solved === null ? null : SolveSetup::weakness($in, $solved, $farthest);
 
         return new SetupState(
             self::draft($in), $solved === null ? null : SolutionEntry::of($solved->solution(), $farthest), $solved === null ? [] : self::places($in, $solved), $problem,
-            $solved === null ? null : SolveSetup::weakness($in, $solved, $farthest),
+            $weakness === null ? null : (new Weaknesses($project->length_style))->sentence($weakness),
             $in->current === null ? null : AcceptedSetup::of($in->current),
-            $why === null ? null : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score()), $why),
+            $why === null ? null : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score(), $words), $why),
             $solved?->angle['off'] ?? null, $solved?->angle['deviation'] ?? null, $solved?->baseline?->length,
             $solved?->baseline === null || $in->current === null ? null : MendedSetupEntry::of(Mending::turned($project, $in->current, $solved->solution())),
             $solved === null || $project->residual_limit === null ? [] : $solved->solution()->beyond((float) $project->residual_limit),

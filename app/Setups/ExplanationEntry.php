@@ -7,6 +7,7 @@ namespace App\Setups;
 use Parlay\Core\ListOf;
 use Parlay\Core\Setups\Blunders\Cause;
 use Parlay\Core\Setups\Blunders\Explanation;
+use Parlay\Words\Explanations;
 
 /** A cause that explains why the sights don't fit; the likeliest comes first. */
 final readonly class ExplanationEntry
@@ -31,8 +32,8 @@ final readonly class ExplanationEntry
         public ?string $decides,
     ) {}
 
-    public static function of(Explanation $e, float $best): self
+    public static function of(Explanation $e, float $best, Explanations $words): self
     {
-        return new self($e->cause, $e->sights, $e->sentence, $e->remedy, $e->unitWeightDeviation(), $e->score() - $best, $e->value, $e->level, $e->decides);
+        return new self($e->cause, $e->sights, $words->sentence($e), $words->remedy($e), $e->unitWeightDeviation(), $e->score() - $best, $e->value, $e->level, $e->decides === null ? null : $words->decides($e->decides));
     }
 }

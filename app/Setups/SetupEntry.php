@@ -6,6 +6,7 @@ namespace App\Setups;
 
 use App\Setups\Models\Setup;
 use Parlay\Core\ListOf;
+use Parlay\Words\Cautions;
 
 final readonly class SetupEntry
 {
@@ -26,7 +27,7 @@ final readonly class SetupEntry
     {
         return new self(
             AcceptedSetup::of($s),
-            array_map(ResidualEntry::of(...), $s->found()->residuals), $s->found()->cautions, $s->found()->unitWeightDeviation,
+            array_map(ResidualEntry::of(...), $s->found()->residuals), Cautions::sentences($s->found()->cautions), $s->found()->unitWeightDeviation,
         );
     }
 }

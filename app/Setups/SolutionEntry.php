@@ -7,6 +7,7 @@ namespace App\Setups;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\ListOf;
 use Parlay\Core\Setups\SetupSolution;
+use Parlay\Words\Cautions;
 
 final readonly class SolutionEntry
 {
@@ -63,7 +64,7 @@ final readonly class SolutionEntry
         return new self(
             $mark->northing, $mark->easting, $mark->elevation, $s->station->orientation, $s->isOriented(), $s->placeFound,
             $s->precision->northing(), $s->precision->easting(), $s->precision->height(), $s->precision->orientation(),
-            array_map(ResidualEntry::of(...), $s->residuals), $s->redundancy, $s->unitWeightDeviation, $s->cautions,
+            array_map(ResidualEntry::of(...), $s->residuals), $s->redundancy, $s->unitWeightDeviation, Cautions::sentences($s->cautions),
             $ellipse->major, $ellipse->minor, $ellipse->azimuth, $after === null || $ellipse->major <= 0.0 ? null : $after->major / $ellipse->major, $s->precision->correlation(0, 1),
             $s->passes, $farthest === null ? null : $mark->distanceTo($farthest), $farthest === null ? null : $s->reachesTo($farthest),
             $s->scale?->ppm, $s->scale?->deviation, array_merge(...$s->precision->plan), array_map(ShotResidualEntry::of(...), $s->shots), $s->suspectShot(),

@@ -14,6 +14,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\Stand\Site;
 use Parlay\Core\Setups\Stand\Walls;
 use Parlay\Core\Units\LengthStyle;
+use Parlay\Words\Weaknesses;
 
 /** Control, walls and work of a project, to look for places to stand. */
 final readonly class WhereToStand
@@ -51,10 +52,11 @@ final readonly class WhereToStand
         }
         usort($points, static fn (PointPrecision $a, PointPrecision $b) => $b->major <=> $a->major);
         $best = $this->site->bestSights($place);
+        $weakness = $this->site->weakness($place);
 
         return new StandHere(
             $seen, array_values(array_diff(array_map(strval(...), array_keys($this->site->control)), $seen)), $best[0] ?? [], $best[1] ?? null,
-            $points[0]->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN), $this->site->weakness($place, $this->length),
+            $points[0]->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN), $weakness === null ? null : (new Weaknesses($this->length))->sentence($weakness),
         );
     }
 

@@ -33,7 +33,7 @@
     @foreach ($setup->found()->residuals as $r)
     <tr><td>{{ $r->name }}</td><td>{{ $r->isUsed() ? 'yes' : 'no' }}</td><td class="n">{{ $figures->sidedAngle(Side::Across, $r->direction) }}</td><td class="n">{{ $figures->sided(Side::Across, $r->across) }}</td><td class="n">{{ $figures->sided(Side::Length, $r->distance) }}</td><td class="n">{{ $figures->sided(Side::Height, $r->height) }}</td></tr>
     @endforeach
-    @foreach ($setup->found()->cautions as $caution)<tr><td colspan="6" class="quiet">{{ $caution }}</td></tr>@endforeach
+    @foreach ($setup->found()->cautions as $caution)<tr><td colspan="6" class="quiet">{{ \Parlay\Words\Cautions::sentence($caution) }}</td></tr>@endforeach
 </table>
 @endforeach
 @if ($report->setups->count() > App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET)<p class="quiet">The other {{ $report->setups->count() - App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET }} setups stand behind.</p>@endif

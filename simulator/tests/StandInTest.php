@@ -12,7 +12,6 @@ use Parlay\Core\Setups\Blunders\BlunderDetection;
 use Parlay\Core\Setups\Blunders\Occupied;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\Resection;
-use Parlay\Core\Units\LengthStyle;
 use Parlay\Simulator\Drawer;
 use Parlay\Simulator\Message;
 use Parlay\Simulator\Server;
@@ -219,11 +218,11 @@ final class StandInTest extends TestCase
 
                 return $sights;
             };
-            $suspected['free'] += BlunderDetection::explain($sights(), self::control(), StandIn::accuracy(), LengthStyle::Metres) === null ? 0 : 1;
+            $suspected['free'] += BlunderDetection::explain($sights(), self::control(), StandIn::accuracy()) === null ? 0 : 1;
             $over = (string) array_key_first(self::control());
             $world->standTripod($over, null, 1.6);
             $on = new Occupied($over, self::control()[$over], 1.6);
-            $suspected['on a mark'] += BlunderDetection::explain(array_slice($sights(), 0, 2), self::control(), StandIn::accuracy(), LengthStyle::Metres, $on) === null ? 0 : 1;
+            $suspected['on a mark'] += BlunderDetection::explain(array_slice($sights(), 0, 2), self::control(), StandIn::accuracy(), on: $on) === null ? 0 : 1;
         }
         // More than 9 of 150 would come once in 800 times.
         self::assertLessThanOrEqual(9, $suspected['free']);

@@ -17,8 +17,27 @@ final class ArrowsTest
     public function testCoreKnowsNothingElse(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('Parlay\Core'))
-            ->shouldNotDependOn()->classes(Selector::inNamespace('App'), Selector::inNamespace('Parlay\Simulator'), Selector::inNamespace('Illuminate'), Selector::inNamespace('React'), Selector::inNamespace('Symfony'))
+            ->shouldNotDependOn()->classes(Selector::inNamespace('App'), Selector::inNamespace('Parlay\Words'), Selector::inNamespace('Parlay\Simulator'), Selector::inNamespace('Illuminate'), Selector::inNamespace('React'), Selector::inNamespace('Symfony'))
             ->because('the rules of the job hold without framework, database and interface');
+    }
+
+    public function testWordsKnowCoreOnly(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace('Parlay\Words'))
+            ->shouldNotDependOn()->classes(Selector::inNamespace('App'), Selector::inNamespace('Parlay\Simulator'), Selector::inNamespace('Illuminate'))
+            ->because('what core found is said by whoever asks, on a screen or on paper');
+    }
+
+    /** Lengths and angles are written, and read, at the edges. */
+    public function testRulesKnowNoStyle(): Rule
+    {
+        return PHPat::rule()->classes(
+            Selector::inNamespace('Parlay\Core\Setups'), Selector::inNamespace('Parlay\Core\Stakeout'), Selector::inNamespace('Parlay\Core\Cogo'), Selector::inNamespace('Parlay\Core\Adjustment'),
+            Selector::inNamespace('Parlay\Core\Geometry'), Selector::inNamespace('Parlay\Core\Control'), Selector::inNamespace('Parlay\Core\Designs'), Selector::inNamespace('Parlay\Core\Fit'),
+            Selector::inNamespace('Parlay\Core\Instrument'), Selector::inNamespace('Parlay\Core\Points'),
+        )
+            ->shouldNotDependOn()->classes(Selector::classname('Parlay\Core\Units\LengthStyle'), Selector::classname('Parlay\Core\Units\AngleStyle'), Selector::classname('Parlay\Core\Units\DirectionStyle'))
+            ->because('rules speak in metres and radians');
     }
 
     public function testTheSimulatorKnowsCoreOnly(): Rule

@@ -42,7 +42,7 @@ final class MethodsTest extends FeatureTestCase
         self::assertLessThan($all['redundancy'], $less['redundancy']);
         self::assertGreaterThan($all['northingDeviation'] + $all['eastingDeviation'], $less['northingDeviation'] + $less['eastingDeviation']);
         self::assertSame(['rise'], array_column($less['residuals'][2]['observed'], 'kind'));
-        self::assertSame(['direction', 'planDistance'], array_column($less['residuals'][1]['observed'], 'kind'));
+        self::assertSame(['direction', 'horizontalDistance'], array_column($less['residuals'][1]['observed'], 'kind'));
     }
 
     public function test_readings_go_into_the_setup_by_themselves_and_none_is_lost_between_two_tabs(): void

@@ -25,6 +25,7 @@ use Parlay\Core\Setups\SetUpAgain;
 use Parlay\Core\Setups\SetupSolution;
 use Parlay\Core\Setups\ShortBase;
 use Parlay\Core\Setups\WeakFigure;
+use Parlay\Core\Setups\Weakness;
 
 /** What the draft's sights give; stores nothing. */
 final class SolveSetup
@@ -55,15 +56,15 @@ final class SolveSetup
     }
 
     /** What is weak about the figure, in a sentence; null where it will do. */
-    public static function weakness(DraftInputs $in, SolvedDraft $solved, ?Position $farthest): ?string
+    public static function weakness(DraftInputs $in, SolvedDraft $solved, ?Position $farthest): ?Weakness
     {
         $solution = $solved->solution();
         if ($in->draft->method === SetupMethod::Resection) {
-            return WeakFigure::measured($solution, $in->sights(), $in->accuracy(), $farthest, $in->positions(), $in->project->length_style)->sentence();
+            return WeakFigure::measured($solution, $in->sights(), $in->accuracy(), $farthest, $in->positions())->weakness();
         }
         $short = self::shortest($in, $solved);
 
-        return $short === null ? null : WeakFigure::ofShort($short, $solution, $in->accuracy(), $farthest, $in->project->length_style);
+        return $short === null ? null : WeakFigure::ofShort($short, $solution, $in->accuracy(), $farthest);
     }
 
     /** What the orientation hangs on where it does not come from a resection. */
@@ -94,7 +95,7 @@ final class SolveSetup
             return null;
         }
 
-        return BlunderDetection::explain($in->sights(), $in->positions(), $in->accuracy(), $in->project->length_style, $on, $in->project->angle_style);
+        return BlunderDetection::explain($in->sights(), $in->positions(), $in->accuracy(), $in->project->length_style->unit(), $on, $in->project->angle_style->unit());
     }
 
     /** The mark under the tripod; null where it isn't said yet which. */

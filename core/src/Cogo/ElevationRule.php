@@ -17,7 +17,7 @@ enum ElevationRule: string
     case Figure = 'figure';
     /** that of another point, and a difference added */
     case Difference = 'difference';
-    /** along a grade from another point: rise over run times the plan distance */
+    /** along a grade from another point: rise over run times the horizontal distance */
     case Grade = 'grade';
     /** evenly between two points, by how far the place lies along the line between them */
     case Between = 'between';

@@ -56,7 +56,7 @@ final readonly class Inverse
     /** @return list<Quantity> */
     private function figures(string $which): array
     {
-        $figures = [Quantity::length("plan distance$which", $this->distance)];
+        $figures = [Quantity::length("horizontal distance$which", $this->distance)];
         if ($this->distance > 0.0) {
             $figures[] = Quantity::direction("direction$which", $this->direction);
         }

@@ -21,7 +21,7 @@ final class PlacesFound
     /** A place so many times as far away as the beginnings are apart is none that was meant. */
     private const FAR_TIMES = 100.0;
 
-    /** @param  float  $distance  plan distance, metres; negative goes the other way */
+    /** @param  float  $distance  horizontal distance, metres; negative goes the other way */
     public static function byDirectionAndDistance(Position $from, float $azimuth, float $distance, float $right = 0.0): Made
     {
         $to = (new Line($from, $azimuth))->offset($right)->at($distance);

@@ -18,7 +18,7 @@ final readonly class PointFit
     private const MISFIT = 2e-3;
 
     /**
-     * @param  list<float>  $residuals  plan distance left at each pair, used or not, metres
+     * @param  list<float>  $residuals  horizontal distance left at each pair, used or not, metres
      * @param  int|null  $outlier  number of the pair that spoils the fit
      * @param  float|null  $scale  null where it differs with the direction
      * @param  float|null  $rotation  clockwise

@@ -4,22 +4,18 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
-use Parlay\Core\Units\LengthStyle;
-
-/** The figure has no solution as given; the message says why, and by how much where that is a length. */
+/** The figure has no solution as given; the message says why, and by how much where that is a length: in metres, or as the words for a project say it. */
 final class NoConstruction extends \DomainException
 {
+    /**
+     * @param  string  $pattern  %s where the length stands
+     * @param  float|null  $metres  by which it fails
+     */
     private function __construct(
-        private readonly string $sentence,
-        private readonly ?float $metres = null,
+        public readonly string $pattern,
+        public readonly ?float $metres = null,
     ) {
-        parent::__construct($this->in(LengthStyle::Metres));
-    }
-
-    /** The reason with its length in the project's unit. */
-    public function in(LengthStyle $style): string
-    {
-        return $this->metres === null ? $this->sentence : sprintf($this->sentence, $style->format($this->metres));
+        parent::__construct($metres === null ? $pattern : sprintf($pattern, sprintf('%.3f m', $metres)));
     }
 
     public static function parallel(): self

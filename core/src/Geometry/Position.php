@@ -13,7 +13,7 @@ final readonly class Position
         public ?float $elevation = null,
     ) {}
 
-    /** Plan distance, metres. */
+    /** Horizontal distance, metres. */
     public function distanceTo(self $other): float
     {
         return hypot($other->northing - $this->northing, $other->easting - $this->easting);
@@ -25,7 +25,7 @@ final readonly class Position
         return Angle::wrap(atan2($other->easting - $this->easting, $other->northing - $this->northing));
     }
 
-    /** The place at a grid azimuth and plan distance, at the elevation given. */
+    /** The place at a grid azimuth and horizontal distance, at the elevation given. */
     public function along(float $azimuth, float $distance, ?float $elevation = null): self
     {
         return new self($this->northing + $distance * cos($azimuth), $this->easting + $distance * sin($azimuth), $elevation);

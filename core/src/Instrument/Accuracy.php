@@ -68,19 +68,19 @@ final readonly class Accuracy
         return new self(Angle::fromSeconds($seconds), $millimetres / 1000, $ppm);
     }
 
-    /** Of a horizontal direction to a pole at a plan distance; radians. */
+    /** Of a horizontal direction to a pole at a horizontal distance; radians. */
     public function ofDirection(float $distance): float
     {
         return hypot($this->angle, $this->centring / max($distance, 0.1));
     }
 
-    /** Of a plan distance; metres. */
+    /** Of a horizontal distance; metres. */
     public function ofDistance(float $distance): float
     {
         return hypot(hypot($this->distance, $this->distancePpm * 1e-6 * $distance), $this->centring);
     }
 
-    /** Of a height difference over a plan distance; metres. */
+    /** Of a height difference over a horizontal distance; metres. */
     public function ofHeight(float $distance): float
     {
         return hypot($this->height, $this->zenith() * $distance);

@@ -7,7 +7,7 @@ namespace Parlay\Core\Instrument;
 use Parlay\Core\Geometry\Angle;
 
 /**
- * A raw reading reduced to a direction, a plan distance and a height difference.
+ * A raw reading reduced to a direction, a horizontal distance and a height difference.
  *
  * Height uses curvature and refraction together as (1 − k) d² / 2R with R = 6371 km, which with k = 0.14 gives the 0.0675 m at
  * 1 km that handbooks print (Ghilani & Wolf, *Elementary Surveying*, levelling; recalled).
@@ -19,7 +19,7 @@ final readonly class Sight
     /**
      * @param  float  $circle  horizontal circle reading, radians
      * @param  float  $slope  slope distance, fully corrected, metres; 0 where only angles were read
-     * @param  float  $distance  plan distance at the instrument's height, metres
+     * @param  float  $distance  horizontal distance at the instrument's height, metres
      * @param  float  $rise  from trunnion axis to prism, metres
      * @param  float  $ppm  correction that is in the slope distance
      * @param  float  $refraction  coefficient that is in the rise
@@ -138,7 +138,7 @@ final readonly class Sight
         return self::curvature($this->slope * sin($this->zenith), $this->refraction);
     }
 
-    /** Curvature less refraction over a plan distance; metres. */
+    /** Curvature less refraction over a horizontal distance; metres. */
     public static function curvature(float $distance, float $refraction = Atmosphere::REFRACTION): float
     {
         return (1 - $refraction) * $distance ** 2 / (2 * self::EARTH_RADIUS);

@@ -36,7 +36,7 @@ final readonly class Station
         );
     }
 
-    /** Elevation of the mark under the prism from the zenith angle alone, over a plan distance known otherwise. */
+    /** Elevation of the mark under the prism from the zenith angle alone, over a horizontal distance known otherwise. */
     public function heightAt(Sight $sight, float $distance): ?float
     {
         return $this->mark->elevation === null ? null

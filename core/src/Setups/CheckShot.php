@@ -74,7 +74,7 @@ final readonly class CheckShot
     }
 
     /**
-     * What a shot is uncertain by along its plan distance and in its rise: on a steep sight each has its part of the distance and of the angle.
+     * What a shot is uncertain by along its horizontal distance and in its rise: on a steep sight each has its part of the distance and of the angle.
      *
      * @return array{float, float, float} variance along, variance of the rise, and their covariance; square metres
      */

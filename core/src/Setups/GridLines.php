@@ -149,11 +149,11 @@ final readonly class GridLines
         $hits = array_map(static fn (LineShot $s) => $station->locate($s->sight), $this->shots);
         $lines = count(array_unique(array_map(static fn (LineShot $s) => $s->line->name, $used)));
         $cautions = array_values(array_filter([
-            $places > 1 ? 'Turned by half a turn about the crossing, the shots lie on the lines as well: choose the place that agrees with what is seen on site.' : null,
-            $solution->redundancy === 0 ? 'Nothing is spare: these shots give a place but can’t check it.' : null,
-            $lines === 2 && $solution->redundancy > 0 ? 'With two lines only the angle between them and the straightness of each are checked. A third line, or one control point, would check the place.' : null,
-            $solution->passes() === false ? sprintf('The shots miss their lines by %.1f times what the instrument’s accuracy explains: a line is not where the design has it, or a shot is not on it.', (float) $solution->unitWeightDeviation()) : null,
-            $model->height === null ? 'Lines give no elevation: sight a benchmark for the height.' : null,
+            $places > 1 ? Caution::that(CautionKind::TwoPlacesOnLines) : null,
+            $solution->redundancy === 0 ? Caution::that(CautionKind::NothingSpareOnLines) : null,
+            $lines === 2 && $solution->redundancy > 0 ? Caution::that(CautionKind::OnlyTwoLines) : null,
+            $solution->passes() === false ? Caution::by(CautionKind::ShotsMissLines, (float) $solution->unitWeightDeviation()) : null,
+            $model->height === null ? Caution::that(CautionKind::LinesGiveNoElevation) : null,
         ]));
 
         return new GridPlace(

@@ -74,34 +74,34 @@ final readonly class KnownPoint
             new Station($this->mark, Angle::wrap($azimuth - $sight->circle), $this->instrumentHeight),
             new Precision([[$place, 0.0, $no], [0.0, $place, $eo], [$no, $eo, $across ** 2]], $this->mark->elevation === null ? null : $this->heightDeviation ** 2 + $this->accuracy->height ** 2),
             [], 0, null,
-            ['The direction was given and nothing checks it: everything staked from here turns with it. Take a check shot on a known point.', ...($sight->hasDistance() ? [] : [sprintf('It was sighted without a distance: how far centring turns it is reckoned as for a mark %d m away. Measure the distance to know.', self::UNKNOWN)])],
+            [Caution::that(CautionKind::DirectionGiven), ...($sight->hasDistance() ? [] : [Caution::by(CautionKind::SightedWithoutDistance, self::UNKNOWN)])],
             placeFound: false,
         );
     }
 
     /**
      * @param  list<ControlSight>  $back
-     * @return list<string>
+     * @return list<Caution>
      */
     private function cautions(SetupSolution $solution, array $back): array
     {
         $cautions = count($back) === 1
-            ? ['The orientation cannot be checked with one sight: only the distance and the height difference are. Take a check shot on another control point.'] : [];
+            ? [Caution::that(CautionKind::OneBacksight)] : [];
         $byName = array_column(array_map(static fn (SightResidual $r) => [$r->name, $r], $solution->residuals), 1, 0);
         foreach ($back as $s) {
             $cautions = [...$cautions, ...$this->cautionsOf($s, $byName[$s->name])];
         }
         if ($this->mark->elevation === null && $solution->station->mark->elevation === null) {
-            $cautions[] = 'The station has no elevation, so this setup gives none.';
+            $cautions[] = Caution::that(CautionKind::StationHasNoElevation);
         }
         if ($solution->passes === false && count($back) > 1) {
-            $cautions[] = sprintf('The backsights don’t fit each other: residuals are %.1f times what the instrument’s accuracy explains.', (float) $solution->unitWeightDeviation);
+            $cautions[] = Caution::by(CautionKind::BacksightsDiffer, (float) $solution->unitWeightDeviation);
         }
 
         return $cautions;
     }
 
-    /** @return list<string> */
+    /** @return list<Caution> */
     private function cautionsOf(ControlSight $s, SightResidual $r): array
     {
         $accuracy = $this->accuracy->ofAngles($s->angleFactor);
@@ -109,13 +109,13 @@ final readonly class KnownPoint
         $plan = hypot($this->planDeviation, $s->planDeviation);
         $cautions = [];
         if ($r->distance !== null && abs($r->distance) > self::SAID * hypot(hypot($accuracy->ofDistance($known), $accuracy->centring), $plan)) {
-            $cautions[] = "The measured distance to “{$s->name}” does not agree with the coordinates. Check that both points are the ones named, and the prism constant.";
+            $cautions[] = Caution::of(CautionKind::DistanceDisagrees, $s->name);
         }
         if ($r->height === null) {
-            return $this->mark->elevation === null ? $cautions : [...$cautions, "“{$s->name}” has no elevation: the height difference is not checked."];
+            return $this->mark->elevation === null ? $cautions : [...$cautions, Caution::of(CautionKind::HeightNotChecked, $s->name)];
         }
         if (abs($r->height) > self::SAID * hypot(hypot($accuracy->ofHeight($known), 0.002), hypot($this->heightDeviation, $s->heightDeviation))) {
-            $cautions[] = "The height difference to “{$s->name}” does not agree. Check the instrument height and the target height.";
+            $cautions[] = Caution::of(CautionKind::HeightDisagrees, $s->name);
         }
 
         return $cautions;

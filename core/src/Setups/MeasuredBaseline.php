@@ -50,11 +50,11 @@ final readonly class MeasuredBaseline
             $across += sin($off) ** 2 * $radial + cos($off) ** 2 * $lateral;
             $along += cos($off) ** 2 * $radial + sin($off) ** 2 * $lateral;
         }
-        $cautions = ['The place was assumed: the site system starts here, and nothing ties it to other control.'];
+        $cautions = [Caution::that(CautionKind::PlaceAssumed)];
         if ($design === null) {
-            $cautions[] = 'No length was given to compare with: nothing checks that these are the two marks meant.';
+            $cautions[] = Caution::that(CautionKind::NoLengthGiven);
         } elseif (abs($length - $design) > 3 * sqrt($along)) {
-            $cautions[] = sprintf('The marks lie %s than the design has them, by more than the measurement explains. Look whether these are the marks meant.', $length > $design ? 'farther apart' : 'nearer to each other');
+            $cautions[] = Caution::by(CautionKind::BaselineDiffers, $length - $design);
         }
         $zero = [0.0, 0.0, 0.0];
 

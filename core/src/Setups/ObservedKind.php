@@ -11,7 +11,7 @@ enum ObservedKind: string
     case SlopeDistance = 'slopeDistance';
     case ZenithAngle = 'zenithAngle';
     /** where the sight gives no height */
-    case PlanDistance = 'planDistance';
+    case HorizontalDistance = 'horizontalDistance';
     /** where the sight gives only a height */
     case Rise = 'rise';
 

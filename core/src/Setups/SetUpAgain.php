@@ -39,9 +39,9 @@ final readonly class SetUpAgain
         return new SetupSolution(
             $found->station, new Precision($this->precision->plan, $found->precision->height, $this->precision->oriented), $found->residuals, $found->redundancy, $found->unitWeightDeviation,
             array_values(array_filter([
-                count($used) === 1 ? 'The elevation comes from one benchmark and is not checked. Sight a second one.' : null,
-                $found->passes === false ? 'The benchmarks differ by more than the instrument’s accuracy explains: one elevation or one target height is wrong.' : null,
-                $strays === [] ? null : 'Seen from the place that is kept, '.implode(' and ', $strays).' is not where the coordinates have it in plan: the instrument has moved and must be set up anew, unless that mark is known in height alone.',
+                count($used) === 1 ? Caution::that(CautionKind::ElevationFromOneBenchmark) : null,
+                $found->passes === false ? Caution::that(CautionKind::BenchmarksDiffer) : null,
+                $strays === [] ? null : Caution::of(CautionKind::MarksStray, ...$strays),
             ])),
             $strays !== [] && count($strays) === count($used) ? false : $found->passes, false,
         );
@@ -51,7 +51,7 @@ final readonly class SetUpAgain
      * Distances and directions are not used for the height, but tell whether the instrument still stands where the setup has it.
      *
      * @param  array<ControlSight>  $used
-     * @return list<string> names in quotes
+     * @return list<string> names
      */
     private function strays(array $used): array
     {
@@ -64,7 +64,7 @@ final readonly class SetUpAgain
             $at = $this->station->mark->distanceTo($s->control);
             $spread = hypot(hypot($this->precision->place(), $accuracy->centring), max($accuracy->ofDistance($at), $at * hypot($accuracy->angle, (float) $this->precision->orientation())));
             if ($this->station->locate($s->sight)->distanceTo($s->control) > self::SAID * $spread) {
-                $strays[] = "“{$s->name}”";
+                $strays[] = $s->name;
             }
         }
 
@@ -84,9 +84,9 @@ final readonly class SetUpAgain
         }
         $given = new StationConstraint($this->station->mark, $this->precision->place(), (float) $this->precision->height());
         $found = (new StationAdjustment($sights, $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
-        $cautions = count($back) === 1 ? ['The orientation comes from one sight: only its distance and height check that the instrument still stands where it stood.'] : [];
+        $cautions = count($back) === 1 ? [Caution::that(CautionKind::OneSightOrients)] : [];
         if ($found->passes === false) {
-            $cautions[] = sprintf('The instrument no longer stands where this setup has it: residuals are %.1f times what its accuracy explains. Set up anew.', (float) $found->unitWeightDeviation);
+            $cautions[] = Caution::by(CautionKind::InstrumentMoved, (float) $found->unitWeightDeviation);
         }
 
         return $found->withCautions($cautions);

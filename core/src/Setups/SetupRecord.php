@@ -11,11 +11,11 @@ use Parlay\Core\Instrument\Station;
  * What a setup was accepted on, as it is kept: a form of its own, with a version, that no change of the interface touches.
  *
  * A setup that is in the field book is never written anew, so every version that was ever kept is read for good. Form 1 is what the interface once showed,
- * and the earliest of it had deviations without their covariance.
+ * and the earliest of it had deviations without their covariance. Form 2 kept cautions as sentences, and said plan for horizontal.
  */
 final class SetupRecord
 {
-    public const VERSION = 2;
+    public const VERSION = 3;
 
     /** @return array<string, mixed> for JSON; metres, radians, and their squares */
     public static function write(SetupSolution $s): array
@@ -30,7 +30,7 @@ final class SetupRecord
             'fit' => $s->unitWeightDeviation,
             'passes' => $s->passes,
             'scale' => $s->scale === null ? null : ['ppm' => $s->scale->ppm, 'deviation' => $s->scale->deviation],
-            'cautions' => $s->cautions,
+            'cautions' => array_map(static fn (Caution $c): array => ['kind' => $c->kind->value, 'names' => $c->names, 'value' => $c->value, 'deviation' => $c->deviation], $s->cautions),
             'sights' => array_map(self::sight(...), $s->residuals),
             'shots' => array_map(self::shot(...), $s->shots),
         ];
@@ -49,12 +49,14 @@ final class SetupRecord
 
         return match ($version) {
             1 => self::first($fields, $station),
-            2 => self::second($fields, $station),
+            2 => self::now($fields, $station, self::sentences($fields)),
+            3 => self::now($fields, $station, array_map(self::readCaution(...), $fields->records('cautions'))),
             default => throw UnreadableRecord::version($version),
         };
     }
 
-    private static function second(RecordFields $f, Station $station): SetupSolution
+    /** @param  list<Caution>  $cautions */
+    private static function now(RecordFields $f, Station $station, array $cautions): SetupSolution
     {
         $scale = $f->record('scale');
 
@@ -64,7 +66,7 @@ final class SetupRecord
             residuals: array_map(static fn (RecordFields $r) => self::readSight($r, $r->flag('plan'), $r->flag('height')), $f->records('sights')),
             redundancy: $f->whole('redundancy'),
             unitWeightDeviation: $f->number('fit'),
-            cautions: $f->texts('cautions'),
+            cautions: $cautions,
             passes: $f->flagOrNull('passes'),
             placeFound: $f->flag('placeFound'),
             scale: $scale === null ? null : new FreeScale($scale->figure('ppm'), $scale->figure('deviation')),
@@ -87,7 +89,7 @@ final class SetupRecord
             residuals: array_map(static fn (RecordFields $r) => self::readSight($r, $r->flag('used'), $r->flag('used'), 'height'), $f->records('residuals')),
             redundancy: $f->has('redundancy') ? $f->whole('redundancy') : 0,
             unitWeightDeviation: $f->number('fit'),
-            cautions: $f->texts('cautions'),
+            cautions: self::sentences($f),
             passes: $f->flagOrNull('passes'),
             placeFound: $f->has('placeFound') ? $f->flag('placeFound') : true,
             scale: $ppm === null ? null : new FreeScale($ppm, $f->number('scaleDeviation') ?? 0.0),
@@ -122,8 +124,27 @@ final class SetupRecord
     private static function readObserved(RecordFields $o): ObservedResidual
     {
         return new ObservedResidual(
-            ObservedKind::tryFrom($o->text('kind')) ?? throw UnreadableRecord::at('kind'), $o->figure('residual'), $o->figure('deviation'), $o->figure('redundancy'), $o->number('normalised'), $o->number('detectable'),
+            self::kind($o->text('kind')), $o->figure('residual'), $o->figure('deviation'), $o->figure('redundancy'), $o->number('normalised'), $o->number('detectable'),
         );
+    }
+
+    /** Forms 1 and 2 said plan for horizontal. */
+    private static function kind(string $kept): ObservedKind
+    {
+        return ObservedKind::tryFrom($kept === 'planDistance' ? 'horizontalDistance' : $kept) ?? throw UnreadableRecord::at('kind');
+    }
+
+    /** @return list<Caution> of forms 1 and 2 */
+    private static function sentences(RecordFields $f): array
+    {
+        return array_map(Caution::asKept(...), $f->texts('cautions'));
+    }
+
+    private static function readCaution(RecordFields $c): Caution
+    {
+        $kind = CautionKind::tryFrom($c->text('kind')) ?? throw UnreadableRecord::at('cautions');
+
+        return Caution::kept($kind, $c->texts('names'), $c->number('value'), $c->number('deviation'));
     }
 
     /** @return array<string, mixed> */

@@ -19,7 +19,7 @@ final readonly class SetupSolution
      * @param  list<SightResidual>  $residuals  one for each sight, in the order given
      * @param  int  $redundancy  observations beyond what is needed
      * @param  float|null  $unitWeightDeviation  standard deviation of unit weight: square root of the variance factor; about 1 where residuals are as the accuracy says; null with none to spare
-     * @param  list<string>  $cautions  sentences
+     * @param  list<Caution>  $cautions
      * @param  bool|null  $passes  whether residuals are as the stated accuracy lets expect (global test, 2 %); null with none to spare
      * @param  bool  $placeFound  whether the place was found, not given
      * @param  FreeScale|null  $scale  what a free scale would be; null where the sights can't tell
@@ -97,7 +97,7 @@ final readonly class SetupSolution
         return $this->unitWeightDeviation === null ? null : $this->precision->ellipse()->times($this->unitWeightDeviation * Ellipse::afterwards($this->redundancy) / Ellipse::NINETY_FIVE);
     }
 
-    /** @param  list<string>  $cautions */
+    /** @param  list<Caution>  $cautions */
     public function withCautions(array $cautions): self
     {
         return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->unitWeightDeviation, $cautions, $this->passes, $this->placeFound, $this->scale, $this->shots);

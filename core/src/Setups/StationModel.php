@@ -14,7 +14,7 @@ use Parlay\Core\Instrument\Accuracy;
  * The observation equations of a station in space: directions, zenith angles and slope distances to control.
  *
  * What is uncertain about a target (its control, the pole over it, its height) moves all observations to it together, so they form one correlated block.
- * Where only the plan or only the height of a sight is used, its slope distance and zenith angle serve as the plan distance or the rise they give.
+ * Where only the plan or only the height of a sight is used, its slope distance and zenith angle serve as the horizontal distance or the rise they give.
  * Unknowns: northing and easting from the origin, then the orientation and the axis' height over the origin, each where it is there.
  */
 final readonly class StationModel implements GroupedModel
@@ -102,7 +102,7 @@ final readonly class StationModel implements GroupedModel
     {
         return array_map(static fn (ObservedKind $kind): float => match ($kind) {
             ObservedKind::SlopeDistance => hypot($s->sight->distance, $s->sight->rise),
-            ObservedKind::PlanDistance => $s->sight->distance,
+            ObservedKind::HorizontalDistance => $s->sight->distance,
             ObservedKind::Rise => $s->sight->rise,
             default => 0.0,
         }, self::observed($s));
@@ -142,7 +142,7 @@ final readonly class StationModel implements GroupedModel
     {
         return [
             ...($s->givesDirection() ? [ObservedKind::Direction] : []),
-            ...(! $s->givesHeight() ? ($s->givesDistance() ? [ObservedKind::PlanDistance] : []) : (! $s->plan ? [ObservedKind::Rise]
+            ...(! $s->givesHeight() ? ($s->givesDistance() ? [ObservedKind::HorizontalDistance] : []) : (! $s->plan ? [ObservedKind::Rise]
                 : ($s->givesDistance() ? [ObservedKind::SlopeDistance, ObservedKind::ZenithAngle] : [ObservedKind::ZenithAngle]))),
         ];
     }

@@ -11,7 +11,6 @@ use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setups\Stand\Expected;
-use Parlay\Core\Units\LengthStyle;
 
 /**
  * Whether a setup is weak for the work it is meant for. The covariance judges; the geometry behind it explains; what more would mend it is tried out.
@@ -42,7 +41,6 @@ final readonly class WeakFigure
         private Accuracy $accuracy,
         private ?Position $far,
         private array $control,
-        private LengthStyle $length,
     ) {}
 
     /**
@@ -51,15 +49,15 @@ final readonly class WeakFigure
      * @param  list<ControlSight>  $sights
      * @param  array<string, Position>  $control
      */
-    public static function measured(SetupSolution $solution, array $sights, Accuracy $accuracy, ?Position $far, array $control, LengthStyle $length): self
+    public static function measured(SetupSolution $solution, array $sights, Accuracy $accuracy, ?Position $far, array $control): self
     {
         $planned = array_values(array_filter(array_map(static fn (ControlSight $s) => $s->planned(), $sights)));
 
-        return new self($solution->station->mark, $solution->precision, $planned, $accuracy, $far, $control, $length);
+        return new self($solution->station->mark, $solution->precision, $planned, $accuracy, $far, $control);
     }
 
-    /** One sentence that says why, what it does, and what would mend it; null where the figure is good enough. */
-    public function sentence(): ?string
+    /** Null where the figure is good enough. */
+    public function weakness(): ?Weakness
     {
         if (! $this->precision->oriented || $this->sights === []) {
             return null;
@@ -70,9 +68,10 @@ final readonly class WeakFigure
         if ($reach <= self::WEAK * self::ofShot($this->accuracy, $off)) {
             return null;
         }
-        $where = $this->far === null ? 'A point' : 'The far end of the work';
+        [$kind, $names, $metres, $toward] = $this->why($off);
+        [$mark, $markToward, $mended] = $this->mend($far, $reach);
 
-        return sprintf('Weak figure: %s. %s, %s off, may come out %s wrong for it. %s', $this->why($off), $where, $this->length->format($off), $this->length->formatDeviation($reach), $this->mend($far, $reach));
+        return new Weakness($kind, $names, $metres, $toward, $off, $this->far !== null, $reach, $mark, $markToward, $mended);
     }
 
     /**
@@ -80,7 +79,7 @@ final readonly class WeakFigure
      *
      * @param  Position|null  $far  the far end of what is to be staked; null where nothing is listed, and then nothing is judged
      */
-    public static function ofShort(ShortBase $short, SetupSolution $solution, Accuracy $accuracy, ?Position $far, LengthStyle $length): ?string
+    public static function ofShort(ShortBase $short, SetupSolution $solution, Accuracy $accuracy, ?Position $far): ?Weakness
     {
         if ($far === null || ! $solution->precision->oriented) {
             return null;
@@ -93,10 +92,7 @@ final readonly class WeakFigure
             return null;
         }
 
-        return sprintf(
-            'Weak figure: %s. The far end of the work, %s off, may come out %s wrong for it. %s',
-            $short->why($length->format($short->metres)), $length->format($off), $length->formatDeviation($reach), $short->mend($length->format(ceil($short->metres * $reach / $good))),
-        );
+        return new Weakness($short->kind, $short->name === null ? [] : [$short->name], $short->metres, null, $off, true, $reach, mended: ceil($short->metres * $reach / $good));
     }
 
     /** What a shot itself does so far out, 95 %. */
@@ -105,24 +101,26 @@ final readonly class WeakFigure
         return Ellipse::NINETY_FIVE * hypot($accuracy->centring, max($accuracy->distance, $off * $accuracy->angle));
     }
 
-    private function why(float $off): string
+    /** @return array{WeaknessKind, list<string>, ?float, ?float} kind, names, metres, direction */
+    private function why(float $off): array
     {
         $angles = array_filter($this->sights, static fn (PlannedSight $s) => $s->distance) === [];
         $distances = count(array_filter($this->sights, static fn (PlannedSight $s) => $s->direction)) <= 1;
 
         return match (true) {
-            $angles && ($marks = $this->nearCircle()) !== null => "the instrument stands near the circle through $marks, on which their angles are the same everywhere",
-            $this->allOneWay() => 'all sights go nearly the same way, toward '.$this->toward(),
-            $angles && $this->flattest() < self::FLAT => 'the marks and the instrument lie nearly in line, where angles alone say little along it',
-            $distances && $this->flattest() < self::FLAT => 'the instrument stands near the line through the marks, where distances say little across it',
-            $this->longest() < $off / 2 => sprintf('the sights, at most %s, are much shorter than what will be staked', $this->length->format($this->longest())),
-            $this->flattest() < self::FLAT => 'the sights lie nearly in line with the instrument',
-            $this->far !== null && abs(Angle::signed($this->station->azimuthTo($this->far) - $this->middle())) > M_PI_2 => 'all control lies to one side of the work',
-            default => 'the sights fix the place and the orientation badly',
+            $angles && ($marks = $this->nearCircle()) !== null => [WeaknessKind::NearCircle, $marks, null, null],
+            $this->allOneWay() => [WeaknessKind::OneWay, [], null, $this->middle()],
+            $angles && $this->flattest() < self::FLAT => [WeaknessKind::AnglesInLine, [], null, null],
+            $distances && $this->flattest() < self::FLAT => [WeaknessKind::DistancesInLine, [], null, null],
+            $this->longest() < $off / 2 => [WeaknessKind::ShortSights, [], $this->longest(), null],
+            $this->flattest() < self::FLAT => [WeaknessKind::InLine, [], null, null],
+            $this->far !== null && abs(Angle::signed($this->station->azimuthTo($this->far) - $this->middle())) > M_PI_2 => [WeaknessKind::OneSide, [], null, null],
+            default => [WeaknessKind::Weak, [], null, null],
         };
     }
 
-    private function mend(Position $far, float $reach): string
+    /** @return array{?string, float, ?float} the mark to sight, its direction or where one is wanted, and what the reach comes down to */
+    private function mend(Position $far, float $reach): array
     {
         [$positions, $deviations] = [array_map(static fn (PlannedSight $s) => $s->control, $this->sights), array_map(static fn (PlannedSight $s) => $s->planDeviation, $this->sights)];
         $names = array_map(static fn (PlannedSight $s) => $s->name, $this->sights);
@@ -137,8 +135,7 @@ final readonly class WeakFigure
             }
         }
 
-        return $best === null ? sprintf('Sight a control point toward %s, as far away as the work.', Compass::word($this->middle() + M_PI_2))
-            : sprintf('A sight to “%s”, toward %s, would bring that down to about %s.', $best, Compass::word($this->station->azimuthTo($this->control[$best])), $this->length->formatDeviation($least));
+        return $best === null ? [null, Angle::wrap($this->middle() + M_PI_2), null] : [$best, $this->station->azimuthTo($this->control[$best]), $least];
     }
 
     private function farthestControl(): Position
@@ -167,11 +164,6 @@ final readonly class WeakFigure
         return Angle::wrap(atan2($e, $n));
     }
 
-    private function toward(): string
-    {
-        return Compass::word($this->middle());
-    }
-
     private function allOneWay(): bool
     {
         foreach ($this->sights as $s) {
@@ -197,8 +189,8 @@ final readonly class WeakFigure
         return $widest;
     }
 
-    /** @return string|null the marks, where the instrument is near the circle through every three of them */
-    private function nearCircle(): ?string
+    /** @return array{string, string, string}|null three marks, where the instrument is near the circle through every three of them */
+    private function nearCircle(): ?array
     {
         $n = count($this->sights);
         $names = null;
@@ -214,7 +206,7 @@ final readonly class WeakFigure
                     if (abs($circle->centre->distanceTo($this->station) - $circle->radius) > self::NEAR_CIRCLE * $circle->radius) {
                         return null;
                     }
-                    $names ??= "“{$a->name}”, “{$b->name}” and “{$c->name}”";
+                    $names ??= [$a->name, $b->name, $c->name];
                 }
             }
         }

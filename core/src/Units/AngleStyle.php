@@ -14,6 +14,11 @@ enum AngleStyle: string
     /** From here on a difference is written as any angle: about a degree. */
     private const SMALL = M_PI / 180;
 
+    public function unit(): AngleUnit
+    {
+        return $this === self::Gon ? AngleUnit::Gon : AngleUnit::Degree;
+    }
+
     /**
      * @param  float  $radians  any finite angle; what rounds up to a whole turn is written as none
      * @param  int  $finer  decimal places more than usual

@@ -29,14 +29,14 @@ final class PlacesTest extends TestCase
     public function test_an_inverse_says_distance_direction_rise_slope_and_grade(): void
     {
         $there = Inverse::along([new Position(5e6, 4e5, 10.0), new Position(5e6 + 30.0, 4e5 + 40.0, 8.0)])->solutions[0];
-        self::assertSame(['plan distance', 'direction', 'falls by', 'slope distance', 'grade, falling'], self::words($there->figures));
+        self::assertSame(['horizontal distance', 'direction', 'falls by', 'slope distance', 'grade, falling'], self::words($there->figures));
         self::assertEqualsWithDelta([50.0, atan2(40, 30), 2.0, hypot(50, 2), 0.04], self::values($there->figures), 1e-9);
         self::assertSame([], $there->places);
         self::assertCount(1, $there->drawn);
         $flat = Inverse::along([new Position(0, 0), new Position(0, 0, 4.0)])->solutions[0];
-        self::assertSame(['plan distance'], self::words($flat->figures), 'one place and itself has no direction, and without a height no rise');
+        self::assertSame(['horizontal distance'], self::words($flat->figures), 'one place and itself has no direction, and without a height no rise');
         $up = Inverse::along([new Position(0, 0, 1.0), new Position(0, 0, 3.0)])->solutions[0];
-        self::assertSame(['plan distance', 'rises by', 'slope distance'], self::words($up->figures), 'straight up there is no grade');
+        self::assertSame(['horizontal distance', 'rises by', 'slope distance'], self::words($up->figures), 'straight up there is no grade');
     }
 
     public function test_several_places_are_summed_and_one_is_refused(): void
@@ -44,7 +44,7 @@ final class PlacesTest extends TestCase
         $made = Inverse::along([new Position(0, 0), new Position(3, 4), new Position(3, 10), new Position(0, 10)])->solutions[0];
         self::assertSame('all together', $made->figures[count($made->figures) - 1]->word);
         self::assertEqualsWithDelta(14.0, $made->figures[count($made->figures) - 1]->value, 1e-12);
-        self::assertContains('plan distance 2 to 3', self::words($made->figures));
+        self::assertContains('horizontal distance 2 to 3', self::words($made->figures));
         $this->expectException(NoConstruction::class);
         Inverse::along([new Position(0, 0)]);
     }

@@ -9,6 +9,7 @@ use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\CannotSetUp;
+use Parlay\Core\Setups\CautionKind;
 use Parlay\Core\Setups\GridLines;
 use Parlay\Core\Setups\LineShot;
 use Parlay\Core\Setups\Precision;
@@ -35,7 +36,7 @@ final class GridLinesTest extends TestCase
         self::assertEqualsWithDelta(M_PI, abs(Angle::signed($places[1]->solution->station->orientation - $field->orientation)), 1e-7);
         $crossing = new Position($field->station->northing - 20.0, $field->station->easting - 15.0);
         self::assertEqualsWithDelta(2 * $crossing->northing - $field->station->northing, $places[1]->solution->station->mark->northing, 1e-5);
-        self::assertStringContainsString('half a turn', $places[0]->solution->cautions[0]);
+        self::assertSame(CautionKind::TwoPlacesOnLines, $places[0]->solution->cautions[0]->kind);
     }
 
     public function test_shots_beside_a_covered_line_and_a_skewed_grid(): void

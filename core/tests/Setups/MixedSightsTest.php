@@ -7,6 +7,8 @@ namespace Parlay\Core\Tests\Setups;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\CannotSetUp;
+use Parlay\Core\Setups\Caution;
+use Parlay\Core\Setups\CautionKind;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\Resection;
 use Parlay\Core\Setups\SetupSolution;
@@ -46,7 +48,7 @@ final class MixedSightsTest extends TestCase
             }
             if ($places === 2) {
                 self::assertCount(2, $found, 'two distances give two places');
-                self::assertStringContainsString('Two places', $found[0]->cautions[0]);
+                self::assertSame(CautionKind::TwoPlaces, $found[0]->cautions[0]->kind);
             }
         }
     }
@@ -59,7 +61,7 @@ final class MixedSightsTest extends TestCase
         self::assertFalse($without->isOriented());
         self::assertNull($without->precision->orientation());
         self::assertNull($without->reachesTo($field->mark()));
-        self::assertStringContainsString('no orientation', implode(' ', $without->cautions));
+        self::assertContainsEquals(Caution::that(CautionKind::NotOriented), $without->cautions);
         $sights = [$sights[0], $sights[1]->with(direction: false), $sights[2]->with(direction: false)];
         self::assertTrue(Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy)->isOriented());
     }

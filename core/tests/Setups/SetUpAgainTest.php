@@ -8,6 +8,7 @@ use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\CannotSetUp;
+use Parlay\Core\Setups\CautionKind;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\MeasuredBaseline;
 use Parlay\Core\Setups\Resection;
@@ -35,11 +36,11 @@ final class SetUpAgainTest extends TestCase
         $field = new Field(2);
         $again = new SetUpAgain(new Station($field->station, $field->orientation, 1.6), Resection::solve($field->sights(3), 1.6, $field->accuracy)->precision, $field->accuracy);
         $one = $field->controlSight('BM 1', $field->mark());
-        self::assertStringContainsString('not checked', $again->height([$one])->cautions[0]);
+        self::assertSame(CautionKind::ElevationFromOneBenchmark, $again->height([$one])->cautions[0]->kind);
         self::assertNull($again->height([$one])->passes);
         $two = $field->controlSight('BM 2', $field->mark());
         $two = $two->with(control: $two->control->at($two->control->elevation + 0.05));
-        self::assertStringContainsString('differ by', $again->height([$one, $two])->cautions[0]);
+        self::assertSame(CautionKind::BenchmarksDiffer, $again->height([$one, $two])->cautions[0]->kind);
         $this->expectException(CannotSetUp::class);
         $again->height([$one->with(control: $one->control->at(null))]);
     }
@@ -55,14 +56,14 @@ final class SetUpAgainTest extends TestCase
         $field->station = $field->station->along(2.0, 4.0, 40.0);
         $moved = $again->height($sight());
         self::assertFalse($moved->passes);
-        self::assertStringContainsString('“BM 1” and “BM 2” is not where', $moved->cautions[0]);
+        self::assertSame([CautionKind::MarksStray, ['BM 1', 'BM 2']], [$moved->cautions[0]->kind, $moved->cautions[0]->names]);
         // One benchmark whose place is only scaled from a map is no proof of that.
         $field->station = $field->station->along(2.0 + M_PI, 4.0, 40.0);
         $rough = $sight();
         $rough[1] = $rough[1]->with(control: $rough[1]->control->along(1.0, 5.0, $rough[1]->control->elevation));
         $kept = $again->height($rough);
         self::assertTrue($kept->passes);
-        self::assertStringContainsString('“BM 2” is not where', $kept->cautions[0]);
+        self::assertSame([CautionKind::MarksStray, ['BM 2']], [$kept->cautions[0]->kind, $kept->cautions[0]->names]);
     }
 
     public function test_after_a_turn_of_the_circle_one_sight_gives_the_orientation_back(): void
@@ -75,7 +76,7 @@ final class SetUpAgainTest extends TestCase
         self::assertSame($held->station->mark->northing, $found->station->mark->northing);
         self::assertLessThan(4 * $found->precision->orientation(), abs(Angle::signed($found->station->orientation - $field->orientation)));
         self::assertNotFalse($found->passes);
-        self::assertStringContainsString('one sight', $found->cautions[0]);
+        self::assertSame(CautionKind::OneSightOrients, $found->cautions[0]->kind);
     }
 
     public function test_an_instrument_that_was_pushed_aside_is_told_apart_from_a_turned_one(): void
@@ -85,7 +86,8 @@ final class SetUpAgainTest extends TestCase
         $field->station = $field->station->along(1.0, 0.03, 40.0);
         $found = (new SetUpAgain($held->station, $held->precision, $field->accuracy))->orientation(array_map(fn (string $n) => $field->controlSight($n, $field->mark(30, 100)), ['B', 'C', 'D']));
         self::assertFalse($found->passes);
-        self::assertStringContainsString('no longer stands', $found->cautions[0]);
+        self::assertSame(CautionKind::InstrumentMoved, $found->cautions[0]->kind);
+        self::assertSame($found->unitWeightDeviation, $found->cautions[0]->value);
     }
 
     public function test_a_baseline_gets_the_direction_it_should_have(): void
@@ -101,7 +103,8 @@ final class SetUpAgainTest extends TestCase
         }
         $wrong = MeasuredBaseline::solve(new Position(100.0, 100.0), 1.6, $field->sight($a), $field->sight($b), 1.0, $field->accuracy, $a->distanceTo($b) + 0.05);
         self::assertFalse($wrong->solution->passes);
-        self::assertStringContainsString('nearer to each other than the design', $wrong->solution->cautions[1]);
+        self::assertSame(CautionKind::BaselineDiffers, $wrong->solution->cautions[1]->kind);
+        self::assertEqualsWithDelta(-0.05, $wrong->solution->cautions[1]->value, 1e-4, 'shorter than designed');
         $unknown = MeasuredBaseline::solve(new Position(100.0, 100.0), 1.6, $field->sight($a), $field->sight($b), 1.0, $field->accuracy);
         self::assertNull($unknown->solution->passes);
         self::assertSame(0, $unknown->solution->redundancy);

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Setups;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setups\Caution;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\GridLines;
 use Parlay\Core\Setups\KnownPoint;
 use Parlay\Core\Setups\LineShot;
+use Parlay\Core\Setups\ObservedKind;
 use Parlay\Core\Setups\Resection;
 use Parlay\Core\Setups\SetupRecord;
 use Parlay\Core\Setups\SetupSolution;
@@ -48,6 +50,19 @@ final class SetupRecordTest extends TestCase
         self::assertSame($kept, json_encode(SetupRecord::write(SetupRecord::read(json_decode($kept, true), $solution->station))));
     }
 
+    /** Written down from a field book of that version; one kind is put in that this setup had not. */
+    public function test_the_second_form_is_read(): void
+    {
+        $kept = json_decode((string) file_get_contents(__DIR__.'/setup-form-2.json'), true);
+        $read = SetupRecord::read($kept, self::solution()->station);
+        self::assertSame([2, 1.7001093490748245, true, false], [$read->redundancy, $read->unitWeightDeviation, $read->passes, $read->placeFound]);
+        self::assertSame([1.5e-3, 1e-3], [round($read->precision->northing(), 9), round((float) $read->precision->height(), 9)]);
+        self::assertEquals([Caution::asKept($kept['cautions'][0])], $read->cautions);
+        $sight = $read->residuals[0];
+        self::assertSame(['LC-3', -0.0014957921059846058, 0.003716272605519322, 2.32273049158085], [$sight->name, $sight->distance, $sight->height, $sight->normalised]);
+        self::assertSame([ObservedKind::Direction, ObservedKind::HorizontalDistance], array_column(array_slice($sight->observed, 0, 2), 'kind'));
+    }
+
     /** Written down from a field book of that version, with what it was asked for then. */
     public function test_the_first_form_is_read(): void
     {
@@ -65,7 +80,7 @@ final class SetupRecordTest extends TestCase
         self::assertSame([false, false, null], [$unused->isUsed(), $unused->usedForHeight, $unused->checked]);
         self::assertSame(['A', 0.002, 0.5, null], [$read->shots[0]->line, $read->shots[0]->offset, $read->shots[0]->reliability?->redundancy, $read->shots[0]->moves]);
         self::assertNull($read->shots[1]->reliability);
-        self::assertSame(['Only two sights.'], $read->cautions);
+        self::assertEquals([Caution::asKept('Only two sights.')], $read->cautions);
         // The earliest kept deviations alone.
         $earliest = SetupRecord::read(['northingDeviation' => 0.001, 'eastingDeviation' => 0.002, 'orientationDeviation' => 1e-5, 'heightDeviation' => null, 'residuals' => [], 'cautions' => [], 'fit' => null], $station);
         self::assertEqualsWithDelta([0.001, 0.002, 1e-5, 0.0], [$earliest->precision->northing(), $earliest->precision->easting(), $earliest->precision->orientation(), $earliest->precision->plan[0][1]], 1e-15);
@@ -75,12 +90,12 @@ final class SetupRecordTest extends TestCase
     /** @return iterable<string, array{string, mixed}> */
     public static function wrong(): iterable
     {
-        foreach (['version' => '2', 'oriented' => 1, 'placeFound' => null, 'planCovariance' => [1, 2, 3], 'heightVariance' => 'high', 'redundancy' => 2.5, 'fit' => [], 'passes' => 'yes', 'scale' => 7, 'cautions' => [1], 'sights' => ['x' => []], 'shots' => [3]] as $key => $value) {
+        foreach (['version' => '3', 'oriented' => 1, 'placeFound' => null, 'planCovariance' => [1, 2, 3], 'heightVariance' => 'high', 'redundancy' => 2.5, 'fit' => [], 'passes' => 'yes', 'scale' => 7, 'cautions' => [['kind' => 'other']], 'sights' => ['x' => []], 'shots' => [3]] as $key => $value) {
             yield $key => [$key, $value];
         }
         yield 'a name that is a number' => ['sights', [['name' => 7, 'plan' => true, 'height' => true]]];
         yield 'a kind that is none' => ['sights', [['name' => 'A', 'plan' => true, 'height' => true, 'observed' => [['kind' => 'smell', 'residual' => 0, 'deviation' => 1, 'redundancy' => 1]]]]];
-        yield 'a later version' => ['version', 3];
+        yield 'a later version' => ['version', 4];
     }
 
     #[DataProvider('wrong')]

@@ -6,6 +6,7 @@ namespace Parlay\Core\Tests\Setups;
 
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Designs\ShapeKind;
+use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\Resection;
@@ -13,8 +14,8 @@ use Parlay\Core\Setups\Stand\Expected;
 use Parlay\Core\Setups\Stand\Site;
 use Parlay\Core\Setups\Stand\Walls;
 use Parlay\Core\Setups\WeakFigure;
+use Parlay\Core\Setups\WeaknessKind;
 use Parlay\Core\Tests\Reference;
-use Parlay\Core\Units\LengthStyle;
 use PHPUnit\Framework\TestCase;
 
 /** Where to stand, and whether a figure is too weak for its work. */
@@ -80,21 +81,21 @@ final class StandTest extends TestCase
         self::assertSame($site->worst(new Position(5.0, -5.0)), $map[3]);
     }
 
-    /** @return array<string, array{list<float>, string, string, Position}> azimuths of the marks in degrees, what is used, what is said, the far end */
+    /** @return array<string, array{list<float>, string, WeaknessKind, Position}> azimuths of the marks in degrees, what is used, what is said, the far end */
     public static function figures(): array
     {
         return [
-            'all one way' => [[40, 50, 62], 'both', 'nearly the same way, toward north-east', new Position(4880.0, 1900.0)],
-            'much shorter' => [[0, 120, 240], 'short', 'much shorter than what will be staked', new Position(5400.0, 2000.0)],
-            'near the circle' => [[0, 45, 90], 'circle', 'near the circle through', new Position(4930.0, 1930.0)],
-            'angles in line' => [[0, 4, 182], 'angles', 'lie nearly in line, where angles alone say little', new Position(5000.0, 2090.0)],
-            'to one side' => [[10, 60], 'both', 'all control lies to one side of the work', new Position(4910.0, 1920.0)],
-            'distances near the line' => [[0, 178], 'distances', 'near the line through the marks', new Position(5000.0, 2090.0)],
+            'all one way' => [[40, 50, 62], 'both', WeaknessKind::OneWay, new Position(4880.0, 1900.0)],
+            'much shorter' => [[0, 120, 240], 'short', WeaknessKind::ShortSights, new Position(5400.0, 2000.0)],
+            'near the circle' => [[0, 45, 90], 'circle', WeaknessKind::NearCircle, new Position(4930.0, 1930.0)],
+            'angles in line' => [[0, 4, 182], 'angles', WeaknessKind::AnglesInLine, new Position(5000.0, 2090.0)],
+            'to one side' => [[10, 60], 'both', WeaknessKind::OneSide, new Position(4910.0, 1920.0)],
+            'distances near the line' => [[0, 178], 'distances', WeaknessKind::DistancesInLine, new Position(5000.0, 2090.0)],
         ];
     }
 
     #[\PHPUnit\Framework\Attributes\DataProvider('figures')]
-    public function test_a_weak_figure_says_why_what_it_does_and_what_would_mend_it(array $azimuths, string $kind, string $says, Position $far): void
+    public function test_a_weak_figure_says_why_what_it_does_and_what_would_mend_it(array $azimuths, string $kind, WeaknessKind $why, Position $far): void
     {
         $field = new Field(20, noisy: 0.0);
         $sights = [];
@@ -111,10 +112,11 @@ final class StandTest extends TestCase
         $solution = Resection::places($sights, 1.6, $field->accuracy);
         $nearest = $solution[0]->station->mark->distanceTo($field->station) < 0.01 ? $solution[0] : $solution[1];
         $control = ['good' => $field->station->along(4.0, 80.0)];
-        $sentence = (string) WeakFigure::measured($nearest, $sights, $field->accuracy, $far, $control, LengthStyle::Metres)->sentence();
-        self::assertStringContainsString($says, $sentence);
-        self::assertStringContainsString('“good”, toward south-west', $sentence);
-        self::assertMatchesRegularExpression('~may come out [\d.]+ m?m wrong~', $sentence);
+        $weakness = WeakFigure::measured($nearest, $sights, $field->accuracy, $far, $control)->weakness();
+        self::assertSame([$why, 'good', true], [$weakness?->kind, $weakness?->mark, $weakness?->ofWork]);
+        self::assertEqualsWithDelta(4.0, $weakness->markToward, 0.01);
+        self::assertEqualsWithDelta($field->station->distanceTo($far), $weakness->far, 0.01);
+        self::assertLessThan($weakness->reach, $weakness->mended);
     }
 
     public function test_a_weak_place_is_said_before_anything_is_measured(): void
@@ -124,11 +126,11 @@ final class StandTest extends TestCase
         $control = ['A' => new Position(50.0, 10.0), 'B' => new Position(52.0, 18.0), 'C' => new Position(-60.0, 40.0)];
         $wall = new Walls([[-20.0, 10.0, -10.0, 40.0]]);
         $place = new Position(10.0, 5.0);
-        $sentence = (string) (new Site($control, [], $work, $wall, $field->accuracy))->weakness($place, LengthStyle::FeetInches16);
-        self::assertStringContainsString('all sights go nearly the same way, toward north', $sentence);
-        self::assertMatchesRegularExpression('~off, may come out (\d+ )?\d+(/\d+)?" wrong~', $sentence, 'small errors in inches');
-        self::assertNull((new Site($control + ['D' => new Position(-100.0, -90.0)], [], $work, new Walls([]), $field->accuracy))->weakness($place, LengthStyle::Metres));
-        self::assertNull((new Site(['A' => $control['A']], [], $work, $wall, $field->accuracy))->weakness($place, LengthStyle::Metres), 'one mark fixes no place: there is nothing to judge');
+        $weakness = (new Site($control, [], $work, $wall, $field->accuracy))->weakness($place);
+        self::assertSame(WeaknessKind::OneWay, $weakness?->kind);
+        self::assertEqualsWithDelta(0.0, Angle::signed((float) $weakness->toward), M_PI / 8, 'north');
+        self::assertNull((new Site($control + ['D' => new Position(-100.0, -90.0)], [], $work, new Walls([]), $field->accuracy))->weakness($place));
+        self::assertNull((new Site(['A' => $control['A']], [], $work, $wall, $field->accuracy))->weakness($place), 'one mark fixes no place: there is nothing to judge');
     }
 
     public function test_curves_block_the_sight_as_lines_do(): void
@@ -146,7 +148,7 @@ final class StandTest extends TestCase
         foreach (range(1, 10) as $seed) {
             $field = new Field($seed);
             $sights = array_map(static fn (int $i) => $field->controlSight("M$i", $field->station->along(1.5 * $i, 60.0 + 5 * $i, 40.0)), [0, 1, 2, 3]);
-            self::assertNull(WeakFigure::measured(Resection::solve($sights, 1.6, $field->accuracy), $sights, $field->accuracy, $field->station->along(2.0, 70.0), [], LengthStyle::Metres)->sentence());
+            self::assertNull(WeakFigure::measured(Resection::solve($sights, 1.6, $field->accuracy), $sights, $field->accuracy, $field->station->along(2.0, 70.0), [])->weakness());
         }
     }
 }

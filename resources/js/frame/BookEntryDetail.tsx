@@ -44,7 +44,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     </dd>
                     <dt>reduced</dt>
                     <dd>
-                        plan distance <Length of={reading.distance} /> · axis to prism <Length of={reading.rise} />
+                        horizontal distance <Length of={reading.distance} /> · axis to prism <Length of={reading.rise} />
                     </dd>
                     <dt>instrument</dt>
                     <dd>{reading.instrument}</dd>

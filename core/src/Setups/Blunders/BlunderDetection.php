@@ -9,8 +9,8 @@ use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\ObservedKind;
 use Parlay\Core\Setups\StationModel;
-use Parlay\Core\Units\AngleStyle;
-use Parlay\Core\Units\LengthStyle;
+use Parlay\Core\Units\AngleUnit;
+use Parlay\Core\Units\LengthUnit;
 
 /**
  * Why a setup is bad, a resection or one on a known mark: the causes that practitioners meet, each as a hypothesis on the setup's own model. One more
@@ -54,21 +54,23 @@ final readonly class BlunderDetection
         private array $sights,
         private array $control,
         private Accuracy $accuracy,
-        private LengthStyle $length,
-        private AngleStyle $angle,
+        private LengthUnit $written,
+        AngleUnit $read,
         private ?Occupied $on,
         private ?TriedStation $whole,
     ) {
-        $this->one = new SightBlunders($control, $length, $angle);
+        $this->one = new SightBlunders($control, $written, $read);
     }
 
     /**
      * @param  list<ControlSight>  $sights  all that were measured, used or not
      * @param  array<string, Position>  $control  all control of the project, by name
+     * @param  LengthUnit  $written  in which the control is listed: digits slip in that
      * @param  Occupied|null  $on  the mark that the instrument stands on; null for a free station
+     * @param  AngleUnit  $read  in which directions are read: whole ones are misread
      * @return list<Explanation>|null the best first; empty where nothing fits; null where the setup passes its own test, or it can't be told
      */
-    public static function explain(array $sights, array $control, Accuracy $accuracy, LengthStyle $length, ?Occupied $on = null, AngleStyle $angle = AngleStyle::DegreesMinutesSeconds): ?array
+    public static function explain(array $sights, array $control, Accuracy $accuracy, LengthUnit $written = LengthUnit::Metre, ?Occupied $on = null, AngleUnit $read = AngleUnit::Degree): ?array
     {
         // A mark that is sighted from itself is refused by name before.
         $used = array_values(array_filter($sights, static fn (ControlSight $s) => StationModel::observed($s) !== [] && $s->name !== $on?->name));
@@ -81,7 +83,7 @@ final readonly class BlunderDetection
             return null;
         }
 
-        $found = (new self($used, $control, $accuracy, $length, $angle, $on, $whole))->found();
+        $found = (new self($used, $control, $accuracy, $written, $read, $on, $whole))->found();
 
         // Sights that give no place may just be too few: only a cause that is found speaks against them.
         return $whole === null && $found === [] ? null : $found;
@@ -90,7 +92,7 @@ final readonly class BlunderDetection
     /** @return list<Explanation> */
     private function found(): array
     {
-        $under = $this->on === null ? [] : (new StationBlunders($this->on, $this->sights, $this->control, $this->accuracy, $this->length))->explain();
+        $under = $this->on === null ? [] : (new StationBlunders($this->on, $this->sights, $this->control, $this->accuracy, $this->written))->explain();
         $found = self::believed([...$under, ...$this->ofAll(), ...$this->eachAlone()]);
         $many = count($this->sights) >= self::FEWEST_OF_TWO;
         if ($found === [] || ! $many) {
@@ -135,8 +137,7 @@ final readonly class BlunderDetection
         $figure = $this->loosened($high) ?? $figure;
 
         return new Explanation(
-            Cause::LessExact, [], sprintf('No single sight is off by much, but together they differ by more than the instrument explains. Control known to about %s would explain it.', $this->length->formatDeviation($high)),
-            'Give the control a deviation of its own, then these sights count for what they are worth; or measure more rounds and hold the pole with a bipod, if the control is better than that.',
+            Cause::LessExact, [], new Details(by: $high),
             $figure->squares(), $figure->redundancy(), 1, $figure, beside: $this->whole->moreExactThan($figure) - self::COMMON,
         );
     }
@@ -163,19 +164,18 @@ final readonly class BlunderDetection
         $scale = $this->another($this->whole, StationModel::scaled(...));
         $collimation = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::Direction->value => $s->oneFace ? Systematic::ofLevel($s->sight->zenith) : 0.0]));
         $index = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::ZenithAngle->value => $s->oneFace ? 1.0 : 0.0]));
-        $faces = 'Measure the sights in both faces: their means are free of it. Then find the instrument’s errors anew, and enter them.';
         $found = [];
         if ($constant !== null && abs($constant) <= SightBlunders::CONSTANT) {
-            $found[] = $this->systematic(Cause::PrismConstantOfAll, new Systematic(constant: $constant), sprintf('The prism constant is wrong for all sights: every distance comes out %s too %s.', $this->length->formatDeviation(abs($constant)), $constant > 0 ? 'long' : 'short'), 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.', abs($constant), -$constant);
+            $found[] = $this->systematic(Cause::PrismConstantOfAll, new Systematic(constant: $constant), new Details(by: $constant), abs($constant), -$constant);
         }
         if ($scale !== null && abs($scale) <= self::SCALE) {
-            $found[] = $this->systematic(Cause::Scale, new Systematic(scale: $scale), sprintf('All distances are too %s by %.0f ppm of their length.', $scale > 0 ? 'long' : 'short', abs($scale) * 1e6), 'Check pressure, temperature and scale factor, here and on the instrument.', abs($scale) * $longest);
+            $found[] = $this->systematic(Cause::Scale, new Systematic(scale: $scale), new Details(part: $scale), abs($scale) * $longest);
         }
         if ($collimation !== null) {
-            $found[] = $this->systematic(Cause::Collimation, new Systematic(collimation: $collimation), sprintf('The instrument’s collimation is off by %s: one face alone shows it in steep sights.', $this->angle->formatSmall(abs($collimation))), $faces, abs($collimation) * $longest);
+            $found[] = $this->systematic(Cause::Collimation, new Systematic(collimation: $collimation), new Details(angle: $collimation), abs($collimation) * $longest);
         }
         if ($index !== null) {
-            $found[] = $this->systematic(Cause::Index, new Systematic(index: $index), sprintf('The instrument’s zenith angles are off by %s: in one face all heights come out wrong in proportion to their distance.', $this->angle->formatSmall(abs($index))), $faces, abs($index) * $longest);
+            $found[] = $this->systematic(Cause::Index, new Systematic(index: $index), new Details(angle: $index), abs($index) * $longest);
         }
 
         return array_values(array_filter($found));
@@ -194,11 +194,11 @@ final readonly class BlunderDetection
         return $whole->solution->another($columns)[0] ?? null;
     }
 
-    private function systematic(Cause $cause, Systematic $error, string $sentence, string $remedy, float $size, ?float $value = null): ?Explanation
+    private function systematic(Cause $cause, Systematic $error, Details $details, float $size, ?float $value = null): ?Explanation
     {
         $figure = TriedStation::solve(array_map($error->mended(...), $this->sights), $this->accuracy, $this->on);
 
-        return $figure === null ? null : new Explanation($cause, [], $sentence, $remedy, $figure->squares(), $figure->redundancy() - 1, 1, $figure, $value, $size, $error);
+        return $figure === null ? null : new Explanation($cause, [], $details, $figure->squares(), $figure->redundancy() - 1, 1, $figure, $value, $size, $error);
     }
 
     /** @return list<Explanation> */
@@ -212,7 +212,7 @@ final readonly class BlunderDetection
             $solved = TriedStation::solve($swapped, $this->accuracy, $this->on);
             if ($solved !== null) {
                 [$a, $b] = [$this->sights[$i]->name, $this->sights[$k]->name];
-                $found[] = new Explanation(Cause::NamesExchanged, [$a, $b], "“{$a}” and “{$b}” are exchanged: each was sighted under the other’s name, or the list has each other’s coordinates.", 'Look which mark is which on site; then exchange them in the sights or in the control.', $solved->squares(), $solved->redundancy(), 0, $solved);
+                $found[] = new Explanation(Cause::NamesExchanged, [$a, $b], new Details, $solved->squares(), $solved->redundancy(), 0, $solved);
             }
         }
 
@@ -251,7 +251,7 @@ final readonly class BlunderDetection
             [$a, $b] = array_map(fn (int $i): ?Explanation => $this->one->explain(new Foretold($rest, $this->sights[$i]))[0] ?? null, $pair);
             if ($a !== null && $b !== null) {
                 $found[] = new Explanation(
-                    Cause::TwoSights, [$this->sights[$pair[0]]->name, $this->sights[$pair[1]]->name], "Two sights are wrong. {$a->sentence} {$b->sentence}", 'Measure both again, one after the other, and look at their marks.',
+                    Cause::TwoSights, [$this->sights[$pair[0]]->name, $this->sights[$pair[1]]->name], new Details(each: [$a, $b]),
                     $a->squares + $b->squares - $rest->squares(), $a->redundancy + $b->redundancy - $rest->redundancy(), $a->assumed + $b->assumed, $rest, beside: self::SECOND,
                 );
             }
@@ -323,7 +323,7 @@ final readonly class BlunderDetection
             if ($before !== null && $since !== null) {
                 $name = $this->sights[$k]->name;
                 $found[] = new Explanation(
-                    Cause::TripodMoved, [$name], "The tripod moved before “{$name}” was sighted: the sights before it fit, and those from it on fit, but not together.", 'Tread the tripod in, level it, and measure all sights again.',
+                    Cause::TripodMoved, [$name], new Details,
                     $before->squares() + $since->squares(), $before->redundancy() + $since->redundancy(), count($since->solution->unknowns),
                 );
             }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups\Blunders;
 
-/** A cause that fits the readings, with the value that would mend it and what to do. */
+/** A cause that fits the readings, with the value that would mend it. What it says and what to do about it are words, and made elsewhere. */
 final readonly class Explanation
 {
     /** What each unknown that had to be assumed costs, in weighted squares. */
@@ -15,8 +15,7 @@ final readonly class Explanation
 
     /**
      * @param  list<string>  $sights  names of the sights it is about
-     * @param  string  $sentence  what it is, in words
-     * @param  string  $remedy  what to do, and what would decide on site where the readings can't
+     * @param  Details  $details  by how much and whereto
      * @param  float  $squares  weighted, that are left once it is mended
      * @param  int  $redundancy  that is left then
      * @param  int  $assumed  how many unknowns were free to be chosen so that it fits
@@ -26,13 +25,12 @@ final readonly class Explanation
      * @param  Systematic|null  $systematic  what is then wrong with every reading
      * @param  float  $beside  further squares that it costs to believe it
      * @param  bool  $level  whether the readings can't tell it from the first
-     * @param  string|null  $decides  what to measure to tell it from the others that stand level
+     * @param  Decider|null  $decides  what to measure to tell it from the others that stand level
      */
     public function __construct(
         public Cause $cause,
         public array $sights,
-        public string $sentence,
-        public string $remedy,
+        public Details $details,
         public float $squares,
         public int $redundancy,
         public int $assumed,
@@ -42,7 +40,7 @@ final readonly class Explanation
         public ?Systematic $systematic = null,
         private float $beside = 0.0,
         public bool $level = false,
-        public ?string $decides = null,
+        public ?Decider $decides = null,
     ) {}
 
     public function isBelieved(): bool
@@ -62,7 +60,7 @@ final readonly class Explanation
         return $this->redundancy > 0 ? sqrt($this->squares / $this->redundancy) : 0.0;
     }
 
-    public function level(?string $decides): self
+    public function level(Decider $decides): self
     {
         return new self(...['level' => true, 'decides' => $decides] + get_object_vars($this));
     }

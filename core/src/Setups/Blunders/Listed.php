@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups\Blunders;
 
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Units\LengthStyle;
+use Parlay\Core\Units\LengthUnit;
 
 /** How a place may have been written wrong in a list of control. */
 final readonly class Listed
 {
+    /** @param  LengthUnit  $written  in which digits slip: that of the list, or metres */
     public function __construct(
-        private LengthStyle $length,
+        private LengthUnit $written,
     ) {}
 
     public static function exchanged(Position $listed): Position
@@ -20,11 +21,11 @@ final readonly class Listed
     }
 
     /**
-     * Places that one slip of the pen makes of the one that was found.
+     * Slips of the pen that make of what is listed the place that was found.
      *
      * @param  float  $plan  metres that a coordinate may differ by chance
      * @param  float  $height  and an elevation
-     * @return list<array{string, Position, string}> the coordinate's name, the place that was meant, what stands and what fits
+     * @return list<Slip>
      */
     public function slips(Position $listed, Position $found, float $plan, float $height): array
     {
@@ -33,20 +34,14 @@ final readonly class Listed
         $up = $listed->elevation === null || $found->elevation === null ? null : $this->meant($listed->elevation, $found->elevation, $height);
 
         return [
-            ...($north === null ? [] : [['northing', new Position($north, $listed->easting, $listed->elevation), $this->fits($listed->northing, $north)]]),
-            ...($east === null ? [] : [['easting', new Position($listed->northing, $east, $listed->elevation), $this->fits($listed->easting, $east)]]),
-            ...($up === null ? [] : [['elevation', $listed->at($up), $this->fits((float) $listed->elevation, $up)]]),
+            ...($north === null ? [] : [new Slip(Coordinate::Northing, $listed->northing, $north, new Position($north, $listed->easting, $listed->elevation))]),
+            ...($east === null ? [] : [new Slip(Coordinate::Easting, $listed->easting, $east, new Position($listed->northing, $east, $listed->elevation))]),
+            ...($up === null ? [] : [new Slip(Coordinate::Elevation, (float) $listed->elevation, $up, $listed->at($up))]),
         ];
     }
 
-    private function fits(float $written, float $meant): string
-    {
-        return sprintf('%s stands there, and %s fits.', $this->length->format($written), $this->length->format($meant));
-    }
-
-    /** Digits slip in the unit that the list was written in: the project's, or metres. */
     private function meant(float $written, float $found, float $within): ?float
     {
-        return WrittenDigits::meant($written, $found, $within, $this->length->unit()->metres()) ?? WrittenDigits::meant($written, $found, $within);
+        return WrittenDigits::meant($written, $found, $within, $this->written->metres()) ?? WrittenDigits::meant($written, $found, $within);
     }
 }

@@ -47,11 +47,11 @@ final readonly class Ranked
     }
 
     /** What to measure so that two explanations part. */
-    private function decides(Explanation $a, Explanation $b): string
+    private function decides(Explanation $a, Explanation $b): Decider
     {
         $again = $a->sights[0] ?? $b->sights[0] ?? null;
         if ($a->figure === null || $b->figure === null || array_intersect($a->sights, $b->sights) !== []) {
-            return $again === null ? 'Measure all sights again.' : "“{$again}” measured again decides.";
+            return Decider::again($again);
         }
         [$best, $apart] = [null, self::TELLS];
         $reach = self::REACH * max(array_map(static fn (ControlSight $s) => $s->sight->distance, $this->sights));
@@ -63,9 +63,9 @@ final readonly class Ranked
         }
 
         return match (true) {
-            $best !== null => "A sight to “{$best}” decides.",
-            $again !== null => "“{$again}” measured again decides.",
-            default => 'A sight to another mark, much nearer or much farther than these, decides.',
+            $best !== null => Decider::sightTo($best),
+            $again !== null => Decider::again($again),
+            default => Decider::anotherMark(),
         };
     }
 

@@ -6,9 +6,8 @@ namespace Parlay\Core\Setups\Blunders;
 
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
-use Parlay\Core\Setups\Compass;
 use Parlay\Core\Setups\ControlSight;
-use Parlay\Core\Units\LengthStyle;
+use Parlay\Core\Units\LengthUnit;
 
 /** What is wrong with the mark that the instrument stands on, or with its height over it. */
 final readonly class StationBlunders
@@ -25,7 +24,7 @@ final readonly class StationBlunders
         private array $sights,
         private array $control,
         private Accuracy $accuracy,
-        private LengthStyle $length,
+        private LengthUnit $written,
     ) {}
 
     /** @return list<Explanation> */
@@ -58,7 +57,7 @@ final readonly class StationBlunders
         foreach ($this->control as $name => $place) {
             $name = (string) $name;
             if ($name !== $this->on->name && $place->distanceTo($stands) < self::NEAR) {
-                $found[] = $this->tried(Cause::AnotherStation, $name, $this->on->onto($name, $place), "The instrument stands on “{$name}”, and “{$this->on->name}” was named.", "Look at the mark under the tripod; then name “{$name}” as the station, or set up over “{$this->on->name}”.");
+                $found[] = $this->tried(Cause::AnotherStation, $name, $this->on->onto($name, $place), new Details(station: $this->on->name));
             }
         }
 
@@ -68,14 +67,14 @@ final readonly class StationBlunders
     /** @return list<Explanation|null> */
     private function listed(Position $stands): array
     {
-        $listed = new Listed($this->length);
+        $listed = new Listed($this->written);
         $name = $this->on->name;
         $found = [];
         if (Listed::exchanged($this->on->mark)->distanceTo($stands) < self::NEAR) {
-            $found[] = $this->tried(Cause::Exchanged, $name, $this->on->onto($name, Listed::exchanged($this->on->mark)), "Northing and easting of “{$name}”, under the tripod, are exchanged in the control.", 'Exchange them in the control, after a look at the site surveyor’s list.');
+            $found[] = $this->tried(Cause::Exchanged, $name, $this->on->onto($name, Listed::exchanged($this->on->mark)), new Details(station: $name));
         }
-        foreach ($listed->slips($this->on->mark->at(null), $stands, 0.02, 0.0) as [$word, $place, $fits]) {
-            $found[] = $this->tried(Cause::CoordinateDigit, $name, $this->on->onto($name, $place->at($this->on->mark->elevation)), "The $word of “{$name}”, under the tripod, was written wrong: $fits", 'Compare it with the site surveyor’s list, and mend the control there and here.');
+        foreach ($listed->slips($this->on->mark->at(null), $stands, 0.02, 0.0) as $slip) {
+            $found[] = $this->tried(Cause::CoordinateDigit, $name, $this->on->onto($name, $slip->place->at($this->on->mark->elevation)), new Details(slip: $slip, station: $name));
         }
 
         return $found;
@@ -86,17 +85,14 @@ final readonly class StationBlunders
         $off = $this->on->mark->distanceTo($stands);
         $there = $this->on->onto($this->on->name, new Position($stands->northing, $stands->easting, $this->on->mark->elevation));
 
-        return $this->tried(
-            Cause::StationShifted, $this->on->name, $there, sprintf('The instrument stands %s from where the control has “%s”, toward %s.', $this->length->formatDeviation($off), $this->on->name, Compass::word($this->on->mark->azimuthTo($stands))),
-            "Look whether it is centred over “{$this->on->name}”, and whether that is the mark. If it is, its coordinates are wrong: set up free on the sights, and tell the site surveyor.", 2, $off,
-        );
+        return $this->tried(Cause::StationShifted, $this->on->name, $there, new Details(by: $off, toward: $this->on->mark->azimuthTo($stands), station: $this->on->name), 2, $off);
     }
 
-    private function tried(Cause $cause, string $name, Occupied $on, string $sentence, string $remedy, int $assumed = 0, ?float $size = null): ?Explanation
+    private function tried(Cause $cause, string $name, Occupied $on, Details $details, int $assumed = 0, ?float $size = null): ?Explanation
     {
         $figure = TriedStation::solve($this->sights, $this->accuracy, $on);
 
-        return $figure === null ? null : new Explanation($cause, [$name], $sentence, $remedy, $figure->squares(), $figure->redundancy() - $assumed, $assumed, $figure, null, $size);
+        return $figure === null ? null : new Explanation($cause, [$name], $details, $figure->squares(), $figure->redundancy() - $assumed, $assumed, $figure, null, $size);
     }
 
     /** @return list<Explanation> */
@@ -108,13 +104,11 @@ final readonly class StationBlunders
             return [];
         }
         $off = $loose->station->mark->elevation - $said;
-        $only = count($this->sights) === 1 ? $this->sights[0]->name : null;
-        $comes = sprintf('%s too %s', $this->length->formatDeviation(abs($off)), $off < 0 ? 'high' : 'low');
+        // Of one sight its own target and elevation may be wrong as well.
+        $alone = count($this->sights) === 1 ? $this->sights[0]->name : null;
 
         return [...array_filter([$this->otherwise()]), new Explanation(
-            Cause::InstrumentHeight, [], $only === null ? "All sights come out $comes alike: the instrument height, the height of all targets, or the elevation of “{$this->on->name}” is wrong by that."
-                : "“{$only}” comes out $comes: the instrument height, the target height, or the elevation of “{$this->on->name}” or “{$only}” is wrong by that.",
-            'Measure the instrument height again, then the target height. If both are right, the elevation of the station is not: ask the site surveyor.',
+            Cause::InstrumentHeight, [], new Details(by: -$off, station: $this->on->name, alone: $alone),
             $loose->squares(), $loose->redundancy(), 1, $loose, $off, abs($off),
         )];
     }
@@ -127,10 +121,8 @@ final readonly class StationBlunders
         if ($other === null || $figure === null) {
             return null;
         }
-        $sentence = $this->on->slanted === null
-            ? sprintf('The instrument height was measured slanted and read as straight: %s to the notch is %s straight, and that fits.', $this->length->format($this->on->instrumentHeight), $this->length->format($other))
-            : sprintf('The instrument height was measured straight and read as slanted: %s straight fits.', $this->length->format($other));
+        $details = new Details(instrumentHeight: $this->on->instrumentHeight, otherwise: $other, wasSlanted: $this->on->slanted !== null);
 
-        return new Explanation(Cause::HeightOtherwise, [], $sentence, 'Look how the tape was held; then say so beside the instrument height.', $figure->squares(), $figure->redundancy(), 0, $figure, $other - $this->on->instrumentHeight);
+        return new Explanation(Cause::HeightOtherwise, [], $details, $figure->squares(), $figure->redundancy(), 0, $figure, $other - $this->on->instrumentHeight);
     }
 }

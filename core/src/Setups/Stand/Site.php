@@ -9,7 +9,7 @@ use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setups\PlannedSight;
 use Parlay\Core\Setups\Precision;
 use Parlay\Core\Setups\WeakFigure;
-use Parlay\Core\Units\LengthStyle;
+use Parlay\Core\Setups\Weakness;
 
 /** Control, walls and work: what decides where to stand. */
 final readonly class Site
@@ -62,8 +62,8 @@ final readonly class Site
         return $precision === null || $this->corners === [] ? null : Expected::worst($precision, $place, $this->corners)[1];
     }
 
-    /** What is weak about a place though all control that can be seen is sighted, in a sentence; null where it will do, or where it fixes no place. */
-    public function weakness(Position $place, LengthStyle $length): ?string
+    /** What is weak about a place though all control that can be seen is sighted; null where it will do, or where it fixes no place. */
+    public function weakness(Position $place): ?Weakness
     {
         $seen = $this->seen($place);
         $precision = $this->corners === [] ? null : $this->precision($place, $seen);
@@ -73,7 +73,7 @@ final readonly class Site
         $sights = array_map(fn (string $n) => new PlannedSight($n, $this->control[$n], $this->deviations[$n] ?? 0.0), $seen);
         $far = $this->corners[Expected::worst($precision, $place, $this->corners)[0]];
 
-        return (new WeakFigure($place, $precision, $sights, $this->accuracy, $far, [], $length))->sentence();
+        return (new WeakFigure($place, $precision, $sights, $this->accuracy, $far, []))->weakness();
     }
 
     /**

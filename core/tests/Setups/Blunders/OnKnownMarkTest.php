@@ -12,7 +12,6 @@ use Parlay\Core\Setups\Blunders\Explanation;
 use Parlay\Core\Setups\Blunders\Occupied;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Tests\Setups\Field;
-use Parlay\Core\Units\LengthStyle;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -82,8 +81,8 @@ final class OnKnownMarkTest extends TestCase
         $this->on = new Occupied($this->on->name, $this->on->mark, 1.55);
         $best = ($this->explained() ?? [])[0];
         self::assertEqualsWithDelta(0.05, $best->value, 0.004);
-        self::assertStringContainsString('alike: the instrument height, the height of all targets, or the elevation of “ST” is wrong', $best->sentence);
-        self::assertStringContainsString('low', $best->sentence);
+        self::assertSame([Cause::InstrumentHeight, 'ST', null], [$best->cause, $best->details->station, $best->details->alone]);
+        self::assertLessThan(0.0, $best->details->by, 'all sights come out too low');
         $this->on = new Occupied($this->on->name, $this->on->mark, 1.55 + (float) $best->value);
         self::assertNull($this->explained());
     }
@@ -100,10 +99,9 @@ final class OnKnownMarkTest extends TestCase
             $best = $this->explained()[0] ?? null;
             if ($best !== null) {
                 $said[] = $best->cause->value;
-                self::assertTrue($best->cause === Cause::LessExact || $best->size === null || $best->size >= 0.003, $best->sentence);
+                self::assertTrue($best->cause === Cause::LessExact || $best->size === null || $best->size >= 0.003, $best->cause->value);
                 if ($best->cause === Cause::LessExact) {
-                    preg_match('~known to about ([\d.]+) mm~', $best->sentence, $m);
-                    $sizes[] = (float) $m[1];
+                    $sizes[] = 1000.0 * (float) $best->details->by;
                 }
             }
         }
@@ -118,7 +116,7 @@ final class OnKnownMarkTest extends TestCase
         self::assertNull($this->explained(), 'its height says nothing then');
         $this->sights[2] = $this->sights[2]->with(control: $this->sights[2]->control->along(1.0, 0.4));
         self::assertSame(['CP3'], ($this->explained() ?? [])[0]->sights);
-        self::assertNull(BlunderDetection::explain([], $this->control, $this->field->accuracy, LengthStyle::Metres, $this->on));
+        self::assertNull(BlunderDetection::explain([], $this->control, $this->field->accuracy, on: $this->on));
     }
 
     /** A mark with an instrument over it, centred and taped as well as is stated. */
@@ -137,7 +135,7 @@ final class OnKnownMarkTest extends TestCase
     /** @return list<Explanation>|null */
     private function explained(): ?array
     {
-        return BlunderDetection::explain($this->sights, $this->control, $this->field->accuracy, LengthStyle::Metres, $this->on);
+        return BlunderDetection::explain($this->sights, $this->control, $this->field->accuracy, on: $this->on);
     }
 
     private static function renamed(ControlSight $s, string $name, Position $control): ControlSight

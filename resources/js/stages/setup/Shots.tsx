@@ -42,7 +42,7 @@ export function Shots({ project, draft, line, verb, residuals, suspect, primary,
             {own.map((s, i) => (
                 <div key={s.observationId} className="flex items-center gap-2 border-rule border-t text-sm">
                     <span className={`min-w-0 flex-1 ${s.used ? '' : 'text-quiet line-through'}`}>
-                        {i + 1}: Hz <AngleFigure of={s.circle} />, plan distance <Length of={s.distance} />
+                        {i + 1}: Hz <AngleFigure of={s.circle} />, horizontal distance <Length of={s.distance} />
                         <OffLine of={residuals?.get(s.observationId)} suspected={s.observationId === suspect} />
                     </span>
                     <Button

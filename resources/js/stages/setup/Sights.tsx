@@ -91,7 +91,7 @@ function SightRow({ sight: s, method, measuring, onRound, onChange, onDrop }: Ro
                 raw: Hz <AngleFigure of={s.circle} />, V <AngleFigure of={s.zenith} />, SD <Length of={s.slope} none="no distance" />
             </div>
             <div className="text-sm">
-                reduced: plan distance <Length of={s.distance} none="none" />, rise <Length of={s.rise} none="none" />, target{' '}
+                reduced: horizontal distance <Length of={s.distance} none="none" />, rise <Length of={s.rise} none="none" />, target{' '}
                 <Length of={s.targetHeight} />
                 {s.more.length > 0 && (
                     <>

@@ -179,7 +179,7 @@ const KINDS: Record<string, { word: string; side: Side }> = {
     direction: { word: 'direction', side: 'across' },
     slopeDistance: { word: 'slope distance', side: 'length' },
     zenithAngle: { word: 'zenith angle', side: 'height' },
-    planDistance: { word: 'plan distance', side: 'length' },
+    horizontalDistance: { word: 'horizontal distance', side: 'length' },
     rise: { word: 'rise', side: 'height' },
 };
 

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Parlay\Core\Setups;
+namespace Parlay\Words;
 
 /** A direction in words, to the nearest of eight. */
 final class Compass
 {
-    /** @param  float  $azimuth  radians */
+    /** @param  float  $azimuth  grid azimuth, radians */
     public static function word(float $azimuth): string
     {
         return ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'][(((int) round($azimuth / M_PI_4)) % 8 + 8) % 8];
