@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Points\PositionEntry;
+use Parlay\Core\Geometry\Position;
 
 /** A point whose source has changed: where it is, and where it would be now. Without a new place, why there is none. */
 final readonly class Proposal
@@ -12,8 +12,8 @@ final readonly class Proposal
     public function __construct(
         public int $pointId,
         public string $name,
-        public PositionEntry $now,
-        public ?PositionEntry $proposed,
+        public Position $now,
+        public ?Position $proposed,
         public float $distance,
         public int $stakes,
         public string $why,

@@ -6,7 +6,6 @@ namespace App\Cogo;
 
 use App\Designs\Models\DesignLayer;
 use App\Points\Models\StakeoutPoint;
-use App\Points\PositionEntry;
 use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
 
@@ -138,14 +137,14 @@ final class Proposals
 
     private function proposal(StakeoutPoint $point, Position|string $new, int $stakes): Proposal
     {
-        $now = PositionEntry::of($point->position());
+        $now = $point->position();
         if (is_string($new)) {
             return new Proposal($point->id, $point->name, $now, null, 0.0, $stakes, $new);
         }
         $recipe = Recipe::kept($point->recipe);
         $why = $recipe === null ? '' : $this->words->of($recipe->construction);
 
-        return new Proposal($point->id, $point->name, $now, PositionEntry::of($new), $point->position()->distanceTo($new), $stakes, $why);
+        return new Proposal($point->id, $point->name, $now, $new, $point->position()->distanceTo($new), $stakes, $why);
     }
 
     private static function follow(mixed $value, DrawnShapes $shapes): mixed

@@ -8,12 +8,10 @@ use App\Cogo\Http\PositionBody;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Instrument\Http\ReadingBody;
-use App\Instrument\Http\SightResource;
 use App\Setups\Http\ComputeSetupBody;
 use App\Setups\Http\ControlReadingBody;
 use App\Setups\SetupMethod;
 use App\Setups\SolutionEntry;
-use App\Stakeout\GuidanceEntry;
 use App\Stakeout\Http\ComputeGuidanceBody;
 use App\Units\Http\AngleQuery;
 use App\Units\Http\AngleReading;
@@ -77,10 +75,10 @@ final class ComputeController
         return new AngleReading($radians, $how->direction ? $how->as->format($radians, $how->style, $finer) : $how->style->format($radians, $finer));
     }
 
-    #[Post('/compute/sight', 'Reduces a raw reading', ReadingBody::class, SightResource::class)]
+    #[Post('/compute/sight', 'Reduces a raw reading', ReadingBody::class, Sight::class)]
     public function sight(Request $request): JsonResponse
     {
-        return new JsonResponse(SightResource::of(self::reduced(Body::read($request, ReadingBody::class))));
+        return new JsonResponse(self::reduced(Body::read($request, ReadingBody::class)));
     }
 
     #[Post('/compute/setup', 'Solves a setup from control and raw readings', ComputeSetupBody::class, SolutionEntry::class)]
@@ -99,13 +97,13 @@ final class ComputeController
         return new JsonResponse(SolutionEntry::of((new KnownPoint(self::position($body->station), $body->instrumentHeight, $accuracy))->onBacksights($sights)));
     }
 
-    #[Post('/compute/guidance', 'How to move a pole onto a design place', ComputeGuidanceBody::class, GuidanceEntry::class)]
+    #[Post('/compute/guidance', 'How to move a pole onto a design place', ComputeGuidanceBody::class, Guidance::class)]
     public function guidance(Request $request): JsonResponse
     {
         $body = Body::read($request, ComputeGuidanceBody::class);
         $guidance = Guidance::from(self::position($body->instrument), self::position($body->pole), self::position($body->design), new Tolerance($body->planTolerance, $body->heightTolerance));
 
-        return new JsonResponse(GuidanceEntry::of(0, $guidance));
+        return new JsonResponse($guidance);
     }
 
     private static function position(PositionBody $p): Position

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
-use App\Points\PositionEntry;
-use App\Stakeout\GuidanceEntry;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Guidance;
 
 final readonly class Live
 {
@@ -14,8 +14,9 @@ final readonly class Live
         public int $revision,
         public InstrumentState $instrument,
         public ?string $elsewhere,
-        public ?PositionEntry $pole,
+        public ?Position $pole,
         public ?float $readingAge,
-        public ?GuidanceEntry $guidance,
+        public ?int $target,
+        public ?Guidance $guidance,
     ) {}
 }

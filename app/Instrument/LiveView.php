@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Clock;
-use App\Points\PositionEntry;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Draft;
-use App\Stakeout\GuidanceEntry;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
@@ -42,13 +40,14 @@ final class LiveView
         $pole = $row->elsewhere === null ? self::pole($state, $station, $row->draft) : null;
 
         return new Live(
-            $state->seq,
-            (int) $row->revision,
-            self::instrument($state, $row->elsewhere === null ? $station : null),
-            $row->elsewhere,
-            $pole === null ? null : PositionEntry::of($pole),
-            $state->readingAt === null ? null : round(Clock::steady() - $state->readingAt, 3),
-            self::guidance($row, $station, $pole),
+            seq: $state->seq,
+            revision: (int) $row->revision,
+            instrument: self::instrument($state, $row->elsewhere === null ? $station : null),
+            elsewhere: $row->elsewhere,
+            pole: $pole,
+            readingAge: $state->readingAt === null ? null : round(Clock::steady() - $state->readingAt, 3),
+            target: $row->target === null ? null : (int) $row->target,
+            guidance: self::guidance($row, $station, $pole),
         );
     }
 
@@ -57,12 +56,18 @@ final class LiveView
         $s = $state->status ?? [];
 
         return new InstrumentState(
-            $state->link(),
-            $state->retryAt === null ? null : max(0.0, round($state->retryAt - Clock::steady(), 1)),
-            $s['model'] ?? '', $s['serial'] ?? '', (bool) ($s['level'] ?? false), (bool) ($s['locked'] ?? false), (bool) ($s['tracking'] ?? false),
-            (float) ($s['battery'] ?? 0), $s['trouble'] ?? null,
-            $station === null || $s === [] ? null : $station->azimuthOf((float) $s['circle']),
-            $s['ppm'] ?? null, $s['prism_constant'] ?? null,
+            link: $state->link(),
+            retryIn: $state->retryAt === null ? null : max(0.0, round($state->retryAt - Clock::steady(), 1)),
+            model: $s['model'] ?? '',
+            serial: $s['serial'] ?? '',
+            level: (bool) ($s['level'] ?? false),
+            locked: (bool) ($s['locked'] ?? false),
+            tracking: (bool) ($s['tracking'] ?? false),
+            battery: (float) ($s['battery'] ?? 0),
+            trouble: $s['trouble'] ?? null,
+            azimuth: $station === null || $s === [] ? null : $station->azimuthOf((float) $s['circle']),
+            ppm: $s['ppm'] ?? null,
+            prismConstant: $s['prism_constant'] ?? null,
         );
     }
 
@@ -76,11 +81,11 @@ final class LiveView
         return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), $d->air(), new Target($d->targetHeight, $d->prismConstant), $d->scale));
     }
 
-    private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?GuidanceEntry
+    private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?Guidance
     {
-        return $station === null || $pole === null || $row->target === null ? null : GuidanceEntry::of((int) $row->target, Guidance::from(
+        return $station === null || $pole === null || $row->target === null ? null : Guidance::from(
             $station->mark, $pole, self::position($row->tn, $row->te, $row->tz), new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance),
-        ));
+        );
     }
 
     private static function position(float|int|string $n, float|int|string $e, float|int|string|null $z): Position

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Points;
 
 use Parlay\Core\Formats\PointText\Column;
+use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\ListOf;
 use Parlay\Core\Units\LengthUnit;
 
@@ -24,4 +25,9 @@ final readonly class ColumnLayout
         #[ListOf('string')]
         public array $headings = [],
     ) {}
+
+    public static function of(Layout $l): self
+    {
+        return new self($l->separator, $l->decimalMark, $l->skip, $l->columns, $l->unit, $l->headings);
+    }
 }

@@ -6,6 +6,7 @@ namespace App\Points;
 
 use App\Control\ControlReissued;
 use Parlay\Core\ListOf;
+use Parlay\Core\Points\RowFault;
 
 final readonly class PointsPreview
 {
@@ -14,7 +15,7 @@ final readonly class PointsPreview
      * @param  list<string>  $firstLines
      * @param  list<RowEntry>  $rows
      * @param  int  $strings  how many lines the points are the corners of; 0 for a plain list
-     * @param  list<FaultEntry>  $faults
+     * @param  list<RowFault>  $faults
      * @param  list<FindingEntry>  $findings
      * @param  list<string>  $untestable
      * @param  list<DuplicateName>  $duplicates  the first of them
@@ -24,7 +25,7 @@ final readonly class PointsPreview
     public function __construct(
         public string $fileName,
         public string $format,
-        public ?LayoutEntry $layout,
+        public ?ColumnLayout $layout,
         public bool $remembered,
         public bool $looksLikeDegrees,
         public ?string $problem,
@@ -35,7 +36,7 @@ final readonly class PointsPreview
         public array $rows,
         public int $good,
         public int $strings,
-        #[ListOf(FaultEntry::class)]
+        #[ListOf(RowFault::class)]
         public array $faults,
         public int $faulty,
         #[ListOf(FindingEntry::class)]

@@ -19,7 +19,6 @@ use App\Practice\Actions\PlantSite;
 use App\Projects\Actions\CreateProject;
 use App\Projects\Models\Project;
 use App\Projects\ProjectSettings;
-use App\Projects\ProjectUnits;
 use App\Uploads;
 use Illuminate\Console\Command;
 use Parlay\Core\Units\AngleStyle;
@@ -28,6 +27,7 @@ use Parlay\Core\Units\DirectionStyle;
 use Parlay\Core\Units\LengthStyle;
 use Parlay\Core\Units\LengthUnit;
 use Parlay\Core\Units\StationStyle;
+use Parlay\Core\Units\Units;
 
 final class LoadDemo extends Command
 {
@@ -41,7 +41,7 @@ final class LoadDemo extends Command
             return self::SUCCESS;
         }
         $this->line('· Loading Larkfield Creamery');
-        $larkfield = $this->project('Larkfield Creamery', new ProjectUnits(LengthStyle::FeetInches16, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Bearing, CoordinateOrder::NorthingEasting, StationStyle::Hundreds), 0.0254 / 4);
+        $larkfield = $this->project('Larkfield Creamery', new Units(LengthStyle::FeetInches16, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Bearing, CoordinateOrder::NorthingEasting, StationStyle::Hundreds), 0.0254 / 4);
         $this->control($larkfield, 'larkfield-creamery-control.txt');
         $drawing->take($larkfield, self::file('larkfield-creamery.dxf'), LengthUnit::Foot);
         $drawing->pointsAtCircles($larkfield, 'S-BOLT', 'B', 'BOLT', null);
@@ -49,7 +49,7 @@ final class LoadDemo extends Command
         $day->atLarkfield($larkfield);
 
         $this->line('· Loading Saltmarsh Yard');
-        $saltmarsh = $this->project('Saltmarsh Yard', new ProjectUnits(LengthStyle::Metres, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Azimuth, CoordinateOrder::EastingNorthing, StationStyle::Thousands), 0.005);
+        $saltmarsh = $this->project('Saltmarsh Yard', new Units(LengthStyle::Metres, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Azimuth, CoordinateOrder::EastingNorthing, StationStyle::Thousands), 0.005);
         $this->control($saltmarsh, 'saltmarsh-yard-control.csv');
         $drawing->take($saltmarsh, self::file('saltmarsh-yard.dxf'), LengthUnit::Millimetre);
         $drawing->anchorsOfColumns($saltmarsh);
@@ -66,7 +66,7 @@ final class LoadDemo extends Command
         return base_path("database/demo/files/$name");
     }
 
-    private function project(string $name, ProjectUnits $units, float $tolerance): Project
+    private function project(string $name, Units $units, float $tolerance): Project
     {
         $project = app(CreateProject::class)(new ProjectSettings($name, $units, $tolerance, $tolerance));
         // Invented figures: constants differ from prism to prism, and are read off it.

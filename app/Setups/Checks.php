@@ -28,11 +28,11 @@ final class Checks
         $last = end($checks) ?: null;
         $verdict = match (true) {
             $last === null => 'Not checked yet.',
-            $last->holds => sprintf('The setup holds: the last of %d %s differs no more than is to be expected.', count($checks), count($checks) === 1 ? 'check' : 'checks'),
+            $last->shot->holds => sprintf('The setup holds: the last of %d %s differs no more than is to be expected.', count($checks), count($checks) === 1 ? 'check' : 'checks'),
             default => 'The setup no longer holds: the last check differs by more than 1 of 100 good ones do. Look at the tripod, check another point, and set up anew or turn again before going on. What was measured since the last good check is in doubt.',
         };
 
-        return new ChecksTaken($checks, $last?->holds, $verdict, self::due($project, $last));
+        return new ChecksTaken($checks, $last?->shot->holds, $verdict, self::due($project, $last));
     }
 
     /** @return list<CheckTaken> in the order taken */
@@ -47,7 +47,7 @@ final class Checks
             $observation = $m->observation ?? throw new \LogicException('A mark has its reading.');
             $judged = CheckShot::judge($setup->station(), $setup->precision(), $observation->sight(), $known, $observation->ownAccuracy(), $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0);
 
-            return new CheckTaken($m->id, $m->at, $m->name, $judged->plan, $judged->expectedPlan, $judged->height, $judged->expectedHeight, $judged->holds);
+            return new CheckTaken($m->id, $m->at, $m->name, $judged);
         })->values()->all();
     }
 

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
-use App\Points\PositionEntry;
 use App\Projects\Models\Project;
 use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Actions\SolveSetup;
-use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\Blunders\Explanation;
 use Parlay\Core\Setups\SetupSolution;
 use Parlay\Words\Explanations;
@@ -56,10 +54,7 @@ final class DraftView
                 default => [],
             };
 
-            return new PossiblePlace(
-                $s->station->mark->northing, $s->station->mark->easting, $s->station->orientation, $grid?->onDrawn,
-                array_map(static fn (Position $p) => PositionEntry::of($p), $shots),
-            );
+            return new PossiblePlace($s->station, $grid?->onDrawn, $shots);
         }, array_keys($solved->places), $solved->places);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
-use App\Stakeout\DeviationEntry;
+use Parlay\Core\Stakeout\Deviation;
 
 final readonly class MendedMark
 {
@@ -12,7 +12,7 @@ final readonly class MendedMark
         public int $markId,
         public string $name,
         public string $kind,
-        public ?DeviationEntry $was,
-        public ?DeviationEntry $would,
+        public ?Deviation $was,
+        public ?Deviation $would,
     ) {}
 }

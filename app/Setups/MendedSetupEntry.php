@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
-use App\Stakeout\DeviationEntry;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
@@ -50,6 +49,6 @@ final readonly class MendedSetupEntry
         $was = $old->deviation();
         $would = $design === null ? null : Deviation::between($design, $place);
 
-        return new MendedMark($old->id, $old->name, $old->kind, $was === null ? null : DeviationEntry::of($was), $would === null ? null : DeviationEntry::of($would));
+        return new MendedMark($old->id, $old->name, $old->kind, $was, $would);
     }
 }

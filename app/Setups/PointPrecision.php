@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
+use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Geometry\Position;
+
+/** How well a point could be staked for the setup’s sake: its 95 % ellipse. */
 final readonly class PointPrecision
 {
-    /** major: half the longer axis of its 95 % ellipse for the setup’s sake, metres. */
     public function __construct(
         public string $name,
-        public float $northing,
-        public float $easting,
-        public float $major,
-        public float $minor,
-        public float $azimuth,
+        public Position $position,
+        public Ellipse $ellipse,
     ) {}
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
-use App\Points\PositionEntry;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Station;
 use Parlay\Core\ListOf;
 
 /** One of the places where the instrument may stand. */
@@ -13,14 +14,12 @@ final readonly class PossiblePlace
     /**
      * shots: where the shots on lines lie then. onDrawn: how many lie on the drawn parts; null where it is no grid.
      *
-     * @param  list<PositionEntry>  $shots
+     * @param  list<Position>  $shots
      */
     public function __construct(
-        public float $northing,
-        public float $easting,
-        public float $orientation,
+        public Station $station,
         public ?int $onDrawn,
-        #[ListOf(PositionEntry::class)]
+        #[ListOf(Position::class)]
         public array $shots,
     ) {}
 }

@@ -6,17 +6,18 @@ namespace App\Setups;
 
 use App\Setups\Models\Setup;
 use Parlay\Core\ListOf;
+use Parlay\Core\Setups\SightResidual;
 use Parlay\Words\Cautions;
 
 final readonly class SetupEntry
 {
     /**
-     * @param  list<ResidualEntry>  $residuals
+     * @param  list<SightResidual>  $residuals
      *  @param  list<string>  $cautions
      */
     public function __construct(
         public AcceptedSetup $setup,
-        #[ListOf(ResidualEntry::class)]
+        #[ListOf(SightResidual::class)]
         public array $residuals,
         #[ListOf('string')]
         public array $cautions,
@@ -27,7 +28,7 @@ final readonly class SetupEntry
     {
         return new self(
             AcceptedSetup::of($s),
-            array_map(ResidualEntry::of(...), $s->found()->residuals), Cautions::sentences($s->found()->cautions), $s->found()->unitWeightDeviation,
+            $s->found()->residuals, Cautions::sentences($s->found()->cautions), $s->found()->unitWeightDeviation,
         );
     }
 }

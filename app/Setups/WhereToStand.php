@@ -47,16 +47,15 @@ final readonly class WhereToStand
         $precision = $this->site->precision($place, $seen);
         $points = [];
         foreach ($precision === null ? [] : $this->site->work as $i => $p) {
-            $ellipse = $precision->at($place, $p);
-            $points[] = new PointPrecision($this->names[$i], $p->northing, $p->easting, $ellipse->major, $ellipse->minor, $ellipse->azimuth);
+            $points[] = new PointPrecision($this->names[$i], $p, $precision->at($place, $p));
         }
-        usort($points, static fn (PointPrecision $a, PointPrecision $b) => $b->major <=> $a->major);
+        usort($points, static fn (PointPrecision $a, PointPrecision $b) => $b->ellipse->major <=> $a->ellipse->major);
         $best = $this->site->bestSights($place);
         $weakness = $this->site->weakness($place);
 
         return new StandHere(
             $seen, array_values(array_diff(array_map(strval(...), array_keys($this->site->control)), $seen)), $best[0] ?? [], $best[1] ?? null,
-            $points[0]->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN), $weakness === null ? null : (new Weaknesses($this->length))->sentence($weakness),
+            $points[0]->ellipse->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN), $weakness === null ? null : (new Weaknesses($this->length))->sentence($weakness),
         );
     }
 

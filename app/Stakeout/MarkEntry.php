@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
-use App\Points\PositionEntry;
 use App\Stakeout\Models\Mark;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Deviation;
 
 final readonly class MarkEntry
 {
@@ -19,9 +20,9 @@ final readonly class MarkEntry
         public ?int $pointId,
         public string $name,
         public string $code,
-        public PositionEntry $found,
-        public ?PositionEntry $design,
-        public ?DeviationEntry $deviation,
+        public Position $found,
+        public ?Position $design,
+        public ?Deviation $deviation,
         public string $verdict,
         public float $planTolerance,
         public float $heightTolerance,
@@ -33,8 +34,8 @@ final readonly class MarkEntry
         $deviation = $m->deviation();
 
         return new self(
-            $m->id, $m->at, $m->kind, $m->setup_id, $m->observation_id, $m->point_id, $m->name, $m->code, PositionEntry::of($m->position()),
-            $design === null ? null : PositionEntry::of($design), $deviation === null ? null : DeviationEntry::of($deviation), $m->verdict,
+            $m->id, $m->at, $m->kind, $m->setup_id, $m->observation_id, $m->point_id, $m->name, $m->code, $m->position(),
+            $design, $deviation, $m->verdict,
             $m->plan_tolerance, $m->height_tolerance,
         );
     }

@@ -24,7 +24,7 @@
     @if ($found->passes === false) <b>The sights don’t fit each other:</b> the deviations and the ellipse are what was expected beforehand, and do not hold. @endif
     Standard deviations: northing {{ $figures->deviation($found->precision->northing()) }}, easting {{ $figures->deviation($found->precision->easting()) }}, height {{ $found->precision->height() === null ? 'none' : $figures->deviation($found->precision->height()) }}, orientation {{ $figures->smallAngle($found->precision->orientation()) }}.
     95 % ellipse (2.4477 times the deviations expected beforehand): {{ $figures->deviation($found->precision->ellipse()->major) }} by {{ $figures->deviation($found->precision->ellipse()->minor) }}.
-    @if ($found->fit !== null) Residuals are {{ number_format($found->fit, 1) }} times what the instrument’s accuracy explains, from {{ $found->redundancy }} spare observations. @else Nothing is spare: nothing is checked. @endif
+    @if ($found->unitWeightDeviation !== null) Residuals are {{ number_format($found->unitWeightDeviation, 1) }} times what the instrument’s accuracy explains, from {{ $found->redundancy }} spare observations. @else Nothing is spare: nothing is checked. @endif
 </p>
 @if ($drawing !== null)
 <img src="data:image/svg+xml;base64,{{ base64_encode($drawing['svg']) }}" style="width: 100%">
@@ -35,7 +35,7 @@
 <table>
     <thead><tr><th>sight</th><th class="n">direction</th><th class="n">across</th><th class="n">distance</th><th class="n">height</th><th class="n">checked</th></tr></thead>
     @foreach ($entry->residuals as $r)
-    <tr><td><b>{{ $r->name }}</b>{{ $r->used ? '' : ' (not used)' }}</td><td class="n">{{ $figures->sidedAngle(Side::Across, $r->direction) }}</td><td class="n">{{ $figures->sided(Side::Across, $r->across) }}</td><td class="n">{{ $figures->sided(Side::Length, $r->distance) }}</td><td class="n">{{ $figures->sided(Side::Height, $r->height) }}</td><td class="n">{{ $figures->share($r->checked) }}</td></tr>
+    <tr><td><b>{{ $r->name }}</b>{{ $r->isUsed() ? '' : ' (not used)' }}</td><td class="n">{{ $figures->sidedAngle(Side::Across, $r->direction) }}</td><td class="n">{{ $figures->sided(Side::Across, $r->across) }}</td><td class="n">{{ $figures->sided(Side::Length, $r->distance) }}</td><td class="n">{{ $figures->sided(Side::Height, $r->height) }}</td><td class="n">{{ $figures->share($r->checked) }}</td></tr>
     @endforeach
 </table>
 @endif

@@ -64,7 +64,7 @@ final class SetupTest extends TestCase
             self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['shots']) === $i + 1, 15));
         }
         $s->see('Two places fit')->see('4 of 4 shots lie on the drawn parts')->see('half a turn about the crossing');
-        $off = fn (): float => hypot($this->setupOf($id)['solution']['northing'] - $foot['northing'], $this->setupOf($id)['solution']['easting'] - $foot['easting']);
+        $off = fn (): float => hypot($this->setupOf($id)['solution']['station']['mark']['northing'] - $foot['northing'], $this->setupOf($id)['solution']['station']['mark']['easting'] - $foot['easting']);
         self::assertLessThan(0.02, $off());
         $s->pressStarting('Place 2');
         self::assertTrue(Running::until(static fn () => $off() > 10.0, 10), 'the other place can be chosen');
@@ -92,7 +92,7 @@ final class SetupTest extends TestCase
         $s->press('Another way')->press('Given direction')->see('nothing checks it')->fill('Direction from here to the mark', '12 30 00')->see('= 12°30′00″');
         $this->standOn($id, 'CP3');
         $s->press('Measure the mark')->see('everything staked from here turns with it')->see('Circle zero at');
-        self::assertEqualsWithDelta(deg2rad(12.5), fmod($this->setupOf($id)['solution']['orientation'] + $this->setupOf($id)['draft']['shots'][0]['circle'], 2 * M_PI), 1e-6);
+        self::assertEqualsWithDelta(deg2rad(12.5), fmod($this->setupOf($id)['solution']['station']['orientation'] + $this->setupOf($id)['draft']['shots'][0]['circle'], 2 * M_PI), 1e-6);
         self::$parlay->ask('PATCH', "/projects/$id/setup", ['shots' => [], 'sights' => []]);
         $s->open("/p/$id/set-up")->press('Baseline')->see('the first mark')->fill('Direction from the first mark to the second', '0');
         foreach (['first', 'second'] as $i => $which) {
@@ -177,7 +177,7 @@ final class SetupTest extends TestCase
         $g = static fn (float $r): string => sprintf('%.7f', rad2deg($r));
         $lines = implode("\n", array_map(static fn (array $r) => "{$r['name']};{$g($r['circle'])};{$g($r['zenith'])};".sprintf('%.5f', ($r['slope'] - $r['prismConstantApplied']) / (1 + 1e-6 * $r['ppmApplied'])), $linked['draft']['sights']));
         $s->fill('or paste them', "$lines\nCP9;1;90;5")->see('no control point is called “CP9”')->press('Take 3 sights')->see('What would be accepted');
-        self::assertEqualsWithDelta($linked['solution']['northing'], $this->setupOf($id)['solution']['northing'], 1e-4);
+        self::assertEqualsWithDelta($linked['solution']['station']['mark']['northing'], $this->setupOf($id)['solution']['station']['mark']['northing'], 1e-4);
     }
 
     private function openBookLine(Screen $s, string $words): void

@@ -195,12 +195,12 @@ final class MethodsTest extends FeatureTestCase
         $this->world->standTripod('A', null, 1.55);
         $ids = $this->project->controlPoints()->pluck('id', 'name');
         $state = $this->change(['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'sights' => $this->sights('B', 'C')]);
-        self::assertSame(1000.0, (float) $state['solution']['northing']);
+        self::assertSame(1000.0, (float) $state['solution']['station']['mark']['northing']);
         self::assertNotNull($state['solution']['residuals'][0]['direction']);
         $shot = $this->measure($this->project, 'setup', $this->world->marks['D'], 'a chimney');
         $azimuth = $this->world->marks['A']->azimuthTo($this->world->marks['D']);
         $given = $this->change(['method' => 'known_direction', 'azimuth' => $azimuth, 'shots' => [['line' => 'direction', 'observationId' => $shot->id]]])['solution'];
-        self::assertEqualsWithDelta(0.0, Angle::signed($given['orientation'] - $this->world->tripod->circleZero), 1e-4);
+        self::assertEqualsWithDelta(0.0, Angle::signed($given['station']['orientation'] - $this->world->tripod->circleZero), 1e-4);
         self::assertStringContainsString('nothing checks it', $given['cautions'][0]);
         $this->accept();
         self::assertSame('A', $this->project->currentSetup()->firstOrFail()->station_name);
@@ -242,14 +242,14 @@ final class MethodsTest extends FeatureTestCase
         self::assertLessThan(0.01, $this->off($state['solution']));
         self::assertSame(4, $state['places'][0]['onDrawn']);
         self::assertLessThan(4 * $state['angleDeviation'], abs($state['angleOff']));
-        self::assertEqualsWithDelta(1.0, array_sum(array_column($state['solution']['shots'], 'redundancy')), 1e-6, 'with two lines only the angle between them is spare');
+        self::assertEqualsWithDelta(1.0, array_sum(array_map(static fn (array $r) => $r['reliability']['redundancy'], $state['solution']['shots'])), 1e-6, 'with two lines only the angle between them is spare');
         self::assertGreaterThan(10.0, $this->off($this->change(['place' => 1])['solution']));
         $this->change(['place' => 0]);
         $this->accept();
         self::assertNull($this->project->currentSetup()->firstOrFail()->elevation);
         // The height comes from a benchmark, at any time.
         $height = $this->change(['method' => 'height_only', 'sights' => $this->sights('B', 'C')])['solution'];
-        self::assertEqualsWithDelta($foot->elevation, $height['elevation'], 0.006);
+        self::assertEqualsWithDelta($foot->elevation, $height['station']['mark']['elevation'], 0.006);
         $this->accept();
         $setup = $this->project->currentSetup()->firstOrFail();
         self::assertSame(['ST1', 'height_only'], [$setup->station_name, $setup->method]);
@@ -291,7 +291,7 @@ final class MethodsTest extends FeatureTestCase
         $this->accept();
         $this->world->tripod->circleZero += 0.3;
         $state = $this->change(['method' => 'orientation_only', 'sights' => $this->sights('B', 'D')]);
-        self::assertEqualsWithDelta(0.0, Angle::signed($state['solution']['orientation'] - $this->world->tripod->circleZero), 2e-4);
+        self::assertEqualsWithDelta(0.0, Angle::signed($state['solution']['station']['orientation'] - $this->world->tripod->circleZero), 2e-4);
         $this->accept();
         self::assertSame(2, Setup::query()->where('station_name', 'ST1')->count());
     }
@@ -320,7 +320,7 @@ final class MethodsTest extends FeatureTestCase
         $id = $this->ask('POST', $this->at('/instruments'), ['name' => 'I', 'collimationSeconds' => 20, 'indexSeconds' => -10])->json('id');
         $a = $this->project->controlPoints()->where('name', 'A')->value('id');
         $this->change(['instrumentId' => $id]);
-        $read = fn (float $angles, string $key) => $this->ask('POST', $this->at('/readings'), ['key' => $key, 'readings' => [['controlId' => $a, 'circle' => 1.0, 'zenith' => M_PI / 2, 'slope' => 10, 'angles' => $angles]]])->assertOk();
+        $read = fn (float $angles, string $key) => $this->ask('POST', $this->at('/readings'), ['key' => $key, 'readings' => [['controlId' => $a, 'circle' => 1.0, 'zenith' => M_PI / 2, 'slope' => 10, 'angleFactor' => $angles]]])->assertOk();
         $read(M_SQRT2, 'one-face-reading');
         $one = Observation::query()->latest('id')->firstOrFail();
         self::assertSame(1.0, $one->circle, 'what was read stays in the book');
@@ -383,7 +383,7 @@ final class MethodsTest extends FeatureTestCase
     /** @param  array<string, mixed>  $solution */
     private function off(array $solution): float
     {
-        return hypot($solution['northing'] - $this->world->tripod->foot->northing, $solution['easting'] - $this->world->tripod->foot->easting);
+        return hypot($solution['station']['mark']['northing'] - $this->world->tripod->foot->northing, $solution['station']['mark']['easting'] - $this->world->tripod->foot->easting);
     }
 
     private function at(string $path): string

@@ -166,7 +166,7 @@ final class RunningTest extends TestCase
             $sights[] = ['controlId' => self::control($name), 'observationId' => self::ask('GET', "/instructions/{$asked['id']}")['observationId']];
         }
         $state = self::ask('PATCH', '/setup', ['instrumentHeight' => $tripod['height'], 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights]);
-        self::assertEqualsWithDelta($tripod['northing'], $state['solution']['northing'], 0.006);
+        self::assertEqualsWithDelta($tripod['northing'], $state['solution']['station']['mark']['northing'], 0.006);
         self::assertArrayHasKey('id', self::ask('POST', '/setups', ['key' => self::key()]));
     }
 

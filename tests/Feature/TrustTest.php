@@ -44,14 +44,14 @@ final class TrustTest extends FeatureTestCase
         self::assertStringContainsString('Line 9: ', $read['problems'][0]);
         self::assertStringContainsString('Line 8: no control point is called “Z”', $read['problems'][1]);
         $sights = array_values(array_filter($read['sights'], static fn (array $s) => $s['controlId'] !== null));
-        self::assertSame([1, 1, 1], array_column($sights, 'pairs'));
-        self::assertEqualsWithDelta(-1e-5, $sights[0]['collimation'], 1e-8);
-        self::assertEqualsWithDelta(2e-5, $sights[0]['index'], 1e-8);
-        $readings = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'circle' => $s['circle'] - 1e-5, 'zenith' => $s['zenith'] + 2e-5, 'slope' => $s['slope'], 'targetHeight' => $s['targetHeight'], 'angles' => $s['angles']], $sights);
+        self::assertSame([1, 1, 1], array_map(static fn (array $s) => $s['rounds']['pairs'], $sights));
+        self::assertEqualsWithDelta(-1e-5, $sights[0]['rounds']['collimation'], 1e-8);
+        self::assertEqualsWithDelta(2e-5, $sights[0]['rounds']['index'], 1e-8);
+        $readings = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'circle' => $s['rounds']['mean']['circle'] - 1e-5, 'zenith' => $s['rounds']['mean']['zenith'] + 2e-5, 'slope' => $s['rounds']['mean']['slope'], 'targetHeight' => $s['targetHeight'], 'angleFactor' => $s['rounds']['angleFactor']], $sights);
         $this->ask('PATCH', $this->at('/setup'), ['sights' => []]);
         $state = $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-1', 'readings' => $readings])->assertOk()->json();
-        self::assertEqualsWithDelta($linked->northing, $state['solution']['northing'], 2e-5);
-        self::assertEqualsWithDelta($linked->easting, $state['solution']['easting'], 2e-5);
+        self::assertEqualsWithDelta($linked->northing, $state['solution']['station']['mark']['northing'], 2e-5);
+        self::assertEqualsWithDelta($linked->easting, $state['solution']['station']['mark']['easting'], 2e-5);
         self::assertStringContainsString('typed', Observation::query()->latest('id')->firstOrFail()->instrument);
         $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-1', 'readings' => $readings])->assertOk();
         self::assertSame(6, Observation::query()->count(), 'the same wish sent twice is kept once');
@@ -89,10 +89,10 @@ final class TrustTest extends FeatureTestCase
         self::assertStringContainsString('before the first mark', $this->ask('GET', $this->at('/checks'))->json('due'));
         $this->check('D');
         $good = $this->ask('GET', $this->at('/checks'))->assertJsonPath('holds', true)->assertJsonPath('due', null)->json('checks.0');
-        self::assertGreaterThan($good['plan'] / 2, $good['expectedPlan']);
+        self::assertGreaterThan($good['shot']['plan'] / 2, $good['shot']['expectedPlan']);
         $this->world->knock(false);
         $this->check('D');
-        $this->ask('GET', $this->at('/checks'))->assertJsonPath('holds', false)->assertJsonPath('checks.1.holds', false);
+        $this->ask('GET', $this->at('/checks'))->assertJsonPath('holds', false)->assertJsonPath('checks.1.shot.holds', false);
         self::assertStringContainsString('no longer holds', $this->ask('GET', $this->at('/checks'))->json('verdict'));
     }
 

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Points\Actions;
 
 use App\Control\Actions\ControlReissue;
+use App\Points\ColumnLayout;
 use App\Points\DuplicateName;
-use App\Points\FaultEntry;
 use App\Points\FindingEntry;
-use App\Points\LayoutEntry;
 use App\Points\PointsPreview;
 use App\Points\PointsTarget;
 use App\Points\PointsToPreview;
@@ -122,10 +121,10 @@ final class PreviewPoints
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 
         return new PointsPreview(
-            Uploads::nameOf($body->upload), $kind->value, LayoutEntry::of($layout), $remembered, $kind->looksLikeDegrees($rows, $layout), null,
+            Uploads::nameOf($body->upload), $kind->value, ColumnLayout::of($layout), $remembered, $kind->looksLikeDegrees($rows, $layout), null,
             array_slice($first, 0, 12), max([count($layout->columns), ...array_map(static fn (string $l) => count($layout->cells($l)), $first)]),
             array_map(static fn (PointRow $r) => RowEntry::of($r), array_slice($rows, 0, self::SHOWS)), count($rows), count($strings->ended),
-            array_map(static fn (RowFault $f) => FaultEntry::of($f), $faults), $faulty,
+            $faults, $faulty,
             array_map(static fn (Finding $f) => FindingEntry::of($f), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
             $report->more + max(0, count($report->findings) - self::SHOWS_FINDINGS), $report->untestable, $duplicates, $count,
             $body->target === PointsTarget::Control ? ControlReissue::of($project, $rows) : null, null,
@@ -156,7 +155,7 @@ final class PreviewPoints
     private function unread(PointsToPreview $body, PointFile $kind, array $first, string $problem): PointsPreview
     {
         $told = $body->layout;
-        $echo = $told === null ? null : new LayoutEntry($told->separator, $told->decimalMark, $told->skip, $told->columns, $told->unit, $told->headings);
+        $echo = $told === null ? null : new ColumnLayout($told->separator, $told->decimalMark, $told->skip, $told->columns, $told->unit, $told->headings);
 
         return new PointsPreview(Uploads::nameOf($body->upload), $kind->value, $echo, false, false, $problem, array_slice($first, 0, 12), $told === null ? 0 : count($told->columns), [], 0, 0, [], 0, [], 0, [], [], 0, null, null);
     }

@@ -6,7 +6,6 @@ namespace App\Points\Http;
 
 use App\Cogo\Actions\MakePoint;
 use App\Cogo\Http\InverseBody;
-use App\Cogo\Http\InverseResource;
 use App\Cogo\NewPoint;
 use App\Designs\Actions\FindSpot;
 use App\Designs\Http\SpotResource;
@@ -64,16 +63,14 @@ final class PointController
         return new JsonResponse(SpotResource::of(...$find($project, Body::read($request, TouchedSpot::class))));
     }
 
-    #[Post('/projects/{project}/inverse', 'Distance, direction and rise between two spots of drawings; stores nothing', InverseBody::class, InverseResource::class)]
+    #[Post('/projects/{project}/inverse', 'Distance, direction and rise between two spots of drawings; stores nothing', InverseBody::class, Inverse::class)]
     public function inverse(Request $request, Project $project, FindSpot $find): JsonResponse
     {
         $body = Body::read($request, InverseBody::class);
         [$from] = $find($project, $body->from);
         [$to] = $find($project, $body->to);
 
-        $inverse = Inverse::between($from, $to);
-
-        return new JsonResponse(new InverseResource($inverse->distance, $inverse->direction, $inverse->rise));
+        return new JsonResponse(Inverse::between($from, $to));
     }
 
     #[Get('/projects/{project}/next-name', 'The next free name after a prefix', NameResource::class, query: NextNameQuery::class)]

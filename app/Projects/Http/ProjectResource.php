@@ -8,13 +8,14 @@ use App\Projects\Models\PreparationStep;
 use App\Projects\Models\Project;
 use App\Setups\AcceptedSetup;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Units\Units;
 
 final readonly class ProjectResource
 {
     public function __construct(
         public int $id,
         public string $name,
-        public UnitsResource $units,
+        public Units $units,
         public float $planTolerance,
         public float $heightTolerance,
         public ?float $residualLimit,
@@ -31,7 +32,7 @@ final readonly class ProjectResource
         $steps = PreparationStep::query()->where('project_id', $p->id);
 
         return new self(
-            $p->id, $p->name, UnitsResource::of($p), $p->plan_tolerance, $p->height_tolerance, $p->residual_limit, $p->revision,
+            $p->id, $p->name, $p->units(), $p->plan_tolerance, $p->height_tolerance, $p->residual_limit, $p->revision,
             self::progress($p),
             $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
             (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),

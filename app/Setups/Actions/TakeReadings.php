@@ -41,11 +41,8 @@ final class TakeReadings
         }
         $sights = [];
         foreach ($byName as $name => $rows) {
-            $r = Rounds::of(array_map(static fn ($row) => $row->reading, $rows));
-            $sights[] = new RawSight(
-                (string) $name, isset($ids[$name]) ? (int) $ids[$name] : null, $r->mean->circle, $r->mean->zenith, $r->mean->slope, $rows[0]->targetHeight,
-                $r->angleFactor, $r->readings, $r->pairs, $r->collimation, $r->index, $r->spread,
-            );
+            $rounds = Rounds::of(array_map(static fn ($row) => $row->reading, $rows));
+            $sights[] = new RawSight((string) $name, isset($ids[$name]) ? (int) $ids[$name] : null, $rows[0]->targetHeight, $rounds);
         }
 
         return new RawText($sights, $problems);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
+use Parlay\Core\ListOf;
+
 /** How a sight agrees with the setup: measured minus computed. Radians and metres; null where it checks nothing. */
 final readonly class SightResidual
 {
@@ -28,7 +30,9 @@ final readonly class SightResidual
         public ?float $detectable = null,
         public ?float $normalised = null,
         public ?float $moves = null,
+        #[ListOf(ObservedResidual::class)]
         public array $observed = [],
+        #[ListOf('float')]
         public ?array $found = null,
     ) {}
 

@@ -8,10 +8,10 @@ namespace Parlay\Core\Units;
 final readonly class Units
 {
     public function __construct(
-        public LengthStyle $length = LengthStyle::Metres,
-        public AngleStyle $angle = AngleStyle::DegreesMinutesSeconds,
-        public DirectionStyle $direction = DirectionStyle::Azimuth,
-        public CoordinateOrder $order = CoordinateOrder::NorthingEasting,
-        public StationStyle $station = StationStyle::Thousands,
+        public LengthStyle $length,
+        public AngleStyle $angle,
+        public DirectionStyle $direction,
+        public CoordinateOrder $order,
+        public StationStyle $station,
     ) {}
 }

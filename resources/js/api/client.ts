@@ -4,7 +4,7 @@ import { heard } from './revisions';
 
 export type Schemas = components['schemas'];
 export type Project = Schemas['ProjectResource'];
-export type Units = Schemas['UnitsResource'];
+export type Units = Schemas['Units'];
 export type ControlPoint = Schemas['ControlPointResource'];
 export type StakeoutPoint = Schemas['PointResource'];
 export type Design = Schemas['DesignEntry'];

@@ -1,5 +1,6 @@
 import type { BookEntry } from '../api/client';
 import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '../parts/Figure';
+import { isUsed } from '../parts/residual';
 import { Verdict } from '../parts/Verdict';
 import { MendReading } from './MendReading';
 
@@ -57,7 +58,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     {setup.residuals.map((r) => (
                         <div key={r.name}>
                             {r.name}
-                            {r.used ? '' : ' (not used)'}: direction <SidedAngle of={r.direction} side="across" />, across{' '}
+                            {isUsed(r) ? '' : ' (not used)'}: direction <SidedAngle of={r.direction} side="across" />, across{' '}
                             <Sided of={r.across} side="across" />, distance <Sided of={r.distance} side="length" />, height{' '}
                             <Sided of={r.height} side="height" />
                         </div>

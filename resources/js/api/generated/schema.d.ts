@@ -1780,15 +1780,20 @@ export interface components {
             setup: components["schemas"]["SetupEntry"] | null;
             mark: components["schemas"]["MarkEntry"] | null;
         };
-        CheckTaken: {
-            markId: number;
-            at: string;
-            name: string;
+        CheckShot: {
+            north: number;
+            east: number;
             plan: number;
             expectedPlan: number;
             height: number | null;
             expectedHeight: number | null;
             holds: boolean;
+        };
+        CheckTaken: {
+            markId: number;
+            at: string;
+            name: string;
+            shot: components["schemas"]["CheckShot"];
         };
         ChecksTaken: {
             checks: components["schemas"]["CheckTaken"][];
@@ -1971,7 +1976,7 @@ export interface components {
             changes: components["schemas"]["LayerChanges"][];
             layers: components["schemas"]["LayerEntry"][];
         };
-        DeviationEntry: {
+        Deviation: {
             northing: number;
             easting: number;
             plan: number;
@@ -2146,6 +2151,11 @@ export interface components {
             from?: components["schemas"]["GivenPlace"] | null;
             to?: components["schemas"]["GivenPlace"] | null;
         };
+        Ellipse: {
+            major: number;
+            minor: number;
+            azimuth: number;
+        };
         ExplanationEntry: {
             /** @enum {string} */
             cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "misread" | "shifted" | "height" | "prismConstant" | "reflection" | "prismConstantOfAll" | "scale" | "collimation" | "index" | "twoSights" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation" | "stationShifted";
@@ -2157,11 +2167,6 @@ export interface components {
             value: number | null;
             level: boolean;
             decides: string | null;
-        };
-        FaultEntry: {
-            line: number;
-            column: number | null;
-            reason: string;
         };
         FigureResource: {
             word: string;
@@ -2195,6 +2200,10 @@ export interface components {
             from: components["schemas"]["GivenPlace"];
             to: components["schemas"]["GivenPlace"];
             used?: boolean;
+        };
+        FreeScale: {
+            ppm: number;
+            deviation: number;
         };
         GivenDirection: {
             azimuth?: number | null;
@@ -2289,8 +2298,7 @@ export interface components {
             skew?: number;
             end?: components["schemas"]["GivenPlace"] | null;
         };
-        GuidanceEntry: {
-            target: number;
+        Guidance: {
             toward: number;
             right: number;
             north: number;
@@ -2299,7 +2307,8 @@ export interface components {
             distance: number;
             azimuth: number;
             facing: number;
-            verdict: string;
+            /** @enum {string} */
+            verdict: "in" | "out" | "undecided";
         };
         IdsBody: {
             ids: number[];
@@ -2375,14 +2384,16 @@ export interface components {
             ppm: number | null;
             prismConstant: number | null;
         };
+        Inverse: {
+            direction: number;
+            distance: number;
+            rise: number | null;
+            slope: number | null;
+            grade: number | null;
+        };
         InverseBody: {
             from: components["schemas"]["TouchedSpot"];
             to: components["schemas"]["TouchedSpot"];
-        };
-        InverseResource: {
-            distance: number;
-            direction: number;
-            rise: number | null;
         };
         KeyBody: {
             key: string;
@@ -2431,15 +2442,6 @@ export interface components {
             curves: number;
             extent: number[];
         };
-        LayoutEntry: {
-            separator: string;
-            decimalMark: string;
-            skip: number;
-            columns: ("name" | "northing" | "easting" | "elevation" | "code" | "description" | "attribute" | "ignored")[];
-            /** @enum {string} */
-            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
-            headings: string[];
-        };
         LengthReading: {
             metres: number;
             text: string;
@@ -2454,9 +2456,10 @@ export interface components {
             revision: number;
             instrument: components["schemas"]["InstrumentState"];
             elsewhere: string | null;
-            pole: components["schemas"]["PositionEntry"] | null;
+            pole: components["schemas"]["Position"] | null;
             readingAge: number | null;
-            guidance: components["schemas"]["GuidanceEntry"] | null;
+            target: number | null;
+            guidance: components["schemas"]["Guidance"] | null;
         };
         MadePlaceResource: {
             northing: number;
@@ -2485,9 +2488,9 @@ export interface components {
             pointId: number | null;
             name: string;
             code: string;
-            found: components["schemas"]["PositionEntry"];
-            design: components["schemas"]["PositionEntry"] | null;
-            deviation: components["schemas"]["DeviationEntry"] | null;
+            found: components["schemas"]["Position"];
+            design: components["schemas"]["Position"] | null;
+            deviation: components["schemas"]["Deviation"] | null;
             verdict: string;
             planTolerance: number;
             heightTolerance: number;
@@ -2530,8 +2533,8 @@ export interface components {
             markId: number;
             name: string;
             kind: string;
-            was: components["schemas"]["DeviationEntry"] | null;
-            would: components["schemas"]["DeviationEntry"] | null;
+            was: components["schemas"]["Deviation"] | null;
+            would: components["schemas"]["Deviation"] | null;
         };
         MendedSetupEntry: {
             setupId: number;
@@ -2609,9 +2612,9 @@ export interface components {
             rise: number;
             ppm: number;
         };
-        ObservedEntry: {
+        ObservedResidual: {
             /** @enum {string} */
-            kind: "direction" | "slopeDistance" | "zenithAngle" | "planDistance" | "rise";
+            kind: "direction" | "slopeDistance" | "zenithAngle" | "horizontalDistance" | "rise";
             residual: number;
             deviation: number;
             redundancy: number;
@@ -2695,11 +2698,8 @@ export interface components {
         };
         PointPrecision: {
             name: string;
-            northing: number;
-            easting: number;
-            major: number;
-            minor: number;
-            azimuth: number;
+            position: components["schemas"]["Position"];
+            ellipse: components["schemas"]["Ellipse"];
         };
         PointResource: {
             id: number;
@@ -2736,7 +2736,7 @@ export interface components {
         PointsPreview: {
             fileName: string;
             format: string;
-            layout: components["schemas"]["LayoutEntry"] | null;
+            layout: components["schemas"]["ColumnLayout"] | null;
             remembered: boolean;
             looksLikeDegrees: boolean;
             problem: string | null;
@@ -2745,7 +2745,7 @@ export interface components {
             rows: components["schemas"]["RowEntry"][];
             good: number;
             strings: number;
-            faults: components["schemas"]["FaultEntry"][];
+            faults: components["schemas"]["RowFault"][];
             faulty: number;
             findings: components["schemas"]["FindingEntry"][];
             moreFindings: number;
@@ -2785,22 +2785,20 @@ export interface components {
             /** @enum {string} */
             strings?: "lines" | "points" | "both";
         };
+        Position: {
+            northing: number;
+            easting: number;
+            elevation: number | null;
+        };
         PositionBody: {
             northing: number;
             easting: number;
             elevation?: number | null;
         };
-        PositionEntry: {
-            northing: number;
-            easting: number;
-            elevation: number | null;
-        };
         PossiblePlace: {
-            northing: number;
-            easting: number;
-            orientation: number;
+            station: components["schemas"]["Station"];
             onDrawn: number | null;
-            shots: components["schemas"]["PositionEntry"][];
+            shots: components["schemas"]["Position"][];
         };
         PracticeBody: {
             do: string;
@@ -2853,7 +2851,7 @@ export interface components {
         ProjectResource: {
             id: number;
             name: string;
-            units: components["schemas"]["UnitsResource"];
+            units: components["schemas"]["Units"];
             planTolerance: number;
             heightTolerance: number;
             residualLimit: number | null;
@@ -2865,7 +2863,7 @@ export interface components {
         };
         ProjectSettings: {
             name: string;
-            units: components["schemas"]["ProjectUnits"];
+            units: components["schemas"]["Units"];
             planTolerance?: number;
             heightTolerance?: number;
             residualLimit?: number | null;
@@ -2874,43 +2872,30 @@ export interface components {
         ProjectSummary: {
             id: number;
             name: string;
-            units: components["schemas"]["UnitsResource"];
+            units: components["schemas"]["Units"];
             openedAt: string;
-        };
-        ProjectUnits: {
-            /** @enum {string} */
-            length: "m" | "mm" | "ft" | "usft" | "ftin8" | "ftin16" | "ftin32";
-            /** @enum {string} */
-            angle: "dms" | "deg" | "gon";
-            /** @enum {string} */
-            direction: "azimuth" | "bearing";
-            /** @enum {string} */
-            order: "NE" | "EN";
-            /** @enum {string} */
-            station: "1+000" | "1+00";
         };
         Proposal: {
             pointId: number;
             name: string;
-            now: components["schemas"]["PositionEntry"];
-            proposed: components["schemas"]["PositionEntry"] | null;
+            now: components["schemas"]["Position"];
+            proposed: components["schemas"]["Position"] | null;
             distance: number;
             stakes: number;
             why: string;
         };
-        RawSight: {
-            name: string;
-            controlId: number | null;
+        RawReading: {
             circle: number;
             zenith: number;
             slope: number;
+            ppmApplied: number;
+            prismConstantApplied: number;
+        };
+        RawSight: {
+            name: string;
+            controlId: number | null;
             targetHeight: number | null;
-            angleFactor: number;
-            readings: number;
-            pairs: number;
-            collimation: number | null;
-            index: number | null;
-            spread: number;
+            rounds: components["schemas"]["Rounds"];
         };
         RawText: {
             sights: components["schemas"]["RawSight"][];
@@ -2944,6 +2929,11 @@ export interface components {
             index: number;
             elevation: components["schemas"]["ElevationWanted"] | null;
         };
+        Reliability: {
+            redundancy: number;
+            normalised: number | null;
+            detectable: number | null;
+        };
         Renaming: {
             ids: number[];
             pattern?: string;
@@ -2962,23 +2952,17 @@ export interface components {
         ReportBody: {
             author?: string;
         };
-        ResidualEntry: {
-            name: string;
-            used: boolean;
-            direction: number | null;
-            across: number | null;
-            distance: number | null;
-            height: number | null;
-            checked: number | null;
-            detectable: number | null;
-            normalised: number | null;
-            moves: number | null;
-            observed: components["schemas"]["ObservedEntry"][];
-            north: number | null;
-            east: number | null;
-        };
         RestoreBody: {
             upload: string;
+        };
+        Rounds: {
+            mean: components["schemas"]["RawReading"];
+            angleFactor: number;
+            pairs: number;
+            readings: number;
+            collimation: number | null;
+            index: number | null;
+            spread: number;
         };
         RowEntry: {
             line: number;
@@ -2988,6 +2972,11 @@ export interface components {
             elevation: number | null;
             code: string;
             description: string;
+        };
+        RowFault: {
+            line: number;
+            column: number | null;
+            reason: string;
         };
         RowPlace: {
             line: number;
@@ -3004,7 +2993,7 @@ export interface components {
         };
         SetupEntry: {
             setup: components["schemas"]["AcceptedSetup"];
-            residuals: components["schemas"]["ResidualEntry"][];
+            residuals: components["schemas"]["SightResidual"][];
             cautions: string[];
             unitWeightDeviation: number | null;
         };
@@ -3026,19 +3015,36 @@ export interface components {
             layerId: number;
             shape: number;
         };
-        ShotResidualEntry: {
+        ShotResidual: {
             line: string;
             offset: number;
-            redundancy: number | null;
-            normalised: number | null;
-            detectable: number | null;
+            reliability: components["schemas"]["Reliability"] | null;
             moves: number | null;
         };
-        SightResource: {
+        Sight: {
+            circle: number;
+            zenith: number;
             slope: number;
             distance: number;
             rise: number;
             ppm: number;
+            target: components["schemas"]["Target"];
+            refraction: number;
+        };
+        SightResidual: {
+            name: string;
+            usedForPlan: boolean;
+            usedForHeight: boolean;
+            direction: number | null;
+            across: number | null;
+            distance: number | null;
+            height: number | null;
+            checked: number | null;
+            detectable: number | null;
+            normalised: number | null;
+            moves: number | null;
+            observed: components["schemas"]["ObservedResidual"][];
+            found: number[] | null;
         };
         SiteLineBody: {
             line: components["schemas"]["GivenLine"];
@@ -3048,32 +3054,26 @@ export interface components {
             skipped?: boolean;
         };
         SolutionEntry: {
-            northing: number;
-            easting: number;
-            elevation: number | null;
-            orientation: number;
+            station: components["schemas"]["Station"];
             oriented: boolean;
             placeFound: boolean;
             northingDeviation: number;
             eastingDeviation: number;
             heightDeviation: number | null;
             orientationDeviation: number | null;
-            residuals: components["schemas"]["ResidualEntry"][];
+            residuals: components["schemas"]["SightResidual"][];
             redundancy: number;
             unitWeightDeviation: number | null;
             cautions: string[];
-            ellipseMajor: number;
-            ellipseMinor: number;
-            ellipseAzimuth: number;
+            ellipse: components["schemas"]["Ellipse"];
             afterwards: number | null;
             correlation: number;
             passes: boolean | null;
             farthest: number | null;
             reaches: number | null;
-            scalePpm: number | null;
-            scaleDeviation: number | null;
+            scale: components["schemas"]["FreeScale"] | null;
             covariance: number[];
-            shots: components["schemas"]["ShotResidualEntry"][];
+            shots: components["schemas"]["ShotResidual"][];
             suspectShot: number | null;
         };
         SpotResource: {
@@ -3111,11 +3111,20 @@ export interface components {
         StandMapResource: {
             values: number[];
         };
+        Station: {
+            mark: components["schemas"]["Position"];
+            orientation: number;
+            instrumentHeight: number;
+        };
         StrayEntry: {
             layer: string;
             count: number;
             northing: number;
             easting: number;
+        };
+        Target: {
+            height: number;
+            prismConstant: number;
         };
         TargetResource: {
             id: number;
@@ -3213,7 +3222,7 @@ export interface components {
         UndoneResource: {
             label: string | null;
         };
-        UnitsResource: {
+        Units: {
             /** @enum {string} */
             length: "m" | "mm" | "ft" | "usft" | "ftin8" | "ftin16" | "ftin32";
             /** @enum {string} */
@@ -3458,7 +3467,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SightResource"];
+                    "application/json": components["schemas"]["Sight"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -3524,7 +3533,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GuidanceEntry"];
+                    "application/json": components["schemas"]["Guidance"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -5505,7 +5514,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["InverseResource"];
+                    "application/json": components["schemas"]["Inverse"];
                 };
             };
             /** @description What was wrong, where, and what to do */

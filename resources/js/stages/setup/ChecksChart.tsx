@@ -20,7 +20,7 @@ export function ChecksChart({ checks }: { checks: Schemas['ChecksTaken'] }) {
 }
 
 function Chart({ list }: { list: Schemas['CheckTaken'][] }) {
-    const most = Math.max(...list.map((c) => Math.max(c.plan, c.expectedPlan))) * 1.1;
+    const most = Math.max(...list.map((c) => Math.max(c.shot.plan, c.shot.expectedPlan))) * 1.1;
     const x = (i: number) => LEFT + ((i + 0.5) * (WIDTH - 2 * LEFT)) / list.length;
     const y = (m: number) => BASE - (m / most) * (BASE - 8);
     const half = Math.min(18, (WIDTH - 2 * LEFT) / list.length / 2);
@@ -35,17 +35,17 @@ function Chart({ list }: { list: Schemas['CheckTaken'][] }) {
                         <line
                             x1={x(i) - half}
                             x2={x(i) + half}
-                            y1={y(c.expectedPlan)}
-                            y2={y(c.expectedPlan)}
+                            y1={y(c.shot.expectedPlan)}
+                            y2={y(c.shot.expectedPlan)}
                             className="stroke-quiet"
                             strokeWidth="1.5"
                             strokeDasharray="4 3"
                         />
-                        <line x1={x(i)} x2={x(i)} y1={BASE} y2={y(c.plan)} className="stroke-ink" strokeWidth="1" />
-                        {c.holds ? (
-                            <circle cx={x(i)} cy={y(c.plan)} r="5" className="fill-in" />
+                        <line x1={x(i)} x2={x(i)} y1={BASE} y2={y(c.shot.plan)} className="stroke-ink" strokeWidth="1" />
+                        {c.shot.holds ? (
+                            <circle cx={x(i)} cy={y(c.shot.plan)} r="5" className="fill-in" />
                         ) : (
-                            <path d={`M${x(i)} ${y(c.plan) - 7} l7 12 h-14 z`} className="fill-out" />
+                            <path d={`M${x(i)} ${y(c.shot.plan) - 7} l7 12 h-14 z`} className="fill-out" />
                         )}
                         {(list.length < 10 || i % Math.ceil(list.length / 8) === 0) && (
                             <text x={x(i)} y={HEIGHT - 6} textAnchor="middle" className="fill-ink text-[10px]">
@@ -58,11 +58,11 @@ function Chart({ list }: { list: Schemas['CheckTaken'][] }) {
             {last && (
                 <figcaption className="text-sm">
                     ● holds, ▲ does not; dashed: 95 of 100 good checks stay below. The last, on {last.name}: plan{' '}
-                    <Deviation of={last.plan} /> of <Deviation of={last.expectedPlan} />
-                    {last.height !== null && last.expectedHeight !== null && (
+                    <Deviation of={last.shot.plan} /> of <Deviation of={last.shot.expectedPlan} />
+                    {last.shot.height !== null && last.shot.expectedHeight !== null && (
                         <>
-                            , height <Deviation of={Math.abs(last.height)} /> {last.height < 0 ? 'low' : 'high'} of{' '}
-                            <Deviation of={last.expectedHeight} />
+                            , height <Deviation of={Math.abs(last.shot.height)} /> {last.shot.height < 0 ? 'low' : 'high'} of{' '}
+                            <Deviation of={last.shot.expectedHeight} />
                         </>
                     )}
                     .

@@ -14,16 +14,16 @@ export function Places({ state, onChange }: { state: SetupState; onChange: (part
             <p className="text-sm">Both are drawn on the plan. Choose the one that agrees with what you see from the instrument.</p>
             {state.places.map((p, i) => (
                 <Button
-                    key={`${p.northing} ${p.easting}`}
+                    key={`${p.station.mark.northing} ${p.station.mark.easting}`}
                     pressed={i === chosen}
                     className="h-auto py-2 text-left"
                     onClick={() => onChange({ place: i })}
                 >
                     <span className="grid">
                         <span className="font-semibold">Place {i + 1}</span>
-                        <Coordinates northing={p.northing} easting={p.easting} />
+                        <Coordinates northing={p.station.mark.northing} easting={p.station.mark.easting} />
                         <span className="text-sm">
-                            circle zero toward <Direction of={p.orientation} />
+                            circle zero toward <Direction of={p.station.orientation} />
                             {p.onDrawn !== null && `; ${p.onDrawn} of ${p.shots.length} shots lie on the drawn parts of their lines`}
                         </span>
                     </span>

@@ -15,7 +15,7 @@ interface Props extends StageProps {
     /** null where nothing more is wanted: a shot is taken again after it is dropped */
     verb: string | null;
     /** how each shot agrees with its line, by observation */
-    residuals?: ReadonlyMap<number, Schemas['ShotResidualEntry']>;
+    residuals?: ReadonlyMap<number, Schemas['ShotResidual']>;
     /** the reading of the shot that fits too badly */
     suspect?: number | null;
     primary: boolean;
@@ -64,13 +64,16 @@ export function Shots({ project, draft, line, verb, residuals, suspect, primary,
     );
 }
 
-function OffLine({ of: r, suspected }: { of: Schemas['ShotResidualEntry'] | undefined; suspected: boolean }) {
+function OffLine({ of: r, suspected }: { of: Schemas['ShotResidual'] | undefined; suspected: boolean }) {
     return (
         r && (
             <>
                 , <Sided of={r.offset} side="across" /> of its line
                 {suspected && (
-                    <span className="font-semibold text-out"> ▲ {r.normalised?.toFixed(1)} times its deviation: measure it again</span>
+                    <span className="font-semibold text-out">
+                        {' '}
+                        ▲ {r.reliability?.normalised?.toFixed(1)} times its deviation: measure it again
+                    </span>
                 )}
             </>
         )

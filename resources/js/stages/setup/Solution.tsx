@@ -2,11 +2,12 @@ import type { PropsWithChildren } from 'react';
 import type { Schemas } from '../../api/client';
 import { Coordinates, Deviation, Direction, Length, Sided, SidedAngle, SmallAngle } from '../../parts/Figure';
 import { Notice } from '../../parts/Notice';
+import { isUsed } from '../../parts/residual';
 import type { Side } from '../../units/format';
 import { type WorthOfShot, worthOfShots } from './places';
 
 type Found = Schemas['SolutionEntry'];
-type Residual = Schemas['ResidualEntry'];
+type Residual = Schemas['SightResidual'];
 
 interface Props {
     solution: Found;
@@ -25,11 +26,11 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
             aria-label="What would be accepted"
         >
             <h2 className="font-semibold">What would be accepted</h2>
-            <Coordinates {...s} />
+            <Coordinates {...s.station.mark} />
             <p>
                 {s.oriented ? (
                     <>
-                        Circle zero at <Direction of={s.orientation} />
+                        Circle zero at <Direction of={s.station.orientation} />
                         {s.orientationDeviation !== null && s.passes !== false && (
                             <>
                                 {' '}
@@ -53,8 +54,8 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
                     {s.unitWeightDeviation !== null && (
                         <>
                             {s.passes === false && 'Residuals are '}
-                            <span className="figure">{s.unitWeightDeviation.toFixed(1)}</span> times what the instrument’s accuracy explains, from{' '}
-                            {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
+                            <span className="figure">{s.unitWeightDeviation.toFixed(1)}</span> times what the instrument’s accuracy
+                            explains, from {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
                         </>
                     )}
                     .
@@ -75,13 +76,8 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
                     <span className="figure">{times.toLocaleString('en')}</span> times as large as they are.
                 </p>
             )}
-            {(shots.length > 0 || s.residuals.some((r) => r.used)) && (
-                <InDetail
-                    residuals={s.residuals}
-                    shots={shots}
-                    correlation={s.correlation}
-                    scale={s.scalePpm !== null && s.scaleDeviation !== null ? [s.scalePpm, s.scaleDeviation] : null}
-                />
+            {(shots.length > 0 || s.residuals.some(isUsed)) && (
+                <InDetail residuals={s.residuals} shots={shots} correlation={s.correlation} scale={s.scale} />
             )}
             {s.cautions.map((c) => (
                 <Notice key={c} kind="caution">
@@ -107,10 +103,10 @@ function Residuals({ residuals }: { residuals: Residual[] }) {
                 </thead>
                 <tbody>
                     {residuals.map((r) => (
-                        <tr key={r.name} className={r.used ? '' : 'text-quiet'}>
+                        <tr key={r.name} className={isUsed(r) ? '' : 'text-quiet'}>
                             <td>
                                 {r.name}
-                                {!r.used && ' (not used)'}
+                                {!isUsed(r) && ' (not used)'}
                             </td>
                             <td className="n">
                                 <Deviation of={r.across === null ? null : Math.abs(r.across)} />{' '}
@@ -148,13 +144,13 @@ function Quality({ solution: s }: { solution: Found }) {
         <>
             {s.placeFound && (
                 <p>
-                    In 95 of 100 cases the true place lies within <Deviation of={s.ellipseMajor} />: an ellipse of{' '}
-                    <Deviation of={s.ellipseMajor} /> by <Deviation of={s.ellipseMinor} />, the longer axis toward{' '}
-                    <Direction of={s.ellipseAzimuth} /> (2.4477 times the deviations expected beforehand)
+                    In 95 of 100 cases the true place lies within <Deviation of={s.ellipse.major} />: an ellipse of{' '}
+                    <Deviation of={s.ellipse.major} /> by <Deviation of={s.ellipse.minor} />, the longer axis toward{' '}
+                    <Direction of={s.ellipse.azimuth} /> (2.4477 times the deviations expected beforehand)
                     {s.afterwards !== null && (
                         <>
-                            ; from these residuals alone it would be <Deviation of={s.afterwards * s.ellipseMajor} /> by{' '}
-                            <Deviation of={s.afterwards * s.ellipseMinor} /> (√(2 F) times the deviations found afterwards)
+                            ; from these residuals alone it would be <Deviation of={s.afterwards * s.ellipse.major} /> by{' '}
+                            <Deviation of={s.afterwards * s.ellipse.minor} /> (√(2 F) times the deviations found afterwards)
                         </>
                     )}
                     .
@@ -189,12 +185,12 @@ interface Worth {
     residuals: Residual[];
     shots: WorthOfShot[];
     correlation: number;
-    scale: [number, number] | null;
+    scale: Schemas['FreeScale'] | null;
 }
 
 /** What each sight is worth, observation by observation. */
 function InDetail({ residuals, shots, correlation, scale }: Worth) {
-    const used = residuals.filter((r) => r.used);
+    const used = residuals.filter(isUsed);
     return (
         <details>
             <summary className="min-h-12 cursor-pointer content-center">What each sight is worth</summary>
@@ -203,8 +199,8 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
                 {scale && (
                     <>
                         {' '}
-                        With a free scale the distances would come out <span className="figure">{Math.abs(scale[0]).toFixed(0)} ppm</span>{' '}
-                        too {scale[0] > 0 ? 'long' : 'short'}, ± <span className="figure">{scale[1].toFixed(0)} ppm</span>.
+                        With a free scale the distances would come out <span className="figure">{Math.abs(scale.ppm).toFixed(0)} ppm</span>{' '}
+                        too {scale.ppm > 0 ? 'long' : 'short'}, ± <span className="figure">{scale.deviation.toFixed(0)} ppm</span>.
                     </>
                 )}
             </p>
@@ -230,7 +226,7 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
                     {shots.map((s) => (
                         <tbody key={s.name}>
                             <Without name={s.name} moves={s.moves} />
-                            <Checked word="offset" {...s}>
+                            <Checked word="offset" {...s.reliability}>
                                 <Sided of={s.offset} side="across" />
                             </Checked>
                         </tbody>

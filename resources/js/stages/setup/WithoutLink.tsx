@@ -122,11 +122,11 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
             await take(
                 known.map((s) => ({
                     controlId: s.controlId,
-                    circle: s.circle,
-                    zenith: s.zenith,
-                    slope: s.slope,
+                    circle: s.rounds.mean.circle,
+                    zenith: s.rounds.mean.zenith,
+                    slope: s.rounds.mean.slope,
                     targetHeight: s.targetHeight,
-                    angleFactor: s.angleFactor,
+                    angleFactor: s.rounds.angleFactor,
                 })),
             );
             setText('');
@@ -162,19 +162,19 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
                     {p}
                 </Notice>
             ))}
-            {known.map((s) => (
-                <div key={s.name} className="border-rule border-t text-sm">
-                    <span className="font-semibold">{s.name}</span>: Hz <AngleFigure of={s.circle} />, V <AngleFigure of={s.zenith} />, SD{' '}
-                    <Length of={s.slope || null} none="angles only" />; {s.readings} {s.readings === 1 ? 'reading' : 'readings'},{' '}
-                    {s.pairs === 0 ? 'one face' : `${s.pairs} in both faces`}
-                    {s.collimation !== null && (
+            {known.map(({ name, rounds: r }) => (
+                <div key={name} className="border-rule border-t text-sm">
+                    <span className="font-semibold">{name}</span>: Hz <AngleFigure of={r.mean.circle} />, V{' '}
+                    <AngleFigure of={r.mean.zenith} />, SD <Length of={r.mean.slope || null} none="angles only" />; {r.readings}{' '}
+                    {r.readings === 1 ? 'reading' : 'readings'}, {r.pairs === 0 ? 'one face' : `${r.pairs} in both faces`}
+                    {r.collimation !== null && (
                         <>
-                            , collimation <SmallAngle of={s.collimation} />, index <SmallAngle of={s.index} />
+                            , collimation <SmallAngle of={r.collimation} />, index <SmallAngle of={r.index} />
                         </>
                     )}
-                    {s.readings > 2 && (
+                    {r.readings > 2 && (
                         <>
-                            , rounds within <SmallAngle of={s.spread} />
+                            , rounds within <SmallAngle of={r.spread} />
                         </>
                     )}
                 </div>

@@ -1,4 +1,5 @@
 import type { ControlPoint, SetupState } from '../../api/client';
+import { isUsed } from '../../parts/residual';
 import type { PlanFigure } from '../../plan/contract';
 import { ellipse, roundTimes } from './ellipse';
 import { chosenPlace } from './places';
@@ -23,40 +24,38 @@ interface Place {
 /** What a setup rests on, for the plan: sights, residuals, ellipse, the lines that are shot at, and both places where two fit. */
 export function evidenceOf(state: SetupState, control: ControlPoint[]): DrawnEvidence | null {
     const { draft, solution: s } = state;
+    const at = s?.station.mark;
     const figure: PlanFigure = { paths: [], places: [], evidence: [], cells: [], standsAnew: draft.sights.length + draft.shots.length > 0 };
     for (const l of draft.lines) {
         figure.evidence?.push({ flat: [l.easting1, l.northing1, l.easting2, l.northing2], as: 'siteLine' });
     }
-    if (!s) {
+    if (!s || !at) {
         return draft.lines.length > 0 ? { figure, times: 1 } : null;
     }
     const marks = new Map(control.map((c) => [c.name, c]));
     const sighted = draft.sights.flatMap((sight) => marks.get(sight.name) ?? []);
     const chosen = chosenPlace(state);
     const shots = chosen?.shots ?? [];
-    const longest = Math.max(1, ...[...sighted, ...shots].map((m) => Math.hypot(m.northing - s.northing, m.easting - s.easting)));
+    const longest = Math.max(1, ...[...sighted, ...shots].map((m) => Math.hypot(m.northing - at.northing, m.easting - at.easting)));
     const arrows = s.residuals.flatMap((r) => arrow(r, marks.get(r.name)));
-    const largest = Math.max(SMALLEST, s.placeFound ? s.ellipseMajor : 0, ...arrows.map((a) => Math.hypot(a.dn, a.de)));
+    const largest = Math.max(SMALLEST, s.placeFound ? s.ellipse.major : 0, ...arrows.map((a) => Math.hypot(a.dn, a.de)));
     const times = roundTimes((SHARE * longest) / largest);
     for (const r of s.residuals) {
         const m = marks.get(r.name);
-        m && figure.evidence?.push({ flat: [s.easting, s.northing, m.easting, m.northing], as: r.used ? 'ray' : 'unused' });
+        m && figure.evidence?.push({ flat: [at.easting, at.northing, m.easting, m.northing], as: isUsed(r) ? 'ray' : 'unused' });
     }
     for (const m of shots) {
-        figure.evidence?.push({ flat: [s.easting, s.northing, m.easting, m.northing], as: 'ray' });
+        figure.evidence?.push({ flat: [at.easting, at.northing, m.easting, m.northing], as: 'ray' });
     }
     for (const a of arrows) {
         figure.evidence?.push({ flat: withHead(a, times), as: 'residual' });
     }
     if (s.placeFound) {
-        figure.evidence?.push({
-            flat: ellipse(s, { major: s.ellipseMajor, minor: s.ellipseMinor, azimuth: s.ellipseAzimuth }, times),
-            as: 'ellipse',
-        });
+        figure.evidence?.push({ flat: ellipse(at, s.ellipse, times), as: 'ellipse' });
     }
     state.places.forEach((p, i) => {
         const label = state.places.length > 1 ? `Place ${i + 1}${p === chosen ? ' (chosen)' : ''}` : draft.nextName;
-        figure.places.push({ easting: p.easting, northing: p.northing, label, quiet: p !== chosen });
+        figure.places.push({ easting: p.station.mark.easting, northing: p.station.mark.northing, label, quiet: p !== chosen });
         p.shots.forEach((shot, k) => {
             figure.places.push({
                 easting: shot.easting,
@@ -77,7 +76,7 @@ function arrow(r: Solution['residuals'][number], mark: ControlPoint | undefined)
     if (!mark) {
         return [];
     }
-    return [{ at: mark, dn: r.north ?? 0, de: r.east ?? 0 }];
+    return [{ at: mark, dn: r.found?.[0] ?? 0, de: r.found?.[1] ?? 0 }];
 }
 
 function withHead({ at, dn, de }: Arrow, times: number): number[] {

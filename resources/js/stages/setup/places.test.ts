@@ -2,12 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../../api/client';
 import { worthOfShots } from './places';
 
-const shot = (line: string, offset: number, normalised: number | null): Schemas['ShotResidualEntry'] => ({
+const shot = (line: string, offset: number, normalised: number | null): Schemas['ShotResidual'] => ({
     line,
     offset,
-    redundancy: normalised === null ? null : 0.5,
-    normalised,
-    detectable: 0.01,
+    reliability: normalised === null ? null : { redundancy: 0.5, normalised, detectable: 0.01 },
     moves: 0.001,
 });
 

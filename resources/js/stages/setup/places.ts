@@ -4,7 +4,7 @@ type Place = Schemas['PossiblePlace'];
 type Found = Schemas['SolutionEntry'];
 
 /** A shot along a line, named for the list, with what it is worth. */
-export type WorthOfShot = Schemas['ShotResidualEntry'] & { name: string };
+export type WorthOfShot = Schemas['ShotResidual'] & { name: string; reliability: Schemas['Reliability'] };
 
 /** The place the user chose, or the likeliest where that one is gone. */
 export const chosenPlace = ({ places, draft }: SetupState): Place | undefined => places[draft.place] ?? places[0];
@@ -15,6 +15,6 @@ export function worthOfShots({ shots }: Found): WorthOfShot[] {
     return shots.flatMap((s) => {
         const number = (count.get(s.line) ?? 0) + 1;
         count.set(s.line, number);
-        return s.redundancy === null ? [] : [{ ...s, name: `Line ${s.line}, shot ${number}` }];
+        return s.reliability === null ? [] : [{ ...s, reliability: s.reliability, name: `Line ${s.line}, shot ${number}` }];
     });
 }

@@ -44,10 +44,17 @@ export function standFigure(
         }
         const times = timesOf(here.points);
         for (const p of here.points) {
-            figure.evidence?.push({ flat: ellipse(p, p, times, PIECES), as: 'expected' });
+            figure.evidence?.push({ flat: ellipse(p.position, p.ellipse, times, PIECES), as: 'expected' });
         }
         for (const p of here.points.slice(0, NAMED)) {
-            figure.places.push({ northing: p.northing, easting: p.easting, label: words(p.major), quiet: true, bare: true, below: true });
+            figure.places.push({
+                northing: p.position.northing,
+                easting: p.position.easting,
+                label: words(p.ellipse.major),
+                quiet: true,
+                bare: true,
+                below: true,
+            });
         }
     }
     return figure;
@@ -58,10 +65,10 @@ export function timesOf(points: Precision[]): number {
     const span = (of: (p: Precision) => number) => Math.max(...points.map(of)) - Math.min(...points.map(of));
     const size = Math.max(
         10,
-        span((p) => p.northing),
-        span((p) => p.easting),
+        span((p) => p.position.northing),
+        span((p) => p.position.easting),
     );
-    return points.length === 0 ? 1 : roundTimes((SHARE * size) / Math.max(0.0005, ...points.map((p) => p.major)));
+    return points.length === 0 ? 1 : roundTimes((SHARE * size) / Math.max(0.0005, ...points.map((p) => p.ellipse.major)));
 }
 
 /** Neighbours of one shade in a row are drawn as one. */

@@ -3,7 +3,7 @@ import { useUnits } from '../../units/UnitsContext';
 import { radiusOf, ringsOf } from './dial';
 
 interface Props {
-    guidance: Schemas['GuidanceEntry'];
+    guidance: Schemas['Guidance'];
     planTolerance: number;
     heightTolerance: number;
     /** what is up on the dial */

@@ -3,7 +3,7 @@ import { formatDeviation, formatLength } from '../../units/format';
 import { useUnits } from '../../units/UnitsContext';
 
 /** How to move the pole, in words and figures as large as fit. Left and right are those of whoever faces the instrument. */
-export function Moves({ guidance: g, by }: { guidance: Schemas['GuidanceEntry']; by: 'instrument' | 'north' }) {
+export function Moves({ guidance: g, by }: { guidance: Schemas['Guidance']; by: 'instrument' | 'north' }) {
     const { length } = useUnits();
     const text = (m: number) => (Math.abs(m) < 0.5 ? formatDeviation(Math.abs(m), length) : formatLength(Math.abs(m), length));
     const moves =

@@ -90,7 +90,7 @@ function Staking(props: StageProps) {
     });
     const skipped = points.filter((p) => p.stakes === 0 && list?.skipped.includes(p.id));
     const left = points.filter((p) => p.stakes === 0).length - skipped.length;
-    const g = live?.guidance?.target === target ? live.guidance : null;
+    const g = live?.target === target ? live.guidance : null;
     return (
         <Sheet
             title={<Chooser points={points} aim={aim} onChoose={choose} />}
