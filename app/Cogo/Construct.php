@@ -112,9 +112,15 @@ final readonly class Construct
     private function leg(GivenLeg $l): SketchLeg
     {
         return new SketchLeg(
-            $l->direction === null ? null : $this->givens->direction($l->direction), $l->turn,
-            $l->distance === null ? null : $this->givens->distance($l->distance), $l->until === null ? null : $this->givens->line($l->until),
-            $l->radius, $l->angle, $l->toTheRight, $l->points, $l->rise,
+            azimuth: $l->direction === null ? null : $this->givens->direction($l->direction),
+            turn: $l->turn,
+            length: $l->distance === null ? null : $this->givens->distance($l->distance),
+            until: $l->until === null ? null : $this->givens->line($l->until),
+            radius: $l->radius,
+            angle: $l->angle,
+            right: $l->toTheRight,
+            points: $l->points,
+            rise: $l->rise,
         );
     }
 

@@ -47,10 +47,24 @@ final readonly class DesignEntry
     public static function of(Design $d, ?int $active): self
     {
         return new self(
-            $d->id, $d->name, $d->file_name, $d->unit, $d->heights, $d->taken_at, DesignRole::from($d->role), $d->id === $active, $d->current, $d->revision, $d->revises_id, $d->place_word,
-            $d->placement['words'] ?? '', $d->extent ?? [], $d->remarks, array_map(StrayEntry::of(...), $d->strays),
-            array_map(static fn (array $c) => new LayerChanges($c['layer'], $c['added'], $c['gone'], $c['moved'], $c['farthest']), $d->changes ?? []),
-            $d->layers->map(static fn (DesignLayer $l) => LayerEntry::of($l))->all(),
+            id: $d->id,
+            name: $d->name,
+            fileName: $d->file_name,
+            unit: $d->unit,
+            heights: $d->heights,
+            takenAt: $d->taken_at,
+            role: DesignRole::from($d->role),
+            active: $d->id === $active,
+            current: $d->current,
+            revision: $d->revision,
+            revisesId: $d->revises_id,
+            placeWord: $d->place_word,
+            placed: $d->placement['words'] ?? '',
+            extent: $d->extent ?? [],
+            remarks: $d->remarks,
+            strays: array_map(StrayEntry::of(...), $d->strays),
+            changes: array_map(static fn (array $c) => new LayerChanges($c['layer'], $c['added'], $c['gone'], $c['moved'], $c['farthest']), $d->changes ?? []),
+            layers: $d->layers->map(static fn (DesignLayer $l) => LayerEntry::of($l))->all(),
         );
     }
 }

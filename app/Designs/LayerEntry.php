@@ -36,6 +36,18 @@ final readonly class LayerEntry
     {
         $kinds = array_map(static fn (string $kind, int $count) => new KindCount($kind, $count), array_keys($l->kinds), array_values($l->kinds));
 
-        return new self($l->id, $l->name, $l->colour, $l->own_colour, $l->visible, $l->pickable, $l->count, $kinds, $l->strings, $l->kinds['spline'] ?? 0, $l->extent ?? []);
+        return new self(
+            id: $l->id,
+            name: $l->name,
+            colour: $l->colour,
+            ownColour: $l->own_colour,
+            visible: $l->visible,
+            pickable: $l->pickable,
+            count: $l->count,
+            kinds: $kinds,
+            strings: $l->strings,
+            curves: $l->kinds['spline'] ?? 0,
+            extent: $l->extent ?? [],
+        );
     }
 }

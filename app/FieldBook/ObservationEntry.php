@@ -34,8 +34,24 @@ final readonly class ObservationEntry
         $s = $o->sight();
 
         return new self(
-            $o->id, $o->at, $o->purpose, $o->sighted, $o->setup_id, $o->circle, $o->zenith, $o->slope, $o->ppm_applied, $o->prism_constant_applied,
-            $o->target_height, $o->prism_constant, $o->pressure, $o->temperature, $o->instrument, $s->distance, $s->rise, $s->ppm,
+            id: $o->id,
+            at: $o->at,
+            purpose: $o->purpose,
+            sighted: $o->sighted,
+            setupId: $o->setup_id,
+            circle: $o->circle,
+            zenith: $o->zenith,
+            slope: $o->slope,
+            ppmApplied: $o->ppm_applied,
+            prismConstantApplied: $o->prism_constant_applied,
+            targetHeight: $o->target_height,
+            prismConstant: $o->prism_constant,
+            pressure: $o->pressure,
+            temperature: $o->temperature,
+            instrument: $o->instrument,
+            distance: $s->distance,
+            rise: $s->rise,
+            ppm: $s->ppm,
         );
     }
 }

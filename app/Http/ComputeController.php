@@ -86,7 +86,17 @@ final class ComputeController
     {
         $body = Body::read($request, ComputeSetupBody::class);
         $accuracy = Accuracy::stated($body->angleSeconds, $body->distanceMillimetres, $body->distancePpm);
-        $sights = array_map(static fn (ControlReadingBody $s) => new ControlSight($s->name, self::position($s->control), self::reduced($s->reading), $s->plan, $s->height, $s->direction, $s->distance, $s->planDeviation, $s->heightDeviation), $body->sights);
+        $sights = array_map(static fn (ControlReadingBody $s) => new ControlSight(
+            name: $s->name,
+            control: self::position($s->control),
+            sight: self::reduced($s->reading),
+            plan: $s->plan,
+            height: $s->height,
+            direction: $s->direction,
+            distance: $s->distance,
+            planDeviation: $s->planDeviation,
+            heightDeviation: $s->heightDeviation,
+        ), $body->sights);
         if ($body->method === SetupMethod::Resection) {
             return new JsonResponse(SolutionEntry::of(Resection::solve($sights, $body->instrumentHeight, $accuracy)));
         }

@@ -144,7 +144,18 @@ final class DemoDay
             'setupId' => $purpose === Purpose::Setup ? null : $project->currentSetup()->value('id'),
             'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
         ]]);
-        $status = new InstrumentStatus(StandIn::MODEL, StandIn::SERIAL, StandIn::accuracy(), true, true, true, 0.0, 0.8, 0.0, M_PI_2);
+        $status = new InstrumentStatus(
+            model: StandIn::MODEL,
+            serial: StandIn::SERIAL,
+            accuracy: StandIn::accuracy(),
+            level: true,
+            locked: true,
+            tracking: true,
+            tilt: 0.0,
+            battery: 0.8,
+            circle: 0.0,
+            zenith: M_PI_2,
+        );
 
         return $this->book->keep($instruction, $this->instrument->readNow(), $status);
     }

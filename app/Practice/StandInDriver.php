@@ -122,19 +122,19 @@ final class StandInDriver implements TotalStation
         $accuracy = is_array($said['accuracy'] ?? null) ? $said['accuracy'] : [];
 
         return new InstrumentStatus(
-            is_string($said['model'] ?? null) ? $said['model'] : '',
-            is_string($said['serial'] ?? null) ? $said['serial'] : '',
-            new Accuracy(self::real($accuracy, 'angle'), self::real($accuracy, 'distance'), self::real($accuracy, 'ppm')),
-            ($said['level'] ?? false) === true,
-            ($said['locked'] ?? false) === true,
-            ($said['tracking'] ?? false) === true,
-            self::real($said, 'tilt'),
-            self::real($said, 'battery'),
-            self::real($said, 'circle'),
-            self::real($said, 'zenith'),
-            self::refusal($said['trouble'] ?? null),
-            isset($said['ppm']) ? self::real($said, 'ppm') : null,
-            isset($said['prism_constant']) ? self::real($said, 'prism_constant') : null,
+            model: is_string($said['model'] ?? null) ? $said['model'] : '',
+            serial: is_string($said['serial'] ?? null) ? $said['serial'] : '',
+            accuracy: new Accuracy(self::real($accuracy, 'angle'), self::real($accuracy, 'distance'), self::real($accuracy, 'ppm')),
+            level: ($said['level'] ?? false) === true,
+            locked: ($said['locked'] ?? false) === true,
+            tracking: ($said['tracking'] ?? false) === true,
+            tilt: self::real($said, 'tilt'),
+            battery: self::real($said, 'battery'),
+            circle: self::real($said, 'circle'),
+            zenith: self::real($said, 'zenith'),
+            trouble: self::refusal($said['trouble'] ?? null),
+            ppm: isset($said['ppm']) ? self::real($said, 'ppm') : null,
+            prismConstant: isset($said['prism_constant']) ? self::real($said, 'prism_constant') : null,
         );
     }
 

@@ -39,8 +39,19 @@ final readonly class AcceptedSetup
         $said = $found->passes !== false;
 
         return new self(
-            $s->id, $s->at, $s->method, $s->station_name, $s->northing, $s->easting, $s->elevation, $s->orientation, $s->instrument_height,
-            $said && $found->placeFound ? hypot($found->precision->northing(), $found->precision->easting()) : null, $said ? $found->precision->height() : null, $found->passes, Cautions::sentences($found->cautions),
+            id: $s->id,
+            at: $s->at,
+            method: $s->method,
+            stationName: $s->station_name,
+            northing: $s->northing,
+            easting: $s->easting,
+            elevation: $s->elevation,
+            orientation: $s->orientation,
+            instrumentHeight: $s->instrument_height,
+            planDeviation: $said && $found->placeFound ? hypot($found->precision->northing(), $found->precision->easting()) : null,
+            heightDeviation: $said ? $found->precision->height() : null,
+            passes: $found->passes,
+            cautions: Cautions::sentences($found->cautions),
         );
     }
 }

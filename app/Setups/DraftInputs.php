@@ -151,7 +151,19 @@ final readonly class DraftInputs
             $mark = $this->control->get($s->controlId);
             $mean = $this->mean($s);
             if ($mark !== null && $mean !== null) {
-                $sights[] = new ControlSight($mark->name, $mark->position(), $mean->sight, $s->plan, $s->height, $s->direction, $s->distance, $mark->planError(), $mark->heightError(), $mean->angleFactor, $mean->oneFace);
+                $sights[] = new ControlSight(
+                    name: $mark->name,
+                    control: $mark->position(),
+                    sight: $mean->sight,
+                    plan: $s->plan,
+                    height: $s->height,
+                    direction: $s->direction,
+                    distance: $s->distance,
+                    planDeviation: $mark->planError(),
+                    heightDeviation: $mark->heightError(),
+                    angleFactor: $mean->angleFactor,
+                    oneFace: $mean->oneFace,
+                );
             }
         }
 

@@ -46,9 +46,28 @@ final readonly class DraftSightEntry
         $has = $sight->hasDistance();
 
         return new self(
-            $s->controlId, $o->id, $s->plan, $s->height, $s->direction, $s->distance, $name, $o->circle, $o->zenith, $has ? $o->slope : null,
-            $has ? $sight->distance : null, $has ? $sight->rise : null, $sight->ppm, $o->scale, $o->target()->height, $o->target()->prismConstant, $o->ppm_applied, $o->prism_constant_applied,
-            $s->more, $mean->spread, $sight->refraction, $sight->lift(),
+            controlId: $s->controlId,
+            observationId: $o->id,
+            plan: $s->plan,
+            height: $s->height,
+            direction: $s->direction,
+            useDistance: $s->distance,
+            name: $name,
+            circle: $o->circle,
+            zenith: $o->zenith,
+            slope: $has ? $o->slope : null,
+            distance: $has ? $sight->distance : null,
+            rise: $has ? $sight->rise : null,
+            ppm: $sight->ppm,
+            scale: $o->scale,
+            targetHeight: $o->target()->height,
+            prismConstant: $o->target()->prismConstant,
+            ppmApplied: $o->ppm_applied,
+            prismConstantApplied: $o->prism_constant_applied,
+            more: $s->more,
+            spread: $mean->spread,
+            refraction: $sight->refraction,
+            lift: $sight->lift(),
         );
     }
 }

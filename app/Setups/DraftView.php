@@ -31,13 +31,18 @@ final class DraftView
         $weakness = $solved === null ? null : SolveSetup::weakness($in, $solved, $farthest);
 
         return new SetupState(
-            self::draft($in), $solved === null ? null : SolutionEntry::of($solved->solution(), $farthest), $solved === null ? [] : self::places($in, $solved), $problem,
-            $weakness === null ? null : (new Weaknesses($project->length_style))->sentence($weakness),
-            $in->current === null ? null : AcceptedSetup::of($in->current),
-            $why === null ? null : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score(), $words), $why),
-            $solved?->angle['off'] ?? null, $solved?->angle['deviation'] ?? null, $solved?->baseline?->length,
-            $solved?->baseline === null || $in->current === null ? null : MendedSetupEntry::of(Mending::turned($project, $in->current, $solved->solution())),
-            $solved === null || $project->residual_limit === null ? [] : $solved->solution()->beyond((float) $project->residual_limit),
+            draft: self::draft($in),
+            solution: $solved === null ? null : SolutionEntry::of($solved->solution(), $farthest),
+            places: $solved === null ? [] : self::places($in, $solved),
+            problem: $problem,
+            weakness: $weakness === null ? null : (new Weaknesses($project->length_style))->sentence($weakness),
+            current: $in->current === null ? null : AcceptedSetup::of($in->current),
+            explanations: $why === null ? null : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score(), $words), $why),
+            angleOff: $solved?->angle['off'] ?? null,
+            angleDeviation: $solved?->angle['deviation'] ?? null,
+            baselineLength: $solved?->baseline?->length,
+            turned: $solved?->baseline === null || $in->current === null ? null : MendedSetupEntry::of(Mending::turned($project, $in->current, $solved->solution())),
+            beyondLimit: $solved === null || $project->residual_limit === null ? [] : $solved->solution()->beyond((float) $project->residual_limit),
         );
     }
 
@@ -76,10 +81,36 @@ final class DraftView
         }, $d->shots);
 
         return new DraftEntry(
-            $d->method, $d->stationControlId, $d->instrumentHeight, $d->heightMode, $d->slantedHeight, $d->targetHeight, $d->prismConstant,
-            $d->pressure, $d->temperature, $d->humidity, $d->refraction, $d->airMode, $d->ppm, $d->air()->ppm(), $d->scale, $d->instrumentId, $d->targetId,
-            $d->stationName, AcceptSetup::stationName($in), $d->azimuth, $d->length, $d->assumedNorthing, $d->assumedEasting, $d->assumedElevation,
-            array_values(array_filter($sights)), array_map(DraftLineEntry::of(...), $d->lines), array_values(array_filter($shots)), $d->place, $d->oneFace, $d->turnEarlier,
+            method: $d->method,
+            stationControlId: $d->stationControlId,
+            instrumentHeight: $d->instrumentHeight,
+            heightMode: $d->heightMode,
+            slantedHeight: $d->slantedHeight,
+            targetHeight: $d->targetHeight,
+            prismConstant: $d->prismConstant,
+            pressure: $d->pressure,
+            temperature: $d->temperature,
+            humidity: $d->humidity,
+            refraction: $d->refraction,
+            airMode: $d->airMode,
+            ppmTyped: $d->ppm,
+            ppm: $d->air()->ppm(),
+            scale: $d->scale,
+            instrumentId: $d->instrumentId,
+            targetId: $d->targetId,
+            stationName: $d->stationName,
+            nextName: AcceptSetup::stationName($in),
+            azimuth: $d->azimuth,
+            length: $d->length,
+            assumedNorthing: $d->assumedNorthing,
+            assumedEasting: $d->assumedEasting,
+            assumedElevation: $d->assumedElevation,
+            sights: array_values(array_filter($sights)),
+            lines: array_map(DraftLineEntry::of(...), $d->lines),
+            shots: array_values(array_filter($shots)),
+            place: $d->place,
+            oneFace: $d->oneFace,
+            turnEarlier: $d->turnEarlier,
         );
     }
 }

@@ -34,6 +34,16 @@ final readonly class ExplanationEntry
 
     public static function of(Explanation $e, float $best, Explanations $words): self
     {
-        return new self($e->cause, $e->sights, $words->sentence($e), $words->remedy($e), $e->unitWeightDeviation(), $e->score() - $best, $e->value, $e->level, $e->decides === null ? null : $words->decides($e->decides));
+        return new self(
+            cause: $e->cause,
+            sights: $e->sights,
+            sentence: $words->sentence($e),
+            remedy: $words->remedy($e),
+            unitWeightDeviation: $e->unitWeightDeviation(),
+            behind: $e->score() - $best,
+            value: $e->value,
+            level: $e->level,
+            decides: $e->decides === null ? null : $words->decides($e->decides),
+        );
     }
 }

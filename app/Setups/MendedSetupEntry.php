@@ -36,10 +36,16 @@ final readonly class MendedSetupEntry
         $new = $m->station->mark;
 
         return new self(
-            $s->id, $s->station_name, $s->at, $new->northing - $s->northing, $new->easting - $s->easting,
-            $new->elevation === null || $s->elevation === null ? null : $new->elevation - $s->elevation,
-            Angle::signed($m->station->orientation - $s->orientation), count($m->marks), $m->largest(),
-            array_map(static fn (array $pair) => self::mark(...$pair), array_slice($m->marks, 0, self::SHOWN)),
+            setupId: $s->id,
+            stationName: $s->station_name,
+            at: $s->at,
+            north: $new->northing - $s->northing,
+            east: $new->easting - $s->easting,
+            up: $new->elevation === null || $s->elevation === null ? null : $new->elevation - $s->elevation,
+            turn: Angle::signed($m->station->orientation - $s->orientation),
+            markCount: count($m->marks),
+            largest: $m->largest(),
+            marks: array_map(static fn (array $pair) => self::mark(...$pair), array_slice($m->marks, 0, self::SHOWN)),
         );
     }
 

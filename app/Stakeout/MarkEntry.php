@@ -34,9 +34,20 @@ final readonly class MarkEntry
         $deviation = $m->deviation();
 
         return new self(
-            $m->id, $m->at, $m->kind, $m->setup_id, $m->observation_id, $m->point_id, $m->name, $m->code, $m->position(),
-            $design, $deviation, $m->verdict,
-            $m->plan_tolerance, $m->height_tolerance,
+            id: $m->id,
+            at: $m->at,
+            kind: $m->kind,
+            setupId: $m->setup_id,
+            observationId: $m->observation_id,
+            pointId: $m->point_id,
+            name: $m->name,
+            code: $m->code,
+            found: $m->position(),
+            design: $design,
+            deviation: $deviation,
+            verdict: $m->verdict,
+            planTolerance: $m->plan_tolerance,
+            heightTolerance: $m->height_tolerance,
         );
     }
 }

@@ -27,6 +27,19 @@ final readonly class ControlPointResource
 
     public static function of(ControlPoint $c): self
     {
-        return new self($c->id, $c->name, $c->northing, $c->easting, $c->elevation, $c->code, $c->description, $c->source, $c->origin, (bool) $c->held_fixed, $c->plan_deviation, $c->height_deviation);
+        return new self(
+            id: $c->id,
+            name: $c->name,
+            northing: $c->northing,
+            easting: $c->easting,
+            elevation: $c->elevation,
+            code: $c->code,
+            description: $c->description,
+            source: $c->source,
+            origin: $c->origin,
+            heldFixed: (bool) $c->held_fixed,
+            planDeviation: $c->plan_deviation,
+            heightDeviation: $c->height_deviation,
+        );
     }
 }

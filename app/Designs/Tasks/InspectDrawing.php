@@ -44,12 +44,22 @@ final class InspectDrawing implements Work
         $fits = $control === [] ? [] : FitSearch::of($control, Spots::of($drawing->layers, array_column($control, 'name')));
 
         return (array) new Inspection(
-            Uploads::nameOf($upload), $drawing->declaredUnit, $drawing->version, $stray->body ?? [], $drawing->heights ?? [],
-            array_map(static fn (DrawingLayer $l) => InspectedLayer::of($l), $drawing->layers),
-            $drawing->remarks, $drawing->repairs, $damage, $drawing->annotations,
-            $cleanUp->duplicates, $cleanUp->zeroLengths, $cleanUp->overlaps,
-            array_map(StrayEntry::of(...), $stray->places),
-            array_map(static fn (ControlFit $f) => FitEntry::of($f), $fits), count($control),
+            fileName: Uploads::nameOf($upload),
+            declaredUnit: $drawing->declaredUnit,
+            version: $drawing->version,
+            extent: $stray->body ?? [],
+            heights: $drawing->heights ?? [],
+            layers: array_map(static fn (DrawingLayer $l) => InspectedLayer::of($l), $drawing->layers),
+            remarks: $drawing->remarks,
+            repairs: $drawing->repairs,
+            damage: $damage,
+            annotations: $drawing->annotations,
+            duplicates: $cleanUp->duplicates,
+            zeroLengths: $cleanUp->zeroLengths,
+            overlaps: $cleanUp->overlaps,
+            strays: array_map(StrayEntry::of(...), $stray->places),
+            fits: array_map(static fn (ControlFit $f) => FitEntry::of($f), $fits),
+            controlTried: count($control),
         );
     }
 

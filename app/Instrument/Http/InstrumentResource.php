@@ -29,8 +29,21 @@ final readonly class InstrumentResource
     public static function of(Instrument $i): self
     {
         return new self(
-            $i->id, $i->name, $i->direction_seconds, $i->zenith_seconds, $i->distance_millimetres, $i->distance_ppm, $i->centring, $i->notch_radius, $i->notch_drop,
-            $i->collimation_seconds, $i->index_seconds, $i->wavelength, $i->reference_pressure, $i->reference_temperature, $i->reference_humidity,
+            id: $i->id,
+            name: $i->name,
+            directionSeconds: $i->direction_seconds,
+            zenithSeconds: $i->zenith_seconds,
+            distanceMillimetres: $i->distance_millimetres,
+            distancePpm: $i->distance_ppm,
+            centring: $i->centring,
+            notchRadius: $i->notch_radius,
+            notchDrop: $i->notch_drop,
+            collimationSeconds: $i->collimation_seconds,
+            indexSeconds: $i->index_seconds,
+            wavelength: $i->wavelength,
+            referencePressure: $i->reference_pressure,
+            referenceTemperature: $i->reference_temperature,
+            referenceHumidity: $i->reference_humidity,
         );
     }
 }

@@ -38,7 +38,17 @@ final class MovePoints
         }
         $staked = count(array_intersect_key($project->staked(), array_flip($body->ids)));
 
-        return new PointsMoved(intdiv(count($places), 2), $staked, $farthest, $places, $fit === null ? [] : $fit->residuals, $fit?->deviation, $fit?->outlier, $fit?->scale, $fit?->rotation);
+        return new PointsMoved(
+            count: intdiv(count($places), 2),
+            staked: $staked,
+            farthest: $farthest,
+            places: $places,
+            residuals: $fit === null ? [] : $fit->residuals,
+            deviation: $fit?->deviation,
+            outlier: $fit?->outlier,
+            scale: $fit?->scale,
+            rotation: $fit?->rotation,
+        );
     }
 
     public function move(Project $project, Move $body): int

@@ -121,13 +121,26 @@ final class PreviewPoints
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 
         return new PointsPreview(
-            Uploads::nameOf($body->upload), $kind->value, ColumnLayout::of($layout), $remembered, $kind->looksLikeDegrees($rows, $layout), null,
-            array_slice($first, 0, 12), max([count($layout->columns), ...array_map(static fn (string $l) => count($layout->cells($l)), $first)]),
-            array_map(static fn (PointRow $r) => RowEntry::of($r), array_slice($rows, 0, self::SHOWS)), count($rows), count($strings->ended),
-            $faults, $faulty,
-            array_map(static fn (Finding $f) => FindingEntry::of($f), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
-            $report->more + max(0, count($report->findings) - self::SHOWS_FINDINGS), $report->untestable, $duplicates, $count,
-            $body->target === PointsTarget::Control ? ControlReissue::of($project, $rows) : null, null,
+            fileName: Uploads::nameOf($body->upload),
+            format: $kind->value,
+            layout: ColumnLayout::of($layout),
+            remembered: $remembered,
+            looksLikeDegrees: $kind->looksLikeDegrees($rows, $layout),
+            problem: null,
+            firstLines: array_slice($first, 0, 12),
+            width: max([count($layout->columns), ...array_map(static fn (string $l) => count($layout->cells($l)), $first)]),
+            rows: array_map(static fn (PointRow $r) => RowEntry::of($r), array_slice($rows, 0, self::SHOWS)),
+            good: count($rows),
+            strings: count($strings->ended),
+            faults: $faults,
+            faulty: $faulty,
+            findings: array_map(static fn (Finding $f) => FindingEntry::of($f), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
+            moreFindings: $report->more + max(0, count($report->findings) - self::SHOWS_FINDINGS),
+            untestable: $report->untestable,
+            duplicates: $duplicates,
+            duplicateCount: $count,
+            comparison: $body->target === PointsTarget::Control ? ControlReissue::of($project, $rows) : null,
+            taskId: null,
         );
     }
 
@@ -155,8 +168,28 @@ final class PreviewPoints
     private function unread(PointsToPreview $body, PointFile $kind, array $first, string $problem): PointsPreview
     {
         $told = $body->layout;
-        $echo = $told === null ? null : new ColumnLayout($told->separator, $told->decimalMark, $told->skip, $told->columns, $told->unit, $told->headings);
 
-        return new PointsPreview(Uploads::nameOf($body->upload), $kind->value, $echo, false, false, $problem, array_slice($first, 0, 12), $told === null ? 0 : count($told->columns), [], 0, 0, [], 0, [], 0, [], [], 0, null, null);
+        return new PointsPreview(
+            fileName: Uploads::nameOf($body->upload),
+            format: $kind->value,
+            layout: $told,
+            remembered: false,
+            looksLikeDegrees: false,
+            problem: $problem,
+            firstLines: array_slice($first, 0, 12),
+            width: $told === null ? 0 : count($told->columns),
+            rows: [],
+            good: 0,
+            strings: 0,
+            faults: [],
+            faulty: 0,
+            findings: [],
+            moreFindings: 0,
+            untestable: [],
+            duplicates: [],
+            duplicateCount: 0,
+            comparison: null,
+            taskId: null,
+        );
     }
 }

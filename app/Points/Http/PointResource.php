@@ -32,8 +32,20 @@ final readonly class PointResource
         $more = $p->getAttributes();
 
         return new self(
-            $p->id, $p->name, $p->northing, $p->easting, $p->elevation, $p->code, $p->description, $p->origin,
-            (string) ($p->recipe['description'] ?? ''), (int) ($more['stakes'] ?? 0), $more['verdict'] ?? null, $p->label_north, $p->label_east, $p->getRawOriginal('attributes') ?? null,
+            id: $p->id,
+            name: $p->name,
+            northing: $p->northing,
+            easting: $p->easting,
+            elevation: $p->elevation,
+            code: $p->code,
+            description: $p->description,
+            origin: $p->origin,
+            made: (string) ($p->recipe['description'] ?? ''),
+            stakes: (int) ($more['stakes'] ?? 0),
+            verdict: $more['verdict'] ?? null,
+            labelNorth: $p->label_north,
+            labelEast: $p->label_east,
+            attributes: $p->getRawOriginal('attributes') ?? null,
         );
     }
 }

@@ -32,11 +32,17 @@ final readonly class ProjectResource
         $steps = PreparationStep::query()->where('project_id', $p->id);
 
         return new self(
-            $p->id, $p->name, $p->units(), $p->plan_tolerance, $p->height_tolerance, $p->residual_limit, $p->revision,
-            self::progress($p),
-            $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
-            (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),
-            (clone $steps)->where('undone', true)->orderBy('id')->value('label'),
+            id: $p->id,
+            name: $p->name,
+            units: $p->units(),
+            planTolerance: $p->plan_tolerance,
+            heightTolerance: $p->height_tolerance,
+            residualLimit: $p->residual_limit,
+            revision: $p->revision,
+            progress: self::progress($p),
+            setup: $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
+            undo: (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),
+            redo: (clone $steps)->where('undone', true)->orderBy('id')->value('label'),
         );
     }
 

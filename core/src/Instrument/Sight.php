@@ -40,7 +40,17 @@ final readonly class Sight
     public static function reduce(RawReading $raw, Atmosphere $air, Target $target, float $scale = 1.0): self
     {
         if ($raw->slope === 0.0) {
-            return new self($raw->circle, $raw->zenith, 0.0, 0.0, 0.0, $air->ppm(), $target, $air->refraction, $scale);
+            return new self(
+                circle: $raw->circle,
+                zenith: $raw->zenith,
+                slope: 0.0,
+                distance: 0.0,
+                rise: 0.0,
+                ppm: $air->ppm(),
+                target: $target,
+                refraction: $air->refraction,
+                scale: $scale,
+            );
         }
         $measured = ($raw->slope - $raw->prismConstantApplied) / (1 + $raw->ppmApplied * 1e-6);
         $ppm = $air->ppm();
@@ -48,16 +58,15 @@ final readonly class Sight
         $plan = $slope * sin($raw->zenith);
 
         return new self(
-            $raw->circle,
-            $raw->zenith,
-            $slope,
-            // The upper end of a steep sight leans over the curved earth; under 1 mm in 300 m but it costs nothing.
-            $scale * ($plan - (1 - $air->refraction / 2) * $slope ** 2 * sin(2 * $raw->zenith) / (2 * self::EARTH_RADIUS)),
-            $slope * cos($raw->zenith) + self::curvature($plan, $air->refraction),
-            $ppm,
-            $target,
-            $air->refraction,
-            $scale,
+            circle: $raw->circle,
+            zenith: $raw->zenith,
+            slope: $slope,
+            distance: $scale * ($plan - (1 - $air->refraction / 2) * $slope ** 2 * sin(2 * $raw->zenith) / (2 * self::EARTH_RADIUS)),
+            rise: $slope * cos($raw->zenith) + self::curvature($plan, $air->refraction),
+            ppm: $ppm,
+            target: $target,
+            refraction: $air->refraction,
+            scale: $scale,
         );
     }
 
@@ -106,13 +115,33 @@ final readonly class Sight
         }
         $n = max(1.0, $measured);
 
-        return new self(Angle::wrap($first->circle + $circle), $first->zenith + $zenith, $slope / $n, $distance / $n, $rise / $n, $first->ppm, $first->target, $first->refraction, $first->scale);
+        return new self(
+            circle: Angle::wrap($first->circle + $circle),
+            zenith: $first->zenith + $zenith,
+            slope: $slope / $n,
+            distance: $distance / $n,
+            rise: $rise / $n,
+            ppm: $first->ppm,
+            target: $first->target,
+            refraction: $first->refraction,
+            scale: $first->scale,
+        );
     }
 
     /** The same sight with its circle reading turned. */
     public function turned(float $angle): self
     {
-        return new self(Angle::wrap($this->circle + $angle), $this->zenith, $this->slope, $this->distance, $this->rise, $this->ppm, $this->target, $this->refraction, $this->scale);
+        return new self(
+            circle: Angle::wrap($this->circle + $angle),
+            zenith: $this->zenith,
+            slope: $this->slope,
+            distance: $this->distance,
+            rise: $this->rise,
+            ppm: $this->ppm,
+            target: $this->target,
+            refraction: $this->refraction,
+            scale: $this->scale,
+        );
     }
 
     /** The same sight with its slope distance longer; what it gives grows in proportion. Angles alone stay as they are. */
@@ -120,15 +149,32 @@ final readonly class Sight
     {
         $times = $this->hasDistance() ? 1 + $by / $this->slope : 1.0;
 
-        return new self($this->circle, $this->zenith, $this->slope * $times, $this->distance * $times, $this->rise * $times, $this->ppm, $this->target, $this->refraction, $this->scale);
+        return new self(
+            circle: $this->circle,
+            zenith: $this->zenith,
+            slope: $this->slope * $times,
+            distance: $this->distance * $times,
+            rise: $this->rise * $times,
+            ppm: $this->ppm,
+            target: $this->target,
+            refraction: $this->refraction,
+            scale: $this->scale,
+        );
     }
 
     /** The same sight with its zenith angle larger by a small angle, so that it points lower. */
     public function lowered(float $by): self
     {
         return new self(
-            $this->circle, $this->zenith + $by, $this->slope, $this->distance + $by * $this->slope * cos($this->zenith), $this->rise - $by * $this->slope * sin($this->zenith),
-            $this->ppm, $this->target, $this->refraction, $this->scale,
+            circle: $this->circle,
+            zenith: $this->zenith + $by,
+            slope: $this->slope,
+            distance: $this->distance + $by * $this->slope * cos($this->zenith),
+            rise: $this->rise - $by * $this->slope * sin($this->zenith),
+            ppm: $this->ppm,
+            target: $this->target,
+            refraction: $this->refraction,
+            scale: $this->scale,
         );
     }
 

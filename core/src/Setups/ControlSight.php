@@ -78,8 +78,17 @@ final readonly class ControlSight
     public function with(?Position $control = null, ?Sight $sight = null, ?bool $plan = null, ?bool $height = null, ?bool $direction = null, ?bool $distance = null): self
     {
         return new self(
-            $this->name, $control ?? $this->control, $sight ?? $this->sight, $plan ?? $this->plan, $height ?? $this->height, $direction ?? $this->direction,
-            $distance ?? $this->distance, $this->planDeviation, $this->heightDeviation, $this->angleFactor, $this->oneFace,
+            name: $this->name,
+            control: $control ?? $this->control,
+            sight: $sight ?? $this->sight,
+            plan: $plan ?? $this->plan,
+            height: $height ?? $this->height,
+            direction: $direction ?? $this->direction,
+            distance: $distance ?? $this->distance,
+            planDeviation: $this->planDeviation,
+            heightDeviation: $this->heightDeviation,
+            angleFactor: $this->angleFactor,
+            oneFace: $this->oneFace,
         );
     }
 }

@@ -111,9 +111,19 @@ final class SetupRecord
     private static function readSight(RecordFields $r, bool $plan, bool $height, string $rise = 'rise'): SightResidual
     {
         return new SightResidual(
-            $r->text('name'), $plan, $height, $r->number('direction'), $r->number('across'), $r->number('distance'), $r->number($rise),
-            $r->number('checked'), $r->number('detectable'), $r->number('normalised'), $r->number('moves'), array_map(self::readObserved(...), $r->records('observed')),
-            match (count($found = $r->numbers('found'))) {
+            name: $r->text('name'),
+            usedForPlan: $plan,
+            usedForHeight: $height,
+            direction: $r->number('direction'),
+            across: $r->number('across'),
+            distance: $r->number('distance'),
+            height: $r->number($rise),
+            checked: $r->number('checked'),
+            detectable: $r->number('detectable'),
+            normalised: $r->number('normalised'),
+            moves: $r->number('moves'),
+            observed: array_map(self::readObserved(...), $r->records('observed')),
+            found: match (count($found = $r->numbers('found'))) {
                 0 => null,
                 2 => $found,
                 default => throw UnreadableRecord::at('found'),

@@ -100,6 +100,17 @@ final readonly class SetupSolution
     /** @param  list<Caution>  $cautions */
     public function withCautions(array $cautions): self
     {
-        return new self($this->station, $this->precision, $this->residuals, $this->redundancy, $this->unitWeightDeviation, $cautions, $this->passes, $this->placeFound, $this->scale, $this->shots);
+        return new self(
+            station: $this->station,
+            precision: $this->precision,
+            residuals: $this->residuals,
+            redundancy: $this->redundancy,
+            unitWeightDeviation: $this->unitWeightDeviation,
+            cautions: $cautions,
+            passes: $this->passes,
+            placeFound: $this->placeFound,
+            scale: $this->scale,
+            shots: $this->shots,
+        );
     }
 }

@@ -69,10 +69,19 @@ final readonly class SightsJudged
         $along = $hasDistance ? $s->sight->distance - $known : null;
 
         return new SightResidual(
-            $s->name, $s->plan, $s->height, $direction, $across, $along,
-            $height === null || $s->control->elevation === null ? null : $height - $s->control->elevation,
-            $checked, $detectable === null || is_infinite($detectable) ? null : $detectable, $normalised, $moves, $observed,
-            SightResidual::inPlan($this->station->mark->azimuthTo($s->control), $along, $across),
+            name: $s->name,
+            usedForPlan: $s->plan,
+            usedForHeight: $s->height,
+            direction: $direction,
+            across: $across,
+            distance: $along,
+            height: $height === null || $s->control->elevation === null ? null : $height - $s->control->elevation,
+            checked: $checked,
+            detectable: $detectable === null || is_infinite($detectable) ? null : $detectable,
+            normalised: $normalised,
+            moves: $moves,
+            observed: $observed,
+            found: SightResidual::inPlan($this->station->mark->azimuthTo($s->control), $along, $across),
         );
     }
 }

@@ -71,7 +71,18 @@ final readonly class WeakFigure
         [$kind, $names, $metres, $toward] = $this->why($off);
         [$mark, $markToward, $mended] = $this->mend($far, $reach);
 
-        return new Weakness($kind, $names, $metres, $toward, $off, $this->far !== null, $reach, $mark, $markToward, $mended);
+        return new Weakness(
+            kind: $kind,
+            names: $names,
+            metres: $metres,
+            toward: $toward,
+            far: $off,
+            ofWork: $this->far !== null,
+            reach: $reach,
+            mark: $mark,
+            markToward: $markToward,
+            mended: $mended,
+        );
     }
 
     /**

@@ -30,15 +30,33 @@ final readonly class Insertion
     public static function of(Record $r, string $block, array $attributes = []): self
     {
         return new self(
-            $block, $r->place(10), [$r->real(41, 1.0) ?: 1.0, $r->real(42, 1.0) ?: 1.0, $r->real(43, 1.0) ?: 1.0], deg2rad($r->real(50)),
-            max(1, $r->integer(70, 1)), max(1, $r->integer(71, 1)), $r->real(44), $r->real(45), $r->at(), $attributes,
+            block: $block,
+            at: $r->place(10),
+            scale: [$r->real(41, 1.0) ?: 1.0, $r->real(42, 1.0) ?: 1.0, $r->real(43, 1.0) ?: 1.0],
+            rotation: deg2rad($r->real(50)),
+            columns: max(1, $r->integer(70, 1)),
+            rows: max(1, $r->integer(71, 1)),
+            across: $r->real(44),
+            up: $r->real(45),
+            where: $r->at(),
+            attributes: $attributes,
         );
     }
 
     /** A dimension's picture is a block drawn where it belongs. */
     public static function picture(Record $r, string $block): self
     {
-        return new self($block, [0.0, 0.0, 0.0], [1.0, 1.0, 1.0], 0.0, 1, 1, 0.0, 0.0, $r->at());
+        return new self(
+            block: $block,
+            at: [0.0, 0.0, 0.0],
+            scale: [1.0, 1.0, 1.0],
+            rotation: 0.0,
+            columns: 1,
+            rows: 1,
+            across: 0.0,
+            up: 0.0,
+            where: $r->at(),
+        );
     }
 
     /**

@@ -198,7 +198,18 @@ final readonly class BlunderDetection
     {
         $figure = TriedStation::solve(array_map($error->mended(...), $this->sights), $this->accuracy, $this->on);
 
-        return $figure === null ? null : new Explanation($cause, [], $details, $figure->squares(), $figure->redundancy() - 1, 1, $figure, $value, $size, $error);
+        return $figure === null ? null : new Explanation(
+            cause: $cause,
+            sights: [],
+            details: $details,
+            squares: $figure->squares(),
+            redundancy: $figure->redundancy() - 1,
+            assumed: 1,
+            figure: $figure,
+            value: $value,
+            size: $size,
+            systematic: $error,
+        );
     }
 
     /** @return list<Explanation> */

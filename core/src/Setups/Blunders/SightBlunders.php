@@ -123,7 +123,17 @@ final readonly class SightBlunders
     {
         [$left] = $f->left($as);
         $rest = $f->rest;
-        $explanation = new Explanation($cause, [$f->sight()->name, ...$others], $details, $rest->squares() + $left, $rest->redundancy() + count($f->kinds()) - $assumed, $assumed, $rest, $value, $value === null ? null : abs($value));
+        $explanation = new Explanation(
+            cause: $cause,
+            sights: [$f->sight()->name, ...$others],
+            details: $details,
+            squares: $rest->squares() + $left,
+            redundancy: $rest->redundancy() + count($f->kinds()) - $assumed,
+            assumed: $assumed,
+            figure: $rest,
+            value: $value,
+            size: $value === null ? null : abs($value),
+        );
 
         return $left <= self::WITHIN ** 2 + count($f->kinds()) ? $explanation : null;
     }
@@ -201,7 +211,17 @@ final readonly class SightBlunders
 
     private function free(Foretold $f, Cause $cause, float $left, int $assumed, Details $details, ?float $value = null, ?float $size = null): Explanation
     {
-        return new Explanation($cause, [$f->sight()->name], $details, $f->rest->squares() + $left, $f->rest->redundancy() + count($f->kinds()) - $assumed, $assumed, $f->rest, $value, $size ?? ($value === null ? null : abs($value)));
+        return new Explanation(
+            cause: $cause,
+            sights: [$f->sight()->name],
+            details: $details,
+            squares: $f->rest->squares() + $left,
+            redundancy: $f->rest->redundancy() + count($f->kinds()) - $assumed,
+            assumed: $assumed,
+            figure: $f->rest,
+            value: $value,
+            size: $size ?? ($value === null ? null : abs($value)),
+        );
     }
 
     /** @return list<list<float>> how they grow as the target moves north, and east: as the station moving the other way */

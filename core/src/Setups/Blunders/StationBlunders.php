@@ -92,7 +92,17 @@ final readonly class StationBlunders
     {
         $figure = TriedStation::solve($this->sights, $this->accuracy, $on);
 
-        return $figure === null ? null : new Explanation($cause, [$name], $details, $figure->squares(), $figure->redundancy() - $assumed, $assumed, $figure, null, $size);
+        return $figure === null ? null : new Explanation(
+            cause: $cause,
+            sights: [$name],
+            details: $details,
+            squares: $figure->squares(),
+            redundancy: $figure->redundancy() - $assumed,
+            assumed: $assumed,
+            figure: $figure,
+            value: null,
+            size: $size,
+        );
     }
 
     /** @return list<Explanation> */
@@ -108,8 +118,15 @@ final readonly class StationBlunders
         $alone = count($this->sights) === 1 ? $this->sights[0]->name : null;
 
         return [...array_filter([$this->otherwise()]), new Explanation(
-            Cause::InstrumentHeight, [], new Details(by: -$off, station: $this->on->name, alone: $alone),
-            $loose->squares(), $loose->redundancy(), 1, $loose, $off, abs($off),
+            cause: Cause::InstrumentHeight,
+            sights: [],
+            details: new Details(by: -$off, station: $this->on->name, alone: $alone),
+            squares: $loose->squares(),
+            redundancy: $loose->redundancy(),
+            assumed: 1,
+            figure: $loose,
+            value: $off,
+            size: abs($off),
         )];
     }
 
