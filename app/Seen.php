@@ -18,7 +18,9 @@ final class Seen
     public static function refuseOther(Model $row, ?array $seen, string $name): void
     {
         if ($seen !== null && (clone $row)->forceFill($seen)->isDirty(array_keys($seen))) {
-            throw new \DomainException("“{$name}” was changed elsewhere meanwhile. Nothing was overwritten: close this, look at it, and change it again.");
+            throw new \DomainException(
+                "“{$name}” was changed elsewhere meanwhile. Nothing was overwritten: close this, look at it, and change it again.",
+            );
         }
     }
 }

@@ -25,7 +25,9 @@ final class Uploads
         @file_put_contents(self::folder()."/$token.of", self::owner($project));
         if (! @rename($path, self::folder()."/$token")) {
             self::forget($token);
-            throw new \DomainException('The file could not be kept: the disk of the data folder is full, or may not be written to. Make room, then send it again.');
+            throw new \DomainException(
+                'The file could not be kept: the disk of the data folder is full, or may not be written to. Make room, then send it again.',
+            );
         }
 
         return new Upload($token, $label, $bytes);

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/** Measures what docs/speed.md promises and prints a table: bench [day|designs|doctor|points|why|setups|trust ...], all parts where none is named. */
+/**
+ * Measures what docs/speed.md promises and prints a table: bench [day|designs|doctor|points|why|setups|trust ...], all parts where none
+ * is named.
+ */
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/bench/MixedDrawing.php';
 

@@ -19,8 +19,13 @@ $parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
 $points = array_column($parlay->ask('GET', "/projects/$saltmarsh/points"), null, 'name');
 $nearPoint = static function (string $name, float $north, float $east) use ($parlay, $saltmarsh, $points): void {
     $p = $points[$name];
-    $parlay->ask('POST', "/projects/$saltmarsh/instrument/turn", ['key' => "shot-{$p['id']}-".random_int(1, 1_000_000), 'pointId' => $p['id']]);
-    $parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $p['northing'] + $north, 'easting' => $p['easting'] + $east, 'elevation' => $p['elevation'] + 0.006, 'atOnce' => true]);
+    $parlay->ask(
+        'POST', "/projects/$saltmarsh/instrument/turn", ['key' => "shot-{$p['id']}-".random_int(1, 1_000_000), 'pointId' => $p['id']],
+    );
+    $parlay->ask('POST', '/practice', [
+        'do' => 'walk', 'northing' => $p['northing'] + $north, 'easting' => $p['easting'] + $east,
+        'elevation' => $p['elevation'] + 0.006, 'atOnce' => true,
+    ]);
     sleep(2);
 };
 $take = static function (Screen $screen, string $name) use ($folder): void {
@@ -30,16 +35,57 @@ $take = static function (Screen $screen, string $name) use ($folder): void {
 };
 
 $desk = new Screen(new Chrome(1280, 800), $parlay->url);
-$take($desk->open("/p/$saltmarsh/prepare?do=points")->see('Search 106 points')->press('Make points by touch')->boxAround(78636, 41257, 9)->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])->see('layer ANCHORS'), 'prepare-points');
+$take($desk->open("/p/$saltmarsh/prepare?do=points")
+    ->see('Search 106 points')
+    ->press('Make points by touch')
+    ->boxAround(78636, 41257, 9)
+    ->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])
+    ->see('layer ANCHORS'), 'prepare-points');
 $take($desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10'), 'prepare-drawings');
 $take($desk->open("/p/$saltmarsh/prepare?do=compute")->press('Grid lines')->press('Find the lines')->see('Keep 10 lines'), 'grid-lines');
 $desk->press('Keep 10 lines')->fill('Before the names', 'K')->press('Make 24 points')->see('24 points are made');
-$take($desk->open("/p/$saltmarsh/prepare?do=compute")->press('Two distances')->boxAround(78640, 41262, 14)->fill('First place', 'KA1')->fill('Second place', 'KA4')->fill('Distance from the first', '14.5')->fill('Distance from the second', '12')->see('to the left'), 'compute-two-distances');
-$desk->open("/p/$saltmarsh/prepare?do=points")->press('Choose several')->fill('Search 130 points', 'KA')->press('All 6 listed')->press('Rename')->choose('How', 'a new name with a number')->fill('Before', 'Axis A, ')->see('Axis A, 06');
-$desk->press('Leave it')->press('Worklist')->fill('Its name', 'Axis A')->press('Put 6 on it')->see('6 chosen')->press('Worklists')->press('Axis A0 done, 6 left')->fill('Walk from (empty: the first)', 'CP2')->press('A short walk')->see('to walk')->press('Show the walk');
+$take($desk->open("/p/$saltmarsh/prepare?do=compute")
+    ->press('Two distances')
+    ->boxAround(78640, 41262, 14)
+    ->fill('First place', 'KA1')
+    ->fill('Second place', 'KA4')
+    ->fill('Distance from the first', '14.5')
+    ->fill('Distance from the second', '12')
+    ->see('to the left'), 'compute-two-distances');
+$desk->open("/p/$saltmarsh/prepare?do=points")
+    ->press('Choose several')
+    ->fill('Search 130 points', 'KA')
+    ->press('All 6 listed')
+    ->press('Rename')
+    ->choose('How', 'a new name with a number')
+    ->fill('Before', 'Axis A, ')
+    ->see('Axis A, 06');
+$desk->press('Leave it')
+    ->press('Worklist')
+    ->fill('Its name', 'Axis A')
+    ->press('Put 6 on it')
+    ->see('6 chosen')
+    ->press('Worklists')
+    ->press('Axis A0 done, 6 left')
+    ->fill('Walk from (empty: the first)', 'CP2')
+    ->press('A short walk')
+    ->see('to walk')
+    ->press('Show the walk');
 $take($desk, 'worklist');
 $desk->open("/p/$saltmarsh/prepare?do=sketch")->fill('Start', 'G3')->fill('Direction', '20')->fill('Length', '8')->press('Add this leg');
-$desk->see('length of all legs')->press('90° right')->fill('Length', '6')->press('Add this leg')->see('14.000 m')->press('90° right')->fill('Length', '7.98')->press('Add this leg')->see('21.980 m')->press('90° right')->fill('Length', '6.01')->press('Add this leg')->see('27.990 m');
+$desk->see('length of all legs')
+    ->press('90° right')
+    ->fill('Length', '6')
+    ->press('Add this leg')
+    ->see('14.000 m')
+    ->press('90° right')
+    ->fill('Length', '7.98')
+    ->press('Add this leg')
+    ->see('21.980 m')
+    ->press('90° right')
+    ->fill('Length', '6.01')
+    ->press('Add this leg')
+    ->see('27.990 m');
 $desk->choose('It ends', 'at its start: say')->see('misclosure');
 foreach (range(1, 4) as $step) {
     $parlay->ask('POST', "/projects/$saltmarsh/undo");
@@ -47,12 +93,22 @@ foreach (range(1, 4) as $step) {
 $desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10');
 $take($desk->give('Choose or drop a drawing (DXF)', "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
 $desk->press('Place it so')->press('Take 4 layers')->see('substation.dxf');
-$desk->give('New revision of substation (DXF)', "$files/substation-rev-b.dxf")->see('Does it fit')->press('Place it so')->fill('Revision', 'B')->press('Take 4 layers')->see('at most by');
+$desk->give('New revision of substation (DXF)', "$files/substation-rev-b.dxf")
+    ->see('Does it fit')
+    ->press('Place it so')
+    ->fill('Revision', 'B')
+    ->press('Take 4 layers')
+    ->see('at most by');
 $take($desk->boxAround(78618, 41288, 12), 'drawing-revision');
 $parlay->ask('POST', "/projects/$saltmarsh/undo");
 $parlay->ask('POST', "/projects/$saltmarsh/undo");
-$take($desk->open("/p/$saltmarsh/prepare?do=points")->press('Points in and out')->give('Choose or drop a list of points (CSV, text, LandXML, GeoJSON)', "$files/substation-studs.csv")->see('The doctor suspects'), 'points-the-doctor');
-$take($desk->open("/p/$larkfield/control")->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', "$files/saltmarsh-yard-control.csv")->see('As it is read'), 'control-as-it-is-read');
+$take($desk->open("/p/$saltmarsh/prepare?do=points")
+    ->press('Points in and out')
+    ->give('Choose or drop a list of points (CSV, text, LandXML, GeoJSON)', "$files/substation-studs.csv")
+    ->see('The doctor suspects'), 'points-the-doctor');
+$take($desk->open("/p/$larkfield/control")
+    ->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', "$files/saltmarsh-yard-control.csv")
+    ->see('As it is read'), 'control-as-it-is-read');
 $nearPoint('B4.4', 0.09, 0.4);
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');
 $take($desk->open("/p/$saltmarsh/as-built")->press('Pull the field book up')->see('AS-BUILT'), 'as-built-field-book');
@@ -73,7 +129,10 @@ foreach (['CP1', 'CP2', 'CP3'] as $mark) {
         $desk->press('Close the practice world')->open("/p/$saltmarsh/set-up")->press('Set up anew');
     }
     $desk->choose('Next sight', $mark)->press("Measure $mark");
-    Running::until(static fn () => in_array($mark, array_column($parlay->ask('GET', "/projects/$saltmarsh/setup")['draft']['sights'], 'name'), true), 10);
+    Running::until(
+        static fn () => in_array($mark, array_column($parlay->ask('GET', "/projects/$saltmarsh/setup")['draft']['sights'], 'name'), true),
+        10,
+    );
 }
 $desk->see('What would be accepted');
 $desk->driver->executeScript('document.querySelector("[aria-label=\'What would be accepted\']").scrollIntoView({block: "end"})');
@@ -84,7 +143,12 @@ $desk->choose('Next sight', 'CP4')->press('Measure CP4')->see('was sighted');
 $desk->driver->executeScript('document.querySelector("[aria-label=\'Why the sights do not fit\']").scrollIntoView({block: "center"})');
 $take($desk, 'set-up-why');
 
-$take($desk->open("/p/$saltmarsh/set-up")->press('Where to stand next')->press('Look for good places')->see('200 × 200 places')->press('Stand at the best place')->see('Best sighted'), 'where-to-stand');
+$take($desk->open("/p/$saltmarsh/set-up")
+    ->press('Where to stand next')
+    ->press('Look for good places')
+    ->see('200 × 200 places')
+    ->press('Stand at the best place')
+    ->see('Best sighted'), 'where-to-stand');
 $foot = $parlay->ask('GET', '/practice')['tripod'];
 $lines = [];
 foreach ([['South wall', 0, 0, 0, 49], ['West wall', 0, 0, 54, 0]] as [$name, $n1, $e1, $n2, $e2]) {
@@ -93,11 +157,19 @@ foreach ([['South wall', 0, 0, 0, 49], ['West wall', 0, 0, 54, 0]] as [$name, $n
 }
 $shots = [];
 foreach ([['South wall', -14, 5], ['South wall', -14, 30], ['West wall', 3, -9], ['West wall', 35, -9]] as $i => [$line, $n, $e]) {
-    $parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $foot['northing'] + $n, 'easting' => $foot['easting'] + $e, 'elevation' => $foot['elevation'], 'atOnce' => true]);
+    $parlay->ask('POST', '/practice', [
+        'do' => 'walk', 'northing' => $foot['northing'] + $n, 'easting' => $foot['easting'] + $e, 'elevation' => $foot['elevation'],
+        'atOnce' => true,
+    ]);
     $parlay->ask('POST', "/projects/$saltmarsh/instrument/search", ['key' => "shot-search-$i"]);
     usleep(800_000);
-    $asked = $parlay->ask('POST', "/projects/$saltmarsh/instrument/measure", ['key' => "shot-measure-$i", 'purpose' => 'setup', 'sighted' => $line])['id'];
-    Running::until(static fn () => ! in_array($parlay->ask('GET', "/projects/$saltmarsh/instructions/$asked")['state'], ['queued', 'sent'], true), 10);
+    $asked = $parlay->ask(
+        'POST', "/projects/$saltmarsh/instrument/measure", ['key' => "shot-measure-$i", 'purpose' => 'setup', 'sighted' => $line],
+    )['id'];
+    Running::until(
+        static fn () => ! in_array($parlay->ask('GET', "/projects/$saltmarsh/instructions/$asked")['state'], ['queued', 'sent'], true),
+        10,
+    );
     $shots[] = ['line' => $line, 'observationId' => $parlay->ask('GET', "/projects/$saltmarsh/instructions/$asked")['observationId']];
 }
 $parlay->ask('PATCH', "/projects/$saltmarsh/setup", ['method' => 'grid_lines', 'sights' => [], 'lines' => $lines, 'shots' => $shots]);

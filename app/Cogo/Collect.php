@@ -54,7 +54,9 @@ final class Collect
             throw new \DomainException(Constructions::reason($e, $this->project->length_style));
         }
 
-        return count($found) > self::MOST ? throw new \DomainException('These are more than 50,000 places. Choose fewer layers or lines, or a longer interval.') : $found;
+        return count($found) > self::MOST
+            ? throw new \DomainException('These are more than 50,000 places. Choose fewer layers or lines, or a longer interval.')
+            : $found;
     }
 
     /** @return list<Candidate> */
@@ -94,7 +96,9 @@ final class Collect
             foreach (Alike::insertions($layer, $block) as $i) {
                 $insert = $layer->shape($i);
                 $spot = self::spot($id, $i, SpotKind::Insertion, $insert->pointAt(0.0));
-                $candidate = $body->along === 0.0 && $body->right === 0.0 ? $spot : self::beside($spot, new ShapeRef($id, $i), $insert->azimuth(), $body);
+                $candidate = $body->along === 0.0 && $body->right === 0.0
+                    ? $spot
+                    : self::beside($spot, new ShapeRef($id, $i), $insert->azimuth(), $body);
                 $found[] = $candidate->named(self::nameFrom(Attributes::of($layer, $insert)[$body->attribute] ?? '', $names));
             }
         }
@@ -133,7 +137,10 @@ final class Collect
     private static function beside(Candidate $spot, ShapeRef $ref, float $azimuth, PlacesWanted $body): Candidate
     {
         $place = $spot->position->along($azimuth, $body->along)->along($azimuth + M_PI_2, $body->right, $spot->position->elevation);
-        $construction = new Construction(ConstructionKind::BoltList, $spot->construction->places, [new GivenDirection(shape: $ref)], pattern: [new GivenOffset($body->along, $body->right)]);
+        $construction = new Construction(
+            ConstructionKind::BoltList, $spot->construction->places, [new GivenDirection(shape: $ref)],
+            pattern: [new GivenOffset($body->along, $body->right)],
+        );
 
         return new Candidate($construction, $place);
     }
@@ -144,7 +151,10 @@ final class Collect
         $found = [];
         foreach ($this->layerIds($body) as $id) {
             $layer = $this->layer($id);
-            $only = $body->shapes === [] ? null : array_map(static fn (ShapeRef $r) => $r->shape, array_values(array_filter($body->shapes, static fn (ShapeRef $r) => $r->layerId === $id)));
+            $only = $body->shapes === [] ? null : array_map(
+                static fn (ShapeRef $r) => $r->shape,
+                array_values(array_filter($body->shapes, static fn (ShapeRef $r) => $r->layerId === $id)),
+            );
             foreach (Alike::ends($layer, $only) as [$i, $end]) {
                 $found[] = self::spot($id, $i, $end ? SpotKind::End : SpotKind::Start, $layer->shape($i)->pointAt($end ? 1.0 : 0.0));
             }
@@ -180,7 +190,10 @@ final class Collect
             if ($legs === []) {
                 continue;
             }
-            $construction = new Construction(ConstructionKind::Every, distances: [new GivenDistance($body->interval)], chain: new GivenPolyline([$ref]), corners: $body->corners);
+            $construction = new Construction(
+                ConstructionKind::Every, distances: [new GivenDistance($body->interval)], chain: new GivenPolyline([$ref]),
+                corners: $body->corners,
+            );
             foreach (Polyline::of($legs)->every($body->interval, $body->corners) as $i => [, $place]) {
                 $found[] = new Candidate($construction, $place, index: $i);
             }
@@ -221,9 +234,12 @@ final class Collect
             [$a, $b] = [$lines[$c->first], $lines[$c->second]];
             $construction = $b->ring
                 ? new Construction(
-                    ConstructionKind::LineDistance, [new GivenPlace(northing: $b->northing1, easting: $b->easting1)], distances: [new GivenDistance($b->from()->distanceTo($b->to()))], lines: [new GivenLine(gridLineId: $a->id)],
+                    ConstructionKind::LineDistance, [new GivenPlace(northing: $b->northing1, easting: $b->easting1)],
+                    distances: [new GivenDistance($b->from()->distanceTo($b->to()))], lines: [new GivenLine(gridLineId: $a->id)],
                 )
-                : new Construction(ConstructionKind::TwoLines, lines: [new GivenLine(gridLineId: $a->id), new GivenLine(gridLineId: $b->id)]);
+                : new Construction(
+                    ConstructionKind::TwoLines, lines: [new GivenLine(gridLineId: $a->id), new GivenLine(gridLineId: $b->id)],
+                );
 
             // Of the two places so far along a line, the one onward is the second solution.
             return new Candidate($construction, $c->position, $b->ring ? 'B' : 'A', 0, $a->name.$separator.$b->name);
@@ -245,7 +261,9 @@ final class Collect
 
     private static function spot(int $layerId, int $shape, SpotKind $kind, Position $at): Candidate
     {
-        return new Candidate(new Construction(ConstructionKind::Place, [new GivenPlace(spot: new TouchedSpot($layerId, $shape, $kind))]), $at);
+        return new Candidate(
+            new Construction(ConstructionKind::Place, [new GivenPlace(spot: new TouchedSpot($layerId, $shape, $kind))]), $at,
+        );
     }
 
     /** @return non-empty-list<int> */
@@ -261,7 +279,10 @@ final class Collect
 
     private function layer(int $id): DrawingLayer
     {
-        return $this->layers[$id] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds'])->whereIn('design_id', $this->project->designs()->select('id'))->find($id)?->drawing()
+        return $this->layers[$id] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds'])
+            ->whereIn('design_id', $this->project->designs()->select('id'))
+            ->find($id)
+            ?->drawing()
             ?? throw new \DomainException('That layer is not here any more. Choose it again.');
     }
 }

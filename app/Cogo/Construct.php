@@ -45,32 +45,57 @@ final readonly class Construct
     {
         return match ($b->kind) {
             ConstructionKind::Place => Made::one([new MadePlace($this->place($b, 0))]),
-            ConstructionKind::DirectionDistance => PlacesFound::byDirectionAndDistance($this->place($b, 0), $this->direction($b, 0), $this->distance($b, 0), $b->offset),
-            ConstructionKind::TurnedAngle => PlacesFound::byTurnedAngle($this->place($b, 0), $this->place($b, 1), $b->angle, $this->distance($b, 0)),
+            ConstructionKind::DirectionDistance => PlacesFound::byDirectionAndDistance(
+                $this->place($b, 0), $this->direction($b, 0), $this->distance($b, 0), $b->offset,
+            ),
+            ConstructionKind::TurnedAngle => PlacesFound::byTurnedAngle(
+                $this->place($b, 0), $this->place($b, 1), $b->angle, $this->distance($b, 0),
+            ),
             ConstructionKind::TwoLines => PlacesFound::byTwoLines($this->line($b, 0), $this->line($b, 1)),
-            ConstructionKind::LineDistance => PlacesFound::byLineAndDistance($this->line($b, 0), $this->place($b, 0), $this->distance($b, 0)),
-            ConstructionKind::TwoDistances => PlacesFound::byTwoDistances($this->place($b, 0), $this->distance($b, 0), $this->place($b, 1), $this->distance($b, 1)),
+            ConstructionKind::LineDistance => PlacesFound::byLineAndDistance(
+                $this->line($b, 0), $this->place($b, 0), $this->distance($b, 0),
+            ),
+            ConstructionKind::TwoDistances => PlacesFound::byTwoDistances(
+                $this->place($b, 0), $this->distance($b, 0), $this->place($b, 1), $this->distance($b, 1),
+            ),
             ConstructionKind::Along => PlacesOnPolyline::at($this->givens->chain($b->chain), $this->distance($b, 0), $b->offset),
             ConstructionKind::Foot => PlacesOnPolyline::foot($this->givens->chain($b->chain), $this->place($b, 0)),
             ConstructionKind::Divided => PlacesOnPolyline::divided($this->givens->chain($b->chain), $b->count, $b->offset),
-            ConstructionKind::Every => PlacesOnPolyline::every($this->givens->chain($b->chain), $this->distance($b, 0), $b->corners, $b->offset),
+            ConstructionKind::Every => PlacesOnPolyline::every(
+                $this->givens->chain($b->chain), $this->distance($b, 0), $b->corners, $b->offset,
+            ),
             ConstructionKind::Parallel => PlacesOnPolyline::parallel($this->givens->chain($b->chain), $b->offset),
             ConstructionKind::Corners => PlacesOnPolyline::corners($this->givens->chain($b->chain)),
             ConstructionKind::SetBack => PlacesOnPolyline::setBack($this->givens->chain($b->chain), $this->distance($b, 0)),
             ConstructionKind::Area => PlacesOnPolyline::enclosed($this->givens->chain($b->chain)),
             ConstructionKind::ArcThroughThree => PlacesOnArc::throughThree($this->place($b, 0), $this->place($b, 1), $this->place($b, 2)),
-            ConstructionKind::ArcLeaving => PlacesOnArc::leaving($this->place($b, 0), $this->direction($b, 0), $this->curve($b), $b->toTheRight),
-            ConstructionKind::ArcBetweenTangents => PlacesOnArc::betweenTangents($this->line($b, 0), $this->line($b, 1), $this->distance($b, 0)),
+            ConstructionKind::ArcLeaving => PlacesOnArc::leaving(
+                $this->place($b, 0), $this->direction($b, 0), $this->curve($b), $b->toTheRight,
+            ),
+            ConstructionKind::ArcBetweenTangents => PlacesOnArc::betweenTangents(
+                $this->line($b, 0), $this->line($b, 1), $this->distance($b, 0),
+            ),
             ConstructionKind::BestLine => BestFit::line($this->givens->places($b->places))->made(),
             ConstructionKind::BestCircle => BestFit::circle($this->givens->places($b->places))->made(),
             ConstructionKind::BestPlane => BestFit::plane($this->givens->places($b->places))->made(),
             ConstructionKind::Inverse => Inverse::along($this->givens->places($b->places)),
-            ConstructionKind::BoltCircle => PlacesInPattern::circle($this->givens->places($b->places), $this->distance($b, 0), $b->count, $this->turn($b)),
-            ConstructionKind::BoltRectangle => PlacesInPattern::rectangle($this->givens->places($b->places), $b->count, $b->across, $this->distance($b, 0), $this->distance($b, 1), $this->turn($b)),
-            ConstructionKind::BoltList => PlacesInPattern::offsets($this->givens->places($b->places), array_map(static fn (GivenOffset $o) => [$o->along, $o->right], $b->pattern), $this->turn($b)),
+            ConstructionKind::BoltCircle => PlacesInPattern::circle(
+                $this->givens->places($b->places), $this->distance($b, 0), $b->count, $this->turn($b),
+            ),
+            ConstructionKind::BoltRectangle => PlacesInPattern::rectangle(
+                $this->givens->places($b->places), $b->count, $b->across, $this->distance($b, 0), $this->distance($b, 1),
+                $this->turn($b),
+            ),
+            ConstructionKind::BoltList => PlacesInPattern::offsets(
+                $this->givens->places($b->places), array_map(static fn (GivenOffset $o) => [$o->along, $o->right], $b->pattern),
+                $this->turn($b),
+            ),
             ConstructionKind::Curve => Made::one([], $this->curve($b)->figures()),
             ConstructionKind::Triangle => $this->triangle($b),
-            ConstructionKind::Sketch => Sketch::made($this->place($b, 0), array_map($this->leg(...), $b->legs), $b->closing, $b->closingDirection === null ? 0.0 : $this->givens->direction($b->closingDirection), $b->offset),
+            ConstructionKind::Sketch => Sketch::made(
+                $this->place($b, 0), array_map($this->leg(...), $b->legs), $b->closing,
+                $b->closingDirection === null ? 0.0 : $this->givens->direction($b->closingDirection), $b->offset,
+            ),
         };
     }
 
@@ -103,7 +128,9 @@ final readonly class Construct
     private function curve(Construction $b): SimpleCurve
     {
         if (count($b->elements) !== 2) {
-            throw NoConstruction::contradiction('Two elements of the curve are needed: radius, angle, length, chord, tangent, external or middle ordinate.');
+            throw NoConstruction::contradiction(
+                'Two elements of the curve are needed: radius, angle, length, chord, tangent, external or middle ordinate.',
+            );
         }
 
         return SimpleCurve::from($b->elements[0]->element, $b->elements[0]->value, $b->elements[1]->element, $b->elements[1]->value);

@@ -9,8 +9,8 @@ use Parlay\Core\Cogo\SketchClosing;
 use Parlay\Core\ListOf;
 
 /**
- * How places are computed: the kind, and what it is computed from, in the order in which the kind asks for it. This is also the recipe that a
- * computed point remembers.
+ * How places are computed: the kind, and what it is computed from, in the order in which the kind asks for it. This is also the recipe
+ * that a computed point remembers.
  */
 final readonly class Construction
 {

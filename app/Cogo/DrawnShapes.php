@@ -39,7 +39,8 @@ final class DrawnShapes
     {
         [$layer, $number] = $this->follow($layerId, $number);
 
-        return $this->shape($layer, $number) ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
+        return $this->shape($layer, $number)
+            ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
     }
 
     /** A few shapes are cut out by the database; whoever asks for many has the layer read once. */
@@ -56,7 +57,8 @@ final class DrawnShapes
 
     public function layer(int $layerId): DesignLayer
     {
-        return $this->layers[$layerId] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds', 'next_layer_id'])->with(['design' => static fn ($q) => $q->select(Design::LISTED)])
+        return $this->layers[$layerId] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds', 'next_layer_id'])
+            ->with(['design' => static fn ($q) => $q->select(Design::LISTED)])
             ->whereHas('design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at'))->find($layerId)
             ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
     }
@@ -82,7 +84,9 @@ final class DrawnShapes
         while ($this->newest && ! $layer->design->current) {
             $next = DesignLayer::successor($this->successors[$layer->id] ??= $layer->successors(), $number);
             if ($next === null || $layer->next_layer_id === null) {
-                throw new \DomainException("Revision “{$this->after($layer->design)}” of {$layer->design->file_name} no longer has the part of layer {$layer->name} that this was made from.");
+                throw new \DomainException("Revision “{$this->after(
+                    $layer->design,
+                )}” of {$layer->design->file_name} no longer has the part of layer {$layer->name} that this was made from.");
             }
             [$layer, $number] = [$this->layer((int) $layer->next_layer_id), $next];
         }

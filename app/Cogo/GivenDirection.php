@@ -6,7 +6,10 @@ namespace App\Cogo;
 
 use App\Designs\ShapeRef;
 
-/** A grid azimuth: typed, from one place to another, along a line or as a block or text of a drawing is turned; and an angle added to it, clockwise, radians. */
+/**
+ * A grid azimuth: typed, from one place to another, along a line or as a block or text of a drawing is turned; and an angle added to
+ * it, clockwise, radians.
+ */
 final readonly class GivenDirection
 {
     public function __construct(

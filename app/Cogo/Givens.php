@@ -52,7 +52,9 @@ final class Givens
         return match (true) {
             $given->pointId !== null => $this->points[$given->pointId] ??= $this->project->points()->find($given->pointId)?->position()
                 ?? throw new \DomainException('A point that this is computed from is gone. Choose another, or undo its deletion.'),
-            $given->controlId !== null => $this->control[$given->controlId] ??= $this->project->controlPoints()->find($given->controlId)?->position()
+            $given->controlId !== null => $this->control[$given->controlId] ??= $this->project->controlPoints()
+                ->find($given->controlId)
+                ?->position()
                 ?? throw new \DomainException('A control point that this is computed from is gone. Choose another.'),
             $given->spot !== null => $this->spot($given->spot),
             $given->northing !== null && $given->easting !== null => new Position($given->northing, $given->easting, $given->elevation),
@@ -79,7 +81,8 @@ final class Givens
             return $this->shape($given->shape)->azimuth() + $given->plus;
         }
 
-        return ($given->azimuth ?? throw new \DomainException('A direction is missing: type one, or take it from two places.')) + $given->plus;
+        return ($given->azimuth ?? throw new \DomainException('A direction is missing: type one, or take it from two places.'))
+            + $given->plus;
     }
 
     public function distance(GivenDistance $given): float
@@ -88,7 +91,8 @@ final class Givens
             return $this->place($given->from)->distanceTo($this->place($given->to)) + $given->plus;
         }
 
-        return ($given->metres ?? throw new \DomainException('A distance is missing: type one, or take it from two places.')) + $given->plus;
+        return ($given->metres ?? throw new \DomainException('A distance is missing: type one, or take it from two places.'))
+            + $given->plus;
     }
 
     public function line(GivenLine $given): Line
@@ -129,7 +133,9 @@ final class Givens
         if ($given->shapes === []) {
             $chain = Polyline::through($this->places($given->places), $given->closed);
         } else {
-            $pieces = $given->connected && count($given->shapes) === 1 ? $this->connected($given->shapes[0]) : array_map($this->shape(...), $given->shapes);
+            $pieces = $given->connected && count($given->shapes) === 1
+                ? $this->connected($given->shapes[0])
+                : array_map($this->shape(...), $given->shapes);
             $legs = array_merge(...array_map(ShapeLegs::of(...), $pieces));
             if ($legs === []) {
                 throw NoConstruction::contradiction('Only lines, arcs and circles can be measured along; splines and ellipses can’t yet.');
@@ -149,7 +155,10 @@ final class Givens
     {
         $shape = $this->shapes->of($spot->layerId, $spot->shape);
         if ($spot->kind !== SpotKind::Intersection) {
-            return Spot::of($shape, $spot->kind, $spot->nearNorthing === null || $spot->nearEasting === null ? null : new Position($spot->nearNorthing, $spot->nearEasting));
+            return Spot::of(
+                $shape, $spot->kind,
+                $spot->nearNorthing === null || $spot->nearEasting === null ? null : new Position($spot->nearNorthing, $spot->nearEasting),
+            );
         }
         if ($spot->withLayerId === null || $spot->withShape === null) {
             throw new \DomainException('An intersection needs the second line or arc.');
@@ -170,16 +179,21 @@ final class Givens
         if ($given->gridLineId !== null) {
             $line = $this->gridLine($given->gridLineId);
 
-            return $line->ring ? throw NoConstruction::contradiction("A straight line is needed here, and {$line->name} is a ring.") : Line::through($line->from(), $line->to());
+            return $line->ring
+                ? throw NoConstruction::contradiction("A straight line is needed here, and {$line->name} is a ring.")
+                : Line::through($line->from(), $line->to());
         }
         $from = $this->place($given->from ?? new GivenPlace);
 
-        return $given->direction !== null ? new Line($from, $this->direction($given->direction)) : Line::through($from, $this->place($given->to ?? new GivenPlace));
+        return $given->direction !== null
+            ? new Line($from, $this->direction($given->direction))
+            : Line::through($from, $this->place($given->to ?? new GivenPlace));
     }
 
     private function gridLine(int $id): GridLine
     {
-        return $this->gridLines[$id] ??= $this->project->gridLines()->find($id) ?? throw new \DomainException('That grid line is gone. Choose another.');
+        return $this->gridLines[$id] ??= $this->project->gridLines()->find($id)
+            ?? throw new \DomainException('That grid line is gone. Choose another.');
     }
 
     /** @return list<Shape> the piece and all that joins it on its layer, in order */

@@ -11,9 +11,9 @@ use Parlay\Core\ListOf;
 final readonly class PlacesWanted
 {
     /**
-     * like: the circle, block or outline that the others are to be like. right, along: a place of the block beside its insertion, turned with
-     * it. interval: metres. separator: between the names of two grid lines.
-     * attribute: of a block, whose text names the points; empty for numbers.
+     * like: the circle, block or outline that the others are to be like. right, along: a place of the block beside its insertion,
+     * turned with it. interval: metres. separator: between the names of two grid lines. attribute: of a block, whose text names the
+     * points; empty for numbers.
      *
      * @param  list<int>  $layerIds
      * @param  list<ShapeRef>  $shapes  only these lines

@@ -10,8 +10,8 @@ use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
 
 /**
- * Where points would be now that what they were made from has changed: points and control that moved, drawings with a newer revision. Points
- * made from points that would move are worked out from where those would be.
+ * Where points would be now that what they were made from has changed: points and control that moved, drawings with a newer revision.
+ * Points made from points that would move are worked out from where those would be.
  */
 final class Proposals
 {
@@ -54,7 +54,12 @@ final class Proposals
         $points = $project->points()->get(['id', 'name', 'northing', 'easting', 'elevation']);
         $self->givens->know($points->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all());
         $self->words->know($points->pluck('name', 'id')->all());
-        $stakes = $project->marks()->where('kind', 'stake')->whereIn('point_id', array_keys($self->candidates))->selectRaw('point_id, count(*) as n')->groupBy('point_id')->pluck('n', 'point_id');
+        $stakes = $project->marks()
+            ->where('kind', 'stake')
+            ->whereIn('point_id', array_keys($self->candidates))
+            ->selectRaw('point_id, count(*) as n')
+            ->groupBy('point_id')
+            ->pluck('n', 'point_id');
         $proposals = [];
         foreach ($self->candidates as $point) {
             $new = $self->work($point);
@@ -80,11 +85,14 @@ final class Proposals
     /** Only points that name other rows can have changed; the text of a recipe says so without being read whole. */
     private function findCandidates(): void
     {
-        $stale = array_flip(DesignLayer::query()->whereHas('design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at')->where('current', false))->pluck('id')->all());
+        $stale = array_flip(DesignLayer::query()->whereHas(
+            'design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at')->where('current', false),
+        )->pluck('id')->all());
         $ids = [];
         foreach ($this->project->points()->whereNotNull('recipe')->toBase()->pluck('recipe', 'id') as $id => $text) {
             preg_match_all('~"(?:layerId|withLayerId)":(\d+)~', (string) $text, $layers);
-            if (preg_match('~"(?:pointId|controlId|gridLineId)":\d~', (string) $text) === 1 || array_intersect_key(array_flip($layers[1]), $stale) !== []) {
+            if (preg_match('~"(?:pointId|controlId|gridLineId)":\d~', (string) $text) === 1
+                || array_intersect_key(array_flip($layers[1]), $stale) !== []) {
                 $ids[] = $id;
             }
         }
@@ -112,8 +120,12 @@ final class Proposals
                     $this->givens->know([$source => $place]);
                 }
             }
-            $new = $recipe === null ? $point->position() : $this->construct->made($recipe->construction)->place($recipe->letter, $recipe->index)?->position;
-            $this->worked[$point->id] ??= $new === null ? "Solution {$recipe?->letter} is gone: the figure now has fewer." : ($recipe?->elevated($new, $this->givens) ?? $new);
+            $new = $recipe === null
+                ? $point->position()
+                : $this->construct->made($recipe->construction)->place($recipe->letter, $recipe->index)?->position;
+            $this->worked[$point->id] ??= $new === null
+                ? "Solution {$recipe?->letter} is gone: the figure now has fewer."
+                : ($recipe?->elevated($new, $this->givens) ?? $new);
         } catch (\DomainException $e) {
             $this->worked[$point->id] = $e->getMessage();
         }
@@ -132,7 +144,9 @@ final class Proposals
 
     private static function moved(Position $a, Position $b): bool
     {
-        return $a->distanceTo($b) > self::MOVED || ($a->elevation === null) !== ($b->elevation === null) || abs(($a->elevation ?? 0.0) - ($b->elevation ?? 0.0)) > self::MOVED;
+        return $a->distanceTo($b) > self::MOVED
+            || ($a->elevation === null) !== ($b->elevation === null)
+            || abs(($a->elevation ?? 0.0) - ($b->elevation ?? 0.0)) > self::MOVED;
     }
 
     private function proposal(StakeoutPoint $point, Position|string $new, int $stakes): Proposal

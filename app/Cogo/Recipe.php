@@ -38,7 +38,8 @@ final readonly class Recipe
         }
 
         return new self(
-            (string) ($row['description'] ?? ''), Values::of($row['construction'], Construction::class), (string) $row['letter'], (int) $row['index'],
+            (string) ($row['description'] ?? ''),
+            Values::of($row['construction'], Construction::class), (string) $row['letter'], (int) $row['index'],
             isset($row['elevation']) ? Values::of($row['elevation'], ElevationWanted::class) : null,
         );
     }
@@ -46,7 +47,10 @@ final readonly class Recipe
     /** @return array<string, mixed> */
     public function row(): array
     {
-        return ['description' => $this->description, 'construction' => self::compact($this->construction), 'letter' => $this->letter, 'index' => $this->index]
+        return [
+            'description' => $this->description, 'construction' => self::compact($this->construction), 'letter' => $this->letter,
+            'index' => $this->index,
+        ]
             + ($this->elevation === null ? [] : ['elevation' => self::compact($this->elevation)]);
     }
 
@@ -60,7 +64,8 @@ final readonly class Recipe
         $touched = $this->construction->kind === ConstructionKind::Place && isset($this->construction->places[0]->spot);
 
         return [
-            'project_id' => $projectId, 'name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
+            'project_id' => $projectId, 'name' => $name,
+            'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
             'code' => $code, 'description' => $description, 'origin' => $touched ? 'drawing' : 'computed',
             'recipe' => json_encode($this->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
         ];
@@ -73,7 +78,9 @@ final readonly class Recipe
 
     public static function withElevation(?ElevationWanted $e, Position $made, Givens $givens): Position
     {
-        return $e === null ? $made : $e->rule->apply($made, $e->value, $e->from === null ? null : $givens->place($e->from), $e->to === null ? null : $givens->place($e->to));
+        return $e === null ? $made : $e->rule->apply(
+            $made, $e->value, $e->from === null ? null : $givens->place($e->from), $e->to === null ? null : $givens->place($e->to),
+        );
     }
 
     /** Only what says something: most fields of a construction are empty. */

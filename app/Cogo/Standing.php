@@ -33,7 +33,9 @@ final class Standing
         foreach ([0, -1, 1] as $n) {
             foreach ([0, -1, 1] as $e) {
                 foreach ($this->cells[self::cell($p, $n, $e)] ?? [] as [$there, $name]) {
-                    if ($there->distanceTo($p) < self::SAME && ($there->elevation === null) === ($p->elevation === null) && abs(($there->elevation ?? 0.0) - ($p->elevation ?? 0.0)) < self::SAME) {
+                    if ($there->distanceTo($p) < self::SAME
+                        && ($there->elevation === null) === ($p->elevation === null)
+                        && abs(($there->elevation ?? 0.0) - ($p->elevation ?? 0.0)) < self::SAME) {
                         return $name;
                     }
                 }

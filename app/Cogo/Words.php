@@ -49,8 +49,12 @@ final class Words
         $parts = array_filter([
             $places === [] ? '' : 'from '.implode(', ', $places),
             $distances === [] ? '' : implode(' and ', $distances),
-            $b->offset === 0.0 ? '' : $this->project->length_style->format(abs($b->offset)).($b->offset < 0 ? ' to the left' : ' to the right'),
-            $drawn === null ? '' : 'layer '.$this->shapes->layer($drawn->layerId)->name.' of '.$this->shapes->layer($drawn->layerId)->design->file_name,
+            $b->offset === 0.0
+                ? ''
+                : $this->project->length_style->format(abs($b->offset)).($b->offset < 0 ? ' to the left' : ' to the right'),
+            $drawn === null
+                ? ''
+                : 'layer '.$this->shapes->layer($drawn->layerId)->name.' of '.$this->shapes->layer($drawn->layerId)->design->file_name,
         ]);
 
         return ucfirst($b->kind->words()).($parts === [] ? '' : ' '.implode(', ', $parts));
@@ -60,7 +64,9 @@ final class Words
     {
         return match (true) {
             $g->pointId !== null => $this->points[$g->pointId] ??= (string) $this->project->points()->whereKey($g->pointId)->value('name'),
-            $g->controlId !== null => $this->control[$g->controlId] ??= (string) $this->project->controlPoints()->whereKey($g->controlId)->value('name'),
+            $g->controlId !== null => $this->control[$g->controlId] ??= (string) $this->project->controlPoints()
+                ->whereKey($g->controlId)
+                ->value('name'),
             $g->spot !== null => 'a spot of the drawing',
             default => 'typed coordinates',
         };

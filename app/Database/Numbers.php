@@ -16,6 +16,9 @@ final class Numbers
      */
     public static function next(string $table): int
     {
-        return 1 + (int) DB::scalar("SELECT max(coalesce((SELECT seq FROM sqlite_sequence WHERE name = ?), 0), coalesce((SELECT max(id) FROM $table), 0))", [$table]);
+        return 1 + (int) DB::scalar(
+            "SELECT max(coalesce((SELECT seq FROM sqlite_sequence WHERE name = ?), 0), coalesce((SELECT max(id) FROM $table), 0))",
+            [$table],
+        );
     }
 }

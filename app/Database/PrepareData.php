@@ -9,7 +9,10 @@ use Illuminate\Console\Command;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
 
-/** Before anything is served: is the data folder fit to be worked in, and is its database whole and of this version? Asked of the database itself. */
+/**
+ * Before anything is served: is the data folder fit to be worked in, and is its database whole and of this version? Asked of the
+ * database itself.
+ */
 final class PrepareData extends Command
 {
     /** Bytes without which a day can't be begun. */
@@ -43,12 +46,17 @@ final class PrepareData extends Command
         $data = config()->string('parlay.data');
         $probe = "$data/.probe";
         if (@file_put_contents($probe, 'x') !== 1) {
-            throw new \DomainException("The data folder $data can’t be written to: it is full, or belongs to somebody else. Make room or change its rights, or choose another with --data.");
+            throw new \DomainException(
+                "The data folder $data can’t be written to: it is full, or belongs to somebody else. Make room or change its rights, or choose another with --data.",
+            );
         }
         unlink($probe);
         $free = @disk_free_space($data);
         if ($free !== false && $free < self::ROOM) {
-            throw new \DomainException(sprintf('The disk of the data folder %s is nearly full: %.0f MB are left, and a day needs %.0f. Make room and start again.', $data, $free / 1e6, self::ROOM / 1e6));
+            throw new \DomainException(sprintf(
+                'The disk of the data folder %s is nearly full: %.0f MB are left, and a day needs %.0f. Make room and start again.',
+                $data, $free / 1e6, self::ROOM / 1e6,
+            ));
         }
         foreach (['parlay.sqlite', 'live.sqlite'] as $name) {
             if (is_file("$data/$name") && ! (is_readable("$data/$name") && is_writable("$data/$name"))) {
@@ -88,8 +96,12 @@ final class PrepareData extends Command
         }
         if ($said !== ['ok']) {
             $copies = self::copies(dirname($path));
-            throw new \DomainException("The database $path is damaged (".mb_substr($said[0], 0, 120).'). Nothing of it was changed. Put it aside and '
-                .($copies === [] ? 'take in a packed project, or a backup of the folder.' : 'put the newest copy in its place ('.end($copies).'), or take in a packed project.'));
+            throw new \DomainException("The database $path is damaged (".mb_substr(
+                $said[0], 0, 120,
+            ).'). Nothing of it was changed. Put it aside and '
+                .($copies === []
+                    ? 'take in a packed project, or a backup of the folder.'
+                    : 'put the newest copy in its place ('.end($copies).'), or take in a packed project.'));
         }
     }
 
@@ -101,7 +113,9 @@ final class PrepareData extends Command
         try {
             DB::statement('VACUUM INTO ?', [$copy]);
         } catch (\PDOException $e) {
-            throw new \DomainException("No copy of the database could be kept before bringing it to this version ($copy: {$e->getMessage()}). Make room, then start again; nothing was changed.");
+            throw new \DomainException(
+                "No copy of the database could be kept before bringing it to this version ($copy: {$e->getMessage()}). Make room, then start again; nothing was changed.",
+            );
         }
         $this->line("· Kept a copy of the database: $copy");
         foreach (array_slice(self::copies($data), 0, -self::COPIES) as $old) {

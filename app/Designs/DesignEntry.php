@@ -63,7 +63,10 @@ final readonly class DesignEntry
             extent: $d->extent ?? [],
             remarks: $d->remarks,
             strays: array_map(StrayEntry::of(...), $d->strays),
-            changes: array_map(static fn (array $c) => new LayerChanges($c['layer'], $c['added'], $c['gone'], $c['moved'], $c['farthest']), $d->changes ?? []),
+            changes: array_map(
+                static fn (array $c) => new LayerChanges($c['layer'], $c['added'], $c['gone'], $c['moved'], $c['farthest']),
+                $d->changes ?? [],
+            ),
             layers: $d->layers->map(static fn (DesignLayer $l) => LayerEntry::of($l))->all(),
         );
     }

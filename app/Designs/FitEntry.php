@@ -34,7 +34,8 @@ final readonly class FitEntry
         $p = $f->placement;
 
         return new self(
-            $f->unit, $f->asDrawn(), new PlacementChosen($f->exchanged, $p->a, $p->b, $p->dx, $p->dy), $p->rotation(), $p->scale(), $f->rms(), $f->chance > 0.05 && $f->named() < 2,
+            $f->unit, $f->asDrawn(), new PlacementChosen($f->exchanged, $p->a, $p->b, $p->dx, $p->dy),
+            $p->rotation(), $p->scale(), $f->rms(), $f->chance > 0.05 && $f->named() < 2,
             array_map(static fn (ControlMatch $m) => MatchEntry::of($m), $f->matches),
         );
     }

@@ -31,6 +31,10 @@ final readonly class InspectedLayer
     {
         $kinds = $l->kinds();
 
-        return new self($l->name, Colours::hex($l->rgb), $l->count, array_map(static fn (string $k, int $n) => new KindCount($k, $n), array_keys($kinds), array_values($kinds)), $l->extent() ?? [], $l->off, $l->frozen, $l->locked);
+        return new self(
+            $l->name, Colours::hex($l->rgb), $l->count,
+            array_map(static fn (string $k, int $n) => new KindCount($k, $n), array_keys($kinds), array_values($kinds)),
+            $l->extent() ?? [], $l->off, $l->frozen, $l->locked,
+        );
     }
 }

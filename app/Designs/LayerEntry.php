@@ -34,7 +34,9 @@ final readonly class LayerEntry
 
     public static function of(DesignLayer $l): self
     {
-        $kinds = array_map(static fn (string $kind, int $count) => new KindCount($kind, $count), array_keys($l->kinds), array_values($l->kinds));
+        $kinds = array_map(
+            static fn (string $kind, int $count) => new KindCount($kind, $count), array_keys($l->kinds), array_values($l->kinds),
+        );
 
         return new self(
             id: $l->id,

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Designs;
 
-/** From the drawing in metres to the site grid: easting = a x − b y + dEasting, northing = b x + a y + dNorthing; exchanged first where told. */
+/**
+ * From the drawing in metres to the site grid: easting = a x − b y + dEasting, northing = b x + a y + dNorthing; exchanged first where
+ * told.
+ */
 final readonly class PlacementChosen
 {
     public function __construct(

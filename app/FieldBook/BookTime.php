@@ -28,7 +28,9 @@ final readonly class BookTime
     /** Seconds since; by the wall where the machine was started anew since, and then never less than none. */
     public function age(): float
     {
-        return $this->isOfThisStart() ? Clock::steady() - (float) $this->steady : max(0.0, (float) Carbon::parse($this->at)->diffInMicroseconds(Carbon::now('UTC')) / 1e6);
+        return $this->isOfThisStart()
+            ? Clock::steady() - (float) $this->steady
+            : max(0.0, (float) Carbon::parse($this->at)->diffInMicroseconds(Carbon::now('UTC')) / 1e6);
     }
 
     /** @param  float  $moment  of this start of the machine, steady seconds */

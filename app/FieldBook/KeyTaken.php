@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace App\FieldBook;
 
-/** A key that carried one wish out came again with another: the old answer would be no answer to it, and carrying it out would be a second deed. */
+/**
+ * A key that carried one wish out came again with another: the old answer would be no answer to it, and carrying it out would be a
+ * second deed.
+ */
 final class KeyTaken extends \RuntimeException
 {
     /** @param  list<string>  $differing  in words, what is otherwise than the first time */
     public static function by(string $deed, array $differing): self
     {
-        return new self("This key was used for another $deed already (".implode(', ', $differing).'). Nothing was stored. Send it under a new key.');
+        return new self(
+            "This key was used for another $deed already (".implode(', ', $differing).'). Nothing was stored. Send it under a new key.',
+        );
     }
 
     /**
@@ -21,7 +26,9 @@ final class KeyTaken extends \RuntimeException
      */
     public static function unlessSame(string $deed, array $first, array $now): void
     {
-        $differing = array_keys(array_filter($now, static fn (mixed $value, string $part) => $value !== ($first[$part] ?? null), ARRAY_FILTER_USE_BOTH));
+        $differing = array_keys(
+            array_filter($now, static fn (mixed $value, string $part) => $value !== ($first[$part] ?? null), ARRAY_FILTER_USE_BOTH),
+        );
         if ($differing !== []) {
             throw self::by($deed, array_map(strval(...), $differing));
         }

@@ -29,20 +29,26 @@ final class Pages
     public static function page(Project $project, ?int $before): array
     {
         // One line more than is shown: the first of a page, too, is held against the one before it.
-        $found = DB::table('field_book')->leftJoin('book_sequence', 'book_sequence.seq', '=', 'field_book.seq')->where('project_id', $project->id)
+        $found = DB::table('field_book')->leftJoin('book_sequence', 'book_sequence.seq', '=', 'field_book.seq')
+            ->where('project_id', $project->id)
             ->when($before !== null, static fn ($q) => $q->where('field_book.seq', '<', $before))
-            ->orderByDesc('field_book.seq')->limit(self::PAGE + 1)->get(['kind', 'id', 'field_book.at', 'field_book.seq', 'steady', 'boot']);
+            ->orderByDesc('field_book.seq')->limit(self::PAGE + 1)->get(
+                ['kind', 'id', 'field_book.at', 'field_book.seq', 'steady', 'boot'],
+            );
         $lines = $found->slice(0, self::PAGE);
         $ids = static fn (array $kinds): array => $lines->whereIn('kind', $kinds)->pluck('id')->all();
         $marks = Mark::query()->findMany($ids(['stake', 'as_built', 'check']))->keyBy('id');
         $readings = Observation::query()->findMany([...$ids(['reading']), ...$marks->pluck('observation_id')])->keyBy('id');
         $setups = Setup::query()->findMany($ids(['setup']))->keyBy('id');
 
-        return $lines->map(static fn (\stdClass $l, int $i) => self::entry($l, self::clockJump($found->get($i + 1), $l), $readings, $setups, $marks))->values()->all();
+        return $lines->map(
+            static fn (\stdClass $l, int $i) => self::entry($l, self::clockJump($found->get($i + 1), $l), $readings, $setups, $marks),
+        )->values()->all();
     }
 
     /**
-     * How far the clock on the wall was set between two lines, told by the steady one; across starts of the machine only what was set back shows.
+     * How far the clock on the wall was set between two lines, told by the steady one; across starts of the machine only what was set
+     * back shows.
      *
      * @return float|null seconds, forward or back (negative); null where it simply ran
      */
@@ -52,7 +58,9 @@ final class Pages
             return null;
         }
         $wall = (float) Carbon::parse($before->at)->diffInMicroseconds(Carbon::parse($line->at)) / 1e6;
-        $steady = isset($before->steady, $line->steady) && $before->boot === $line->boot ? $line->steady - $before->steady : max(0.0, $wall);
+        $steady = isset($before->steady, $line->steady) && $before->boot === $line->boot
+            ? $line->steady - $before->steady
+            : max(0.0, $wall);
         $jump = $wall - $steady;
 
         return abs($jump) > self::CLOCK_RUNS_WITHIN ? round($jump, 1) : null;

@@ -9,7 +9,8 @@ use App\Clock;
 /**
  * Who may use a Parlay that other machines can reach: whoever has its key.
  *
- * The key is 32 random bytes in the data folder, made at the first start, shown in the terminal, and changed by ./parlay key; then every browser is asked again.
+ * The key is 32 random bytes in the data folder, made at the first start, shown in the terminal, and changed by ./parlay key; then
+ * every browser is asked again.
  */
 final class Access
 {
@@ -57,7 +58,10 @@ final class Access
         self::wrong(static function (array $all) use ($address): array {
             $times = ($all[$address]['times'] ?? 0) + 1;
             unset($all[$address]);
-            $all[$address] = ['times' => $times, 'until' => Clock::steady() + ($times <= self::FREE ? 0.0 : min(self::LONGEST_WAIT, 2.0 ** ($times - self::FREE)))];
+            $all[$address] = [
+                'times' => $times,
+                'until' => Clock::steady() + ($times <= self::FREE ? 0.0 : min(self::LONGEST_WAIT, 2.0 ** ($times - self::FREE))),
+            ];
 
             return array_slice($all, -self::REMEMBERED, null, true);
         });

@@ -19,7 +19,9 @@ final class Body
      */
     public static function read(Request $request, string $class): object
     {
-        $data = in_array($request->method(), ['GET', 'DELETE'], true) ? self::fromQuery($request, $class) : json_decode($request->getContent() ?: '{}', true);
+        $data = in_array($request->method(), ['GET', 'DELETE'], true)
+            ? self::fromQuery($request, $class)
+            : json_decode($request->getContent() ?: '{}', true);
         if (! is_array($data) || ($data !== [] && array_is_list($data))) {
             throw new InvalidValues(['body' => 'A JSON object is expected.']);
         }

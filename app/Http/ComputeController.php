@@ -48,7 +48,9 @@ final class ComputeController
     {
         $query = Body::read($request, LengthQuery::class);
 
-        return new JsonResponse(array_map(static fn (float $m) => new LengthReading($m, $query->style->format($m)), LengthText::read($query->text, $query->style)));
+        return new JsonResponse(array_map(
+            static fn (float $m) => new LengthReading($m, $query->style->format($m)), LengthText::read($query->text, $query->style),
+        ));
     }
 
     #[Get('/compute/angle', 'Reads a direction or an angle as people type it', AngleReading::class, query: AngleQuery::class)]
@@ -72,7 +74,9 @@ final class ComputeController
     {
         $finer = max(0, min(4, $how->finer));
 
-        return new AngleReading($radians, $how->direction ? $how->as->format($radians, $how->style, $finer) : $how->style->format($radians, $finer));
+        return new AngleReading(
+            $radians, $how->direction ? $how->as->format($radians, $how->style, $finer) : $how->style->format($radians, $finer),
+        );
     }
 
     #[Post('/compute/sight', 'Reduces a raw reading', ReadingBody::class, Sight::class)]
@@ -101,17 +105,24 @@ final class ComputeController
             return new JsonResponse(SolutionEntry::of(Resection::solve($sights, $body->instrumentHeight, $accuracy)));
         }
         if ($body->method !== SetupMethod::KnownBacksight || $body->station === null) {
-            throw new \DomainException('Resections and known backsights can be computed here; a known backsight needs the station’s coordinates.');
+            throw new \DomainException(
+                'Resections and known backsights can be computed here; a known backsight needs the station’s coordinates.',
+            );
         }
 
-        return new JsonResponse(SolutionEntry::of((new KnownPoint(self::position($body->station), $body->instrumentHeight, $accuracy))->onBacksights($sights)));
+        return new JsonResponse(
+            SolutionEntry::of((new KnownPoint(self::position($body->station), $body->instrumentHeight, $accuracy))->onBacksights($sights)),
+        );
     }
 
     #[Post('/compute/guidance', 'How to move a pole onto a design place', ComputeGuidanceBody::class, Guidance::class)]
     public function guidance(Request $request): JsonResponse
     {
         $body = Body::read($request, ComputeGuidanceBody::class);
-        $guidance = Guidance::from(self::position($body->instrument), self::position($body->pole), self::position($body->design), new Tolerance($body->planTolerance, $body->heightTolerance));
+        $guidance = Guidance::from(
+            self::position($body->instrument), self::position($body->pole), self::position($body->design),
+            new Tolerance($body->planTolerance, $body->heightTolerance),
+        );
 
         return new JsonResponse($guidance);
     }

@@ -22,11 +22,17 @@ final class Problems
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([\DomainException::class, NeedsConfirmation::class, KeyTaken::class, UniqueConstraintViolationException::class]);
+        $exceptions->dontReport(
+            [\DomainException::class, NeedsConfirmation::class, KeyTaken::class, UniqueConstraintViolationException::class],
+        );
         // Two requests at once, or a key of somebody else's: the database keeps the first.
-        $exceptions->render(static fn (UniqueConstraintViolationException $e) => self::answer(422, 'Another request has stored something under the same name or key. Reload to see it.'));
+        $exceptions->render(static fn (UniqueConstraintViolationException $e) => self::answer(
+            422, 'Another request has stored something under the same name or key. Reload to see it.',
+        ));
         $exceptions->render(static fn (InvalidValues $e) => self::answer(422, $e->getMessage(), ['errors' => $e->errors]));
-        $exceptions->render(static fn (NeedsConfirmation $e) => self::answer(409, $e->getMessage(), ['reason' => $e->reason, 'evidence' => $e->evidence]));
+        $exceptions->render(
+            static fn (NeedsConfirmation $e) => self::answer(409, $e->getMessage(), ['reason' => $e->reason, 'evidence' => $e->evidence]),
+        );
         $exceptions->render(static fn (QueryException $e) => self::ofDatabase($e));
         $exceptions->render(static fn (KeyTaken $e) => self::answer(409, $e->getMessage(), ['reason' => 'key_taken']));
         $exceptions->render(static fn (\DomainException $e) => self::answer(422, $e->getMessage()));
@@ -44,10 +50,17 @@ final class Problems
             });
         });
         $exceptions->render(static fn (FatalError $e, Request $request) => preg_match('~^(Maximum execution time|Allowed memory size)~', $e->getMessage()) === 1 && $request->is('api/*')
-            ? self::answer(503, 'This took more time or memory than one request may have, and was stopped. Nothing was stored by it. Send less at once: a shorter list, fewer layers, a smaller part.')
+            ? self::answer(
+                503,
+                'This took more time or memory than one request may have, and was stopped. Nothing was stored by it. Send less at '
+                    .'once: a shorter list, fewer layers, a smaller part.',
+            )
             : null);
         $exceptions->render(static fn (\Throwable $e, Request $request) => $request->is('api/*')
-            ? self::answer(500, 'Something failed inside Parlay; nothing was stored by this request. Try again; the log in the data folder says more.')
+            ? self::answer(
+                500,
+                'Something failed inside Parlay; nothing was stored by this request. Try again; the log in the data folder says more.',
+            )
             : null);
     }
 

@@ -57,12 +57,14 @@ final class Link
         $alive = LiveState::sign();
         // What the holder before this one saw still counts.
         $this->state = $this->state->with(['levelLostAt' => LiveState::read()->levelLostAt]);
-        QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => 'The link to the instrument was started anew before this was done. Ask again.']);
+        QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])
+            ->update(['state' => 'refused', 'why' => 'The link to the instrument was started anew before this was done. Ask again.']);
         $failures = 0;
         while (! $this->stopped) {
             try {
                 $this->instrument->open();
-                // What it was doing when the link went, nobody waits for any more; left alone, it would refuse the next instruction as busy.
+                // What it was doing when the link went, nobody waits for any more; left alone, it would refuse the next instruction as
+                // busy.
                 $this->instrument->send(self::NOBODY, Instruction::cancel());
                 $this->hold();
             } catch (LinkLost) {
@@ -145,7 +147,9 @@ final class Link
             $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => Clock::steady() - $report->age], true);
         } elseif ($report instanceof Refused) {
             $this->endJob($report->number);
-            QueuedInstruction::query()->where('id', $report->number)->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => $report->why->sentence()]);
+            QueuedInstruction::query()->where('id', $report->number)
+                ->whereIn('state', ['queued', 'sent'])
+                ->update(['state' => 'refused', 'why' => $report->why->sentence()]);
         } elseif ($report instanceof Done) {
             $this->finish($report);
         }
@@ -178,7 +182,9 @@ final class Link
         $until = Clock::steady() + $seconds;
         $this->write(['link' => 'lost', 'retryAt' => $until, 'status' => null, 'reading' => null]);
         while (! $this->stopped && Clock::steady() < $until) {
-            QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(['state' => 'refused', 'why' => 'The link to the instrument is lost. It is being sought again; ask again when it is back.']);
+            QueuedInstruction::query()->whereIn('state', ['queued', 'sent'])->update(
+                ['state' => 'refused', 'why' => 'The link to the instrument is lost. It is being sought again; ask again when it is back.'],
+            );
             $this->keepBeating();
             usleep(50_000);
         }

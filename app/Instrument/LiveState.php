@@ -47,7 +47,8 @@ final readonly class LiveState
     }
 
     /**
-     * Held open by the one process that holds the link: whatever ends that process, the system lets go of it at once. A second holder waits here.
+     * Held open by the one process that holds the link: whatever ends that process, the system lets go of it at once. A second holder
+     * waits here.
      *
      * @return resource
      */

@@ -25,12 +25,18 @@ final class LiveStatus
     /** @return array<string, float> */
     public static function reading(RawReading $r): array
     {
-        return ['circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm' => $r->ppmApplied, 'prism_constant' => $r->prismConstantApplied];
+        return [
+            'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm' => $r->ppmApplied,
+            'prism_constant' => $r->prismConstantApplied,
+        ];
     }
 
     /** @param  array<string, mixed>  $stored */
     public static function restore(array $stored): RawReading
     {
-        return new RawReading((float) $stored['circle'], (float) $stored['zenith'], (float) $stored['slope'], (float) $stored['ppm'], (float) $stored['prism_constant']);
+        return new RawReading(
+            (float) $stored['circle'], (float) $stored['zenith'], (float) $stored['slope'], (float) $stored['ppm'],
+            (float) $stored['prism_constant'],
+        );
     }
 }

@@ -78,13 +78,16 @@ final class LiveView
         }
         $d = $draft === null ? new Draft : SetupDrafts::restore($draft);
 
-        return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), $d->air(), new Target($d->targetHeight, $d->prismConstant), $d->scale));
+        return $station->locate(
+            Sight::reduce(LiveStatus::restore($state->reading), $d->air(), new Target($d->targetHeight, $d->prismConstant), $d->scale),
+        );
     }
 
     private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?Guidance
     {
         return $station === null || $pole === null || $row->target === null ? null : Guidance::from(
-            $station->mark, $pole, self::position($row->tn, $row->te, $row->tz), new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance),
+            $station->mark, $pole, self::position($row->tn, $row->te, $row->tz),
+            new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance),
         );
     }
 

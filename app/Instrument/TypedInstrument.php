@@ -6,7 +6,10 @@ namespace App\Instrument;
 
 final readonly class TypedInstrument
 {
-    /** Seconds for a mean of two faces, millimetres and ppm as its maker states them; the rest in metres, micrometres, hPa, °C and parts of 1. */
+    /**
+     * Seconds for a mean of two faces, millimetres and ppm as its maker states them; the rest in metres, micrometres, hPa, °C and parts
+     * of 1.
+     */
     public function __construct(
         public string $name,
         public float $directionSeconds = 2.0,

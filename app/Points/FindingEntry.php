@@ -33,6 +33,9 @@ final readonly class FindingEntry
         $m = $f->mend;
         $places = array_map(static fn (array $p) => new RowPlace($p['row'], $p['northing'], $p['easting']), $m->places ?? []);
 
-        return new self($f->kind, $f->says, array_slice($f->rows, 0, 200), $m !== null && $m->exchange, $m?->unit, $m !== null && $m->noElevations, $places);
+        return new self(
+            $f->kind, $f->says, array_slice($f->rows, 0, 200), $m !== null && $m->exchange, $m?->unit, $m !== null && $m->noElevations,
+            $places,
+        );
     }
 }

@@ -27,7 +27,9 @@ final class PointName
     {
         $highest = 0;
         $width = 1;
-        $names = StakeoutPoint::query()->where('project_id', $projectId)->where('name', 'like', addcslashes($prefix, '%_\\').'%')->pluck('name');
+        $names = StakeoutPoint::query()->where('project_id', $projectId)
+            ->where('name', 'like', addcslashes($prefix, '%_\\').'%')
+            ->pluck('name');
         foreach ($names as $name) {
             $rest = substr($name, strlen($prefix));
             if (str_starts_with($name, $prefix) && ctype_digit($rest) && strlen($rest) < 16) {

@@ -10,8 +10,8 @@ use Parlay\Core\ListOf;
 final readonly class PointsMoved
 {
     /**
-     * places: easting and northing in turn, where the points would be. residuals: left at each pair of a fit, metres; outlier: number of the
-     * pair that spoils it.
+     * places: easting and northing in turn, where the points would be. residuals: left at each pair of a fit, metres; outlier: number
+     * of the pair that spoils it.
      *
      * @param  list<float>  $places
      * @param  list<float>  $residuals

@@ -12,8 +12,9 @@ use Parlay\Core\Points\Order;
 final readonly class Renaming
 {
     /**
-     * pattern: a text with {name}, {letters}, {digits}, {code}, {number}. endings: for points that share a name, which then share a number.
-     * lineFrom, lineTo: for an order along a line. expected: the new names as the preview showed them; where they would differ now, nothing is renamed.
+     * pattern: a text with {name}, {letters}, {digits}, {code}, {number}. endings: for points that share a name, which then share a
+     * number. lineFrom, lineTo: for an order along a line. expected: the new names as the preview showed them; where they would differ
+     * now, nothing is renamed.
      *
      * @param  list<int>  $ids
      * @param  list<string>  $endings

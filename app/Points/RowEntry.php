@@ -20,6 +20,8 @@ final readonly class RowEntry
 
     public static function of(PointRow $r): self
     {
-        return new self($r->line, $r->name, $r->position->northing, $r->position->easting, $r->position->elevation, $r->code, $r->description);
+        return new self(
+            $r->line, $r->name, $r->position->northing, $r->position->easting, $r->position->elevation, $r->code, $r->description,
+        );
     }
 }

@@ -99,7 +99,10 @@ final class DemoDay
     private function setUp(Project $project, SetupMethod $method, array $sighted, ?string $station): void
     {
         $ids = $project->controlPoints()->pluck('id', 'name');
-        $draft = fn (array $sights) => new Draft($method, $station === null ? null : (int) $ids[$station], $this->world->tripod->height, 2.0, 0.0, $this->world->air->pressureHpa, $this->world->air->temperatureCelsius, $sights);
+        $draft = fn (array $sights) => new Draft(
+            $method, $station === null ? null : (int) $ids[$station], $this->world->tripod->height, 2.0, 0.0,
+            $this->world->air->pressureHpa, $this->world->air->temperatureCelsius, $sights,
+        );
         SetupDrafts::keep($project, $draft([]));
         $sights = [];
         foreach ($sighted as $name) {
@@ -119,7 +122,9 @@ final class DemoDay
         $this->world->pole->tip = $this->world->marks[$name];
         $observation = $this->measure($project, Purpose::Check, $name);
         $this->aMomentLater();
-        ($this->store)($project, new MarkToStore("demo-mark-{$observation->id}", $observation->id, Purpose::Check, controlId: $control->id));
+        ($this->store)(
+            $project, new MarkToStore("demo-mark-{$observation->id}", $observation->id, Purpose::Check, controlId: $control->id),
+        );
     }
 
     /** @param  float  $steady standard deviation of how near the holder comes, metres */
@@ -132,7 +137,9 @@ final class DemoDay
         );
         $observation = $this->measure($project, $kind, $point->name);
         $this->aMomentLater();
-        ($this->store)($project, new MarkToStore("demo-mark-{$observation->id}", $observation->id, $kind, pointId: $point->id, evenOut: true));
+        ($this->store)(
+            $project, new MarkToStore("demo-mark-{$observation->id}", $observation->id, $kind, pointId: $point->id, evenOut: true),
+        );
     }
 
     private function measure(Project $project, Purpose $purpose, string $sighted): Observation
@@ -142,7 +149,8 @@ final class DemoDay
         $instruction = new QueuedInstruction(['key' => "demo-{$project->id}-{$this->minute}", 'purpose' => [
             'projectId' => $project->id, 'purpose' => $purpose->value, 'sighted' => $sighted,
             'setupId' => $purpose === Purpose::Setup ? null : $project->currentSetup()->value('id'),
-            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant,
+            'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
         ]]);
         $status = new InstrumentStatus(
             model: StandIn::MODEL,

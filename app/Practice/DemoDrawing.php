@@ -35,8 +35,12 @@ final class DemoDrawing
         $token = Uploads::keepCopy($path, $project)->upload;
         $layers = array_map(static fn ($l) => $l->name, DxfReader::read(Uploads::open($token))->layers);
         $task = Task::query()->create([
-            'project_id' => $project->id, 'kind' => TaskKind::TakeDrawing->value, 'state' => 'done', 'result' => null, 'error' => null, 'created_at' => Clock::stamp(),
-            'input' => ['upload' => $token, 'name' => ucfirst(str_replace('-', ' ', basename($path, '.dxf'))), 'unit' => $unit->value, 'layers' => $layers, 'heights' => HeightsChoice::Used->value, 'fixedElevation' => null],
+            'project_id' => $project->id, 'kind' => TaskKind::TakeDrawing->value,
+            'state' => 'done', 'result' => null, 'error' => null, 'created_at' => Clock::stamp(),
+            'input' => [
+                'upload' => $token, 'name' => ucfirst(str_replace('-', ' ', basename($path, '.dxf'))), 'unit' => $unit->value,
+                'layers' => $layers, 'heights' => HeightsChoice::Used->value, 'fixedElevation' => null,
+            ],
         ]);
         ($this->take)($task, new Progress($task->id));
     }

@@ -41,7 +41,10 @@ final class LoadDemo extends Command
             return self::SUCCESS;
         }
         $this->line('· Loading Larkfield Creamery');
-        $larkfield = $this->project('Larkfield Creamery', new Units(LengthStyle::FeetInches16, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Bearing, CoordinateOrder::NorthingEasting, StationStyle::Hundreds), 0.0254 / 4);
+        $larkfield = $this->project('Larkfield Creamery', new Units(
+            LengthStyle::FeetInches16, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Bearing, CoordinateOrder::NorthingEasting,
+            StationStyle::Hundreds,
+        ), 0.0254 / 4);
         $this->control($larkfield, 'larkfield-creamery-control.txt');
         $drawing->take($larkfield, self::file('larkfield-creamery.dxf'), LengthUnit::Foot);
         $drawing->pointsAtCircles($larkfield, 'S-BOLT', 'B', 'BOLT', null);
@@ -49,7 +52,10 @@ final class LoadDemo extends Command
         $day->atLarkfield($larkfield);
 
         $this->line('· Loading Saltmarsh Yard');
-        $saltmarsh = $this->project('Saltmarsh Yard', new Units(LengthStyle::Metres, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Azimuth, CoordinateOrder::EastingNorthing, StationStyle::Thousands), 0.005);
+        $saltmarsh = $this->project('Saltmarsh Yard', new Units(
+            LengthStyle::Metres, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Azimuth, CoordinateOrder::EastingNorthing,
+            StationStyle::Thousands,
+        ), 0.005);
         $this->control($saltmarsh, 'saltmarsh-yard-control.csv');
         $drawing->take($saltmarsh, self::file('saltmarsh-yard.dxf'), LengthUnit::Millimetre);
         $drawing->anchorsOfColumns($saltmarsh);
@@ -82,7 +88,12 @@ final class LoadDemo extends Command
     private function control(Project $project, string $file): void
     {
         $token = Uploads::keepCopy(self::file($file), $project)->upload;
-        $guess = app(PreviewPoints::class)($project, new PointsToPreview($token))->layout ?? throw new \DomainException("$file can’t be read.");
-        app(TakePoints::class)($project, new PointsToTake($token, new ColumnLayout($guess->separator, $guess->decimalMark, $guess->skip, $guess->columns, $guess->unit, $guess->headings), PointsTarget::Control));
+        $guess = app(PreviewPoints::class)($project, new PointsToPreview($token))->layout
+            ?? throw new \DomainException("$file can’t be read.");
+        app(TakePoints::class)($project, new PointsToTake(
+            $token,
+            new ColumnLayout($guess->separator, $guess->decimalMark, $guess->skip, $guess->columns, $guess->unit, $guess->headings),
+            PointsTarget::Control,
+        ));
     }
 }

@@ -26,7 +26,9 @@ final class PracticeWorld
         $answer = json_decode((string) stream_get_line($socket, 1_048_576, "\n"), true);
         fclose($socket);
         if (! is_array($answer) || ! is_array($answer['world'] ?? null)) {
-            throw new \DomainException(is_array($answer) && is_string($answer['error'] ?? null) ? $answer['error'] : 'The stand-in did not answer.');
+            throw new \DomainException(
+                is_array($answer) && is_string($answer['error'] ?? null) ? $answer['error'] : 'The stand-in did not answer.',
+            );
         }
 
         return $answer['world'];

@@ -109,8 +109,11 @@ final class StandInDriver implements TotalStation
     {
         return match (true) {
             ($said['event'] ?? null) === 'status' => self::status($said),
-            ($said['event'] ?? null) === 'reading' && is_array($said['reading'] ?? null) => new Tracked(self::reading($said['reading']), self::real($said, 'age')),
-            is_int($said['re'] ?? null) && ($said['ok'] ?? null) === true => new Done($said['re'], is_array($said['reading'] ?? null) ? self::reading($said['reading']) : null),
+            ($said['event'] ?? null) === 'reading'
+                && is_array($said['reading'] ?? null) => new Tracked(self::reading($said['reading']), self::real($said, 'age')),
+            is_int($said['re'] ?? null) && ($said['ok'] ?? null) === true => new Done(
+                $said['re'], is_array($said['reading'] ?? null) ? self::reading($said['reading']) : null,
+            ),
             is_int($said['re'] ?? null) => new Refused($said['re'], self::refusal($said['why'] ?? null) ?? Refusal::NotUnderstood),
             default => null,
         };
@@ -141,7 +144,10 @@ final class StandInDriver implements TotalStation
     /** @param  array<array-key, mixed>  $fields */
     private static function reading(array $fields): RawReading
     {
-        return new RawReading(self::real($fields, 'circle'), self::real($fields, 'zenith'), self::real($fields, 'slope'), self::real($fields, 'ppm'), self::real($fields, 'prism_constant'));
+        return new RawReading(
+            self::real($fields, 'circle'), self::real($fields, 'zenith'), self::real($fields, 'slope'), self::real($fields, 'ppm'),
+            self::real($fields, 'prism_constant'),
+        );
     }
 
     private static function refusal(mixed $why): ?Refusal

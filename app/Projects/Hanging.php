@@ -12,8 +12,9 @@ use Illuminate\Support\Facades\DB;
 /**
  * What of the field hangs on rows of the preparation: marks, setups, and the setup being made.
  *
- * The book keeps its own copy of name, design and source, so nothing of it is lost with the row; but what hangs there is never taken from
- * under it without a word. Worklists and recipes don't ask: they name their points by numbers that are never given again, and undo brings them back.
+ * The book keeps its own copy of name, design and source, so nothing of it is lost with the row; but what hangs there is never taken
+ * from under it without a word. Worklists and recipes don't ask: they name their points by numbers that are never given again, and undo
+ * brings them back.
  */
 final class Hanging
 {
@@ -30,7 +31,9 @@ final class Hanging
         $hangs = self::on($project, $rows);
         if ($hangs !== []) {
             throw new NeedsConfirmation(
-                "$doing would take away what the field stands on: ".implode('; ', $hangs).'. The field book keeps name, design and source of each as they were; undo or redo brings the same rows back. Go on?',
+                "$doing would take away what the field stands on: "
+                    .implode('; ', $hangs)
+                    .'. The field book keeps name, design and source of each as they were; undo or redo brings the same rows back. Go on?',
                 'hangs_on_it', ['hangs' => $hangs],
             );
         }
@@ -47,7 +50,10 @@ final class Hanging
         return [
             ...self::marksMadeTo($project, $names('stakeout_points')),
             ...self::checksOn($project, $names('control_points')),
-            ...self::setupsOn($project, ['controlId' => $names('control_points'), 'instrumentId' => $names('instruments'), 'targetId' => $names('targets')]),
+            ...self::setupsOn(
+                $project,
+                ['controlId' => $names('control_points'), 'instrumentId' => $names('instruments'), 'targetId' => $names('targets')],
+            ),
         ];
     }
 
@@ -57,7 +63,9 @@ final class Hanging
      */
     private static function marksMadeTo(Project $project, array $points): array
     {
-        return $points === [] ? [] : self::told('mark', self::among($project, 'point_id', $points, static fn (\stdClass $m) => "{$m->name} ({$m->kind})"), 'made to it');
+        return $points === [] ? [] : self::told(
+            'mark', self::among($project, 'point_id', $points, static fn (\stdClass $m) => "{$m->name} ({$m->kind})"), 'made to it',
+        );
     }
 
     /**
@@ -83,7 +91,10 @@ final class Hanging
      */
     private static function among(Project $project, string $column, array $rows, callable $word): array
     {
-        $marks = DB::table('marks')->where('project_id', $project->id)->whereNotNull($column)->orderBy('id')->get(['id', 'name', 'kind', $column]);
+        $marks = DB::table('marks')->where('project_id', $project->id)
+            ->whereNotNull($column)
+            ->orderBy('id')
+            ->get(['id', 'name', 'kind', $column]);
 
         return array_values($marks->filter(static fn (\stdClass $m) => isset($rows[(int) $m->$column]))->map($word)->all());
     }
@@ -99,7 +110,9 @@ final class Hanging
             return [];
         }
         $setups = [];
-        foreach (DB::table('setups')->where('project_id', $project->id)->orderBy('id')->get(['id', 'station_name', 'sights', 'draft']) as $setup) {
+        foreach (DB::table('setups')->where('project_id', $project->id)
+            ->orderBy('id')
+            ->get(['id', 'station_name', 'sights', 'draft']) as $setup) {
             $content = (array) json_decode((string) $setup->draft, true);
             if (self::rests(['sights' => (array) json_decode($setup->sights, true)] + $content, $rows)) {
                 $setups[] = "setup {$setup->id} at {$setup->station_name}";

@@ -43,7 +43,9 @@ final class Preparation
             }
             if ($step->changes !== []) {
                 PreparationStep::query()->where('project_id', $project->id)->where('undone', true)->delete();
-                PreparationStep::query()->create(['project_id' => $project->id, 'label' => mb_substr($label, 0, 200), 'changes' => $step->changes]);
+                PreparationStep::query()->create(
+                    ['project_id' => $project->id, 'label' => mb_substr($label, 0, 200), 'changes' => $step->changes],
+                );
                 $project->changed();
             }
 
@@ -118,7 +120,10 @@ final class Preparation
      */
     public static function undo(Project $project, bool $evenHeld = false): ?string
     {
-        $find = static fn () => PreparationStep::query()->where('project_id', $project->id)->where('undone', false)->orderByDesc('id')->first();
+        $find = static fn () => PreparationStep::query()->where('project_id', $project->id)
+            ->where('undone', false)
+            ->orderByDesc('id')
+            ->first();
 
         return self::replay($project, $find, true, $evenHeld);
     }
@@ -198,7 +203,9 @@ final class Preparation
     {
         // One statement prepared once: building a long one for every few hundred rows takes three times as long.
         $columns = array_keys($rows[0] ?? []);
-        $insert = DB::connection()->getPdo()->prepare(sprintf('INSERT INTO %s ("%s") VALUES (%s)', $table, implode('", "', $columns), implode(', ', array_fill(0, count($columns), '?'))));
+        $insert = DB::connection()->getPdo()->prepare(sprintf(
+            'INSERT INTO %s ("%s") VALUES (%s)', $table, implode('", "', $columns), implode(', ', array_fill(0, count($columns), '?')),
+        ));
         foreach ($rows as $row) {
             $insert->execute(array_map(static fn (mixed $v): mixed => is_bool($v) ? (int) $v : $v, array_values($row)));
         }

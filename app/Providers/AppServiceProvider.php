@@ -16,7 +16,10 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        Connection::resolverFor('sqlite', static fn ($pdo, string $database, string $prefix, array $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
+        Connection::resolverFor(
+            'sqlite',
+            static fn ($pdo, string $database, string $prefix, array $config) => new ImmediateConnection($pdo, $database, $prefix, $config),
+        );
         // The one place that names an instrument: another driver is bound here.
         $this->app->bind(TotalStation::class, fn () => new StandInDriver(config()->string('parlay.instrument_address')));
     }
@@ -26,6 +29,9 @@ final class AppServiceProvider extends ServiceProvider
         // Bodies are typed and refuse unknown fields, so models need no second guard.
         Model::unguard();
         Model::shouldBeStrict();
-        Route::patterns(array_fill_keys(['project', 'control', 'design', 'layer', 'task', 'point', 'instruction', 'list', 'line', 'code', 'instrument', 'target', 'setup'], '[0-9]{1,15}'));
+        Route::patterns(array_fill_keys([
+            'project', 'control', 'design', 'layer', 'task', 'point', 'instruction', 'list', 'line', 'code', 'instrument', 'target',
+            'setup',
+        ], '[0-9]{1,15}'));
     }
 }

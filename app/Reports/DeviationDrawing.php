@@ -56,16 +56,20 @@ final class DeviationDrawing
         $labels = $this->labels();
 
         return sprintf(
-            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" font-family="DejaVu Sans"><rect x="1" y="1" width="%3$d" height="%4$d" fill="none" stroke="#888"/>%5$s%6$s%7$s%8$s</svg>',
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" font-family="DejaVu '
+                .'Sans"><rect x="1" y="1" width="%3$d" height="%4$d" fill="none" stroke="#888"/>%5$s%6$s%7$s%8$s</svg>',
             self::WIDTH, self::HEIGHT, self::WIDTH - 2, self::HEIGHT - 2, implode('', $parts), $labels, $bar,
-            sprintf('<text x="%d" y="%d" font-size="15">%s; arrows %s times larger</text><path d="M970 60 L970 20 M962 34 L970 18 L978 34" stroke="#000" fill="none" stroke-width="2"/><text x="964" y="78" font-size="15">N</text>',
+            sprintf('<text x="%d" y="%d" font-size="15">%s; arrows %s times larger</text><path d="M970 60 L970 20 M962 34 L970 18 '
+                .'L978 34" stroke="#000" fill="none" stroke-width="2"/><text x="964" y="78" font-size="15">N</text>',
                 30 + $length + 12, self::HEIGHT - 18, htmlspecialchars($this->barText($length)), number_format($this->exaggeration)),
         );
     }
 
     private function arrow(ReportRow $r): string
     {
-        [$x, $y] = [($r->design->easting - $this->west) * $this->scale, self::HEIGHT - ($r->design->northing - $this->south) * $this->scale];
+        [$x, $y] = [
+            ($r->design->easting - $this->west) * $this->scale, self::HEIGHT - ($r->design->northing - $this->south) * $this->scale,
+        ];
         $dx = ($r->deviation->easting ?? 0) * $this->scale * $this->exaggeration;
         $dy = -($r->deviation->northing ?? 0) * $this->scale * $this->exaggeration;
         $out = $r->mark->verdict === 'out';
@@ -73,7 +77,10 @@ final class DeviationDrawing
             ? sprintf('<path d="M%.1f %.1f l7 12 l-14 0 z" fill="#b3261e"/>', $x, $y - 8)
             : sprintf('<circle cx="%.1f" cy="%.1f" r="5" fill="none" stroke="#1b6e3c" stroke-width="2.5"/>', $x, $y);
 
-        return sprintf('<line x1="%.1f" y1="%.1f" x2="%.1f" y2="%.1f" stroke="%s" stroke-width="2"/>%s', $x, $y, $x + $dx, $y + $dy, $out ? '#b3261e' : '#1b6e3c', $symbol);
+        return sprintf(
+            '<line x1="%.1f" y1="%.1f" x2="%.1f" y2="%.1f" stroke="%s" stroke-width="2"/>%s', $x, $y, $x + $dx, $y + $dy,
+            $out ? '#b3261e' : '#1b6e3c', $symbol,
+        );
     }
 
     /** Names as far as there is room for them; those that are out come first. */
@@ -106,7 +113,10 @@ final class DeviationDrawing
         $unit = $this->style->unit()->metres();
         $length = self::round(160 / $this->scale / $unit) * $unit * $this->scale;
 
-        return [sprintf('<path d="M30 %1$d l0 8 l%2$.1f 0 l0 -8" stroke="#000" fill="none" stroke-width="2"/>', self::HEIGHT - 30, $length), $length];
+        return [
+            sprintf('<path d="M30 %1$d l0 8 l%2$.1f 0 l0 -8" stroke="#000" fill="none" stroke-width="2"/>', self::HEIGHT - 30, $length),
+            $length,
+        ];
     }
 
     private function barText(float $length): string

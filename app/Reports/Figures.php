@@ -42,7 +42,9 @@ final readonly class Figures
 
     public function judgedHeight(?float $metres, float $tolerance): string
     {
-        return $metres === null ? self::NONE : Side::Height->judged($metres, $tolerance, Deviation::isBeyond($metres, $tolerance), $this->units->length);
+        return $metres === null
+            ? self::NONE
+            : Side::Height->judged($metres, $tolerance, Deviation::isBeyond($metres, $tolerance), $this->units->length);
     }
 
     public function sided(Side $side, ?float $metres, string $none = self::UNCHECKED): string

@@ -9,7 +9,8 @@ final readonly class LongTable
 {
     /**
      * @param  list<Column>  $columns
-     * @param  iterable<array{cells?: list<list<string>>, span?: string, bold?: bool, quiet?: bool}>  $rows  each cell a list of lines; or words across the whole width
+     * @param  iterable<array{cells?: list<list<string>>, span?: string, bold?: bool, quiet?: bool}>  $rows  each cell a list of lines;
+     *     or words across the whole width
      * @param  bool  $boxes  an empty box before each row, to be ticked by hand
      */
     public function __construct(

@@ -17,8 +17,14 @@ final class Pdf
      * @param  list<LongTable>  $tables  behind the page, in order
      * @param  list<string>  $signatures  who signs at the end
      */
-    public static function write(string $html, string $title, string $path, Progress $progress, array $tables = [], array $signatures = []): void
-    {
+    public static function write(
+        string $html,
+        string $title,
+        string $path,
+        Progress $progress,
+        array $tables = [],
+        array $signatures = [],
+    ): void {
         @mkdir(dirname($path), 0o755, true);
         $progress->tell(0.05, 'laying the first pages out');
         $head = self::head($html, dirname($path));
@@ -47,14 +53,18 @@ final class Pdf
         $progress->stopIfCancelled();
         if (@file_put_contents("$path.part", $bytes) !== strlen($bytes) || ! rename("$path.part", $path)) {
             @unlink("$path.part");
-            throw new \DomainException('The report could not be written: the disk of the data folder is full. Make room, then print again.');
+            throw new \DomainException(
+                'The report could not be written: the disk of the data folder is full. Make room, then print again.',
+            );
         }
     }
 
     private static function head(string $html, string $folder): string
     {
         // Nothing is fetched: the page holds its drawing, and remote addresses stay off.
-        $pdf = new Dompdf(new Options(['isRemoteEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'fontCache' => $folder, 'tempDir' => $folder]));
+        $pdf = new Dompdf(
+            new Options(['isRemoteEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'fontCache' => $folder, 'tempDir' => $folder]),
+        );
         $pdf->loadHtml($html, 'UTF-8');
         $pdf->setPaper('A4');
         $pdf->render();

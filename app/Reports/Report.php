@@ -50,7 +50,10 @@ final readonly class Report
         );
     }
 
-    /** What a mark says something of: a point staked or built again counts once, by its latest mark; a check, or a shot at nothing designed, stands for itself. */
+    /**
+     * What a mark says something of: a point staked or built again counts once, by its latest mark; a check, or a shot at nothing
+     * designed, stands for itself.
+     */
     private static function about(Mark $m): string
     {
         return $m->kind === 'check' || $m->point_id === null ? "mark {$m->id}" : "{$m->kind} {$m->point_id}";

@@ -16,8 +16,11 @@ final class ReportCsv
         $u = " [{$unit->value}]";
         $pair = static fn (string $a, string $n, string $e): array => $report->project->coordinate_order === CoordinateOrder::NorthingEasting
             ? ["$a $n", "$a $e"] : ["$a $e", "$a $n"];
-        $header = ['name', 'code', 'kind', ...$pair('design', "northing$u", "easting$u"), "design elevation$u", ...$pair('found', "northing$u", "easting$u"), "found elevation$u",
-            "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u", "height tolerance$u", 'verdict', 'counts', 'time (UTC)', 'setup', 'design source'];
+        $header = ['name', 'code', 'kind', ...$pair(
+            'design', "northing$u", "easting$u",
+        ), "design elevation$u", ...$pair('found', "northing$u", "easting$u"), "found elevation$u",
+            "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u",
+            "height tolerance$u", 'verdict', 'counts', 'time (UTC)', 'setup', 'design source'];
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
         fputcsv($out, $header, ',', '"', '');
@@ -27,10 +30,12 @@ final class ReportCsv
         foreach ([...$report->rows, ...$report->checks] as $r) {
             $m = $r->mark;
             fputcsv($out, [
-                self::safe($m->name), self::safe($m->code), $r->kind(), ...$order($r->design?->northing, $r->design?->easting), $n($r->design?->elevation),
+                self::safe($m->name), self::safe($m->code), $r->kind(),
+                ...$order($r->design?->northing, $r->design?->easting), $n($r->design?->elevation),
                 ...$order($r->found->northing, $r->found->easting), $n($r->found->elevation),
                 $n($r->deviation?->northing), $n($r->deviation?->easting), $n($r->deviation?->height), $n($r->deviation?->plan),
-                $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict, $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup_id, self::safe($m->design_source),
+                $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict,
+                $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup_id, self::safe($m->design_source),
             ], ',', '"', '');
         }
     }

@@ -21,15 +21,19 @@ final readonly class ReportTables
         [$a, $b] = $this->figures->order();
 
         return new LongTable('Marks', [
-            new Column(['name'], 0.105), new Column(['code'], 0.09), new Column(['kind'], 0.065), new Column([$a, 'design / found'], 0.135, true), new Column([$b, 'design / found'], 0.135, true),
-            new Column(['elevation', 'design / found'], 0.105, true), new Column(['found from', 'design'], 0.12, true), new Column(['height'], 0.1, true), new Column(['plan'], 0.075, true), new Column(['verdict'], 0.08, true),
+            new Column(['name'], 0.105), new Column(['code'], 0.09), new Column(['kind'], 0.065),
+            new Column([$a, 'design / found'], 0.135, true), new Column([$b, 'design / found'], 0.135, true),
+            new Column(['elevation', 'design / found'], 0.105, true), new Column(['found from', 'design'], 0.12, true),
+            new Column(['height'], 0.1, true), new Column(['plan'], 0.075, true), new Column(['verdict'], 0.08, true),
         ], $this->markRows($a, $b), 'No marks have been stored yet.');
     }
 
     public function checks(): LongTable
     {
         return new LongTable('Check shots', [
-            new Column(['check shot on'], 0.2), new Column(['time'], 0.2), new Column(['setup'], 0.08), new Column(['north or south'], 0.15, true), new Column(['east or west'], 0.15, true), new Column(['plan'], 0.1, true), new Column(['height'], 0.12, true),
+            new Column(['check shot on'], 0.2), new Column(['time'], 0.2), new Column(['setup'], 0.08), new Column(
+                ['north or south'], 0.15, true,
+            ), new Column(['east or west'], 0.15, true), new Column(['plan'], 0.1, true), new Column(['height'], 0.12, true),
         ], $this->checkRows());
     }
 
@@ -37,7 +41,8 @@ final readonly class ReportTables
     public function setups(Collection $setups): LongTable
     {
         return new LongTable('Further setups', [
-            new Column(['sight'], 0.2), new Column(['used'], 0.08), new Column(['direction'], 0.18, true), new Column(['across'], 0.18, true), new Column(['distance'], 0.18, true), new Column(['height'], 0.18, true),
+            new Column(['sight'], 0.2), new Column(['used'], 0.08), new Column(['direction'], 0.18, true),
+            new Column(['across'], 0.18, true), new Column(['distance'], 0.18, true), new Column(['height'], 0.18, true),
         ], $this->setupRows($setups));
     }
 
@@ -51,7 +56,9 @@ final readonly class ReportTables
             $d = $r->deviation;
             yield ['bold' => $r->mark->verdict === 'out' && ! $r->replaced, 'quiet' => $r->replaced, 'cells' => [
                 [$r->mark->name], [$r->mark->code], [$r->kind()],
-                [$f->length($r->design?->$a), $f->length($r->found->$a)], [$f->length($r->design?->$b), $f->length($r->found->$b)], [$f->length($r->design?->elevation), $f->length($r->found->elevation)],
+                [$f->length($r->design?->$a), $f->length($r->found->$a)], [
+                    $f->length($r->design?->$b), $f->length($r->found->$b),
+                ], [$f->length($r->design?->elevation), $f->length($r->found->elevation)],
                 [$f->sided(Side::Northing, $d?->northing, '–'), $f->sided(Side::Easting, $d?->easting, '–')],
                 [$f->judgedHeight($d?->height, $r->tolerance()->height)], [$f->judged($d?->plan, $r->tolerance()->plan)], [$r->verdict()],
             ]];
@@ -65,7 +72,11 @@ final readonly class ReportTables
         foreach ($this->report->checks as $c) {
             $this->progress->tell(0.15, 'writing the checks');
             $d = $c->deviation;
-            yield ['cells' => [[$c->mark->name], [$f->time($c->mark->at)], [(string) $c->mark->setup_id], [$f->sided(Side::Northing, $d?->northing, '–')], [$f->sided(Side::Easting, $d?->easting, '–')], [$f->deviation($d?->plan)], [$f->sided(Side::Height, $d?->height, '–')]]];
+            yield ['cells' => [
+                [$c->mark->name], [$f->time($c->mark->at)], [(string) $c->mark->setup_id],
+                [$f->sided(Side::Northing, $d?->northing, '–')], [$f->sided(Side::Easting, $d?->easting, '–')],
+                [$f->deviation($d?->plan)], [$f->sided(Side::Height, $d?->height, '–')],
+            ]];
         }
     }
 
@@ -78,9 +89,15 @@ final readonly class ReportTables
         $f = $this->figures;
         foreach ($setups as $s) {
             $this->progress->tell(0.1, 'writing the setups');
-            yield ['span' => "Setup {$s->id}, {$f->time($s->at)}, ".SetupMethod::from($s->method)->words()." at {$s->station_name}, {$s->instrument}, instrument height {$f->length($s->instrument_height)}.", 'bold' => true];
+            yield ['span' => "Setup {$s->id}, {$f->time($s->at)}, "
+                .SetupMethod::from($s->method)->words()
+                ." at {$s->station_name}, {$s->instrument}, instrument height {$f->length($s->instrument_height)}.", 'bold' => true];
             foreach ($s->found()->residuals as $r) {
-                yield ['cells' => [[$r->name], [$r->isUsed() ? 'yes' : 'no'], [$f->sidedAngle(Side::Across, $r->direction)], [$f->sided(Side::Across, $r->across)], [$f->sided(Side::Length, $r->distance)], [$f->sided(Side::Height, $r->height)]]];
+                yield ['cells' => [
+                    [$r->name], [$r->isUsed() ? 'yes' : 'no'], [$f->sidedAngle(Side::Across, $r->direction)],
+                    [$f->sided(Side::Across, $r->across)], [$f->sided(Side::Length, $r->distance)],
+                    [$f->sided(Side::Height, $r->height)],
+                ]];
             }
             foreach ($s->found()->cautions as $caution) {
                 yield ['span' => Cautions::sentence($caution)];

@@ -9,8 +9,8 @@ use setasign\Fpdi\Tcpdf\Fpdi;
 /**
  * Draws long tables cell by cell, in the looks that resources/views/printed.blade.php gives to everything else that is printed.
  *
- * A page laid out from HTML takes time and memory that grow with the square of its rows: 400 rows took 10 s and 180 MB, and
- * cell by cell 5,000 take two seconds and hardly any memory. So what is short comes as HTML, what may be long from here, and both are joined.
+ * A page laid out from HTML takes time and memory that grow with the square of its rows: 400 rows took 10 s and 180 MB, and cell by
+ * cell 5,000 take two seconds and hardly any memory. So what is short comes as HTML, what may be long from here, and both are joined.
  */
 final class TablePages
 {
@@ -188,7 +188,9 @@ final class TablePages
             $this->pdf->setFontSize(max(self::SMALLEST, $size * $room / $wide));
             $wide = $this->pdf->GetStringWidth($line);
         }
-        $this->pdf->Text($right ? $x + $width - self::PADDING - $wide : $x + self::PADDING, $y + ($size - $this->pdf->getFontSizePt()) / 2, $line);
+        $this->pdf->Text(
+            $right ? $x + $width - self::PADDING - $wide : $x + self::PADDING, $y + ($size - $this->pdf->getFontSizePt()) / 2, $line,
+        );
         $this->pdf->setFontSize($size);
     }
 
@@ -225,7 +227,9 @@ final class TablePages
 
     private function rule(float $width, string $colour): void
     {
-        $this->pdf->Line(self::MARGIN, $this->y, self::MARGIN + $this->width(), $this->y, ['width' => $width, 'color' => self::rgb($colour)]);
+        $this->pdf->Line(
+            self::MARGIN, $this->y, self::MARGIN + $this->width(), $this->y, ['width' => $width, 'color' => self::rgb($colour)],
+        );
     }
 
     /** @return list<int> */

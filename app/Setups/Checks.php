@@ -28,8 +28,13 @@ final class Checks
         $last = end($checks) ?: null;
         $verdict = match (true) {
             $last === null => 'Not checked yet.',
-            $last->shot->holds => sprintf('The setup holds: the last of %d %s differs no more than is to be expected.', count($checks), count($checks) === 1 ? 'check' : 'checks'),
-            default => 'The setup no longer holds: the last check differs by more than 1 of 100 good ones do. Look at the tripod, check another point, and set up anew or turn again before going on. What was measured since the last good check is in doubt.',
+            $last->shot->holds => sprintf(
+                'The setup holds: the last of %d %s differs no more than is to be expected.', count($checks),
+                count($checks) === 1 ? 'check' : 'checks',
+            ),
+            default => 'The setup no longer holds: the last check differs by more than 1 of 100 good ones do. Look at the tripod, '
+                .'check another point, and set up anew or turn again before going on. What was measured since the last good check is '
+                    .'in doubt.',
         };
 
         return new ChecksTaken($checks, $last?->shot->holds, $verdict, self::due($project, $last));
@@ -45,7 +50,10 @@ final class Checks
             $known = $m->design() ?? throw new \LogicException('A check has what it was checked against.');
             $c = $control->get($m->name);
             $observation = $m->observation ?? throw new \LogicException('A mark has its reading.');
-            $judged = CheckShot::judge($setup->station(), $setup->precision(), $observation->sight(), $known, $observation->ownAccuracy(), $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0);
+            $judged = CheckShot::judge(
+                $setup->station(), $setup->precision(), $observation->sight(), $known, $observation->ownAccuracy(),
+                $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0,
+            );
 
             return new CheckTaken($m->id, $m->at, $m->name, $judged);
         })->values()->all();

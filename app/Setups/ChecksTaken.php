@@ -9,7 +9,8 @@ use Parlay\Core\ListOf;
 final readonly class ChecksTaken
 {
     /**
-     * holds: whether the setup still holds by its last check; null where none was taken. due: why a check is asked for now; null where none is.
+     * holds: whether the setup still holds by its last check; null where none was taken. due: why a check is asked for now; null where
+     * none is.
      *
      * @param  list<CheckTaken>  $checks
      */

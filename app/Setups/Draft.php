@@ -10,8 +10,10 @@ use Parlay\Core\ListOf;
 final readonly class Draft
 {
     /**
-     * instrumentHeight: straight up, also where it was measured slanted. airMode: whether ppm comes of the air or is typed. azimuth: of the given direction or of the baseline;
-     * length: that the baseline should have. place: which of two possible places. ppmInUse: typed, or by the chosen instrument's carrier; null where the standard carrier will do. turnEarlier: a baseline turns all that was measured from here before with it.
+     * instrumentHeight: straight up, also where it was measured slanted. airMode: whether ppm comes of the air or is typed. azimuth: of
+     * the given direction or of the baseline; length: that the baseline should have. place: which of two possible places. ppmInUse:
+     * typed, or by the chosen instrument's carrier; null where the standard carrier will do. turnEarlier: a baseline turns all that was
+     * measured from here before with it.
      *
      * @param  list<DraftSight>  $sights
      * @param  list<DraftLine>  $lines

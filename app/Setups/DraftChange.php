@@ -13,8 +13,10 @@ final readonly class DraftChange
      * @param  list<DraftSight>|null  $sights
      * @param  list<DraftLine>|null  $lines
      * @param  list<DraftShot>|null  $shots
-     * @param  list<int>|null  $seenReadings  all readings of the draft that the sender knew of: those that came in since stay in the lists sent
-     * @param  DraftChange|null  $seen  single figures as they were when the change was begun; where another has changed one of them to something else since, nothing is overwritten
+     * @param  list<int>|null  $seenReadings  all readings of the draft that the sender knew of: those that came in since stay in the
+     *     lists sent
+     * @param  DraftChange|null  $seen  single figures as they were when the change was begun; where another has changed one of them to
+     *     something else since, nothing is overwritten
      */
     public function __construct(
         public ?SetupMethod $method = null,

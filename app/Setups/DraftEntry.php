@@ -9,7 +9,8 @@ use Parlay\Core\ListOf;
 final readonly class DraftEntry
 {
     /**
-     * ppm: what distances are corrected by; ppmTyped: what was typed, in use only where airMode says so. nextName: the station’s name where none is typed.
+     * ppm: what distances are corrected by; ppmTyped: what was typed, in use only where airMode says so. nextName: the station’s name
+     * where none is typed.
      *
      * @param  list<DraftSightEntry>  $sights
      * @param  list<DraftLineEntry>  $lines

@@ -50,7 +50,9 @@ final readonly class DraftInputs
     {
         [$control, $observations, $instruments] = self::read($project, [$draft]);
 
-        return new self($project, $draft, $control, $observations, $project->currentSetup()->first(), $instruments->get((int) $draft->instrumentId));
+        return new self(
+            $project, $draft, $control, $observations, $project->currentSetup()->first(), $instruments->get((int) $draft->instrumentId),
+        );
     }
 
     /**
@@ -75,7 +77,10 @@ final readonly class DraftInputs
                 $base = $s->base_id === null ? null : $latest[(int) ($roots[$s->base_id] ?? $s->base_id)] ?? null;
                 // It can't have rested on the station point that it made itself.
                 $others = $control->reject(static fn (ControlPoint $c) => $c->isStationOf($s));
-                $inputs[$s->id] = new self($project, $drafts[$s->id], $others, $observations, $base, $instruments->get((int) $drafts[$s->id]->instrumentId), $s->accuracy === null ? null : Accuracy::of($s->accuracy));
+                $inputs[$s->id] = new self(
+                    $project, $drafts[$s->id], $others, $observations, $base, $instruments->get((int) $drafts[$s->id]->instrumentId),
+                    $s->accuracy === null ? null : Accuracy::of($s->accuracy),
+                );
             }
         }
 
@@ -98,7 +103,10 @@ final readonly class DraftInputs
         ];
     }
 
-    /** As it was when the setup was accepted; as the chosen instrument states it, or else as the instrument itself said when it measured. */
+    /**
+     * As it was when the setup was accepted; as the chosen instrument states it, or else as the instrument itself said when it
+     * measured.
+     */
     public function accuracy(): Accuracy
     {
         return $this->stated ?? $this->instrument?->accuracy() ?? $this->latest()?->accuracy() ?? Accuracy::stated(2, 1, 1.5);
@@ -135,7 +143,10 @@ final readonly class DraftInputs
     {
         $more = array_values(array_filter(array_map(fn (int $id) => $this->observations->get($id), $s->more)));
         $all = [$first, ...$more];
-        $mean = Sight::mean(array_map(static fn (Observation $o) => $o->sight(), $all), $angles = array_map(static fn (Observation $o) => $o->angles, $all));
+        $mean = Sight::mean(
+            array_map(static fn (Observation $o) => $o->sight(), $all),
+            $angles = array_map(static fn (Observation $o) => $o->angles, $all),
+        );
 
         return new SightMean(
             $mean, 1 / sqrt(array_sum(array_map(static fn (float $a) => 1 / $a ** 2, $angles))), min($angles) > 1.0,
@@ -175,7 +186,9 @@ final readonly class DraftInputs
     {
         $lines = [];
         foreach ($this->draft->lines as $l) {
-            $lines[$l->name] = new SiteLine($l->name, new Position($l->northing1, $l->easting1), new Position($l->northing2, $l->easting2), $l->offset);
+            $lines[$l->name] = new SiteLine(
+                $l->name, new Position($l->northing1, $l->easting1), new Position($l->northing2, $l->easting2), $l->offset,
+            );
         }
         $shots = [];
         foreach ($this->draft->shots as $s) {
@@ -191,9 +204,13 @@ final readonly class DraftInputs
     /** @return list<SightMean> of marks that are no control, in the order measured */
     public function otherSights(): array
     {
-        $readings = array_filter(array_map(fn (DraftShot $s) => $s->used ? $this->observations->get($s->observationId) : null, $this->draft->shots));
+        $readings = array_filter(
+            array_map(fn (DraftShot $s) => $s->used ? $this->observations->get($s->observationId) : null, $this->draft->shots),
+        );
 
-        return array_values(array_map(static fn (Observation $o) => new SightMean($o->sight(), $o->angles, $o->angles > 1.0, 0.0), $readings));
+        return array_values(
+            array_map(static fn (Observation $o) => new SightMean($o->sight(), $o->angles, $o->angles > 1.0, 0.0), $readings),
+        );
     }
 
     /** @return array<string, Position> all control, by name */

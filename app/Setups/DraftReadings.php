@@ -10,7 +10,10 @@ use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use Illuminate\Support\Facades\DB;
 
-/** How readings come into the setup being made: none is lost when the page is reloaded meanwhile, or when two people measure for one setup. */
+/**
+ * How readings come into the setup being made: none is lost when the page is reloaded meanwhile, or when two people measure for one
+ * setup.
+ */
 final class DraftReadings
 {
     /**
@@ -27,7 +30,10 @@ final class DraftReadings
             throw new \DomainException('Say which control point is sighted, or which line is shot at.');
         }
 
-        return ['as' => $body->keepIn->value, 'controlId' => $body->controlId, 'line' => $body->sighted, 'method' => $draft->method->value, 'setup' => $project->currentSetup?->id];
+        return [
+            'as' => $body->keepIn->value, 'controlId' => $body->controlId, 'line' => $body->sighted, 'method' => $draft->method->value,
+            'setup' => $project->currentSetup?->id,
+        ];
     }
 
     /**
@@ -43,10 +49,15 @@ final class DraftReadings
                 return;
             }
             $changed = match (KeepIn::from($wanted['as'])) {
-                KeepIn::Sight => ['sights' => [...self::others($draft, $wanted['controlId']), new DraftSight($wanted['controlId'], $reading->id)]],
+                KeepIn::Sight => [
+                    'sights' => [...self::others($draft, $wanted['controlId']), new DraftSight($wanted['controlId'], $reading->id)],
+                ],
                 KeepIn::Round => ['sights' => self::withRound($draft, $wanted['controlId'], $reading->id)],
                 // A direction is given to one mark alone.
-                KeepIn::Shot => ['shots' => [...($draft->method === SetupMethod::KnownDirection ? [] : $draft->shots), new DraftShot($wanted['line'], $reading->id)]],
+                KeepIn::Shot => ['shots' => [
+                    ...($draft->method === SetupMethod::KnownDirection ? [] : $draft->shots),
+                    new DraftShot($wanted['line'], $reading->id),
+                ]],
             };
             SetupDrafts::keep($project, new Draft(...$changed + get_object_vars($draft)));
         });
@@ -66,17 +77,24 @@ final class DraftReadings
         $unseen = static fn (int $id): bool => ! isset($seen[$id]);
         $meant = [];
         if ($change->shots !== null) {
-            $meant['shots'] = [...$change->shots, ...array_values(array_filter($now->shots, static fn (DraftShot $s) => $unseen($s->observationId)))];
+            $meant['shots'] = [
+                ...$change->shots, ...array_values(array_filter($now->shots, static fn (DraftShot $s) => $unseen($s->observationId))),
+            ];
         }
         if ($change->sights !== null) {
             $rounds = [];
             foreach ($now->sights as $s) {
                 $rounds[$s->observationId] = array_filter($s->more, $unseen);
             }
-            $sent = array_map(static fn (DraftSight $s) => self::with($s, ['more' => [...$s->more, ...array_values($rounds[$s->observationId] ?? [])]]), $change->sights);
+            $sent = array_map(
+                static fn (DraftSight $s) => self::with($s, ['more' => [...$s->more, ...array_values($rounds[$s->observationId] ?? [])]]),
+                $change->sights,
+            );
             $new = array_values(array_filter($now->sights, static fn (DraftSight $s) => $unseen($s->observationId)));
             $newMarks = array_map(static fn (DraftSight $s) => $s->controlId, $new);
-            $meant['sights'] = [...array_values(array_filter($sent, static fn (DraftSight $s) => ! in_array($s->controlId, $newMarks, true))), ...$new];
+            $meant['sights'] = [
+                ...array_values(array_filter($sent, static fn (DraftSight $s) => ! in_array($s->controlId, $newMarks, true))), ...$new,
+            ];
         }
 
         return $meant;
@@ -94,7 +112,10 @@ final class DraftReadings
         $known = array_filter($draft->sights, static fn (DraftSight $s) => $s->controlId === $controlId);
 
         return $known === [] ? [...$draft->sights, new DraftSight($controlId, $reading)]
-            : array_map(static fn (DraftSight $s) => $s->controlId === $controlId ? self::with($s, ['more' => [...$s->more, $reading]]) : $s, $draft->sights);
+            : array_map(
+                static fn (DraftSight $s) => $s->controlId === $controlId ? self::with($s, ['more' => [...$s->more, $reading]]) : $s,
+                $draft->sights,
+            );
     }
 
     /** @param  array<string, mixed>  $changed */

@@ -10,7 +10,8 @@ use Parlay\Core\ListOf;
 final readonly class DraftSightEntry
 {
     /**
-     * distance: reduced to plan; null where only angles were read. rise: from axis to prism. more: observations of further rounds; spread: of their directions. refraction: its coefficient; lift: what curvature and refraction add to the rise.
+     * distance: reduced to plan; null where only angles were read. rise: from axis to prism. more: observations of further rounds;
+     * spread: of their directions. refraction: its coefficient; lift: what curvature and refraction add to the rise.
      *
      * @param  list<int>  $more
      */

@@ -37,12 +37,18 @@ final class DraftView
             problem: $problem,
             weakness: $weakness === null ? null : (new Weaknesses($project->length_style))->sentence($weakness),
             current: $in->current === null ? null : AcceptedSetup::of($in->current),
-            explanations: $why === null ? null : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score(), $words), $why),
+            explanations: $why === null
+                ? null
+                : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score(), $words), $why),
             angleOff: $solved?->angle['off'] ?? null,
             angleDeviation: $solved?->angle['deviation'] ?? null,
             baselineLength: $solved?->baseline?->length,
-            turned: $solved?->baseline === null || $in->current === null ? null : MendedSetupEntry::of(Mending::turned($project, $in->current, $solved->solution())),
-            beyondLimit: $solved === null || $project->residual_limit === null ? [] : $solved->solution()->beyond((float) $project->residual_limit),
+            turned: $solved?->baseline === null || $in->current === null
+                ? null
+                : MendedSetupEntry::of(Mending::turned($project, $in->current, $solved->solution())),
+            beyondLimit: $solved === null || $project->residual_limit === null
+                ? []
+                : $solved->solution()->beyond((float) $project->residual_limit),
         );
     }
 
@@ -55,7 +61,9 @@ final class DraftView
             $shots = match (true) {
                 $grid !== null => $grid->shots,
                 $baseline !== null => [$baseline->from, $baseline->to],
-                $in->draft->method === SetupMethod::KnownDirection => array_map(static fn (SightMean $mean) => $s->station->locate($mean->sight), $in->otherSights()),
+                $in->draft->method === SetupMethod::KnownDirection => array_map(
+                    static fn (SightMean $mean) => $s->station->locate($mean->sight), $in->otherSights(),
+                ),
                 default => [],
             };
 
@@ -77,7 +85,9 @@ final class DraftView
         $shots = array_map(static function (DraftShot $s) use ($in): ?DraftShotEntry {
             $o = $in->observations->get($s->observationId);
 
-            return $o === null ? null : new DraftShotEntry($s->line, $o->id, $s->used, $o->circle, $o->zenith, $o->slope, $o->sight()->distance, $o->target_height);
+            return $o === null ? null : new DraftShotEntry(
+                $s->line, $o->id, $s->used, $o->circle, $o->zenith, $o->slope, $o->sight()->distance, $o->target_height,
+            );
         }, $d->shots);
 
         return new DraftEntry(

@@ -13,9 +13,9 @@ use Parlay\Words\Explanations;
 final readonly class ExplanationEntry
 {
     /**
-     * unitWeightDeviation: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the first, in weighted squares.
-     * value: by which the target height, the instrument height or the prism constant should be larger; metres.
-     * level: the readings can't tell it from the first. decides: what to measure to tell those apart.
+     * unitWeightDeviation: of the figure once it is mended, about 1 is well. behind: how much worse it explains the readings than the
+     * first, in weighted squares. value: by which the target height, the instrument height or the prism constant should be larger;
+     * metres. level: the readings can't tell it from the first. decides: what to measure to tell those apart.
      *
      * @param  list<string>  $sights  names
      */

@@ -27,6 +27,9 @@ final readonly class MendedSetup
     /** How far the marks move at most, in plan and in height; metres. */
     public function largest(): float
     {
-        return max([0.0, ...array_map(static fn (array $m) => hypot($m[0]->position()->distanceTo($m[1]), (float) $m[1]->elevation - (float) $m[0]->elevation), $this->marks)]);
+        return max([0.0, ...array_map(
+            static fn (array $m) => hypot($m[0]->position()->distanceTo($m[1]), (float) $m[1]->elevation - (float) $m[0]->elevation),
+            $this->marks,
+        )]);
     }
 }

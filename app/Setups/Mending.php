@@ -20,8 +20,8 @@ use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Stakeout\Verdict;
 
 /**
- * Works a mended target height, constant or control coordinate through every setup and mark that hangs on it. Nothing changes until it is adopted; then
- * new versions are written beside the old ones, and both stay in the field book.
+ * Works a mended target height, constant or control coordinate through every setup and mark that hangs on it. Nothing changes until it
+ * is adopted; then new versions are written beside the old ones, and both stay in the field book.
  */
 final class Mending
 {
@@ -73,9 +73,14 @@ final class Mending
     /** All that was measured from a setup, as it would lie with another station in its place. */
     public static function turned(Project $project, Setup $setup, SetupSolution $found): MendedSetup
     {
-        $marks = $project->marks()->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get()->map(static fn (Mark $m): array => [
-            $m, $found->station->locate(($m->observation ?? throw new \LogicException('A mark has its reading.'))->sight()),
-        ]);
+        $marks = $project->marks()
+            ->where('setup_id', $setup->id)
+            ->with('observation')
+            ->orderBy('id')
+            ->get()
+            ->map(static fn (Mark $m): array => [
+                $m, $found->station->locate(($m->observation ?? throw new \LogicException('A mark has its reading.'))->sight()),
+            ]);
 
         return new MendedSetup($setup, $found->station, $found, array_values($marks->all()));
     }
@@ -129,7 +134,8 @@ final class Mending
     {
         $by = [];
         $marks = $project->marks()->with('observation')->orderBy('id')
-            ->where(static fn ($q) => $q->whereIn('setup_id', $setups)->orWhereIn('observation_id', Correction::query()->where('project_id', $project->id)->select('observation_id')));
+            ->where(static fn ($q) => $q->whereIn('setup_id', $setups)
+                ->orWhereIn('observation_id', Correction::query()->where('project_id', $project->id)->select('observation_id')));
         foreach ($marks->get() as $mark) {
             $by[$mark->setup_id][] = $mark;
         }
@@ -155,12 +161,15 @@ final class Mending
 
     private static function differs(Setup $setup, SetupSolution $found): bool
     {
-        return self::apart($setup->position(), $found->station->mark) || abs(sin($setup->orientation - $found->station->orientation)) > self::SAME / 100;
+        return self::apart($setup->position(), $found->station->mark)
+            || abs(sin($setup->orientation - $found->station->orientation)) > self::SAME / 100;
     }
 
     private static function apart(Position $a, Position $b): bool
     {
-        return $a->distanceTo($b) > self::SAME || ($a->elevation === null) !== ($b->elevation === null) || abs((float) $a->elevation - (float) $b->elevation) > self::SAME;
+        return $a->distanceTo($b) > self::SAME
+            || ($a->elevation === null) !== ($b->elevation === null)
+            || abs((float) $a->elevation - (float) $b->elevation) > self::SAME;
     }
 
     private function write(Project $project, MendedSetup $p, string $note): int
@@ -169,10 +178,14 @@ final class Mending
         if ($p->solution !== null) {
             $mark = $p->station->mark;
             $setup = Setup::query()->create([
-                'project_id' => $project->id, 'key' => "mended-{$p->setup->id}-".bin2hex(random_bytes(6)), 'at' => Clock::stamp(), 'method' => $p->setup->method, 'station_name' => $p->setup->station_name,
-                'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation, 'orientation' => $p->station->orientation, 'instrument_height' => $p->station->instrumentHeight,
-                'solution' => SetupRecord::write($p->solution), 'sights' => $p->setup->sights, 'draft' => $p->setup->draft, 'accuracy' => $p->setup->accuracy, 'base_id' => $p->setup->base_id,
-                'instrument' => $p->setup->instrument, 'computed_by' => config()->string('parlay.version'), 'stands_for' => $p->setup->root(), 'note' => $note,
+                'project_id' => $project->id, 'key' => "mended-{$p->setup->id}-".bin2hex(random_bytes(6)),
+                'at' => Clock::stamp(), 'method' => $p->setup->method, 'station_name' => $p->setup->station_name,
+                'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
+                'orientation' => $p->station->orientation, 'instrument_height' => $p->station->instrumentHeight,
+                'solution' => SetupRecord::write($p->solution), 'sights' => $p->setup->sights,
+                'draft' => $p->setup->draft, 'accuracy' => $p->setup->accuracy, 'base_id' => $p->setup->base_id,
+                'instrument' => $p->setup->instrument,
+                'computed_by' => config()->string('parlay.version'), 'stands_for' => $p->setup->root(), 'note' => $note,
             ]);
             $project->controlPoints()->where('origin', ControlOrigin::Station)->where('setup_id', $setup->root())->update([
                 'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
@@ -189,12 +202,18 @@ final class Mending
     private static function writeMark(Mark $old, Position $place, Setup $setup): void
     {
         $design = $old->design();
-        $verdict = $design === null ? Verdict::Undecided : Deviation::between($design, $place)->verdict(new Tolerance($old->plan_tolerance, $old->height_tolerance));
+        $verdict = $design === null
+            ? Verdict::Undecided
+            : Deviation::between($design, $place)->verdict(new Tolerance($old->plan_tolerance, $old->height_tolerance));
         Mark::query()->create([
-            'project_id' => $old->project_id, 'key' => "mended-{$old->id}-".bin2hex(random_bytes(6)), 'at' => Clock::stamp(), 'kind' => $old->kind, 'setup_id' => $setup->id, 'observation_id' => $old->observation_id,
-            'point_id' => $old->point_id, 'name' => $old->name, 'code' => $old->code, 'design_northing' => $old->design_northing, 'design_easting' => $old->design_easting,
-            'design_elevation' => $old->design_elevation, 'design_source' => $old->design_source, 'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
-            'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance, 'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,
+            'project_id' => $old->project_id, 'key' => "mended-{$old->id}-".bin2hex(random_bytes(6)),
+            'at' => Clock::stamp(), 'kind' => $old->kind, 'setup_id' => $setup->id, 'observation_id' => $old->observation_id,
+            'point_id' => $old->point_id, 'name' => $old->name, 'code' => $old->code,
+            'design_northing' => $old->design_northing, 'design_easting' => $old->design_easting,
+            'design_elevation' => $old->design_elevation, 'design_source' => $old->design_source,
+            'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
+            'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance,
+            'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,
         ]);
     }
 }

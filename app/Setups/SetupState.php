@@ -9,9 +9,10 @@ use Parlay\Core\ListOf;
 final readonly class SetupState
 {
     /**
-     * explanations: why the sights don’t fit, the likeliest first; empty where nothing usual explains them, null where nothing is suspected. places: all that fit, the chosen one
-     * among them. weakness: what is weak about the figure. angleOff, angleDeviation: angle between the first two lines, measured less designed, radians.
-     * baselineLength: as measured. turned: what the baseline would make of all that was measured from here before.
+     * explanations: why the sights don’t fit, the likeliest first; empty where nothing usual explains them, null where nothing is
+     * suspected. places: all that fit, the chosen one among them. weakness: what is weak about the figure. angleOff, angleDeviation:
+     * angle between the first two lines, measured less designed, radians. baselineLength: as measured. turned: what the baseline would
+     * make of all that was measured from here before.
      *
      * @param  list<PossiblePlace>  $places
      * @param  list<ExplanationEntry>|null  $explanations

@@ -22,9 +22,10 @@ final readonly class SolutionEntry
      * @param  list<ShotResidual>  $shots  along lines, in the order of the draft
      * @param  list<float>  $covariance  of northing, easting and orientation, row by row
      *
-     * ellipse: of the place, 95 %, from the deviations given beforehand; afterwards: by what
-     * it is to be multiplied to be the one from the residuals. passes: the global test; null with nothing to spare. farthest: distance of the farthest point still to be staked; reaches: how far that may be
-     * off in plan for the setup’s sake, in 95 of 100 cases. suspectShot: number, from 0, of the shot along a line that fits worst, where it fits too badly.
+     * ellipse: of the place, 95 %, from the deviations given beforehand; afterwards: by what it is to be multiplied to be the one from
+     * the residuals. passes: the global test; null with nothing to spare. farthest: distance of the farthest point still to be staked;
+     * reaches: how far that may be off in plan for the setup’s sake, in 95 of 100 cases. suspectShot: number, from 0, of the shot along
+     * a line that fits worst, where it fits too badly.
      */
     public function __construct(
         public Station $station,
@@ -63,9 +64,12 @@ final readonly class SolutionEntry
             station: $s->station, oriented: $s->isOriented(), placeFound: $s->placeFound,
             northingDeviation: $s->precision->northing(), eastingDeviation: $s->precision->easting(),
             heightDeviation: $s->precision->height(), orientationDeviation: $s->precision->orientation(),
-            residuals: $s->residuals, redundancy: $s->redundancy, unitWeightDeviation: $s->unitWeightDeviation, cautions: Cautions::sentences($s->cautions),
-            ellipse: $ellipse, afterwards: $after === null || $ellipse->major <= 0.0 ? null : $after->major / $ellipse->major, correlation: $s->precision->correlation(0, 1),
-            passes: $s->passes, farthest: $farthest === null ? null : $s->station->mark->distanceTo($farthest), reaches: $farthest === null ? null : $s->reachesTo($farthest),
+            residuals: $s->residuals, redundancy: $s->redundancy,
+            unitWeightDeviation: $s->unitWeightDeviation, cautions: Cautions::sentences($s->cautions),
+            ellipse: $ellipse, afterwards: $after === null || $ellipse->major <= 0.0 ? null : $after->major / $ellipse->major,
+            correlation: $s->precision->correlation(0, 1),
+            passes: $s->passes, farthest: $farthest === null ? null : $s->station->mark->distanceTo($farthest),
+            reaches: $farthest === null ? null : $s->reachesTo($farthest),
             scale: $s->scale, covariance: array_merge(...$s->precision->plan), shots: $s->shots, suspectShot: $s->suspectShot(),
         );
     }

@@ -10,7 +10,8 @@ use Parlay\Core\ListOf;
 final readonly class StandHere
 {
     /**
-     * worst: precision of the worst point with all that is seen, metres; bestWorst: with the sights proposed; weakness: what is weak though all of it is sighted. Null where too little is seen.
+     * worst: precision of the worst point with all that is seen, metres; bestWorst: with the sights proposed; weakness: what is weak
+     * though all of it is sighted. Null where too little is seen.
      *
      * @param  list<string>  $seen  control
      * @param  list<string>  $hidden

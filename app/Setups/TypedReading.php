@@ -8,8 +8,8 @@ namespace App\Setups;
 final readonly class TypedReading
 {
     /**
-     * slope: as shown; 0 where only angles were read. ppmApplied, prismConstantApplied: set on the instrument. angleFactor: how much less certain than one mean of two faces.
-     * line: shot at, where it is no control.
+     * slope: as shown; 0 where only angles were read. ppmApplied, prismConstantApplied: set on the instrument. angleFactor: how much
+     * less certain than one mean of two faces. line: shot at, where it is no control.
      */
     public function __construct(
         public float $circle,

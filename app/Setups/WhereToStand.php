@@ -36,7 +36,8 @@ final readonly class WhereToStand
         $draft = DraftInputs::of($project, SetupDrafts::of($project));
 
         return new self(new Site(
-            $control->map(static fn (ControlPoint $c) => $c->position())->all(), $control->map(static fn (ControlPoint $c) => $c->planError())->all(),
+            $control->map(static fn (ControlPoint $c) => $c->position())->all(),
+            $control->map(static fn (ControlPoint $c) => $c->planError())->all(),
             array_column($work, 1), Walls::along(self::shapes($project, $wallLayers)), $draft->accuracy(),
         ), array_column($work, 0), $project->length_style);
     }
@@ -54,8 +55,10 @@ final readonly class WhereToStand
         $weakness = $this->site->weakness($place);
 
         return new StandHere(
-            $seen, array_values(array_diff(array_map(strval(...), array_keys($this->site->control)), $seen)), $best[0] ?? [], $best[1] ?? null,
-            $points[0]->ellipse->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN), $weakness === null ? null : (new Weaknesses($this->length))->sentence($weakness),
+            $seen, array_values(array_diff(array_map(strval(...), array_keys($this->site->control)), $seen)),
+            $best[0] ?? [], $best[1] ?? null,
+            $points[0]->ellipse->major ?? null, $points[0]->name ?? null, array_slice($points, 0, self::SHOWN),
+            $weakness === null ? null : (new Weaknesses($this->length))->sentence($weakness),
         );
     }
 
@@ -66,7 +69,9 @@ final readonly class WhereToStand
         $open = $project->points()->when($ids !== null, static fn ($q) => $q->whereIn('id', array_slice($ids ?? [], 0, 10_000)))
             ->open()->toBase()->get(['name', 'northing', 'easting']);
 
-        return $open->map(static fn (object $p) => [(string) $p->name, new Position((float) $p->northing, (float) $p->easting)])->values()->all();
+        return $open->map(static fn (object $p) => [(string) $p->name, new Position((float) $p->northing, (float) $p->easting)])
+            ->values()
+            ->all();
     }
 
     /**

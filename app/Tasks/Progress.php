@@ -28,7 +28,8 @@ final class Progress
             return;
         }
         $this->toldAt = $now;
-        DB::connection('live')->table('task_progress')->upsert([['task_id' => $this->taskId, 'part' => $part, 'doing' => $doing]], ['task_id'], ['part', 'doing']);
+        DB::connection('live')->table('task_progress')
+            ->upsert([['task_id' => $this->taskId, 'part' => $part, 'doing' => $doing]], ['task_id'], ['part', 'doing']);
         $this->stopIfCancelled();
     }
 

@@ -30,7 +30,9 @@ final class RunTask implements ShouldQueue
             return;
         }
         // Only one worker takes it.
-        if (Task::query()->whereKey($task->id)->where('state', 'waiting')->update(['state' => 'running', 'worker' => config()->string('parlay.worker')]) === 0) {
+        if (Task::query()->whereKey($task->id)
+            ->where('state', 'waiting')
+            ->update(['state' => 'running', 'worker' => config()->string('parlay.worker')]) === 0) {
             return;
         }
         $task->refresh();
@@ -52,6 +54,8 @@ final class RunTask implements ShouldQueue
 
     public function failed(): void
     {
-        Task::query()->where('id', $this->taskId)->whereIn('state', ['waiting', 'running'])->update(['state' => 'failed', 'error' => 'Something failed inside Parlay; nothing was stored. Try again.']);
+        Task::query()->where('id', $this->taskId)
+            ->whereIn('state', ['waiting', 'running'])
+            ->update(['state' => 'failed', 'error' => 'Something failed inside Parlay; nothing was stored. Try again.']);
     }
 }

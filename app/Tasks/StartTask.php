@@ -15,7 +15,10 @@ final class StartTask
     public function __invoke(Project $project, TaskKind $kind, array $input): Task
     {
         return DB::transaction(static function () use ($project, $kind, $input): Task {
-            $task = Task::query()->create(['project_id' => $project->id, 'kind' => $kind->value, 'state' => 'waiting', 'input' => $input, 'result' => null, 'error' => null, 'created_at' => Clock::stamp()]);
+            $task = Task::query()->create([
+                'project_id' => $project->id, 'kind' => $kind->value, 'state' => 'waiting', 'input' => $input, 'result' => null,
+                'error' => null, 'created_at' => Clock::stamp(),
+            ]);
             RunTask::dispatch($task->id);
 
             return $task;
@@ -26,7 +29,9 @@ final class StartTask
     public static function giveUpLeftovers(string $worker): void
     {
         foreach (Task::query()->where('state', 'running')->whereIn('worker', [$worker, ''])->pluck('id') as $id) {
-            Task::query()->whereKey($id)->update(['state' => 'failed', 'error' => 'Parlay was stopped while this was being done. Nothing of it was stored; start it again.']);
+            Task::query()->whereKey($id)->update(
+                ['state' => 'failed', 'error' => 'Parlay was stopped while this was being done. Nothing of it was stored; start it again.'],
+            );
             DB::table('jobs')->whereNotNull('reserved_at')->where('payload', 'like', '%taskId%i:'.$id.';%')->delete();
         }
     }

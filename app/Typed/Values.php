@@ -124,7 +124,10 @@ final class Values
             default => throw new \LogicException("Values hold no $type."),
         };
         if (! $good) {
-            $errors[$field] = "“{$field}” must be ".['string' => 'a text of at most 20,000 characters', 'int' => 'a whole number', 'float' => 'a number not beyond 1e9', 'bool' => 'true or false'][$type].'.';
+            $errors[$field] = "“{$field}” must be ".[
+                'string' => 'a text of at most 20,000 characters', 'int' => 'a whole number', 'float' => 'a number not beyond 1e9',
+                'bool' => 'true or false',
+            ][$type].'.';
 
             return null;
         }

@@ -75,7 +75,9 @@ return new class extends Migration
         });
         foreach (['setups', 'observations', 'marks'] as $table) {
             foreach (['UPDATE', 'DELETE'] as $verb) {
-                DB::statement("CREATE TRIGGER {$table}_no_".strtolower($verb)." BEFORE $verb ON $table BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END");
+                DB::statement("CREATE TRIGGER {$table}_no_"
+                    .strtolower($verb)
+                    ." BEFORE $verb ON $table BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END");
             }
         }
         DB::statement("CREATE VIEW field_book AS

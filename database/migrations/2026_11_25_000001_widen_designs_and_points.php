@@ -51,6 +51,9 @@ return new class extends Migration
             $t->json('layout');
         });
         // The last design taken is the one that was worked with.
-        DB::statement('UPDATE projects SET active_design_id = (SELECT max(id) FROM designs d WHERE d.project_id = projects.id AND d.removed_at IS NULL)');
+        DB::statement(
+            'UPDATE projects SET active_design_id = (SELECT max(id) FROM designs d WHERE d.project_id = projects.id AND d.removed_at '
+                .'IS NULL)',
+        );
     }
 };

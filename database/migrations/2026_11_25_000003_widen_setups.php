@@ -66,7 +66,9 @@ return new class extends Migration
             // The mark that this one replaces after something it hung on was mended.
             $t->unsignedInteger('mends')->nullable()->index();
         });
-        DB::statement('CREATE VIEW standing_marks AS SELECT * FROM marks m WHERE NOT EXISTS (SELECT 1 FROM marks newer WHERE newer.mends = m.id)');
+        DB::statement(
+            'CREATE VIEW standing_marks AS SELECT * FROM marks m WHERE NOT EXISTS (SELECT 1 FROM marks newer WHERE newer.mends = m.id)',
+        );
         Schema::create('corrections', function (Blueprint $t): void {
             $t->id();
             $t->foreignId('project_id')->constrained();
@@ -77,7 +79,9 @@ return new class extends Migration
             $t->string('note');
         });
         foreach (['UPDATE', 'DELETE'] as $verb) {
-            DB::statement('CREATE TRIGGER corrections_no_'.strtolower($verb)." BEFORE $verb ON corrections BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END");
+            DB::statement('CREATE TRIGGER corrections_no_'
+                .strtolower($verb)
+                ." BEFORE $verb ON corrections BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END");
         }
     }
 };

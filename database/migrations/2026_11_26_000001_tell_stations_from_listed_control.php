@@ -19,6 +19,7 @@ return new class extends Migration
         });
         $station = 'measured: setup ';
         DB::table('control_points')->where('source', 'measured: new control')->update(['origin' => 'measured']);
-        DB::table('control_points')->whereLike('source', "$station%")->update(['origin' => 'station', 'setup_id' => DB::raw('CAST(substr(source, '.(strlen($station) + 1).') AS INTEGER)')]);
+        DB::table('control_points')->whereLike('source', "$station%")
+            ->update(['origin' => 'station', 'setup_id' => DB::raw('CAST(substr(source, '.(strlen($station) + 1).') AS INTEGER)')]);
     }
 };

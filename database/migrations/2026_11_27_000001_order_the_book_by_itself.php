@@ -13,7 +13,10 @@ return new class extends Migration
 
     public function up(): void
     {
-        DB::statement('CREATE TABLE book_sequence (seq INTEGER PRIMARY KEY AUTOINCREMENT, at TEXT NOT NULL, steady REAL, boot TEXT NOT NULL DEFAULT \'\')');
+        DB::statement(
+            'CREATE TABLE book_sequence (seq INTEGER PRIMARY KEY AUTOINCREMENT, at TEXT NOT NULL, steady REAL, boot TEXT NOT NULL '
+                .'DEFAULT \'\')',
+        );
         Schema::table('marks', function (Blueprint $t): void {
             // The control point that a check was taken on; its name and place stand in the mark besides.
             $t->unsignedInteger('control_id')->nullable();
@@ -36,21 +39,28 @@ return new class extends Migration
             UNION ALL SELECT 'setup', id, project_id, at, seq FROM setups
             UNION ALL SELECT kind, id, project_id, at, seq FROM marks");
         foreach (['UPDATE', 'DELETE'] as $verb) {
-            DB::statement('CREATE TRIGGER book_sequence_no_'.strtolower($verb)." BEFORE $verb ON book_sequence BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END");
+            DB::statement('CREATE TRIGGER book_sequence_no_'
+                .strtolower($verb)
+                ." BEFORE $verb ON book_sequence BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END");
         }
     }
 
     /** Lines of earlier versions stand in the order of their times, as they were shown. */
     private function numberWhatIsThere(): void
     {
-        DB::statement("INSERT INTO book_sequence (at) SELECT at FROM field_book ORDER BY at, CASE kind WHEN 'reading' THEN 0 WHEN 'setup' THEN 1 ELSE 2 END, id");
+        DB::statement(
+            "INSERT INTO book_sequence (at) SELECT at FROM field_book ORDER BY at, CASE kind WHEN 'reading' THEN 0 WHEN 'setup' THEN "
+                .'1 ELSE 2 END, id',
+        );
         DB::statement("CREATE TEMPORARY TABLE numbered AS SELECT CASE kind WHEN 'reading' THEN 'observations' WHEN 'setup' THEN 'setups' ELSE 'marks' END AS of, id,
             row_number() OVER (ORDER BY at, CASE kind WHEN 'reading' THEN 0 WHEN 'setup' THEN 1 ELSE 2 END, id) AS seq FROM field_book");
         DB::statement('CREATE INDEX temp.numbered_rows ON numbered (of, id)');
         foreach (self::BOOK as $table) {
             DB::statement("DROP TRIGGER {$table}_no_update");
             DB::statement("UPDATE $table SET seq = (SELECT seq FROM numbered WHERE of = '$table' AND numbered.id = $table.id)");
-            DB::statement("CREATE TRIGGER {$table}_no_update BEFORE UPDATE ON $table BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END");
+            DB::statement(
+                "CREATE TRIGGER {$table}_no_update BEFORE UPDATE ON $table BEGIN SELECT RAISE(ABORT, 'the field book can only be added to'); END",
+            );
         }
         DB::statement('DROP TABLE numbered');
     }

@@ -15,7 +15,10 @@ use Tests\Running;
  */
 function fourClients(string $url, int $seconds): array
 {
-    $client = 'for ($i = 0; $i < '.$seconds * 10 .'; $i++) { $t = microtime(true); file_get_contents($argv[1]); $d = microtime(true) - $t; echo round($d * 1000, 3), "\n"; usleep((int) max(0, 100000 - $d * 1e6)); }';
+    $client = 'for ($i = 0; $i < '
+        .$seconds * 10
+        .'; $i++) { $t = microtime(true); file_get_contents($argv[1]); $d = microtime(true) - $t; echo round($d * 1000, 3), "\n"; '
+            .'usleep((int) max(0, 100000 - $d * 1e6)); }';
     $pipes = [];
     $processes = array_map(static function (int $k) use ($client, $url, &$pipes) {
         return proc_open([PHP_BINARY, '-r', $client, $url], [1 => ['pipe', 'w']], $pipes[$k]);
@@ -33,7 +36,10 @@ $parlay = new Running('demo');
 $project = $parlay->ask('GET', '/projects')[0]['id'];
 $point = array_column($parlay->ask('GET', "/projects/$project/points"), null, 'name')['B4.4'];
 $parlay->ask('POST', "/projects/$project/instrument/turn", ['key' => 'bench-turn', 'pointId' => $point['id']]);
-$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.3, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
+$parlay->ask('POST', '/practice', [
+    'do' => 'walk', 'northing' => $point['northing'] + 0.3, 'easting' => $point['easting'], 'elevation' => $point['elevation'],
+    'atOnce' => true,
+]);
 sleep(3);
 $rows = [];
 
@@ -42,10 +48,17 @@ for ($round = 0; $round < 3; $round++) {
     array_push($empty, ...fourClients("{$parlay->url}/api/v1/ping", 4));
     array_push($guided, ...fourClients("{$parlay->url}/api/v1/projects/$project/live?target={$point['id']}", 4));
 }
-$rows[] = ['guidance over HTTP, median', sprintf('%.1f ms', part($guided, 0.5)), sprintf('%.2f x an empty route', part($guided, 0.5) / part($empty, 0.5)), '1.5 x'];
-$rows[] = ['guidance over HTTP, 95th percentile', sprintf('%.1f ms', part($guided, 0.95)), sprintf('%.2f x an empty route', part($guided, 0.95) / part($empty, 0.95)), '2 x'];
+$rows[] = [
+    'guidance over HTTP, median', sprintf('%.1f ms', part($guided, 0.5)),
+    sprintf('%.2f x an empty route', part($guided, 0.5) / part($empty, 0.5)), '1.5 x',
+];
+$rows[] = [
+    'guidance over HTTP, 95th percentile', sprintf('%.1f ms', part($guided, 0.95)),
+    sprintf('%.2f x an empty route', part($guided, 0.95) / part($empty, 0.95)), '2 x',
+];
 
-// A nudge is a step that the figures on the screen must follow: its time less the instrument's own wait for the next reading is not taken out.
+// A nudge is a step that the figures on the screen must follow: its time less the instrument's own wait for the next reading is not
+// taken out.
 $screen = new Screen(new Chrome(1280, 800), $parlay->url);
 $screen->open("/p/$project/stake?target={$point['id']}")->see('toward instrument')->press('Say moves by north')->see('by the site grid');
 $screen->driver->executeScript(<<<'JS'
@@ -63,7 +76,8 @@ for ($i = 0; $i < 40; $i++) {
     Running::until(static function () use ($parlay, &$before, &$after): bool {
         $after = json_decode((string) file_get_contents($parlay->data.'/instrument.json'), true);
 
-        return ($after['seq'] ?? 0) > $before['seq'] && abs($after['reading']['circle'] - $before['reading']['circle']) + abs($after['reading']['slope'] - $before['reading']['slope']) > 0.01;
+        return ($after['seq'] ?? 0) > $before['seq'] && abs($after['reading']['circle'] - $before['reading']['circle'])
+            + abs($after['reading']['slope'] - $before['reading']['slope']) > 0.01;
     }, 2.0);
     usleep(700_000);
     $expected = $i % 2 === 0 ? 'south' : 'north';
@@ -75,15 +89,25 @@ for ($i = 0; $i < 40; $i++) {
     }
     $screen->driver->executeScript('window.seen = []');
 }
-$rows[] = ['a reading to the figures on the screen, 95th percentile', sprintf('%.0f ms', part($waits, 0.95)), sprintf('median %.0f ms of %d', part($waits, 0.5), count($waits)), '250 ms'];
+$rows[] = [
+    'a reading to the figures on the screen, 95th percentile', sprintf('%.0f ms', part($waits, 0.95)),
+    sprintf('median %.0f ms of %d', part($waits, 0.5), count($waits)), '250 ms',
+];
 
 $first = [];
 for ($i = 0; $i < 5; $i++) {
     $fresh = new Screen(new Chrome(1280, 800), $parlay->url);
     $fresh->open('/p/'.$project.'/prepare?do=points')->see('Search 106 points');
-    $first[] = (float) $fresh->driver->executeScript('return performance.getEntriesByType("resource").filter(e => /projects.[0-9]+(.(control|designs|points|marks|setup))?$/.test(e.name)).slice(0, 6).reduce((m, e) => Math.max(m, e.responseEnd), 0)');
+    $first[] = (float) $fresh->driver->executeScript(
+        'return performance.getEntriesByType("resource").filter(e => '
+            .'/projects.[0-9]+(.(control|designs|points|marks|setup))?$/.test(e.name)).slice(0, 6).reduce((m, e) => Math.max(m, '
+                .'e.responseEnd), 0)',
+    );
 }
-$rows[] = ['first screen of the demo project, median', sprintf('%.0f ms', part($first, 0.5)), 'project, control, layers, points there', '1500 ms'];
+$rows[] = [
+    'first screen of the demo project, median', sprintf('%.0f ms', part($first, 0.5)), 'project, control, layers, points there',
+    '1500 ms',
+];
 $manifest = json_decode((string) file_get_contents(__DIR__.'/../../public/build/manifest.json'), true);
 $script = (string) file_get_contents(__DIR__.'/../../public/build/'.$manifest['resources/js/main.tsx']['file']);
 $rows[] = ['scripts of the first screen, gzip', sprintf('%.0f kB', strlen((string) gzencode($script, 9)) / 1000), '', '500 kB'];

@@ -14,7 +14,9 @@ foreach (['in an empty project' => null, 'beside a site' => 0, 'with common name
     $false = 0;
     for ($seed = 1; $seed <= 1000; $seed++) {
         $list = Lists::clean($seed);
-        $false += ListCheck::examine($list, LengthUnit::Metre, '.', $common === null ? new Surroundings : Lists::around($list, $common))->findings === [] ? 0 : 1;
+        $false += ListCheck::examine(
+            $list, LengthUnit::Metre, '.', $common === null ? new Surroundings : Lists::around($list, $common),
+        )->findings === [] ? 0 : 1;
     }
     $rows[] = ["clean lists that the doctor suspects, $where", sprintf('%.1f of 100', $false / 10), '1,000 lists', '2 of 100'];
 }

@@ -56,7 +56,9 @@ unlink($path);
 $layers = [new DrawingLayer('A', 0), new DrawingLayer('B', 0)];
 for ($i = 0; $i < 100_000; $i++) {
     [$x, $y] = [mt_rand(0, 900_000) / 1000, mt_rand(0, 700_000) / 1000];
-    $layers[$i % 2]->add(ShapeKind::Line, $i, 0, [$x, $y, NAN, $x + mt_rand(-6000, 6000) / 1000, $y + mt_rand(-6000, 6000) / 1000, NAN, 0.0, 0.0, 0.0]);
+    $layers[$i % 2]->add(
+        ShapeKind::Line, $i, 0, [$x, $y, NAN, $x + mt_rand(-6000, 6000) / 1000, $y + mt_rand(-6000, 6000) / 1000, NAN, 0.0, 0.0, 0.0],
+    );
 }
 $seconds = [];
 for ($i = 0; $i < 3; $i++) {
@@ -64,7 +66,10 @@ for ($i = 0; $i < 3; $i++) {
     $found = LayerCrossings::between(...$layers);
     $seconds[] = microtime(true) - $t;
 }
-$rows[] = ['all crossings of two layers of 50,000 segments each', sprintf('%.2f s', part($seconds, 0.5)), number_format(count($found)).' crossings', '2 s'];
+$rows[] = [
+    'all crossings of two layers of 50,000 segments each', sprintf('%.2f s', part($seconds, 0.5)),
+    number_format(count($found)).' crossings', '2 s',
+];
 
 $places = array_map(static fn () => new Position(mt_rand(0, 60_000) / 1000, mt_rand(0, 60_000) / 1000), range(1, 1000));
 $seconds = [];
@@ -73,6 +78,9 @@ for ($i = 0; $i < 3; $i++) {
     [, $length] = ShortWalk::from($places[0], $places);
     $seconds[] = microtime(true) - $t;
 }
-$rows[] = ['a short walk over 1,000 points', sprintf('%.2f s', part($seconds, 0.5)), sprintf('%.2f x 0.7124 sqrt(n A)', $length / (0.7124 * sqrt(1000 * 3600))), '1 s'];
+$rows[] = [
+    'a short walk over 1,000 points', sprintf('%.2f s', part($seconds, 0.5)),
+    sprintf('%.2f x 0.7124 sqrt(n A)', $length / (0.7124 * sqrt(1000 * 3600))), '1 s',
+];
 
 return $rows;

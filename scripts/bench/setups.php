@@ -65,26 +65,46 @@ $numpy = Reference::python(<<<'PY'
         return sorted(all)[4]
     print(json.dumps({'loop': median(loop), 'whole': median(whole), 'apart': float(np.hypot(*(loop(start) - np.array(input['start']))[:2]))}))
     PY, [
-    'start' => [$field->station->northing + 0.05, $field->station->easting - 0.05, $field->orientation + 1e-4, $field->station->elevation + 1.61],
+    'start' => [
+        $field->station->northing + 0.05, $field->station->easting - 0.05, $field->orientation + 1e-4,
+        $field->station->elevation + 1.61,
+    ],
     'sights' => array_map(static fn (ControlSight $s) => [
-        'n' => $s->control->northing, 'e' => $s->control->easting, 'z' => $s->control->elevation + 1.8, 'c' => $s->sight->circle, 's' => hypot($s->sight->distance, $s->sight->rise),
+        'n' => $s->control->northing, 'e' => $s->control->easting, 'z' => $s->control->elevation + 1.8,
+        'c' => $s->sight->circle, 's' => hypot($s->sight->distance, $s->sight->rise),
         'v' => atan2($s->sight->distance, $s->sight->rise), 'd' => [2e-5, 2e-3, 2e-5],
     ], $sights),
 ]);
-$rows[] = ['a resection on 10 sights with all statistics', sprintf('%.2f ms', $ours), sprintf('%.2f x numpy sight by sight (%.2f ms)', $ours / $numpy['loop'], $numpy['loop']), '0.3 x'];
-$compiled = (float) shell_exec(escapeshellarg(PHP_BINARY).' -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M '.escapeshellarg(__DIR__.'/resection.php'));
-$rows[] = ['  with the compiler, as the worker runs', sprintf('%.2f ms', $compiled), sprintf('%.2f x numpy sight by sight', $compiled / $numpy['loop']), '0.3 x'];
-$rows[] = ['  beside numpy with whole arrays, the bare solve', sprintf('%.2f x', $ours / $numpy['whole']), sprintf('%.2f ms', $numpy['whole']), ''];
+$rows[] = [
+    'a resection on 10 sights with all statistics', sprintf('%.2f ms', $ours),
+    sprintf('%.2f x numpy sight by sight (%.2f ms)', $ours / $numpy['loop'], $numpy['loop']), '0.3 x',
+];
+$compiled = (float) shell_exec(escapeshellarg(PHP_BINARY)
+    .' -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M '
+    .escapeshellarg(__DIR__.'/resection.php'));
+$rows[] = [
+    '  with the compiler, as the worker runs', sprintf('%.2f ms', $compiled),
+    sprintf('%.2f x numpy sight by sight', $compiled / $numpy['loop']), '0.3 x',
+];
+$rows[] = [
+    '  beside numpy with whole arrays, the bare solve', sprintf('%.2f x', $ours / $numpy['whole']), sprintf('%.2f ms', $numpy['whole']),
+    '',
+];
 
 $held = $passed = $count = 0;
 for ($seed = 1; $seed <= 10_000; $seed++) {
     $field = new Field($seed, planDeviation: 0.001 * ($seed % 4));
     $solution = Resection::solve($field->sights(3 + $seed % 4), Field::INSTRUMENT_HEIGHT, $field->accuracy);
-    $held += $solution->precision->ellipse()->holds($field->station->northing - $solution->station->mark->northing, $field->station->easting - $solution->station->mark->easting) ? 1 : 0;
+    $held += $solution->precision->ellipse()->holds(
+        $field->station->northing - $solution->station->mark->northing, $field->station->easting - $solution->station->mark->easting,
+    ) ? 1 : 0;
     $passed += $solution->passes ? 1 : 0;
     $count++;
 }
-$rows[] = ['95 % ellipses that hold the true place', sprintf('%.1f of 100', 100 * $held / $count), number_format($count).' setups of 3 to 6 sights', '94 to 96'];
+$rows[] = [
+    '95 % ellipses that hold the true place', sprintf('%.1f of 100', 100 * $held / $count),
+    number_format($count).' setups of 3 to 6 sights', '94 to 96',
+];
 $rows[] = ['  clean ones that pass the global test', sprintf('%.1f of 100', 100 * $passed / $count), '', '98'];
 foreach (Methods::ALL as $method) {
     $n = array_sum(array_map(static fn (int $seed) => Methods::holds($method, $seed) ? 1 : 0, range(1, 200)));
@@ -103,7 +123,13 @@ for ($i = 0; $i < 400; $i++) {
     $walls[] = [$n, $e, $n + $l * cos($a), $e + $l * sin($a)];
 }
 $site = new Site($control, [], $work, new Walls($walls), Accuracy::stated(2, 1, 1.5));
-$rows[] = ['places to stand: coarse map, 40 x 40', sprintf('%.2f s', $time(static fn () => $site->map(-120, -120, 6, 40, 0, 40), 1) / 1000), '10 control, 150 points, 400 walls', '0.5 s'];
-$rows[] = ['  refined, 200 x 200', sprintf('%.1f s', $time(static fn () => $site->map(-120, -120, 1.2, 200, 0, 25), 1) * 8 / 1000), 'in eight bands', ''];
+$rows[] = [
+    'places to stand: coarse map, 40 x 40', sprintf('%.2f s', $time(static fn () => $site->map(-120, -120, 6, 40, 0, 40), 1) / 1000),
+    '10 control, 150 points, 400 walls', '0.5 s',
+];
+$rows[] = [
+    '  refined, 200 x 200', sprintf('%.1f s', $time(static fn () => $site->map(-120, -120, 1.2, 200, 0, 25), 1) * 8 / 1000),
+    'in eight bands', '',
+];
 
 return $rows;

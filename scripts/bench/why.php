@@ -13,8 +13,12 @@ $blunders = [...Setups::BLUNDERS, ...Setups::ONE_FACE, ...Setups::KNOWN];
 $begun = microtime(true);
 foreach ($blunders as $blunder) {
     $measured = BlunderDetectionTest::measured($blunder, $each);
-    // Of those whose setup fails its own test: control that is a little less exact, or a collimation among level sights, passes it now and then.
-    $rows[] = ["planted: $blunder", sprintf('%.1f of 100 found', 100 * $measured[0] / $each), sprintf('right sight %.1f, right cause first %.1f', 100 * $measured[1] / max(1, $measured[0]), 100 * $measured[2] / max(1, $measured[0])), $blunder === 'two wrong' ? 'cause 80 of 100' : 'cause 90 of 100'];
+    // Of those whose setup fails its own test: control that is a little less exact, or a collimation among level sights, passes it now
+    // and then.
+    $rows[] = ["planted: $blunder", sprintf('%.1f of 100 found', 100 * $measured[0] / $each), sprintf(
+        'right sight %.1f, right cause first %.1f', 100 * $measured[1] / max(1, $measured[0]),
+        100 * $measured[2] / max(1, $measured[0]),
+    ), $blunder === 'two wrong' ? 'cause 80 of 100' : 'cause 90 of 100'];
     $all = array_map(static fn (int $a, int $b) => $a + $b, $all, $measured);
 }
 $count = $each * count($blunders);
@@ -29,7 +33,10 @@ foreach ([0, 30, 60] as $steep) {
         for ($seed = 1; $seed <= 2000; $seed++) {
             $false += BlunderDetectionTest::explained(new Setups($seed, null, deg2rad($steep), $faces === 'one face')) === null ? 0 : 1;
         }
-        $rows[] = ["clean setups suspected, $faces", sprintf('%.1f of 100', $false / 20), $steep === 0 ? 'level sights' : "sights up to {$steep}°", '3 of 100'];
+        $rows[] = [
+            "clean setups suspected, $faces", sprintf('%.1f of 100', $false / 20),
+            $steep === 0 ? 'level sights' : "sights up to {$steep}°", '3 of 100',
+        ];
     }
 }
 foreach ([3, 4] as $sights) {
@@ -37,7 +44,10 @@ foreach ([3, 4] as $sights) {
     foreach (['digit', 'control moved', 'pole not plumb', 'target height', 'prism constant'] as $blunder) {
         $few = array_map(static fn (int $a, int $b) => $a + $b, $few, BlunderDetectionTest::measured($blunder, 60, $sights));
     }
-    $rows[] = ["with $sights sights only", sprintf('%.1f of 100', $few[0] / 3), sprintf('right sight %.1f, right cause %.1f', 100 * $few[1] / max(1, $few[0]), $few[2] / 3), ''];
+    $rows[] = [
+        "with $sights sights only", sprintf('%.1f of 100', $few[0] / 3),
+        sprintf('right sight %.1f, right cause %.1f', 100 * $few[1] / max(1, $few[0]), $few[2] / 3), '',
+    ];
 }
 
 return $rows;

@@ -29,7 +29,10 @@ final class Drawer
             'walk' => $this->walk($world->pole, $this->place($deed), $deed),
             'nudge' => $this->nudge($world->pole, $deed),
             'pole' => $this->holdPole($world->pole, $deed),
-            'move_mark' => $world->moveMark((string) $this->text($deed, 'mark'), $this->number($deed, 'north', 0.0), $this->number($deed, 'east', 0.0), $this->number($deed, 'up', 0.0)),
+            'move_mark' => $world->moveMark(
+                (string) $this->text($deed, 'mark'), $this->number($deed, 'north', 0.0), $this->number($deed, 'east', 0.0),
+                $this->number($deed, 'up', 0.0),
+            ),
             'swap_marks' => $world->swapMarks((string) $this->text($deed, 'mark'), (string) $this->text($deed, 'with')),
             'wrong_face' => $world->wrongFace = (bool) ($deed['on'] ?? true),
             'tape' => $world->tapeSlanted = (bool) ($deed['on'] ?? true),
@@ -37,9 +40,14 @@ final class Drawer
             'block' => $world->blocked = (bool) ($deed['on'] ?? true),
             'knock' => $world->knock((bool) ($deed['hard'] ?? false)),
             'level' => $world->tripod->tilt = 0.0,
-            'tripod' => $world->standTripod($this->text($deed, 'mark'), isset($deed['mark']) ? null : $this->place($deed), $this->number($deed, 'height', 1.6)),
+            'tripod' => $world->standTripod(
+                $this->text($deed, 'mark'), isset($deed['mark']) ? null : $this->place($deed), $this->number($deed, 'height', 1.6),
+            ),
             'battery' => $world->battery = max(0.0, min(1.0, $this->number($deed, 'left', 1.0))),
-            'air' => $world->air = new Atmosphere($this->number($deed, 'pressure', 1013.25), $this->number($deed, 'temperature', 12.0), refraction: $this->number($deed, 'refraction', Atmosphere::REFRACTION)),
+            'air' => $world->air = new Atmosphere(
+                $this->number($deed, 'pressure', 1013.25), $this->number($deed, 'temperature', 12.0),
+                refraction: $this->number($deed, 'refraction', Atmosphere::REFRACTION),
+            ),
             'haste' => $this->instrument->haste = max(0.1, min(100.0, $this->number($deed, 'factor', 1.0))),
             'cut' => $this->cut = max(0.0, $this->number($deed, 'seconds', 3.0)),
             default => throw new \InvalidArgumentException('Nothing of that name can be done in the practice world.'),
@@ -57,12 +65,20 @@ final class Drawer
         return [
             'site' => $w->site,
             'seed' => $w->seed,
-            'marks' => array_map(static fn (string $name, Position $p) => ['name' => $name] + $at($p), array_map(strval(...), array_keys($w->marks)), array_values($w->marks)),
+            'marks' => array_map(
+                static fn (string $name, Position $p) => ['name' => $name] + $at($p), array_map(strval(...), array_keys($w->marks)),
+                array_values($w->marks),
+            ),
             'pole' => $at($w->pole->tip) + [
                 'height' => $w->pole->height, 'prismConstant' => $w->pole->prismConstant, 'unsteady' => $w->pole->unsteady,
                 'tilt' => $w->pole->tilt, 'tiltAzimuth' => $w->pole->tiltAzimuth, 'walking' => $w->pole->goal !== null,
             ],
-            'tripod' => $at($w->tripod->foot) + ['height' => $w->tripod->height, 'tape' => $w->tapeSlanted ? StandIn::notch()->slanted($w->tripod->height) : $w->tripod->height, 'tapeSlanted' => $w->tapeSlanted, 'over' => $w->tripod->over, 'tilt' => $w->tripod->tilt, 'circleZero' => $w->tripod->circleZero],
+            'tripod' => $at($w->tripod->foot) + [
+                'height' => $w->tripod->height,
+                'tape' => $w->tapeSlanted ? StandIn::notch()->slanted($w->tripod->height) : $w->tripod->height,
+                'tapeSlanted' => $w->tapeSlanted, 'over' => $w->tripod->over, 'tilt' => $w->tripod->tilt,
+                'circleZero' => $w->tripod->circleZero,
+            ],
             'air' => ['pressure' => $w->air->pressureHpa, 'temperature' => $w->air->temperatureCelsius],
             'blocked' => $w->blocked,
             'wrongFace' => $w->wrongFace,
@@ -77,7 +93,10 @@ final class Drawer
         $control = [];
         foreach (is_array($deed['control'] ?? null) ? $deed['control'] : [] as $mark) {
             if (is_array($mark)) {
-                $control[(string) $this->text($mark, 'name')] = new Position($this->number($mark, 'northing'), $this->number($mark, 'easting'), isset($mark['elevation']) ? $this->number($mark, 'elevation') : null);
+                $control[(string) $this->text($mark, 'name')] = new Position(
+                    $this->number($mark, 'northing'), $this->number($mark, 'easting'),
+                    isset($mark['elevation']) ? $this->number($mark, 'elevation') : null,
+                );
             }
         }
         $this->instrument->world = World::plant((string) $this->text($deed, 'site'), $control, (int) $this->number($deed, 'seed', 1.0));
@@ -125,10 +144,14 @@ final class Drawer
     {
         $mark = $this->text($deed, 'mark');
         if ($mark !== null) {
-            return $this->instrument->world->marks[$mark] ?? throw new \InvalidArgumentException("There is no mark “{$mark}” on this site.");
+            return $this->instrument->world->marks[$mark]
+                ?? throw new \InvalidArgumentException("There is no mark “{$mark}” on this site.");
         }
 
-        return new Position($this->number($deed, 'northing'), $this->number($deed, 'easting'), isset($deed['elevation']) ? $this->number($deed, 'elevation') : null);
+        return new Position(
+            $this->number($deed, 'northing'), $this->number($deed, 'easting'),
+            isset($deed['elevation']) ? $this->number($deed, 'elevation') : null,
+        );
     }
 
     /** @param  array<array-key, mixed>  $deed */

@@ -58,6 +58,9 @@ final readonly class Message
     /** @return array<string, float> */
     private static function fieldsOf(RawReading $r): array
     {
-        return ['circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm' => $r->ppmApplied, 'prism_constant' => $r->prismConstantApplied];
+        return [
+            'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm' => $r->ppmApplied,
+            'prism_constant' => $r->prismConstantApplied,
+        ];
     }
 }

@@ -32,7 +32,10 @@ final class Optics
         ];
     }
 
-    /** The distance shown: timed in the real air as if it were the reference air, through the real prism, then corrected as the instrument was told. */
+    /**
+     * The distance shown: timed in the real air as if it were the reference air, through the real prism, then corrected as the
+     * instrument was told.
+     */
     public static function shown(float $true, Atmosphere $air, float $prismConstant, float $ppmSet, float $constantSet): float
     {
         $timed = ($true - $prismConstant) * (1 - $air->ppm() * 1e-6);

@@ -171,7 +171,10 @@ final class StandIn
             $this->locked = false;
         }
 
-        return ['number' => $number, 'kind' => $instruction->kind, 'ends' => $now + $takes / $this->haste, 'circle' => $circle, 'zenith' => $zenith];
+        return [
+            'number' => $number, 'kind' => $instruction->kind, 'ends' => $now + $takes / $this->haste, 'circle' => $circle,
+            'zenith' => $zenith,
+        ];
     }
 
     private function finish(): Message
@@ -203,7 +206,8 @@ final class StandIn
     private function find(bool $allRound = false): ?Refusal
     {
         $line = $this->line();
-        $near = $allRound || abs(Angle::signed($line['circle'] - $this->circle)) < self::FIELD && abs($line['zenith'] - $this->zenith) < 4 * self::FIELD;
+        $near = $allRound
+            || abs(Angle::signed($line['circle'] - $this->circle)) < self::FIELD && abs($line['zenith'] - $this->zenith) < 4 * self::FIELD;
         $why = match (true) {
             $this->world->blocked && ($near || $this->locked) => Refusal::SightBlocked,
             ! $near && ! $this->locked => Refusal::NoPrism,
@@ -237,7 +241,10 @@ final class StandIn
     {
         $still = new Noise(1);
 
-        return Optics::line($this->world->tripod->axis(), $this->world->pole->prism($still), $this->world->tripod->circleZero, $this->world->air->refraction);
+        return Optics::line(
+            $this->world->tripod->axis(), $this->world->pole->prism($still), $this->world->tripod->circleZero,
+            $this->world->air->refraction,
+        );
     }
 
     /** @param  float  $coarse how much noisier than stated */

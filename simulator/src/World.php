@@ -45,7 +45,8 @@ final class World
      * Marks the ground near where a control list says, not exactly there, and stands the tripod somewhere among the marks.
      *
      * @param  array<string, Position>  $control
-     * @param  float  $plan  how far the marks lie from their coordinates in northing and in easting, metres: about as exactly as a pole is held over them
+     * @param  float  $plan  how far the marks lie from their coordinates in northing and in easting, metres: about as exactly as a pole
+     *     is held over them
      * @param  float  $up  and from their elevations
      */
     public static function plant(string $site, array $control, int $seed, float $plan = 0.0015, float $up = 0.001): self
@@ -78,16 +79,23 @@ final class World
     /** Plumbs the tripod over a mark, or frees it to stand on a place; the circle's zero is wherever it happens to be. */
     public function standTripod(?string $mark, ?Position $place, float $height): void
     {
-        $foot = $mark !== null ? ($this->marks[$mark] ?? throw new \InvalidArgumentException("There is no mark “{$mark}” on this site.")) : $place;
+        $foot = $mark !== null
+            ? ($this->marks[$mark] ?? throw new \InvalidArgumentException("There is no mark “{$mark}” on this site."))
+            : $place;
         $this->tripod = new Tripod($foot ?? $this->tripod->foot, $height, $this->noise->between(0, 2 * M_PI), 0.0, $mark);
     }
 
-    /** A light knock shifts and turns the instrument within its compensator's range, so that only a check shot finds it; a hard one tips it off level. */
+    /**
+     * A light knock shifts and turns the instrument within its compensator's range, so that only a check shot finds it; a hard one tips
+     * it off level.
+     */
     public function knock(bool $hard): void
     {
         $t = $this->tripod;
         $foot = $t->foot->along($this->noise->between(0, 2 * M_PI), $hard ? 0.02 : 0.006, $t->foot->elevation - 0.002);
-        $this->tripod = new Tripod($foot, $t->height, $t->circleZero + deg2rad($hard ? 0.5 : 0.025), $hard ? deg2rad(0.4) : deg2rad(0.01), null);
+        $this->tripod = new Tripod(
+            $foot, $t->height, $t->circleZero + deg2rad($hard ? 0.5 : 0.025), $hard ? deg2rad(0.4) : deg2rad(0.01), null,
+        );
     }
 
     /** Somebody drove over it: the mark no longer is where the list has it. */

@@ -10,6 +10,8 @@ final class Compass
     /** @param  float  $azimuth  grid azimuth, radians */
     public static function word(float $azimuth): string
     {
-        return ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'][(((int) round($azimuth / M_PI_4)) % 8 + 8) % 8];
+        return [
+            'north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west',
+        ][(((int) round($azimuth / M_PI_4)) % 8 + 8) % 8];
     }
 }

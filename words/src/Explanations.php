@@ -30,22 +30,42 @@ final readonly class Explanations
         $high = $d->by > 0 ? 'high' : 'low';
 
         return match ($e->cause) {
-            Cause::CoordinateDigit => sprintf('The %s of “%s”%s was written wrong: %s', $d->slip?->coordinate->value, $name, $d->station === null ? '' : ', under the tripod,', $this->slip($d->slip)),
-            Cause::Exchanged => sprintf('Northing and easting of “%s”%s are exchanged in the control.', $name, $d->station === null ? '' : ', under the tripod,'),
-            Cause::NamesExchanged => sprintf('“%s” and “%s” are exchanged: each was sighted under the other’s name, or the list has each other’s coordinates.', ...$e->sights),
+            Cause::CoordinateDigit => sprintf(
+                'The %s of “%s”%s was written wrong: %s', $d->slip?->coordinate->value, $name,
+                $d->station === null ? '' : ', under the tripod,', $this->slip($d->slip),
+            ),
+            Cause::Exchanged => sprintf(
+                'Northing and easting of “%s”%s are exchanged in the control.', $name,
+                $d->station === null ? '' : ', under the tripod,',
+            ),
+            Cause::NamesExchanged => sprintf(
+                '“%s” and “%s” are exchanged: each was sighted under the other’s name, or the list has each other’s coordinates.',
+                ...$e->sights,
+            ),
             Cause::AnotherMark => sprintf('“%s” was sighted, and “%s” was named.', $e->sights[1] ?? '', $name),
             Cause::Misread => $d->halfTurn ? "The direction to “{$name}” is off by half a turn: it was misread, or booked on the wrong face."
-                : sprintf('The direction to “%s” was misread: it is %s too %s.', $name, $this->angle->format(abs((float) $d->angle)), $d->angle > 0 ? 'large' : 'small'),
+                : sprintf(
+                    'The direction to “%s” was misread: it is %s too %s.', $name, $this->angle->format(abs((float) $d->angle)),
+                    $d->angle > 0 ? 'large' : 'small',
+                ),
             Cause::Shifted => $this->shifted($e),
             Cause::Height => "“{$name}” comes out $by too $high: its target height or its elevation in the control is wrong by that."
-                .($d->slip?->coordinate === Coordinate::Elevation ? ' One slip of the pen in the elevation would do it: '.$this->slip($d->slip) : ''),
+                .($d->slip?->coordinate === Coordinate::Elevation
+                    ? ' One slip of the pen in the elevation would do it: '.$this->slip($d->slip)
+                    : ''),
             Cause::PrismConstant => "The distance to “{$name}” is $by too $long: the prism constant was another there.",
             Cause::Reflection => "The distance to “{$name}” is $by too $long: another prism, or a reflection, was hit.",
             Cause::PrismConstantOfAll => "The prism constant is wrong for all sights: every distance comes out $by too $long.",
-            Cause::Scale => sprintf('All distances are too %s by %.0f ppm of their length.', $d->part > 0 ? 'long' : 'short', abs((float) $d->part) * 1e6),
-            Cause::Collimation => sprintf('The instrument’s collimation is off by %s: one face alone shows it in steep sights.', $this->angle->formatSmall(abs((float) $d->angle))),
+            Cause::Scale => sprintf(
+                'All distances are too %s by %.0f ppm of their length.', $d->part > 0 ? 'long' : 'short', abs((float) $d->part) * 1e6,
+            ),
+            Cause::Collimation => sprintf(
+                'The instrument’s collimation is off by %s: one face alone shows it in steep sights.',
+                $this->angle->formatSmall(abs((float) $d->angle)),
+            ),
             Cause::Index => sprintf(
-                'The instrument’s zenith angles are off by %s: in one face all heights come out wrong in proportion to their distance.', $this->angle->formatSmall(abs((float) $d->angle)),
+                'The instrument’s zenith angles are off by %s: in one face all heights come out wrong in proportion to their distance.',
+                $this->angle->formatSmall(abs((float) $d->angle)),
             ),
             Cause::TwoSights => 'Two sights are wrong. '.implode(' ', array_map($this->sentence(...), $d->each)),
             Cause::LessExact => "No single sight is off by much, but together they differ by more than the instrument explains. Control known to about $by would explain it.",
@@ -54,13 +74,18 @@ final readonly class Explanations
                 ? "All sights come out $by too $high alike: the instrument height, the height of all targets, or the elevation of “{$d->station}” is wrong by that."
                 : "“{$d->alone}” comes out $by too $high: the instrument height, the target height, or the elevation of “{$d->station}” or “{$d->alone}” is wrong by that.",
             Cause::HeightOtherwise => $d->wasSlanted
-                ? sprintf('The instrument height was measured straight and read as slanted: %s straight fits.', $this->length->format((float) $d->otherwise))
+                ? sprintf(
+                    'The instrument height was measured straight and read as slanted: %s straight fits.',
+                    $this->length->format((float) $d->otherwise),
+                )
                 : sprintf(
                     'The instrument height was measured slanted and read as straight: %s to the notch is %s straight, and that fits.',
                     $this->length->format((float) $d->instrumentHeight), $this->length->format((float) $d->otherwise),
                 ),
             Cause::AnotherStation => "The instrument stands on “{$name}”, and “{$d->station}” was named.",
-            Cause::StationShifted => sprintf('The instrument stands %s from where the control has “%s”, toward %s.', $by, $name, Compass::word((float) $d->toward)),
+            Cause::StationShifted => sprintf(
+                'The instrument stands %s from where the control has “%s”, toward %s.', $by, $name, Compass::word((float) $d->toward),
+            ),
         };
     }
 
@@ -74,21 +99,27 @@ final readonly class Explanations
             Cause::Exchanged => 'Exchange them in the control, after a look at the site surveyor’s list.',
             Cause::NamesExchanged => 'Look which mark is which on site; then exchange them in the sights or in the control.',
             Cause::AnotherMark => sprintf('Give the sight the name “%s”, or sight “%s” again.', $e->sights[1] ?? '', $name),
-            Cause::Misread => 'Read it again. If nobody can stand there any more, leave its direction out: what is left of the sight still counts.',
-            Cause::Shifted => ($d->pole !== null ? 'Plumb the pole and measure again.' : "Look whether “{$name}” is the mark that was sighted, and measure it again.")
+            Cause::Misread => 'Read it again. If nobody can stand there any more, leave its direction out: what is left of the sight '
+                .'still counts.',
+            Cause::Shifted => ($d->pole !== null
+                ? 'Plumb the pole and measure again.'
+                : "Look whether “{$name}” is the mark that was sighted, and measure it again.")
                 .' If it comes out the same, the mark has moved or its coordinates are wrong: leave it out, and tell the site surveyor.',
             Cause::Height => 'Measure the target height again. If it is right, the control’s elevation is not: ask the site surveyor.',
             Cause::PrismConstant => 'Look which prism stands there and which constant was set; then mend it for this sight. '
                 .'A pole leaning toward the instrument looks the same: plumb it and measure again.',
             Cause::Reflection => "Measure “{$name}” again, with nothing else that reflects near the line. Until then its direction alone can count.",
-            Cause::PrismConstantOfAll => 'Look which prism is on the pole and which constant is set, on the instrument and here; then mend the constant.',
+            Cause::PrismConstantOfAll => 'Look which prism is on the pole and which constant is set, on the instrument and here; then '
+                .'mend the constant.',
             Cause::Scale => 'Check pressure, temperature and scale factor, here and on the instrument.',
-            Cause::Collimation, Cause::Index => 'Measure the sights in both faces: their means are free of it. Then find the instrument’s errors anew, and enter them.',
+            Cause::Collimation, Cause::Index => 'Measure the sights in both faces: their means are free of it. Then find the '
+                .'instrument’s errors anew, and enter them.',
             Cause::TwoSights => 'Measure both again, one after the other, and look at their marks.',
             Cause::LessExact => 'Give the control a deviation of its own, then these sights count for what they are worth; '
                 .'or measure more rounds and hold the pole with a bipod, if the control is better than that.',
             Cause::TripodMoved => 'Tread the tripod in, level it, and measure all sights again.',
-            Cause::InstrumentHeight => 'Measure the instrument height again, then the target height. If both are right, the elevation of the station is not: ask the site surveyor.',
+            Cause::InstrumentHeight => 'Measure the instrument height again, then the target height. If both are right, the elevation '
+                .'of the station is not: ask the site surveyor.',
             Cause::HeightOtherwise => 'Look how the tape was held; then say so beside the instrument height.',
             Cause::AnotherStation => "Look at the mark under the tripod; then name “{$name}” as the station, or set up over “{$d->station}”.",
             Cause::StationShifted => "Look whether it is centred over “{$name}”, and whether that is the mark. "
@@ -114,13 +145,20 @@ final readonly class Explanations
             return "“{$e->sights[0]}” does not lie where the others have it.";
         }
         $too = $d->up === null ? '' : sprintf(' and %s too %s', $this->length->formatDeviation(abs($d->up)), $d->up > 0 ? 'high' : 'low');
-        $leans = $d->pole === null ? '' : sprintf(' A pole of %s that leans by %.1f° does that.', $this->length->format($d->pole), rad2deg(asin($d->by / $d->pole)));
+        $leans = $d->pole === null
+            ? ''
+            : sprintf(' A pole of %s that leans by %.1f° does that.', $this->length->format($d->pole), rad2deg(asin($d->by / $d->pole)));
 
-        return sprintf('“%s” was found %s from where the control has it, toward %s%s.%s', $e->sights[0], $this->length->formatDeviation($d->by), Compass::word((float) $d->toward), $too, $leans);
+        return sprintf(
+            '“%s” was found %s from where the control has it, toward %s%s.%s', $e->sights[0], $this->length->formatDeviation($d->by),
+            Compass::word((float) $d->toward), $too, $leans,
+        );
     }
 
     private function slip(?Slip $s): string
     {
-        return $s === null ? '' : sprintf('%s stands there, and %s fits.', $this->length->format($s->written), $this->length->format($s->meant));
+        return $s === null
+            ? ''
+            : sprintf('%s stands there, and %s fits.', $this->length->format($s->written), $this->length->format($s->meant));
     }
 }

@@ -19,7 +19,8 @@ final readonly class Weaknesses
     {
         return sprintf(
             'Weak figure: %s. %s, %s off, may come out %s wrong for it. %s',
-            $this->why($w), $w->ofWork ? 'The far end of the work' : 'A point', $this->length->format($w->far), $this->length->formatDeviation($w->reach), $this->remedy($w),
+            $this->why($w), $w->ofWork ? 'The far end of the work' : 'A point',
+            $this->length->format($w->far), $this->length->formatDeviation($w->reach), $this->remedy($w),
         );
     }
 
@@ -29,7 +30,9 @@ final readonly class Weaknesses
         $name = $w->names[0] ?? '';
 
         return match ($w->kind) {
-            WeaknessKind::NearCircle => "the instrument stands near the circle through {$this->three($w->names)}, on which their angles are the same everywhere",
+            WeaknessKind::NearCircle => "the instrument stands near the circle through {$this->three(
+                $w->names,
+            )}, on which their angles are the same everywhere",
             WeaknessKind::OneWay => 'all sights go nearly the same way, toward '.Compass::word((float) $w->toward),
             WeaknessKind::AnglesInLine => 'the marks and the instrument lie nearly in line, where angles alone say little along it',
             WeaknessKind::DistancesInLine => 'the instrument stands near the line through the marks, where distances say little across it',
@@ -54,8 +57,13 @@ final readonly class Weaknesses
             WeaknessKind::ShortBacksight => "Take a longer backsight, of at least $longer.",
             WeaknessKind::NearDirection => "Sight a mark in that direction that is at least $longer away.",
             WeaknessKind::ShortBaseline => "Take a longer baseline, of at least $longer.",
-            default => $w->mark === null ? sprintf('Sight a control point toward %s, as far away as the work.', Compass::word((float) $w->markToward))
-                : sprintf('A sight to “%s”, toward %s, would bring that down to about %s.', $w->mark, Compass::word((float) $w->markToward), $this->length->formatDeviation((float) $w->mended)),
+            default => $w->mark === null ? sprintf(
+                'Sight a control point toward %s, as far away as the work.', Compass::word((float) $w->markToward),
+            )
+                : sprintf(
+                    'A sight to “%s”, toward %s, would bring that down to about %s.', $w->mark, Compass::word((float) $w->markToward),
+                    $this->length->formatDeviation((float) $w->mended),
+                ),
         };
     }
 

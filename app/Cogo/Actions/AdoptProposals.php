@@ -18,19 +18,30 @@ final class AdoptProposals
      */
     public function __invoke(Project $project, array $pointIds): int
     {
-        return Preparation::step($project, 'Adopted '.count($pointIds).' new places', static function (Preparation $step) use ($project, $pointIds): int {
+        return Preparation::step($project, 'Adopted '.count($pointIds).' new places', static function (
+            Preparation $step,
+        ) use ($project, $pointIds): int {
             $wanted = array_flip($pointIds);
             $newest = new DrawnShapes($project, newest: true);
             $before = $after = [];
-            $rows = $project->points()->whereNotNull('recipe')->toBase()->get(['id', 'northing', 'easting', 'elevation', 'recipe'])->keyBy('id');
+            $rows = $project->points()
+                ->whereNotNull('recipe')
+                ->toBase()
+                ->get(['id', 'northing', 'easting', 'elevation', 'recipe'])
+                ->keyBy('id');
             foreach (Proposals::of($project) as $p) {
                 if ($p->proposed === null || ! isset($wanted[$p->pointId])) {
                     continue;
                 }
                 $row = $rows[$p->pointId];
                 $recipe = ['description' => $p->why] + Proposals::brought(json_decode($row->recipe, true) ?: [], $newest);
-                $before[$p->pointId] = ['northing' => $row->northing, 'easting' => $row->easting, 'elevation' => $row->elevation, 'recipe' => $row->recipe];
-                $after[$p->pointId] = ['northing' => $p->proposed->northing, 'easting' => $p->proposed->easting, 'elevation' => $p->proposed->elevation, 'recipe' => json_encode($recipe, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)];
+                $before[$p->pointId] = [
+                    'northing' => $row->northing, 'easting' => $row->easting, 'elevation' => $row->elevation, 'recipe' => $row->recipe,
+                ];
+                $after[$p->pointId] = [
+                    'northing' => $p->proposed->northing, 'easting' => $p->proposed->easting, 'elevation' => $p->proposed->elevation,
+                    'recipe' => json_encode($recipe, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+                ];
             }
             $step->updateMany('stakeout_points', $before, $after);
 

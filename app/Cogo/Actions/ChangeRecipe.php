@@ -27,14 +27,21 @@ final class ChangeRecipe
         }
         $made = (new Construct($givens, $project->length_style))->made($body->construction)->place($body->letter, $body->index)->position
             ?? throw new \DomainException("The figure has no solution {$body->letter} with that place. Choose one that is drawn.");
-        $recipe = new Recipe((new Words($project, $shapes))->of($body->construction), $body->construction, $body->letter, $body->index, $body->elevation);
+        $recipe = new Recipe(
+            (new Words($project, $shapes))->of($body->construction), $body->construction, $body->letter, $body->index, $body->elevation,
+        );
         $at = $recipe->elevated($made, $givens);
 
         $seen = $body->seen === null ? null : (array) $body->seen;
 
-        return Preparation::step($project, "Computed {$point->name} anew", static function (Preparation $step) use ($point, $recipe, $at, $seen): StakeoutPoint {
+        return Preparation::step($project, "Computed {$point->name} anew", static function (
+            Preparation $step,
+        ) use ($point, $recipe, $at, $seen): StakeoutPoint {
             Seen::refuseOther($point->refresh(), $seen, $point->name);
-            $step->update($point, ['northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation, 'recipe' => $recipe->row(), 'origin' => $point->origin === 'drawing' ? 'drawing' : 'computed']);
+            $step->update($point, [
+                'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation, 'recipe' => $recipe->row(),
+                'origin' => $point->origin === 'drawing' ? 'drawing' : 'computed',
+            ]);
 
             return $point;
         });

@@ -24,12 +24,17 @@ final class KeepCollection
     public function __invoke(Project $project, PlacesToKeep $body): PointsKept
     {
         $candidates = (new Collect($project))->places($body->collection);
-        $order = $body->order->of(array_map(static fn (Candidate $c) => $c->position, $candidates), array_map(static fn (Candidate $c) => $c->name ?? '', $candidates));
+        $order = $body->order->of(
+            array_map(static fn (Candidate $c) => $c->position, $candidates),
+            array_map(static fn (Candidate $c) => $c->name ?? '', $candidates),
+        );
         $shapes = new DrawnShapes($project);
         $givens = new Givens($project, $shapes);
         $words = new Words($project, $shapes);
 
-        return Preparation::step($project, 'Points at '.$body->collection->kind->words(), static function (Preparation $step) use ($project, $body, $candidates, $order, $givens, $words): PointsKept {
+        return Preparation::step($project, 'Points at '.$body->collection->kind->words(), static function (
+            Preparation $step,
+        ) use ($project, $body, $candidates, $order, $givens, $words): PointsKept {
             $standing = Standing::in($project);
             $names = new NewNames($project, $body->name);
             $rows = [];

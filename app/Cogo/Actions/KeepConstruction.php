@@ -33,14 +33,20 @@ final class KeepConstruction
         $made = (new Construct($givens, $project->length_style))->made($body->construction);
         $description = (new Words($project, $shapes))->of($body->construction);
 
-        return Preparation::step($project, self::label($body), static function (Preparation $step) use ($project, $body, $made, $givens, $description): PointsKept {
+        return Preparation::step($project, self::label($body), static function (
+            Preparation $step,
+        ) use ($project, $body, $made, $givens, $description): PointsKept {
             $standing = Standing::in($project);
             $rows = [];
             $skipped = 0;
             $names = new NewNames($project, $body->name);
-            $sources = $project->points()->whereIn('id', array_filter(array_column($body->construction->places, 'pointId')))->pluck('name', 'id')->all();
+            $sources = $project->points()
+                ->whereIn('id', array_filter(array_column($body->construction->places, 'pointId')))
+                ->pluck('name', 'id')
+                ->all();
             foreach ($body->kept as $kept) {
-                $place = $made->place($kept->letter, $kept->index) ?? throw new \DomainException("Solution {$kept->letter} has no such place any more. Look at the preview again.");
+                $place = $made->place($kept->letter, $kept->index)
+                    ?? throw new \DomainException("Solution {$kept->letter} has no such place any more. Look at the preview again.");
                 $recipe = new Recipe($description, $body->construction, $kept->letter, $kept->index, $body->elevation);
                 $at = $recipe->elevated($place->position, $givens);
                 if ($standing->at($at) !== null) {
@@ -83,7 +89,9 @@ final class KeepConstruction
      */
     private static function sourceName(array $sources, Construction $construction, PlaceToKeep $kept): string
     {
-        $each = $construction->kind === ConstructionKind::BoltList ? count($construction->pattern) : $construction->count * ($construction->kind === ConstructionKind::BoltRectangle ? $construction->across : 1);
+        $each = $construction->kind === ConstructionKind::BoltList
+            ? count($construction->pattern)
+            : $construction->count * ($construction->kind === ConstructionKind::BoltRectangle ? $construction->across : 1);
         $source = $construction->places[intdiv($kept->index, max(1, $each))] ?? null;
         $id = $source->pointId ?? throw new \DomainException('Only what was made about stakeout points can be named by them.');
 
@@ -92,6 +100,8 @@ final class KeepConstruction
 
     private static function label(ConstructionToKeep $body): string
     {
-        return count($body->kept) === 1 ? "New point {$body->name}" : count($body->kept).' new points by '.$body->construction->kind->words();
+        return count($body->kept) === 1
+            ? "New point {$body->name}"
+            : count($body->kept).' new points by '.$body->construction->kind->words();
     }
 }

@@ -28,9 +28,13 @@ final class MakePoint
         $name = PointName::checked($body->name);
         [$place, $description] = $this->place($project, $body);
         $elevation = $body->elevation === null ? null : new ElevationWanted(ElevationRule::Figure, $body->elevation);
-        $recipe = $body->spot === null ? null : (new Recipe($description, new Construction(ConstructionKind::Place, [new GivenPlace(spot: $body->spot)]), elevation: $elevation))->row();
+        $recipe = $body->spot === null ? null : (new Recipe(
+            $description, new Construction(ConstructionKind::Place, [new GivenPlace(spot: $body->spot)]), elevation: $elevation,
+        ))->row();
 
-        return Preparation::step($project, "New point $name", static function (Preparation $step) use ($project, $body, $name, $place, $recipe): StakeoutPoint {
+        return Preparation::step($project, "New point $name", static function (
+            Preparation $step,
+        ) use ($project, $body, $name, $place, $recipe): StakeoutPoint {
             self::refuseTaken($project, $name, null);
 
             return $step->create(new StakeoutPoint([

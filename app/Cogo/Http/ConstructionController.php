@@ -84,7 +84,9 @@ final class ConstructionController
             }
         }
 
-        return new JsonResponse(new CollectedResource(count($candidates), intdiv(count($old), 2), $new, $old, $names, $collect->attributes($body->collection)));
+        return new JsonResponse(
+            new CollectedResource(count($candidates), intdiv(count($old), 2), $new, $old, $names, $collect->attributes($body->collection)),
+        );
     }
 
     #[Post('/projects/{project}/collections', 'Makes stakeout points of many places at once', PlacesToKeep::class, PointsKept::class)]
@@ -99,13 +101,18 @@ final class ConstructionController
         $row = $project->points()->findOrFail($point)->recipe;
         $recipe = Recipe::kept($row);
 
-        return new JsonResponse(new RecipeResource((string) ($row['description'] ?? ''), $recipe?->construction, $recipe === null ? 'A' : $recipe->letter, $recipe === null ? 0 : $recipe->index, $recipe?->elevation));
+        return new JsonResponse(new RecipeResource(
+            (string) ($row['description'] ?? ''), $recipe?->construction, $recipe === null ? 'A' : $recipe->letter,
+            $recipe === null ? 0 : $recipe->index, $recipe?->elevation,
+        ));
     }
 
     #[Put('/projects/{project}/points/{point}/recipe', 'Computes a point anew by a changed recipe', RecipeChange::class, PointResource::class)]
     public function change(Request $request, Project $project, int $point, ChangeRecipe $change): JsonResponse
     {
-        return new JsonResponse(PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, RecipeChange::class))));
+        return new JsonResponse(
+            PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, RecipeChange::class))),
+        );
     }
 
     #[Get('/projects/{project}/proposals', 'Points whose source has changed, with the place they would have now', Proposal::class, list: true)]
@@ -124,7 +131,10 @@ final class ConstructionController
     public function drop(Request $request, Project $project): JsonResponse
     {
         $points = $project->points()->whereIn('id', Body::read($request, IdsBody::class)->ids)->get();
-        Preparation::step($project, "Left {$points->count()} points where they are", static fn (Preparation $step) => $points->each(static fn ($p) => $step->update($p, ['origin' => 'typed', 'recipe' => null])));
+        Preparation::step(
+            $project, "Left {$points->count()} points where they are",
+            static fn (Preparation $step) => $points->each(static fn ($p) => $step->update($p, ['origin' => 'typed', 'recipe' => null])),
+        );
 
         return new JsonResponse(new CountResource($points->count()));
     }

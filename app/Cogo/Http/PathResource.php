@@ -6,7 +6,10 @@ namespace App\Cogo\Http;
 
 use Parlay\Core\ListOf;
 
-/** A line or arc as it is drawn: easting and northing in turn. length: along it, metres; azimuth: from its first end to its last, radians. */
+/**
+ * A line or arc as it is drawn: easting and northing in turn. length: along it, metres; azimuth: from its first end to its last,
+ * radians.
+ */
 final readonly class PathResource
 {
     /** @param  list<float>  $flat */

@@ -33,10 +33,13 @@ final class ControlReissue
         $comparison = ControlComparison::of($inUse, $reissued);
         $setups = self::setupsByMark($project);
         $moved = array_map(static fn (array $m) => new MovedControl(
-            $m['name'], $m['plan'], $m['height'], $m['to']->northing - $m['from']->northing, $m['to']->easting - $m['from']->easting, implode(', ', $setups[$m['name']] ?? []),
+            $m['name'], $m['plan'], $m['height'], $m['to']->northing - $m['from']->northing,
+            $m['to']->easting - $m['from']->easting, implode(', ', $setups[$m['name']] ?? []),
         ), $comparison->moved);
 
-        return new ControlReissued($moved, array_slice($comparison->new, 0, 500), array_slice($comparison->gone, 0, 500), $comparison->same);
+        return new ControlReissued(
+            $moved, array_slice($comparison->new, 0, 500), array_slice($comparison->gone, 0, 500), $comparison->same,
+        );
     }
 
     /** @return array<string, list<string>> */

@@ -19,8 +19,13 @@ final class KeepControlPoint
         $values = self::columns($body);
         $seen = $body->seen === null ? null : self::columns($body->seen);
 
-        return Preparation::step($project, ($existing === null ? 'New control ' : 'Changed control ').$values['name'], static function (Preparation $step) use ($project, $values, $seen, $existing): ControlPoint {
-            $taken = ControlPoint::query()->where('project_id', $project->id)->where('name', $values['name'])->whereKeyNot($existing?->id)->exists();
+        return Preparation::step($project, ($existing === null ? 'New control ' : 'Changed control ').$values['name'], static function (
+            Preparation $step,
+        ) use ($project, $values, $seen, $existing): ControlPoint {
+            $taken = ControlPoint::query()->where('project_id', $project->id)
+                ->where('name', $values['name'])
+                ->whereKeyNot($existing?->id)
+                ->exists();
             if ($taken) {
                 throw new \DomainException("There is a control point “{$values['name']}” already. Choose another name or change that one.");
             }
@@ -38,8 +43,10 @@ final class KeepControlPoint
     private static function columns(TypedControl $body): array
     {
         return [
-            'name' => PointName::checked($body->name), 'northing' => $body->northing, 'easting' => $body->easting, 'elevation' => $body->elevation, 'code' => $body->code, 'description' => $body->description,
-            'held_fixed' => $body->heldFixed, 'plan_deviation' => $body->heldFixed ? null : $body->planDeviation, 'height_deviation' => $body->heldFixed ? null : $body->heightDeviation,
+            'name' => PointName::checked($body->name), 'northing' => $body->northing, 'easting' => $body->easting,
+            'elevation' => $body->elevation, 'code' => $body->code, 'description' => $body->description,
+            'held_fixed' => $body->heldFixed, 'plan_deviation' => $body->heldFixed ? null : $body->planDeviation,
+            'height_deviation' => $body->heldFixed ? null : $body->heightDeviation,
         ];
     }
 }

@@ -31,16 +31,24 @@ final class KeepMeasuredControl
             }
             $existing = $project->controlPoints()->where('name', $name)->first();
             if ($existing !== null && $existing->origin !== ControlOrigin::Measured) {
-                throw new \DomainException("There is a control point “{$name}” already, and it was not measured from here. Choose another name; a shot on known control is a check shot.");
+                throw new \DomainException(
+                    "There is a control point “{$name}” already, and it was not measured from here. Choose another name; a shot on known control is a check shot.",
+                );
             }
             $shots = self::shots($project, $name);
             $found = MeasuredControl::of($shots);
             $values = [
                 'northing' => $found->place->northing, 'easting' => $found->place->easting, 'elevation' => $found->place->elevation,
                 'plan_deviation' => $found->planDeviation, 'height_deviation' => $found->heightDeviation, 'held_fixed' => false,
-                'description' => sprintf('mean of %d %s, at most %s from it', $found->shots, $found->shots === 1 ? 'shot' : 'shots', $project->length_style->formatDeviation($found->largest)),
+                'description' => sprintf(
+                    'mean of %d %s, at most %s from it', $found->shots, $found->shots === 1 ? 'shot' : 'shots',
+                    $project->length_style->formatDeviation($found->largest),
+                ),
             ];
-            $point = $existing ?? new ControlPoint(['project_id' => $project->id, 'name' => $name, 'code' => $body->code, 'source' => 'measured from setups', 'origin' => ControlOrigin::Measured]);
+            $point = $existing ?? new ControlPoint([
+                'project_id' => $project->id, 'name' => $name, 'code' => $body->code, 'source' => 'measured from setups',
+                'origin' => ControlOrigin::Measured,
+            ]);
             $point->fill($values)->save();
             $project->changed();
 

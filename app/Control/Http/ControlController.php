@@ -21,7 +21,8 @@ use Illuminate\Http\Request;
 
 final class ControlController
 {
-    #[Post('/projects/{project}/measured-control', 'Keeps new control that was measured from a setup, averaged with earlier shots on it', ControlToKeep::class, ControlPointResource::class)]
+    #[Post('/projects/{project}/measured-control', 'Keeps new control that was measured from a setup, averaged with earlier shots on '
+        .'it', ControlToKeep::class, ControlPointResource::class)]
     public function measured(Request $request, Project $project, KeepMeasuredControl $keep): JsonResponse
     {
         return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, ControlToKeep::class))));
@@ -42,14 +43,20 @@ final class ControlController
     #[Put('/projects/{project}/control/{control}', 'Changes a control point; setups keep what they were computed from', TypedControl::class, ControlPointResource::class)]
     public function update(Request $request, Project $project, int $control, KeepControlPoint $keep): JsonResponse
     {
-        return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, TypedControl::class), $project->controlPoints()->findOrFail($control))));
+        return new JsonResponse(ControlPointResource::of(
+            $keep($project, Body::read($request, TypedControl::class), $project->controlPoints()->findOrFail($control)),
+        ));
     }
 
-    #[Delete('/projects/{project}/control/{control}', 'Deletes a control point; asks (409) where setups or checks hang on it, undo brings it back', query: DeleteQuery::class)]
+    #[Delete('/projects/{project}/control/{control}', 'Deletes a control point; asks (409) where setups or checks hang on it, undo '
+        .'brings it back', query: DeleteQuery::class)]
     public function destroy(Request $request, Project $project, int $control): JsonResponse
     {
         $point = $project->controlPoints()->findOrFail($control);
-        Preparation::step($project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point), Body::read($request, DeleteQuery::class)->evenHeld);
+        Preparation::step(
+            $project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point),
+            Body::read($request, DeleteQuery::class)->evenHeld,
+        );
 
         return new JsonResponse(null, 204);
     }

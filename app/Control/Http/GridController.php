@@ -39,7 +39,9 @@ final class GridController
     #[Post('/projects/{project}/grid-preview', 'Finds or works out grid lines; stores nothing', GridWanted::class, GridLineResource::class, list: true)]
     public function preview(Request $request, Project $project, PreviewGrid $preview): JsonResponse
     {
-        return new JsonResponse(array_map(static fn (Line $l) => GridLineResource::found($l), $preview($project, Body::read($request, GridWanted::class))));
+        return new JsonResponse(
+            array_map(static fn (Line $l) => GridLineResource::found($l), $preview($project, Body::read($request, GridWanted::class))),
+        );
     }
 
     #[Post('/projects/{project}/grid-lines', 'Keeps grid lines', GridLinesBody::class, CountResource::class)]
@@ -83,7 +85,10 @@ final class GridController
     public function destroy(Request $request, Project $project): JsonResponse
     {
         $lines = $project->gridLines()->whereIn('id', Body::read($request, IdsBody::class)->ids)->get();
-        Preparation::step($project, "Deleted {$lines->count()} grid lines", static fn (Preparation $step) => $lines->each(static fn (GridLine $l) => $step->delete($l)));
+        Preparation::step(
+            $project, "Deleted {$lines->count()} grid lines",
+            static fn (Preparation $step) => $lines->each(static fn (GridLine $l) => $step->delete($l)),
+        );
 
         return new JsonResponse(new CountResource($lines->count()));
     }

@@ -16,9 +16,14 @@ final class ControlPoint extends Model
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['origin' => 'listed', 'setup_id' => null, 'held_fixed' => true, 'plan_deviation' => null, 'height_deviation' => null];
+    protected $attributes = [
+        'origin' => 'listed', 'setup_id' => null, 'held_fixed' => true, 'plan_deviation' => null, 'height_deviation' => null,
+    ];
 
-    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'origin' => ControlOrigin::class, 'setup_id' => 'integer', 'held_fixed' => 'boolean', 'plan_deviation' => 'float', 'height_deviation' => 'float'];
+    protected $casts = [
+        'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'origin' => ControlOrigin::class, 'setup_id' => 'integer',
+        'held_fixed' => 'boolean', 'plan_deviation' => 'float', 'height_deviation' => 'float',
+    ];
 
     /** The station that a setup found, in all its versions. */
     public function isStationOf(Setup $setup): bool

@@ -43,7 +43,8 @@ final class FindSpot
         [$otherLayer] = $shapes->follow($body->withLayerId, $body->withShape);
         $word = $body->prolonged ? 'Prolonged intersection' : 'Intersection';
 
-        return "$word of {$shape->kind->word()} ($place, layer {$layer->name}) and {$other->kind->word()} (".self::place($otherLayer, $other->place).", layer {$otherLayer->name}) of ".self::file($layer);
+        return "$word of {$shape->kind->word()} ($place, layer {$layer->name}) and {$other->kind->word()} ("
+            .self::place($otherLayer, $other->place).", layer {$otherLayer->name}) of ".self::file($layer);
     }
 
     private static function place(DesignLayer $layer, int $place): string

@@ -40,7 +40,9 @@ final class KeepLines
             throw new \DomainException('There is no line to keep in this figure.');
         }
 
-        return Preparation::step($project, "Lines $name", static fn (Preparation $step): Design => self::drawing($project, $step, $name, 'made here by '.$body->construction->kind->words(), 'leg', [$layer]));
+        return Preparation::step($project, "Lines $name", static fn (Preparation $step): Design => self::drawing(
+            $project, $step, $name, 'made here by '.$body->construction->kind->words(), 'leg', [$layer],
+        ));
     }
 
     /**
@@ -53,10 +55,15 @@ final class KeepLines
         $extents = array_values(array_filter(array_map(static fn (DrawingLayer $l) => $l->extent(), $layers)));
         // Undone is removed, not deleted: points made from it keep their source.
         $design = Design::query()->create([
-            'project_id' => $project->id, 'name' => $name, 'file_name' => $source, 'file_hash' => '', 'unit' => LengthUnit::Metre->value, 'upload' => '',
-            'heights' => HeightsChoice::Used->value, 'remarks' => [], 'taken_at' => Clock::stamp(), 'removed_at' => Clock::stamp(), 'role' => DesignRole::Background->value, 'revision' => '',
+            'project_id' => $project->id, 'name' => $name, 'file_name' => $source,
+            'file_hash' => '', 'unit' => LengthUnit::Metre->value, 'upload' => '',
+            'heights' => HeightsChoice::Used->value, 'remarks' => [], 'taken_at' => Clock::stamp(),
+            'removed_at' => Clock::stamp(), 'role' => DesignRole::Background->value, 'revision' => '',
             'current' => true, 'place_word' => $place, 'strays' => [], 'extent' => $extents === [] ? null
-                : [min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)), max(array_column($extents, 3))],
+                : [
+                    min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)),
+                    max(array_column($extents, 3)),
+                ],
         ]);
         foreach ($layers as $layer) {
             DesignLayer::keep($design, $layer);
@@ -74,7 +81,13 @@ final class KeepLines
             return;
         }
         $centre === null
-            ? $layer->add(ShapeKind::Line, $place, self::COLOUR, [$leg->from->easting, $leg->from->northing, $z($leg->from->elevation), $leg->to->easting, $leg->to->northing, $z($leg->to->elevation), 0.0, 0.0, 0.0])
-            : $layer->add(ShapeKind::Arc, $place, self::COLOUR, [$centre->easting, $centre->northing, $z($leg->from->elevation), $leg->radius(), atan2($leg->from->northing - $centre->northing, $leg->from->easting - $centre->easting), -$leg->sweep, 0.0, 0.0, 0.0]);
+            ? $layer->add(ShapeKind::Line, $place, self::COLOUR, [
+                $leg->from->easting, $leg->from->northing, $z($leg->from->elevation), $leg->to->easting, $leg->to->northing,
+                $z($leg->to->elevation), 0.0, 0.0, 0.0,
+            ])
+            : $layer->add(ShapeKind::Arc, $place, self::COLOUR, [
+                $centre->easting, $centre->northing, $z($leg->from->elevation), $leg->radius(),
+                atan2($leg->from->northing - $centre->northing, $leg->from->easting - $centre->easting), -$leg->sweep, 0.0, 0.0, 0.0,
+            ]);
     }
 }

@@ -59,7 +59,12 @@ final class DesignController
     #[Get('/projects/{project}/designs', 'All drawings with their layers, without geometry', DesignEntry::class, list: true)]
     public function index(Project $project): JsonResponse
     {
-        return new JsonResponse($project->designs()->with('layers')->orderBy('id')->get(Design::LISTED)->map(static fn (Design $d) => DesignEntry::of($d, $project->active_design_id))->all());
+        return new JsonResponse($project->designs()
+            ->with('layers')
+            ->orderBy('id')
+            ->get(Design::LISTED)
+            ->map(static fn (Design $d) => DesignEntry::of($d, $project->active_design_id))
+            ->all());
     }
 
     #[Put('/projects/{project}/designs/{design}', 'Names a drawing, makes it a background, or the active design', DesignBody::class)]
@@ -68,7 +73,10 @@ final class DesignController
         $body = Body::read($request, DesignBody::class);
         $row = $project->designs()->findOrFail($design, Design::LISTED);
         Preparation::step($project, "Changed drawing {$row->name}", static function (Preparation $step) use ($project, $row, $body): void {
-            Seen::refuseOther($row->refresh(), $body->seen === null ? null : ['name' => $body->seen->name, 'role' => $body->seen->role->value], $row->name);
+            Seen::refuseOther(
+                $row->refresh(), $body->seen === null ? null : ['name' => $body->seen->name, 'role' => $body->seen->role->value],
+                $row->name,
+            );
             $step->update($row, ['name' => mb_substr(trim($body->name), 0, 200) ?: $row->name, 'role' => $body->role->value]);
             $active = $body->active && $body->role === DesignRole::Design;
             if ($active !== ($project->active_design_id === $row->id)) {
@@ -106,10 +114,14 @@ final class DesignController
     #[Get('/projects/{project}/layers/{layer}/curves', 'The splines of a layer: degree, knots, control points, weights', media: 'application/json')]
     public function curves(Project $project, int $layer): Response
     {
-        return new Response($this->layer($project, $layer)->getRawOriginal('curves'), 200, ['Content-Type' => 'application/json', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new Response(
+            $this->layer($project, $layer)->getRawOriginal('curves'), 200,
+            ['Content-Type' => 'application/json', 'Cache-Control' => 'private, max-age=31536000, immutable'],
+        );
     }
 
-    #[Patch('/projects/{project}/layers', 'Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden can’t be picked', LayerChangeBody::class)]
+    #[Patch('/projects/{project}/layers', 'Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden '
+        .'can’t be picked', LayerChangeBody::class)]
     public function change(Request $request, Project $project): JsonResponse
     {
         $body = Body::read($request, LayerChangeBody::class);
@@ -130,7 +142,10 @@ final class DesignController
     public function destroy(Project $project, int $design): JsonResponse
     {
         $row = $project->designs()->findOrFail($design);
-        Preparation::step($project, "Removed drawing {$row->name}", static fn (Preparation $step) => $step->update($row, ['removed_at' => Clock::stamp()]));
+        Preparation::step(
+            $project, "Removed drawing {$row->name}",
+            static fn (Preparation $step) => $step->update($row, ['removed_at' => Clock::stamp()]),
+        );
 
         return new JsonResponse(null, 204);
     }
@@ -143,6 +158,9 @@ final class DesignController
     /** A layer, and what changed in it, never changes once it is taken. */
     private static function packed(?string $records): Response
     {
-        return new Response((string) $records, 200, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new Response(
+            (string) $records, 200,
+            ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable'],
+        );
     }
 }

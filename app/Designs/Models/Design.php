@@ -11,10 +11,16 @@ final class Design extends Model
 {
     public $timestamps = false;
 
-    protected $casts = ['remarks' => 'array', 'current' => 'boolean', 'extent' => 'array', 'strays' => 'array', 'placement' => 'array', 'changes' => 'array'];
+    protected $casts = [
+        'remarks' => 'array', 'current' => 'boolean', 'extent' => 'array', 'strays' => 'array', 'placement' => 'array',
+        'changes' => 'array',
+    ];
 
     /** All but the packed changes, which are fetched by themselves. */
-    public const LISTED = ['id', 'project_id', 'name', 'file_name', 'file_hash', 'unit', 'heights', 'remarks', 'taken_at', 'removed_at', 'role', 'revision', 'revises_id', 'current', 'upload', 'place_word', 'extent', 'strays', 'placement', 'changes'];
+    public const LISTED = [
+        'id', 'project_id', 'name', 'file_name', 'file_hash', 'unit', 'heights', 'remarks', 'taken_at', 'removed_at', 'role',
+        'revision', 'revises_id', 'current', 'upload', 'place_word', 'extent', 'strays', 'placement', 'changes',
+    ];
 
     /**
      * Without their packed shapes, which are fetched a layer at a time.
@@ -23,6 +29,9 @@ final class Design extends Model
      */
     public function layers(): HasMany
     {
-        return $this->hasMany(DesignLayer::class)->select(['id', 'design_id', 'name', 'colour', 'own_colour', 'visible', 'pickable', 'count', 'kinds', 'strings', 'extent'])->orderBy('id');
+        return $this
+            ->hasMany(DesignLayer::class)
+            ->select(['id', 'design_id', 'name', 'colour', 'own_colour', 'visible', 'pickable', 'count', 'kinds', 'strings', 'extent'])
+            ->orderBy('id');
     }
 }

@@ -31,9 +31,13 @@ final class DesignLayer extends Model
     public static function keep(Design $design, DrawingLayer $layer): void
     {
         DB::table('design_layers')->insert([
-            'design_id' => $design->id, 'name' => $layer->name, 'colour' => Colours::hex($layer->rgb), 'visible' => ! $layer->off && ! $layer->frozen, 'count' => $layer->count,
-            'kinds' => json_encode($layer->kinds(), JSON_THROW_ON_ERROR), 'strings' => json_encode($layer->strings, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
-            'curves' => json_encode(array_map(static fn (Spline $c) => $c->toArray(), $layer->curves), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            'design_id' => $design->id, 'name' => $layer->name, 'colour' => Colours::hex($layer->rgb),
+            'visible' => ! $layer->off && ! $layer->frozen, 'count' => $layer->count,
+            'kinds' => json_encode($layer->kinds(), JSON_THROW_ON_ERROR),
+            'strings' => json_encode($layer->strings, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            'curves' => json_encode(
+                array_map(static fn (Spline $c) => $c->toArray(), $layer->curves), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+            ),
             'extent' => json_encode($layer->extent(), JSON_THROW_ON_ERROR), 'records' => $records = Bytes::stream($layer->records()),
         ]);
         fclose($records);
@@ -45,7 +49,10 @@ final class DesignLayer extends Model
         $row = DB::table('design_layers')->where('id', $this->id)->first(['records', 'strings', 'curves']);
         $curves = array_map(Spline::fromArray(...), json_decode((string) $row?->curves, true) ?: []);
 
-        return DrawingLayer::kept($this->name, (string) $row?->records, $this->kinds, json_decode((string) $row?->strings, true) ?: [], array_values(array_filter($curves)));
+        return DrawingLayer::kept(
+            $this->name, (string) $row?->records, $this->kinds, json_decode((string) $row?->strings, true) ?: [],
+            array_values(array_filter($curves)),
+        );
     }
 
     /** What became of each shape in the next revision's layer, as keepSuccessors packs it; empty where there is none. */
@@ -70,7 +77,8 @@ final class DesignLayer extends Model
         for ($i = 0; $i < $this->count; $i++) {
             $packed .= pack('V', $successors[$i] ?? self::GONE);
         }
-        DB::table('design_layers')->where('id', $this->id)->update(['next_layer_id' => $nextLayerId, 'successors' => $bytes = Bytes::stream($packed)]);
+        DB::table('design_layers')->where('id', $this->id)
+            ->update(['next_layer_id' => $nextLayerId, 'successors' => $bytes = Bytes::stream($packed)]);
         fclose($bytes);
     }
 

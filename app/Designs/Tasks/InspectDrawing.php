@@ -40,7 +40,12 @@ final class InspectDrawing implements Work
         }
         $stray = StrayGeometry::of($drawing->layers);
         $progress->tell(0.85, 'trying it against the control');
-        $control = ControlPoint::query()->where('project_id', $task->project_id)->orderBy('id')->get()->map(static fn (ControlPoint $c) => new Mark($c->name, $c->position()))->values()->all();
+        $control = ControlPoint::query()->where('project_id', $task->project_id)
+            ->orderBy('id')
+            ->get()
+            ->map(static fn (ControlPoint $c) => new Mark($c->name, $c->position()))
+            ->values()
+            ->all();
         $fits = $control === [] ? [] : FitSearch::of($control, Spots::of($drawing->layers, array_column($control, 'name')));
 
         return (array) new Inspection(
@@ -79,7 +84,10 @@ final class InspectDrawing implements Work
                 throw $e;
             }
             try {
-                return [DxfReader::read(Uploads::open($upload), new ReadOptions(mend: true, progress: $tell('reading what can be read'))), $e->getMessage()];
+                return [
+                    DxfReader::read(Uploads::open($upload), new ReadOptions(mend: true, progress: $tell('reading what can be read'))),
+                    $e->getMessage(),
+                ];
             } catch (UnreadableDrawing) {
                 // Nothing can be had of it: the first complaint says where the damage begins.
                 throw $e;

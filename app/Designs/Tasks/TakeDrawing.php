@@ -46,21 +46,30 @@ final class TakeDrawing implements Work
         $stray = StrayGeometry::of($layers);
         $progress->tell(0.9, 'comparing with the revision before');
         $comparison = $before === null ? null : DrawingComparison::between(
-            $before->layers->mapWithKeys(static fn (DesignLayer $l) => [$l->name => $l->drawing()])->all(), array_column($layers, null, 'name'),
+            $before->layers->mapWithKeys(static fn (DesignLayer $l) => [$l->name => $l->drawing()])->all(),
+            array_column($layers, null, 'name'),
         );
         $fileName = Uploads::nameOf($body->upload);
         $progress->stopIfCancelled();
 
-        return Preparation::step($project, ($before === null ? 'Drawing ' : 'New revision ').$fileName, function (Preparation $step) use ($project, $body, $drawing, $layers, $cleared, $stray, $comparison, $before, $fileName, $progress): array {
+        return Preparation::step($project, ($before === null ? 'Drawing ' : 'New revision ').$fileName, function (
+            Preparation $step,
+        ) use ($project, $body, $drawing, $layers, $cleared, $stray, $comparison, $before, $fileName, $progress): array {
             // Undone is removed, not deleted: points made from it keep their source.
             $design = Design::query()->create([
-                'project_id' => $project->id, 'name' => trim($body->name) === '' ? $fileName : mb_substr(trim($body->name), 0, 200), 'file_name' => $fileName,
+                'project_id' => $project->id,
+                'name' => trim($body->name) === '' ? $fileName : mb_substr(trim($body->name), 0, 200), 'file_name' => $fileName,
                 'file_hash' => hash_file('sha256', Uploads::path($body->upload)), 'unit' => $body->unit->value, 'upload' => $body->upload,
-                'heights' => $body->heights->value, 'remarks' => [...$drawing->repairs, ...$drawing->remarks, ...$cleared], 'taken_at' => Clock::stamp(), 'removed_at' => Clock::stamp(),
-                'role' => $body->role->value, 'revision' => mb_substr(trim($body->revision), 0, 60), 'revises_id' => $before?->id, 'current' => true,
+                'heights' => $body->heights->value, 'remarks' => [...$drawing->repairs, ...$drawing->remarks, ...$cleared],
+                'taken_at' => Clock::stamp(), 'removed_at' => Clock::stamp(),
+                'role' => $body->role->value, 'revision' => mb_substr(trim($body->revision), 0, 60),
+                'revises_id' => $before?->id, 'current' => true,
                 'place_word' => $drawing->placeWord,
                 'extent' => $stray->body, 'strays' => $stray->places, 'placement' => self::placementRow($body->placement),
-                'changes' => $comparison === null ? null : array_map(static fn (array $c, string $layer) => ['layer' => $layer] + $c, $comparison->byLayer, array_map(strval(...), array_keys($comparison->byLayer))),
+                'changes' => $comparison === null ? null : array_map(
+                    static fn (array $c, string $layer) => ['layer' => $layer] + $c, $comparison->byLayer,
+                    array_map(strval(...), array_keys($comparison->byLayer)),
+                ),
             ]);
             if ($comparison !== null) {
                 self::keepChanges($design, $comparison);
@@ -99,7 +108,9 @@ final class TakeDrawing implements Work
         $heights = match ($body->heights) {
             HeightsChoice::Used => Heights::used(),
             HeightsChoice::Dropped => Heights::dropped(),
-            HeightsChoice::Fixed => Heights::fixed($body->fixedElevation ?? throw new \DomainException('Say which elevation all of it has.')),
+            HeightsChoice::Fixed => Heights::fixed(
+                $body->fixedElevation ?? throw new \DomainException('Say which elevation all of it has.'),
+            ),
         };
         $size = max(1, (int) filesize(Uploads::path($body->upload)));
 
@@ -143,7 +154,10 @@ final class TakeDrawing implements Work
         $plane = new Similarity($p->a, $p->b, $p->dEasting, $p->dNorthing);
         $words = array_filter([
             $p->exchanged ? 'northing and easting exchanged' : '',
-            $plane->isIdentity() ? '' : sprintf('shifted and turned by %.4f°, scale %.6f', rad2deg($plane->rotation() > M_PI ? $plane->rotation() - 2 * M_PI : $plane->rotation()), $plane->scale()),
+            $plane->isIdentity() ? '' : sprintf(
+                'shifted and turned by %.4f°, scale %.6f',
+                rad2deg($plane->rotation() > M_PI ? $plane->rotation() - 2 * M_PI : $plane->rotation()), $plane->scale(),
+            ),
         ]);
 
         return (array) $p + ['words' => implode(', ', $words)];
@@ -152,7 +166,10 @@ final class TakeDrawing implements Work
     private static function keepChanges(Design $design, DrawingComparison $comparison): void
     {
         $pack = static fn (array $shapes): string => implode('', array_map(static fn (Shape $s) => $s->pack(), $shapes));
-        $sheets = ['added' => $pack($comparison->added), 'gone' => $pack($comparison->gone), 'moved' => $pack(array_column($comparison->moved, 1))];
+        $sheets = [
+            'added' => $pack($comparison->added), 'gone' => $pack($comparison->gone),
+            'moved' => $pack(array_column($comparison->moved, 1)),
+        ];
         DB::table('designs')->where('id', $design->id)->update(array_map(Bytes::stream(...), $sheets));
     }
 

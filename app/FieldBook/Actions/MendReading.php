@@ -28,7 +28,8 @@ final class MendReading
             $all = $body->alike ? self::alike($project, $one) : [$one];
             foreach ($all as $o) {
                 Correction::query()->create([
-                    'project_id' => $project->id, 'observation_id' => $o->id, 'at' => Clock::stamp(), 'target_height' => $body->targetHeight, 'prism_constant' => $body->prismConstant, 'note' => trim($body->note),
+                    'project_id' => $project->id, 'observation_id' => $o->id, 'at' => Clock::stamp(),
+                    'target_height' => $body->targetHeight, 'prism_constant' => $body->prismConstant, 'note' => trim($body->note),
                 ]);
             }
             $project->changed();
@@ -49,6 +50,7 @@ final class MendReading
             $query->when($next !== null, static fn ($q) => $q->where('id', '<', (int) $next));
         }
 
-        return array_values($query->get()->filter(static fn (Observation $o) => abs($o->target()->height - $target->height) < 1e-9 && abs($o->target()->prismConstant - $target->prismConstant) < 1e-9)->all());
+        return array_values($query->get()->filter(static fn (Observation $o) => abs($o->target()->height - $target->height) < 1e-9
+            && abs($o->target()->prismConstant - $target->prismConstant) < 1e-9)->all());
     }
 }

@@ -22,11 +22,17 @@ final class Observation extends Model
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['humidity' => 0.6, 'refraction' => Atmosphere::REFRACTION, 'scale' => 1.0, 'angles' => 1.0, 'target_name' => '', 'collimation' => 0.0, 'index_error' => 0.0];
+    protected $attributes = [
+        'humidity' => 0.6, 'refraction' => Atmosphere::REFRACTION, 'scale' => 1.0, 'angles' => 1.0, 'target_name' => '',
+        'collimation' => 0.0, 'index_error' => 0.0,
+    ];
 
     protected $casts = [
         'circle' => 'float', 'zenith' => 'float', 'slope' => 'float', 'ppm_applied' => 'float', 'prism_constant_applied' => 'float',
-        'target_height' => 'float', 'prism_constant' => 'float', 'pressure' => 'float', 'temperature' => 'float', 'accuracy' => 'array', 'humidity' => 'float', 'refraction' => 'float', 'ppm_given' => 'float', 'scale' => 'float', 'angles' => 'float', 'collimation' => 'float', 'index_error' => 'float',
+        'target_height' => 'float', 'prism_constant' => 'float', 'pressure' => 'float',
+        'temperature' => 'float', 'accuracy' => 'array', 'humidity' => 'float',
+        'refraction' => 'float', 'ppm_given' => 'float', 'scale' => 'float',
+        'angles' => 'float', 'collimation' => 'float', 'index_error' => 'float',
     ];
 
     /** Whatever asks for a reading is given what was mended of it, in the same go. */
@@ -41,7 +47,9 @@ final class Observation extends Model
     /** What was sighted, as it was booked or as it was mended since. */
     public function target(): Target
     {
-        return new Target($this->correction->target_height ?? $this->target_height, $this->correction->prism_constant ?? $this->prism_constant);
+        return new Target(
+            $this->correction->target_height ?? $this->target_height, $this->correction->prism_constant ?? $this->prism_constant,
+        );
     }
 
     /** @return BelongsTo<Setup, $this> */
@@ -52,7 +60,9 @@ final class Observation extends Model
 
     public function raw(): RawReading
     {
-        return (new RawReading($this->circle, $this->zenith, $this->slope, $this->ppm_applied, $this->prism_constant_applied))->withoutFaceErrors($this->collimation, $this->index_error);
+        return (new RawReading(
+            $this->circle, $this->zenith, $this->slope, $this->ppm_applied, $this->prism_constant_applied,
+        ))->withoutFaceErrors($this->collimation, $this->index_error);
     }
 
     public function sight(): Sight

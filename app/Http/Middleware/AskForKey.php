@@ -44,7 +44,10 @@ final class AskForKey
             return $refused;
         }
         $answer = response()->noContent();
-        $answer->headers->setCookie(Cookie::create(self::cookieName($request), Access::pass(), time() + self::YEAR, '/', null, $request->isSecure(), true, false, Cookie::SAMESITE_STRICT));
+        $answer->headers->setCookie(Cookie::create(
+            self::cookieName($request), Access::pass(), time() + self::YEAR, '/', null, $request->isSecure(), true, false,
+            Cookie::SAMESITE_STRICT,
+        ));
 
         return $answer;
     }
@@ -55,7 +58,9 @@ final class AskForKey
         $address = (string) $request->ip();
         $wait = Access::wait($address);
         if ($wait > 0.0) {
-            return Problems::answer(429, sprintf('Too many wrong keys. Wait %d seconds, then try once more.', (int) ceil($wait)), ['reason' => 'key'])->withHeaders(['Retry-After' => (string) ceil($wait)]);
+            return Problems::answer(
+                429, sprintf('Too many wrong keys. Wait %d seconds, then try once more.', (int) ceil($wait)), ['reason' => 'key'],
+            )->withHeaders(['Retry-After' => (string) ceil($wait)]);
         }
         if (! Access::isKey($key)) {
             Access::rememberWrong($address);
@@ -69,7 +74,11 @@ final class AskForKey
 
     private static function refused(): Response
     {
-        return Problems::answer(401, 'This Parlay asks for its key. It stands in the terminal where it was started; programs send it as “Authorization: Bearer”.', ['reason' => 'key']);
+        return Problems::answer(
+            401,
+            'This Parlay asks for its key. It stands in the terminal where it was started; programs send it as “Authorization: Bearer”.',
+            ['reason' => 'key'],
+        );
     }
 
     /** Cookies don't tell ports apart, so the name does. */

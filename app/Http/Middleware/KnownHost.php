@@ -21,7 +21,11 @@ final class KnownHost
     {
         $host = strtolower((string) preg_replace('~:\d+$~', '', (string) $request->server('HTTP_HOST', '')));
         if (! in_array($host, self::known(), true)) {
-            return Problems::answer(421, 'Parlay does not answer under this name. Open it by the address it printed when it was started, or start it with --name and this name.');
+            return Problems::answer(
+                421,
+                'Parlay does not answer under this name. Open it by the address it printed when it was started, or start it with '
+                    .'--name and this name.',
+            );
         }
 
         return $next($request);
@@ -32,6 +36,9 @@ final class KnownHost
     {
         $told = array_filter(array_map(trim(...), explode(',', config()->string('parlay.hosts'))));
 
-        return ['127.0.0.1', 'localhost', '[::1]', ...array_map(static fn (string $h) => strtolower(str_contains($h, ':') && $h[0] !== '[' ? "[$h]" : $h), array_values($told))];
+        return [
+            '127.0.0.1', 'localhost', '[::1]',
+            ...array_map(static fn (string $h) => strtolower(str_contains($h, ':') && $h[0] !== '[' ? "[$h]" : $h), array_values($told)),
+        ];
     }
 }

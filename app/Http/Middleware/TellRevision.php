@@ -10,8 +10,8 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Each answer about a project tells how new it is at least: the revision before anything was read for it. A page that asks for many things at once learns so
- * that one of them is older than another, and asks again.
+ * Each answer about a project tells how new it is at least: the revision before anything was read for it. A page that asks for many
+ * things at once learns so that one of them is older than another, and asks again.
  */
 final class TellRevision
 {

@@ -16,8 +16,17 @@ final class Delete extends OA\Delete
      *  @param  class-string|null  $returns
      *  @param  class-string|null  $query
      */
-    public function __construct(string $path, string $summary, ?string $body = null, ?string $returns = null, bool $list = false, ?string $query = null)
-    {
-        parent::__construct(path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, $query), requestBody: self::bodyOf($body), responses: self::responsesOf($returns, $list, 'application/json'));
+    public function __construct(
+        string $path,
+        string $summary,
+        ?string $body = null,
+        ?string $returns = null,
+        bool $list = false,
+        ?string $query = null,
+    ) {
+        parent::__construct(
+            path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, $query), requestBody: self::bodyOf($body),
+            responses: self::responsesOf($returns, $list, 'application/json'),
+        );
     }
 }

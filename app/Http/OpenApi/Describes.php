@@ -16,9 +16,14 @@ trait Describes
     private static function parametersOf(string $path, ?string $query): array
     {
         preg_match_all('~\{(\w+)\}~', $path, $m);
-        $parameters = array_map(static fn (string $name) => new OA\Parameter(name: $name, in: 'path', required: true, schema: new OA\Schema(type: 'integer')), $m[1]);
+        $parameters = array_map(
+            static fn (string $name) => new OA\Parameter(name: $name, in: 'path', required: true, schema: new OA\Schema(type: 'integer')),
+            $m[1],
+        );
         foreach ($query === null ? [] : ((new \ReflectionClass($query))->getConstructor()?->getParameters() ?? []) as $p) {
-            $parameters[] = new OA\Parameter(name: $p->getName(), in: 'query', required: ! $p->isOptional(), schema: TypeSchema::of($p, inQuery: true));
+            $parameters[] = new OA\Parameter(
+                name: $p->getName(), in: 'query', required: ! $p->isOptional(), schema: TypeSchema::of($p, inQuery: true),
+            );
         }
 
         return $parameters;
@@ -39,14 +44,21 @@ trait Describes
         };
 
         return [
-            $content === null ? new OA\Response(response: 204, description: 'Done') : new OA\Response(response: 200, description: 'Done', content: $content),
-            new OA\Response(response: 'default', description: 'What was wrong, where, and what to do', content: new OA\JsonContent(ref: '#/components/schemas/Problem')),
+            $content === null
+                ? new OA\Response(response: 204, description: 'Done')
+                : new OA\Response(response: 200, description: 'Done', content: $content),
+            new OA\Response(
+                response: 'default', description: 'What was wrong, where, and what to do',
+                content: new OA\JsonContent(ref: '#/components/schemas/Problem'),
+            ),
         ];
     }
 
     /** @param  class-string|null  $body */
     private static function bodyOf(?string $body): ?OA\RequestBody
     {
-        return $body === null ? null : new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/'.class_basename($body)));
+        return $body === null
+            ? null
+            : new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/'.class_basename($body)));
     }
 }

@@ -9,7 +9,8 @@ use OpenApi\Generator;
 use OpenApi\Processors\BuildPaths;
 
 /** The interface's OpenAPI 3.1 description, made from the code. */
-#[OA\Info(version: '1', title: 'Parlay', description: 'All that Parlay does, for its own screens and for other programs. Lengths are metres, angles radians, directions grid azimuths clockwise from north.')]
+#[OA\Info(version: '1', title: 'Parlay', description: 'All that Parlay does, for its own screens and for other programs. Lengths are '
+    .'metres, angles radians, directions grid azimuths clockwise from north.')]
 final class Description
 {
     public static function json(): string

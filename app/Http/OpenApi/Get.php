@@ -15,8 +15,17 @@ final class Get extends OA\Get
      * @param  class-string|null  $returns
      *  @param  class-string|null  $query
      */
-    public function __construct(string $path, string $summary, ?string $returns = null, bool $list = false, ?string $query = null, string $media = 'application/json')
-    {
-        parent::__construct(path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, $query), responses: self::responsesOf($returns, $list, $media));
+    public function __construct(
+        string $path,
+        string $summary,
+        ?string $returns = null,
+        bool $list = false,
+        ?string $query = null,
+        string $media = 'application/json',
+    ) {
+        parent::__construct(
+            path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, $query),
+            responses: self::responsesOf($returns, $list, $media),
+        );
     }
 }

@@ -25,7 +25,9 @@ final readonly class Operation
     public static function of(\ReflectionMethod $method): ?self
     {
         foreach ($method->getAttributes() as $attribute) {
-            $verb = [Get::class => 'get', Post::class => 'post', Put::class => 'put', Patch::class => 'patch', Delete::class => 'delete'][$attribute->getName()] ?? null;
+            $verb = [
+                Get::class => 'get', Post::class => 'post', Put::class => 'put', Patch::class => 'patch', Delete::class => 'delete',
+            ][$attribute->getName()] ?? null;
             if ($verb !== null) {
                 $said = self::named($attribute);
 
@@ -42,7 +44,10 @@ final readonly class Operation
      */
     private static function named(\ReflectionAttribute $attribute): array
     {
-        $names = array_map(static fn (\ReflectionParameter $p) => $p->getName(), (new \ReflectionMethod($attribute->getName(), '__construct'))->getParameters());
+        $names = array_map(
+            static fn (\ReflectionParameter $p) => $p->getName(),
+            (new \ReflectionMethod($attribute->getName(), '__construct'))->getParameters(),
+        );
         $said = [];
         foreach ($attribute->getArguments() as $key => $value) {
             $said[is_int($key) ? $names[$key] : $key] = $value;

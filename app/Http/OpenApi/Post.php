@@ -17,6 +17,9 @@ final class Post extends OA\Post
      */
     public function __construct(string $path, string $summary, ?string $body = null, ?string $returns = null, bool $list = false)
     {
-        parent::__construct(path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, null), requestBody: self::bodyOf($body), responses: self::responsesOf($returns, $list, 'application/json'));
+        parent::__construct(
+            path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, null), requestBody: self::bodyOf($body),
+            responses: self::responsesOf($returns, $list, 'application/json'),
+        );
     }
 }

@@ -17,6 +17,9 @@ final class Put extends OA\Put
      */
     public function __construct(string $path, string $summary, ?string $body = null, ?string $returns = null, bool $list = false)
     {
-        parent::__construct(path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, null), requestBody: self::bodyOf($body), responses: self::responsesOf($returns, $list, 'application/json'));
+        parent::__construct(
+            path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, null), requestBody: self::bodyOf($body),
+            responses: self::responsesOf($returns, $list, 'application/json'),
+        );
     }
 }

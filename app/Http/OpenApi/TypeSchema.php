@@ -25,7 +25,10 @@ final class TypeSchema
      */
     public static function given(string $type): array
     {
-        return array_values(array_filter((new \ReflectionClass($type))->getProperties(\ReflectionProperty::IS_PUBLIC), static fn (\ReflectionProperty $p) => ! $p->isStatic()));
+        return array_values(array_filter(
+            (new \ReflectionClass($type))->getProperties(\ReflectionProperty::IS_PUBLIC),
+            static fn (\ReflectionProperty $p) => ! $p->isStatic(),
+        ));
     }
 
     /**
@@ -46,13 +49,17 @@ final class TypeSchema
         $listed = self::listed($field);
         $schema = match (true) {
             $listed !== null && ! $inQuery => ['type' => 'array', 'items' => new OA\Items(...self::named($listed))],
-            $type->getName() === 'array' && ! $inQuery => throw new \LogicException("{$field->getName()} of {$field->getDeclaringClass()?->getName()} does not say what it is a list of."),
+            $type->getName() === 'array' && ! $inQuery => throw new \LogicException(
+                "{$field->getName()} of {$field->getDeclaringClass()?->getName()} does not say what it is a list of.",
+            ),
             default => self::named($type->getName() === 'array' ? 'string' : $type->getName()),
         };
         if ($type->allowsNull() && ! $inQuery) {
             return isset($schema['ref'])
                 ? new OA\Schema(oneOf: [new OA\Schema(...$schema), new OA\Schema(type: 'null')])
-                : new OA\Schema(...[...$schema, 'nullable' => true, ...(isset($schema['enum']) ? ['enum' => [...$schema['enum'], null]] : [])]);
+                : new OA\Schema(
+                    ...[...$schema, 'nullable' => true, ...(isset($schema['enum']) ? ['enum' => [...$schema['enum'], null]] : [])],
+                );
         }
 
         return new OA\Schema(...$schema);

@@ -20,27 +20,36 @@ final class KeepEquipment
 {
     public function instrument(Project $project, TypedInstrument $b, ?Instrument $existing): Instrument
     {
-        foreach ([[$b->directionSeconds, 0.05, 60, 'The deviation of a direction', '″'], [$b->zenithSeconds, 0.05, 60, 'The deviation of a zenith angle', '″'], [$b->distanceMillimetres, 0.05, 50, 'The deviation of a distance', 'mm'],
-            [$b->distancePpm, 0, 50, 'The part of a distance’s deviation that grows', 'ppm'], [1000 * $b->centring, 0.0, 20, 'The centring', 'mm'], [1000 * $b->notchRadius, 0, 500, 'The notch’s radius', 'mm'],
+        foreach ([[$b->directionSeconds, 0.05, 60, 'The deviation of a direction', '″'], [
+            $b->zenithSeconds, 0.05, 60, 'The deviation of a zenith angle', '″',
+        ], [$b->distanceMillimetres, 0.05, 50, 'The deviation of a distance', 'mm'],
+            [$b->distancePpm, 0, 50, 'The part of a distance’s deviation that grows', 'ppm'],
+            [1000 * $b->centring, 0.0, 20, 'The centring', 'mm'], [1000 * $b->notchRadius, 0, 500, 'The notch’s radius', 'mm'],
             [1000 * $b->notchDrop, -500, 500, 'The notch’s drop', 'mm'], [$b->wavelength, 0.4, 1.6, 'The carrier’s wavelength', 'µm'],
-            [$b->collimationSeconds, -600, 600, 'The collimation', '″'], [$b->indexSeconds, -600, 600, 'The index', '″']] as [$value, $low, $high, $what, $unit]) {
+            [$b->collimationSeconds, -600, 600, 'The collimation', '″'],
+            [$b->indexSeconds, -600, 600, 'The index', '″']] as [$value, $low, $high, $what, $unit]) {
             if (! ($value >= $low && $value <= $high)) {
                 throw new \DomainException(sprintf('%s must lie between %s and %s %s.', $what, $low, $high, $unit));
             }
         }
         new Atmosphere($b->referencePressure, $b->referenceTemperature, $b->referenceHumidity);
 
-        return $this->keep($project, $existing ?? new Instrument(['project_id' => $project->id]), self::instrumentColumns($b), $b->seen === null ? null : self::instrumentColumns($b->seen));
+        return $this->keep(
+            $project, $existing ?? new Instrument(['project_id' => $project->id]), self::instrumentColumns($b),
+            $b->seen === null ? null : self::instrumentColumns($b->seen),
+        );
     }
 
     /** @return array<string, mixed> */
     private static function instrumentColumns(TypedInstrument $b): array
     {
         return [
-            'name' => PointName::checked($b->name), 'direction_seconds' => $b->directionSeconds, 'zenith_seconds' => $b->zenithSeconds, 'distance_millimetres' => $b->distanceMillimetres,
+            'name' => PointName::checked($b->name), 'direction_seconds' => $b->directionSeconds,
+            'zenith_seconds' => $b->zenithSeconds, 'distance_millimetres' => $b->distanceMillimetres,
             'distance_ppm' => $b->distancePpm, 'centring' => $b->centring, 'notch_radius' => $b->notchRadius, 'notch_drop' => $b->notchDrop,
             'collimation_seconds' => $b->collimationSeconds, 'index_seconds' => $b->indexSeconds, 'wavelength' => $b->wavelength,
-            'reference_pressure' => $b->referencePressure, 'reference_temperature' => $b->referenceTemperature, 'reference_humidity' => $b->referenceHumidity,
+            'reference_pressure' => $b->referencePressure,
+            'reference_temperature' => $b->referenceTemperature, 'reference_humidity' => $b->referenceHumidity,
         ];
     }
 
@@ -48,13 +57,19 @@ final class KeepEquipment
     {
         new SightedTarget($b->height, $b->prismConstant);
 
-        return $this->keep($project, $existing ?? new Target(['project_id' => $project->id]), self::targetColumns($b), $b->seen === null ? null : self::targetColumns($b->seen));
+        return $this->keep(
+            $project, $existing ?? new Target(['project_id' => $project->id]), self::targetColumns($b),
+            $b->seen === null ? null : self::targetColumns($b->seen),
+        );
     }
 
     /** @return array<string, mixed> */
     private static function targetColumns(TypedTarget $b): array
     {
-        return ['name' => PointName::checked($b->name), 'kind' => $b->kind->value, 'prism_constant' => $b->prismConstant, 'height' => $b->height];
+        return [
+            'name' => PointName::checked($b->name), 'kind' => $b->kind->value, 'prism_constant' => $b->prismConstant,
+            'height' => $b->height,
+        ];
     }
 
     /**

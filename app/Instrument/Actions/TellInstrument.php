@@ -29,18 +29,27 @@ final class TellInstrument
     /** Turns to a control point or a stakeout point. Before any setup only the stand point and the draft say where that is. */
     public function turn(Project $project, TurnOrder $body): QueuedInstruction
     {
-        $aim = $body->controlId !== null ? $project->controlPoints()->findOrFail($body->controlId) : $project->points()->findOrFail($body->pointId);
+        $aim = $body->controlId !== null
+            ? $project->controlPoints()->findOrFail($body->controlId)
+            : $project->points()->findOrFail($body->pointId);
         $holding = self::holds($project->currentSetup) ? $project->currentSetup?->station() : null;
-        // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds, whatever was begun since.
+        // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds,
+        // whatever was begun since.
         $station = $body->controlId !== null ? $this->stationOfDraft($project) ?? $holding : $holding ?? $this->stationOfDraft($project);
         if ($station === null) {
-            throw new \DomainException('The instrument does not know yet where it stands, so it can’t turn by itself. Turn it by hand to the first two control points; after that it finds the others.');
+            throw new \DomainException(
+                'The instrument does not know yet where it stands, so it can’t turn by itself. Turn it by hand to the first two '
+                    .'control points; after that it finds the others.',
+            );
         }
         // Whoever turns to a point wants to be led to it.
         $this->queue($project, $body->key.'-track', Instruction::track(true), null);
         $at = $station->aimAt($aim->position(), SetupDrafts::of($project)->targetHeight);
 
-        return $this->queue($project, $body->key, Instruction::turn($at['circle'], $at['zenith']), null, ['control point' => $body->controlId, 'point' => $body->pointId]);
+        return $this->queue(
+            $project, $body->key, Instruction::turn($at['circle'], $at['zenith']), null,
+            ['control point' => $body->controlId, 'point' => $body->pointId],
+        );
     }
 
     public function measure(Project $project, MeasureOrder $body): QueuedInstruction
@@ -67,7 +76,10 @@ final class TellInstrument
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
             ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
-        ], ['purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId, 'name' => $body->sighted, 'use' => $body->keepIn?->value]);
+        ], [
+            'purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId,
+            'name' => $body->sighted, 'use' => $body->keepIn?->value,
+        ]);
     }
 
     /**
@@ -81,7 +93,8 @@ final class TellInstrument
         $accuracy = $instrument?->accuracy();
 
         return [
-            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant,
+            'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
             'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm' => $draft->ppmInUse, 'scale' => $draft->scale,
             'target' => $draft->targetId === null ? '' : (string) $project->targets()->find($draft->targetId)?->name,
             // One face alone is less certain than the mean of two by the root of two.
@@ -101,7 +114,10 @@ final class TellInstrument
         return $this->queue($project, $key, Instruction::search(), null);
     }
 
-    /** Ends what is under way, and what still waits behind it: a measurement looks for the prism first, and must not go on when that is cancelled. */
+    /**
+     * Ends what is under way, and what still waits behind it: a measurement looks for the prism first, and must not go on when that is
+     * cancelled.
+     */
     public function cancel(Project $project, string $key): QueuedInstruction
     {
         QueuedInstruction::query()->where('state', 'queued')->update(['state' => 'refused', 'why' => Refusal::Cancelled->sentence()]);
@@ -159,10 +175,16 @@ final class TellInstrument
 
         $queued = DB::connection('live')->transaction(fn () => QueuedInstruction::query()->firstOrCreate(
             ['key' => $key],
-            ['project_id' => $project->id, 'kind' => $instruction->kind->value, 'content' => $instruction->values, 'purpose' => $purpose, 'asked' => $asked, 'state' => 'queued'],
+            [
+                'project_id' => $project->id, 'kind' => $instruction->kind->value, 'content' => $instruction->values,
+                'purpose' => $purpose, 'asked' => $asked, 'state' => 'queued',
+            ],
         ));
         if (! $queued->wasRecentlyCreated) {
-            KeyTaken::unlessSame('instruction', ['project' => $queued->project_id, 'kind' => $queued->kind] + ($queued->asked ?? []), ['project' => $project->id, 'kind' => $instruction->kind->value] + $asked);
+            KeyTaken::unlessSame(
+                'instruction', ['project' => $queued->project_id, 'kind' => $queued->kind] + ($queued->asked ?? []),
+                ['project' => $project->id, 'kind' => $instruction->kind->value] + $asked,
+            );
         }
 
         return $queued;

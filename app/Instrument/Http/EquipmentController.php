@@ -39,7 +39,9 @@ final class EquipmentController
     #[Put('/projects/{project}/instruments/{instrument}', 'Changes an instrument; what was measured keeps what it was measured with', TypedInstrument::class, InstrumentResource::class)]
     public function changeInstrument(Request $request, Project $project, int $instrument, KeepEquipment $keep): JsonResponse
     {
-        return new JsonResponse(InstrumentResource::of($keep->instrument($project, Body::read($request, TypedInstrument::class), $project->instruments()->findOrFail($instrument))));
+        return new JsonResponse(InstrumentResource::of(
+            $keep->instrument($project, Body::read($request, TypedInstrument::class), $project->instruments()->findOrFail($instrument)),
+        ));
     }
 
     #[Delete('/projects/{project}/instruments/{instrument}', 'Takes an instrument off the list; asks (409) where setups name it', query: DeleteQuery::class)]
@@ -65,7 +67,9 @@ final class EquipmentController
     #[Put('/projects/{project}/targets/{target}', 'Changes a target; what was measured keeps what it was measured with', TypedTarget::class, TargetResource::class)]
     public function changeTarget(Request $request, Project $project, int $target, KeepEquipment $keep): JsonResponse
     {
-        return new JsonResponse(TargetResource::of($keep->target($project, Body::read($request, TypedTarget::class), $project->targets()->findOrFail($target))));
+        return new JsonResponse(
+            TargetResource::of($keep->target($project, Body::read($request, TypedTarget::class), $project->targets()->findOrFail($target))),
+        );
     }
 
     #[Delete('/projects/{project}/targets/{target}', 'Takes a target off the list; asks (409) where setups name it', query: DeleteQuery::class)]

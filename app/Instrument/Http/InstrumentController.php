@@ -28,7 +28,9 @@ final class InstrumentController
     #[Get('/projects/{project}/instructions/{instruction}', 'What became of something the instrument was told', InstructionResource::class)]
     public function instruction(Project $project, int $instruction): JsonResponse
     {
-        return new JsonResponse(InstructionResource::of(QueuedInstruction::query()->where('project_id', $project->id)->findOrFail($instruction)));
+        return new JsonResponse(
+            InstructionResource::of(QueuedInstruction::query()->where('project_id', $project->id)->findOrFail($instruction)),
+        );
     }
 
     #[Post('/projects/{project}/instrument/turn', 'Turns the instrument to a control point or stakeout point', TurnOrder::class, InstructionResource::class)]

@@ -17,14 +17,18 @@ final class Instrument extends Model
     public $timestamps = false;
 
     protected $casts = [
-        'direction_seconds' => 'float', 'zenith_seconds' => 'float', 'distance_millimetres' => 'float', 'distance_ppm' => 'float', 'centring' => 'float',
+        'direction_seconds' => 'float', 'zenith_seconds' => 'float',
+        'distance_millimetres' => 'float', 'distance_ppm' => 'float', 'centring' => 'float',
         'notch_radius' => 'float', 'notch_drop' => 'float', 'collimation_seconds' => 'float', 'index_seconds' => 'float',
         'wavelength' => 'float', 'reference_pressure' => 'float', 'reference_temperature' => 'float', 'reference_humidity' => 'float',
     ];
 
     public function accuracy(): Accuracy
     {
-        return new Accuracy(Angle::fromSeconds($this->direction_seconds), $this->distance_millimetres / 1000, $this->distance_ppm, $this->centring, 0.001, Angle::fromSeconds($this->zenith_seconds));
+        return new Accuracy(
+            Angle::fromSeconds($this->direction_seconds), $this->distance_millimetres / 1000, $this->distance_ppm, $this->centring,
+            0.001, Angle::fromSeconds($this->zenith_seconds),
+        );
     }
 
     public function notch(): Notch
@@ -35,6 +39,8 @@ final class Instrument extends Model
     /** Correction of its distances in this air, by its own carrier and reference; parts per million. */
     public function ppm(Atmosphere $air): float
     {
-        return $air->ppm(new Atmosphere($this->reference_pressure, $this->reference_temperature, $this->reference_humidity), $this->wavelength);
+        return $air->ppm(
+            new Atmosphere($this->reference_pressure, $this->reference_temperature, $this->reference_humidity), $this->wavelength,
+        );
     }
 }

@@ -21,9 +21,14 @@ final class ChangeMany
     {
         $givens = new Givens($project, new DrawnShapes($project));
 
-        return $this->change($project, $body->ids, 'Elevations of '.count($body->ids).' points', static function (StakeoutPoint $p) use ($body, $givens): array {
+        return $this->change($project, $body->ids, 'Elevations of '.count($body->ids).' points', static function (
+            StakeoutPoint $p,
+        ) use ($body, $givens): array {
             $recipe = Recipe::kept($p->recipe);
-            $kept = $recipe === null ? null : json_encode((new Recipe($recipe->description, $recipe->construction, $recipe->letter, $recipe->index, $body->elevation))->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+            $kept = $recipe === null ? null : json_encode(
+                (new Recipe($recipe->description, $recipe->construction, $recipe->letter, $recipe->index, $body->elevation))->row(),
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
+            );
             $at = Recipe::withElevation($body->elevation, new Position($p->northing, $p->easting, $p->elevation), $givens);
 
             return ['elevation' => $at->elevation] + ($kept === null ? [] : ['recipe' => $kept]);

@@ -23,7 +23,9 @@ final class ChangePoint
     {
         $name = PointName::checked($body->name);
 
-        return Preparation::step($project, "Changed point $name", static function (Preparation $step) use ($project, $point, $body, $name): StakeoutPoint {
+        return Preparation::step($project, "Changed point $name", static function (
+            Preparation $step,
+        ) use ($project, $point, $body, $name): StakeoutPoint {
             $point->refresh();
             Seen::refuseOther($point, $body->seen === null ? null : (array) $body->seen, $point->name);
             // One that shares its name with another, as two ends of one thing do, may keep it.
@@ -31,7 +33,8 @@ final class ChangePoint
                 MakePoint::refuseTaken($project, $name, $point->id);
             }
             $step->update($point, [
-                'name' => $name, 'northing' => $body->northing, 'easting' => $body->easting, 'elevation' => $body->elevation, 'code' => $body->code, 'description' => $body->description,
+                'name' => $name, 'northing' => $body->northing, 'easting' => $body->easting,
+                'elevation' => $body->elevation, 'code' => $body->code, 'description' => $body->description,
             ] + self::attributes($body) + self::origin($point, $body));
 
             return $point;
@@ -52,7 +55,9 @@ final class ChangePoint
             $kept[trim($a->name)] = $a->value;
         }
 
-        return ['attributes' => $kept === [] ? null : (count($kept) > self::MOST_ATTRIBUTES ? throw new \DomainException('A point can have 50 attributes.') : $kept)];
+        return ['attributes' => $kept === []
+            ? null
+            : (count($kept) > self::MOST_ATTRIBUTES ? throw new \DomainException('A point can have 50 attributes.') : $kept)];
     }
 
     /**
@@ -69,7 +74,9 @@ final class ChangePoint
         if ($recipe === null) {
             return [];
         }
-        $elevation = $body->elevation === null ? new ElevationWanted(ElevationRule::None) : new ElevationWanted(ElevationRule::Figure, $body->elevation);
+        $elevation = $body->elevation === null
+            ? new ElevationWanted(ElevationRule::None)
+            : new ElevationWanted(ElevationRule::Figure, $body->elevation);
 
         return ['recipe' => (new Recipe($recipe->description, $recipe->construction, $recipe->letter, $recipe->index, $elevation))->row()];
     }

@@ -62,7 +62,10 @@ final class MovePoints
                     $to = $transform->apply(new Position((float) $row->northing, (float) $row->easting));
                     $own = $table === 'stakeout_points' ? ['origin' => $row->origin, 'recipe' => $row->recipe] : [];
                     $before[$row->id] = ['northing' => $row->northing, 'easting' => $row->easting, 'elevation' => $row->elevation] + $own;
-                    $after[$row->id] = ['northing' => $to->northing, 'easting' => $to->easting, 'elevation' => $row->elevation === null ? null : $row->elevation + $rise] + ($own === [] ? [] : ['origin' => 'computed', 'recipe' => self::recipe($row->recipe)]);
+                    $after[$row->id] = [
+                        'northing' => $to->northing, 'easting' => $to->easting,
+                        'elevation' => $row->elevation === null ? null : $row->elevation + $rise,
+                    ] + ($own === [] ? [] : ['origin' => 'computed', 'recipe' => self::recipe($row->recipe)]);
                 }
                 $step->updateMany($table, $before, $after);
                 $count += count($after);
@@ -77,7 +80,10 @@ final class MovePoints
     {
         $description = (string) ((json_decode((string) $recipe, true) ?: [])['description'] ?? 'typed');
 
-        return json_encode(['description' => str_starts_with($description, 'Moved; ') ? $description : "Moved; was: $description"], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        return json_encode(
+            ['description' => str_starts_with($description, 'Moved; ') ? $description : "Moved; was: $description"],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
     }
 
     /** @return array{Affine, float, PointFit|null} */
@@ -87,8 +93,13 @@ final class MovePoints
         try {
             return match ($b->kind) {
                 MoveKind::Shift => self::shift($givens, $b),
-                MoveKind::Rotate => [Affine::about($givens->place($b->about ?? new GivenPlace), self::turn($givens, $b)), $b->dElevation, null],
-                MoveKind::Scale => [Affine::about($givens->place($b->about ?? new GivenPlace), 0.0, $b->factor > 0.0 ? $b->factor : throw NoConstruction::notPositive('The scale')), $b->dElevation, null],
+                MoveKind::Rotate => [
+                    Affine::about($givens->place($b->about ?? new GivenPlace), self::turn($givens, $b)), $b->dElevation, null,
+                ],
+                MoveKind::Scale => [Affine::about(
+                    $givens->place($b->about ?? new GivenPlace), 0.0,
+                    $b->factor > 0.0 ? $b->factor : throw NoConstruction::notPositive('The scale'),
+                ), $b->dElevation, null],
                 MoveKind::Mirror => [self::mirror($givens, $b), $b->dElevation, null],
                 MoveKind::Fit => self::fit($givens, $b),
             };
@@ -111,7 +122,9 @@ final class MovePoints
 
     private static function turn(Givens $givens, Move $b): float
     {
-        return $b->directionNow === null ? $b->angle : $givens->direction($b->directionWanted ?? new GivenDirection) - $givens->direction($b->directionNow);
+        return $b->directionNow === null
+            ? $b->angle
+            : $givens->direction($b->directionWanted ?? new GivenDirection) - $givens->direction($b->directionNow);
     }
 
     private static function mirror(Givens $givens, Move $b): Affine
@@ -139,7 +152,9 @@ final class MovePoints
     private static function rows(Project $project, array $ids, string $table): array
     {
         $wanted = array_flip($ids);
-        $query = $table === 'stakeout_points' ? $project->points()->toBase()->select(['id', 'northing', 'easting', 'elevation', 'origin', 'recipe']) : $project->controlPoints()->toBase()->select(['id', 'northing', 'easting', 'elevation']);
+        $query = $table === 'stakeout_points'
+            ? $project->points()->toBase()->select(['id', 'northing', 'easting', 'elevation', 'origin', 'recipe'])
+            : $project->controlPoints()->toBase()->select(['id', 'northing', 'easting', 'elevation']);
 
         return $ids === [] ? [] : array_values($query->get()->filter(static fn (object $r) => isset($wanted[$r->id]))->all());
     }

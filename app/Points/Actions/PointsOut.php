@@ -34,9 +34,15 @@ final class PointsOut
         $time = Clock::stamp();
 
         return match ($query->format) {
-            'csv' => [PointTextWriter::lines($points, new Layout($query->separator === 'tab' ? "\t" : $query->separator, $query->decimalMark, 0, $query->columns, $query->unit)), "$name.csv", 'text/csv; charset=UTF-8'],
+            'csv' => [PointTextWriter::lines(
+                $points,
+                new Layout($query->separator === 'tab' ? "\t" : $query->separator, $query->decimalMark, 0, $query->columns, $query->unit),
+            ), "$name.csv", 'text/csv; charset=UTF-8'],
             'dxf' => [DxfPointsWriter::pieces($points, array_map(strtoupper(...), $query->what)), "$name.dxf", 'image/vnd.dxf'],
-            'landxml' => [LandXmlWriter::pieces($points, $project->name, substr($time, 0, 10), substr($time, 11, 8)), "$name.xml", 'application/xml'],
+            'landxml' => [
+                LandXmlWriter::pieces($points, $project->name, substr($time, 0, 10), substr($time, 11, 8)), "$name.xml",
+                'application/xml',
+            ],
             'geojson' => [GeoJsonWriter::pieces($points, $project->name), "$name.geojson", 'application/geo+json'],
             default => throw new \DomainException('The format is csv, dxf, landxml or geojson.'),
         };
@@ -55,7 +61,10 @@ final class PointsOut
                 $rows->whereIn('kind', ['stake', 'as_built']);
             }
             foreach ($rows->lazy(2000) as $r) {
-                yield new Point($r->name, new Position($r->northing, $r->easting, $r->elevation), $r->code ?? '', $r->description ?? '', strtoupper($kind));
+                yield new Point(
+                    $r->name, new Position($r->northing, $r->easting, $r->elevation), $r->code ?? '', $r->description ?? '',
+                    strtoupper($kind),
+                );
             }
         }
     }

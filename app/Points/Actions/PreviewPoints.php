@@ -55,7 +55,10 @@ final class PreviewPoints
                 $layout = self::remembered($guess, $first) ?? $guess;
                 $remembered = $layout !== $guess;
             } else {
-                $layout = new Layout(',', '.', 0, [Column::Name, Column::Northing, Column::Easting, Column::Elevation], ($kind === PointFile::LandXml ? LandXmlPoints::unit($stream) : null) ?? LengthUnit::Metre);
+                $layout = new Layout(
+                    ',', '.', 0, [Column::Name, Column::Northing, Column::Easting, Column::Elevation],
+                    ($kind === PointFile::LandXml ? LandXmlPoints::unit($stream) : null) ?? LengthUnit::Metre,
+                );
             }
         } catch (UnreadablePoints $e) {
             return $this->unread($body, $kind, $first, $e->getMessage());
@@ -102,8 +105,14 @@ final class PreviewPoints
     }
 
     /** @param  list<string>  $first */
-    private function read(Project $project, PointsToPreview $body, PointFile $kind, array $first, Layout $layout, bool $remembered): PointsPreview
-    {
+    private function read(
+        Project $project,
+        PointsToPreview $body,
+        PointFile $kind,
+        array $first,
+        Layout $layout,
+        bool $remembered,
+    ): PointsPreview {
         $rows = $faults = [];
         $faulty = 0;
         $strings = new Strings;
@@ -116,7 +125,9 @@ final class PreviewPoints
             }
         }
         $ended = $strings->finish();
-        $around = SurroundingsOf::project($project, $body->target, count($rows) > self::MOST_NAMES ? [] : array_map(static fn (PointRow $r) => $r->name, $rows));
+        $around = SurroundingsOf::project(
+            $project, $body->target, count($rows) > self::MOST_NAMES ? [] : array_map(static fn (PointRow $r) => $r->name, $rows),
+        );
         $report = ListCheck::examine($rows, $layout->unit, $layout->decimalMark, $around, $ended && $body->target === PointsTarget::Points);
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 

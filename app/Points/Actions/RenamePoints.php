@@ -25,10 +25,14 @@ final class RenamePoints
         $order = $body->order->of($places, $rows->map(static fn (object $r) => (string) $r->name)->all(), self::line($project, $body));
         $ordered = array_map(static fn (int $i) => $rows[$i], $order);
         $rule = new NameRule($body->pattern, $body->find, $body->replace, $body->from, $body->step, $body->digits, $body->endings);
-        $names = array_map(PointName::checked(...), $rule->names(array_map(static fn (object $r) => [(string) $r->name, (string) $r->code], $ordered)));
+        $names = array_map(
+            PointName::checked(...), $rule->names(array_map(static fn (object $r) => [(string) $r->name, (string) $r->code], $ordered)),
+        );
         $ids = array_map(static fn (object $r) => (int) $r->id, $ordered);
 
-        return new PointsRenamed($ids, array_map(static fn (object $r) => (string) $r->name, $ordered), $names, self::taken($project, $ids, $names));
+        return new PointsRenamed(
+            $ids, array_map(static fn (object $r) => (string) $r->name, $ordered), $names, self::taken($project, $ids, $names),
+        );
     }
 
     public function rename(Project $project, Renaming $body): int
@@ -39,7 +43,9 @@ final class RenamePoints
                 throw new \DomainException('The points have changed since the names were shown. Look at the new names again.');
             }
             if ($renamed->taken !== []) {
-                throw new \DomainException(count($renamed->taken)." of the new names would be given twice or are taken: “{$renamed->taken[0]}”. Change the rule.");
+                throw new \DomainException(
+                    count($renamed->taken)." of the new names would be given twice or are taken: “{$renamed->taken[0]}”. Change the rule.",
+                );
             }
             $before = $after = [];
             foreach ($renamed->ids as $i => $id) {
@@ -62,14 +68,17 @@ final class RenamePoints
     {
         $wanted = array_flip($ids);
         // All of them at once: ten thousand ids are more than one statement takes.
-        $rows = $project->points()->toBase()->get(['id', 'name', 'code', 'northing', 'easting'])->filter(static fn (object $r) => isset($wanted[$r->id]));
+        $rows = $project->points()
+            ->toBase()
+            ->get(['id', 'name', 'code', 'northing', 'easting'])
+            ->filter(static fn (object $r) => isset($wanted[$r->id]));
 
         return $rows->sortBy(static fn (object $r) => $wanted[$r->id])->values();
     }
 
     /**
-     * New names that a point left as it is has already, or that two would get. Two that share a name now may share the next one too: they are
-     * two ends of one thing.
+     * New names that a point left as it is has already, or that two would get. Two that share a name now may share the next one too:
+     * they are two ends of one thing.
      *
      * @param  list<int>  $ids
      * @param  list<string>  $names

@@ -24,14 +24,19 @@ final class SurroundingsOf
     {
         $named = [];
         // Where both bear a name, the list is held against its own kind.
-        foreach ($target === PointsTarget::Control ? ['stakeout_points', 'control_points'] : ['control_points', 'stakeout_points'] as $table) {
+        foreach ($target === PointsTarget::Control
+            ? ['stakeout_points', 'control_points']
+            : ['control_points', 'stakeout_points'] as $table) {
             foreach (DB::table($table)->where('project_id', $project->id)->get(['name', 'northing', 'easting', 'elevation']) as $row) {
                 $named[$row->name] = new Position($row->northing, $row->easting, $row->elevation);
             }
         }
         $designs = $project->designs()->where('current', true)->with('layers')->get(Design::LISTED);
         $layers = $designs->flatMap(static fn (Design $d) => $d->layers)->all();
-        foreach (Spots::of(array_map(static fn (DesignLayer $l) => $l->drawing(), array_values(array_filter($layers, static fn (DesignLayer $l) => isset($l->kinds['text'])))), $names) as $spot) {
+        foreach (Spots::of(array_map(
+            static fn (DesignLayer $l) => $l->drawing(),
+            array_values(array_filter($layers, static fn (DesignLayer $l) => isset($l->kinds['text']))),
+        ), $names) as $spot) {
             $written = $spot->what === 'text' ? null : array_search($spot->label, array_map(Spots::plain(...), $names), true);
             if ($spot->label !== '' && is_int($written)) {
                 $named[$names[$written]] ??= new Position($spot->y, $spot->x);
@@ -57,7 +62,8 @@ final class SurroundingsOf
     {
         $spots = [];
         foreach ($layers as $layer) {
-            if (array_intersect_key($layer->kinds, ['point' => 1, 'circle' => 1, 'insert' => 1]) === [] || count($spots) > self::MOST_SPOTS) {
+            if (array_intersect_key($layer->kinds, ['point' => 1, 'circle' => 1, 'insert' => 1]) === []
+                || count($spots) > self::MOST_SPOTS) {
                 continue;
             }
             $drawing = $layer->drawing();

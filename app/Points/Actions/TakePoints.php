@@ -36,7 +36,9 @@ final class TakePoints
             $rows = $strings->alone;
         }
 
-        return Preparation::step($project, ($body->target === PointsTarget::Control ? 'Control' : 'Points')." from $file", function (Preparation $step) use ($project, $body, $rows, $file, $place, $progress, $lines, $strings): int {
+        return Preparation::step($project, ($body->target === PointsTarget::Control ? 'Control' : 'Points')." from $file", function (
+            Preparation $step,
+        ) use ($project, $body, $rows, $file, $place, $progress, $lines, $strings): int {
             $new = $this->decided($project, $body, $rows, $step, $file, $place);
             $step->createMany($body->target === PointsTarget::Control ? 'control_points' : 'stakeout_points', $new);
             if ($lines) {
@@ -79,7 +81,11 @@ final class TakePoints
         }
         $kind = PointFile::kindOf(Uploads::open($body->upload));
         if (! $body->notDegrees && $kind->looksLikeDegrees($rows, PointRows::layout($body->layout))) {
-            throw new NeedsConfirmation('All positions would be degrees on the globe, and Parlay reads them as easting and northing of the site grid. Ask for the points in site coordinates, or say that they are.', 'degrees');
+            throw new NeedsConfirmation(
+                'All positions would be degrees on the globe, and Parlay reads them as easting and northing of the site grid. Ask for '
+                    .'the points in site coordinates, or say that they are.',
+                'degrees',
+            );
         }
 
         return [$rows, $faults, $kind->place(), $strings];
@@ -100,7 +106,9 @@ final class TakePoints
             if (isset($taken[$key]) || isset($at[$key])) {
                 $rule = $body->duplicates ?? throw $this->whichRule($project, $body, $rows);
                 if ($rule === DuplicateRule::Pair && $body->target === PointsTarget::Control) {
-                    throw new \DomainException("Two control points can’t both be “{$row->name}”: nobody could say which was sighted. Rename, replace or skip.");
+                    throw new \DomainException(
+                        "Two control points can’t both be “{$row->name}”: nobody could say which was sighted. Rename, replace or skip.",
+                    );
                 }
                 if ($rule === DuplicateRule::Skip) {
                     continue;
@@ -126,8 +134,15 @@ final class TakePoints
         return $new;
     }
 
-    private function replace(Project $project, PointsToTake $body, int $id, PointRow $row, Preparation $step, string $file, string $place): void
-    {
+    private function replace(
+        Project $project,
+        PointsToTake $body,
+        int $id,
+        PointRow $row,
+        Preparation $step,
+        string $file,
+        string $place,
+    ): void {
         $model = $body->target === PointsTarget::Control ? ControlPoint::query()->findOrFail($id) : StakeoutPoint::query()->findOrFail($id);
         $values = $this->values($project, $body, $row, $file, $place);
         unset($values['attributes'], $values['recipe']);
@@ -142,12 +157,19 @@ final class TakePoints
             'northing' => $row->position->northing, 'easting' => $row->position->easting, 'elevation' => $row->position->elevation,
         ];
         if ($body->target === PointsTarget::Control) {
-            return $values + ['source' => "$file, $place {$row->line}", 'held_fixed' => $body->heldFixed, 'plan_deviation' => $body->heldFixed ? null : $body->planDeviation, 'height_deviation' => $body->heldFixed ? null : $body->heightDeviation];
+            return $values + [
+                'source' => "$file, $place {$row->line}", 'held_fixed' => $body->heldFixed,
+                'plan_deviation' => $body->heldFixed ? null : $body->planDeviation,
+                'height_deviation' => $body->heldFixed ? null : $body->heightDeviation,
+            ];
         }
 
         return $values + [
-            'origin' => 'file', 'recipe' => json_encode(['description' => "$file, $place {$row->line}"], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
-            'attributes' => $row->attributes === [] ? null : json_encode($row->attributes, JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
+            'origin' => 'file',
+            'recipe' => json_encode(['description' => "$file, $place {$row->line}"], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
+            'attributes' => $row->attributes === []
+                ? null
+                : json_encode($row->attributes, JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE),
         ];
     }
 
@@ -163,13 +185,19 @@ final class TakePoints
             $seen['n'.$row->name] = true;
         }
 
-        return new NeedsConfirmation(sprintf('%d names are taken: %s. Nothing was taken. Say what becomes of them.', count($names), implode(', ', array_map(static fn (string $n) => "“{$n}”", array_slice($names, 0, 5)))), 'duplicates', ['count' => count($names)]);
+        return new NeedsConfirmation(sprintf(
+            '%d names are taken: %s. Nothing was taken. Say what becomes of them.', count($names),
+            implode(', ', array_map(static fn (string $n) => "“{$n}”", array_slice($names, 0, 5))),
+        ), 'duplicates', ['count' => count($names)]);
     }
 
     private function remember(PointsToTake $body): void
     {
         $layout = PointRows::layout($body->layout);
-        DB::table('remembered_layouts')->upsert([['shape' => PreviewPoints::shape($layout), 'layout' => json_encode($body->layout, JSON_THROW_ON_ERROR)]], ['shape'], ['layout']);
+        DB::table('remembered_layouts')->upsert(
+            [['shape' => PreviewPoints::shape($layout), 'layout' => json_encode($body->layout, JSON_THROW_ON_ERROR)]], ['shape'],
+            ['layout'],
+        );
     }
 
     /**
@@ -179,13 +207,21 @@ final class TakePoints
      */
     private function askAboutFaults(array $faults, int $good, bool $leaveOut, string $place): void
     {
-        $words = array_map(static fn (RowFault $f) => "$place {$f->line}".($f->column === null ? '' : ", column {$f->column}").": {$f->reason}", array_slice($faults, 0, 200));
+        $words = array_map(
+            static fn (RowFault $f) => "$place {$f->line}".($f->column === null ? '' : ", column {$f->column}").": {$f->reason}",
+            array_slice($faults, 0, 200),
+        );
         if ($good === 0) {
-            throw new \DomainException('No row could be taken. '.ucfirst(implode('; ', array_slice($words, 0, 3)) ?: 'The file holds none').'.');
+            throw new \DomainException(
+                'No row could be taken. '.ucfirst(implode('; ', array_slice($words, 0, 3)) ?: 'The file holds none').'.',
+            );
         }
         if ($faults !== [] && ! $leaveOut) {
             throw new NeedsConfirmation(
-                sprintf('%d of %d rows can’t be taken: %s. Nothing was taken. Mend the file, change how it is read, or leave these rows out.', count($faults), count($faults) + $good, implode('; ', array_slice($words, 0, 3))),
+                sprintf(
+                    '%d of %d rows can’t be taken: %s. Nothing was taken. Mend the file, change how it is read, or leave these rows out.',
+                    count($faults), count($faults) + $good, implode('; ', array_slice($words, 0, 3)),
+                ),
                 'faulty_rows', ['faults' => $words],
             );
         }

@@ -41,7 +41,9 @@ final class CodeController
         }
         $values = self::columns($body);
         $seen = $body->seen === null ? null : self::columns($body->seen);
-        $code = Preparation::step($project, "Code {$values['code']}", static function (Preparation $step) use ($project, $values, $seen): Code {
+        $code = Preparation::step($project, "Code {$values['code']}", static function (
+            Preparation $step,
+        ) use ($project, $values, $seen): Code {
             $code = $project->codes()->where('code', $values['code'])->first();
             if ($code === null) {
                 return $step->create(new Code(['project_id' => $project->id] + $values));
@@ -68,7 +70,8 @@ final class CodeController
     private static function columns(CodeBody $body): array
     {
         return [
-            'code' => trim($body->code), 'description' => $body->description, 'colour' => $body->colour, 'mark' => mb_substr($body->mark, 0, 3), 'trade' => $body->trade,
+            'code' => trim($body->code), 'description' => $body->description,
+            'colour' => $body->colour, 'mark' => mb_substr($body->mark, 0, 3), 'trade' => $body->trade,
             'plan_tolerance' => $body->planTolerance, 'height_tolerance' => $body->heightTolerance,
         ];
     }

@@ -36,10 +36,19 @@ final class PointController
     public function index(Project $project): JsonResponse
     {
         // Fifty thousand rows are no rarity: they go out as the database gives them, without a model for each.
-        $points = $project->points()->select(['id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin', 'attributes', 'label_north as labelNorth', 'label_east as labelEast'])
+        $points = $project->points()->select([
+            'id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin', 'attributes',
+            'label_north as labelNorth', 'label_east as labelEast',
+        ])
             ->selectRaw("coalesce(json_extract(recipe, '$.description'), '') AS made")
-            ->selectRaw("(SELECT count(*) FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id) AS stakes")
-            ->selectRaw("(SELECT verdict FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict")
+            ->selectRaw(
+                "(SELECT count(*) FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND "
+                    .'m.point_id = stakeout_points.id) AS stakes',
+            )
+            ->selectRaw(
+                "(SELECT verdict FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND "
+                    .'m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict',
+            )
             ->orderBy('id')->toBase()->get();
 
         return new JsonResponse($points->all());
@@ -51,7 +60,9 @@ final class PointController
         $from = Body::read($request, NearestQuery::class);
         $list = $from->list === null ? null : $project->worklists()->findOrFail($from->list);
         $open = $project->points()->open()
-            ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all();
+            ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(
+                static fn (StakeoutPoint $p) => [$p->id => $p->position()],
+            )->all();
         $open = $list === null ? $open : array_intersect_key($open, array_flip(array_diff($list->point_ids, $list->skipped)));
 
         return new JsonResponse(new NearestResource(Worklist::nearest(new Position($from->northing, $from->easting), $open), count($open)));
@@ -88,7 +99,9 @@ final class PointController
     #[Put('/projects/{project}/points/{point}', 'Changes a stakeout point; what was staked keeps the design it was staked to', PointChange::class, PointResource::class)]
     public function update(Request $request, Project $project, int $point, ChangePoint $change): JsonResponse
     {
-        return new JsonResponse(PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, PointChange::class))));
+        return new JsonResponse(
+            PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, PointChange::class))),
+        );
     }
 
     #[Put('/projects/{project}/points/{point}/label', 'Moves the label of a point on the plan', LabelBody::class)]
@@ -101,13 +114,17 @@ final class PointController
         return new JsonResponse(null, 204);
     }
 
-    #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; asks (409) where marks hang on them, undo brings them back', DeletionBody::class, CountResource::class)]
+    #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; asks (409) where marks hang on them, undo brings them '
+        .'back', DeletionBody::class, CountResource::class)]
     public function destroy(Request $request, Project $project): JsonResponse
     {
         $body = Body::read($request, DeletionBody::class);
         $points = $project->points()->whereIn('id', $body->ids)->get();
         $label = $points->count() === 1 ? "Deleted point {$points->first()?->name}" : "Deleted {$points->count()} points";
-        Preparation::step($project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)), $body->evenHeld);
+        Preparation::step(
+            $project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)),
+            $body->evenHeld,
+        );
 
         return new JsonResponse(new CountResource($points->count()));
     }

@@ -37,7 +37,8 @@ final class PointsFileController
         return new JsonResponse(SentFile::keep($request, $project));
     }
 
-    #[Post('/projects/{project}/points-preview', 'Reads an uploaded list of points as told, or as guessed, and looks it over; stores nothing', PointsToPreview::class, PointsPreview::class)]
+    #[Post('/projects/{project}/points-preview', 'Reads an uploaded list of points as told, or as guessed, and looks it over; stores '
+        .'nothing', PointsToPreview::class, PointsPreview::class)]
     public function preview(Request $request, Project $project, PreviewPoints $preview, StartTask $start): JsonResponse
     {
         $body = Body::read($request, PointsToPreview::class);
@@ -72,16 +73,21 @@ final class PointsFileController
         return new JsonResponse($preview($project, $body));
     }
 
-    #[Post('/projects/{project}/points-import', 'Takes an uploaded list of points as control or as stakeout points; a task, done at once where the list is short', PointsToTake::class, TaskResource::class)]
+    #[Post('/projects/{project}/points-import', 'Takes an uploaded list of points as control or as stakeout points; a task, done at '
+        .'once where the list is short', PointsToTake::class, TaskResource::class)]
     public function import(Request $request, Project $project, TakePoints $take, StartTask $start): JsonResponse
     {
         $body = Body::read($request, PointsToTake::class);
         Uploads::require($body->upload, $project);
         if (filesize(Uploads::path($body->upload)) > self::SHORT) {
-            return new JsonResponse(TaskResource::of($start($project, TaskKind::TakePoints, json_decode((string) json_encode($body), true))));
+            return new JsonResponse(
+                TaskResource::of($start($project, TaskKind::TakePoints, json_decode((string) json_encode($body), true))),
+            );
         }
 
-        return new JsonResponse(new TaskResource(0, TaskKind::TakePoints->value, 'done', null, ['count' => $take($project, $body)], 1.0, ''));
+        return new JsonResponse(
+            new TaskResource(0, TaskKind::TakePoints->value, 'done', null, ['count' => $take($project, $body)], 1.0, ''),
+        );
     }
 
     #[Get('/projects/{project}/points-file', 'Points as a file: format csv, dxf, landxml or geojson; what: control, points, as-built', query: PointsFileWanted::class, media: 'application/octet-stream')]

@@ -17,7 +17,10 @@ final class StakeoutPoint extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = ['attributes' => null, 'label_north' => null, 'label_east' => null];
 
-    protected $casts = ['northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array', 'label_north' => 'float', 'label_east' => 'float', 'attributes' => 'array'];
+    protected $casts = [
+        'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array', 'label_north' => 'float',
+        'label_east' => 'float', 'attributes' => 'array',
+    ];
 
     /**
      * Those that no mark was ever set for.
@@ -26,6 +29,9 @@ final class StakeoutPoint extends Model
      */
     public function scopeOpen(Builder $query): void
     {
-        $query->whereNotExists(static fn ($q) => $q->from('marks')->whereColumn('marks.project_id', 'stakeout_points.project_id')->where('kind', 'stake')->whereColumn('point_id', 'stakeout_points.id'));
+        $query->whereNotExists(static fn ($q) => $q->from('marks')
+            ->whereColumn('marks.project_id', 'stakeout_points.project_id')
+            ->where('kind', 'stake')
+            ->whereColumn('point_id', 'stakeout_points.id'));
     }
 }

@@ -19,6 +19,8 @@ final class TakePointsWork implements Work
 
     public function __invoke(Task $task, Progress $progress): array
     {
-        return ['count' => ($this->take)(Project::query()->findOrFail($task->project_id), Values::of($task->input, PointsToTake::class), $progress)];
+        return ['count' => ($this->take)(
+            Project::query()->findOrFail($task->project_id), Values::of($task->input, PointsToTake::class), $progress,
+        )];
     }
 }

@@ -29,13 +29,20 @@ final class SlippedList
             throw new \DomainException('That point is not on the list of control. Choose another one.');
         }
         $unit = $project->length_style->unit();
-        $points = $control->map(static fn (ControlPoint $c, int $i) => new Point((string) $c->name, $i === $wrong ? self::slipped($c->position(), $slip, $unit) : $c->position(), $c->code, '', 'CONTROL'))->all();
+        $points = $control->map(static fn (ControlPoint $c, int $i) => new Point(
+            (string) $c->name, $i === $wrong ? self::slipped($c->position(), $slip, $unit) : $c->position(), $c->code, '', 'CONTROL',
+        ))->all();
         $other = ($wrong + 1) % count($points);
         if ($slip === Slip::Names && $other !== $wrong) {
-            [$points[$wrong], $points[$other]] = [self::named($points[$wrong], $points[$other]->name), self::named($points[$other], $points[$wrong]->name)];
+            [$points[$wrong], $points[$other]] = [
+                self::named($points[$wrong], $points[$other]->name), self::named($points[$other], $points[$wrong]->name),
+            ];
         }
 
-        return [PointTextWriter::lines($points, new Layout(',', '.', 0, self::COLUMNS, $unit)), (Str::slug($project->name) ?: 'project')."-control-{$slip->value}.csv"];
+        return [
+            PointTextWriter::lines($points, new Layout(',', '.', 0, self::COLUMNS, $unit)),
+            (Str::slug($project->name) ?: 'project')."-control-{$slip->value}.csv",
+        ];
     }
 
     private static function slipped(Position $p, Slip $slip, LengthUnit $unit): Position
@@ -44,7 +51,9 @@ final class SlippedList
         $point = (int) strpos($northing, '.');
 
         return match ($slip) {
-            Slip::Digit => self::north($p, substr_replace($northing, (string) (((int) $northing[$point - 1] + 5) % 10), $point - 1, 1), $unit),
+            Slip::Digit => self::north(
+                $p, substr_replace($northing, (string) (((int) $northing[$point - 1] + 5) % 10), $point - 1, 1), $unit,
+            ),
             Slip::Neighbours => self::north($p, self::neighbours($northing), $unit),
             Slip::Zero => self::north($p, substr_replace($northing, '0', $point, 0), $unit),
             Slip::Exchanged => new Position($p->easting, $p->northing, $p->elevation),

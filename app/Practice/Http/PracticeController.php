@@ -32,7 +32,8 @@ final class PracticeController
         return new JsonResponse($world->do($deed));
     }
 
-    #[Get('/projects/{project}/practice-list', 'The control as a list (CSV) with one slip of the pen in it, to be brought in by a learner', query: SlippedListQuery::class, media: 'application/octet-stream')]
+    #[Get('/projects/{project}/practice-list', 'The control as a list (CSV) with one slip of the pen in it, to be brought in by a '
+        .'learner', query: SlippedListQuery::class, media: 'application/octet-stream')]
     public function slipped(Request $request, Project $project, SlippedList $list): StreamedResponse
     {
         $query = Body::read($request, SlippedListQuery::class);

@@ -19,8 +19,8 @@ use Illuminate\Support\Facades\DB;
 /**
  * Makes a project of a packed one, beside those that are here. Everything is checked before anything is stored.
  *
- * It is written in pieces into a project that nobody sees yet, so that others go on working; the field book, which nothing can be taken from again,
- * comes last and at once, with the project's appearance. What ended before that is cleared away.
+ * It is written in pieces into a project that nobody sees yet, so that others go on working; the field book, which nothing can be taken
+ * from again, comes last and at once, with the project's appearance. What ended before that is cleared away.
  */
 final class UnpackProject
 {
@@ -53,7 +53,8 @@ final class UnpackProject
     public static function begin(): Project
     {
         return Project::query()->create([
-            'name' => 'arriving', 'length_style' => 'm', 'angle_style' => 'dms', 'direction_style' => 'azimuth', 'coordinate_order' => 'NE', 'station_style' => '1+000',
+            'name' => 'arriving', 'length_style' => 'm', 'angle_style' => 'dms',
+            'direction_style' => 'azimuth', 'coordinate_order' => 'NE', 'station_style' => '1+000',
             'plan_tolerance' => 0.005, 'height_tolerance' => 0.005, 'opened_at' => Clock::stamp(), 'revision' => 0, 'arriving' => true,
         ]);
     }
@@ -113,7 +114,9 @@ final class UnpackProject
                     $this->ids['observations'][(int) $row['id']] = 0;
                 }
                 if (in_array($table, ['setups', 'observations', 'marks'], true)) {
-                    $order["$table {$row['id']}"] = [$row['seq'] ?? 0, $row['at'], ['observations' => 0, 'setups' => 1, 'marks' => 2][$table], $row['id']];
+                    $order["$table {$row['id']}"] = [
+                        $row['seq'] ?? 0, $row['at'], ['observations' => 0, 'setups' => 1, 'marks' => 2][$table], $row['id'],
+                    ];
                 }
             }
         }
@@ -129,7 +132,9 @@ final class UnpackProject
         $this->ids['projects'][(int) $row['id']] = $project->id;
         $this->files($packed, $project);
         foreach (array_diff(array_keys(Packing::TABLES), self::BOOK) as $i => $table) {
-            $this->inPieces($packed, $table, static fn () => $progress->tell(0.4 + 0.5 * $i / count(Packing::TABLES), "bringing $table in"));
+            $this->inPieces(
+                $packed, $table, static fn () => $progress->tell(0.4 + 0.5 * $i / count(Packing::TABLES), "bringing $table in"),
+            );
         }
         $progress->stopIfCancelled();
 
@@ -144,7 +149,10 @@ final class UnpackProject
             }
             $this->forwardReferences($project);
             unset($row['id'], $row['active_design_id'], $row['revision'], $row['opened_at'], $row['arriving']);
-            $project->update(['opened_at' => Clock::stamp(), 'revision' => 1, 'arriving' => false, 'active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null] + $row);
+            $project->update([
+                'opened_at' => Clock::stamp(), 'revision' => 1, 'arriving' => false,
+                'active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null,
+            ] + $row);
 
             return $project;
         });
@@ -201,7 +209,10 @@ final class UnpackProject
         }
         foreach (['recipe', 'sights', 'draft'] as $column) {
             if (isset($row[$column])) {
-                $row[$column] = json_encode($this->renumbered(json_decode($row[$column], true)), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE);
+                $row[$column] = json_encode(
+                    $this->renumbered(json_decode($row[$column], true)),
+                    JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE,
+                );
             }
         }
         $streams = [];
@@ -242,10 +253,16 @@ final class UnpackProject
         }
         $of = preg_match('~^measured: (?:setup (\d+)|new control)$~', (string) ($row['source'] ?? ''), $m) === 1;
 
-        return ['origin' => (! $of ? ControlOrigin::Listed : (isset($m[1]) ? ControlOrigin::Station : ControlOrigin::Measured))->value, 'setup_id' => isset($m[1]) ? (int) $m[1] : null] + $row;
+        return [
+            'origin' => (! $of ? ControlOrigin::Listed : (isset($m[1]) ? ControlOrigin::Station : ControlOrigin::Measured))->value,
+            'setup_id' => isset($m[1]) ? (int) $m[1] : null,
+        ] + $row;
     }
 
-    /** A setup names its readings, and can't be changed once it is written; readings come after it, so their numbers are settled beforehand, and so are all places in the book. */
+    /**
+     * A setup names its readings, and can't be changed once it is written; readings come after it, so their numbers are settled
+     * beforehand, and so are all places in the book.
+     */
     private function reserve(): void
     {
         $next = Numbers::next('observations');
@@ -254,7 +271,9 @@ final class UnpackProject
         }
         $places = $this->places;
         foreach ($places as $line => $_) {
-            $this->places[$line] = (int) DB::table('book_sequence')->insertGetId(['at' => Clock::stamp(), 'steady' => null, 'boot' => ''], 'seq');
+            $this->places[$line] = (int) DB::table('book_sequence')->insertGetId(
+                ['at' => Clock::stamp(), 'steady' => null, 'boot' => ''], 'seq',
+            );
         }
     }
 
@@ -267,13 +286,18 @@ final class UnpackProject
         foreach ($this->nextLayers as $layer => $next) {
             DB::table('design_layers')->where('id', $layer)->update(['next_layer_id' => $this->ids['design_layers'][$next] ?? null]);
         }
-        $renamed = fn (string $text): string => preg_replace_callback('~"pointId":(\d+)~', fn (array $m) => '"pointId":'.($this->ids['stakeout_points'][(int) $m[1]] ?? 0), $text) ?? $text;
+        $renamed = fn (string $text): string => preg_replace_callback(
+            '~"pointId":(\d+)~', fn (array $m) => '"pointId":'.($this->ids['stakeout_points'][(int) $m[1]] ?? 0), $text,
+        ) ?? $text;
         foreach ($project->points()->where('recipe', 'like', '%"pointId":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
             DB::table('stakeout_points')->where('id', $id)->update(['recipe' => $renamed((string) $recipe)]);
         }
-        $renumbered = fn (string $points): string => json_encode(array_values(array_filter(array_map(fn (int $p) => $this->ids['stakeout_points'][$p] ?? null, json_decode($points, true) ?: []))), JSON_THROW_ON_ERROR);
+        $renumbered = fn (string $points): string => json_encode(array_values(
+            array_filter(array_map(fn (int $p) => $this->ids['stakeout_points'][$p] ?? null, json_decode($points, true) ?: [])),
+        ), JSON_THROW_ON_ERROR);
         foreach (DB::table('worklists')->where('project_id', $project->id)->get(['id', 'point_ids', 'skipped']) as $list) {
-            DB::table('worklists')->where('id', $list->id)->update(['point_ids' => $renumbered((string) $list->point_ids), 'skipped' => $renumbered((string) $list->skipped)]);
+            DB::table('worklists')->where('id', $list->id)
+                ->update(['point_ids' => $renumbered((string) $list->point_ids), 'skipped' => $renumbered((string) $list->skipped)]);
         }
     }
 
@@ -284,7 +308,8 @@ final class UnpackProject
             return $value;
         }
         foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'controlId' => 'control_points', 'gridLineId' => 'grid_lines', 'towardId' => 'grid_lines',
-            'observationId' => 'observations', 'stationControlId' => 'control_points', 'instrumentId' => 'instruments', 'targetId' => 'targets'] as $key => $table) {
+            'observationId' => 'observations', 'stationControlId' => 'control_points',
+            'instrumentId' => 'instruments', 'targetId' => 'targets'] as $key => $table) {
             if (isset($value[$key])) {
                 $value[$key] = $this->ids[$table][(int) $value[$key]] ?? null;
             }
@@ -302,7 +327,9 @@ final class UnpackProject
         foreach ($packed->rows('designs') as $row) {
             $token = (string) ($row['upload'] ?? '');
             if (preg_match('~^[0-9a-f]{32}$~', $token) === 1 && ! isset($this->files[$token]) && $packed->has("uploads/$token")) {
-                $this->files[$token] = Uploads::unpacked($project, (string) ($row['file_name'] ?? ''), static fn (string $to) => $packed->copy("uploads/$token", $to));
+                $this->files[$token] = Uploads::unpacked(
+                    $project, (string) ($row['file_name'] ?? ''), static fn (string $to) => $packed->copy("uploads/$token", $to),
+                );
             }
         }
     }

@@ -70,7 +70,8 @@ final class ProjectController
         return new JsonResponse(ProjectResource::of($project));
     }
 
-    #[Post('/projects/{project}/undo', 'Undoes the last step of preparation; asks (409) where marks or setups hang on what would vanish', UndoBody::class, UndoneResource::class)]
+    #[Post('/projects/{project}/undo', 'Undoes the last step of preparation; asks (409) where marks or setups hang on what would '
+        .'vanish', UndoBody::class, UndoneResource::class)]
     public function undo(Request $request, Project $project): JsonResponse
     {
         return new JsonResponse(new UndoneResource(Preparation::undo($project, Body::read($request, UndoBody::class)->evenHeld)));
@@ -82,7 +83,8 @@ final class ProjectController
         return new JsonResponse(new UndoneResource(Preparation::redo($project, Body::read($request, UndoBody::class)->evenHeld)));
     }
 
-    #[Post('/projects/{project}/packing', 'Packs a whole project into one file: design, control, points, field book and the original files; fetch it when the task is done', null, TaskResource::class)]
+    #[Post('/projects/{project}/packing', 'Packs a whole project into one file: design, control, points, field book and the original '
+        .'files; fetch it when the task is done', null, TaskResource::class)]
     public function pack(Project $project, StartTask $start): JsonResponse
     {
         return new JsonResponse(TaskResource::of($start($project, TaskKind::Pack, [])));
@@ -91,10 +93,16 @@ final class ProjectController
     #[Get('/projects/{project}/packed/{task}', 'A packed project', media: 'application/zip')]
     public function packed(Project $project, int $task): BinaryFileResponse
     {
-        $row = Task::query()->where('project_id', $project->id)->where('kind', TaskKind::Pack->value)->where('state', 'done')->findOrFail($task);
+        $row = Task::query()->where('project_id', $project->id)
+            ->where('kind', TaskKind::Pack->value)
+            ->where('state', 'done')
+            ->findOrFail($task);
         $name = (Str::slug($project->name) ?: 'project').'-'.substr($row->created_at, 0, 10).'.parlay.zip';
 
-        return new BinaryFileResponse(PackProject::path($row), 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        return new BinaryFileResponse(
+            PackProject::path($row), 200,
+            ['Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"$name\""],
+        );
     }
 
     #[Post('/packed-uploads', 'Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet', null, Upload::class)]
@@ -103,13 +111,16 @@ final class ProjectController
         return new JsonResponse(SentFile::keep($request, null));
     }
 
-    #[Post('/projects-unpacking', 'Makes a project of a packed one, beside those that are here; a damaged or altered file is refused whole. It is there when the task is done', RestoreBody::class, UnpackingResource::class)]
+    #[Post('/projects-unpacking', 'Makes a project of a packed one, beside those that are here; a damaged or altered file is refused '
+        .'whole. It is there when the task is done', RestoreBody::class, UnpackingResource::class)]
     public function unpack(Request $request, StartTask $start): JsonResponse
     {
         $upload = Body::read($request, RestoreBody::class)->upload;
         Uploads::require($upload, null);
         $project = UnpackProject::begin();
 
-        return new JsonResponse(new UnpackingResource($project->id, TaskResource::of($start($project, TaskKind::Unpack, ['upload' => $upload]))));
+        return new JsonResponse(
+            new UnpackingResource($project->id, TaskResource::of($start($project, TaskKind::Unpack, ['upload' => $upload]))),
+        );
     }
 }

@@ -57,7 +57,9 @@ final readonly class ProjectResource
             (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'as_built') AS as_built,
             (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'check' AND setup_id = (SELECT id FROM setups WHERE project_id = :p ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)) AS checks,
             (SELECT count(*) FROM standing_marks m WHERE project_id = :p AND kind <> 'check' AND verdict = 'out'
-                AND (point_id IS NULL OR NOT EXISTS (SELECT 1 FROM standing_marks later WHERE later.project_id = m.project_id AND later.kind = m.kind AND later.point_id = m.point_id AND later.id > m.id))) AS outside", ['p' => $p->id]);
+                AND (point_id IS NULL OR NOT EXISTS (SELECT 1 FROM standing_marks later WHERE later.project_id = m.project_id AND later.kind = m.kind AND later.point_id = m.point_id AND later.id > m.id))) AS outside", [
+            'p' => $p->id,
+        ]);
 
         return new ProgressResource(...array_map(intval(...), [
             'control' => $row['control'], 'designs' => $row['designs'], 'points' => $row['points'], 'staked' => $row['staked'],

@@ -145,7 +145,9 @@ final class Project extends Model
      */
     public function marks(): HasMany
     {
-        return $this->hasMany(Mark::class)->whereNotExists(static fn ($q) => $q->from('marks AS newer')->whereColumn('newer.mends', 'marks.id'));
+        return $this
+            ->hasMany(Mark::class)
+            ->whereNotExists(static fn ($q) => $q->from('marks AS newer')->whereColumn('newer.mends', 'marks.id'));
     }
 
     /** @return HasMany<Observation, $this> */

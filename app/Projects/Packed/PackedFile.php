@@ -23,7 +23,9 @@ final class PackedFile
     {
         $zip = new \ZipArchive;
         if ($zip->open($path, \ZipArchive::RDONLY) !== true) {
-            throw new \DomainException('This is no packed project: it can’t be opened as one. It was cut off on its way, or is another kind of file.');
+            throw new \DomainException(
+                'This is no packed project: it can’t be opened as one. It was cut off on its way, or is another kind of file.',
+            );
         }
         $sums = self::list($zip);
         self::requireWhole($zip, $sums);
@@ -69,7 +71,9 @@ final class PackedFile
         $out = @fopen("$to.part", 'wb');
         if ($in === false || $out === false || stream_copy_to_stream($in, $out) === false || ! fclose($out) || ! rename("$to.part", $to)) {
             @unlink("$to.part");
-            throw new \DomainException('An original file could not be unpacked: the disk of the data folder is full. Make room, then bring the project in again.');
+            throw new \DomainException(
+                'An original file could not be unpacked: the disk of the data folder is full. Make room, then bring the project in again.',
+            );
         }
     }
 
@@ -81,12 +85,18 @@ final class PackedFile
             throw new \DomainException('This is no packed project: its list of contents is missing.');
         }
         if (($manifest['version'] ?? null) !== Packing::VERSION) {
-            throw new \DomainException(sprintf('It was packed by another version of Parlay (form %s); this one reads form %d. Update Parlay on the older machine and pack again.', is_scalar($manifest['version'] ?? null) ? mb_substr((string) $manifest['version'], 0, 20) : 'unknown', Packing::VERSION));
+            throw new \DomainException(sprintf(
+                'It was packed by another version of Parlay (form %s); this one reads form %d. Update Parlay on the older machine and '
+                    .'pack again.',
+                is_scalar($manifest['version'] ?? null) ? mb_substr((string) $manifest['version'], 0, 20) : 'unknown', Packing::VERSION,
+            ));
         }
         $sums = array_filter($manifest['sha256'], is_string(...));
         foreach (array_diff(array_keys(Packing::TABLES), Packing::LATER) as $table) {
             if (! isset($sums["tables/$table.ndjson"])) {
-                throw new \DomainException("The packed project’s list says nothing of its $table: it was changed after it was packed. Nothing was stored. Pack the project again.");
+                throw new \DomainException(
+                    "The packed project’s list says nothing of its $table: it was changed after it was packed. Nothing was stored. Pack the project again.",
+                );
             }
         }
 
@@ -97,18 +107,28 @@ final class PackedFile
     private static function requireWhole(\ZipArchive $zip, array $sums): void
     {
         if ($zip->numFiles > self::MOST_ENTRIES) {
-            throw new \DomainException('This file holds more than '.number_format(self::MOST_ENTRIES).' others, which no packed project does. Nothing was stored.');
+            throw new \DomainException(
+                'This file holds more than '.number_format(self::MOST_ENTRIES).' others, which no packed project does. Nothing was stored.',
+            );
         }
         for ($i = 0; $i < $zip->numFiles; $i++) {
             $name = (string) $zip->getNameIndex($i);
             if ($name !== Packing::MANIFEST && ! isset($sums[$name])) {
-                throw new \DomainException(sprintf('“%s” stands in the packed project and not on its list: it was put in after packing. Nothing was stored. Pack the project again.', mb_substr(mb_scrub($name), 0, 80)));
+                throw new \DomainException(sprintf(
+                    '“%s” stands in the packed project and not on its list: it was put in after packing. Nothing was stored. Pack the '
+                        .'project again.',
+                    mb_substr(mb_scrub($name), 0, 80),
+                ));
             }
         }
         $left = self::LARGEST;
         foreach ($sums as $name => $sum) {
             if (! hash_equals($sum, self::sum($zip, (string) $name, $left))) {
-                throw new \DomainException(sprintf('The packed project is damaged: “%s” in it is not what was packed. Nothing was stored. Bring the file over again, or pack the project again.', mb_substr(mb_scrub((string) $name), 0, 80)));
+                throw new \DomainException(sprintf(
+                    'The packed project is damaged: “%s” in it is not what was packed. Nothing was stored. Bring the file over again, '
+                        .'or pack the project again.',
+                    mb_substr(mb_scrub((string) $name), 0, 80),
+                ));
             }
         }
     }
@@ -121,7 +141,9 @@ final class PackedFile
             $piece = (string) @fread($stream, 1 << 20);
             $left -= strlen($piece);
             if ($left < 0) {
-                throw new \DomainException('Unpacked, this file would take more than '.number_format(self::LARGEST / 1e9).' GB, which no project does. Nothing was stored.');
+                throw new \DomainException('Unpacked, this file would take more than '
+                    .number_format(self::LARGEST / 1e9)
+                    .' GB, which no project does. Nothing was stored.');
             }
             if ($piece === '' && ! feof($stream)) {
                 break;

@@ -14,8 +14,8 @@ final class Packing
     public const MANIFEST = 'manifest.json';
 
     /**
-     * Tables in the order in which their rows can be made again, each with the columns that name rows of other tables. Undo steps, the setup
-     * being made and tasks stay behind: they speak of rows by their number.
+     * Tables in the order in which their rows can be made again, each with the columns that name rows of other tables. Undo steps, the
+     * setup being made and tasks stay behind: they speak of rows by their number.
      */
     public const TABLES = [
         'control_points' => ['project_id' => 'projects'], // and setup_id, which comes later
@@ -30,7 +30,10 @@ final class Packing
         'setups' => ['project_id' => 'projects', 'stands_for' => 'setups', 'base_id' => 'setups'],
         'observations' => ['project_id' => 'projects', 'setup_id' => 'setups'],
         'corrections' => ['project_id' => 'projects', 'observation_id' => 'observations'],
-        'marks' => ['project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points', 'control_id' => 'control_points', 'mends' => 'marks'],
+        'marks' => [
+            'project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points',
+            'control_id' => 'control_points', 'mends' => 'marks',
+        ],
     ];
 
     /** Tables that projects packed by earlier versions don't have. */

@@ -34,8 +34,8 @@ use Parlay\Core\Units\LengthUnit;
 use Parlay\Core\Units\StationStyle;
 
 /**
- * Rows that come from elsewhere are held to what the interface would have taken: every column to the type its table gives it, and to what is known of it
- * beyond that. The database itself takes a word for a number, and would answer with it ever after.
+ * Rows that come from elsewhere are held to what the interface would have taken: every column to the type its table gives it, and to
+ * what is known of it beyond that. The database itself takes a word for a number, and would answer with it ever after.
  */
 final class RowCheck
 {
@@ -46,7 +46,10 @@ final class RowCheck
     private const LONGEST_JSON = 200_000_000;
 
     private const CHOICES = [
-        'projects' => ['length_style' => LengthStyle::class, 'angle_style' => AngleStyle::class, 'direction_style' => DirectionStyle::class, 'coordinate_order' => CoordinateOrder::class, 'station_style' => StationStyle::class],
+        'projects' => [
+            'length_style' => LengthStyle::class, 'angle_style' => AngleStyle::class, 'direction_style' => DirectionStyle::class,
+            'coordinate_order' => CoordinateOrder::class, 'station_style' => StationStyle::class,
+        ],
         'control_points' => ['origin' => ControlOrigin::class],
         'designs' => ['unit' => LengthUnit::class, 'heights' => HeightsChoice::class, 'role' => DesignRole::class],
         'targets' => ['kind' => TargetKind::class],
@@ -56,7 +59,10 @@ final class RowCheck
     ];
 
     /** More than nothing. */
-    private const POSITIVE = ['plan_tolerance', 'height_tolerance', 'direction_seconds', 'zenith_seconds', 'distance_millimetres', 'scale', 'angles', 'wavelength', 'residual_limit'];
+    private const POSITIVE = [
+        'plan_tolerance', 'height_tolerance', 'direction_seconds', 'zenith_seconds', 'distance_millimetres', 'scale', 'angles',
+        'wavelength', 'residual_limit',
+    ];
 
     private const NOT_NEGATIVE = ['slope', 'centring', 'notch_radius', 'distance_ppm', 'plan_deviation', 'height_deviation', 'count'];
 
@@ -65,7 +71,9 @@ final class RowCheck
 
     public function __construct(private readonly string $table)
     {
-        foreach (DB::select('SELECT name, lower(type) AS type, "notnull" AS needed, dflt_value AS otherwise, pk FROM pragma_table_info(?)', [$table]) as $c) {
+        foreach (DB::select(
+            'SELECT name, lower(type) AS type, "notnull" AS needed, dflt_value AS otherwise, pk FROM pragma_table_info(?)', [$table],
+        ) as $c) {
             $this->columns[$c->name] = ['type' => $c->type, 'needed' => (int) $c->needed === 1, 'otherwise' => $c->otherwise !== null];
         }
     }
@@ -112,13 +120,20 @@ final class RowCheck
         $good = match (true) {
             str_starts_with($type, 'tinyint') => in_array($value, [0, 1, true, false], true),
             $type === 'integer' => is_int($value) && $value >= -1,
-            $type === 'double', $type === 'float' => (is_int($value) || is_float($value)) && is_finite((float) $value) && abs((float) $value) <= self::LARGEST_FIGURE,
+            $type === 'double', $type === 'float' => (is_int($value) || is_float($value))
+                && is_finite((float) $value)
+                && abs((float) $value) <= self::LARGEST_FIGURE,
             $type === 'blob' => is_string($value) && base64_decode($value, true) !== false,
             $type === 'text' => is_string($value) && strlen($value) <= self::LONGEST_JSON && is_array(json_decode($value, true)),
-            default => is_string($value) && mb_strlen($value) <= self::LONGEST_WORDS && preg_match('~[\x00-\x08\x0E-\x1F\x7F]~', $value) === 0,
+            default => is_string($value)
+                && mb_strlen($value) <= self::LONGEST_WORDS
+                && preg_match('~[\x00-\x08\x0E-\x1F\x7F]~', $value) === 0,
         };
         if (! $good) {
-            throw $this->wrong($line, $name, 'is not '.(str_starts_with($type, 'tinyint') ? 'yes or no' : ['integer' => 'a whole number', 'double' => 'a number', 'float' => 'a number', 'blob' => 'packed bytes', 'text' => 'JSON'][$type] ?? 'a short text'));
+            throw $this->wrong($line, $name, 'is not '.(str_starts_with($type, 'tinyint') ? 'yes or no' : [
+                'integer' => 'a whole number', 'double' => 'a number', 'float' => 'a number', 'blob' => 'packed bytes',
+                'text' => 'JSON',
+            ][$type] ?? 'a short text'));
         }
         if ((in_array($name, self::POSITIVE, true) && $value <= 0) || (in_array($name, self::NOT_NEGATIVE, true) && $value < 0)) {
             throw $this->wrong($line, $name, 'is too small');
@@ -146,7 +161,10 @@ final class RowCheck
      */
     private function meaning(array $row): void
     {
-        if (isset($row['name']) && in_array($this->table, ['projects', 'control_points', 'stakeout_points', 'grid_lines', 'worklists', 'instruments', 'targets', 'marks'], true)) {
+        if (isset($row['name']) && in_array(
+            $this->table,
+            ['projects', 'control_points', 'stakeout_points', 'grid_lines', 'worklists', 'instruments', 'targets', 'marks'], true,
+        )) {
             PointName::checked($row['name']);
         }
         match ($this->table) {
@@ -200,7 +218,10 @@ final class RowCheck
     private static function observation(array $row): void
     {
         new Target((float) $row['target_height'], (float) $row['prism_constant']);
-        new Atmosphere((float) $row['pressure'], (float) $row['temperature'], (float) ($row['humidity'] ?? 0.6), (float) ($row['refraction'] ?? Atmosphere::REFRACTION));
+        new Atmosphere(
+            (float) $row['pressure'], (float) $row['temperature'], (float) ($row['humidity'] ?? 0.6),
+            (float) ($row['refraction'] ?? Atmosphere::REFRACTION),
+        );
         if (! ($row['zenith'] > 0.0 && $row['zenith'] < 2 * M_PI)) {
             throw new \DomainException('A zenith angle lies between straight up and straight down.');
         }
@@ -229,10 +250,14 @@ final class RowCheck
         }
         foreach (json_decode($row['sights'], true) as $s) {
             foreach (['observationId' => true, 'controlId' => false] as $key => $needed) {
-                is_int($s[$key] ?? null) || (! $needed && ($s[$key] ?? null) === null) ? null : throw new \DomainException('A sight names no reading.');
+                is_int($s[$key] ?? null) || (! $needed && ($s[$key] ?? null) === null)
+                    ? null
+                    : throw new \DomainException('A sight names no reading.');
             }
             foreach (['northing', 'easting', 'elevation'] as $key) {
-                is_int($s[$key] ?? 0) || is_float($s[$key] ?? 0) ? null : throw new \DomainException('The control of a sight has no place.');
+                is_int($s[$key] ?? 0) || is_float($s[$key] ?? 0)
+                    ? null
+                    : throw new \DomainException('The control of a sight has no place.');
             }
         }
     }
@@ -248,11 +273,15 @@ final class RowCheck
     {
         $all = array_fill_keys(array_keys($this->columns), null);
 
-        return $model->setRawAttributes(array_diff_key($row, array_flip(['records', 'added', 'gone', 'moved', 'successors'])) + $model->getAttributes() + $all);
+        return $model->setRawAttributes(
+            array_diff_key($row, array_flip(['records', 'added', 'gone', 'moved', 'successors'])) + $model->getAttributes() + $all,
+        );
     }
 
     private function wrong(int $line, string $column, string $what): \DomainException
     {
-        return new \DomainException("Line $line of {$this->table}: “{$column}” $what. Nothing was stored; it was changed after packing, or packed by something else.");
+        return new \DomainException(
+            "Line $line of {$this->table}: “{$column}” $what. Nothing was stored; it was changed after packing, or packed by something else.",
+        );
     }
 }

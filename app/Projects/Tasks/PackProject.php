@@ -57,7 +57,10 @@ final class PackProject implements Work
             $zip->addFile($file, $name);
             $temporary[] = str_starts_with($name, 'uploads/') ? null : $file;
         }
-        $zip->addFromString(Packing::MANIFEST, json_encode(['format' => Packing::FORMAT, 'version' => Packing::VERSION, 'project' => $project->name, 'packedAt' => Clock::stamp(), 'by' => config()->string('parlay.version'), 'sha256' => $sums], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE));
+        $zip->addFromString(Packing::MANIFEST, json_encode([
+            'format' => Packing::FORMAT, 'version' => Packing::VERSION, 'project' => $project->name, 'packedAt' => Clock::stamp(),
+            'by' => config()->string('parlay.version'), 'sha256' => $sums,
+        ], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE));
         $zip->close();
         array_map(unlink(...), array_filter($temporary));
         $progress->stopIfCancelled();
@@ -90,7 +93,10 @@ final class PackProject implements Work
                     $row[$column] = base64_encode($row[$column]);
                 }
             }
-            fwrite($out, json_encode($row, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n");
+            fwrite(
+                $out,
+                json_encode($row, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n",
+            );
         }
         fclose($out);
 

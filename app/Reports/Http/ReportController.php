@@ -32,9 +32,15 @@ final class ReportController
     #[Get('/projects/{project}/reports/{task}.pdf', 'A printed report', media: 'application/pdf')]
     public function pdf(Project $project, int $task): BinaryFileResponse
     {
-        $row = Task::query()->where('project_id', $project->id)->whereIn('kind', [TaskKind::Report->value, TaskKind::WorklistSheet->value, TaskKind::SetupSheet->value])->where('state', 'done')->findOrFail($task);
+        $row = Task::query()->where('project_id', $project->id)
+            ->whereIn('kind', [TaskKind::Report->value, TaskKind::WorklistSheet->value, TaskKind::SetupSheet->value])
+            ->where('state', 'done')
+            ->findOrFail($task);
 
-        return new BinaryFileResponse(PrintReport::path($row), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="'.self::fileName($project).'.pdf"']);
+        return new BinaryFileResponse(
+            PrintReport::path($row), 200,
+            ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="'.self::fileName($project).'.pdf"'],
+        );
     }
 
     #[Get('/projects/{project}/report.csv', 'The report’s table for a spreadsheet', media: 'text/csv')]
@@ -43,7 +49,11 @@ final class ReportController
         return new StreamedResponse(static function () use ($project): void {
             $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
             ReportCsv::write(Report::of($project, ''), $out);
-        }, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="'.self::fileName($project).'.csv"']);
+        }, 200,
+            [
+                'Content-Type' => 'text/csv; charset=UTF-8',
+                'Content-Disposition' => 'attachment; filename="'.self::fileName($project).'.csv"',
+            ]);
     }
 
     private static function fileName(Project $project): string

@@ -27,7 +27,10 @@ final class PrintReport implements Work
         $project = Project::query()->findOrFail($task->project_id);
         $report = Report::of($project, (string) ($task->input['author'] ?? ''));
         $figures = new Figures($project->units());
-        $html = view('report', ['report' => $report, 'figures' => $figures, 'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style)])->render();
+        $html = view(
+            'report',
+            ['report' => $report, 'figures' => $figures, 'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style)],
+        )->render();
         $tables = new ReportTables($report, $figures, $progress);
         $behind = $report->setups->slice(self::SETUPS_ON_THE_SHEET);
         Pdf::write($html, $project->name, self::path($task), $progress, [

@@ -23,7 +23,8 @@ final class PrintSetup implements Work
         $setup = $project->setups()->findOrFail((int) $task->input['setupId']);
         $ids = [...array_column($setup->sights, 'observationId'), ...array_column($setup->draft['shots'] ?? [], 'observationId')];
         $html = view('setup', [
-            'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup), 'found' => $setup->found(), 'figures' => new Figures($project->units()),
+            'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup),
+            'found' => $setup->found(), 'figures' => new Figures($project->units()),
             'readings' => Observation::query()->whereIn('id', $ids)->orderBy('id')->get(),
             'versions' => $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
             'drawing' => SetupDrawing::svg($setup),

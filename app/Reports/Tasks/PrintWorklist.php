@@ -24,14 +24,22 @@ final class PrintWorklist implements Work
         $project = Project::query()->findOrFail($task->project_id);
         $list = $project->worklists()->findOrFail((int) $task->input['worklistId']);
         $rank = array_flip($list->point_ids);
-        $points = $project->points()->whereIntegerInRaw('id', $list->point_ids)->get()->sortBy(static fn (StakeoutPoint $p) => $rank[$p->id])->values();
+        $points = $project->points()
+            ->whereIntegerInRaw('id', $list->point_ids)
+            ->get()
+            ->sortBy(static fn (StakeoutPoint $p) => $rank[$p->id])
+            ->values();
         $done = $project->staked();
         $control = $project->controlPoints()->orderBy('name')->get();
         $html = view('worklist', [
-            'project' => $project, 'list' => $list, 'points' => $points, 'control' => $control, 'done' => $done, 'figures' => new Figures($project->units()),
+            'project' => $project, 'list' => $list, 'points' => $points,
+            'control' => $control, 'done' => $done, 'figures' => new Figures($project->units()),
             'drawing' => WalkDrawing::svg($points, $control),
         ])->render();
-        Pdf::write($html, "{$project->name} · {$list->name}", PrintReport::path($task), $progress, [self::table($points, $done, new Figures($project->units()), $progress)]);
+        Pdf::write(
+            $html, "{$project->name} · {$list->name}", PrintReport::path($task), $progress,
+            [self::table($points, $done, new Figures($project->units()), $progress)],
+        );
 
         return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];
     }
@@ -46,12 +54,17 @@ final class PrintWorklist implements Work
         $rows = static function () use ($points, $done, $f, $progress, $a, $b): \Generator {
             foreach ($points as $i => $p) {
                 $progress->tell(0.2 + 0.75 * $i / count($points), 'writing the points');
-                yield ['cells' => [[(string) ($i + 1)], [$p->name], [$p->code], [$f->length($p->$a)], [$f->length($p->$b)], [$f->length($p->elevation)], [(isset($done[$p->id]) ? 'done. ' : '').$p->description]]];
+                yield ['cells' => [
+                    [(string) ($i + 1)], [$p->name], [$p->code], [$f->length($p->$a)], [$f->length($p->$b)],
+                    [$f->length($p->elevation)], [(isset($done[$p->id]) ? 'done. ' : '').$p->description],
+                ]];
             }
         };
 
         return new LongTable('Points, in the order of the walk', [
-            new Column([''], 0.05, true), new Column(['name'], 0.14, bold: true), new Column(['code'], 0.1), new Column([$a], 0.15, true), new Column([$b], 0.15, true), new Column(['elevation'], 0.12, true), new Column(['description'], 0.29),
+            new Column([''], 0.05, true), new Column(['name'], 0.14, bold: true), new Column(['code'], 0.1), new Column(
+                [$a], 0.15, true,
+            ), new Column([$b], 0.15, true), new Column(['elevation'], 0.12, true), new Column(['description'], 0.29),
         ], $rows(), 'There is no point on this list.', boxes: true);
     }
 }

@@ -43,7 +43,8 @@ final class AcceptSetup
             $mark = $solution->station->mark;
             $turns = $in->draft->turnEarlier && $in->draft->method === SetupMethod::Baseline ? $in->current?->root() : null;
             $setup = Setup::query()->create([
-                'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(), 'method' => $in->draft->method->value, 'station_name' => self::stationName($in),
+                'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(),
+                'method' => $in->draft->method->value, 'station_name' => self::stationName($in),
                 'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
                 'orientation' => $solution->station->orientation, 'instrument_height' => $solution->station->instrumentHeight,
                 'solution' => SetupRecord::write($solution),
@@ -60,7 +61,10 @@ final class AcceptSetup
                 Mending::carryOver(Mending::turned($project, $in->current, $solution), $setup);
             }
             // What it rests on is in the setup now: the next one begins with nothing measured.
-            SetupDrafts::keep($project, new Draft(...['sights' => [], 'shots' => [], 'stationName' => '', 'place' => 0] + get_object_vars($in->draft)));
+            SetupDrafts::keep(
+                $project,
+                new Draft(...['sights' => [], 'shots' => [], 'stationName' => '', 'place' => 0] + get_object_vars($in->draft)),
+            );
 
             return $setup;
         });
@@ -101,7 +105,10 @@ final class AcceptSetup
             return PointName::checked($in->draft->stationName);
         }
         $taken = [...$in->control->pluck('name')->all(), ...$in->project->setups()->pluck('station_name')->all()];
-        $numbers = array_map(static fn (string $name) => preg_match('~^ST(\d{1,6})$~', $name, $m) === 1 ? (int) $m[1] : 0, array_map(strval(...), $taken));
+        $numbers = array_map(
+            static fn (string $name) => preg_match('~^ST(\d{1,6})$~', $name, $m) === 1 ? (int) $m[1] : 0,
+            array_map(strval(...), $taken),
+        );
 
         return 'ST'.(max([0, ...$numbers]) + 1);
     }
@@ -114,8 +121,10 @@ final class AcceptSetup
         }
         $plan = $solution->trusted();
         ControlPoint::query()->create([
-            'project_id' => $project->id, 'name' => $setup->station_name, 'northing' => $setup->northing, 'easting' => $setup->easting, 'elevation' => $setup->elevation,
-            'code' => 'STATION', 'description' => 'station of setup '.$setup->id, 'source' => "setup {$setup->id}", 'origin' => ControlOrigin::Station, 'setup_id' => $setup->id,
+            'project_id' => $project->id, 'name' => $setup->station_name,
+            'northing' => $setup->northing, 'easting' => $setup->easting, 'elevation' => $setup->elevation,
+            'code' => 'STATION', 'description' => 'station of setup '.$setup->id,
+            'source' => "setup {$setup->id}", 'origin' => ControlOrigin::Station, 'setup_id' => $setup->id,
             'held_fixed' => false, 'plan_deviation' => $plan->place(), 'height_deviation' => $plan->height(),
         ]);
     }
@@ -130,8 +139,10 @@ final class AcceptSetup
         $c = $in->control->get($s->controlId);
 
         return [
-            'observationId' => $s->observationId, 'more' => $s->more, 'used' => $s->plan || $s->height, 'plan' => $s->plan, 'height' => $s->height, 'direction' => $s->direction, 'distance' => $s->distance,
-            'controlId' => $c?->id, 'name' => $c?->name, 'northing' => $c?->northing, 'easting' => $c?->easting, 'elevation' => $c?->elevation,
+            'observationId' => $s->observationId, 'more' => $s->more, 'used' => $s->plan || $s->height,
+            'plan' => $s->plan, 'height' => $s->height, 'direction' => $s->direction, 'distance' => $s->distance,
+            'controlId' => $c?->id, 'name' => $c?->name,
+            'northing' => $c?->northing, 'easting' => $c?->easting, 'elevation' => $c?->elevation,
         ];
     }
 }

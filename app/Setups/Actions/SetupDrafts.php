@@ -68,7 +68,9 @@ final class SetupDrafts
     {
         foreach ($seen === null ? [] : $given as $field => $value) {
             if (! is_array($value) && $seen?->$field !== null && $now->$field != $seen->$field && $value != $now->$field) {
-                throw new \DomainException('The setup being made was changed elsewhere meanwhile. It is shown as it is now; make your change again.');
+                throw new \DomainException(
+                    'The setup being made was changed elsewhere meanwhile. It is shown as it is now; make your change again.',
+                );
             }
         }
     }
@@ -93,7 +95,10 @@ final class SetupDrafts
         }
         $instrument = $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId);
         if ($instrument === null || $instrument->notch_radius <= 0.0) {
-            throw new \DomainException('To measure the height slanted, choose an instrument whose notch radius is known. Its figures are under “Instruments and targets”.');
+            throw new \DomainException(
+                'To measure the height slanted, choose an instrument whose notch radius is known. Its figures are under “Instruments '
+                    .'and targets”.',
+            );
         }
 
         return new Draft(...['instrumentHeight' => $instrument->notch()->straight($draft->slantedHeight)] + get_object_vars($draft));
@@ -106,7 +111,9 @@ final class SetupDrafts
             return $draft->ppm;
         }
 
-        return $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId)?->ppm(new Atmosphere($draft->pressure, $draft->temperature, $draft->humidity));
+        return $draft->instrumentId === null ? null : $project->instruments()
+            ->find($draft->instrumentId)
+            ?->ppm(new Atmosphere($draft->pressure, $draft->temperature, $draft->humidity));
     }
 
     /** @throws ImplausibleEntry */
@@ -125,7 +132,9 @@ final class SetupDrafts
         }
         $draft = new Draft(...['ppmInUse' => self::ppm($project, $draft)] + get_object_vars($draft));
         $content = json_decode(json_encode($draft, JSON_THROW_ON_ERROR), true);
-        SetupDraft::query()->upsert([['project_id' => $project->id, 'content' => json_encode($content, JSON_THROW_ON_ERROR)]], ['project_id']);
+        SetupDraft::query()->upsert(
+            [['project_id' => $project->id, 'content' => json_encode($content, JSON_THROW_ON_ERROR)]], ['project_id'],
+        );
         $project->changed();
     }
 }

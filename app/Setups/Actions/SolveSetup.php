@@ -50,7 +50,10 @@ final class SolveSetup
     public static function farthest(Project $project, Position $from): ?Position
     {
         $row = $project->points()->open()
-            ->toBase()->orderByRaw('(northing - ?) * (northing - ?) + (easting - ?) * (easting - ?) DESC', [$from->northing, $from->northing, $from->easting, $from->easting])->first(['northing', 'easting']);
+            ->toBase()->orderByRaw(
+                '(northing - ?) * (northing - ?) + (easting - ?) * (easting - ?) DESC',
+                [$from->northing, $from->northing, $from->easting, $from->easting],
+            )->first(['northing', 'easting']);
 
         return $row === null ? null : new Position((float) $row->northing, (float) $row->easting);
     }
@@ -72,12 +75,19 @@ final class SolveSetup
     {
         $mark = $solved->solution()->station->mark;
         $used = array_filter($in->sights(), static fn (ControlSight $s) => $s->givesDirection());
-        $longest = $used === [] ? null : array_reduce($used, static fn (?ControlSight $a, ControlSight $b) => $a !== null && $mark->distanceTo($a->control) >= $mark->distanceTo($b->control) ? $a : $b);
+        $longest = $used === [] ? null : array_reduce($used, static fn (?ControlSight $a, ControlSight $b) => $a !== null
+            && $mark->distanceTo($a->control) >= $mark->distanceTo($b->control) ? $a : $b);
 
         return match ($in->draft->method) {
-            SetupMethod::GridLines => (new GridLines($in->lineShots(), $in->draft->instrumentHeight, $in->accuracy(), $in->sights()))->shortest(),
-            SetupMethod::KnownBacksight, SetupMethod::OrientationOnly => $longest === null ? null : ShortBase::backsight($longest->name, $mark->distanceTo($longest->control)),
-            SetupMethod::KnownDirection => ($in->otherSights()[0] ?? null)?->sight->hasDistance() ? ShortBase::direction($in->otherSights()[0]->sight->distance) : null,
+            SetupMethod::GridLines => (new GridLines(
+                $in->lineShots(), $in->draft->instrumentHeight, $in->accuracy(), $in->sights(),
+            ))->shortest(),
+            SetupMethod::KnownBacksight, SetupMethod::OrientationOnly => $longest === null
+                ? null
+                : ShortBase::backsight($longest->name, $mark->distanceTo($longest->control)),
+            SetupMethod::KnownDirection => ($in->otherSights()[0] ?? null)?->sight->hasDistance()
+                ? ShortBase::direction($in->otherSights()[0]->sight->distance)
+                : null,
             SetupMethod::Baseline => $solved->baseline === null ? null : ShortBase::baseline($solved->baseline->length),
             default => null,
         };
@@ -95,7 +105,10 @@ final class SolveSetup
             return null;
         }
 
-        return BlunderDetection::explain($in->sights(), $in->positions(), $in->accuracy(), $in->project->length_style->unit(), $on, $in->project->angle_style->unit());
+        return BlunderDetection::explain(
+            $in->sights(), $in->positions(), $in->accuracy(), $in->project->length_style->unit(), $on,
+            $in->project->angle_style->unit(),
+        );
     }
 
     /** The mark under the tripod; null where it isn't said yet which. */
@@ -104,14 +117,16 @@ final class SolveSetup
         $mark = $in->control->get($in->draft->stationControlId);
 
         return $mark === null ? null : new Occupied(
-            $mark->name, $mark->position(), $in->draft->instrumentHeight, $mark->planError(), $mark->heightError(), $in->instrument?->notch_radius > 0.0 ? $in->instrument->notch() : null,
+            $mark->name, $mark->position(), $in->draft->instrumentHeight, $mark->planError(),
+            $mark->heightError(), $in->instrument?->notch_radius > 0.0 ? $in->instrument->notch() : null,
             $in->draft->heightMode === HeightMode::Slanted ? $in->draft->slantedHeight : null,
         );
     }
 
     private static function station(DraftInputs $in): ControlPoint
     {
-        return $in->control->get($in->draft->stationControlId) ?? throw new \DomainException('Say which control point the instrument stands on.');
+        return $in->control->get($in->draft->stationControlId)
+            ?? throw new \DomainException('Say which control point the instrument stands on.');
     }
 
     private static function knownPoint(DraftInputs $in): KnownPoint
@@ -154,10 +169,16 @@ final class SolveSetup
     {
         $sights = $in->otherSights();
         if (count($sights) < 2) {
-            throw new \DomainException('Measure the two marks of the baseline: '.(count($sights) === 0 ? 'the first one now.' : 'the second one now.'));
+            throw new \DomainException(
+                'Measure the two marks of the baseline: '.(count($sights) === 0 ? 'the first one now.' : 'the second one now.'),
+            );
         }
         $d = $in->draft;
-        $baseline = MeasuredBaseline::solve(new Position($d->assumedNorthing, $d->assumedEasting, $d->assumedElevation), $d->instrumentHeight, $sights[0]->sight, $sights[1]->sight, $d->azimuth, $in->accuracy(), $d->length > 0 ? $d->length : null, [$sights[0]->angleFactor, $sights[1]->angleFactor]);
+        $baseline = MeasuredBaseline::solve(
+            new Position($d->assumedNorthing, $d->assumedEasting, $d->assumedElevation), $d->instrumentHeight, $sights[0]->sight,
+            $sights[1]->sight, $d->azimuth, $in->accuracy(), $d->length > 0 ? $d->length : null,
+            [$sights[0]->angleFactor, $sights[1]->angleFactor],
+        );
 
         return new SolvedDraft([$baseline->solution], 0, [], null, $baseline);
     }

@@ -23,7 +23,10 @@ use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Rounds;
 use Parlay\Core\Instrument\Target;
 
-/** Readings without a link: typed from the display, or from a file of raw observations. They go into the same field book and the same draft. */
+/**
+ * Readings without a link: typed from the display, or from a file of raw observations. They go into the same field book and the same
+ * draft.
+ */
 final class TakeReadings
 {
     /** What a file holds, each point's readings made into one; stores nothing. */
@@ -61,8 +64,13 @@ final class TakeReadings
 
     private function take(Project $project, Draft $draft, TypedReading $r, string $key): Draft
     {
-        if (! ($r->zenith > 0 && $r->zenith < M_PI) || $r->slope < 0 || $r->slope > 20_000 || ! ($r->angleFactor > 0 && $r->angleFactor <= 10)) {
-            throw new \DomainException('A zenith angle lies between straight up (0) and straight down (half a turn), and a slope distance between 0 and 20 km.');
+        if (! ($r->zenith > 0 && $r->zenith < M_PI)
+            || $r->slope < 0
+            || $r->slope > 20_000
+            || ! ($r->angleFactor > 0 && $r->angleFactor <= 10)) {
+            throw new \DomainException(
+                'A zenith angle lies between straight up (0) and straight down (half a turn), and a slope distance between 0 and 20 km.',
+            );
         }
         $height = $r->targetHeight ?? $draft->targetHeight;
         new Target($height, $draft->prismConstant);
@@ -73,15 +81,21 @@ final class TakeReadings
         $instrument = $r->angleFactor > 1.0 && $draft->instrumentId !== null ? $project->instruments()->find($draft->instrumentId) : null;
         $observation = Observation::query()->firstOrCreate(['project_id' => $project->id, 'key' => $key], [
             'at' => Clock::stamp(), 'purpose' => 'setup', 'sighted' => $mark->name ?? $r->line, 'setup_id' => null,
-            'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm_applied' => $r->ppmApplied, 'prism_constant_applied' => $r->prismConstantApplied,
-            'target_height' => $height, 'prism_constant' => $draft->prismConstant, 'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
-            'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angleFactor,
-            'collimation' => Angle::fromSeconds($instrument->collimation_seconds ?? 0.0), 'index_error' => Angle::fromSeconds($instrument->index_seconds ?? 0.0), 'target_name' => $conditions['target'],
+            'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope,
+            'ppm_applied' => $r->ppmApplied, 'prism_constant_applied' => $r->prismConstantApplied,
+            'target_height' => $height, 'prism_constant' => $draft->prismConstant,
+            'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
+            'humidity' => $draft->humidity, 'refraction' => $draft->refraction,
+            'ppm_given' => $draft->ppmInUse, 'scale' => $draft->scale, 'angles' => $r->angleFactor,
+            'collimation' => Angle::fromSeconds($instrument->collimation_seconds ?? 0.0),
+            'index_error' => Angle::fromSeconds($instrument->index_seconds ?? 0.0), 'target_name' => $conditions['target'],
             'instrument' => trim(($conditions['instrument'] ?? '').' typed'),
             'accuracy' => $conditions['accuracy'] ?? $stated->figures(),
         ]);
         if (! $observation->wasRecentlyCreated) {
-            KeyTaken::unlessSame('reading', self::wished($observation->circle, $observation->zenith, $observation->slope, $observation->sighted),
+            KeyTaken::unlessSame('reading', self::wished(
+                $observation->circle, $observation->zenith, $observation->slope, $observation->sighted,
+            ),
                 self::wished($r->circle, $r->zenith, $r->slope, $mark->name ?? $r->line));
         }
         if ($mark === null) {
@@ -95,6 +109,9 @@ final class TakeReadings
     /** @return array<string, string> to the digits that the database keeps */
     private static function wished(float $circle, float $zenith, float $slope, string $name): array
     {
-        return ['circle' => sprintf('%.8f', $circle), 'zenith' => sprintf('%.8f', $zenith), 'distance' => sprintf('%.6f', $slope), 'name' => $name];
+        return [
+            'circle' => sprintf('%.8f', $circle), 'zenith' => sprintf('%.8f', $zenith), 'distance' => sprintf('%.6f', $slope),
+            'name' => $name,
+        ];
     }
 }

@@ -8,7 +8,10 @@ use Parlay\Core\ListOf;
 
 final readonly class AcceptBody
 {
-    /** @param  list<int>|null  $seenReadings  all readings of the draft that were looked at; with others in it, nothing is accepted unseen */
+    /**
+     * @param  list<int>|null  $seenReadings  all readings of the draft that were looked at; with others in it, nothing is accepted
+     *     unseen
+     */
     public function __construct(
         public string $key,
         #[ListOf('int')]

@@ -61,16 +61,20 @@ final class SetupController
         return new JsonResponse(DraftView::of($project, $solve));
     }
 
-    #[Post('/projects/{project}/raw-text-preview', 'Reads a text of raw observations, both faces and all rounds made into one for each point; stores nothing', RawTextBody::class, RawText::class)]
+    #[Post('/projects/{project}/raw-text-preview', 'Reads a text of raw observations, both faces and all rounds made into one for '
+        .'each point; stores nothing', RawTextBody::class, RawText::class)]
     public function rawText(Request $request, Project $project): JsonResponse
     {
         return new JsonResponse(TakeReadings::preview($project, Body::read($request, RawTextBody::class)->text));
     }
 
-    #[Post('/projects/{project}/setups/{setup}/sheet', 'Prints a setup with all it rests on as PDF; fetch it as a report when the task is done', null, TaskResource::class)]
+    #[Post('/projects/{project}/setups/{setup}/sheet', 'Prints a setup with all it rests on as PDF; fetch it as a report when the '
+        .'task is done', null, TaskResource::class)]
     public function sheet(Project $project, int $setup, StartTask $start): JsonResponse
     {
-        return new JsonResponse(TaskResource::of($start($project, TaskKind::SetupSheet, ['setupId' => $project->setups()->findOrFail($setup)->id])));
+        return new JsonResponse(
+            TaskResource::of($start($project, TaskKind::SetupSheet, ['setupId' => $project->setups()->findOrFail($setup)->id])),
+        );
     }
 
     #[Post('/projects/{project}/setups', 'Accepts the setup being made', AcceptBody::class, AcceptedSetup::class)]

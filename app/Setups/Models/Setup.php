@@ -27,7 +27,8 @@ final class Setup extends Model
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'orientation' => 'float', 'instrument_height' => 'float',
-        'solution' => 'array', 'sights' => 'array', 'draft' => 'array', 'accuracy' => 'array', 'stands_for' => 'integer', 'base_id' => 'integer',
+        'solution' => 'array', 'sights' => 'array', 'draft' => 'array',
+        'accuracy' => 'array', 'stands_for' => 'integer', 'base_id' => 'integer',
     ];
 
     /** The setup as it was first accepted, of which this is a version. */

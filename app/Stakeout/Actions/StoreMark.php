@@ -32,7 +32,8 @@ final class StoreMark
             return self::sameWish($stored, $body);
         }
         $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
-        $observation = Observation::query()->where('project_id', $project->id)->find($body->observationId) ?? throw new \DomainException('That measurement is not in the field book. Measure again.');
+        $observation = Observation::query()->where('project_id', $project->id)->find($body->observationId)
+            ?? throw new \DomainException('That measurement is not in the field book. Measure again.');
         if ($observation->setup_id !== $setup->id && $observation->setup()->first()?->root() !== $setup->root()) {
             throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
         }
@@ -53,8 +54,12 @@ final class StoreMark
         // What was not said came from what it was measured against.
         $name = trim($body->name) === '' ? [] : ['name' => PointName::checked($body->name)];
         KeyTaken::unlessSame('mark', [
-            'kind' => $stored->kind, 'reading' => $stored->observation_id, 'point' => $stored->point_id, 'control point' => $stored->control_id, 'name' => $stored->name,
-        ], ['kind' => $body->kind->value, 'reading' => $body->observationId, 'point' => $body->kind === Purpose::Check ? null : $body->pointId]
+            'kind' => $stored->kind, 'reading' => $stored->observation_id,
+            'point' => $stored->point_id, 'control point' => $stored->control_id, 'name' => $stored->name,
+        ], [
+            'kind' => $body->kind->value, 'reading' => $body->observationId,
+            'point' => $body->kind === Purpose::Check ? null : $body->pointId,
+        ]
             + ($stored->control_id === null ? [] : ['control point' => $body->controlId]) + $name);
 
         return $stored;
@@ -64,23 +69,39 @@ final class StoreMark
     private static function refuseOthersReading(Observation $observation, MarkToStore $body, string $against): void
     {
         if ($observation->purpose !== $body->kind->value) {
-            throw new \DomainException('That reading was taken for something else ('.str_replace('_', '-', $observation->purpose).'). Measure again.');
+            throw new \DomainException(
+                'That reading was taken for something else ('.str_replace('_', '-', $observation->purpose).'). Measure again.',
+            );
         }
         if ($observation->sighted !== '' && ! in_array($observation->sighted, [$against, trim($body->name)], true)) {
-            throw new \DomainException("That reading was taken for “{$observation->sighted}”. Measure again under the name it is to be stored under.");
+            throw new \DomainException(
+                "That reading was taken for “{$observation->sighted}”. Measure again under the name it is to be stored under.",
+            );
         }
     }
 
-    private function write(Project $project, MarkToStore $body, Setup $setup, Observation $observation, Position $found, ControlPoint|StakeoutPoint|null $against, Verdict $verdict, Tolerance $tolerance): Mark
-    {
+    private function write(
+        Project $project,
+        MarkToStore $body,
+        Setup $setup,
+        Observation $observation,
+        Position $found,
+        ControlPoint|StakeoutPoint|null $against,
+        Verdict $verdict,
+        Tolerance $tolerance,
+    ): Mark {
         $design = $against?->position();
         $mark = Mark::query()->firstOrCreate(['project_id' => $project->id, 'key' => $body->key], [
             'at' => Clock::stamp(), 'kind' => $body->kind->value,
-            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint ? $against->id : null, 'control_id' => $against instanceof ControlPoint ? $against->id : null,
+            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint
+                ? $against->id
+                : null, 'control_id' => $against instanceof ControlPoint ? $against->id : null,
             'name' => $body->name !== '' ? PointName::checked($body->name) : (string) $against?->name,
             'code' => $body->code !== '' ? $body->code : (string) $against?->code,
             'design_northing' => $design?->northing, 'design_easting' => $design?->easting, 'design_elevation' => $design?->elevation,
-            'design_source' => $against instanceof StakeoutPoint ? (string) ($against->recipe['description'] ?? $against->origin) : (string) $against?->source,
+            'design_source' => $against instanceof StakeoutPoint
+                ? (string) ($against->recipe['description'] ?? $against->origin)
+                : (string) $against?->source,
             'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
             'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'),
@@ -105,16 +126,28 @@ final class StoreMark
         return null;
     }
 
-    private function ask(Project $project, MarkToStore $body, Setup $setup, ?Deviation $deviation, Verdict $verdict, Tolerance $tolerance): void
-    {
+    private function ask(
+        Project $project,
+        MarkToStore $body,
+        Setup $setup,
+        ?Deviation $deviation,
+        Verdict $verdict,
+        Tolerance $tolerance,
+    ): void {
         if ($body->kind === Purpose::Check) {
             return;
         }
         if (! $body->withoutCheck && ! Mark::query()->where('project_id', $project->id)->where('setup_id', $setup->id)->exists()) {
-            throw new NeedsConfirmation('No check shot has been taken since this setup was accepted. Take one on a control point before the first mark.', 'no_check');
+            throw new NeedsConfirmation(
+                'No check shot has been taken since this setup was accepted. Take one on a control point before the first mark.',
+                'no_check',
+            );
         }
         if ($body->kind === Purpose::Stake && $verdict === Verdict::Out && ! $body->evenOut) {
-            throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', ['plan' => $deviation?->plan, 'height' => $deviation?->height, 'planTolerance' => $tolerance->plan, 'heightTolerance' => $tolerance->height]);
+            throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', [
+                'plan' => $deviation?->plan, 'height' => $deviation?->height, 'planTolerance' => $tolerance->plan,
+                'heightTolerance' => $tolerance->height,
+            ]);
         }
     }
 }

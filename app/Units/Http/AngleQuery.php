@@ -9,7 +9,10 @@ use Parlay\Core\Units\DirectionStyle;
 
 final readonly class AngleQuery
 {
-    /** direction: a grid azimuth is meant, else an angle with its sign. as: how a direction is written back. finer: decimal places more than usual, at most 4. */
+    /**
+     * direction: a grid azimuth is meant, else an angle with its sign. as: how a direction is written back. finer: decimal places more
+     * than usual, at most 4.
+     */
     public function __construct(
         public string $text,
         public AngleStyle $style,

@@ -23,11 +23,20 @@ final class WalkOver
     public function __invoke(Project $project, WalkWanted $body): WalkFound
     {
         $wanted = array_flip($body->pointIds);
-        $rows = $project->points()->toBase()->get(['id', 'name', 'northing', 'easting'])->filter(static fn (object $r) => isset($wanted[$r->id]))->sortBy(static fn (object $r) => $wanted[$r->id])->values();
+        $rows = $project->points()
+            ->toBase()
+            ->get(['id', 'name', 'northing', 'easting'])
+            ->filter(static fn (object $r) => isset($wanted[$r->id]))
+            ->sortBy(static fn (object $r) => $wanted[$r->id])
+            ->values();
         $places = $rows->map(static fn (object $r) => new Position((float) $r->northing, (float) $r->easting))->all();
-        $start = $body->from === null ? ($places[0] ?? new Position(0, 0)) : (new Givens($project, new DrawnShapes($project)))->place($body->from);
+        $start = $body->from === null
+            ? ($places[0] ?? new Position(0, 0))
+            : (new Givens($project, new DrawnShapes($project)))->place($body->from);
         if ($body->kind === WalkKind::ShortWalk && count($places) > self::MOST) {
-            throw new \DomainException('A short walk is looked for over at most 3,000 points. Make smaller worklists, or take nearest next.');
+            throw new \DomainException(
+                'A short walk is looked for over at most 3,000 points. Make smaller worklists, or take nearest next.',
+            );
         }
         $order = match ($body->kind) {
             WalkKind::AsListed => array_keys($places),

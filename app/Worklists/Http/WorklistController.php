@@ -37,7 +37,9 @@ final class WorklistController
     {
         $body = Body::read($request, WorklistBody::class);
         $name = self::free($project, $body->name, null);
-        $list = Preparation::step($project, "Worklist $name", static fn (Preparation $step) => $step->create(new Worklist(['project_id' => $project->id, 'name' => $name, 'point_ids' => self::known($project, $body->pointIds)])));
+        $list = Preparation::step($project, "Worklist $name", static fn (Preparation $step) => $step->create(
+            new Worklist(['project_id' => $project->id, 'name' => $name, 'point_ids' => self::known($project, $body->pointIds)]),
+        ));
 
         return new JsonResponse(WorklistResource::of($list));
     }
@@ -46,12 +48,18 @@ final class WorklistController
     public function update(Request $request, Project $project, int $list): JsonResponse
     {
         $body = Body::read($request, WorklistBody::class);
-        $row = Preparation::step($project, "Worklist {$body->name}", static function (Preparation $step) use ($project, $body, $list): Worklist {
+        $row = Preparation::step($project, "Worklist {$body->name}", static function (
+            Preparation $step,
+        ) use ($project, $body, $list): Worklist {
             $row = $project->worklists()->findOrFail($list);
             if ($body->expected !== [] && $body->expected !== $row->point_ids) {
-                throw new \DomainException('This worklist was changed elsewhere meanwhile. It is shown as it is now; make your change again.');
+                throw new \DomainException(
+                    'This worklist was changed elsewhere meanwhile. It is shown as it is now; make your change again.',
+                );
             }
-            $step->update($row, ['name' => self::free($project, $body->name, $list), 'point_ids' => self::known($project, $body->pointIds)]);
+            $step->update(
+                $row, ['name' => self::free($project, $body->name, $list), 'point_ids' => self::known($project, $body->pointIds)],
+            );
 
             return $row;
         });
@@ -67,7 +75,9 @@ final class WorklistController
             $row = $project->worklists()->findOrFail($list);
             $others = array_values(array_diff($row->skipped, [$body->pointId]));
             // Done in the field: it is no preparation, and undo does not go over it.
-            $row->update(['skipped' => $body->skipped && in_array($body->pointId, $row->point_ids, true) ? [...$others, $body->pointId] : $others]);
+            $row->update(
+                ['skipped' => $body->skipped && in_array($body->pointId, $row->point_ids, true) ? [...$others, $body->pointId] : $others],
+            );
             $project->changed();
 
             return $row;
@@ -85,10 +95,13 @@ final class WorklistController
         return new JsonResponse(null, 204);
     }
 
-    #[Post('/projects/{project}/worklists/{list}/sheet', 'Prints a worklist for the field as PDF; fetch it as a report when the task is done', null, TaskResource::class)]
+    #[Post('/projects/{project}/worklists/{list}/sheet', 'Prints a worklist for the field as PDF; fetch it as a report when the task '
+        .'is done', null, TaskResource::class)]
     public function sheet(Project $project, int $list, StartTask $start): JsonResponse
     {
-        return new JsonResponse(TaskResource::of($start($project, TaskKind::WorklistSheet, ['worklistId' => $project->worklists()->findOrFail($list)->id])));
+        return new JsonResponse(
+            TaskResource::of($start($project, TaskKind::WorklistSheet, ['worklistId' => $project->worklists()->findOrFail($list)->id])),
+        );
     }
 
     #[Post('/projects/{project}/walk', 'Puts points in the order in which one walks over them; stores nothing', WalkWanted::class, WalkFound::class)]

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Parlay\Core\Adjustment;
 
 /**
- * The χ² distribution: how likely a weighted square sum is to be no larger than what was found. Regularised incomplete gamma function by its
- * series below, its continued fraction above (Abramowitz & Stegun, 6.5.29 and 6.5.31; recalled), and ln Γ by Lanczos' approximation.
+ * The χ² distribution: how likely a weighted square sum is to be no larger than what was found. Regularised incomplete gamma function
+ * by its series below, its continued fraction above (Abramowitz & Stegun, 6.5.29 and 6.5.31; recalled), and ln Γ by Lanczos'
+ * approximation.
  */
 final class ChiSquare
 {
@@ -69,7 +70,9 @@ final class ChiSquare
     private static function lnGamma(float $x): float
     {
         $sum = 1.000000000190015;
-        foreach ([76.18009172947146, -86.50532032941677, 24.01409824083091, -1.231739572450155, 1.208650973866179e-3, -5.395239384953e-6] as $i => $c) {
+        foreach ([
+            76.18009172947146, -86.50532032941677, 24.01409824083091, -1.231739572450155, 1.208650973866179e-3, -5.395239384953e-6,
+        ] as $i => $c) {
             $sum += $c / ($x + $i + 1);
         }
 

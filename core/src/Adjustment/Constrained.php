@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Parlay\Core\Adjustment;
 
 /**
- * An adjustment in which some unknowns are held at values that are themselves uncertain: the others are what least squares gives with those held, and
- * their covariance takes the uncertainty of the held ones into account ("consider" parameters; recalled from estimation texts, checked by simulation).
+ * An adjustment in which some unknowns are held at values that are themselves uncertain: the others are what least squares gives with
+ * those held, and their covariance takes the uncertainty of the held ones into account ("consider" parameters; recalled from estimation
+ * texts, checked by simulation).
  */
 final readonly class Constrained
 {

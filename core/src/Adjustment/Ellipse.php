@@ -29,7 +29,10 @@ final readonly class Ellipse
         $half = hypot(($nn - $ee) / 2, $ne);
         $azimuth = atan2(2 * $ne, $nn - $ee) / 2;
 
-        return new self(self::NINETY_FIVE * sqrt($middle + $half), self::NINETY_FIVE * sqrt(max(0.0, $middle - $half)), Angle::wrap($azimuth < 0 ? $azimuth + M_PI : $azimuth));
+        return new self(
+            self::NINETY_FIVE * sqrt($middle + $half), self::NINETY_FIVE * sqrt(max(0.0, $middle - $half)),
+            Angle::wrap($azimuth < 0 ? $azimuth + M_PI : $azimuth),
+        );
     }
 
     /** Whether a place so far to the north and east of the middle lies inside. */
@@ -42,8 +45,8 @@ final readonly class Ellipse
     }
 
     /**
-     * What the deviations found from the residuals are to be multiplied by for 95 %: √(2 F(0.95; 2, r)). With two degrees above, F has the closed form
-     * F = r/2 ((1 − p)^(−2/r) − 1).
+     * What the deviations found from the residuals are to be multiplied by for 95 %: √(2 F(0.95; 2, r)). With two degrees above, F has
+     * the closed form F = r/2 ((1 − p)^(−2/r) − 1).
      */
     public static function afterwards(int $redundancy): float
     {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Parlay\Core\Adjustment;
 
 /**
- * Weighted least squares over blocks of correlated observations: Gauss-Newton steps, damped after Levenberg and Marquardt where a step makes
- * the square sum larger (Ghilani, *Adjustment Computations*, ch. 11 to 15, recalled; checked against scipy).
+ * Weighted least squares over blocks of correlated observations: Gauss-Newton steps, damped after Levenberg and Marquardt where a step
+ * makes the square sum larger (Ghilani, *Adjustment Computations*, ch. 11 to 15, recalled; checked against scipy).
  *
  * Unknowns should be given about a near origin (not as coordinates in millions): squares are formed.
  */
@@ -48,7 +48,8 @@ final class GroupedSquares
             }
             $tried = $model->blocksAt($next);
             [$triedNormal, $triedRight, $triedSquares] = self::normals($tried, count($start));
-            // Held against the covariances from which the step was reckoned: they follow the unknowns, and with each other's no step would lead downhill for good.
+            // Held against the covariances from which the step was reckoned: they follow the unknowns, and with each other's no step
+            // would lead downhill for good.
             if ($largest > self::NEAR && self::squares($blocks, $tried) > $squares * (1 + 1e-9) + 1e-9) {
                 if ($damping > self::STUCK) {
                     break;

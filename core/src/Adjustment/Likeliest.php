@@ -30,7 +30,9 @@ final class Likeliest
                 continue;
             }
             // A wrong start may lead to the right place.
-            if (array_filter($solved, static fn (GroupedSolution $s) => hypot($s->unknowns[0] - $new->unknowns[0], $s->unknowns[1] - $new->unknowns[1]) < self::ONE) === []) {
+            if (array_filter($solved, static fn (GroupedSolution $s) => hypot(
+                $s->unknowns[0] - $new->unknowns[0], $s->unknowns[1] - $new->unknowns[1],
+            ) < self::ONE) === []) {
                 $solved[] = $new;
             }
         }
@@ -39,6 +41,8 @@ final class Likeliest
         }
         usort($solved, static fn (GroupedSolution $a, GroupedSolution $b) => $a->squares <=> $b->squares);
 
-        return [$solved[0], ...array_values(array_filter(array_slice($solved, 1), static fn (GroupedSolution $s) => $s->squares <= $solved[0]->squares + self::NEARLY))];
+        return [$solved[0], ...array_values(
+            array_filter(array_slice($solved, 1), static fn (GroupedSolution $s) => $s->squares <= $solved[0]->squares + self::NEARLY),
+        )];
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Parlay\Core\Adjustment;
 
 /**
- * How well an observation is checked by the others. Source: Baarda's reliability, as in Ghilani & Wolf, *Adjustment Computations*, blunder
- * detection (recalled): redundancy numbers sum to the redundancy; a blunder is found with 80 % probability at a test of 0.1 % when it is as large as the
- * smallest detectable error, 4.13 σ/√r.
+ * How well an observation is checked by the others. Source: Baarda's reliability, as in Ghilani & Wolf, *Adjustment Computations*,
+ * blunder detection (recalled): redundancy numbers sum to the redundancy; a blunder is found with 80 % probability at a test of 0.1 %
+ * when it is as large as the smallest detectable error, 4.13 σ/√r.
  */
 final readonly class Reliability
 {
@@ -43,6 +43,8 @@ final readonly class Reliability
      */
     public static function ofWeighted(float $redundancy, float $weighted, float $spread, float $weight): self
     {
-        return $spread < self::UNCHECKED * $weight ? new self(0.0, null, null) : new self(min(1.0, max(0.0, $redundancy)), abs($weighted) / sqrt($spread), self::DETECTED / sqrt($spread));
+        return $spread < self::UNCHECKED * $weight
+            ? new self(0.0, null, null)
+            : new self(min(1.0, max(0.0, $redundancy)), abs($weighted) / sqrt($spread), self::DETECTED / sqrt($spread));
     }
 }

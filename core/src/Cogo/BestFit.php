@@ -13,8 +13,8 @@ use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /**
- * Lines, circles and planes that run nearest to many places: the sum of squares of the distances at right angles is least. Line and plane by
- * the principal axes of the places about their centre of gravity; the circle by least squares from one through three of them.
+ * Lines, circles and planes that run nearest to many places: the sum of squares of the distances at right angles is least. Line and
+ * plane by the principal axes of the places about their centre of gravity; the circle by least squares from one through three of them.
  */
 final readonly class BestFit
 {
@@ -57,7 +57,10 @@ final readonly class BestFit
         [$from, $to] = [$ray->at(min($along)), $ray->at(max($along))];
         $figures = [Quantity::direction('direction', $from->azimuthTo($to)), Quantity::length('length', $from->distanceTo($to))];
 
-        return self::with(array_map($ray->right(...), $places), 2, [new MadePlace($from, 'beginning'), new MadePlace($to, 'end')], $figures, [new Leg($from, $to)], ['to the right', 'to the left']);
+        return self::with(
+            array_map($ray->right(...), $places), 2, [new MadePlace($from, 'beginning'), new MadePlace($to, 'end')], $figures,
+            [new Leg($from, $to)], ['to the right', 'to the left'],
+        );
     }
 
     /** @param  list<Position>  $places @throws NoConstruction */
@@ -75,7 +78,10 @@ final readonly class BestFit
         $residuals = array_map(static fn (Position $p) => $circle->centre->distanceTo($p) - $circle->radius, $places);
         $rim = static fn (float $azimuth): Position => $circle->centre->along($azimuth, $circle->radius);
 
-        return self::with($residuals, 3, [new MadePlace($circle->centre, 'centre')], [Quantity::length('radius', $circle->radius)], [new Leg($rim(0.0), $rim(M_PI), M_PI), new Leg($rim(M_PI), $rim(0.0), M_PI)], ['outside', 'inside']);
+        return self::with(
+            $residuals, 3, [new MadePlace($circle->centre, 'centre')], [Quantity::length('radius', $circle->radius)],
+            [new Leg($rim(0.0), $rim(M_PI), M_PI), new Leg($rim(M_PI), $rim(0.0), M_PI)], ['outside', 'inside'],
+        );
     }
 
     /** @param  list<Position>  $places with elevations @throws NoConstruction */
@@ -85,16 +91,22 @@ final readonly class BestFit
         self::atLeast(3, 'A plane (of places with an elevation)', $places);
         $mean = self::mean($places);
         $level = array_sum(array_map(static fn (Position $p) => (float) $p->elevation, $places)) / count($places);
-        $axes = PrincipalAxes::of(array_map(static fn (Position $p) => [$p->easting - $mean->easting, $p->northing - $mean->northing, $p->elevation - $level], $places));
+        $axes = PrincipalAxes::of(array_map(
+            static fn (Position $p) => [$p->easting - $mean->easting, $p->northing - $mean->northing, $p->elevation - $level], $places,
+        ));
         if ($axes->spread[1] <= 1e-14 * $axes->spread[0]) {
             throw NoConstruction::collinear();
         }
         $normal = $axes->axes[2][2] < 0 ? array_map(static fn (float $v) => -$v, $axes->axes[2]) : $axes->axes[2];
-        $residuals = array_map(static fn (Position $p) => $normal[0] * ($p->easting - $mean->easting) + $normal[1] * ($p->northing - $mean->northing) + $normal[2] * ($p->elevation - $level), $places);
+        $residuals = array_map(static fn (Position $p) => $normal[0] * ($p->easting - $mean->easting)
+            + $normal[1] * ($p->northing - $mean->northing)
+            + $normal[2] * ($p->elevation - $level), $places);
         $flat = hypot($normal[0], $normal[1]);
         $figures = [
             new Quantity('steepest grade', QuantityKind::Grade, abs($normal[2]) < 1e-12 ? INF : $flat / $normal[2]),
-            Quantity::direction('falling toward', $flat < 1e-12 ? 0.0 : (new Position(0, 0))->azimuthTo(new Position($normal[1], $normal[0]))),
+            Quantity::direction(
+                'falling toward', $flat < 1e-12 ? 0.0 : (new Position(0, 0))->azimuthTo(new Position($normal[1], $normal[0])),
+            ),
         ];
 
         return self::with($residuals, 3, [new MadePlace($mean->at($level), 'centre of gravity')], $figures, [], ['above', 'below']);
@@ -102,9 +114,15 @@ final readonly class BestFit
 
     public function made(): Made
     {
-        $residuals = array_map(fn (float $r, int $i) => Quantity::deviation('place '.($i + 1).' '.$this->sides[$r < 0 ? 1 : 0], abs($r)), $this->residuals, array_keys($this->residuals));
+        $residuals = array_map(
+            fn (float $r, int $i) => Quantity::deviation('place '.($i + 1).' '.$this->sides[$r < 0 ? 1 : 0], abs($r)), $this->residuals,
+            array_keys($this->residuals),
+        );
 
-        return Made::one($this->places, [...$this->figures, Quantity::deviation('standard deviation', $this->deviation), ...$residuals], $this->drawn);
+        return Made::one(
+            $this->places, [...$this->figures, Quantity::deviation('standard deviation', $this->deviation), ...$residuals],
+            $this->drawn,
+        );
     }
 
     /**

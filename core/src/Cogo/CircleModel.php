@@ -11,11 +11,11 @@ use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 
 /**
- * Distances of places from a circle written as A(x² + y²) + Bx + Cy + D = 0 with B² + C² − 4AD = 1. Unknowns: A, D and θ, B = E cos θ, C = E sin θ,
- * E = √(1 + 4AD), about a place among them and in parts of how far they spread.
+ * Distances of places from a circle written as A(x² + y²) + Bx + Cy + D = 0 with B² + C² − 4AD = 1. Unknowns: A, D and θ, B = E cos θ,
+ * C = E sin θ, E = √(1 + 4AD), about a place among them and in parts of how far they spread.
  *
- * A centre far away makes no difference to it: a flat arc is a small A, a line A = 0. Source: Chernov & Lesort, Least squares fitting of circles, 2005 (recalled;
- * confirmed with scipy).
+ * A centre far away makes no difference to it: a flat arc is a small A, a line A = 0. Source: Chernov & Lesort, Least squares fitting
+ * of circles, 2005 (recalled; confirmed with scipy).
  */
 final readonly class CircleModel implements Model
 {
@@ -29,7 +29,10 @@ final readonly class CircleModel implements Model
     /** @return list<float> the unknowns of a circle */
     public function unknownsOf(Circle $circle): array
     {
-        [$x, $y, $r] = [($circle->centre->easting - $this->middle->easting) / $this->spread, ($circle->centre->northing - $this->middle->northing) / $this->spread, $circle->radius / $this->spread];
+        [$x, $y, $r] = [
+            ($circle->centre->easting - $this->middle->easting) / $this->spread,
+            ($circle->centre->northing - $this->middle->northing) / $this->spread, $circle->radius / $this->spread,
+        ];
         $from = hypot($x, $y);
         $a = 1 / (2 * $r);
 
@@ -49,7 +52,10 @@ final readonly class CircleModel implements Model
         }
         $e = sqrt(max(0.0, 1 + 4 * $a * $d)) / (2 * $a) * $this->spread;
 
-        return new Circle(new Position($this->middle->northing - $e * sin($theta), $this->middle->easting - $e * cos($theta)), $this->spread / (2 * abs($a)));
+        return new Circle(
+            new Position($this->middle->northing - $e * sin($theta), $this->middle->easting - $e * cos($theta)),
+            $this->spread / (2 * abs($a)),
+        );
     }
 
     public function equationsAt(array $unknowns): array
@@ -65,7 +71,8 @@ final readonly class CircleModel implements Model
             $off = 2 * $f / (1 + $q);
             $r = 2 * (1 - $a * $off / $q) / ($q + 1);
             $equations[] = new Equation([
-                -(($z + 2 * $d * $u / $e) * $r - $off * $off / $q), -((2 * $a * $u / $e + 1) * $r), -((-$x * sin($theta) + $y * cos($theta)) * $e * $r),
+                -(($z + 2 * $d * $u / $e) * $r - $off * $off / $q),
+                -((2 * $a * $u / $e + 1) * $r), -((-$x * sin($theta) + $y * cos($theta)) * $e * $r),
             ], $off, 1.0);
         }
 

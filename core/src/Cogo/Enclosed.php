@@ -50,7 +50,10 @@ final readonly class Enclosed
             if ($centre !== null) {
                 $segment = $leg->segmentArea();
                 $angle = abs($leg->sweep);
-                $out = $centre->along($leg->azimuthAt($leg->length() / 2) - $leg->side() * M_PI_2, 4 * $leg->radius() * sin($angle / 2) ** 3 / (3 * ($angle - sin($angle))));
+                $out = $centre->along(
+                    $leg->azimuthAt($leg->length() / 2) - $leg->side() * M_PI_2,
+                    4 * $leg->radius() * sin($angle / 2) ** 3 / (3 * ($angle - sin($angle))),
+                );
                 $area += $segment;
                 $sumX += $segment * ($out->easting - $origin->easting);
                 $sumY += $segment * ($out->northing - $origin->northing);
@@ -75,7 +78,11 @@ final readonly class Enclosed
         for ($i = 0; $i < $count; $i++) {
             for ($k = $i + 2; $k < $count; $k++) {
                 if (($i > 0 || $k < $count - 1) && self::cross($chords[$i], $chords[$k])) {
-                    throw NoConstruction::contradiction(sprintf('The outline crosses itself, between its corners %d and %d and again between %d and %d. Choose the corners in the order in which one walks round.', $chords[$i][4] + 1, $chords[$i][4] + 2, $chords[$k][4] + 1, $chords[$k][4] + 2));
+                    throw NoConstruction::contradiction(sprintf(
+                        'The outline crosses itself, between its corners %d and %d and again between %d and %d. Choose the corners in '
+                            .'the order in which one walks round.',
+                        $chords[$i][4] + 1, $chords[$i][4] + 2, $chords[$k][4] + 1, $chords[$k][4] + 2,
+                    ));
                 }
             }
         }
@@ -90,7 +97,10 @@ final readonly class Enclosed
             $parts = $leg->isStraight() ? 1 : self::CHORDS;
             for ($i = 0; $i < $parts; $i++) {
                 [$p, $q] = [$leg->at($leg->length() * $i / $parts), $leg->at($leg->length() * ($i + 1) / $parts)];
-                $chords[] = [$p->easting - $origin->easting, $p->northing - $origin->northing, $q->easting - $origin->easting, $q->northing - $origin->northing, $number];
+                $chords[] = [
+                    $p->easting - $origin->easting, $p->northing - $origin->northing, $q->easting - $origin->easting,
+                    $q->northing - $origin->northing, $number,
+                ];
             }
         }
 
@@ -105,7 +115,10 @@ final readonly class Enclosed
      */
     private static function cross(array $a, array $b): bool
     {
-        if (max($a[0], $a[2]) < min($b[0], $b[2]) || max($b[0], $b[2]) < min($a[0], $a[2]) || max($a[1], $a[3]) < min($b[1], $b[3]) || max($b[1], $b[3]) < min($a[1], $a[3])) {
+        if (max($a[0], $a[2]) < min($b[0], $b[2])
+            || max($b[0], $b[2]) < min($a[0], $a[2])
+            || max($a[1], $a[3]) < min($b[1], $b[3])
+            || max($b[1], $b[3]) < min($a[1], $a[3])) {
             return false;
         }
         $side = static fn (array $l, float $x, float $y): float => ($l[2] - $l[0]) * ($y - $l[1]) - ($l[3] - $l[1]) * ($x - $l[0]);

@@ -24,7 +24,10 @@ final readonly class Inverse
         $distance = $from->distanceTo($to);
         $rise = $from->elevation === null || $to->elevation === null ? null : $to->elevation - $from->elevation;
 
-        return new self($from->azimuthTo($to), $distance, $rise, $rise === null ? null : hypot($distance, $rise), $rise === null || $distance === 0.0 ? null : $rise / $distance);
+        return new self(
+            $from->azimuthTo($to), $distance, $rise, $rise === null ? null : hypot($distance, $rise),
+            $rise === null || $distance === 0.0 ? null : $rise / $distance,
+        );
     }
 
     /**
@@ -65,7 +68,9 @@ final readonly class Inverse
             $figures[] = Quantity::length("slope distance$which", $this->slope);
         }
         if ($this->grade !== null) {
-            $figures[] = new Quantity(($this->grade < 0 ? 'grade, falling' : 'grade, rising').$which, QuantityKind::Grade, abs($this->grade));
+            $figures[] = new Quantity(
+                ($this->grade < 0 ? 'grade, falling' : 'grade, rising').$which, QuantityKind::Grade, abs($this->grade),
+            );
         }
 
         return $figures;

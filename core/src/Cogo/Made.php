@@ -53,7 +53,9 @@ final readonly class Made
      */
     public static function several(array $figures): self
     {
-        return new self(array_map(static fn (array $f, int $i) => new Solution(chr(ord('A') + $i), '', [], $f), $figures, array_keys($figures)));
+        return new self(
+            array_map(static fn (array $f, int $i) => new Solution(chr(ord('A') + $i), '', [], $f), $figures, array_keys($figures)),
+        );
     }
 
     /** The place that was kept: its solution's letter and its number there; null where the figure has none such. */

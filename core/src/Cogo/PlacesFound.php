@@ -53,7 +53,9 @@ final class PlacesFound
     /** Lines have no ends, directions have a beginning; and two that hardly differ meet where nobody works. */
     private static function doubt(Line $a, Line $b, Position $at): string
     {
-        $behind = array_keys(array_filter(['the first' => $a->along($at), 'the second' => $b->along($at)], static fn (float $along) => $along < -1e-6));
+        $behind = array_keys(
+            array_filter(['the first' => $a->along($at), 'the second' => $b->along($at)], static fn (float $along) => $along < -1e-6),
+        );
         $apart = max($a->from->distanceTo($b->from), self::NEAR);
         $far = min($a->from->distanceTo($at), $b->from->distanceTo($at)) > self::FAR_TIMES * $apart;
 
@@ -69,7 +71,10 @@ final class PlacesFound
         return Made::either(
             Intersection::ofRayAndCircle($line, new Circle($centre, $distance)),
             ['nearer along the line', 'farther along the line'],
-            static fn (Position $p) => [Quantity::length('along the line', $line->along($p)), Quantity::direction('direction from the second place', $centre->azimuthTo($p))],
+            static fn (Position $p) => [
+                Quantity::length('along the line', $line->along($p)),
+                Quantity::direction('direction from the second place', $centre->azimuthTo($p)),
+            ],
             static fn (Position $p) => [new Leg($line->from, $p), new Leg($centre, $p)],
         );
     }
@@ -81,7 +86,8 @@ final class PlacesFound
             Intersection::ofCircles(new Circle($a, $toA), new Circle($b, $toB)),
             ['to the left, from the first place to the second', 'to the right, from the first place to the second'],
             static fn (Position $p) => [
-                Quantity::direction('direction from the first', $a->azimuthTo($p)), Quantity::direction('direction from the second', $b->azimuthTo($p)),
+                Quantity::direction('direction from the first', $a->azimuthTo($p)),
+                Quantity::direction('direction from the second', $b->azimuthTo($p)),
                 Quantity::angle('angle between', abs(Angle::signed($p->azimuthTo($b) - $p->azimuthTo($a)))),
             ],
             static fn (Position $p) => [new Leg($a, $p), new Leg($b, $p)],

@@ -40,8 +40,14 @@ final class PlacesInPattern
      * @param  int  $across  how many to its right
      * @throws NoConstruction
      */
-    public static function rectangle(array $centres, int $along, int $across, float $alongSpacing, float $acrossSpacing, float $azimuth): Made
-    {
+    public static function rectangle(
+        array $centres,
+        int $along,
+        int $across,
+        float $alongSpacing,
+        float $acrossSpacing,
+        float $azimuth,
+    ): Made {
         self::countable('The number along', $along);
         self::countable('The number across', $across);
         if (($along > 1 && $alongSpacing <= 0.0) || ($across > 1 && $acrossSpacing <= 0.0)) {

@@ -27,7 +27,10 @@ final class PlacesOnArc
     public static function leaving(Position $from, float $azimuth, SimpleCurve $curve, bool $right): Made
     {
         $arc = Leg::leaving($from, $azimuth, $curve->radius, $right ? $curve->angle : -$curve->angle);
-        $places = [new MadePlace($arc->to, 'end'), new MadePlace($arc->centre() ?? $from, 'centre'), new MadePlace($arc->at($arc->length() / 2), 'middle')];
+        $places = [
+            new MadePlace($arc->to, 'end'), new MadePlace($arc->centre() ?? $from, 'centre'),
+            new MadePlace($arc->at($arc->length() / 2), 'middle'),
+        ];
         if ($curve->angle < M_PI) {
             $places[] = new MadePlace($from->along($azimuth, $curve->tangent()), 'meeting of the tangents');
         }
@@ -54,16 +57,19 @@ final class PlacesOnArc
         $arc = new Leg($meeting->along($toA, $tangent), $meeting->along($toB, $tangent), ($opening > 0 ? -1 : 1) * (M_PI - abs($opening)));
 
         return Made::one([
-            new MadePlace($arc->from, 'beginning of the arc'), new MadePlace($arc->to, 'end of the arc'), new MadePlace($arc->centre() ?? $meeting, 'centre'),
+            new MadePlace($arc->from, 'beginning of the arc'),
+            new MadePlace($arc->to, 'end of the arc'), new MadePlace($arc->centre() ?? $meeting, 'centre'),
             new MadePlace($meeting, 'meeting of the tangents'),
-        ], [...self::figures($arc), Quantity::length('tangent', $tangent)], [new Leg($meeting, $arc->from), $arc, new Leg($arc->to, $meeting)]);
+        ], [...self::figures($arc), Quantity::length('tangent', $tangent)],
+            [new Leg($meeting, $arc->from), $arc, new Leg($arc->to, $meeting)]);
     }
 
     /** @return list<Quantity> */
     private static function figures(Leg $arc): array
     {
         return [
-            Quantity::length('radius', $arc->radius()), Quantity::length('length', $arc->length()), Quantity::angle('angle', abs($arc->sweep)),
+            Quantity::length('radius', $arc->radius()),
+            Quantity::length('length', $arc->length()), Quantity::angle('angle', abs($arc->sweep)),
             Quantity::length('chord', $arc->from->distanceTo($arc->to)),
         ];
     }

@@ -17,7 +17,10 @@ final class PlacesOnPolyline
     {
         $on = $polyline->at($distance);
         $to = $polyline->at($distance, $right);
-        $figures = [Quantity::length('along', $distance), Quantity::length('to the other end', $polyline->length() - $distance), Quantity::direction('direction there', $polyline->azimuthAt($distance))];
+        $figures = [
+            Quantity::length('along', $distance), Quantity::length('to the other end', $polyline->length() - $distance),
+            Quantity::direction('direction there', $polyline->azimuthAt($distance)),
+        ];
 
         return Made::one([new MadePlace($to)], $figures, [...$polyline->legs, new Leg($on, $to)]);
     }
@@ -27,7 +30,9 @@ final class PlacesOnPolyline
         foreach ($polyline->legs as $leg) {
             // From there every place of the arc is as near as any other.
             if (($leg->centre()?->distanceTo($p) ?? INF) < 1e-6 && abs(abs($polyline->foot($p)[1]) - $leg->radius()) < 1e-6) {
-                throw NoConstruction::contradiction('The place is the centre of an arc: all of the arc lies at the same distance from it. Choose another place.');
+                throw NoConstruction::contradiction(
+                    'The place is the centre of an arc: all of the arc lies at the same distance from it. Choose another place.',
+                );
             }
         }
         [$along, $right] = $polyline->foot($p);
@@ -60,7 +65,10 @@ final class PlacesOnPolyline
     {
         $parallel = $polyline->parallel($right);
 
-        return Made::one(self::numbered($parallel->corners()), [Quantity::length('length', $parallel->length())], [...$polyline->legs, ...$parallel->legs]);
+        return Made::one(
+            self::numbered($parallel->corners()), [Quantity::length('length', $parallel->length())],
+            [...$polyline->legs, ...$parallel->legs],
+        );
     }
 
     public static function corners(Polyline $polyline): Made

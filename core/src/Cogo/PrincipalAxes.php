@@ -28,7 +28,8 @@ final readonly class PrincipalAxes
             }
         }
         $v = [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]];
-        for ($round = 0; $round < 50 && abs($m[0][1]) + abs($m[0][2]) + abs($m[1][2]) > 1e-18 * ($m[0][0] + $m[1][1] + $m[2][2]); $round++) {
+        for ($round = 0; $round < 50
+            && abs($m[0][1]) + abs($m[0][2]) + abs($m[1][2]) > 1e-18 * ($m[0][0] + $m[1][1] + $m[2][2]); $round++) {
             foreach ([[0, 1], [0, 2], [1, 2]] as [$p, $q]) {
                 self::turn($m, $v, $p, $q);
             }

@@ -63,7 +63,10 @@ final readonly class SimpleCurve
         foreach (CurveElement::cases() as $element) {
             $far = $element === CurveElement::Tangent || $element === CurveElement::External;
             if (! $far || $this->angle < M_PI - 1e-9) {
-                $figures[] = new Quantity($element->word(), $element === CurveElement::Angle ? QuantityKind::Angle : QuantityKind::Length, $this->of($element));
+                $figures[] = new Quantity(
+                    $element->word(), $element === CurveElement::Angle ? QuantityKind::Angle : QuantityKind::Length,
+                    $this->of($element),
+                );
             }
         }
 
@@ -74,7 +77,9 @@ final readonly class SimpleCurve
     {
         $most = $b === CurveElement::Tangent || $b === CurveElement::External ? M_PI : 2 * M_PI;
         if ($angle >= $most) {
-            throw NoConstruction::outOfRange('The angle', $most === M_PI ? 'less than half a turn, for tangents to meet' : 'less than a whole turn');
+            throw NoConstruction::outOfRange(
+                'The angle', $most === M_PI ? 'less than half a turn, for tangents to meet' : 'less than a whole turn',
+            );
         }
 
         return new self($q / $b->ofUnit($angle), $angle);
@@ -88,7 +93,9 @@ final readonly class SimpleCurve
         [$low, $high] = [1e-7, ($whole ? 2 : 1) * M_PI - 1e-12];
         [$below, $above] = [$off($low), $off($high)];
         if ($below * $above > 0) {
-            throw NoConstruction::contradiction(sprintf('There is no curve of half a turn or less with this %s and %s: one is too long for the other.', $a->word(), $b->word()));
+            throw NoConstruction::contradiction(sprintf(
+                'There is no curve of half a turn or less with this %s and %s: one is too long for the other.', $a->word(), $b->word(),
+            ));
         }
         for ($i = 0; $i < 200 && $high - $low > 1e-16; $i++) {
             $middle = ($low + $high) / 2;

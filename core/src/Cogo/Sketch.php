@@ -63,7 +63,10 @@ final readonly class Sketch
         $heading = 0.0;
         foreach ($legs as $i => $leg) {
             $azimuth = Angle::wrap($leg->azimuth ?? $heading + $leg->turn);
-            $made = $leg->isArc() ? self::arc($at, $azimuth, $leg) : self::straight($at, $azimuth, $leg, $i === count($legs) - 1 && $close === SketchClosing::ByIntersection ? new Line($start, $closing) : null);
+            $made = $leg->isArc() ? self::arc($at, $azimuth, $leg) : self::straight(
+                $at, $azimuth, $leg,
+                $i === count($legs) - 1 && $close === SketchClosing::ByIntersection ? new Line($start, $closing) : null,
+            );
             $drawn[] = $made;
             $heading = $made->azimuthAt($made->length());
             $at = $made->to;
@@ -106,9 +109,14 @@ final readonly class Sketch
         $whole = array_sum(array_map(static fn (Leg $l) => $l->length(), $drawn));
         $moved = static function (Position $p, float $walked) use ($start, $end, $whole): Position {
             $part = $whole === 0.0 ? 0.0 : $walked / $whole;
-            $rise = $p->elevation === null || $start->elevation === null || $end->elevation === null ? $p->elevation : $p->elevation + $part * ($start->elevation - $end->elevation);
+            $rise = $p->elevation === null || $start->elevation === null || $end->elevation === null
+                ? $p->elevation
+                : $p->elevation + $part * ($start->elevation - $end->elevation);
 
-            return new Position($p->northing + $part * ($start->northing - $end->northing), $p->easting + $part * ($start->easting - $end->easting), $rise);
+            return new Position(
+                $p->northing + $part * ($start->northing - $end->northing), $p->easting + $part * ($start->easting - $end->easting),
+                $rise,
+            );
         };
         $walked = 0.0;
         $spread = [];
@@ -135,7 +143,9 @@ final readonly class Sketch
             $figures[] = Quantity::deviation('missing to the '.($north < 0 ? 'south' : 'north'), abs($north));
             $figures[] = Quantity::deviation('missing to the '.($east < 0 ? 'west' : 'east'), abs($east));
             $figures[] = Quantity::deviation('misclosure', $missing->length());
-            $figures[] = new Quantity('one part in', QuantityKind::Number, $missing->length() < 1e-9 ? INF : round($length / $missing->length()));
+            $figures[] = new Quantity(
+                'one part in', QuantityKind::Number, $missing->length() < 1e-9 ? INF : round($length / $missing->length()),
+            );
         }
 
         return $figures;

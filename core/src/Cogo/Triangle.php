@@ -88,7 +88,9 @@ final readonly class Triangle
         }
         // Half-angle tangents keep their digits in flat triangles, where the law of cosines loses them.
         $half = ($a + $b + $c) / 2;
-        $angle = static fn (float $opposite, float $x, float $y): float => 2 * atan2(sqrt(($half - $x) * ($half - $y)), sqrt($half * ($half - $opposite)));
+        $angle = static fn (float $opposite, float $x, float $y): float => 2 * atan2(
+            sqrt(($half - $x) * ($half - $y)), sqrt($half * ($half - $opposite)),
+        );
 
         return new self([$a, $b, $c], [$angle($a, $b, $c), $angle($b, $c, $a), $angle($c, $a, $b)]);
     }

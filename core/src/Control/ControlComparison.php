@@ -13,7 +13,8 @@ final readonly class ControlComparison
     private const SAME = 5e-5;
 
     /**
-     * @param  list<array{name: string, from: Position, to: Position, plan: float, height: float|null}>  $moved  height: rise, null where one of both has none
+     * @param  list<array{name: string, from: Position, to: Position, plan: float, height: float|null}>  $moved  height: rise, null
+     *     where one of both has none
      * @param  list<string>  $new
      * @param  list<string>  $gone
      */
@@ -41,6 +42,9 @@ final readonly class ControlComparison
         }
         $names = static fn (array $points): array => array_map(strval(...), array_keys($points));
 
-        return new self($moved, $names(array_diff_key($reissued, $inUse)), $names(array_diff_key($inUse, $reissued)), count(array_intersect_key($reissued, $inUse)) - count($moved));
+        return new self(
+            $moved, $names(array_diff_key($reissued, $inUse)), $names(array_diff_key($inUse, $reissued)),
+            count(array_intersect_key($reissued, $inUse)) - count($moved),
+        );
     }
 }

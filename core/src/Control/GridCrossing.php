@@ -42,7 +42,9 @@ final readonly class GridCrossing
                     continue;
                 }
                 [$first, $second] = $a->ring || ($a->family === 'numbers' && ! $b->ring) ? [$k, $i] : [$i, $k];
-                $at = $lines[$second]->ring || $lines[$first]->ring ? self::ofRing($lines[$first], $lines[$second]) : self::ofLines($lines[$first], $lines[$second]);
+                $at = $lines[$second]->ring || $lines[$first]->ring
+                    ? self::ofRing($lines[$first], $lines[$second])
+                    : self::ofLines($lines[$first], $lines[$second]);
                 if ($at !== null) {
                     $found[] = new self($first, $second, $at);
                 }

@@ -18,11 +18,16 @@ final readonly class GridLine
         public bool $ring = false,
     ) {}
 
-    /** How far the first end of another line lies from this one, which goes on for ever; metres. The quickest check of a grid against its drawing. */
+    /**
+     * How far the first end of another line lies from this one, which goes on for ever; metres. The quickest check of a grid against
+     * its drawing.
+     */
     public function apart(self $other): float
     {
         $across = $this->from->azimuthTo($this->to) + M_PI_2;
 
-        return abs(($other->from->northing - $this->from->northing) * cos($across) + ($other->from->easting - $this->from->easting) * sin($across));
+        return abs(
+            ($other->from->northing - $this->from->northing) * cos($across) + ($other->from->easting - $this->from->easting) * sin($across),
+        );
     }
 }

@@ -99,7 +99,9 @@ final class GridRecognition
             $key = (int) round(fmod($a->azimuthTo($b), M_PI) / 0.02);
             foreach (array_merge($index[$key] ?? [], $index[$key - 1] ?? [], $index[$key + 1] ?? []) as $k) {
                 $line = Line::through($whole[$k][0], $whole[$k][1]);
-                if (abs($line->right($a)) < self::IN_LINE && abs($line->right($b)) < self::IN_LINE && abs(sin($line->azimuth - $a->azimuthTo($b))) < self::TURN) {
+                if (abs($line->right($a)) < self::IN_LINE
+                    && abs($line->right($b)) < self::IN_LINE
+                    && abs(sin($line->azimuth - $a->azimuthTo($b))) < self::TURN) {
                     $along = [0.0, $whole[$k][0]->distanceTo($whole[$k][1]), $line->along($a), $line->along($b)];
                     $whole[$k] = [$line->at(min($along)), $line->at(max($along))];
 

@@ -22,8 +22,15 @@ final class TypedGrid
      * @return list<GridLine>
      * @throws NoConstruction
      */
-    public static function crossing(Position $origin, float $azimuth, string $first, array $spacings, string $crossFirst, array $crossSpacings, float $skew = M_PI_2): array
-    {
+    public static function crossing(
+        Position $origin,
+        float $azimuth,
+        string $first,
+        array $spacings,
+        string $crossFirst,
+        array $crossSpacings,
+        float $skew = M_PI_2,
+    ): array {
         if (abs(sin($skew)) < 1e-3) {
             throw NoConstruction::parallel();
         }
@@ -33,10 +40,16 @@ final class TypedGrid
         $at = static fn (float $a, float $b): Position => $origin->along($azimuth, $a)->along($azimuth + $skew, $b);
         $lines = [];
         foreach (GridNames::from($first, count($across)) as $i => $name) {
-            $lines[] = new GridLine($name, GridNames::family($name), $at(min($along) - self::BEYOND, $across[$i]), $at(max($along) + self::BEYOND, $across[$i]));
+            $lines[] = new GridLine(
+                $name, GridNames::family($name), $at(min($along) - self::BEYOND, $across[$i]),
+                $at(max($along) + self::BEYOND, $across[$i]),
+            );
         }
         foreach (GridNames::from($crossFirst, count($along)) as $i => $name) {
-            $lines[] = new GridLine($name, GridNames::family($name), $at($along[$i], min($across) - self::BEYOND), $at($along[$i], max($across) + self::BEYOND));
+            $lines[] = new GridLine(
+                $name, GridNames::family($name), $at($along[$i], min($across) - self::BEYOND),
+                $at($along[$i], max($across) + self::BEYOND),
+            );
         }
 
         return self::distinct($lines);
@@ -63,7 +76,9 @@ final class TypedGrid
         $lines = [];
         $directions = self::sums($angles, 1.0);
         foreach (GridNames::from($first, count($directions)) as $i => $name) {
-            $lines[] = new GridLine($name, GridNames::family($name), $centre, $centre->along($azimuth + $directions[$i], max($rings) + self::BEYOND));
+            $lines[] = new GridLine(
+                $name, GridNames::family($name), $centre, $centre->along($azimuth + $directions[$i], max($rings) + self::BEYOND),
+            );
         }
         foreach (GridNames::from($ringFirst, count($rings)) as $i => $name) {
             $lines[] = new GridLine($name, 'rings', $centre, $centre->along($azimuth, $rings[$i]), ring: true);
@@ -97,7 +112,9 @@ final class TypedGrid
     {
         $names = array_map(static fn (GridLine $l) => $l->name, $lines);
         if (count(array_unique($names)) < count($names)) {
-            throw NoConstruction::contradiction('Two lines would have one name. Let one family begin with a letter and the other with a number.');
+            throw NoConstruction::contradiction(
+                'Two lines would have one name. Let one family begin with a letter and the other with a number.',
+            );
         }
 
         return $lines;

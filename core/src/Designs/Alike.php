@@ -21,13 +21,18 @@ final class Alike
      */
     public static function circles(DrawingLayer $layer, ?float $radius, float $tolerance = 1e-3): array
     {
-        return self::where($layer, static fn (Shape $s) => $s->kind === ShapeKind::Circle && ($radius === null || abs($s->v[3] - $radius) <= $tolerance));
+        return self::where(
+            $layer,
+            static fn (Shape $s) => $s->kind === ShapeKind::Circle && ($radius === null || abs($s->v[3] - $radius) <= $tolerance),
+        );
     }
 
     /** @return list<int> */
     public static function insertions(DrawingLayer $layer, string $block): array
     {
-        return self::where($layer, static fn (Shape $s) => $s->kind === ShapeKind::Insert && ($layer->strings[(int) $s->v[4]] ?? '') === $block);
+        return self::where(
+            $layer, static fn (Shape $s) => $s->kind === ShapeKind::Insert && ($layer->strings[(int) $s->v[4]] ?? '') === $block,
+        );
     }
 
     /** @return array<string, int> how often each block is inserted on the layer */
@@ -78,7 +83,8 @@ final class Alike
      */
     public static function outlines(DrawingLayer $layer, int $like, float $tolerance = 2e-3): array
     {
-        $model = self::outline($layer, $like) ?? throw NoConstruction::contradiction('What was touched is not closed: its end is not its beginning.');
+        $model = self::outline($layer, $like)
+            ?? throw NoConstruction::contradiction('What was touched is not closed: its end is not its beginning.');
         $found = [];
         $used = [];
         for ($i = 0; $i < $layer->count; $i++) {
@@ -90,7 +96,9 @@ final class Alike
                 $used[$n] = true;
             }
             $measure = count($numbers) === count($model[0]) ? self::measured($layer, $numbers) : null;
-            if ($measure !== null && abs($measure[0] - $model[1][0]) <= 4 * $tolerance && abs($measure[1] - $model[1][1]) <= $tolerance * $model[1][0]) {
+            if ($measure !== null
+                && abs($measure[0] - $model[1][0]) <= 4 * $tolerance
+                && abs($measure[1] - $model[1][1]) <= $tolerance * $model[1][0]) {
                 $found[] = $numbers;
             }
         }

@@ -97,7 +97,10 @@ final class CleanUp
         $turn = fmod(atan2($y2 - $y, $x2 - $x) + 2 * M_PI, M_PI);
         $turn = $turn > M_PI - 5e-7 ? 0.0 : $turn;
 
-        return implode(' ', [round($turn / 1e-6), round(($y * cos($turn) - $x * sin($turn)) / (10 * $this->same)), is_nan($z) ? 'n' : round($z / $this->same), $s->rgb]);
+        return implode(' ', [
+            round($turn / 1e-6), round(($y * cos($turn) - $x * sin($turn)) / (10 * $this->same)),
+            is_nan($z) ? 'n' : round($z / $this->same), $s->rgb,
+        ]);
     }
 
     /**
@@ -112,7 +115,10 @@ final class CleanUp
         $parts = [];
         foreach ($course as $s) {
             [$from, $to] = [($s->v[0] - $x0) * $ux + ($s->v[1] - $y0) * $uy, ($s->v[3] - $x0) * $ux + ($s->v[4] - $y0) * $uy];
-            $parts[] = [min($from, $to), max($from, $to), $from <= $to ? $s : new Shape($s->kind, $s->place, [$s->v[3], $s->v[4], $s->v[5], $s->v[0], $s->v[1], $s->v[2]], $s->rgb)];
+            $parts[] = [
+                min($from, $to), max($from, $to),
+                $from <= $to ? $s : new Shape($s->kind, $s->place, [$s->v[3], $s->v[4], $s->v[5], $s->v[0], $s->v[1], $s->v[2]], $s->rgb),
+            ];
         }
         usort($parts, static fn (array $a, array $b) => [$a[0], $b[1]] <=> [$b[0], $a[1]]);
         $kept = [];

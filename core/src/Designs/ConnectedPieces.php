@@ -12,7 +12,10 @@ final class ConnectedPieces
     /** Ends nearer than this join, metres. */
     private const JOINS = 1e-3;
 
-    /** @var \WeakMap<DrawingLayer, array{array<string, list<int>>, array<int, Shape>}>|null ends of a layer, found once for many questions */
+    /**
+     * @var \WeakMap<DrawingLayer, array{array<string, list<int>>, array<int, Shape>}>|null ends of a layer, found once for many
+     *     questions
+     */
     private static ?\WeakMap $found = null;
 
     /** @return list<Shape> in order from one end to the other; a closed line begins with the piece given */
@@ -47,7 +50,9 @@ final class ConnectedPieces
     {
         $found = [];
         while (true) {
-            $here = array_values(array_unique(array_filter(self::around($end, $ends), static fn (int $i) => self::joins($shapes[$i], $end))));
+            $here = array_values(
+                array_unique(array_filter(self::around($end, $ends), static fn (int $i) => self::joins($shapes[$i], $end))),
+            );
             $next = array_values(array_filter($here, static fn (int $i) => ! isset($used[$i])));
             // Where three meet, which of them goes on can't be told.
             if (count($here) !== 2 || count($next) !== 1) {

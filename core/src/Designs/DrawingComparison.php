@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Designs;
 
-/** What changed from one revision of a drawing to the next: added, gone, moved and by how much. Shapes are compared by layer, kind and place. */
+/**
+ * What changed from one revision of a drawing to the next: added, gone, moved and by how much. Shapes are compared by layer, kind and
+ * place.
+ */
 final class DrawingComparison
 {
     /** Nearer than this is the same place, metres: nobody stakes finer, and a drawing that was placed anew differs by less. */
@@ -33,7 +36,10 @@ final class DrawingComparison
     /** @var array<string, array{added: int, gone: int, moved: int, farthest: float}> by layer */
     public array $byLayer = [];
 
-    /** @var array<string, array<int, int>> by layer: where each shape went, from its number before to its number after; gone ones are missing */
+    /**
+     * @var array<string, array<int, int>> by layer: where each shape went, from its number before to its number after; gone ones are
+     *     missing
+     */
     public array $successors = [];
 
     private function __construct() {}
@@ -86,7 +92,10 @@ final class DrawingComparison
         array_push($this->gone, ...array_merge(...array_map(array_values(...), array_values($left))));
         $this->successors[$name] = $went;
         $moved = array_slice($this->moved, $counts[2]);
-        $change = ['added' => count($this->added) - $counts[0], 'gone' => count($this->gone) - $counts[1], 'moved' => count($moved), 'farthest' => $moved === [] ? 0.0 : max(array_column($moved, 2))];
+        $change = [
+            'added' => count($this->added) - $counts[0], 'gone' => count($this->gone) - $counts[1], 'moved' => count($moved),
+            'farthest' => $moved === [] ? 0.0 : max(array_column($moved, 2)),
+        ];
         if ($change['added'] + $change['gone'] + $change['moved'] > 0) {
             $this->byLayer[$name] = $change;
         }
@@ -159,7 +168,8 @@ final class DrawingComparison
 
     private static function where(Shape $s): string
     {
-        return '@'.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::SAME), array_slice($s->v, 0, 3)));
+        return '@'
+            .implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::SAME), array_slice($s->v, 0, 3)));
     }
 
     /** All of a shape but its place, roughly. */
@@ -174,7 +184,8 @@ final class DrawingComparison
             default => array_slice($v, 3),
         };
 
-        return $s->kind->value.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::ALIKE), $rest)).'|'.self::words($layer, $s);
+        return $s->kind->value.implode(' ', array_map(static fn (float $x) => is_nan($x) ? 'n' : (string) round($x / self::ALIKE), $rest))
+            .'|'.self::words($layer, $s);
     }
 
     private static function words(?DrawingLayer $layer, Shape $s): string

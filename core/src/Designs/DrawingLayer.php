@@ -122,7 +122,9 @@ final class DrawingLayer
     {
         $this->curves[] = $curve;
         [$length, $bounds] = $curve->lengthAndBounds();
-        $this->pack(ShapeKind::Spline, $place, $rgb, [...$curve->at(0.0), ...$curve->at(1.0), (float) (count($this->curves) - 1), $length, 0.0]);
+        $this->pack(
+            ShapeKind::Spline, $place, $rgb, [...$curve->at(0.0), ...$curve->at(1.0), (float) (count($this->curves) - 1), $length, 0.0],
+        );
         $this->reach($bounds[0], $bounds[1]);
         $this->reach($bounds[2], $bounds[3]);
     }

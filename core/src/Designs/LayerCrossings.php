@@ -163,6 +163,8 @@ final class LayerCrossings
     /** @param  list<float>  $v */
     private static function shape(array $v): Shape
     {
-        return count($v) === 6 ? new Shape(ShapeKind::Line, 0, [...$v, 0.0, 0.0, 0.0]) : new Shape(ShapeKind::from((int) $v[9]), 0, array_slice($v, 0, 9));
+        return count($v) === 6
+            ? new Shape(ShapeKind::Line, 0, [...$v, 0.0, 0.0, 0.0])
+            : new Shape(ShapeKind::from((int) $v[9]), 0, array_slice($v, 0, 9));
     }
 }

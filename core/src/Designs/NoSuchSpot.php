@@ -8,7 +8,9 @@ final class NoSuchSpot extends \DomainException
 {
     public static function of(SpotKind $spot, ShapeKind $shape): self
     {
-        return new self(sprintf('%s %s has no %s.', in_array($shape->word()[0], ['a', 'e', 'i'], true) ? 'An' : 'A', $shape->word(), $spot->value));
+        return new self(
+            sprintf('%s %s has no %s.', in_array($shape->word()[0], ['a', 'e', 'i'], true) ? 'An' : 'A', $shape->word(), $spot->value),
+        );
     }
 
     public static function noIntersection(): self

@@ -43,7 +43,10 @@ final readonly class Shape
     /** @param  list<float>  $v */
     public static function record(ShapeKind $kind, int $place, int $rgb, array $v): string
     {
-        return pack('VVe9', $kind->value | $rgb << 8, $place, $v[0], $v[1], $v[2], $v[3] ?? 0.0, $v[4] ?? 0.0, $v[5] ?? 0.0, $v[6] ?? 0.0, $v[7] ?? 0.0, $v[8] ?? 0.0);
+        return pack(
+            'VVe9', $kind->value | $rgb << 8, $place, $v[0], $v[1], $v[2], $v[3] ?? 0.0, $v[4] ?? 0.0, $v[5] ?? 0.0, $v[6] ?? 0.0,
+            $v[7] ?? 0.0, $v[8] ?? 0.0,
+        );
     }
 
     public function pack(): string
@@ -72,7 +75,9 @@ final readonly class Shape
         $v = $this->v;
 
         return match ($this->kind) {
-            ShapeKind::Line, ShapeKind::Spline => self::position($v[0] + $part * ($v[3] - $v[0]), $v[1] + $part * ($v[4] - $v[1]), $v[2] + $part * ($v[5] - $v[2])),
+            ShapeKind::Line, ShapeKind::Spline => self::position(
+                $v[0] + $part * ($v[3] - $v[0]), $v[1] + $part * ($v[4] - $v[1]), $v[2] + $part * ($v[5] - $v[2]),
+            ),
             ShapeKind::Arc => self::position($v[0] + $v[3] * cos($v[4] + $part * $v[5]), $v[1] + $v[3] * sin($v[4] + $part * $v[5]), $v[2]),
             ShapeKind::Circle => self::position($v[0] + $v[3] * cos(2 * M_PI * $part), $v[1] + $v[3] * sin(2 * M_PI * $part), $v[2]),
             ShapeKind::Ellipse => $this->onEllipse($v[7] + $part * $v[8]),
@@ -83,7 +88,9 @@ final readonly class Shape
     /** Centre of a round shape, place of the others that have one; null for what runs from one end to another. */
     public function anchor(): ?Position
     {
-        return in_array($this->kind, [ShapeKind::Line, ShapeKind::Spline, ShapeKind::Face], true) ? null : self::position($this->v[0], $this->v[1], $this->v[2]);
+        return in_array($this->kind, [ShapeKind::Line, ShapeKind::Spline, ShapeKind::Face], true)
+            ? null
+            : self::position($this->v[0], $this->v[1], $this->v[2]);
     }
 
     /** Plan length of what has one, metres; the ellipse's by chords, good to a millionth. */
@@ -128,7 +135,9 @@ final readonly class Shape
             ShapeKind::Line, ShapeKind::Spline => [min($v[0], $v[3]), min($v[1], $v[4]), max($v[0], $v[3]), max($v[1], $v[4])],
             ShapeKind::Circle => [$v[0] - $v[3], $v[1] - $v[3], $v[0] + $v[3], $v[1] + $v[3]],
             ShapeKind::Arc => self::arcBounds($v),
-            ShapeKind::Ellipse => [$v[0] - hypot($v[3], $v[5]), $v[1] - hypot($v[4], $v[6]), $v[0] + hypot($v[3], $v[5]), $v[1] + hypot($v[4], $v[6])],
+            ShapeKind::Ellipse => [
+                $v[0] - hypot($v[3], $v[5]), $v[1] - hypot($v[4], $v[6]), $v[0] + hypot($v[3], $v[5]), $v[1] + hypot($v[4], $v[6]),
+            ],
             ShapeKind::Face => [min($v[0], $v[3], $v[6]), min($v[1], $v[4], $v[7]), max($v[0], $v[3], $v[6]), max($v[1], $v[4], $v[7])],
             default => [$v[0], $v[1], $v[0], $v[1]],
         };

@@ -15,7 +15,9 @@ final class ShapeLegs
         return match ($shape->kind) {
             ShapeKind::Line => [new Leg($shape->pointAt(0.0), $shape->pointAt(1.0))],
             ShapeKind::Arc => self::ofArc($shape),
-            ShapeKind::Circle => [new Leg($shape->pointAt(0.0), $shape->pointAt(0.5), -M_PI), new Leg($shape->pointAt(0.5), $shape->pointAt(0.0), -M_PI)],
+            ShapeKind::Circle => [
+                new Leg($shape->pointAt(0.0), $shape->pointAt(0.5), -M_PI), new Leg($shape->pointAt(0.5), $shape->pointAt(0.0), -M_PI),
+            ],
             default => [],
         };
     }

@@ -26,7 +26,9 @@ final class Spot
             $kind === SpotKind::Middle && $open && $shape->kind !== ShapeKind::Spline => $shape->pointAt(0.5),
             $kind === SpotKind::Centre && $round => $shape->anchor() ?? throw NoSuchSpot::of($kind, $shape->kind),
             $kind === SpotKind::Insertion && ! $open && ! $round && $shape->kind !== ShapeKind::Face => $shape->pointAt(0.0),
-            $kind === SpotKind::Quadrant && $round && $shape->kind !== ShapeKind::Ellipse && $near !== null => self::quadrant($shape, $near),
+            $kind === SpotKind::Quadrant && $round && $shape->kind !== ShapeKind::Ellipse && $near !== null => self::quadrant(
+                $shape, $near,
+            ),
             ($kind === SpotKind::Foot || $kind === SpotKind::On) && $near !== null => self::foot($shape, $kind, $near),
             default => throw NoSuchSpot::of($kind, $shape->kind),
         };

@@ -110,6 +110,9 @@ final readonly class StrayGeometry
      */
     private static function around(array $extents): array
     {
-        return [min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)), max(array_column($extents, 3))];
+        return [
+            min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)),
+            max(array_column($extents, 3)),
+        ];
     }
 }

@@ -126,22 +126,33 @@ final class FitSearch
     private function tryPair(LengthUnit $unit, SpotIndex $index, Mark $m, Mark $o, Spot $p, Spot $q): void
     {
         $u = $unit->metres();
-        $placement = Similarity::of([[new Position($p->y * $u, $p->x * $u), $m->at], [new Position($q->y * $u, $q->x * $u), $o->at]], false);
+        $placement = Similarity::of(
+            [[new Position($p->y * $u, $p->x * $u), $m->at], [new Position($q->y * $u, $q->x * $u), $o->at]], false,
+        );
         if ($placement !== null) {
             $this->keep($unit, false, $placement, $index, 3, true);
         }
     }
 
     /** Takes note of a fit, refined over all that fall together. */
-    private function keep(LengthUnit $unit, bool $exchanged, Similarity $placement, SpotIndex $index, int $least, bool $refine = false): void
-    {
+    private function keep(
+        LengthUnit $unit,
+        bool $exchanged,
+        Similarity $placement,
+        SpotIndex $index,
+        int $least,
+        bool $refine = false,
+    ): void {
         $matches = $this->matches($unit, $exchanged, $placement, $index);
         if (count($matches) < $least && ! ($refine && count($matches) === 2)) {
             return;
         }
         if ($refine) {
             $u = $unit->metres();
-            $placement = Similarity::of(array_map(static fn (ControlMatch $c) => [new Position($c->spot->y * $u, $c->spot->x * $u), $c->mark->at], $matches), false) ?? $placement;
+            $placement = Similarity::of(
+                array_map(static fn (ControlMatch $c) => [new Position($c->spot->y * $u, $c->spot->x * $u), $c->mark->at], $matches),
+                false,
+            ) ?? $placement;
             $matches = $this->matches($unit, $exchanged, $placement, $index);
         }
         $fit = new ControlFit($unit, $exchanged, $placement, $matches, $this->chance(count($matches), $unit, $refine));
@@ -184,7 +195,9 @@ final class FitSearch
             $label = Spots::plain($mark->name);
             $spot = $exchanged ? $index->near($y, $x, $label) : $index->near($x, $y, $label);
             if ($spot !== null) {
-                $at = $placement->apply($exchanged ? new Position($spot->x * $u, $spot->y * $u) : new Position($spot->y * $u, $spot->x * $u));
+                $at = $placement->apply(
+                    $exchanged ? new Position($spot->x * $u, $spot->y * $u) : new Position($spot->y * $u, $spot->x * $u),
+                );
                 [$dn, $de] = [$at->northing - $mark->at->northing, $at->easting - $mark->at->easting];
                 $matches[] = new ControlMatch($mark, $spot, hypot($dn, $de), $dn, $de, $spot->label !== '' && $spot->label === $label);
             }
@@ -221,10 +234,16 @@ final class FitSearch
     {
         $fits = $this->fits;
         // Texts all stand as far beside their marks, and so fit as well: the marks are meant.
-        $strength = static fn (ControlFit $f): array => [$f->named(), count($f->matches), count(array_filter($f->matches, static fn (ControlMatch $m) => $m->spot->what !== 'text'))];
-        usort($fits, static fn (ControlFit $a, ControlFit $b) => [...$strength($b), $b->asDrawn(), $a->rms()] <=> [...$strength($a), $a->asDrawn(), $b->rms()]);
+        $strength = static fn (ControlFit $f): array => [
+            $f->named(), count($f->matches), count(array_filter($f->matches, static fn (ControlMatch $m) => $m->spot->what !== 'text')),
+        ];
+        usort($fits, static fn (ControlFit $a, ControlFit $b) => [
+            ...$strength($b), $b->asDrawn(), $a->rms(),
+        ] <=> [...$strength($a), $a->asDrawn(), $b->rms()]);
 
         // What fits worse than the best is no second answer.
-        return array_slice(array_values(array_filter($fits, static fn (ControlFit $f) => $strength($f) === $strength($fits[0]))), 0, self::MOST_FITS);
+        return array_slice(
+            array_values(array_filter($fits, static fn (ControlFit $f) => $strength($f) === $strength($fits[0]))), 0, self::MOST_FITS,
+        );
     }
 }

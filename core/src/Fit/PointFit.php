@@ -41,14 +41,21 @@ final readonly class PointFit
     {
         $chosen = array_keys(array_filter($used));
         if (count($chosen) < $kind->least()) {
-            throw NoConstruction::contradiction(sprintf('%s needs at least %d pairs; %d %s used.', ucfirst($kind->words()), $kind->least(), count($chosen), count($chosen) === 1 ? 'is' : 'are'));
+            throw NoConstruction::contradiction(sprintf(
+                '%s needs at least %d pairs; %d %s used.', ucfirst($kind->words()), $kind->least(), count($chosen),
+                count($chosen) === 1 ? 'is' : 'are',
+            ));
         }
-        $transform = self::fitted($pairs, $chosen, $kind) ?? throw NoConstruction::contradiction('The places to be fitted are all one, or lie on one line.');
+        $transform = self::fitted($pairs, $chosen, $kind)
+            ?? throw NoConstruction::contradiction('The places to be fitted are all one, or lie on one line.');
         $residuals = self::residuals($pairs, $transform);
         $free = 2 * count($chosen) - $kind->unknowns();
         $similar = $kind === FitKind::Affine ? null : new Similarity($transform->a, $transform->c);
 
-        return new self($transform, $residuals, self::deviation($residuals, $chosen, $free), self::outlier($pairs, $chosen, $kind, $residuals), $similar?->scale(), $similar?->rotation());
+        return new self(
+            $transform, $residuals, self::deviation($residuals, $chosen, $free), self::outlier($pairs, $chosen, $kind, $residuals),
+            $similar?->scale(), $similar?->rotation(),
+        );
     }
 
     /**

@@ -59,7 +59,10 @@ enum PointFile: string
     {
         return match ($this) {
             self::GeoJson => GeoJsonPoints::looksLikeDegrees($rows),
-            self::Text => $rows !== [] && $layout->saysDegrees() && array_filter($rows, static fn (PointRow $r) => max(abs($r->position->northing), abs($r->position->easting)) > 180 * $layout->unit->metres()) === [],
+            self::Text => $rows !== [] && $layout->saysDegrees() && array_filter(
+                $rows,
+                static fn (PointRow $r) => max(abs($r->position->northing), abs($r->position->easting)) > 180 * $layout->unit->metres(),
+            ) === [],
             self::LandXml => false,
         };
     }

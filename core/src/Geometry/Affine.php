@@ -77,11 +77,16 @@ final readonly class Affine
 
     public function apply(Position $p): Position
     {
-        return new Position($this->c * $p->easting + $this->d * $p->northing + $this->dy, $this->a * $p->easting + $this->b * $p->northing + $this->dx, $p->elevation);
+        return new Position(
+            $this->c * $p->easting + $this->d * $p->northing + $this->dy, $this->a * $p->easting + $this->b * $p->northing + $this->dx,
+            $p->elevation,
+        );
     }
 
     private static function fixing(Position $p, float $a, float $b, float $c, float $d): self
     {
-        return new self($a, $b, $c, $d, $p->easting - $a * $p->easting - $b * $p->northing, $p->northing - $c * $p->easting - $d * $p->northing);
+        return new self(
+            $a, $b, $c, $d, $p->easting - $a * $p->easting - $b * $p->northing, $p->northing - $c * $p->easting - $d * $p->northing,
+        );
     }
 }

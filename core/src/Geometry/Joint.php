@@ -36,7 +36,8 @@ final class Joint
         if ($centre === null) {
             return new Leg($from, $to);
         }
-        $sweep = $leg->sweep - Angle::signed($centre->azimuthTo($from) - $centre->azimuthTo($leg->from)) + Angle::signed($centre->azimuthTo($to) - $centre->azimuthTo($leg->to));
+        $sweep = $leg->sweep - Angle::signed($centre->azimuthTo($from) - $centre->azimuthTo($leg->from))
+            + Angle::signed($centre->azimuthTo($to) - $centre->azimuthTo($leg->to));
 
         return new Leg($from, $to, $sweep);
     }

@@ -60,7 +60,10 @@ final readonly class Leg
         $direction = $this->azimuthAt($inside);
         $on = $this->isStraight() || $inside === 0.0
             ? $this->from->along($direction, $inside)
-            : $this->from->along($this->azimuthAt(0.0) + $this->side() * $inside / $this->radius() / 2, 2 * $this->radius() * sin($inside / $this->radius() / 2));
+            : $this->from->along(
+                $this->azimuthAt(0.0) + $this->side() * $inside / $this->radius() / 2,
+                2 * $this->radius() * sin($inside / $this->radius() / 2),
+            );
         $there = $inside === $distance ? $on : $on->along($direction, $distance - $inside);
 
         return ($right === 0.0 ? $there : $there->along($direction + M_PI_2, $right))->at($this->elevationAt($distance));
@@ -91,7 +94,9 @@ final readonly class Leg
         $turned = Angle::wrap($this->side() * ($centre->azimuthTo($p) - $centre->azimuthTo($this->from)));
         $turned = $turned > 2 * M_PI - $slack ? 0.0 : $turned;
 
-        return $turned > abs($this->sweep) + $slack ? null : [$turned * $this->radius(), $this->side() * ($this->radius() - $centre->distanceTo($p))];
+        return $turned > abs($this->sweep) + $slack
+            ? null
+            : [$turned * $this->radius(), $this->side() * ($this->radius() - $centre->distanceTo($p))];
     }
 
     public function reversed(): self

@@ -21,7 +21,9 @@ final readonly class Line
     /** The parallel so far to the right, as seen along the direction; negative to the left. */
     public function offset(float $right): self
     {
-        return $right === 0.0 ? $this : new self($this->from->along($this->azimuth + M_PI_2, $right, $this->from->elevation), $this->azimuth);
+        return $right === 0.0
+            ? $this
+            : new self($this->from->along($this->azimuth + M_PI_2, $right, $this->from->elevation), $this->azimuth);
     }
 
     public function at(float $distance): Position

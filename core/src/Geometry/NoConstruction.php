@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
-/** The figure has no solution as given; the message says why, and by how much where that is a length: in metres, or as the words for a project say it. */
+/**
+ * The figure has no solution as given; the message says why, and by how much where that is a length: in metres, or as the words for a
+ * project say it.
+ */
 final class NoConstruction extends \DomainException
 {
     /**

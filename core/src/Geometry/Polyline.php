@@ -239,7 +239,10 @@ final readonly class Polyline
         $length = $this->length();
         $start = new Line($this->legs[0]->from, $this->legs[0]->azimuthAt(0.0));
         $end = new Line($this->last()->to, $this->last()->azimuthAt($this->last()->length()));
-        $choices = [[0.0, $start->from->distanceTo($p) * ($start->right($p) < 0 ? -1 : 1)], [$length, $end->from->distanceTo($p) * ($end->right($p) < 0 ? -1 : 1)]];
+        $choices = [
+            [0.0, $start->from->distanceTo($p) * ($start->right($p) < 0 ? -1 : 1)],
+            [$length, $end->from->distanceTo($p) * ($end->right($p) < 0 ? -1 : 1)],
+        ];
         if (! $this->isClosed()) {
             if ($start->along($p) < 0) {
                 $choices[] = [$start->along($p), $start->right($p)];

@@ -51,7 +51,10 @@ final readonly class Similarity
 
     public function apply(Position $p): Position
     {
-        return new Position($this->b * $p->easting + $this->a * $p->northing + $this->dy, $this->a * $p->easting - $this->b * $p->northing + $this->dx, $p->elevation);
+        return new Position(
+            $this->b * $p->easting + $this->a * $p->northing + $this->dy, $this->a * $p->easting - $this->b * $p->northing + $this->dx,
+            $p->elevation,
+        );
     }
 
     public function scale(): float

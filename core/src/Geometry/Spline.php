@@ -49,8 +49,8 @@ final readonly class Spline
     }
 
     /**
-     * The cubic curve with continuous curvature through points: chord lengths as parameter, straight (natural) ends where no tangent is given.
-     * Files that store only the points leave the curve between them to the reader; this is one of the usual choices.
+     * The cubic curve with continuous curvature through points: chord lengths as parameter, straight (natural) ends where no tangent is
+     * given. Files that store only the points leave the curve between them to the reader; this is one of the usual choices.
      *
      * @param  list<array{float, float, float}>  $points
      * @param  array{float, float, float}|null  $startTangent
@@ -81,7 +81,10 @@ final readonly class Spline
             foreach ([0, 1] as $side) {
                 $at = $kept[$i + $side];
                 $reach = ($side === 0 ? 1 : -1) * $h[$i] / 3;
-                $control[] = [$at[0] + $reach * $slopes[$i + $side][0], $at[1] + $reach * $slopes[$i + $side][1], $at[2] + $reach * $slopes[$i + $side][2]];
+                $control[] = [
+                    $at[0] + $reach * $slopes[$i + $side][0], $at[1] + $reach * $slopes[$i + $side][1],
+                    $at[2] + $reach * $slopes[$i + $side][2],
+                ];
             }
             $control[] = $kept[$i + 1];
             array_push($knots, $t, $t, $t);
@@ -192,7 +195,10 @@ final readonly class Spline
         return new self($this->degree, $this->knots, array_map($map, $this->points), $this->weights);
     }
 
-    /** @return array{degree: int, knots: list<float>, points: list<array{float, float, float|null}>, weights: list<float>} a height that is not known is null */
+    /**
+     * @return array{degree: int, knots: list<float>, points: list<array{float, float, float|null}>, weights: list<float>} a height that
+     *     is not known is null
+     */
     public function toArray(): array
     {
         return [
@@ -206,7 +212,11 @@ final readonly class Spline
     {
         $real = static fn (array $values): array => array_map(floatval(...), $values);
 
-        return self::of($kept['degree'], $real($kept['knots']), array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1], (float) ($p[2] ?? NAN)], $kept['points']), $real($kept['weights']));
+        return self::of(
+            $kept['degree'], $real($kept['knots']),
+            array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1], (float) ($p[2] ?? NAN)], $kept['points']),
+            $real($kept['weights']),
+        );
     }
 
     /**
@@ -224,7 +234,9 @@ final readonly class Spline
         $slopes = array_fill(0, $n + 1, [0.0, 0.0, 0.0]);
         for ($k = 0; $k < 3; $k++) {
             $rise = static fn (int $i): float => ($p[$i + 1][$k] - $p[$i][$k]) / $h[$i];
-            [$low, $mid, $up, $right] = [[0.0], [$start === null ? 2.0 : 1.0], [$start === null ? 1.0 : 0.0], [$start === null ? 3 * $rise(0) : $start[$k]]];
+            [$low, $mid, $up, $right] = [
+                [0.0], [$start === null ? 2.0 : 1.0], [$start === null ? 1.0 : 0.0], [$start === null ? 3 * $rise(0) : $start[$k]],
+            ];
             for ($i = 1; $i < $n; $i++) {
                 $low[] = $h[$i];
                 $mid[] = 2 * ($h[$i - 1] + $h[$i]);

@@ -29,7 +29,9 @@ final readonly class Accuracy
         private ?float $zenith = null,
     ) {
         // An observation without any uncertainty would outweigh all others for good.
-        if (! Bounds::holdInside($angle, 0.0, 0.01) || ! Bounds::holdInside($distance, 0.0, 1.0) || ! Bounds::holdBelow($distancePpm, 0.0, 1000.0) || ! Bounds::holdBelow($centring, 0.0, 100.0)
+        if (! Bounds::holdInside($angle, 0.0, 0.01) || ! Bounds::holdInside($distance, 0.0, 1.0) || ! Bounds::holdBelow(
+            $distancePpm, 0.0, 1000.0,
+        ) || ! Bounds::holdBelow($centring, 0.0, 100.0)
             || ! Bounds::holdBelow($height, 0.0, 100.0) || ($zenith !== null && ! Bounds::holdInside($zenith, 0.0, 0.01))) {
             throw ImplausibleEntry::accuracy();
         }
@@ -38,19 +40,27 @@ final readonly class Accuracy
     /** Of angles that are less certain, or more, than those of one mean of two faces: √2 for one face, 1/√n for n rounds. */
     public function ofAngles(float $times): self
     {
-        return $times === 1.0 ? $this : new self($this->angle * $times, $this->distance, $this->distancePpm, $this->centring, $this->height, $this->zenith() * $times);
+        return $times === 1.0 ? $this : new self(
+            $this->angle * $times, $this->distance, $this->distancePpm, $this->centring, $this->height, $this->zenith() * $times,
+        );
     }
 
     /** @return array{angle: float, zenith: float, distance: float, ppm: float, centring: float} radians, metres, parts per million */
     public function figures(): array
     {
-        return ['angle' => $this->angle, 'zenith' => $this->zenith(), 'distance' => $this->distance, 'ppm' => $this->distancePpm, 'centring' => $this->centring];
+        return [
+            'angle' => $this->angle, 'zenith' => $this->zenith(), 'distance' => $this->distance, 'ppm' => $this->distancePpm,
+            'centring' => $this->centring,
+        ];
     }
 
     /** @param  array<string, mixed>  $figures  as they were kept; those of earlier versions have fewer */
     public static function of(array $figures): self
     {
-        return new self((float) $figures['angle'], (float) $figures['distance'], (float) $figures['ppm'], (float) ($figures['centring'] ?? 0.0015), 0.001, isset($figures['zenith']) ? (float) $figures['zenith'] : null);
+        return new self(
+            (float) $figures['angle'], (float) $figures['distance'], (float) $figures['ppm'], (float) ($figures['centring'] ?? 0.0015),
+            0.001, isset($figures['zenith']) ? (float) $figures['zenith'] : null,
+        );
     }
 
     /** Of a zenith angle; as that of a direction where nothing else is stated. */

@@ -16,7 +16,10 @@ final readonly class Atmosphere
     /** A visible red carrier, vacuum wavelength in micrometres. */
     public const WAVELENGTH = 0.658;
 
-    /** Coefficient of refraction over the ground by day: how much less than the earth a sight is curved. Common practice; over hot ground it may be negative, over cold water above 1. */
+    /**
+     * Coefficient of refraction over the ground by day: how much less than the earth a sight is curved. Common practice; over hot
+     * ground it may be negative, over cold water above 1.
+     */
     public const REFRACTION = 0.14;
 
     /** @param  float  $refraction  its coefficient k */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
-/** Whether a figure lies where it can. What is no number lies nowhere: that is asked first, for PHP's compiler at run time compares it otherwise than the language does. */
+/**
+ * Whether a figure lies where it can. What is no number lies nowhere: that is asked first, for PHP's compiler at run time compares it
+ * otherwise than the language does.
+ */
 final class Bounds
 {
     /** The bounds themselves are taken. */

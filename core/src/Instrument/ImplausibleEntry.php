@@ -9,7 +9,10 @@ final class ImplausibleEntry extends \DomainException
 {
     public static function pressure(float $hpa): self
     {
-        return new self(sprintf('Air pressure %s hPa is not between 500 and 1100. Give it in hectopascal as read at the instrument, not reduced to sea level.', $hpa));
+        return new self(sprintf(
+            'Air pressure %s hPa is not between 500 and 1100. Give it in hectopascal as read at the instrument, not reduced to sea level.',
+            $hpa,
+        ));
     }
 
     public static function temperature(float $celsius): self
@@ -24,7 +27,10 @@ final class ImplausibleEntry extends \DomainException
 
     public static function prismConstant(float $metres): self
     {
-        return new self(sprintf('A prism constant of %s mm is beyond 100 mm either way. It is a figure in millimetres, such as -34.4 or 0.', round($metres * 1000, 2)));
+        return new self(sprintf(
+            'A prism constant of %s mm is beyond 100 mm either way. It is a figure in millimetres, such as -34.4 or 0.',
+            round($metres * 1000, 2),
+        ));
     }
 
     public static function humidity(float $part): self
@@ -34,7 +40,11 @@ final class ImplausibleEntry extends \DomainException
 
     public static function refraction(float $k): self
     {
-        return new self(sprintf('A coefficient of refraction of %s cannot be. By day it is about 0.14, and it lies between -4 and 4 even close over hot or cold ground.', $k));
+        return new self(sprintf(
+            'A coefficient of refraction of %s cannot be. By day it is about 0.14, and it lies between -4 and 4 even close over hot '
+                .'or cold ground.',
+            $k,
+        ));
     }
 
     public static function ppm(float $ppm): self
@@ -44,7 +54,10 @@ final class ImplausibleEntry extends \DomainException
 
     public static function accuracy(): self
     {
-        return new self('An instrument’s accuracy lies above 0 and below half a degree for angles, and above 0 and below 1 m for distances; figures of 1″ to 10″ and 1 to 5 mm are usual. Look where it was entered.');
+        return new self(
+            'An instrument’s accuracy lies above 0 and below half a degree for angles, and above 0 and below 1 m for distances; '
+                .'figures of 1″ to 10″ and 1 to 5 mm are usual. Look where it was entered.',
+        );
     }
 
     public static function scale(float $scale): self
@@ -54,6 +67,9 @@ final class ImplausibleEntry extends \DomainException
 
     public static function slanted(float $slanted, float $radius): self
     {
-        return new self(sprintf('A slanted height of %.3f m is shorter than the notch’s radius of %.3f m. Measure it again, or look at the instrument’s notch.', $slanted, $radius));
+        return new self(sprintf(
+            'A slanted height of %.3f m is shorter than the notch’s radius of %.3f m. Measure it again, or look at the instrument’s notch.',
+            $slanted, $radius,
+        ));
     }
 }

@@ -33,6 +33,9 @@ final readonly class RawReading
     public function withoutFaceErrors(float $collimation, float $index): self
     {
         return $collimation === 0.0 && $index === 0.0 ? $this
-            : new self(Angle::wrap($this->circle - $collimation / max(sin($this->zenith - $index), 1e-3)), $this->zenith - $index, $this->slope, $this->ppmApplied, $this->prismConstantApplied);
+            : new self(
+                Angle::wrap($this->circle - $collimation / max(sin($this->zenith - $index), 1e-3)), $this->zenith - $index,
+                $this->slope, $this->ppmApplied, $this->prismConstantApplied,
+            );
     }
 }

@@ -22,7 +22,8 @@ enum Refusal: string
     {
         return match ($this) {
             self::NotLevel => 'The instrument is not level. Level it, then check the setup on a control point.',
-            self::NoPrism => 'No prism was found where the instrument points. Stand nearer to the point or turn the prism to the instrument.',
+            self::NoPrism => 'No prism was found where the instrument points. Stand nearer to the point or turn the prism to the '
+                .'instrument.',
             self::SightBlocked => 'Something stands between instrument and prism. Clear the line of sight and measure again.',
             self::PrismLost => 'The instrument lost the prism. Hold it still in sight and search again.',
             self::OutOfRange => 'The prism is nearer or farther than the instrument can measure.',

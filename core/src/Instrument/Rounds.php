@@ -9,8 +9,9 @@ use Parlay\Core\Geometry\Angle;
 /**
  * Several readings of one target made into one: two faces take collimation and index out, rounds make the mean more certain.
  *
- * Relations of two faces as in any surveying text: direction (I + II ± 180°)/2, zenith angle (I + 360° − II)/2, collimation half of what the directions differ by, index half of what
- * the zenith angles' sum lacks to 360°. The stated deviation is that of one mean of two faces (ISO 17123-3, by name only): one face alone is √2 times as uncertain, n rounds 1/√n.
+ * Relations of two faces as in any surveying text: direction (I + II ± 180°)/2, zenith angle (I + 360° − II)/2, collimation half of
+ * what the directions differ by, index half of what the zenith angles' sum lacks to 360°. The stated deviation is that of one mean of
+ * two faces (ISO 17123-3, by name only): one face alone is √2 times as uncertain, n rounds 1/√n.
  */
 final readonly class Rounds
 {
@@ -59,10 +60,15 @@ final readonly class Rounds
         }
         // Each pair weighs twice a single reading.
         $weight = $pairs + (count($means) - $pairs) / 2;
-        $circle = Angle::wrap($means[0][0] + array_sum(array_map(static fn (array $m) => $m[3] * Angle::signed($m[0] - $means[0][0]), $means)) / $weight);
+        $circle = Angle::wrap(
+            $means[0][0] + array_sum(array_map(static fn (array $m) => $m[3] * Angle::signed($m[0] - $means[0][0]), $means)) / $weight,
+        );
 
         return new self(
-            new RawReading($circle, array_sum(array_map(static fn (array $m) => $m[3] * $m[1], $means)) / $weight, self::distance(array_column($means, 2)), $readings[0]->ppmApplied, $readings[0]->prismConstantApplied),
+            new RawReading(
+                $circle, array_sum(array_map(static fn (array $m) => $m[3] * $m[1], $means)) / $weight,
+                self::distance(array_column($means, 2)), $readings[0]->ppmApplied, $readings[0]->prismConstantApplied,
+            ),
             1 / sqrt($weight), $pairs, count($readings),
             $pairs === 0 ? null : $collimation, $pairs === 0 ? null : $index,
             max(array_map(static fn (array $m) => abs(Angle::signed($m[0] - $circle)), $means)),

@@ -79,17 +79,21 @@ final readonly class Sight
     /**
      * The zenith angle as it would be read along a straight line over the grid: without curvature and refraction.
      *
-     * @param  float  $flat  grid distance, metres, where none was measured: on the ground it is longer by the scale factor, and so is the rise
+     * @param  float  $flat  grid distance, metres, where none was measured: on the ground it is longer by the scale factor, and so is
+     *     the rise
      */
     public function straightZenith(float $flat): float
     {
         $ground = $flat / $this->scale;
 
-        return $this->hasDistance() ? atan2($this->distance, $this->rise) : atan2($flat, $ground / tan($this->zenith) + self::curvature($ground, $this->refraction));
+        return $this->hasDistance()
+            ? atan2($this->distance, $this->rise)
+            : atan2($flat, $ground / tan($this->zenith) + self::curvature($ground, $this->refraction));
     }
 
     /**
-     * Rounds of one target made into one, each reduced with its own air, constant and target height before; heights are those over the first's target.
+     * Rounds of one target made into one, each reduced with its own air, constant and target height before; heights are those over the
+     * first's target.
      *
      * @param  non-empty-list<self>  $sights
      * @param  list<float>  $angleFactors  how much less certain the angles of each are than one mean of two faces

@@ -40,7 +40,8 @@ final readonly class Station
     public function heightAt(Sight $sight, float $distance): ?float
     {
         return $this->mark->elevation === null ? null
-            : $this->mark->elevation + $this->instrumentHeight + $distance / tan($sight->straightZenith($distance)) - $sight->target->height;
+            : $this->mark->elevation + $this->instrumentHeight + $distance / tan($sight->straightZenith($distance))
+                - $sight->target->height;
     }
 
     public function azimuthOf(float $circle): float

@@ -36,7 +36,8 @@ final readonly class NameRule
             $alike = $this->endings === [] ? count($numbers) : $name;
             $numbers[$alike] ??= $this->from + count($numbers) * $this->step;
             $end = $seen[$name] = ($seen[$name] ?? -1) + 1;
-            $names[] = $this->named($name, $code, $numbers[$alike]).($this->endings === [] ? '' : $this->endings[$end] ?? (string) ($end + 1));
+            $names[] = $this->named($name, $code, $numbers[$alike])
+                .($this->endings === [] ? '' : $this->endings[$end] ?? (string) ($end + 1));
         }
 
         return $names;
@@ -48,6 +49,9 @@ final readonly class NameRule
         preg_match('~^(.*?)(\d*)$~su', $old, $parts);
         $padded = ($number < 0 ? '-' : '').str_pad((string) abs($number), max(1, min($this->digits, 12)), '0', STR_PAD_LEFT);
 
-        return strtr($this->pattern, ['{name}' => $old, '{letters}' => $parts[1] ?? $old, '{digits}' => $parts[2] ?? '', '{code}' => $code, '{number}' => $padded]);
+        return strtr(
+            $this->pattern,
+            ['{name}' => $old, '{letters}' => $parts[1] ?? $old, '{digits}' => $parts[2] ?? '', '{code}' => $code, '{number}' => $padded],
+        );
     }
 }

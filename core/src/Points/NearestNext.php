@@ -19,7 +19,10 @@ final class NearestNext
     {
         $n = array_map(static fn (Position $p) => $p->northing, $places);
         $e = array_map(static fn (Position $p) => $p->easting, $places);
-        $this->size = max(1e-3, sqrt(max(1e-6, (max($n) - min($n)) * (max($e) - min($e))) / count($places)), max(max($n) - min($n), max($e) - min($e)) / 2000);
+        $this->size = max(
+            1e-3, sqrt(max(1e-6, (max($n) - min($n)) * (max($e) - min($e))) / count($places)),
+            max(max($n) - min($n), max($e) - min($e)) / 2000,
+        );
         foreach ($places as $i => $p) {
             $this->cells[$this->cell($p)][$i] = true;
         }

@@ -68,10 +68,16 @@ enum Order: string
     private static function clockwise(array $places): array
     {
         $n = count($places);
-        $middle = new Position(array_sum(array_map(static fn (Position $p) => $p->northing, $places)) / $n, array_sum(array_map(static fn (Position $p) => $p->easting, $places)) / $n);
+        $middle = new Position(
+            array_sum(array_map(static fn (Position $p) => $p->northing, $places)) / $n,
+            array_sum(array_map(static fn (Position $p) => $p->easting, $places)) / $n,
+        );
         $first = $middle->azimuthTo($places[0]);
 
-        return self::by($places, static fn (Position $p) => [round(Angle::wrap($middle->azimuthTo($p) - $first + 1e-9), 8), $middle->distanceTo($p)]);
+        return self::by(
+            $places,
+            static fn (Position $p) => [round(Angle::wrap($middle->azimuthTo($p) - $first + 1e-9), 8), $middle->distanceTo($p)],
+        );
     }
 
     /**

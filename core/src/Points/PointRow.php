@@ -27,11 +27,17 @@ final readonly class PointRow
 
     public function named(string $name): self
     {
-        return new self($this->line, $name, $this->position, $this->code, $this->description, $this->northingText, $this->eastingText, $this->attributes);
+        return new self(
+            $this->line, $name, $this->position, $this->code, $this->description, $this->northingText, $this->eastingText,
+            $this->attributes,
+        );
     }
 
     public function at(Position $position): self
     {
-        return new self($this->line, $this->name, $position, $this->code, $this->description, $this->northingText, $this->eastingText, $this->attributes);
+        return new self(
+            $this->line, $this->name, $position, $this->code, $this->description, $this->northingText, $this->eastingText,
+            $this->attributes,
+        );
     }
 }

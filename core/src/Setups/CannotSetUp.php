@@ -8,12 +8,18 @@ final class CannotSetUp extends \DomainException
 {
     public static function tooFewSights(int $have): self
     {
-        return new self(sprintf('A resection needs sights to at least two different control points; %s used so far.', $have === 0 ? 'none is' : ($have === 1 ? 'one is' : "$have are")));
+        return new self(sprintf(
+            'A resection needs sights to at least two different control points; %s used so far.',
+            $have === 0 ? 'none is' : ($have === 1 ? 'one is' : "$have are"),
+        ));
     }
 
     public static function tooFewAngles(int $have): self
     {
-        return new self(sprintf('Angles alone need three control points or more; %s used so far. Use the distances, or sight another control point.', $have === 1 ? 'one is' : "$have are"));
+        return new self(sprintf(
+            'Angles alone need three control points or more; %s used so far. Use the distances, or sight another control point.',
+            $have === 1 ? 'one is' : "$have are",
+        ));
     }
 
     public static function sameMark(string $name): self
@@ -49,7 +55,9 @@ final class CannotSetUp extends \DomainException
     /** @param  list<string>  $begun  names of the lines with shots */
     public static function tooFewLines(int $ready, array $begun): self
     {
-        return new self('Take two shots or more, well apart, along each of two lines that cross. '.($begun === [] ? 'None has been taken yet.' : sprintf('%d of 2 lines %s ready; shots so far on %s.', $ready, $ready === 1 ? 'is' : 'are', implode(', ', $begun))));
+        return new self('Take two shots or more, well apart, along each of two lines that cross. '.($begun === []
+            ? 'None has been taken yet.'
+            : sprintf('%d of 2 lines %s ready; shots so far on %s.', $ready, $ready === 1 ? 'is' : 'are', implode(', ', $begun))));
     }
 
     public static function parallelLines(): self
@@ -67,7 +75,8 @@ final class CannotSetUp extends \DomainException
     {
         return new self($why.match (true) {
             $sights < 2 => ' Sight a control point.',
-            $sights === 2 => ' Sight a third control point, well to the side of the line through these two, or use directions and distances of both.',
+            $sights === 2 => ' Sight a third control point, well to the side of the line through these two, or use directions and '
+                .'distances of both.',
             default => ' Leave one sight out at a time to find it, or sight another control point.',
         });
     }

@@ -39,8 +39,15 @@ final readonly class CheckShot
      * @param  float  $planDeviation  of the known point's northing and of its easting, metres
      * @param  float  $heightDeviation  of its elevation
      */
-    public static function judge(Station $station, Precision $precision, Sight $sight, Position $known, Accuracy $accuracy, float $planDeviation = 0.0, float $heightDeviation = 0.0): self
-    {
+    public static function judge(
+        Station $station,
+        Precision $precision,
+        Sight $sight,
+        Position $known,
+        Accuracy $accuracy,
+        float $planDeviation = 0.0,
+        float $heightDeviation = 0.0,
+    ): self {
         $found = $station->locate($sight);
         [$dn, $de] = [$found->northing - $known->northing, $found->easting - $known->easting];
         $n = $found->northing - $station->mark->northing;
@@ -57,7 +64,9 @@ final readonly class CheckShot
         $height = $found->elevation === null || $known->elevation === null ? null : $found->elevation - $known->elevation;
         $vh = ($precision->height ?? 0.0) + $accuracy->height ** 2 + $heightDeviation ** 2 + $up;
         // Plan and height are one question: two of one in a hundred each would be two in a hundred.
-        $weights = Cholesky::invert($height === null ? [[$vn, $vne], [$vne, $ve]] : [[$vn, $vne, $c * $both], [$vne, $ve, $s * $both], [$c * $both, $s * $both, $vh]]);
+        $weights = Cholesky::invert($height === null
+            ? [[$vn, $vne], [$vne, $ve]]
+            : [[$vn, $vne, $c * $both], [$vne, $ve, $s * $both], [$c * $both, $s * $both, $vh]]);
         $off = $height === null ? [$dn, $de] : [$dn, $de, $height];
         $square = 0.0;
         foreach ($weights as $i => $row) {
@@ -69,12 +78,14 @@ final readonly class CheckShot
         $spread = $height === null ? null : sqrt($vh);
 
         return new self(
-            $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major, $height, $spread === null ? null : 1.96 * $spread, $holds,
+            $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major,
+            $height, $spread === null ? null : 1.96 * $spread, $holds,
         );
     }
 
     /**
-     * What a shot is uncertain by along its horizontal distance and in its rise: on a steep sight each has its part of the distance and of the angle.
+     * What a shot is uncertain by along its horizontal distance and in its rise: on a steep sight each has its part of the distance and
+     * of the angle.
      *
      * @return array{float, float, float} variance along, variance of the rise, and their covariance; square metres
      */

@@ -60,14 +60,18 @@ final readonly class ControlSight
     public function accuracy(Accuracy $stated): Accuracy
     {
         return $this->planDeviation === 0.0 && $this->heightDeviation === 0.0 && $this->angleFactor === 1.0 ? $stated : new Accuracy(
-            $stated->angle * $this->angleFactor, $stated->distance, $stated->distancePpm, hypot($stated->centring, $this->planDeviation), hypot($stated->height, $this->heightDeviation), $stated->zenith() * $this->angleFactor,
+            $stated->angle * $this->angleFactor, $stated->distance, $stated->distancePpm,
+            hypot($stated->centring, $this->planDeviation), hypot($stated->height, $this->heightDeviation),
+            $stated->zenith() * $this->angleFactor,
         );
     }
 
     /** What it says of the place; null where it says nothing. */
     public function planned(): ?PlannedSight
     {
-        return $this->givesDirection() || $this->givesDistance() ? new PlannedSight($this->name, $this->control, $this->planDeviation, $this->givesDirection(), $this->givesDistance()) : null;
+        return $this->givesDirection() || $this->givesDistance()
+            ? new PlannedSight($this->name, $this->control, $this->planDeviation, $this->givesDirection(), $this->givesDistance())
+            : null;
     }
 
     public function unused(): self
@@ -75,8 +79,14 @@ final readonly class ControlSight
         return $this->with(plan: false, height: false);
     }
 
-    public function with(?Position $control = null, ?Sight $sight = null, ?bool $plan = null, ?bool $height = null, ?bool $direction = null, ?bool $distance = null): self
-    {
+    public function with(
+        ?Position $control = null,
+        ?Sight $sight = null,
+        ?bool $plan = null,
+        ?bool $height = null,
+        ?bool $direction = null,
+        ?bool $distance = null,
+    ): self {
         return new self(
             name: $this->name,
             control: $control ?? $this->control,

@@ -13,10 +13,11 @@ use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Station;
 
 /**
- * The instrument finds its place from shots along two lines or more. Turned by half a turn about the lines' crossing, all shots lie on the lines again, so
- * two lines leave two places; a third line that does not pass through the crossing, or a control point, leaves one.
+ * The instrument finds its place from shots along two lines or more. Turned by half a turn about the lines' crossing, all shots lie on
+ * the lines again, so two lines leave two places; a third line that does not pass through the crossing, or a control point, leaves one.
  *
- * The start is closed form: the straight lines through the shots, laid on the design's lines. Then all shots share the closing error by their weights.
+ * The start is closed form: the straight lines through the shots, laid on the design's lines. Then all shots share the closing error by
+ * their weights.
  */
 final readonly class GridLines
 {
@@ -50,7 +51,10 @@ final readonly class GridLines
         $used = array_values(array_filter($this->shots, static fn (LineShot $s) => $s->used));
         $fits = $this->requireLines($used);
         $origin = $used[0]->line->from;
-        $station = new StationModel(array_values(array_filter($this->control, static fn (ControlSight $s) => StationModel::observed($s) !== [])), $origin, $this->accuracy, $this->instrumentHeight, oriented: true);
+        $station = new StationModel(
+            array_values(array_filter($this->control, static fn (ControlSight $s) => StationModel::observed($s) !== [])), $origin,
+            $this->accuracy, $this->instrumentHeight, oriented: true,
+        );
         $model = new GridLinesModel($used, $station, $origin, $this->accuracy);
         try {
             $solved = Likeliest::of($model, array_map(static fn (array $s) => $station->start(...$s), self::starts($fits)));
@@ -71,7 +75,9 @@ final readonly class GridLines
     public function angle(): ?array
     {
         try {
-            $fits = array_slice(array_values($this->requireLines(array_values(array_filter($this->shots, static fn (LineShot $s) => $s->used)))), 0, 2);
+            $fits = array_slice(
+                array_values($this->requireLines(array_values(array_filter($this->shots, static fn (LineShot $s) => $s->used)))), 0, 2,
+            );
         } catch (CannotSetUp) {
             return null;
         }
@@ -79,7 +85,10 @@ final readonly class GridLines
         $off = ($b->azimuth - $a->azimuth) - ($b->line->azimuth() - $a->line->azimuth());
 
         // A line has no sense: half turns don't count.
-        return ['off' => $off - M_PI * round($off / M_PI), 'deviation' => hypot($a->deviation($this->accuracy), $b->deviation($this->accuracy))];
+        return [
+            'off' => $off - M_PI * round($off / M_PI),
+            'deviation' => hypot($a->deviation($this->accuracy), $b->deviation($this->accuracy)),
+        ];
     }
 
     /** The line whose shots lie nearest to each other; the orientation is as good as the longest of them. */
@@ -105,7 +114,9 @@ final readonly class GridLines
         foreach ($used as $shot) {
             $by[$shot->line->name][] = $shot;
         }
-        $fits = array_values(array_filter(array_map(LineFit::through(...), array_values($by)), static fn (LineFit $f) => $f->base >= self::APART));
+        $fits = array_values(
+            array_filter(array_map(LineFit::through(...), array_values($by)), static fn (LineFit $f) => $f->base >= self::APART),
+        );
         if (count($fits) < 2) {
             throw CannotSetUp::tooFewLines(count($fits), array_map(strval(...), array_keys($by)));
         }
@@ -132,7 +143,9 @@ final readonly class GridLines
                 // The middle of its shots, turned, has to come to lie on the line: one equation for the place.
                 $across = $f->line->azimuth() + M_PI_2;
                 [$n, $e] = [cos($across), sin($across)];
-                $right = -$f->line->right(new Position($f->north * cos($turn) - $f->east * sin($turn), $f->north * sin($turn) + $f->east * cos($turn)));
+                $right = -$f->line->right(
+                    new Position($f->north * cos($turn) - $f->east * sin($turn), $f->north * sin($turn) + $f->east * cos($turn)),
+                );
                 [$a, $b, $c, $p, $q] = [$a + $n * $n, $b + $n * $e, $c + $e * $e, $p + $n * $right, $q + $e * $right];
             }
             $d = $a * $c - $b * $b;
@@ -145,7 +158,9 @@ final readonly class GridLines
     /** @param  list<LineShot>  $used */
     private function found(StationModel $model, GroupedSolution $solution, int $places, array $used): GridPlace
     {
-        $station = new Station($model->mark($solution->unknowns), Angle::wrap($solution->unknowns[(int) $model->orientation]), $this->instrumentHeight);
+        $station = new Station(
+            $model->mark($solution->unknowns), Angle::wrap($solution->unknowns[(int) $model->orientation]), $this->instrumentHeight,
+        );
         $hits = array_map(static fn (LineShot $s) => $station->locate($s->sight), $this->shots);
         $lines = count(array_unique(array_map(static fn (LineShot $s) => $s->line->name, $used)));
         $cautions = array_values(array_filter([
@@ -159,10 +174,13 @@ final readonly class GridLines
         return new GridPlace(
             new SetupSolution(
                 $station, Precision::from($solution->cofactors, $model->orientation, $model->height),
-                (new SightsJudged($station, $solution, $model->before(), true))->of($this->control), $solution->redundancy, $solution->unitWeightDeviation(), $cautions, $solution->passes(), shots: $this->residuals($solution, $hits),
+                (new SightsJudged($station, $solution, $model->before(), true))->of($this->control), $solution->redundancy,
+                $solution->unitWeightDeviation(), $cautions, $solution->passes(), shots: $this->residuals($solution, $hits),
             ),
             $hits,
-            count(array_filter(array_map(static fn (LineShot $s, Position $p) => abs($s->line->along($p) - 0.5) <= 0.5 + self::BEYOND, $this->shots, $hits))),
+            count(array_filter(array_map(
+                static fn (LineShot $s, Position $p) => abs($s->line->along($p) - 0.5) <= 0.5 + self::BEYOND, $this->shots, $hits,
+            ))),
         );
     }
 

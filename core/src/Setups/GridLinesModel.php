@@ -41,7 +41,8 @@ final readonly class GridLinesModel implements GroupedModel
         [$row[0], $row[1], $row[$o]] = [cos($across), sin($across), $d * sin($across - $azimuth)];
         $along = cos($across - $azimuth) ** 2;
         $variance = $along * ($this->accuracy->distance ** 2 + ($this->accuracy->distancePpm * 1e-6 * $d) ** 2)
-            + (1 - $along) * ($d * $this->accuracy->angle * $shot->angleFactor) ** 2 + $this->accuracy->centring ** 2 + $shot->line->deviation ** 2;
+            + (1
+                - $along) * ($d * $this->accuracy->angle * $shot->angleFactor) ** 2 + $this->accuracy->centring ** 2 + $shot->line->deviation ** 2;
 
         return new ObservationGroup([array_values($row)], [-$shot->line->right($found)], [[$variance]]);
     }

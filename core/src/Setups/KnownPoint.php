@@ -50,7 +50,10 @@ final readonly class KnownPoint
                 throw CannotSetUp::backsightIsStation($s->name);
             }
         }
-        $solution = (new StationAdjustment($sights, $this->instrumentHeight, $this->accuracy, StationConstraint::mark($this->mark, $this->planDeviation, $this->heightDeviation, $this->accuracy)))->places()[0];
+        $solution = (new StationAdjustment(
+            $sights, $this->instrumentHeight, $this->accuracy,
+            StationConstraint::mark($this->mark, $this->planDeviation, $this->heightDeviation, $this->accuracy),
+        ))->places()[0];
 
         return $solution->withCautions($this->cautions($solution, $back));
     }
@@ -72,9 +75,15 @@ final readonly class KnownPoint
 
         return new SetupSolution(
             new Station($this->mark, Angle::wrap($azimuth - $sight->circle), $this->instrumentHeight),
-            new Precision([[$place, 0.0, $no], [0.0, $place, $eo], [$no, $eo, $across ** 2]], $this->mark->elevation === null ? null : $this->heightDeviation ** 2 + $this->accuracy->height ** 2),
+            new Precision(
+                [[$place, 0.0, $no], [0.0, $place, $eo], [$no, $eo, $across ** 2]],
+                $this->mark->elevation === null ? null : $this->heightDeviation ** 2 + $this->accuracy->height ** 2,
+            ),
             [], 0, null,
-            [Caution::that(CautionKind::DirectionGiven), ...($sight->hasDistance() ? [] : [Caution::by(CautionKind::SightedWithoutDistance, self::UNKNOWN)])],
+            [
+                Caution::that(CautionKind::DirectionGiven),
+                ...($sight->hasDistance() ? [] : [Caution::by(CautionKind::SightedWithoutDistance, self::UNKNOWN)]),
+            ],
             placeFound: false,
         );
     }
@@ -108,13 +117,16 @@ final readonly class KnownPoint
         $known = $this->mark->distanceTo($s->control);
         $plan = hypot($this->planDeviation, $s->planDeviation);
         $cautions = [];
-        if ($r->distance !== null && abs($r->distance) > self::SAID * hypot(hypot($accuracy->ofDistance($known), $accuracy->centring), $plan)) {
+        if ($r->distance !== null
+            && abs($r->distance) > self::SAID * hypot(hypot($accuracy->ofDistance($known), $accuracy->centring), $plan)) {
             $cautions[] = Caution::of(CautionKind::DistanceDisagrees, $s->name);
         }
         if ($r->height === null) {
             return $this->mark->elevation === null ? $cautions : [...$cautions, Caution::of(CautionKind::HeightNotChecked, $s->name)];
         }
-        if (abs($r->height) > self::SAID * hypot(hypot($accuracy->ofHeight($known), 0.002), hypot($this->heightDeviation, $s->heightDeviation))) {
+        if (abs($r->height) > self::SAID * hypot(
+            hypot($accuracy->ofHeight($known), 0.002), hypot($this->heightDeviation, $s->heightDeviation),
+        )) {
             $cautions[] = Caution::of(CautionKind::HeightDisagrees, $s->name);
         }
 

@@ -40,7 +40,9 @@ final readonly class LineFit
         $azimuth = atan2(2 * $ne, $nn - $ee) / 2;
         $along = array_map(static fn (array $p) => ($p[0] - $n) * cos($azimuth) + ($p[1] - $e) * sin($azimuth), $at);
 
-        return new self($shots[0]->line, $n, $e, $azimuth, max($along) - min($along), array_sum(array_map(static fn (float $x) => $x ** 2, $along)));
+        return new self(
+            $shots[0]->line, $n, $e, $azimuth, max($along) - min($along), array_sum(array_map(static fn (float $x) => $x ** 2, $along)),
+        );
     }
 
     /** Of its direction, radians: about what the centring of each shot makes of it. */

@@ -28,8 +28,16 @@ final readonly class MeasuredBaseline
      *
      * @throws CannotSetUp
      */
-    public static function solve(Position $assumed, float $instrumentHeight, Sight $first, Sight $second, float $azimuth, Accuracy $accuracy, ?float $design = null, array $angleFactors = [1.0, 1.0]): self
-    {
+    public static function solve(
+        Position $assumed,
+        float $instrumentHeight,
+        Sight $first,
+        Sight $second,
+        float $azimuth,
+        Accuracy $accuracy,
+        ?float $design = null,
+        array $angleFactors = [1.0, 1.0],
+    ): self {
         if (! $first->hasDistance() || ! $second->hasDistance()) {
             throw CannotSetUp::baselineNeedsDistances();
         }
@@ -59,7 +67,11 @@ final readonly class MeasuredBaseline
         $zero = [0.0, 0.0, 0.0];
 
         return new self(
-            new SetupSolution($station, new Precision([$zero, $zero, [0.0, 0.0, $across / $length ** 2]], $assumed->elevation === null ? null : 0.0), [], $design === null ? 0 : 1, $design === null ? null : abs($length - $design) / sqrt($along), $cautions, $design === null ? null : abs($length - $design) <= 2.33 * sqrt($along), false),
+            new SetupSolution(
+                $station, new Precision([$zero, $zero, [0.0, 0.0, $across / $length ** 2]], $assumed->elevation === null ? null : 0.0),
+                [], $design === null ? 0 : 1, $design === null ? null : abs($length - $design) / sqrt($along), $cautions,
+                $design === null ? null : abs($length - $design) <= 2.33 * sqrt($along), false,
+            ),
             $length, $station->locate($first), $station->locate($second),
         );
     }

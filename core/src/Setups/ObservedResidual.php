@@ -35,7 +35,9 @@ final readonly class ObservedResidual
         return array_map(static function (ObservedKind $kind, int $i) use ($block, $judged): self {
             $r = $judged->reliability[$i];
 
-            return new self($kind, $block->misclosures[$i], sqrt($block->covariance[$i][$i]), $r->redundancy, $r->normalised, $r->detectable);
+            return new self(
+                $kind, $block->misclosures[$i], sqrt($block->covariance[$i][$i]), $r->redundancy, $r->normalised, $r->detectable,
+            );
         }, $kinds, array_keys($kinds));
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
-/** Fields of something that was kept as JSON, each asked for as what it should be. Every method throws UnreadableRecord where it is something else. */
+/**
+ * Fields of something that was kept as JSON, each asked for as what it should be. Every method throws UnreadableRecord where it is
+ * something else.
+ */
 final readonly class RecordFields
 {
     /** @param  array<mixed>  $fields */

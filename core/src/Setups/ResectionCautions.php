@@ -23,9 +23,15 @@ final class ResectionCautions
             $solution->isOriented() ? null : Caution::that(CautionKind::NotOriented),
             $plan === 2 && count($two) === 2 ? Caution::that(CautionKind::OnlyTwoSights) : null,
             $solution->redundancy === 0 ? Caution::that(CautionKind::NothingSpare) : null,
-            $solution->unitWeightDeviation !== null && $solution->unitWeightDeviation > 3 ? Caution::by(CautionKind::ResidualsTooLarge, $solution->unitWeightDeviation) : null,
-            $solution->scale?->differs() === true ? Caution::by(CautionKind::ScaleDiffers, $solution->scale->ppm, $solution->scale->deviation) : null,
-            $heights === 0 ? Caution::that(CautionKind::NoElevation) : ($heights === 1 ? Caution::that(CautionKind::ElevationFromOneSight) : null),
+            $solution->unitWeightDeviation !== null && $solution->unitWeightDeviation > 3
+                ? Caution::by(CautionKind::ResidualsTooLarge, $solution->unitWeightDeviation)
+                : null,
+            $solution->scale?->differs() === true
+                ? Caution::by(CautionKind::ScaleDiffers, $solution->scale->ppm, $solution->scale->deviation)
+                : null,
+            $heights === 0
+                ? Caution::that(CautionKind::NoElevation)
+                : ($heights === 1 ? Caution::that(CautionKind::ElevationFromOneSight) : null),
         ]));
     }
 }

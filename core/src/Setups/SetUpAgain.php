@@ -33,11 +33,17 @@ final readonly class SetUpAgain
             throw CannotSetUp::noBenchmark();
         }
         $strays = $this->strays($used);
-        $given = new StationConstraint($this->station->mark->at(null), $this->precision->place(), 0.0, $this->station->orientation, (float) $this->precision->orientation());
-        $found = (new StationAdjustment($sights, $instrumentHeight ?? $this->station->instrumentHeight, $this->accuracy, $given))->places()[0];
+        $given = new StationConstraint(
+            $this->station->mark->at(null), $this->precision->place(), 0.0, $this->station->orientation,
+            (float) $this->precision->orientation(),
+        );
+        $found = (new StationAdjustment(
+            $sights, $instrumentHeight ?? $this->station->instrumentHeight, $this->accuracy, $given,
+        ))->places()[0];
 
         return new SetupSolution(
-            $found->station, new Precision($this->precision->plan, $found->precision->height, $this->precision->oriented), $found->residuals, $found->redundancy, $found->unitWeightDeviation,
+            $found->station, new Precision($this->precision->plan, $found->precision->height, $this->precision->oriented),
+            $found->residuals, $found->redundancy, $found->unitWeightDeviation,
             array_values(array_filter([
                 count($used) === 1 ? Caution::that(CautionKind::ElevationFromOneBenchmark) : null,
                 $found->passes === false ? Caution::that(CautionKind::BenchmarksDiffer) : null,
@@ -62,7 +68,10 @@ final readonly class SetUpAgain
             }
             $accuracy = $s->accuracy($this->accuracy);
             $at = $this->station->mark->distanceTo($s->control);
-            $spread = hypot(hypot($this->precision->place(), $accuracy->centring), max($accuracy->ofDistance($at), $at * hypot($accuracy->angle, (float) $this->precision->orientation())));
+            $spread = hypot(
+                hypot($this->precision->place(), $accuracy->centring),
+                max($accuracy->ofDistance($at), $at * hypot($accuracy->angle, (float) $this->precision->orientation())),
+            );
             if ($this->station->locate($s->sight)->distanceTo($s->control) > self::SAID * $spread) {
                 $strays[] = $s->name;
             }

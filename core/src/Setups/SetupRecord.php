@@ -10,8 +10,9 @@ use Parlay\Core\Instrument\Station;
 /**
  * What a setup was accepted on, as it is kept: a form of its own, with a version, that no change of the interface touches.
  *
- * A setup that is in the field book is never written anew, so every version that was ever kept is read for good. Form 1 is what the interface once showed,
- * and the earliest of it had deviations without their covariance. Form 2 kept cautions as sentences, and said plan for horizontal.
+ * A setup that is in the field book is never written anew, so every version that was ever kept is read for good. Form 1 is what the
+ * interface once showed, and the earliest of it had deviations without their covariance. Form 2 kept cautions as sentences, and said
+ * plan for horizontal.
  */
 final class SetupRecord
 {
@@ -30,7 +31,9 @@ final class SetupRecord
             'fit' => $s->unitWeightDeviation,
             'passes' => $s->passes,
             'scale' => $s->scale === null ? null : ['ppm' => $s->scale->ppm, 'deviation' => $s->scale->deviation],
-            'cautions' => array_map(static fn (Caution $c): array => ['kind' => $c->kind->value, 'names' => $c->names, 'value' => $c->value, 'deviation' => $c->deviation], $s->cautions),
+            'cautions' => array_map(static fn (Caution $c): array => [
+                'kind' => $c->kind->value, 'names' => $c->names, 'value' => $c->value, 'deviation' => $c->deviation,
+            ], $s->cautions),
             'sights' => array_map(self::sight(...), $s->residuals),
             'shots' => array_map(self::shot(...), $s->shots),
         ];
@@ -63,7 +66,9 @@ final class SetupRecord
         return new SetupSolution(
             station: $station,
             precision: new Precision(self::square($f->numbers('planCovariance')), $f->number('heightVariance'), $f->flag('oriented')),
-            residuals: array_map(static fn (RecordFields $r) => self::readSight($r, $r->flag('plan'), $r->flag('height')), $f->records('sights')),
+            residuals: array_map(
+                static fn (RecordFields $r) => self::readSight($r, $r->flag('plan'), $r->flag('height')), $f->records('sights'),
+            ),
             redundancy: $f->whole('redundancy'),
             unitWeightDeviation: $f->number('fit'),
             cautions: $cautions,
@@ -79,14 +84,20 @@ final class SetupRecord
     {
         $deviation = static fn (string $key): float => $f->number($key) ?? 0.0;
         $plan = $f->has('covariance') ? self::square($f->numbers('covariance'))
-            : [[$deviation('northingDeviation') ** 2, 0.0, 0.0], [0.0, $deviation('eastingDeviation') ** 2, 0.0], [0.0, 0.0, $deviation('orientationDeviation') ** 2]];
+            : [
+                [$deviation('northingDeviation') ** 2, 0.0, 0.0], [0.0, $deviation('eastingDeviation') ** 2, 0.0],
+                [0.0, 0.0, $deviation('orientationDeviation') ** 2],
+            ];
         $height = $f->number('heightDeviation');
         $ppm = $f->number('scalePpm');
 
         return new SetupSolution(
             station: $station,
             precision: new Precision($plan, $height === null ? null : $height ** 2, $f->has('oriented') ? $f->flag('oriented') : true),
-            residuals: array_map(static fn (RecordFields $r) => self::readSight($r, $r->flag('used'), $r->flag('used'), 'height'), $f->records('residuals')),
+            residuals: array_map(
+                static fn (RecordFields $r) => self::readSight($r, $r->flag('used'), $r->flag('used'), 'height'),
+                $f->records('residuals'),
+            ),
             redundancy: $f->has('redundancy') ? $f->whole('redundancy') : 0,
             unitWeightDeviation: $f->number('fit'),
             cautions: self::sentences($f),
@@ -101,9 +112,14 @@ final class SetupRecord
     private static function sight(SightResidual $r): array
     {
         return [
-            'name' => $r->name, 'plan' => $r->usedForPlan, 'height' => $r->usedForHeight, 'direction' => $r->direction, 'across' => $r->across, 'distance' => $r->distance, 'rise' => $r->height,
-            'checked' => $r->checked, 'detectable' => $r->detectable, 'normalised' => $r->normalised, 'moves' => $r->moves, 'found' => $r->found,
-            'observed' => array_map(static fn (ObservedResidual $o): array => ['kind' => $o->kind->value, 'residual' => $o->residual, 'deviation' => $o->deviation, 'redundancy' => $o->redundancy, 'normalised' => $o->normalised, 'detectable' => $o->detectable], $r->observed),
+            'name' => $r->name, 'plan' => $r->usedForPlan, 'height' => $r->usedForHeight,
+            'direction' => $r->direction, 'across' => $r->across, 'distance' => $r->distance, 'rise' => $r->height,
+            'checked' => $r->checked, 'detectable' => $r->detectable,
+            'normalised' => $r->normalised, 'moves' => $r->moves, 'found' => $r->found,
+            'observed' => array_map(static fn (ObservedResidual $o): array => [
+                'kind' => $o->kind->value, 'residual' => $o->residual, 'deviation' => $o->deviation, 'redundancy' => $o->redundancy,
+                'normalised' => $o->normalised, 'detectable' => $o->detectable,
+            ], $r->observed),
         ];
     }
 
@@ -134,7 +150,8 @@ final class SetupRecord
     private static function readObserved(RecordFields $o): ObservedResidual
     {
         return new ObservedResidual(
-            self::kind($o->text('kind')), $o->figure('residual'), $o->figure('deviation'), $o->figure('redundancy'), $o->number('normalised'), $o->number('detectable'),
+            self::kind($o->text('kind')), $o->figure('residual'), $o->figure('deviation'),
+            $o->figure('redundancy'), $o->number('normalised'), $o->number('detectable'),
         );
     }
 
@@ -160,14 +177,21 @@ final class SetupRecord
     /** @return array<string, mixed> */
     private static function shot(ShotResidual $r): array
     {
-        return ['line' => $r->line, 'offset' => $r->offset, 'redundancy' => $r->reliability?->redundancy, 'normalised' => $r->reliability?->normalised, 'detectable' => $r->reliability?->detectable, 'moves' => $r->moves];
+        return [
+            'line' => $r->line, 'offset' => $r->offset, 'redundancy' => $r->reliability?->redundancy,
+            'normalised' => $r->reliability?->normalised, 'detectable' => $r->reliability?->detectable, 'moves' => $r->moves,
+        ];
     }
 
     private static function readShot(RecordFields $r): ShotResidual
     {
         $redundancy = $r->number('redundancy');
 
-        return new ShotResidual($r->text('line'), $r->figure('offset'), $redundancy === null ? null : Reliability::kept($redundancy, $r->number('normalised'), $r->number('detectable')), $r->number('moves'));
+        return new ShotResidual(
+            $r->text('line'), $r->figure('offset'),
+            $redundancy === null ? null : Reliability::kept($redundancy, $r->number('normalised'), $r->number('detectable')),
+            $r->number('moves'),
+        );
     }
 
     /**
@@ -176,6 +200,8 @@ final class SetupRecord
      */
     private static function square(array $nine): array
     {
-        return count($nine) === 9 ? [array_slice($nine, 0, 3), array_slice($nine, 3, 3), array_slice($nine, 6, 3)] : throw UnreadableRecord::at('planCovariance');
+        return count($nine) === 9
+            ? [array_slice($nine, 0, 3), array_slice($nine, 3, 3), array_slice($nine, 6, 3)]
+            : throw UnreadableRecord::at('planCovariance');
     }
 }

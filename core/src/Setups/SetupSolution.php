@@ -18,7 +18,8 @@ final readonly class SetupSolution
      * @param  Precision  $precision  from the deviations stated beforehand
      * @param  list<SightResidual>  $residuals  one for each sight, in the order given
      * @param  int  $redundancy  observations beyond what is needed
-     * @param  float|null  $unitWeightDeviation  standard deviation of unit weight: square root of the variance factor; about 1 where residuals are as the accuracy says; null with none to spare
+     * @param  float|null  $unitWeightDeviation  standard deviation of unit weight: square root of the variance factor; about 1 where
+     *     residuals are as the accuracy says; null with none to spare
      * @param  list<Caution>  $cautions
      * @param  bool|null  $passes  whether residuals are as the stated accuracy lets expect (global test, 2 %); null with none to spare
      * @param  bool  $placeFound  whether the place was found, not given
@@ -71,7 +72,10 @@ final readonly class SetupSolution
         return array_values(array_unique(array_column($beyond, 0)));
     }
 
-    /** Number of the shot along a line that fits worst, where it fits too badly: one bad shot pulls the others along, so only one is named. */
+    /**
+     * Number of the shot along a line that fits worst, where it fits too badly: one bad shot pulls the others along, so only one is
+     * named.
+     */
     public function suspectShot(): ?int
     {
         $worst = null;
@@ -91,10 +95,14 @@ final readonly class SetupSolution
         return $this->isOriented() ? $this->precision->at($this->station->mark, $point)->major : null;
     }
 
-    /** The 95 % ellipse from what the residuals say: √(2 F(0.95; 2, r)) times the deviation, times that of unit weight; null with none to spare. */
+    /**
+     * The 95 % ellipse from what the residuals say: √(2 F(0.95; 2, r)) times the deviation, times that of unit weight; null with none
+     * to spare.
+     */
     public function ellipseAfterwards(): ?Ellipse
     {
-        return $this->unitWeightDeviation === null ? null : $this->precision->ellipse()->times($this->unitWeightDeviation * Ellipse::afterwards($this->redundancy) / Ellipse::NINETY_FIVE);
+        return $this->unitWeightDeviation === null ? null : $this->precision->ellipse()
+            ->times($this->unitWeightDeviation * Ellipse::afterwards($this->redundancy) / Ellipse::NINETY_FIVE);
     }
 
     /** @param  list<Caution>  $cautions */

@@ -16,7 +16,8 @@ final readonly class SightResidual
      * @param  float|null  $normalised  the largest of its residuals over their standard deviations
      * @param  float|null  $moves  how far the station would move without this sight, metres; null where it can't do without
      * @param  list<ObservedResidual>  $observed
-     * @param  array{float, float}|null  $found  how far north and east of its mark the sight found it; null in what was kept before this was
+     * @param  array{float, float}|null  $found  how far north and east of its mark the sight found it; null in what was kept before
+     *     this was
      */
     public function __construct(
         public string $name,

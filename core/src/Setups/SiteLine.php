@@ -10,7 +10,8 @@ use Parlay\Core\Geometry\Position;
 final readonly class SiteLine
 {
     /**
-     * @param  float  $offset  how far to the right of the line, seen from its first end, the shots were taken; metres, where the line itself is covered
+     * @param  float  $offset  how far to the right of the line, seen from its first end, the shots were taken; metres, where the line
+     *     itself is covered
      * @param  float  $deviation  how well the line is marked on site, metres
      *
      * @throws CannotSetUp where both ends are one place
@@ -45,6 +46,7 @@ final readonly class SiteLine
     {
         $a = $this->azimuth();
 
-        return (($p->northing - $this->from->northing) * cos($a) + ($p->easting - $this->from->easting) * sin($a)) / $this->from->distanceTo($this->to);
+        return (($p->northing - $this->from->northing) * cos($a)
+            + ($p->easting - $this->from->easting) * sin($a)) / $this->from->distanceTo($this->to);
     }
 }

@@ -75,7 +75,10 @@ final readonly class StationAdjustment
     /** @param  list<float>  $unknowns */
     private function station(StationModel $model, array $unknowns): Station
     {
-        return new Station($model->mark($unknowns), Angle::wrap($model->orientation === null ? 0.0 : $unknowns[$model->orientation]), $this->instrumentHeight);
+        return new Station(
+            $model->mark($unknowns), Angle::wrap($model->orientation === null ? 0.0 : $unknowns[$model->orientation]),
+            $this->instrumentHeight,
+        );
     }
 
     /** @param  list<ControlSight>  $used */

@@ -13,9 +13,10 @@ use Parlay\Core\Instrument\Accuracy;
 /**
  * The observation equations of a station in space: directions, zenith angles and slope distances to control.
  *
- * What is uncertain about a target (its control, the pole over it, its height) moves all observations to it together, so they form one correlated block.
- * Where only the plan or only the height of a sight is used, its slope distance and zenith angle serve as the horizontal distance or the rise they give.
- * Unknowns: northing and easting from the origin, then the orientation and the axis' height over the origin, each where it is there.
+ * What is uncertain about a target (its control, the pole over it, its height) moves all observations to it together, so they form one
+ * correlated block. Where only the plan or only the height of a sight is used, its slope distance and zenith angle serve as the
+ * horizontal distance or the rise they give. Unknowns: northing and easting from the origin, then the orientation and the axis' height
+ * over the origin, each where it is there.
  */
 final readonly class StationModel implements GroupedModel
 {
@@ -118,7 +119,9 @@ final readonly class StationModel implements GroupedModel
             $given = [[$place->northing - $this->origin->northing, $variance], [$place->easting - $this->origin->easting, $variance]];
         }
         if ($place?->elevation !== null && $this->height !== null) {
-            $given[$this->height] = [$place->elevation + $this->instrumentHeight - $this->level, max($this->given->heightDeviation, self::SUREST) ** 2];
+            $given[$this->height] = [
+                $place->elevation + $this->instrumentHeight - $this->level, max($this->given->heightDeviation, self::SUREST) ** 2,
+            ];
         }
         if ($this->given->orientation !== null && $this->orientation !== null) {
             $given[$this->orientation] = [$this->given->orientation, max($this->given->orientationDeviation, self::SUREST / 100) ** 2];
@@ -157,7 +160,10 @@ final readonly class StationModel implements GroupedModel
         foreach ($this->given() as $i => [$value, $variance]) {
             $row = array_fill(0, $this->size, 0.0);
             $row[$i] = 1.0;
-            $blocks[] = new ObservationGroup([array_values($row)], [$i === $this->orientation ? Angle::signed($value - $unknowns[$i]) : $value - $unknowns[$i]], [[$variance]]);
+            $blocks[] = new ObservationGroup(
+                [array_values($row)], [$i === $this->orientation ? Angle::signed($value - $unknowns[$i]) : $value - $unknowns[$i]],
+                [[$variance]],
+            );
         }
 
         return $blocks;
@@ -181,7 +187,10 @@ final readonly class StationModel implements GroupedModel
         // Each observation: its misclosure, its own variance, and its derivatives by northing, easting, orientation and height.
         $of = [];
         if ($s->givesDirection()) {
-            $of[] = [Angle::signed($sight->circle + $unknowns[(int) $this->orientation] - atan2($de, $dn)), $angle, $de / $square, -$dn / $square, -1.0, 0.0];
+            $of[] = [
+                Angle::signed($sight->circle + $unknowns[(int) $this->orientation] - atan2($de, $dn)), $angle, $de / $square,
+                -$dn / $square, -1.0, 0.0,
+            ];
         }
         if ($s->givesHeight()) {
             $rise = (float) $s->control->elevation + $sight->target->height - $this->level - $unknowns[(int) $this->height];
@@ -194,10 +203,16 @@ final readonly class StationModel implements GroupedModel
                     $measured = hypot($sight->distance, $sight->rise);
                     $of[] = [$measured - $slope, $length, -$dn / $slope, -$de / $slope, 0.0, -$rise / $slope];
                 }
-                $of[] = [$sight->straightZenith($flat) - atan2($flat, $rise), $zenith, -$dn * $rise / ($slope * $slope * $flat), -$de * $rise / ($slope * $slope * $flat), 0.0, $flat / ($slope * $slope)];
+                $of[] = [
+                    $sight->straightZenith($flat) - atan2($flat, $rise), $zenith, -$dn * $rise / ($slope * $slope * $flat),
+                    -$de * $rise / ($slope * $slope * $flat), 0.0, $flat / ($slope * $slope),
+                ];
             }
         } elseif ($s->givesDistance()) {
-            $of[] = [$sight->distance - $flat, sin($sight->zenith) ** 2 * $length + $sight->rise ** 2 * $zenith, -$dn / $flat, -$de / $flat, 0.0, 0.0];
+            $of[] = [
+                $sight->distance - $flat, sin($sight->zenith) ** 2 * $length + $sight->rise ** 2 * $zenith, -$dn / $flat, -$de / $flat,
+                0.0, 0.0,
+            ];
         }
 
         return $this->together($s, $of);

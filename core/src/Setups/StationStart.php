@@ -10,9 +10,10 @@ use Parlay\Core\Geometry\Position;
 /**
  * Places where the station may be, in closed form, so that nobody need guess one.
  *
- * A distance puts the station on a circle about the mark. Two directions put it on the circle over both marks from which they are seen at the measured
- * angle (the inscribed angle, Euclid III.21; of three directions the second crossing is Collins' and Cassini's resection). Two circles give up to two places. Two sights with both direction and
- * distance give one place at once, by the shift and turn that lays the measured figure on the control.
+ * A distance puts the station on a circle about the mark. Two directions put it on the circle over both marks from which they are seen
+ * at the measured angle (the inscribed angle, Euclid III.21; of three directions the second crossing is Collins' and Cassini's
+ * resection). Two circles give up to two places. Two sights with both direction and distance give one place at once, by the shift and
+ * turn that lays the measured figure on the control.
  */
 final class StationStart
 {

@@ -9,7 +9,9 @@ final class UnreadableRecord extends \DomainException
 {
     public static function at(string $key): self
     {
-        return new self("What a setup was accepted on can’t be read: “{$key}” is missing or is not what it should be. Something other than Parlay wrote it: go back to a copy of the data folder.");
+        return new self(
+            "What a setup was accepted on can’t be read: “{$key}” is missing or is not what it should be. Something other than Parlay wrote it: go back to a copy of the data folder.",
+        );
     }
 
     public static function version(int $version): self

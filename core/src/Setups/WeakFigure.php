@@ -13,8 +13,8 @@ use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setups\Stand\Expected;
 
 /**
- * Whether a setup is weak for the work it is meant for. The covariance judges; the geometry behind it explains; what more would mend it is tried out.
- * The limits are common practice, without a source.
+ * Whether a setup is weak for the work it is meant for. The covariance judges; the geometry behind it explains; what more would mend it
+ * is tried out. The limits are common practice, without a source.
  */
 final readonly class WeakFigure
 {
@@ -103,7 +103,10 @@ final readonly class WeakFigure
             return null;
         }
 
-        return new Weakness($short->kind, $short->name === null ? [] : [$short->name], $short->metres, null, $off, true, $reach, mended: ceil($short->metres * $reach / $good));
+        return new Weakness(
+            $short->kind, $short->name === null ? [] : [$short->name], $short->metres, null, $off, true, $reach,
+            mended: ceil($short->metres * $reach / $good),
+        );
     }
 
     /** What a shot itself does so far out, 95 %. */
@@ -125,7 +128,9 @@ final readonly class WeakFigure
             $distances && $this->flattest() < self::FLAT => [WeaknessKind::DistancesInLine, [], null, null],
             $this->longest() < $off / 2 => [WeaknessKind::ShortSights, [], $this->longest(), null],
             $this->flattest() < self::FLAT => [WeaknessKind::InLine, [], null, null],
-            $this->far !== null && abs(Angle::signed($this->station->azimuthTo($this->far) - $this->middle())) > M_PI_2 => [WeaknessKind::OneSide, [], null, null],
+            $this->far !== null && abs(Angle::signed($this->station->azimuthTo($this->far) - $this->middle())) > M_PI_2 => [
+                WeaknessKind::OneSide, [], null, null,
+            ],
             default => [WeaknessKind::Weak, [], null, null],
         };
     }
@@ -133,26 +138,36 @@ final readonly class WeakFigure
     /** @return array{?string, float, ?float} the mark to sight, its direction or where one is wanted, and what the reach comes down to */
     private function mend(Position $far, float $reach): array
     {
-        [$positions, $deviations] = [array_map(static fn (PlannedSight $s) => $s->control, $this->sights), array_map(static fn (PlannedSight $s) => $s->planDeviation, $this->sights)];
+        [$positions, $deviations] = [
+            array_map(static fn (PlannedSight $s) => $s->control, $this->sights),
+            array_map(static fn (PlannedSight $s) => $s->planDeviation, $this->sights),
+        ];
         $names = array_map(static fn (PlannedSight $s) => $s->name, $this->sights);
         [$best, $least] = [null, 0.7 * $reach];
         foreach ($this->control as $name => $c) {
             if (in_array((string) $name, $names, true) || $c->distanceTo($this->station) < 2.0) {
                 continue;
             }
-            $with = Expected::precision($this->station, [...$positions, $c], [...$deviations, 0.0], $this->accuracy)?->at($this->station, $far)->major;
+            $with = Expected::precision($this->station, [...$positions, $c], [...$deviations, 0.0], $this->accuracy)?->at(
+                $this->station, $far,
+            )->major;
             if ($with !== null && $with < $least) {
                 [$best, $least] = [(string) $name, $with];
             }
         }
 
-        return $best === null ? [null, Angle::wrap($this->middle() + M_PI_2), null] : [$best, $this->station->azimuthTo($this->control[$best]), $least];
+        return $best === null
+            ? [null, Angle::wrap($this->middle() + M_PI_2), null]
+            : [$best, $this->station->azimuthTo($this->control[$best]), $least];
     }
 
     private function farthestControl(): Position
     {
         $by = $this->sights;
-        usort($by, fn (PlannedSight $a, PlannedSight $b) => $this->station->distanceTo($b->control) <=> $this->station->distanceTo($a->control));
+        usort(
+            $by,
+            fn (PlannedSight $a, PlannedSight $b) => $this->station->distanceTo($b->control) <=> $this->station->distanceTo($a->control),
+        );
 
         return $by[0]->control;
     }

@@ -32,7 +32,8 @@ final readonly class Deviation
     /** Where either has no elevation the height is not judged. A figure equal to the tolerance is in. */
     public function verdict(Tolerance $tolerance): Verdict
     {
-        $out = self::isBeyond($this->plan, $tolerance->plan) || ($this->height !== null && self::isBeyond($this->height, $tolerance->height));
+        $out = self::isBeyond($this->plan, $tolerance->plan)
+            || ($this->height !== null && self::isBeyond($this->height, $tolerance->height));
 
         return $out ? Verdict::Out : Verdict::In;
     }

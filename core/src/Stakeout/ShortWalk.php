@@ -8,10 +8,10 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Points\NearestNext;
 
 /**
- * A short walk over all places from where one stands, ending anywhere: nearest next, then shortened by turning stretches round (2-opt) and by
- * moving up to three places elsewhere (Or-opt) until nothing helps, tried anew from shaken orders while they are few. Not the shortest there
- * is: on cases small enough to be solved exactly it comes within 5 % (see the tests).
- * Source: Croes 1958 for 2-opt, Or 1976 for Or-opt (recalled).
+ * A short walk over all places from where one stands, ending anywhere: nearest next, then shortened by turning stretches round (2-opt)
+ * and by moving up to three places elsewhere (Or-opt) until nothing helps, tried anew from shaken orders while they are few. Not the
+ * shortest there is: on cases small enough to be solved exactly it comes within 5 % (see the tests). Source: Croes 1958 for 2-opt, Or
+ * 1976 for Or-opt (recalled).
  */
 final class ShortWalk
 {
@@ -237,7 +237,10 @@ final class ShortWalk
 
         $order = array_values($order);
 
-        return [...array_slice($order, 0, $cuts[0]), ...array_slice($order, $cuts[1], $cuts[2] - $cuts[1]), ...array_slice($order, $cuts[0], $cuts[1] - $cuts[0]), ...array_slice($order, $cuts[2])];
+        return [
+            ...array_slice($order, 0, $cuts[0]), ...array_slice($order, $cuts[1], $cuts[2] - $cuts[1]),
+            ...array_slice($order, $cuts[0], $cuts[1] - $cuts[0]), ...array_slice($order, $cuts[2]),
+        ];
     }
 
     /** @param  array<int, int>  $order */

@@ -15,7 +15,10 @@ final class AngleText
     private const MARKS = ['º' => '°', '′' => "'", '’' => "'", '″' => '"', '”' => '"', "''" => '"', '−' => '-'];
 
     /** Words that stand for a mark, behind a number. */
-    private const WORDS = ['~(?<=\d)\s*(?:degrees?|deg|d)\.?(?![a-z])~ui' => '°', '~(?<=\d)\s*(?:minutes?|min|m)\.?(?![a-z])~ui' => "'", '~(?<=\d)\s*(?:seconds?|sec|s)\.?(?=\s*(?:[-+]|[EW]\b|$))~ui' => '"'];
+    private const WORDS = [
+        '~(?<=\d)\s*(?:degrees?|deg|d)\.?(?![a-z])~ui' => '°', '~(?<=\d)\s*(?:minutes?|min|m)\.?(?![a-z])~ui' => "'",
+        '~(?<=\d)\s*(?:seconds?|sec|s)\.?(?=\s*(?:[-+]|[EW]\b|$))~ui' => '"',
+    ];
 
     /** Up to three numbers, at least one of them marked: 45°30'15", 45° 30, 30', 45-30'. */
     private const MARKED = '~(?<![\d.])(?:\d+(?:\.\d+)?\s*[°\'"]?(?!\s*[-+*]\s)[ -]?){0,2}\d+(?:\.\d+)?\s*[°\'"]?~u';
@@ -129,7 +132,11 @@ final class AngleText
             return $gon ? $numbers[0] * M_PI / 200 : deg2rad($numbers[0]);
         }
         // Whole degrees and minutes before what follows; sixty of either is a slip.
-        if (in_array($m[2] ?? '', ['gon', 'g'], true) || $numbers[1] >= 60 || ($numbers[2] ?? 0) >= 60 || floor($numbers[0]) !== $numbers[0] || (isset($numbers[2]) && floor($numbers[1]) !== $numbers[1])) {
+        if (in_array($m[2] ?? '', ['gon', 'g'], true)
+            || $numbers[1] >= 60
+            || ($numbers[2] ?? 0) >= 60
+            || floor($numbers[0]) !== $numbers[0]
+            || (isset($numbers[2]) && floor($numbers[1]) !== $numbers[1])) {
             return null;
         }
 

@@ -50,7 +50,9 @@ final class Decimal
             $found = [];
         }
         if (count($found) > 1) {
-            return sprintf('“%s” can be %s: write it with its foot and inch marks', mb_substr($text, 0, 40), implode(' or ', array_map(static fn (float $m) => LengthStyle::FeetInches32->format($m / $unit->metres() * LengthUnit::Foot->metres()), $found)));
+            return sprintf('“%s” can be %s: write it with its foot and inch marks', mb_substr($text, 0, 40), implode(' or ', array_map(
+                static fn (float $m) => LengthStyle::FeetInches32->format($m / $unit->metres() * LengthUnit::Foot->metres()), $found,
+            )));
         }
         if ($found === []) {
             return sprintf('“%s” is not a length in feet and inches', mb_substr($text, 0, 40));

@@ -60,7 +60,8 @@ enum LengthStyle: string
     }
 
     /**
-     * A difference: a small one is one step finer in metric and in inches alone in feet-inches. What rounds up to a foot or a metre is written as one.
+     * A difference: a small one is one step finer in metric and in inches alone in feet-inches. What rounds up to a foot or a metre is
+     * written as one.
      *
      * @param  int  $finer  decimal places more than usual, or halvings of the fraction
      */
@@ -76,12 +77,15 @@ enum LengthStyle: string
         return match ($this) {
             self::Feet => self::decimal($metres / 0.3048, 3 + $finer).' ft',
             self::UsFeet => self::decimal($metres / LengthUnit::UsFoot->metres(), 3 + $finer).' ft US',
-            default => round(abs($metres) * 1000, 1 + $finer) < self::SMALL * 1000 ? self::decimal($metres * 1000, 1 + $finer).' mm' : $this->format($metres),
+            default => round(abs($metres) * 1000, 1 + $finer) < self::SMALL * 1000
+                ? self::decimal($metres * 1000, 1 + $finer).' mm'
+                : $this->format($metres),
         };
     }
 
     /**
-     * A difference beside what is allowed of it: one that is beyond, and would be written like what is allowed, is written finer until it shows.
+     * A difference beside what is allowed of it: one that is beyond, and would be written like what is allowed, is written finer until
+     * it shows.
      *
      * @param  float  $tolerance  metres
      * @param  bool  $out  what was said of it
@@ -89,7 +93,10 @@ enum LengthStyle: string
     public function formatJudged(float $metres, float $tolerance, bool $out): string
     {
         $finer = 0;
-        while ($out && abs($metres) > $tolerance && $finer < self::FINEST && $this->formatDeviation(abs($metres), $finer) === $this->formatDeviation($tolerance, $finer)) {
+        while ($out
+            && abs($metres) > $tolerance
+            && $finer < self::FINEST
+            && $this->formatDeviation(abs($metres), $finer) === $this->formatDeviation($tolerance, $finer)) {
             $finer++;
         }
 

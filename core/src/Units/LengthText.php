@@ -5,23 +5,29 @@ declare(strict_types=1);
 namespace Parlay\Core\Units;
 
 /**
- * Reads a length as people type it: 12.5 · 12,5 · 1.234,5 · 3+2*0.15 · 250 mm · 12 ft 3 in · 12' 3 1/2" · 12'-3-1/2" · 6-3/4" · 12' - 3" · 3½" · 12-3 1/2.
+ * Reads a length as people type it: 12.5 · 12,5 · 1.234,5 · 3+2*0.15 · 250 mm · 12 ft 3 in · 12' 3 1/2" · 12'-3-1/2" · 6-3/4" · 12' -
+ * 3" · 3½" · 12-3 1/2.
  *
- * A hyphen in feet and inches joins (12'-3", 3-1/2"); a sign with blanks around it is a sum or a difference. Where two readings remain (1,234, or 12-3 1/2 in
- * a feet-inches project) both are given, the likelier first, and the person chooses. A foot or inch mark means the project's own foot.
+ * A hyphen in feet and inches joins (12'-3", 3-1/2"); a sign with blanks around it is a sum or a difference. Where two readings remain
+ * (1,234, or 12-3 1/2 in a feet-inches project) both are given, the likelier first, and the person chooses. A foot or inch mark means
+ * the project's own foot.
  */
 final readonly class LengthText
 {
     private const MARKS = [
-        '′' => "'", '’' => "'", '‘' => "'", '″' => '"', '”' => '"', '“' => '"', "''" => '"', 'ft US' => 'usft', '×' => '*', '−' => '-', '–' => '-', '‐' => '-', '⁄' => '/', "\u{A0}" => ' ', "\u{202F}" => ' ', "\u{2009}" => ' ',
+        '′' => "'", '’' => "'", '‘' => "'", '″' => '"', '”' => '"', '“' => '"', "''" => '"', 'ft US' => 'usft',
+        '×' => '*', '−' => '-', '–' => '-', '‐' => '-', '⁄' => '/', "\u{A0}" => ' ', "\u{202F}" => ' ', "\u{2009}" => ' ',
     ];
 
     private const FRACTIONS = [
-        '½' => '1/2', '¼' => '1/4', '¾' => '3/4', '⅛' => '1/8', '⅜' => '3/8', '⅝' => '5/8', '⅞' => '7/8', '⅓' => '1/3', '⅔' => '2/3', '⅕' => '1/5', '⅖' => '2/5', '⅗' => '3/5', '⅘' => '4/5', '⅙' => '1/6', '⅚' => '5/6', '⅒' => '1/10', '⅑' => '1/9', '⅐' => '1/7',
+        '½' => '1/2', '¼' => '1/4', '¾' => '3/4', '⅛' => '1/8', '⅜' => '3/8', '⅝' => '5/8', '⅞' => '7/8', '⅓' => '1/3', '⅔' => '2/3',
+        '⅕' => '1/5', '⅖' => '2/5', '⅗' => '3/5', '⅘' => '4/5', '⅙' => '1/6', '⅚' => '5/6', '⅒' => '1/10', '⅑' => '1/9', '⅐' => '1/7',
     ];
 
     /** 12 feet 3 inches, 12ft 3in: as 12'3". */
-    private const WRITTEN_OUT = ['~(\d) ?(?:feet|foot)(?![a-z])~', '~(\d) ?(?:inches|inch)(?![a-z])~', '~(\d) ?ft\.?[ -]?(\d[\d ./-]*?) ?in\.?(?![a-z])~'];
+    private const WRITTEN_OUT = [
+        '~(\d) ?(?:feet|foot)(?![a-z])~', '~(\d) ?(?:inches|inch)(?![a-z])~', '~(\d) ?ft\.?[ -]?(\d[\d ./-]*?) ?in\.?(?![a-z])~',
+    ];
 
     /** 1'234 and 1 234 are thousands: no foot has three figures of inches behind it. */
     private const GROUPED = '~(?<![\d.,\'])\d{1,3}(?:(?:\'\d{3})+|(?: \d{3})+)(?![\d\'/"]| ?in)~';
@@ -166,7 +172,10 @@ final readonly class LengthText
             return [$text];
         }
         // 1.234,5 can be nothing else.
-        $text = preg_replace_callback('~(?<![\d.,])\d{1,3}(?:\.\d{3})+,\d+(?![\d.,])~', static fn (array $m): string => strtr($m[0], ['.' => '', ',' => '.']), $text) ?? $text;
+        $text = preg_replace_callback(
+            '~(?<![\d.,])\d{1,3}(?:\.\d{3})+,\d+(?![\d.,])~', static fn (array $m): string => strtr($m[0], ['.' => '', ',' => '.']),
+            $text,
+        ) ?? $text;
         $thousands = preg_match('~(?<![\d.,])\d{1,3}(,\d{3})+(?![\d,])~', $text) === 1;
         $several = preg_match('~\d,\d+,\d~', $text) === 1 || preg_match('~,\d+\.~', $text) === 1;
         $decimal = $several || preg_match('~\.\d+,~', $text) === 1 ? [] : [str_replace(',', '.', $text)];
@@ -228,7 +237,10 @@ final readonly class LengthText
         return [$named ? $value : $value * $this->bare->metres(), $rest];
     }
 
-    /** @return array{float, bool, string}|null metres and true where a unit is named, else the bare number and false; and the text that follows */
+    /**
+     * @return array{float, bool, string}|null metres and true where a unit is named, else the bare number and false; and the text that
+     *     follows
+     */
     private function atom(string $text): ?array
     {
         return $this->feet($text) ?? $this->inches($text) ?? $this->hyphened($text) ?? self::mixed($text) ?? $this->number($text);
@@ -258,7 +270,9 @@ final readonly class LengthText
         $inches = self::inchesOf($in[1], $in[2] ?? '', $in[3] ?? '', $in[4] ?? '', $in[5] ?? '');
 
         // A whole foot of inches behind a foot is a slip of the finger.
-        return $inches === null || $inches >= 12.0 ? null : [((float) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($rest, strlen($in[0]))];
+        return $inches === null || $inches >= 12.0
+            ? null
+            : [((float) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($rest, strlen($in[0]))];
     }
 
     /**
@@ -289,12 +303,16 @@ final readonly class LengthText
         if (preg_match('~^(\d+)-(\d{1,2})(?:[ -](\d+)/(\d+))?(?![\d/.\'"])~', $text, $m) === 1 && $this->joins && (int) $m[2] < 12) {
             $inches = self::inchesOf($m[2], $m[3] ?? '', $m[4] ?? '', '', '');
 
-            return $inches === null ? null : [((int) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($text, strlen($m[0]))];
+            return $inches === null
+                ? null
+                : [((int) $m[1] * 12 + $inches) * $this->foot->metres() / 12, true, substr($text, strlen($m[0]))];
         }
         if (preg_match('~^(\d+)-(\d+)/(\d+)(?![\d/.\'"])~', $text, $m) === 1 && ($this->joins || ! $this->sums)) {
             $fraction = self::fraction($m[2], $m[3]);
             // In a file it may also be feet and a part of an inch.
-            $joined = $fraction === null ? null : ($this->joins ? ((int) $m[1] + $fraction) * $this->foot->metres() : ((int) $m[1] * 12 + $fraction) * $this->foot->metres() / 12);
+            $joined = $fraction === null ? null : ($this->joins
+                ? ((int) $m[1] + $fraction) * $this->foot->metres()
+                : ((int) $m[1] * 12 + $fraction) * $this->foot->metres() / 12);
 
             return $joined === null ? null : [$joined, true, substr($text, strlen($m[0]))];
         }

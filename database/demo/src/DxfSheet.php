@@ -20,12 +20,17 @@ final class DxfSheet
 
     public function layer(string $name, int $colour): void
     {
-        $this->layers .= $this->tags([[0, 'LAYER'], ...$this->mark('AcDbSymbolTableRecord', 'AcDbLayerTableRecord'), [2, $name], [70, 0], [62, $colour], [6, 'CONTINUOUS']]);
+        $this->layers .= $this->tags([
+            [0, 'LAYER'], ...$this->mark('AcDbSymbolTableRecord', 'AcDbLayerTableRecord'), [2, $name], [70, 0], [62, $colour],
+            [6, 'CONTINUOUS'],
+        ]);
     }
 
     public function line(string $layer, array $p, array $q): string
     {
-        return $this->entity('LINE', $layer, 'AcDbLine', [[10, $p[0]], [20, $p[1]], [30, $p[2] ?? 0.0], [11, $q[0]], [21, $q[1]], [31, $q[2] ?? 0.0]]);
+        return $this->entity(
+            'LINE', $layer, 'AcDbLine', [[10, $p[0]], [20, $p[1]], [30, $p[2] ?? 0.0], [11, $q[0]], [21, $q[1]], [31, $q[2] ?? 0.0]],
+        );
     }
 
     public function circle(string $layer, array $p, float $radius): string
@@ -40,12 +45,17 @@ final class DxfSheet
 
     public function text(string $layer, array $p, float $height, string $text, float $degrees = 0.0): string
     {
-        return $this->entity('TEXT', $layer, 'AcDbText', [[10, $p[0]], [20, $p[1]], [30, $p[2] ?? 0.0], [40, $height], [1, $text], [50, $degrees]]);
+        return $this->entity(
+            'TEXT', $layer, 'AcDbText', [[10, $p[0]], [20, $p[1]], [30, $p[2] ?? 0.0], [40, $height], [1, $text], [50, $degrees]],
+        );
     }
 
     public function ellipse(string $layer, array $p, array $axis, float $ratio): string
     {
-        return $this->entity('ELLIPSE', $layer, 'AcDbEllipse', [[10, $p[0]], [20, $p[1]], [30, 0.0], [11, $axis[0]], [21, $axis[1]], [31, 0.0], [40, $ratio], [41, 0.0], [42, 2 * M_PI]]);
+        return $this->entity(
+            'ELLIPSE', $layer, 'AcDbEllipse',
+            [[10, $p[0]], [20, $p[1]], [30, 0.0], [11, $axis[0]], [21, $axis[1]], [31, 0.0], [40, $ratio], [41, 0.0], [42, 2 * M_PI]],
+        );
     }
 
     /** @param  list<array{float, float, 2?: float}>  $vertices x, y, bulge */
@@ -69,12 +79,18 @@ final class DxfSheet
 
     public function insert(string $layer, string $block, array $p, float $degrees, float $scale = 1.0): string
     {
-        return $this->entity('INSERT', $layer, 'AcDbBlockReference', [[2, $block], [10, $p[0]], [20, $p[1]], [30, $p[2] ?? 0.0], [41, $scale], [42, $scale], [43, $scale], [50, $degrees]]);
+        return $this->entity(
+            'INSERT', $layer, 'AcDbBlockReference',
+            [[2, $block], [10, $p[0]], [20, $p[1]], [30, $p[2] ?? 0.0], [41, $scale], [42, $scale], [43, $scale], [50, $degrees]],
+        );
     }
 
     public function block(string $name, string $entities): void
     {
-        $this->blocks .= $this->tags([[0, 'BLOCK'], ...$this->mark('AcDbEntity', 'AcDbBlockBegin'), [8, '0'], [2, $name], [70, 0], [10, 0.0], [20, 0.0], [30, 0.0], [3, $name]])
+        $this->blocks .= $this->tags([
+            [0, 'BLOCK'], ...$this->mark('AcDbEntity', 'AcDbBlockBegin'), [8, '0'], [2, $name], [70, 0], [10, 0.0], [20, 0.0],
+            [30, 0.0], [3, $name],
+        ])
             .$entities.$this->tags([[0, 'ENDBLK'], ...$this->mark('AcDbEntity', 'AcDbBlockEnd'), [8, '0']]);
     }
 
@@ -85,14 +101,23 @@ final class DxfSheet
 
     public function file(): string
     {
-        return $this->tags([[0, 'SECTION'], [2, 'HEADER'], [9, '$ACADVER'], [1, $this->r12 ? 'AC1009' : 'AC1015'], [9, '$INSUNITS'], [70, $this->units], [0, 'ENDSEC'],
-            [0, 'SECTION'], [2, 'TABLES'], [0, 'TABLE'], [2, 'LAYER'], [70, 20]]).$this->layers.$this->tags([[0, 'ENDTAB'], [0, 'ENDSEC'], [0, 'SECTION'], [2, 'BLOCKS']])
-            .$this->blocks.$this->tags([[0, 'ENDSEC'], [0, 'SECTION'], [2, 'ENTITIES']]).$this->entities.$this->tags([[0, 'ENDSEC'], [0, 'EOF']]);
+        return $this->tags([[
+            0, 'SECTION',
+        ], [2, 'HEADER'], [9, '$ACADVER'], [1, $this->r12 ? 'AC1009' : 'AC1015'], [9, '$INSUNITS'], [70, $this->units], [0, 'ENDSEC'],
+            [0, 'SECTION'], [2, 'TABLES'], [0, 'TABLE'], [2, 'LAYER'], [70, 20]]).$this->layers.$this->tags(
+                [[0, 'ENDTAB'], [0, 'ENDSEC'], [0, 'SECTION'], [2, 'BLOCKS']],
+            )
+            .$this->blocks.$this->tags([[0, 'ENDSEC'], [0, 'SECTION'], [2, 'ENTITIES']]).$this->entities.$this->tags(
+                [[0, 'ENDSEC'], [0, 'EOF']],
+            );
     }
 
     private function entity(string $type, string $layer, string $class, array $tags): string
     {
-        return $this->tags([[0, $type], ...($this->r12 ? [] : [[5, strtoupper(dechex($this->handle++))], [100, 'AcDbEntity']]), [8, $layer], ...($this->r12 ? [] : [[100, $class]]), ...$tags]);
+        return $this->tags([
+            [0, $type], ...($this->r12 ? [] : [[5, strtoupper(dechex($this->handle++))], [100, 'AcDbEntity']]), [8, $layer],
+            ...($this->r12 ? [] : [[100, $class]]), ...$tags,
+        ]);
     }
 
     private function mark(string ...$classes): array

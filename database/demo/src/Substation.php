@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Parlay\Demo;
 
 /**
- * The substation beside the yard, invented: a designer's drawing in millimetres on an origin of its own, with the site's control drawn in it,
- * its next revision, and a list of studs with slips of the pen. To try placing, revisions and the doctor with.
+ * The substation beside the yard, invented: a designer's drawing in millimetres on an origin of its own, with the site's control drawn
+ * in it, its next revision, and a list of studs with slips of the pen. To try placing, revisions and the doctor with.
  */
 final class Substation
 {
@@ -29,14 +29,19 @@ final class Substation
                     continue;
                 }
                 [$x, $y] = [4000.0 * $i + ($revised && $i === 1 && $k === 1 ? 120.0 : 0.0), 3500.0 * $k];
-                $d->draw($d->circle('FOOTINGS', [$x, $y], 250.0), $d->polyline('FOOTINGS', [[$x - 600, $y - 600], [$x + 600, $y - 600], [$x + 600, $y + 600], [$x - 600, $y + 600]], true));
+                $d->draw($d->circle('FOOTINGS', [$x, $y], 250.0), $d->polyline(
+                    'FOOTINGS', [[$x - 600, $y - 600], [$x + 600, $y - 600], [$x + 600, $y + 600], [$x - 600, $y + 600]], true,
+                ));
             }
         }
         $d->draw($d->polyline('TRENCH', [[-2000.0, 9000.0], [5000.0, 9000.0, 0.4142135624], [8000.0, 12000.0], [8000.0, 15000.0]], false));
         if ($revised) {
             $d->draw($d->circle('FOOTINGS', [14000.0, 3500.0], 900.0));
         }
-        $d->draw($d->text('NOTES', [1200.0, 250.0], 300.0, '4.000'), $d->text('NOTES', [0.0, -2500.0], 400.0, 'SUBSTATION'.($revised ? ' REV B' : '')));
+        $d->draw(
+            $d->text('NOTES', [1200.0, 250.0], 300.0, '4.000'),
+            $d->text('NOTES', [0.0, -2500.0], 400.0, 'SUBSTATION'.($revised ? ' REV B' : '')),
+        );
         foreach (self::control() as $name => [$n, $e]) {
             [$x, $y] = self::own($n, $e);
             $d->draw($d->point('CONTROL', [$x, $y]), $d->text('CONTROL', [$x + 400, $y + 400], 600.0, $name));
@@ -51,7 +56,10 @@ final class Substation
         $rows = "Name,Easting,Northing,Level,Code,Crew\n";
         for ($i = 1; $i <= 12; $i++) {
             [$e, $n] = [self::EASTING + 1.25 * $i, self::NORTHING + 2.0 + 0.4 * ($i % 3)];
-            $rows .= sprintf("%s,%.3f,%s,%.3f,STUD,%s\n", $i === 9 ? 'ST8' : "ST$i", $e, $i === 5 ? sprintf('%.3f', $n * 10) : sprintf('%.3f', $n), 4.6, $i % 2 === 0 ? 'north' : 'south');
+            $rows .= sprintf(
+                "%s,%.3f,%s,%.3f,STUD,%s\n", $i === 9 ? 'ST8' : "ST$i", $e, $i === 5 ? sprintf('%.3f', $n * 10) : sprintf('%.3f', $n),
+                4.6, $i % 2 === 0 ? 'north' : 'south',
+            );
         }
 
         return $rows.sprintf("ST3,%.3f,%.3f,4.600,STUD,south\n", self::EASTING + 3.75, self::NORTHING + 2.0);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
-/** Records of a binary DXF: after a sentinel, each group is a code and a value whose form the code decides (the published DXF reference). */
+/**
+ * Records of a binary DXF: after a sentinel, each group is a code and a value whose form the code decides (the published DXF
+ * reference).
+ */
 final class BinaryTags implements Tags
 {
     public const SENTINEL = '~^[A-Za-z]+ Binary DXF\r\n\x1A\0~';
@@ -95,9 +98,12 @@ final class BinaryTags implements Tags
 
         return [$code, match (true) {
             $code >= 310 && $code < 320, $code === 1004 => $this->take((int) $this->number('C', 1)),
-            $code >= 10 && $code < 60, $code >= 110 && $code < 150, $code >= 210 && $code < 240, $code >= 460 && $code < 470, $code >= 1010 && $code < 1060 => $this->number('e', 8),
-            $code >= 60 && $code < 80, $code >= 170 && $code < 180, $code >= 270 && $code < 290, $code >= 370 && $code < 390, $code >= 400 && $code < 410, $code >= 1060 && $code < 1071 => self::signed((int) $this->number('v', 2), 16),
-            $code >= 90 && $code < 100, $code >= 420 && $code < 430, $code >= 440 && $code < 460, $code === 1071 => self::signed((int) $this->number('V', 4), 32),
+            $code >= 10 && $code < 60, $code >= 110 && $code < 150, $code >= 210
+                && $code < 240, $code >= 460 && $code < 470, $code >= 1010 && $code < 1060 => $this->number('e', 8),
+            $code >= 60 && $code < 80, $code >= 170 && $code < 180, $code >= 270 && $code < 290, $code >= 370
+                && $code < 390, $code >= 400 && $code < 410, $code >= 1060 && $code < 1071 => self::signed((int) $this->number('v', 2), 16),
+            $code >= 90 && $code < 100, $code >= 420
+                && $code < 430, $code >= 440 && $code < 460, $code === 1071 => self::signed((int) $this->number('V', 4), 32),
             $code >= 160 && $code < 170 => $this->number('P', 8),
             $code >= 290 && $code < 300 => $this->number('C', 1),
             $code < 1080 => $this->string(),

@@ -25,6 +25,9 @@ final class Block
 
     public static function of(Record $r, DxfText $text): self
     {
-        return new self($text->plain($r->text(2)), [$r->real(10), $r->real(20), $r->real(30)], ($r->integer(70) & self::EXTERNAL) !== 0, $text->plain($r->text(1)));
+        return new self(
+            $text->plain($r->text(2)), [$r->real(10), $r->real(20), $r->real(30)], ($r->integer(70) & self::EXTERNAL) !== 0,
+            $text->plain($r->text(1)),
+        );
     }
 }

@@ -15,7 +15,10 @@ use Parlay\Core\Units\LengthUnit;
 final class DxfReader
 {
     /** $INSUNITS of the published DXF reference. */
-    private const UNITS = [1 => LengthUnit::Inch, 2 => LengthUnit::Foot, 4 => LengthUnit::Millimetre, 5 => LengthUnit::Centimetre, 6 => LengthUnit::Metre, 21 => LengthUnit::UsFoot];
+    private const UNITS = [
+        1 => LengthUnit::Inch, 2 => LengthUnit::Foot, 4 => LengthUnit::Millimetre, 5 => LengthUnit::Centimetre, 6 => LengthUnit::Metre,
+        21 => LengthUnit::UsFoot,
+    ];
 
     private const TELL_EVERY = 2000;
 
@@ -95,7 +98,10 @@ final class DxfReader
             throw UnreadableDrawing::truncated("{$this->tags->placeWord()} {$this->tags->place()}");
         }
 
-        return $this->placement->drawing($this->unit, $this->version === '' ? 'R12 or earlier' : $this->version, $this->repairs?->sentences() ?? [], $this->tags->placeWord());
+        return $this->placement->drawing(
+            $this->unit, $this->version === '' ? 'R12 or earlier' : $this->version, $this->repairs?->sentences() ?? [],
+            $this->tags->placeWord(),
+        );
     }
 
     /** @param  callable(): void  $take */
@@ -107,7 +113,9 @@ final class DxfReader
             if ($this->repairs === null) {
                 throw $e;
             }
-            $this->repairs->note($record->at(), rtrim(preg_replace('~ The file is damaged.*$~', '', lcfirst($e->getMessage())) ?? '', '.').': left out');
+            $this->repairs->note(
+                $record->at(), rtrim(preg_replace('~ The file is damaged.*$~', '', lcfirst($e->getMessage())) ?? '', '.').': left out',
+            );
         }
     }
 
@@ -116,7 +124,9 @@ final class DxfReader
         if ($this->polyline !== null && $r->type === 'VERTEX') {
             // What joins corners to faces has no place of its own.
             $place = ($r->integer(70) & 0xC0) === 0x80 ? [$r->real(10), $r->real(20), $r->real(30)] : $r->place(10);
-            $this->polyline->vertices[] = [...$place, $r->real(42), $r->integer(70), [$r->integer(71), $r->integer(72), $r->integer(73), $r->integer(74)]];
+            $this->polyline->vertices[] = [
+                ...$place, $r->real(42), $r->integer(70), [$r->integer(71), $r->integer(72), $r->integer(73), $r->integer(74)],
+            ];
 
             return;
         }
@@ -240,7 +250,9 @@ final class DxfReader
         if ($pieces === [] && $insertion === null) {
             return $this->placement->leaveOut("{$r->type} without length");
         }
-        $normal = isset(Pieces::IN_SPACE[$r->type]) || $r->type === 'DIMENSION' || ($r->type === 'POLYLINE' && Polylines::runsInSpace($r)) ? null : $r->extrusion();
+        $normal = isset(Pieces::IN_SPACE[$r->type]) || $r->type === 'DIMENSION' || ($r->type === 'POLYLINE' && Polylines::runsInSpace($r))
+            ? null
+            : $r->extrusion();
 
         return new Drawn(
             $this->layerOfDrawn($r), Colours::of($r), $r->place, $pieces,
@@ -283,7 +295,9 @@ final class DxfReader
             } elseif ($variable === '$INSUNITS' && $code === 70) {
                 $this->unit = self::UNITS[(int) $value] ?? null;
                 if ($this->unit === null && (int) $value !== 0) {
-                    $this->placement->remark("The file declares a unit that Parlay does not know (\$INSUNITS $value): choose it by the size of the work.");
+                    $this->placement->remark(
+                        "The file declares a unit that Parlay does not know (\$INSUNITS $value): choose it by the size of the work.",
+                    );
                 }
             } elseif ($variable === '$ACADVER') {
                 $this->version = $value;

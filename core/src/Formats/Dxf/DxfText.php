@@ -12,7 +12,10 @@ final class DxfText
 
     private const MULTIBYTE = ['1' => 'CP932', '2' => 'CP950', '3' => 'CP949', '4' => 'JOHAB', '5' => 'CP936'];
 
-    private const NAMED = ['ascii' => 'CP1252', 'macroman' => 'MACINTOSH', 'mac-roman' => 'MACINTOSH', 'ksc5601' => 'CP949', 'johab' => 'JOHAB', 'big5' => 'CP950', 'gb2312' => 'CP936'];
+    private const NAMED = [
+        'ascii' => 'CP1252', 'macroman' => 'MACINTOSH', 'mac-roman' => 'MACINTOSH', 'ksc5601' => 'CP949', 'johab' => 'JOHAB',
+        'big5' => 'CP950', 'gb2312' => 'CP936',
+    ];
 
     /** @param  string|null  $codePage  null where the file names none: UTF-8 where the bytes are, else Windows-1252 */
     public function __construct(private readonly ?string $codePage = null) {}
@@ -54,8 +57,13 @@ final class DxfText
         // Escaped marks are put out of the way of the rules that look for bare ones.
         $text = strtr($this->decode($raw), ['\\\\' => "\x01", '\\{' => "\x02", '\\}' => "\x03"]);
         $text = self::unicode($text);
-        $text = preg_replace(['~\\\\[ACcfFHQTWp][^;\\\\]*;~', '~\\\\[LlOoKk]~', '~\\\\S([^;^#/]*?)\^ ?;~', '~\\\\S\^ ?([^;]*);~', '~\\\\S([^;]*?)[#^/] ?([^;]*);~', '~\\\\S([^;]*);~'], ['', '', '$1', '$1', '$1/$2', '$1'], $text) ?? $text;
-        $text = str_replace(['\\P', '\\N', '\\X', '\\~', '^I', '^J', '^M', '{', '}'], ["\n", "\n", "\n", "\u{A0}", ' ', "\n", '', '', ''], $text);
+        $text = preg_replace([
+            '~\\\\[ACcfFHQTWp][^;\\\\]*;~', '~\\\\[LlOoKk]~', '~\\\\S([^;^#/]*?)\^ ?;~', '~\\\\S\^ ?([^;]*);~',
+            '~\\\\S([^;]*?)[#^/] ?([^;]*);~', '~\\\\S([^;]*);~',
+        ], ['', '', '$1', '$1', '$1/$2', '$1'], $text) ?? $text;
+        $text = str_replace(
+            ['\\P', '\\N', '\\X', '\\~', '^I', '^J', '^M', '{', '}'], ["\n", "\n", "\n", "\u{A0}", ' ', "\n", '', '', ''], $text,
+        );
 
         return $this->percent(strtr($text, ["\x01" => '\\', "\x02" => '{', "\x03" => '}', "\u{A0}" => ' ']));
     }
@@ -85,9 +93,17 @@ final class DxfText
     /** \U+03A9, also as two surrogates; \M+1 and four digits is a character of a multibyte code page. */
     private static function unicode(string $text): string
     {
-        $text = preg_replace_callback('~\\\\U\+([dD][89abAB][0-9A-Fa-f]{2})\\\\U\+([dD][c-fC-F][0-9A-Fa-f]{2})~', static fn (array $m): string => (string) mb_chr(0x10000 + ((hexdec($m[1]) & 0x3FF) << 10 | hexdec($m[2]) & 0x3FF)), $text) ?? $text;
-        $text = preg_replace_callback('~\\\\U\+([0-9A-Fa-f]{4})~', static fn (array $m): string => (string) mb_chr((int) hexdec($m[1])), $text) ?? $text;
+        $text = preg_replace_callback(
+            '~\\\\U\+([dD][89abAB][0-9A-Fa-f]{2})\\\\U\+([dD][c-fC-F][0-9A-Fa-f]{2})~',
+            static fn (array $m): string => (string) mb_chr(0x10000 + ((hexdec($m[1]) & 0x3FF) << 10 | hexdec($m[2]) & 0x3FF)), $text,
+        ) ?? $text;
+        $text = preg_replace_callback(
+            '~\\\\U\+([0-9A-Fa-f]{4})~', static fn (array $m): string => (string) mb_chr((int) hexdec($m[1])), $text,
+        ) ?? $text;
 
-        return preg_replace_callback('~\\\\M\+([1-5])([0-9A-Fa-f]{4})~', static fn (array $m): string => (string) @iconv(self::MULTIBYTE[$m[1]], 'UTF-8//IGNORE', (string) hex2bin($m[2])), $text) ?? $text;
+        return preg_replace_callback(
+            '~\\\\M\+([1-5])([0-9A-Fa-f]{4})~',
+            static fn (array $m): string => (string) @iconv(self::MULTIBYTE[$m[1]], 'UTF-8//IGNORE', (string) hex2bin($m[2])), $text,
+        ) ?? $text;
     }
 }

@@ -93,7 +93,10 @@ final class HatchOutline
         }
         $pieces = [];
         foreach ($edges as $list) {
-            $edge = new Record($r->type, $r->place, array_combine(array_reverse($list['codes']), array_reverse($list['values'])), $list['codes'], $list['values']);
+            $edge = new Record(
+                $r->type, $r->place, array_combine(array_reverse($list['codes']), array_reverse($list['values'])), $list['codes'],
+                $list['values'],
+            );
             $piece = match ($list['kind']) {
                 1 => [ShapeKind::Line, [$edge->real(10), $edge->real(20), $z, $edge->real(11), $edge->real(21), $z]],
                 2 => self::arc($edge, $z),
@@ -126,7 +129,9 @@ final class HatchOutline
     {
         [$start, $sweep] = self::turn($edge);
 
-        return $edge->real(40) === 0.0 ? null : [ShapeKind::Arc, [$edge->real(10), $edge->real(20), $z, abs($edge->real(40)), deg2rad($start), deg2rad($sweep)]];
+        return $edge->real(40) === 0.0
+            ? null
+            : [ShapeKind::Arc, [$edge->real(10), $edge->real(20), $z, abs($edge->real(40)), deg2rad($start), deg2rad($sweep)]];
     }
 
     /** @return Piece|null */
@@ -142,7 +147,10 @@ final class HatchOutline
         $from = $parameter($start);
         $turn = $sweep >= 360 - 1e-9 ? 2 * M_PI : fmod($parameter($start + $sweep) - $from + 4 * M_PI, 2 * M_PI);
 
-        return [ShapeKind::Ellipse, [$edge->real(10), $edge->real(20), $z, $u[0], $u[1], 0.0, -$ratio * $u[1], $ratio * $u[0], 0.0, $from, $turn]];
+        return [
+            ShapeKind::Ellipse,
+            [$edge->real(10), $edge->real(20), $z, $u[0], $u[1], 0.0, -$ratio * $u[1], $ratio * $u[0], 0.0, $from, $turn],
+        ];
     }
 
     /** @return Piece|null */

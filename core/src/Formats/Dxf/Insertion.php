@@ -68,6 +68,9 @@ final readonly class Insertion
     {
         [$x, $y] = [$column * $this->across, $row * $this->up];
 
-        return [$this->at[0] + $x * cos($this->rotation) - $y * sin($this->rotation), $this->at[1] + $x * sin($this->rotation) + $y * cos($this->rotation), $this->at[2]];
+        return [
+            $this->at[0] + $x * cos($this->rotation) - $y * sin($this->rotation),
+            $this->at[1] + $x * sin($this->rotation) + $y * cos($this->rotation), $this->at[2],
+        ];
     }
 }

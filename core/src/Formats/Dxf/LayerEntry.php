@@ -23,6 +23,9 @@ final readonly class LayerEntry
         $flags = $r->integer(70);
         $index = $r->integer(62, 7);
 
-        return new self($r->has(420) ? $r->integer(420) & 0xFFFFFF : Colours::rgb($index), $index < 0, ($flags & self::FROZEN) !== 0, ($flags & self::LOCKED) !== 0);
+        return new self(
+            $r->has(420) ? $r->integer(420) & 0xFFFFFF : Colours::rgb($index), $index < 0, ($flags & self::FROZEN) !== 0,
+            ($flags & self::LOCKED) !== 0,
+        );
     }
 }

@@ -72,7 +72,10 @@ final class MendingTags implements Tags
         }
         if (! $whole && $type !== 'EOF' && ! $this->ended) {
             $this->ended = true;
-            $this->repairs->note("line {$this->place()}", "the file ends without its closing EOF; the $type begun in line $start may be incomplete and was left out");
+            $this->repairs->note(
+                "line {$this->place()}",
+                "the file ends without its closing EOF; the $type begun in line $start may be incomplete and was left out",
+            );
 
             return new Record('EOF', $this->place(), []);
         }
@@ -118,7 +121,10 @@ final class MendingTags implements Tags
         do {
             $this->at++;
         } while ($this->ready(2 * self::PROOF) && ! $this->alternates());
-        $this->repairs->note("line $from", sprintf('“%s” is no group code; reading went on in line %d', mb_substr(mb_scrub($found), 0, 30), $this->place() + 1));
+        $this->repairs->note(
+            "line $from",
+            sprintf('“%s” is no group code; reading went on in line %d', mb_substr(mb_scrub($found), 0, 30), $this->place() + 1),
+        );
     }
 
     private function alternates(): bool
@@ -130,7 +136,8 @@ final class MendingTags implements Tags
         }
         // A run of whole numbers looks like codes at every line: only a group 0 with a word, or a layer, proves the rhythm.
         for ($i = 0; $i < self::PROOF; $i++) {
-            if (preg_match('~^\$?[A-Z_0-9 ]*[A-Z]{3}~', trim($this->lines[$this->at + 2 * $i + 1])) === 1 || str_contains($this->lines[$this->at + 2 * $i + 1], '.')) {
+            if (preg_match('~^\$?[A-Z_0-9 ]*[A-Z]{3}~', trim($this->lines[$this->at + 2 * $i + 1])) === 1
+                || str_contains($this->lines[$this->at + 2 * $i + 1], '.')) {
                 return true;
             }
         }
@@ -173,10 +180,16 @@ final class MendingTags implements Tags
             return;
         }
         $windows = substr_count($piece, "\r\n");
-        $kinds = array_filter(['CR LF' => $windows, 'LF' => substr_count($piece, "\n") - $windows, 'CR' => substr_count(rtrim($piece, "\r"), "\r") - $windows]);
+        $kinds = array_filter([
+            'CR LF' => $windows, 'LF' => substr_count($piece, "\n") - $windows,
+            'CR' => substr_count(rtrim($piece, "\r"), "\r") - $windows,
+        ]);
         if (count($kinds) > 1) {
             $this->lineEndsNoted = true;
-            $this->repairs->note('line '.($this->before + count($this->lines) + 1).' and on', 'line ends are mixed ('.implode(', ', array_keys($kinds)).'); all were taken as line ends');
+            $this->repairs->note(
+                'line '.($this->before + count($this->lines) + 1).' and on',
+                'line ends are mixed ('.implode(', ', array_keys($kinds)).'); all were taken as line ends',
+            );
         }
     }
 }

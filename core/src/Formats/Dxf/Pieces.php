@@ -19,13 +19,17 @@ final class Pieces
 {
     /** Entities that become pieces; INSERT and DIMENSION are placed by their blocks. */
     public const READ = [
-        'LINE' => true, 'LWPOLYLINE' => true, 'POLYLINE' => true, 'ARC' => true, 'CIRCLE' => true, 'ELLIPSE' => true, 'SPLINE' => true, 'POINT' => true,
+        'LINE' => true, 'LWPOLYLINE' => true, 'POLYLINE' => true, 'ARC' => true,
+        'CIRCLE' => true, 'ELLIPSE' => true, 'SPLINE' => true, 'POINT' => true,
         'TEXT' => true, 'MTEXT' => true, 'ATTRIB' => true, '3DFACE' => true, 'SOLID' => true, 'TRACE' => true, 'HATCH' => true,
         'LEADER' => true, 'MULTILEADER' => true, 'MLEADER' => true,
     ];
 
     /** Drawn in space: their extrusion says nothing about where they lie. */
-    public const IN_SPACE = ['LINE' => true, 'POINT' => true, 'MTEXT' => true, 'ELLIPSE' => true, 'SPLINE' => true, '3DFACE' => true, 'LEADER' => true, 'MULTILEADER' => true, 'MLEADER' => true];
+    public const IN_SPACE = [
+        'LINE' => true, 'POINT' => true, 'MTEXT' => true, 'ELLIPSE' => true, 'SPLINE' => true, '3DFACE' => true, 'LEADER' => true,
+        'MULTILEADER' => true, 'MLEADER' => true,
+    ];
 
     public const ANNOTATION = ['DIMENSION' => true, 'LEADER' => true, 'MULTILEADER' => true, 'MLEADER' => true];
 
@@ -46,7 +50,9 @@ final class Pieces
             '3DFACE' => self::face($r),
             'SOLID', 'TRACE' => self::solid($r),
             'HATCH' => HatchOutline::of($r),
-            'LEADER' => $r->integer(72) === 1 && ($curve = Spline::through($r->points(10))) !== null ? [self::curve($curve)] : Polylines::open($r->points(10)),
+            'LEADER' => $r->integer(72) === 1 && ($curve = Spline::through($r->points(10))) !== null
+                ? [self::curve($curve)]
+                : Polylines::open($r->points(10)),
             'MULTILEADER', 'MLEADER' => Multileader::of($r, $text),
             default => [],
         };
@@ -69,7 +75,10 @@ final class Pieces
     /** @return list<Piece> */
     private static function arc(Record $r): array
     {
-        return $r->needed(40) === 0.0 ? [] : [[ShapeKind::Arc, [...$r->place(10), abs($r->real(40)), deg2rad($r->needed(50)), deg2rad(self::sweep($r->real(50), $r->needed(51)))]]];
+        return $r->needed(40) === 0.0 ? [] : [[
+            ShapeKind::Arc,
+            [...$r->place(10), abs($r->real(40)), deg2rad($r->needed(50)), deg2rad(self::sweep($r->real(50), $r->needed(51)))],
+        ]];
     }
 
     /** @return list<Piece> */
@@ -101,7 +110,8 @@ final class Pieces
             }
         }
         $tangent = static fn (int $x): ?array => $r->has($x) ? [$r->real($x), $r->real($x + 10), $r->real($x + 20)] : null;
-        $curve = Spline::of($r->integer(71, 3), $knots, $r->points(10), $weights) ?? Spline::through(self::closed($r->points(11), $r), $tangent(12), $tangent(13));
+        $curve = Spline::of($r->integer(71, 3), $knots, $r->points(10), $weights)
+            ?? Spline::through(self::closed($r->points(11), $r), $tangent(12), $tangent(13));
 
         return $curve === null ? [] : [self::curve($curve)];
     }
@@ -200,7 +210,9 @@ final class Pieces
     private static function solid(Record $r): array
     {
         $corner = static fn (int $k): array => $r->place(10 + $k);
-        $corners = $r->has(13) && $corner(3) !== $corner(2) ? [$corner(0), $corner(1), $corner(3), $corner(2)] : [$corner(0), $corner(1), $corner(2)];
+        $corners = $r->has(13) && $corner(3) !== $corner(2)
+            ? [$corner(0), $corner(1), $corner(3), $corner(2)]
+            : [$corner(0), $corner(1), $corner(2)];
 
         return Polylines::open([...$corners, $corners[0]]);
     }

@@ -97,11 +97,15 @@ final class Placement
         }
         foreach ($this->blocks as $block) {
             if ($block->external) {
-                $this->remark("The external reference “{$block->name}”".($block->path === '' ? '' : " ({$block->path})").' is not in this file: ask for a drawing with its references bound.');
+                $this->remark("The external reference “{$block->name}”"
+                    .($block->path === '' ? '' : " ({$block->path})")
+                    .' is not in this file: ask for a drawing with its references bound.');
             }
         }
         if ($this->tilted > 0) {
-            $this->remark("{$this->tilted} curves lie on tilted planes: they are true on the plan, and have no height; the centres of circles are kept as points with theirs.");
+            $this->remark(
+                "{$this->tilted} curves lie on tilted planes: they are true on the plan, and have no height; the centres of circles are kept as points with theirs.",
+            );
         }
         foreach ($this->leftOut as $what => $count) {
             $this->remark(sprintf('%d %s left out: %s.', $count, $count === 1 ? 'entity' : 'entities', $what));
@@ -111,7 +115,10 @@ final class Placement
         }
         $flat = $this->lowest === INF || ($this->lowest === 0.0 && $this->highest === 0.0);
 
-        return new Drawing($unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest], $this->annotations, $repairs, $placeWord);
+        return new Drawing(
+            $unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest],
+            $this->annotations, $repairs, $placeWord,
+        );
     }
 
     /** @param  list<string>  $within  names of the blocks being placed, outermost first */
@@ -124,7 +131,9 @@ final class Placement
             }
         }
         // Layer 0 inside a block stands for the layer the block is inserted on; on a frozen layer the whole insertion is not shown.
-        $layer = $insertLayer !== null && ($drawn->layer === '0' || ($this->layerTable[$insertLayer]->frozen ?? false)) ? $insertLayer : $drawn->layer;
+        $layer = $insertLayer !== null && ($drawn->layer === '0' || ($this->layerTable[$insertLayer]->frozen ?? false))
+            ? $insertLayer
+            : $drawn->layer;
         $colour = $drawn->colour === Colours::BY_BLOCK ? $insertColour : $drawn->colour;
         $transform = $drawn->plane === null ? $transform : $transform->after($drawn->plane);
         if ($drawn->insertion !== null) {
@@ -143,15 +152,26 @@ final class Placement
             [$kind, $values] = $asDrawn && $piece[0] !== ShapeKind::Ellipse ? $piece : $transform->apply($piece[0], $piece[1]);
             $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform);
             if ($piece[0] === ShapeKind::Circle && ($kind === ShapeKind::Line || is_nan($values[2]))) {
-                // A sleeve in a wall is a circle that stands upright or leans: on the plan it is an edge or an ellipse, and its centre is what is staked.
-                $this->keep($into, $rgb, ShapeKind::Point, $place, $transform->point($piece[1][0], $piece[1][1], $piece[1][2]), null, $transform);
+                // A sleeve in a wall is a circle that stands upright or leans: on the plan it is an edge or an ellipse, and its centre
+                // is what is staked.
+                $this->keep(
+                    $into, $rgb, ShapeKind::Point, $place, $transform->point($piece[1][0], $piece[1][1], $piece[1][2]), null,
+                    $transform,
+                );
             }
         }
     }
 
     /** @param  list<string>  $within */
-    private function insert(Insertion $insertion, Transform $transform, string $layer, int $colour, array $within, int $place, bool $marked): void
-    {
+    private function insert(
+        Insertion $insertion,
+        Transform $transform,
+        string $layer,
+        int $colour,
+        array $within,
+        int $place,
+        bool $marked,
+    ): void {
         $block = $this->blocks[DxfText::folded($insertion->block)] ?? null;
         if ($block === null) {
             $this->leaveOut("insertion of block “{$insertion->block}”, which the file does not define");
@@ -167,7 +187,9 @@ final class Placement
         $multiplied = $copies * $this->weight($block, $within);
         // What is inserted within a block was counted with it.
         if ($within === [] && ($copies > self::MOST_PIECES || $this->multiplied + $multiplied > self::MOST_PIECES)) {
-            $this->leaveOut("block “{$block->name}” ({$insertion->where}) would multiply the drawing beyond ".number_format(self::MOST_PIECES).' pieces');
+            $this->leaveOut("block “{$block->name}” ({$insertion->where}) would multiply the drawing beyond "
+                .number_format(self::MOST_PIECES)
+                .' pieces');
 
             return;
         }
@@ -178,7 +200,9 @@ final class Placement
             $to = $insertion->place($i % $insertion->columns, intdiv($i, $insertion->columns));
             if ($into !== null) {
                 [$kind, $values] = $transform->apply(ShapeKind::Insert, [...$to, $insertion->rotation, 0.0]);
-                $this->keep($into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform, $insertion->attributes);
+                $this->keep(
+                    $into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform, $insertion->attributes,
+                );
             }
             $inner = $transform->after(Transform::insert($block->base, $insertion->scale, $insertion->rotation, $to));
             foreach ($block->entities as $child) {
@@ -188,7 +212,8 @@ final class Placement
     }
 
     /**
-     * Pieces of one insertion; what inserts itself counts once. Known before anything is placed, so a block that multiplies is caught in time.
+     * Pieces of one insertion; what inserts itself counts once. Known before anything is placed, so a block that multiplies is caught
+     * in time.
      *
      * @param  list<string>  $within
      */
@@ -220,8 +245,16 @@ final class Placement
      * @param  list<float>  $v
      * @param  array<string, string>  $attributes  of an insertion
      */
-    private function keep(DrawingLayer $layer, int $rgb, ShapeKind $kind, int $place, array $v, string|Spline|null $extra, Transform $transform, array $attributes = []): void
-    {
+    private function keep(
+        DrawingLayer $layer,
+        int $rgb,
+        ShapeKind $kind,
+        int $place,
+        array $v,
+        string|Spline|null $extra,
+        Transform $transform,
+        array $attributes = [],
+    ): void {
         if ($kind === ShapeKind::Spline && $extra instanceof Spline) {
             $curve = $transform->spline($extra);
             $layer->addCurve($curve->mapped(fn (array $p): array => [$p[0], $p[1], $this->height($p[2])]), $place, $rgb);

@@ -100,7 +100,9 @@ final class Polylines
         $pieces = [];
         for ($i = 0, $n = $closed ? $count : $count - 1; $i < $n; $i++) {
             [$p, $q] = [$vertices[$i], $vertices[$i + 1 < $count ? $i + 1 : 0]];
-            $piece = $p[3] === 0.0 && $p[0] !== $q[0] ? [ShapeKind::Line, [$p[0], $p[1], $p[2], $q[0], $q[1], $q[2]]] : self::segment($p, $q);
+            $piece = $p[3] === 0.0 && $p[0] !== $q[0]
+                ? [ShapeKind::Line, [$p[0], $p[1], $p[2], $q[0], $q[1], $q[2]]]
+                : self::segment($p, $q);
             if ($piece !== null) {
                 $pieces[] = $piece;
             }
@@ -159,7 +161,9 @@ final class Polylines
                 }
             }
             if (count($face) >= 3) {
-                array_push($triangles, ...Pieces::triangles(array_map(static fn (int $k) => $corners[abs($k) - 1], array_slice($face, 0, 4))));
+                array_push(
+                    $triangles, ...Pieces::triangles(array_map(static fn (int $k) => $corners[abs($k) - 1], array_slice($face, 0, 4))),
+                );
             }
         }
 

@@ -12,10 +12,16 @@ namespace Parlay\Core\Formats\Dxf;
 final class Record
 {
     /** Types whose groups repeat and mean something by their order. */
-    public const REPEATING = ['SECTION' => true, 'LWPOLYLINE' => true, 'SPLINE' => true, 'HATCH' => true, 'MTEXT' => true, 'LEADER' => true, 'MULTILEADER' => true, 'MLEADER' => true];
+    public const REPEATING = [
+        'SECTION' => true, 'LWPOLYLINE' => true, 'SPLINE' => true, 'HATCH' => true, 'MTEXT' => true, 'LEADER' => true,
+        'MULTILEADER' => true, 'MLEADER' => true,
+    ];
 
     /** Handles, owners, class names, line types and weights: nobody asks for them, so they are not kept. */
-    public const UNUSED = [5 => true, 6 => true, 48 => true, 100 => true, 102 => true, 105 => true, 330 => true, 347 => true, 348 => true, 360 => true, 370 => true, 390 => true, 999 => true];
+    public const UNUSED = [
+        5 => true, 6 => true, 48 => true, 100 => true, 102 => true, 105 => true, 330 => true, 347 => true, 348 => true, 360 => true,
+        370 => true, 390 => true, 999 => true,
+    ];
 
     public const EXTENDED_DATA = 1000;
 

@@ -115,9 +115,16 @@ final readonly class Transform
 
         return match ($kind) {
             ShapeKind::Line => [$kind, [$x, $y, $z, ...$this->point($v[3], $v[4], $v[5])]],
-            ShapeKind::Circle => $this->round([$x, $y, $z], $this->vector($v[3], 0.0, 0.0), $this->vector(0.0, $v[3], 0.0), 0.0, 2 * M_PI, true),
-            ShapeKind::Arc => $this->round([$x, $y, $z], $this->vector($v[3], 0.0, 0.0), $this->vector(0.0, $v[3], 0.0), $v[4], $v[5], false),
-            ShapeKind::Ellipse => $this->round([$x, $y, $z], $this->vector($v[3], $v[4], $v[5]), $this->vector($v[6], $v[7], $v[8]), $v[9], $v[10], abs($v[10]) >= 2 * M_PI - self::SAME),
+            ShapeKind::Circle => $this->round(
+                [$x, $y, $z], $this->vector($v[3], 0.0, 0.0), $this->vector(0.0, $v[3], 0.0), 0.0, 2 * M_PI, true,
+            ),
+            ShapeKind::Arc => $this->round(
+                [$x, $y, $z], $this->vector($v[3], 0.0, 0.0), $this->vector(0.0, $v[3], 0.0), $v[4], $v[5], false,
+            ),
+            ShapeKind::Ellipse => $this->round(
+                [$x, $y, $z], $this->vector($v[3], $v[4], $v[5]), $this->vector($v[6], $v[7], $v[8]), $v[9], $v[10],
+                abs($v[10]) >= 2 * M_PI - self::SAME,
+            ),
             ShapeKind::Point => [$kind, [$x, $y, $z]],
             ShapeKind::Text => [$kind, [$x, $y, $z, $this->height($v[4], $v[3]), $this->turn($v[4]), 0.0]],
             ShapeKind::Insert => [$kind, [$x, $y, $z, $this->turn($v[3]), 0.0]],
@@ -140,7 +147,10 @@ final readonly class Transform
     /** @return array{float, float, float} */
     public function point(float $x, float $y, float $z): array
     {
-        return [$this->a * $x + $this->b * $y + $this->c * $z + $this->x, $this->d * $x + $this->e * $y + $this->f * $z + $this->y, $this->g * $x + $this->h * $y + $this->i * $z + $this->z];
+        return [
+            $this->a * $x + $this->b * $y + $this->c * $z + $this->x, $this->d * $x + $this->e * $y + $this->f * $z + $this->y,
+            $this->g * $x + $this->h * $y + $this->i * $z + $this->z,
+        ];
     }
 
     /**
@@ -199,7 +209,10 @@ final readonly class Transform
             $stops[] = $t;
         }
         // Its farthest points lie at heights of their own; those of a whole circle at that of its centre.
-        $at = static fn (float $t): array => [$c[0] + $along[0] / $length * $reach($t), $c[1] + $along[1] / $length * $reach($t), $c[2] + $u[2] * cos($t) + $v[2] * sin($t)];
+        $at = static fn (float $t): array => [
+            $c[0] + $along[0] / $length * $reach($t), $c[1] + $along[1] / $length * $reach($t),
+            $c[2] + $u[2] * cos($t) + $v[2] * sin($t),
+        ];
         usort($stops, static fn (float $s, float $t) => $reach($s) <=> $reach($t));
 
         return [ShapeKind::Line, [...$at($stops[0]), ...$at($stops[count($stops) - 1])]];
@@ -208,7 +221,10 @@ final readonly class Transform
     /** @return array{float, float, float} */
     private function vector(float $x, float $y, float $z): array
     {
-        return [$this->a * $x + $this->b * $y + $this->c * $z, $this->d * $x + $this->e * $y + $this->f * $z, $this->g * $x + $this->h * $y + $this->i * $z];
+        return [
+            $this->a * $x + $this->b * $y + $this->c * $z, $this->d * $x + $this->e * $y + $this->f * $z,
+            $this->g * $x + $this->h * $y + $this->i * $z,
+        ];
     }
 
     private function turn(float $angle): float

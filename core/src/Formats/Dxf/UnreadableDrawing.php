@@ -22,12 +22,18 @@ final class UnreadableDrawing extends \DomainException
 
     public static function noCode(int $line, string $found): self
     {
-        return self::damaged(sprintf('Line %d: a group code (a whole number) was expected, and “%s” stands there. The file is damaged from here or is no DXF file; ask for it again.', $line, self::quote($found)));
+        return self::damaged(sprintf(
+            'Line %d: a group code (a whole number) was expected, and “%s” stands there. The file is damaged from here or is no DXF '
+                .'file; ask for it again.',
+            $line, self::quote($found),
+        ));
     }
 
     public static function noBinaryCode(int $byte, int $found): self
     {
-        return self::damaged("Byte $byte: $found is no group code of a binary DXF. The file is damaged from here; ask for it again, as text if possible.");
+        return self::damaged(
+            "Byte $byte: $found is no group code of a binary DXF. The file is damaged from here; ask for it again, as text if possible.",
+        );
     }
 
     public static function lineTooLong(int $line): self
@@ -42,18 +48,24 @@ final class UnreadableDrawing extends \DomainException
 
     public static function badNumber(string $at, string $type, int $code, string $found): self
     {
-        return self::damaged(sprintf('%s (%s), group %d: “%s” is not a coordinate. The file is damaged; ask for it again.', ucfirst($at), $type, $code, self::quote($found)));
+        return self::damaged(sprintf(
+            '%s (%s), group %d: “%s” is not a coordinate. The file is damaged; ask for it again.', ucfirst($at), $type, $code,
+            self::quote($found),
+        ));
     }
 
     public static function missing(string $at, string $type, int $code): self
     {
-        return self::damaged(sprintf('%s (%s): the coordinate of group %d is missing. The file is damaged; ask for it again.', ucfirst($at), $type, $code));
+        return self::damaged(
+            sprintf('%s (%s): the coordinate of group %d is missing. The file is damaged; ask for it again.', ucfirst($at), $type, $code),
+        );
     }
 
     /** @param  list<string>  $leftOut  what there was and why it was not taken, a phrase each */
     public static function noGeometry(array $leftOut): self
     {
-        return new self('The drawing holds nothing that Parlay reads: no lines, arcs, circles, points, texts or blocks in its model space.'.($leftOut === [] ? '' : ' Left out: '.mb_substr(implode('; ', array_slice($leftOut, 0, 5)), 0, 500).'.'));
+        return new self('The drawing holds nothing that Parlay reads: no lines, arcs, circles, points, texts or blocks in its model space.'
+            .($leftOut === [] ? '' : ' Left out: '.mb_substr(implode('; ', array_slice($leftOut, 0, 5)), 0, 500).'.'));
     }
 
     private static function damaged(string $message): self

@@ -118,7 +118,9 @@ final class Features
     {
         $piece = feof($stream) ? '' : (string) fread($stream, self::PIECE);
         if ($piece === '' || strlen($buffer) > self::LARGEST) {
-            throw UnreadablePoints::brokenJson($number, $piece === '' ? 'it was cut off in this feature' : 'this feature is larger than any point');
+            throw UnreadablePoints::brokenJson(
+                $number, $piece === '' ? 'it was cut off in this feature' : 'this feature is larger than any point',
+            );
         }
         $buffer .= $piece;
     }

@@ -82,7 +82,8 @@ final class GeoJsonPoints
 
         return new PointRow(
             $number, $name, new Position($metres[1], $metres[0], $metres[2] ?? null),
-            mb_substr(self::word($properties, self::CODES) ?? '', 0, Name::LONGEST), mb_substr(self::word($properties, self::DESCRIPTIONS) ?? '', 0, 1000),
+            mb_substr(self::word($properties, self::CODES) ?? '', 0, Name::LONGEST),
+            mb_substr(self::word($properties, self::DESCRIPTIONS) ?? '', 0, 1000),
             (string) json_encode($at[1]), (string) json_encode($at[0]), array_slice($attributes, 0, 50),
         );
     }

@@ -18,10 +18,15 @@ final class GeoJsonWriter
      */
     public static function pieces(iterable $points, string $project): \Generator
     {
-        yield '{"type":"FeatureCollection","siteGrid":'.self::json(['project' => $project, 'order' => ['easting', 'northing', 'elevation'], 'unit' => 'm']).",\"features\":[\n";
+        yield '{"type":"FeatureCollection","siteGrid":'
+            .self::json(['project' => $project, 'order' => ['easting', 'northing', 'elevation'], 'unit' => 'm'])
+            .",\"features\":[\n";
         $comma = '';
         foreach ($points as $p) {
-            $at = [round($p->position->easting, 5), round($p->position->northing, 5), ...($p->position->elevation === null ? [] : [round($p->position->elevation, 5)])];
+            $at = [
+                round($p->position->easting, 5), round($p->position->northing, 5),
+                ...($p->position->elevation === null ? [] : [round($p->position->elevation, 5)]),
+            ];
             yield $comma.self::json([
                 'type' => 'Feature', 'geometry' => ['type' => 'Point', 'coordinates' => $at],
                 'properties' => ['name' => $p->name, 'code' => $p->code, 'description' => $p->description, 'layer' => $p->layer],
@@ -33,6 +38,9 @@ final class GeoJsonWriter
 
     private static function json(mixed $value): string
     {
-        return json_encode($value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE);
+        return json_encode(
+            $value,
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE,
+        );
     }
 }

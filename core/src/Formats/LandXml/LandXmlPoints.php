@@ -12,8 +12,8 @@ use Parlay\Core\Points\RowFault;
 use Parlay\Core\Units\LengthUnit;
 
 /**
- * The CgPoints of a LandXML file, read as a stream. A point's text is northing, easting and, where it has one, elevation (LandXML 1.2 schema);
- * the unit is the file's own.
+ * The CgPoints of a LandXML file, read as a stream. A point's text is northing, easting and, where it has one, elevation (LandXML 1.2
+ * schema); the unit is the file's own.
  */
 final class LandXmlPoints
 {
@@ -67,19 +67,30 @@ final class LandXmlPoints
             $name = (string) ($reader->getAttribute('name') ?? $reader->getAttribute('oID') ?? '');
             [$code, $description] = [(string) $reader->getAttribute('code'), (string) $reader->getAttribute('desc')];
             $line = (int) (@$reader->expand() ?: null)?->getLineNo();
-            yield self::row($line > 0 ? $line : $number, $name, $code, $description, mb_substr((string) @$reader->readString(), 0, self::LARGEST_POINT), $unit);
+            yield self::row(
+                $line > 0 ? $line : $number, $name, $code, $description,
+                mb_substr((string) @$reader->readString(), 0, self::LARGEST_POINT), $unit,
+            );
         }
     }
 
-    private static function row(int $line, string $name, string $code, string $description, string $text, LengthUnit $unit): PointRow|RowFault
-    {
+    private static function row(
+        int $line,
+        string $name,
+        string $code,
+        string $description,
+        string $text,
+        LengthUnit $unit,
+    ): PointRow|RowFault {
         $fault = Name::fault($name);
         if ($fault !== null) {
             return new RowFault($line, null, $fault);
         }
         $parts = preg_split('~\s+~', trim($text)) ?: [];
         if (count($parts) < 2 || count($parts) > 3) {
-            return new RowFault($line, null, sprintf('“%s” are not a northing, an easting and an elevation', mb_substr(trim($text), 0, 60)));
+            return new RowFault(
+                $line, null, sprintf('“%s” are not a northing, an easting and an elevation', mb_substr(trim($text), 0, 60)),
+            );
         }
         $metres = [];
         foreach ($parts as $part) {
@@ -89,7 +100,10 @@ final class LandXmlPoints
             $metres[] = (float) $part * $unit->metres();
         }
 
-        return new PointRow($line, $name, new Position($metres[0], $metres[1], $metres[2] ?? null), mb_substr($code, 0, Name::LONGEST), mb_substr($description, 0, 1000), $parts[0], $parts[1]);
+        return new PointRow(
+            $line, $name, new Position($metres[0], $metres[1], $metres[2] ?? null), mb_substr($code, 0, Name::LONGEST),
+            mb_substr($description, 0, 1000), $parts[0], $parts[1],
+        );
     }
 
     /** @param  resource  $stream */
@@ -106,8 +120,8 @@ final class LandXmlPoints
     }
 
     /**
-     * A file may define names of its own and use one thousands of times: 160 kB that become gigabytes. No list of points needs any, so such a file is
-     * refused before a parser sees it. What stands before the first element is looked at, whatever its encoding.
+     * A file may define names of its own and use one thousands of times: 160 kB that become gigabytes. No list of points needs any, so
+     * such a file is refused before a parser sees it. What stands before the first element is looked at, whatever its encoding.
      *
      * @param  resource  $stream
      */

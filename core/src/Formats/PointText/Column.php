@@ -18,7 +18,10 @@ enum Column: string
 
     /** Words that headings use for it, lower case. */
     private const HEADINGS = [
-        'name' => ['name', 'p', 'point', 'pt', 'pnt', 'pkt', 'pn', '#', 'punktnr', 'pointno', 'ptno', 'bezeichnung', 'id', 'no', 'nr', 'number', 'punkt', 'station', 'mark', 'pointname', 'pointid', 'label'],
+        'name' => [
+            'name', 'p', 'point', 'pt', 'pnt', 'pkt', 'pn', '#', 'punktnr', 'pointno', 'ptno', 'bezeichnung', 'id', 'no', 'nr',
+            'number', 'punkt', 'station', 'mark', 'pointname', 'pointid', 'label',
+        ],
         'northing' => ['n', 'north', 'northing', 'y', 'nord', 'hochwert', 'hw', 'norte', 'lat', 'latitude'],
         'easting' => ['e', 'east', 'easting', 'x', 'ost', 'rechtswert', 'rw', 'este', 'lon', 'lng', 'long', 'longitude'],
         'elevation' => ['z', 'h', 'elev', 'elevation', 'height', 'level', 'rl', 'höhe', 'hoehe', 'el', 'cota', 'alt', 'altitude'],

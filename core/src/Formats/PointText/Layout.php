@@ -57,7 +57,10 @@ final readonly class Layout
     /** Whether the file itself says that its places are latitudes and longitudes. */
     public function saysDegrees(): bool
     {
-        return array_filter($this->headings, static fn (string $h) => preg_match('~^\W*(?:lat|lon|lng|long|latitude|longitude|breitengrad|längengrad)\b~iu', $h) === 1) !== [];
+        return array_filter(
+            $this->headings,
+            static fn (string $h) => preg_match('~^\W*(?:lat|lon|lng|long|latitude|longitude|breitengrad|längengrad)\b~iu', $h) === 1,
+        ) !== [];
     }
 
     /** What files of one shape have in common, so that what was told of one holds for the next: separator, number of columns, headings. */
@@ -79,6 +82,9 @@ final readonly class Layout
             return preg_split('~\s+~u', trim($line)) ?: [];
         }
 
-        return array_map(static fn (?string $cell) => trim(preg_replace('~\s*\R\s*~u', ' ', (string) $cell) ?? (string) $cell), str_getcsv($line, $separator, '"', ''));
+        return array_map(
+            static fn (?string $cell) => trim(preg_replace('~\s*\R\s*~u', ' ', (string) $cell) ?? (string) $cell),
+            str_getcsv($line, $separator, '"', ''),
+        );
     }
 }

@@ -32,7 +32,9 @@ final class LayoutGuess
         $cells = array_map(static fn (string $l) => Layout::split($l, $separator), array_slice($lines, $skip, 50));
         $columns = self::fromHeadings($heading) ?? self::byContent($cells, $mark, $order);
 
-        return new Layout($separator, $mark, $skip, $columns, self::unit(implode(' ', $heading), $cells, $columns, $mark) ?? $unit, $heading);
+        return new Layout(
+            $separator, $mark, $skip, $columns, self::unit(implode(' ', $heading), $cells, $columns, $mark) ?? $unit, $heading,
+        );
     }
 
     /**
@@ -170,7 +172,9 @@ final class LayoutGuess
         if (preg_match('~[\'"′″]~u', implode('', $cells)) === 1) {
             return LengthUnit::Foot;
         }
-        $values = array_map(static fn (string $c) => ($read = Decimal::read($c, $mark, LengthUnit::Millimetre)) === (string) $read ? $read : 1000 * (float) $read, $cells);
+        $values = array_map(static fn (string $c) => ($read = Decimal::read($c, $mark, LengthUnit::Millimetre)) === (string) $read
+            ? $read
+            : 1000 * (float) $read, $cells);
         $whole = $cells !== [] && array_filter($cells, static fn (string $c) => preg_match('~^-?\d+$~', $c) !== 1) === [];
 
         $figures = array_values(array_filter($values, is_float(...)));
@@ -179,7 +183,10 @@ final class LayoutGuess
         }
         $spread = max($figures) - min($figures);
 
-        // Whole numbers that spread over kilometres are millimetres of one site; so are figures with a decimal at most that spread over a hundred, and any that reach farther than a grid.
-        return ($whole && $spread > 5000) || ($spread > self::WIDEST_SITE && preg_grep('~[.,]\d\d~', $cells) === []) || max(array_map(abs(...), $figures)) > self::FARTHEST_GRID ? LengthUnit::Millimetre : null;
+        // Whole numbers that spread over kilometres are millimetres of one site; so are figures with a decimal at most that spread over
+        // a hundred, and any that reach farther than a grid.
+        return ($whole && $spread > 5000)
+            || ($spread > self::WIDEST_SITE && preg_grep('~[.,]\d\d~', $cells) === [])
+            || max(array_map(abs(...), $figures)) > self::FARTHEST_GRID ? LengthUnit::Millimetre : null;
     }
 }

@@ -64,7 +64,8 @@ final class PointTextReader
                 continue;
             }
             $values[$column->value] = $cell;
-            if (! in_array($column, [Column::Northing, Column::Easting, Column::Elevation], true) || ($column === Column::Elevation && $cell === '')) {
+            if (! in_array($column, [Column::Northing, Column::Easting, Column::Elevation], true)
+                || ($column === Column::Elevation && $cell === '')) {
                 continue;
             }
             if (! isset($cells[$i]) || $cell === '') {
@@ -109,12 +110,16 @@ final class PointTextReader
     {
         $rest = array_filter(array_slice($cells, count($layout->columns)), static fn (string $cell) => $cell !== '');
         $last = $layout->columns[count($layout->columns) - 1] ?? null;
-        if ($rest === [] || ! in_array($last, [Column::Description, Column::Code], true) || ($last === Column::Code && in_array(Column::Description, $layout->columns, true))) {
+        if ($rest === []
+            || ! in_array($last, [Column::Description, Column::Code], true)
+            || ($last === Column::Code && in_array(Column::Description, $layout->columns, true))) {
             return $values;
         }
         $said = $values[Column::Description->value] ?? '';
 
-        return [Column::Description->value => implode($layout->separator === Layout::BLANKS ? ' ' : $layout->separator.' ', [...($said === '' ? [] : [$said]), ...$rest])] + $values;
+        return [Column::Description->value => implode(
+            $layout->separator === Layout::BLANKS ? ' ' : $layout->separator.' ', [...($said === '' ? [] : [$said]), ...$rest],
+        )] + $values;
     }
 
     /**
@@ -125,7 +130,9 @@ final class PointTextReader
      */
     private static function endsString(array $cells, array $numbers): bool
     {
-        $words = array_unique(array_filter(array_map(static fn (string $c) => is_numeric($c) ? (string) (float) $c : $c, $cells), static fn (string $c) => $c !== ''));
+        $words = array_unique(array_filter(
+            array_map(static fn (string $c) => is_numeric($c) ? (string) (float) $c : $c, $cells), static fn (string $c) => $c !== '',
+        ));
 
         return count($numbers) >= 2 && count($words) === 1;
     }

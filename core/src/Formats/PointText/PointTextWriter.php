@@ -20,7 +20,9 @@ final class PointTextWriter
      */
     public static function lines(iterable $points, Layout $layout): \Generator
     {
-        yield self::line(array_map(static fn (Column $c) => in_array($c, [Column::Northing, Column::Easting, Column::Elevation], true) ? "{$c->value} [{$layout->unit->value}]" : $c->value, $layout->columns), $layout);
+        yield self::line(array_map(static fn (Column $c) => in_array($c, [Column::Northing, Column::Easting, Column::Elevation], true)
+            ? "{$c->value} [{$layout->unit->value}]"
+            : $c->value, $layout->columns), $layout);
         foreach ($points as $p) {
             yield self::line(array_map(static fn (Column $c) => match ($c) {
                 Column::Name => self::text($p->name),
@@ -51,7 +53,10 @@ final class PointTextWriter
     private static function line(array $cells, Layout $layout): string
     {
         $separator = $layout->separator === Layout::BLANKS ? "\t" : $layout->separator;
-        $quoted = array_map(static fn (string $c) => strpbrk($c, "\"\n\r$separator") !== false || trim($c) !== $c ? '"'.str_replace('"', '""', $c).'"' : $c, $cells);
+        $quoted = array_map(
+            static fn (string $c) => strpbrk($c, "\"\n\r$separator") !== false || trim($c) !== $c ? '"'.str_replace('"', '""', $c).'"' : $c,
+            $cells,
+        );
 
         return implode($separator, $quoted)."\r\n";
     }

@@ -55,7 +55,8 @@ final class Strings
             foreach (array_slice($string, 1) as $i => $to) {
                 $from = $string[$i]->position;
                 $layer->add(ShapeKind::Line, $to->line, self::COLOUR, [
-                    $from->easting, $from->northing, $from->elevation ?? NAN, $to->position->easting, $to->position->northing, $to->position->elevation ?? NAN, 0.0, 0.0, 0.0,
+                    $from->easting, $from->northing, $from->elevation ?? NAN,
+                    $to->position->easting, $to->position->northing, $to->position->elevation ?? NAN, 0.0, 0.0, 0.0,
                 ]);
             }
         }

@@ -40,14 +40,16 @@ final class TextLines
             $line = rtrim($line, "\r\n");
             // Files of old systems end rows with a lone CR.
             foreach (explode("\r", $line) as $i => $part) {
-                yield $number += $i > 0 ? 1 : 0 => mb_check_encoding($part, 'UTF-8') ? $part : mb_convert_encoding($part, 'UTF-8', 'Windows-1252');
+                yield $number += $i > 0 ? 1 : 0 => mb_check_encoding($part, 'UTF-8')
+                    ? $part
+                    : mb_convert_encoding($part, 'UTF-8', 'Windows-1252');
             }
         }
     }
 
     /**
-     * Rows of a table: a line break inside a quoted cell ends no row (RFC 4180). A quote opens a cell only at its beginning, for 3" is three inches; one that is
-     * not closed within a few lines is taken for a slip, and its lines for rows.
+     * Rows of a table: a line break inside a quoted cell ends no row (RFC 4180). A quote opens a cell only at its beginning, for 3" is
+     * three inches; one that is not closed within a few lines is taken for a slip, and its lines for rows.
      *
      * @param  resource  $stream  seekable, at its beginning
      * @return \Generator<int, string> line number at which a row begins to its text

@@ -24,7 +24,9 @@ final class UnreadablePoints extends \DomainException
 
     public static function tooManyColumns(int $line, int $columns, int $limit): self
     {
-        return new self("Line $line has $columns columns; a list of points has at most $limit. Check the separator, or whether this is another kind of file.");
+        return new self(
+            "Line $line has $columns columns; a list of points has at most $limit. Check the separator, or whether this is another kind of file.",
+        );
     }
 
     public static function markIsSeparator(string $mark): self
@@ -49,12 +51,17 @@ final class UnreadablePoints extends \DomainException
 
     public static function definesNames(int $line): self
     {
-        return new self("Line $line: ".'the file begins with definitions of its own (<!DOCTYPE …>), which LandXML has no use for and which can be made to fill the memory. Nothing was read. Take out all between <!DOCTYPE and its >, or ask for the file without it.');
+        return new self("Line $line: "
+            .'the file begins with definitions of its own (<!DOCTYPE …>), which LandXML has no use for and which can be made to fill '
+                .'the memory. Nothing was read. Take out all between <!DOCTYPE and its >, or ask for the file without it.');
     }
 
     public static function brokenJson(int $feature, string $why): self
     {
-        return new self(sprintf('About feature %d: the file is no whole GeoJSON feature collection (%s). Ask for it again.', $feature, mb_substr(mb_scrub($why), 0, 120)));
+        return new self(sprintf(
+            'About feature %d: the file is no whole GeoJSON feature collection (%s). Ask for it again.', $feature,
+            mb_substr(mb_scrub($why), 0, 120),
+        ));
     }
 
     public static function tooManyRows(int $limit): self

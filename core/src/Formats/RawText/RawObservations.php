@@ -12,8 +12,9 @@ use Parlay\Core\Units\LengthText;
 use Parlay\Core\Units\UnreadableText;
 
 /**
- * Raw observations as plain text: a line for each reading with the point's name, horizontal circle, zenith angle and slope distance, and the target's height
- * where it changes. Columns are parted by semicolons, tabs or commas; a heading row names them in any order, and without one they stand in this order.
+ * Raw observations as plain text: a line for each reading with the point's name, horizontal circle, zenith angle and slope distance,
+ * and the target's height where it changes. Columns are parted by semicolons, tabs or commas; a heading row names them in any order,
+ * and without one they stand in this order.
  */
 final class RawObservations
 {
@@ -77,13 +78,18 @@ final class RawObservations
             }
             $zenith = AngleText::angle($cell('zenith'), $this->angles);
             if ($zenith <= 0.0 || $zenith >= 2 * M_PI || abs($zenith - M_PI) < 0.01) {
-                throw new \DomainException("“{$cell('zenith')}” can’t be a zenith angle: level is a quarter turn, or three quarters on the second face.");
+                throw new \DomainException(
+                    "“{$cell('zenith')}” can’t be a zenith angle: level is a quarter turn, or three quarters on the second face.",
+                );
             }
             $slope = $cell('slope') === '' ? 0.0 : $this->length($cell('slope'));
             if ($slope < 0.0 || $slope > 20_000.0) {
                 throw new \DomainException("“{$cell('slope')}” can’t be a slope distance.");
             }
-            $this->rows[] = new RawRow($line, $cell('name'), new RawReading(AngleText::direction($cell('circle'), $this->angles), $zenith, $slope), $cell('height') === '' ? null : $this->length($cell('height')));
+            $this->rows[] = new RawRow(
+                $line, $cell('name'), new RawReading(AngleText::direction($cell('circle'), $this->angles), $zenith, $slope),
+                $cell('height') === '' ? null : $this->length($cell('height')),
+            );
         } catch (UnreadableText|\DomainException $e) {
             $this->problems[] = "Line $line: ".$e->getMessage();
         }

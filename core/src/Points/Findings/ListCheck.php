@@ -48,8 +48,13 @@ final class ListCheck
      * @param  LengthUnit  $unit  in which the list was read
      * @param  bool  $strings  whether the rows are the corners of lines: their names are labels, and a line may come back to where it began
      */
-    public static function examine(array $rows, LengthUnit $unit, string $decimalMark, Surroundings $around, bool $strings = false): Findings
-    {
+    public static function examine(
+        array $rows,
+        LengthUnit $unit,
+        string $decimalMark,
+        Surroundings $around,
+        bool $strings = false,
+    ): Findings {
         $doctor = new self($rows, $unit, $decimalMark, $around);
         if ($rows !== []) {
             $doctor->whole();
@@ -59,13 +64,17 @@ final class ListCheck
             $doctor->elevations();
         }
 
-        return new Findings(array_slice($doctor->findings, 0, self::MOST_FINDINGS), $doctor->untestable, max(0, count($doctor->findings) - self::MOST_FINDINGS));
+        return new Findings(
+            array_slice($doctor->findings, 0, self::MOST_FINDINGS), $doctor->untestable,
+            max(0, count($doctor->findings) - self::MOST_FINDINGS),
+        );
     }
 
     private function whole(): void
     {
         if ($this->around->isEmpty()) {
-            $this->untestable[] = 'Whether northing and easting are exchanged, the unit is right, or this is the site’s grid can’t be told: there is nothing in the project to compare with.';
+            $this->untestable[] = 'Whether northing and easting are exchanged, the unit is right, or this is the site’s grid can’t be '
+                .'told: there is nothing in the project to compare with.';
             $this->wholeByItself();
 
             return;
@@ -84,7 +93,10 @@ final class ListCheck
         $metres = in_array($this->unit, [LengthUnit::Metre, LengthUnit::Foot, LengthUnit::UsFoot], true);
         $whole = array_filter($this->rows, fn (PointRow $r) => preg_match('~\d[.,]\d~', $r->northingText.' '.$r->eastingText) === 1) === [];
         if ($metres && $whole && count($this->rows) > 2 && $body->size() > 20_000) {
-            $this->findings[] = new Finding(FindingKind::Unit, sprintf('Read in %s, the points lie over %s km, and all are whole numbers: they are probably millimetres.', $this->unit->label(), number_format($body->size() / 1000)), [], Mend::readIn(LengthUnit::Millimetre));
+            $this->findings[] = new Finding(FindingKind::Unit, sprintf(
+                'Read in %s, the points lie over %s km, and all are whole numbers: they are probably millimetres.',
+                $this->unit->label(), number_format($body->size() / 1000),
+            ), [], Mend::readIn(LengthUnit::Millimetre));
         }
     }
 
@@ -103,7 +115,12 @@ final class ListCheck
             foreach (array_slice($astray, $i + 1) as [$other, $otherKnown]) {
                 [$there, $back] = [$row->position->distanceTo($otherKnown), $other->position->distanceTo($known)];
                 if ($there < self::ASTRAY && $back < self::ASTRAY) {
-                    $this->findings[] = new Finding(FindingKind::NamesExchanged, sprintf('“%s” and “%s” lie where the project has each other, %s away: their names are probably exchanged. With the places changed over both agree within %s.', $row->name, $other->name, $this->length($row->position->distanceTo($known)), number_format(1000 * max($there, $back), 1).' mm'), [$row->line, $other->line], Mend::exchangePlaces($row, $other));
+                    $this->findings[] = new Finding(FindingKind::NamesExchanged, sprintf(
+                        '“%s” and “%s” lie where the project has each other, %s away: their names are probably exchanged. With the '
+                            .'places changed over both agree within %s.',
+                        $row->name, $other->name, $this->length($row->position->distanceTo($known)),
+                        number_format(1000 * max($there, $back), 1).' mm',
+                    ), [$row->line, $other->line], Mend::exchangePlaces($row, $other));
                 }
             }
         }
@@ -116,7 +133,8 @@ final class ListCheck
             return;
         }
         $body = MainCluster::of($this->rows);
-        $far = array_values(array_filter($this->rows, static fn (PointRow $r) => ! $body->holdsNorthing($r->position->northing, self::FAR) || ! $body->holdsEasting($r->position->easting, self::FAR)));
+        $far = array_values(array_filter($this->rows, static fn (PointRow $r) => ! $body->holdsNorthing($r->position->northing, self::FAR)
+            || ! $body->holdsEasting($r->position->easting, self::FAR)));
         if (count($far) > 0.25 * count($this->rows)) {
             return;
         }
@@ -131,11 +149,17 @@ final class ListCheck
     private function exchangedRow(PointRow $row, MainCluster $body): ?Finding
     {
         $p = $row->position;
-        if ($body->holdsNorthing($p->northing, self::FAR) || $body->holdsEasting($p->easting, self::FAR) || ! $body->holdsNorthing($p->easting, 0.1) || ! $body->holdsEasting($p->northing, 0.1)) {
+        if ($body->holdsNorthing($p->northing, self::FAR)
+            || $body->holdsEasting($p->easting, self::FAR)
+            || ! $body->holdsNorthing($p->easting, 0.1)
+            || ! $body->holdsEasting($p->northing, 0.1)) {
             return null;
         }
 
-        return new Finding(FindingKind::RowExchanged, sprintf('“%s” lies %s from the others; with northing and easting exchanged it lies among them.', $row->name, $this->away($row, $body)), [$row->line], Mend::place($row->line, $p->easting, $p->northing));
+        return new Finding(FindingKind::RowExchanged, sprintf(
+            '“%s” lies %s from the others; with northing and easting exchanged it lies among them.', $row->name,
+            $this->away($row, $body),
+        ), [$row->line], Mend::place($row->line, $p->easting, $p->northing));
     }
 
     private function slip(PointRow $row, MainCluster $body): ?Finding
@@ -160,9 +184,19 @@ final class ListCheck
         usort($home, static fn (array $a, array $b) => str_starts_with($a[1], 'with a ') <=> str_starts_with($b[1], 'with a '));
         [$metres, $how, $other] = $home[0];
         $others = array_values(array_filter($home, static fn (array $h) => abs($h[0] - $metres) > 0.0005));
-        $says = sprintf('“%s” lies %s from the others. Its %s %s would be among them %s: %s%s.', $row->name, $this->away($row, $body), $northGood ? 'easting' : 'northing', $written, $how, $other, $others === [] ? '' : sprintf('; or %s: %s%s', $others[0][1], $others[0][2], count($others) > 1 ? ', or one of '.(count($others) - 1).' other slips' : ''));
+        $says = sprintf(
+            '“%s” lies %s from the others. Its %s %s would be among them %s: %s%s.', $row->name, $this->away($row, $body),
+            $northGood ? 'easting' : 'northing', $written, $how, $other,
+            $others === [] ? '' : sprintf(
+                '; or %s: %s%s', $others[0][1], $others[0][2],
+                count($others) > 1 ? ', or one of '.(count($others) - 1).' other slips' : '',
+            ),
+        );
 
-        return new Finding(FindingKind::Digit, $says, [$row->line], Mend::place($row->line, $northGood ? $p->northing : $metres, $northGood ? $metres : $p->easting));
+        return new Finding(
+            FindingKind::Digit, $says, [$row->line],
+            Mend::place($row->line, $northGood ? $p->northing : $metres, $northGood ? $metres : $p->easting),
+        );
     }
 
     private function away(PointRow $row, MainCluster $body): string
@@ -198,10 +232,16 @@ final class ListCheck
             $this->findTwin($row, $byPlace);
         }
         foreach ($twice as $key => $lines) {
-            $this->findings[] = new Finding(FindingKind::RowTwice, sprintf('“%s” of line %d stands again, in the same place, in %s.', $byName[$key]->name, $byName[$key]->line, $this->lines($lines)), $lines);
+            $this->findings[] = new Finding(FindingKind::RowTwice, sprintf(
+                '“%s” of line %d stands again, in the same place, in %s.', $byName[$key]->name, $byName[$key]->line,
+                $this->lines($lines),
+            ), $lines);
         }
         foreach ($two as $key => $rows) {
-            $this->findings[] = new Finding(FindingKind::OneNameTwoPlaces, sprintf('“%s” names different places: line %d and, %s away, %s.', $byName[$key]->name, $byName[$key]->line, $this->length($rows[0]->position->distanceTo($byName[$key]->position)), $this->lines(array_column($rows, 'line'))), [$byName[$key]->line, ...array_column($rows, 'line')]);
+            $this->findings[] = new Finding(FindingKind::OneNameTwoPlaces, sprintf(
+                '“%s” names different places: line %d and, %s away, %s.', $byName[$key]->name, $byName[$key]->line,
+                $this->length($rows[0]->position->distanceTo($byName[$key]->position)), $this->lines(array_column($rows, 'line')),
+            ), [$byName[$key]->line, ...array_column($rows, 'line')]);
         }
     }
 
@@ -213,7 +253,10 @@ final class ListCheck
             for ($k = -1; $k <= 1; $k++) {
                 foreach ($byPlace[($n + $i).' '.($e + $k)] ?? [] as $other) {
                     if ($this->samePlace($other, $row)) {
-                        $this->findings[] = new Finding(FindingKind::TwoNamesOnePlace, sprintf('“%s” and “%s” are %s apart: one place with two names (lines %d and %d).', $other->name, $row->name, $this->length($other->position->distanceTo($row->position)), $other->line, $row->line), [$row->line]);
+                        $this->findings[] = new Finding(FindingKind::TwoNamesOnePlace, sprintf(
+                            '“%s” and “%s” are %s apart: one place with two names (lines %d and %d).', $other->name, $row->name,
+                            $this->length($other->position->distanceTo($row->position)), $other->line, $row->line,
+                        ), [$row->line]);
 
                         return;
                     }
@@ -235,7 +278,9 @@ final class ListCheck
         $given = array_filter($this->rows, static fn (PointRow $r) => $r->position->elevation !== null);
         $zero = array_filter($given, static fn (PointRow $r) => $r->position->elevation === 0.0);
         if (count($given) >= 2 && count($zero) === count($given)) {
-            $this->findings[] = new Finding(FindingKind::ZeroElevations, sprintf('All %d elevations are 0: probably none were meant. As 0 they would be staked to; as none they are not.', count($given)), [], Mend::dropElevations());
+            $this->findings[] = new Finding(FindingKind::ZeroElevations, sprintf(
+                'All %d elevations are 0: probably none were meant. As 0 they would be staked to; as none they are not.', count($given),
+            ), [], Mend::dropElevations());
         }
     }
 
@@ -244,6 +289,8 @@ final class ListCheck
     {
         $more = count($lines) - self::MOST_ROWS_NAMED;
 
-        return (count($lines) === 1 ? 'line ' : 'lines ').implode(', ', array_slice($lines, 0, self::MOST_ROWS_NAMED)).($more > 0 ? " and $more more" : '');
+        return (count($lines) === 1 ? 'line ' : 'lines ')
+            .implode(', ', array_slice($lines, 0, self::MOST_ROWS_NAMED))
+            .($more > 0 ? " and $more more" : '');
     }
 }

@@ -68,7 +68,10 @@ final readonly class WholeList
             }
         }
         if ($best[1] !== null && $best[0] < self::AGREES && $best[0] < 0.3 * $asRead && $asRead - $best[0] > self::SHOWS) {
-            return new self(new Finding($best[1][1], sprintf('%d points have names that the project knows, and lie %s from them as read; %s they lie within %s.', count($common), self::metres($asRead), $best[1][2], self::metres($best[0])), [], $best[1][3]));
+            return new self(new Finding($best[1][1], sprintf(
+                '%d points have names that the project knows, and lie %s from them as read; %s they lie within %s.', count($common),
+                self::metres($asRead), $best[1][2], self::metres($best[0]),
+            ), [], $best[1][3]));
         }
         if ($asRead < self::AGREES) {
             return new self(null, self::feet($common, $unit, $asRead));
@@ -78,7 +81,11 @@ final readonly class WholeList
         if ($fit !== null && count($common) >= 3 && $asRead > 1.0 && $rest < self::AGREES) {
             $turn = rad2deg($fit->rotation() > M_PI ? $fit->rotation() - 2 * M_PI : $fit->rotation());
 
-            return new self(new Finding(FindingKind::OtherGrid, sprintf('%d points have names that the project knows and lie %s from them, but all alike: turned by %.4f° and shifted they fit within %s. The list is in another grid.', count($common), self::metres($asRead), $turn, self::metres($rest)), []));
+            return new self(new Finding(FindingKind::OtherGrid, sprintf(
+                '%d points have names that the project knows and lie %s from them, but all alike: turned by %.4f° and shifted they '
+                    .'fit within %s. The list is in another grid.',
+                count($common), self::metres($asRead), $turn, self::metres($rest),
+            ), []));
         }
 
         return new self(null);
@@ -95,7 +102,9 @@ final readonly class WholeList
         }
         $moves = max(array_map(static fn (array $p): float => 2e-6 * hypot($p[0]->northing, $p[0]->easting), $common));
 
-        return $moves < self::SHOWS ? [sprintf('International or US feet can’t be told apart here: it moves these points by %.1f mm at most.', 1000 * $moves)] : [];
+        return $moves < self::SHOWS
+            ? [sprintf('International or US feet can’t be told apart here: it moves these points by %.1f mm at most.', 1000 * $moves)]
+            : [];
     }
 
     /**
@@ -125,7 +134,11 @@ final readonly class WholeList
         foreach (self::readings($unit) as [$as, $kind, $words, $mend]) {
             $count = $hits($as);
             if ($count >= 3 && $count >= 4 * $asRead + 3) {
-                return new self(new Finding($kind, sprintf('%s, %d points fall on places drawn in the designs; as read, %d do.', ucfirst($words), $count, $asRead), [], $mend));
+                return new self(new Finding(
+                    $kind,
+                    sprintf('%s, %d points fall on places drawn in the designs; as read, %d do.', ucfirst($words), $count, $asRead), [],
+                    $mend,
+                ));
             }
         }
 
@@ -145,25 +158,45 @@ final readonly class WholeList
             $count = 0;
             foreach ($rows as $r) {
                 $p = $as($r->position);
-                $count += $p->easting > $west - $margin * $reach && $p->easting < $east + $margin * $reach && $p->northing > $south - $margin * $reach && $p->northing < $north + $margin * $reach ? 1 : 0;
+                $count += $p->easting > $west - $margin * $reach
+                    && $p->easting < $east + $margin * $reach
+                    && $p->northing > $south - $margin * $reach
+                    && $p->northing < $north + $margin * $reach ? 1 : 0;
             }
 
             return $count / count($rows);
         };
-        $away = self::median(array_map(static fn (PointRow $r) => hypot(max($west - $r->position->easting, $r->position->easting - $east, 0.0), max($south - $r->position->northing, $r->position->northing - $north, 0.0)), $rows));
+        $away = self::median(array_map(static fn (PointRow $r) => hypot(
+            max($west - $r->position->easting, $r->position->easting - $east, 0.0),
+            max($south - $r->position->northing, $r->position->northing - $north, 0.0),
+        ), $rows));
         if ($inside(static fn (Position $p) => $p, 3.0) >= 0.5) {
-            return new self(null, ['No point of the list is known to the project by name or place, so small differences (feet against US feet, a shift) can’t be told.']);
+            return new self(null, [
+                'No point of the list is known to the project by name or place, so small differences (feet against US feet, a shift) '
+                    .'can’t be told.',
+            ]);
         }
         foreach (self::readings($unit) as [$as, $kind, $words, $mend]) {
             if ($inside($as, 0.5) >= 0.75) {
-                return new self(new Finding($kind, sprintf('The points lie %s from everything in the project as read; %s they lie in it.', self::metres($away), $words), [], $mend));
+                return new self(new Finding(
+                    $kind,
+                    sprintf('The points lie %s from everything in the project as read; %s they lie in it.', self::metres($away), $words),
+                    [], $mend,
+                ));
             }
         }
         if ($away > 10 * $reach) {
-            return new self(new Finding(FindingKind::OtherGrid, sprintf('The points lie %s from everything in the project, and neither another unit nor an exchange brings them near: this is probably another grid.', self::metres($away)), []));
+            return new self(new Finding(FindingKind::OtherGrid, sprintf(
+                'The points lie %s from everything in the project, and neither another unit nor an exchange brings them near: this is '
+                    .'probably another grid.',
+                self::metres($away),
+            ), []));
         }
 
-        return new self(null, ['The list lies beside what is in the project, and nothing in it is known by name or place: unit, exchange and grid can’t be told.']);
+        return new self(null, [
+            'The list lies beside what is in the project, and nothing in it is known by name or place: unit, exchange and grid can’t '
+                .'be told.',
+        ]);
     }
 
     /**
@@ -173,11 +206,19 @@ final readonly class WholeList
      */
     private static function readings(LengthUnit $unit): array
     {
-        $readings = [[static fn (Position $p) => new Position($p->easting, $p->northing, $p->elevation), FindingKind::Exchanged, 'with northing and easting exchanged', Mend::exchangeColumns()]];
-        foreach ([LengthUnit::Millimetre, LengthUnit::Metre, LengthUnit::Foot, LengthUnit::UsFoot, LengthUnit::Centimetre, LengthUnit::Inch] as $other) {
+        $readings = [[
+            static fn (Position $p) => new Position($p->easting, $p->northing, $p->elevation), FindingKind::Exchanged,
+            'with northing and easting exchanged', Mend::exchangeColumns(),
+        ]];
+        foreach ([
+            LengthUnit::Millimetre, LengthUnit::Metre, LengthUnit::Foot, LengthUnit::UsFoot, LengthUnit::Centimetre, LengthUnit::Inch,
+        ] as $other) {
             if ($other !== $unit) {
                 $factor = $other->metres() / $unit->metres();
-                $readings[] = [static fn (Position $p) => new Position($p->northing * $factor, $p->easting * $factor, $p->elevation), FindingKind::Unit, 'read in '.$other->label(), Mend::readIn($other)];
+                $readings[] = [
+                    static fn (Position $p) => new Position($p->northing * $factor, $p->easting * $factor, $p->elevation),
+                    FindingKind::Unit, 'read in '.$other->label(), Mend::readIn($other),
+                ];
             }
         }
 

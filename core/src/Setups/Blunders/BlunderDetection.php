@@ -13,10 +13,10 @@ use Parlay\Core\Units\AngleUnit;
 use Parlay\Core\Units\LengthUnit;
 
 /**
- * Why a setup is bad, a resection or one on a known mark: the causes that practitioners meet, each as a hypothesis on the setup's own model. One more
- * unknown for all readings; other names; the mark under the tripod; the tripod moved; each sight left out in turn, and what the others foretell of it tells
- * its cause; two sights left out where no single cause will do.
- * The causes and the order of the search are common practice, without a source; how often it is right is measured by the bench.
+ * Why a setup is bad, a resection or one on a known mark: the causes that practitioners meet, each as a hypothesis on the setup's own
+ * model. One more unknown for all readings; other names; the mark under the tripod; the tripod moved; each sight left out in turn, and
+ * what the others foretell of it tells its cause; two sights left out where no single cause will do. The causes and the order of the
+ * search are common practice, without a source; how often it is right is measured by the bench.
  */
 final readonly class BlunderDetection
 {
@@ -29,16 +29,25 @@ final readonly class BlunderDetection
     /** Pairs are tried among so many sights: those that fit worst. */
     private const PAIRS_OF = 10;
 
-    /** What it costs to believe in a second blunder, in weighted squares: one in twenty setups with one has another. Common practice, no source. */
+    /**
+     * What it costs to believe in a second blunder, in weighted squares: one in twenty setups with one has another. Common practice, no
+     * source.
+     */
     private const SECOND = 6.0;
 
-    /** Nobody looks for a blunder smaller than this, metres: what differs by less is rather control that is less exact than it is said to be. Common practice, no source. */
+    /**
+     * Nobody looks for a blunder smaller than this, metres: what differs by less is rather control that is less exact than it is said
+     * to be. Common practice, no source.
+     */
     private const NOTICEABLE = 0.003;
 
     /** Control is not said to be less exact than this, metres: then something else is wrong. */
     private const LOOSEST = 0.006;
 
-    /** How much likelier than any one blunder it is that control is not as exact as is said, in weighted squares. Common practice, no source. */
+    /**
+     * How much likelier than any one blunder it is that control is not as exact as is said, in weighted squares. Common practice, no
+     * source.
+     */
     private const COMMON = 8.0;
 
     /** No air and no grid stretches distances by more, part of their length; more is another unit. Common practice, no source. */
@@ -68,12 +77,21 @@ final readonly class BlunderDetection
      * @param  LengthUnit  $written  in which the control is listed: digits slip in that
      * @param  Occupied|null  $on  the mark that the instrument stands on; null for a free station
      * @param  AngleUnit  $read  in which directions are read: whole ones are misread
-     * @return list<Explanation>|null the best first; empty where nothing fits; null where the setup passes its own test, or it can't be told
+     * @return list<Explanation>|null the best first; empty where nothing fits; null where the setup passes its own test, or it can't be
+     *     told
      */
-    public static function explain(array $sights, array $control, Accuracy $accuracy, LengthUnit $written = LengthUnit::Metre, ?Occupied $on = null, AngleUnit $read = AngleUnit::Degree): ?array
-    {
+    public static function explain(
+        array $sights,
+        array $control,
+        Accuracy $accuracy,
+        LengthUnit $written = LengthUnit::Metre,
+        ?Occupied $on = null,
+        AngleUnit $read = AngleUnit::Degree,
+    ): ?array {
         // A mark that is sighted from itself is refused by name before.
-        $used = array_values(array_filter($sights, static fn (ControlSight $s) => StationModel::observed($s) !== [] && $s->name !== $on?->name));
+        $used = array_values(
+            array_filter($sights, static fn (ControlSight $s) => StationModel::observed($s) !== [] && $s->name !== $on?->name),
+        );
         if (count($used) < ($on === null ? self::FEWEST : 1)) {
             return null;
         }
@@ -92,7 +110,9 @@ final readonly class BlunderDetection
     /** @return list<Explanation> */
     private function found(): array
     {
-        $under = $this->on === null ? [] : (new StationBlunders($this->on, $this->sights, $this->control, $this->accuracy, $this->written))->explain();
+        $under = $this->on === null
+            ? []
+            : (new StationBlunders($this->on, $this->sights, $this->control, $this->accuracy, $this->written))->explain();
         $found = self::believed([...$under, ...$this->ofAll(), ...$this->eachAlone()]);
         $many = count($this->sights) >= self::FEWEST_OF_TWO;
         if ($found === [] || ! $many) {
@@ -101,7 +121,9 @@ final readonly class BlunderDetection
         if ($found === [] && $many) {
             $found = self::believed($this->twoAtOnce());
         }
-        $best = $found === [] ? null : array_reduce($found, static fn (?Explanation $a, Explanation $b) => $a !== null && $a->score() <= $b->score() ? $a : $b);
+        $best = $found === []
+            ? null
+            : array_reduce($found, static fn (?Explanation $a, Explanation $b) => $a !== null && $a->score() <= $b->score() ? $a : $b);
         $ranked = new Ranked($this->control, $this->sights, $this->accuracy);
         $loose = $this->lessExact();
 
@@ -146,7 +168,11 @@ final readonly class BlunderDetection
     {
         $a = $this->accuracy;
 
-        return TriedStation::solve($this->sights, new Accuracy($a->angle, $a->distance, $a->distancePpm, hypot($a->centring, $by), hypot($a->height, $by), $a->zenith()), $this->on);
+        return TriedStation::solve(
+            $this->sights,
+            new Accuracy($a->angle, $a->distance, $a->distancePpm, hypot($a->centring, $by), hypot($a->height, $by), $a->zenith()),
+            $this->on,
+        );
     }
 
     /**
@@ -162,17 +188,27 @@ final readonly class BlunderDetection
         $longest = max(array_map(static fn (ControlSight $s) => $s->sight->slope, $this->sights));
         $constant = $this->another($this->whole, Grows::withSlope(...));
         $scale = $this->another($this->whole, StationModel::scaled(...));
-        $collimation = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::Direction->value => $s->oneFace ? Systematic::ofLevel($s->sight->zenith) : 0.0]));
-        $index = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::ZenithAngle->value => $s->oneFace ? 1.0 : 0.0]));
+        $collimation = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only(
+            $s, [ObservedKind::Direction->value => $s->oneFace ? Systematic::ofLevel($s->sight->zenith) : 0.0],
+        ));
+        $index = $this->another(
+            $this->whole,
+            static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::ZenithAngle->value => $s->oneFace ? 1.0 : 0.0]),
+        );
         $found = [];
         if ($constant !== null && abs($constant) <= SightBlunders::CONSTANT) {
-            $found[] = $this->systematic(Cause::PrismConstantOfAll, new Systematic(constant: $constant), new Details(by: $constant), abs($constant), -$constant);
+            $found[] = $this->systematic(
+                Cause::PrismConstantOfAll, new Systematic(constant: $constant), new Details(by: $constant), abs($constant), -$constant,
+            );
         }
         if ($scale !== null && abs($scale) <= self::SCALE) {
             $found[] = $this->systematic(Cause::Scale, new Systematic(scale: $scale), new Details(part: $scale), abs($scale) * $longest);
         }
         if ($collimation !== null) {
-            $found[] = $this->systematic(Cause::Collimation, new Systematic(collimation: $collimation), new Details(angle: $collimation), abs($collimation) * $longest);
+            $found[] = $this->systematic(
+                Cause::Collimation, new Systematic(collimation: $collimation), new Details(angle: $collimation),
+                abs($collimation) * $longest,
+            );
         }
         if ($index !== null) {
             $found[] = $this->systematic(Cause::Index, new Systematic(index: $index), new Details(angle: $index), abs($index) * $longest);
@@ -223,7 +259,9 @@ final readonly class BlunderDetection
             $solved = TriedStation::solve($swapped, $this->accuracy, $this->on);
             if ($solved !== null) {
                 [$a, $b] = [$this->sights[$i]->name, $this->sights[$k]->name];
-                $found[] = new Explanation(Cause::NamesExchanged, [$a, $b], new Details, $solved->squares(), $solved->redundancy(), 0, $solved);
+                $found[] = new Explanation(
+                    Cause::NamesExchanged, [$a, $b], new Details, $solved->squares(), $solved->redundancy(), 0, $solved,
+                );
             }
         }
 
@@ -239,7 +277,10 @@ final readonly class BlunderDetection
             if ($rest !== null) {
                 $of = $this->one->explain(new Foretold($rest, $s));
                 // Over one sight alone its target's height and the instrument's are one.
-                $found = [...$found, ...(count($this->sights) > 1 ? $of : array_filter($of, static fn (Explanation $e) => $e->cause !== Cause::Height))];
+                $found = [
+                    ...$found,
+                    ...(count($this->sights) > 1 ? $of : array_filter($of, static fn (Explanation $e) => $e->cause !== Cause::Height)),
+                ];
             }
         }
 
@@ -259,11 +300,14 @@ final readonly class BlunderDetection
             if ($rest === null) {
                 continue;
             }
-            [$a, $b] = array_map(fn (int $i): ?Explanation => $this->one->explain(new Foretold($rest, $this->sights[$i]))[0] ?? null, $pair);
+            [$a, $b] = array_map(
+                fn (int $i): ?Explanation => $this->one->explain(new Foretold($rest, $this->sights[$i]))[0] ?? null, $pair,
+            );
             if ($a !== null && $b !== null) {
                 $found[] = new Explanation(
                     Cause::TwoSights, [$this->sights[$pair[0]]->name, $this->sights[$pair[1]]->name], new Details(each: [$a, $b]),
-                    $a->squares + $b->squares - $rest->squares(), $a->redundancy + $b->redundancy - $rest->redundancy(), $a->assumed + $b->assumed, $rest, beside: self::SECOND,
+                    $a->squares + $b->squares - $rest->squares(),
+                    $a->redundancy + $b->redundancy - $rest->redundancy(), $a->assumed + $b->assumed, $rest, beside: self::SECOND,
                 );
             }
         }

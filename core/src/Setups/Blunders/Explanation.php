@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups\Blunders;
 
-/** A cause that fits the readings, with the value that would mend it. What it says and what to do about it are words, and made elsewhere. */
+/**
+ * A cause that fits the readings, with the value that would mend it. What it says and what to do about it are words, and made
+ * elsewhere.
+ */
 final readonly class Explanation
 {
     /** What each unknown that had to be assumed costs, in weighted squares. */
@@ -20,7 +23,8 @@ final readonly class Explanation
      * @param  int  $redundancy  that is left then
      * @param  int  $assumed  how many unknowns were free to be chosen so that it fits
      * @param  TriedStation|null  $figure  the station as it is then; null where there is more than one
-     * @param  float|null  $value  by which the target height, the instrument height or the prism constant should be larger; metres; null for other causes
+     * @param  float|null  $value  by which the target height, the instrument height or the prism constant should be larger; metres;
+     *     null for other causes
      * @param  float|null  $size  how far something is off by it at the target, metres; null for a slip that is one exact thing
      * @param  Systematic|null  $systematic  what is then wrong with every reading
      * @param  float  $beside  further squares that it costs to believe it
@@ -48,7 +52,10 @@ final readonly class Explanation
         return TriedStation::believed($this->squares, $this->redundancy);
     }
 
-    /** Lower fits better. What a figure of this size leaves on the average is no evidence for or against it; what had to be assumed counts. */
+    /**
+     * Lower fits better. What a figure of this size leaves on the average is no evidence for or against it; what had to be assumed
+     * counts.
+     */
     public function score(): float
     {
         return $this->squares - $this->redundancy + self::COST * $this->assumed + $this->beside;

@@ -15,8 +15,9 @@ use Parlay\Core\Setups\StationModel;
 /**
  * What the figure of the others foretells of a sight that is not in it, with what is uncertain about both.
  *
- * Weighted squares of such a foretold sight, added to those of the figure, are those of the whole with that hypothesis in it (to first order of the small
- * differences that are left once it is right), so that causes can be tried without solving the station anew for each.
+ * Weighted squares of such a foretold sight, added to those of the figure, are those of the whole with that hypothesis in it (to first
+ * order of the small differences that are left once it is right), so that causes can be tried without solving the station anew for
+ * each.
  */
 final readonly class Foretold
 {
@@ -32,7 +33,9 @@ final readonly class Foretold
         // What the others don't know can't be foretold.
         $sight = $rest->model->orientation === null ? $sight->with(direction: false) : $sight;
         $this->sight = $rest->model->height === null ? $sight->with(height: false) : $sight;
-        $this->found = $sight->sight->hasDistance() && $sight->givesDirection() && $sight->givesDistance() ? $rest->locate($sight->sight) : null;
+        $this->found = $sight->sight->hasDistance() && $sight->givesDirection() && $sight->givesDistance()
+            ? $rest->locate($sight->sight)
+            : null;
     }
 
     /** @return list<ObservedKind> */
@@ -51,7 +54,8 @@ final readonly class Foretold
      * What is left of a hypothesis.
      *
      * @param  ControlSight|null  $as  the sight with what was replaced; as it is where null
-     * @param  callable(list<ObservedKind>, ObservationGroup): list<list<float>>|null  $free  what may be chosen freely, a column each: how the observations grow with it
+     * @param  callable(list<ObservedKind>, ObservationGroup): list<list<float>>|null  $free  what may be chosen freely, a column each:
+     *     how the observations grow with it
      * @return array{float, list<float>, list<float>} weighted squares left, the values of what was free, and their standard deviations
      */
     public function left(?ControlSight $as = null, ?callable $free = null): array

@@ -25,6 +25,9 @@ final class Grows
     {
         $slope = max($s->sight->slope, 1e-3);
 
-        return self::only($s, [ObservedKind::SlopeDistance->value => 1.0, ObservedKind::HorizontalDistance->value => $s->sight->distance / $slope, ObservedKind::Rise->value => $s->sight->rise / $slope]);
+        return self::only($s, [
+            ObservedKind::SlopeDistance->value => 1.0, ObservedKind::HorizontalDistance->value => $s->sight->distance / $slope,
+            ObservedKind::Rise->value => $s->sight->rise / $slope,
+        ]);
     }
 }

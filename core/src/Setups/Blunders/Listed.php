@@ -31,11 +31,17 @@ final readonly class Listed
     {
         $north = $this->meant($listed->northing, $found->northing, $plan);
         $east = $this->meant($listed->easting, $found->easting, $plan);
-        $up = $listed->elevation === null || $found->elevation === null ? null : $this->meant($listed->elevation, $found->elevation, $height);
+        $up = $listed->elevation === null || $found->elevation === null
+            ? null
+            : $this->meant($listed->elevation, $found->elevation, $height);
 
         return [
-            ...($north === null ? [] : [new Slip(Coordinate::Northing, $listed->northing, $north, new Position($north, $listed->easting, $listed->elevation))]),
-            ...($east === null ? [] : [new Slip(Coordinate::Easting, $listed->easting, $east, new Position($listed->northing, $east, $listed->elevation))]),
+            ...($north === null
+                ? []
+                : [new Slip(Coordinate::Northing, $listed->northing, $north, new Position($north, $listed->easting, $listed->elevation))]),
+            ...($east === null
+                ? []
+                : [new Slip(Coordinate::Easting, $listed->easting, $east, new Position($listed->northing, $east, $listed->elevation))]),
             ...($up === null ? [] : [new Slip(Coordinate::Elevation, (float) $listed->elevation, $up, $listed->at($up))]),
         ];
     }

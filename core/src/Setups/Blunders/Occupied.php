@@ -61,6 +61,8 @@ final readonly class Occupied
             return $this->slanted;
         }
 
-        return $this->notch === null || $this->instrumentHeight <= $this->notch->radius ? null : $this->notch->straight($this->instrumentHeight);
+        return $this->notch === null || $this->instrumentHeight <= $this->notch->radius
+            ? null
+            : $this->notch->straight($this->instrumentHeight);
     }
 }

@@ -10,7 +10,10 @@ use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Setups\ControlSight;
 
-/** Explanations in their order; where the readings can't tell the first from the next, what changes least comes first, and the sight that would decide is named. */
+/**
+ * Explanations in their order; where the readings can't tell the first from the next, what changes least comes first, and the sight
+ * that would decide is named.
+ */
 final readonly class Ranked
 {
     /** Two forecasts are told apart where they differ by this many deviations of a sight. */
@@ -56,7 +59,8 @@ final readonly class Ranked
         [$best, $apart] = [null, self::TELLS];
         $reach = self::REACH * max(array_map(static fn (ControlSight $s) => $s->sight->distance, $this->sights));
         foreach ($this->control as $name => $place) {
-            $differ = $a->figure->station->mark->distanceTo($place) > $reach || in_array((string) $name, [...$a->sights, ...$b->sights], true) ? 0.0 : $this->apart($a, $b, $place);
+            $differ = $a->figure->station->mark->distanceTo($place) > $reach
+                || in_array((string) $name, [...$a->sights, ...$b->sights], true) ? 0.0 : $this->apart($a, $b, $place);
             if ($differ > $apart) {
                 [$best, $apart] = [(string) $name, $differ];
             }
@@ -77,7 +81,8 @@ final readonly class Ranked
         $far = max($slope, 0.1);
 
         return max(
-            abs(Angle::signed($circle - $circle2)) / $this->accuracy->ofDirection($far), abs($slope - $slope2) / $this->accuracy->ofDistance($far),
+            abs(Angle::signed($circle - $circle2)) / $this->accuracy->ofDirection($far),
+            abs($slope - $slope2) / $this->accuracy->ofDistance($far),
             $place->elevation === null ? 0.0 : abs($zenith - $zenith2) * $far / $this->accuracy->ofHeight($far),
         );
     }
@@ -91,6 +96,9 @@ final readonly class Ranked
         $slope = $station->mark->distanceTo($place) / max(sin($zenith), 1e-3);
         $error = $e->systematic ?? new Systematic;
 
-        return [$circle + $error->collimation * Systematic::ofLevel($zenith), $zenith + $error->index, $slope * (1 + $error->scale) + $error->constant];
+        return [
+            $circle + $error->collimation * Systematic::ofLevel($zenith), $zenith + $error->index,
+            $slope * (1 + $error->scale) + $error->constant,
+        ];
     }
 }

@@ -12,8 +12,8 @@ use Parlay\Core\Units\AngleUnit;
 use Parlay\Core\Units\LengthUnit;
 
 /**
- * What may be wrong with one sight: each cause replaces something of it, or lets one thing of it be free, and is judged by what the figure of the others
- * foretells.
+ * What may be wrong with one sight: each cause replaces something of it, or lets one thing of it be free, and is judged by what the
+ * figure of the others foretells.
  */
 final readonly class SightBlunders
 {
@@ -41,11 +41,16 @@ final readonly class SightBlunders
     /** @return list<Explanation> those that no simpler one of this sight beats by a lead, the best first */
     public function explain(Foretold $f): array
     {
-        $all = [...$this->misread($f), ...$this->anotherMark($f), ...$this->exchanged($f), ...$this->digits($f), ...$this->height($f), ...$this->distance($f), ...$this->shifted($f), ...$this->anything($f)];
+        $all = [
+            ...$this->misread($f), ...$this->anotherMark($f), ...$this->exchanged($f), ...$this->digits($f), ...$this->height($f),
+            ...$this->distance($f), ...$this->shifted($f), ...$this->anything($f),
+        ];
         usort($all, static fn (Explanation $a, Explanation $b) => $a->score() <=> $b->score());
         $kept = [];
         foreach ($all as $e) {
-            if (array_filter($kept, static fn (Explanation $k) => $k->assumed <= $e->assumed && $k->score() + Explanation::LEAD < $e->score()) === []) {
+            if (array_filter(
+                $kept, static fn (Explanation $k) => $k->assumed <= $e->assumed && $k->score() + Explanation::LEAD < $e->score(),
+            ) === []) {
                 $kept[] = $e;
             }
         }
@@ -62,12 +67,16 @@ final readonly class SightBlunders
         [, [$off]] = $f->left(null, static fn (): array => [Grows::only($f->sight(), [ObservedKind::Direction->value => 1.0])]);
         $found = [];
         // Whole degrees or gon; and tens of minutes, which cost as much as something free, for there are many of them.
-        foreach ([[180.0, 0], [1080.0, 1], ...($this->read === AngleUnit::Gon ? [[$this->read->halfTurn(), 0]] : [])] as [$half, $assumed]) {
+        foreach ([
+            [180.0, 0], [1080.0, 1], ...($this->read === AngleUnit::Gon ? [[$this->read->halfTurn(), 0]] : []),
+        ] as [$half, $assumed]) {
             $round = round($off / M_PI * $half);
             $angle = $round / $half * M_PI;
             if ($round !== 0.0 && ($assumed === 0 || fmod($round, 6.0) !== 0.0)) {
                 $details = new Details(angle: $angle, halfTurn: abs($round) === $half);
-                $found[] = $this->slip($f, Cause::Misread, $f->sight()->with(sight: $f->sight()->sight->turned(-$angle)), $details, assumed: $assumed);
+                $found[] = $this->slip(
+                    $f, Cause::Misread, $f->sight()->with(sight: $f->sight()->sight->turned(-$angle)), $details, assumed: $assumed,
+                );
             }
         }
 
@@ -92,7 +101,9 @@ final readonly class SightBlunders
     /** @return list<Explanation> */
     private function exchanged(Foretold $f): array
     {
-        return array_values(array_filter([$this->slip($f, Cause::Exchanged, $f->sight()->with(control: Listed::exchanged($f->sight()->control)), new Details)]));
+        return array_values(array_filter(
+            [$this->slip($f, Cause::Exchanged, $f->sight()->with(control: Listed::exchanged($f->sight()->control)), new Details)],
+        ));
     }
 
     /** @return list<Explanation> */
@@ -104,7 +115,9 @@ final readonly class SightBlunders
         $s = $f->sight();
         $deviations = $f->left($s->with(control: $f->found), self::anywhere(...))[2];
         $all = [];
-        foreach ((new Listed($this->written))->slips($s->control, $f->found, self::WITHIN * max($deviations[0], $deviations[1]), self::WITHIN * ($deviations[2] ?? 0.0)) as $slip) {
+        foreach ((new Listed($this->written))->slips(
+            $s->control, $f->found, self::WITHIN * max($deviations[0], $deviations[1]), self::WITHIN * ($deviations[2] ?? 0.0),
+        ) as $slip) {
             $up = (float) $f->found->elevation - (float) $s->control->elevation;
             $all[] = $slip->coordinate === Coordinate::Elevation
                 ? $this->slip($f, Cause::Height, $s->with(control: $slip->place), new Details(by: $up, slip: $slip), [], $up)
@@ -119,8 +132,15 @@ final readonly class SightBlunders
      *
      * @param  list<string>  $others  names that it is about too
      */
-    private function slip(Foretold $f, Cause $cause, ControlSight $as, Details $details, array $others = [], ?float $value = null, int $assumed = 0): ?Explanation
-    {
+    private function slip(
+        Foretold $f,
+        Cause $cause,
+        ControlSight $as,
+        Details $details,
+        array $others = [],
+        ?float $value = null,
+        int $assumed = 0,
+    ): ?Explanation {
         [$left] = $f->left($as);
         $rest = $f->rest;
         $explanation = new Explanation(
@@ -146,7 +166,9 @@ final readonly class SightBlunders
             return [];
         }
         $near = $f->found === null ? (float) $s->control->elevation : (float) $f->found->elevation;
-        [$left, [$more]] = $f->left($s->with(control: $s->control->at($near)), fn (array $kinds, ObservationGroup $b): array => [$this->up($f, $b)]);
+        [$left, [$more]] = $f->left(
+            $s->with(control: $s->control->at($near)), fn (array $kinds, ObservationGroup $b): array => [$this->up($f, $b)],
+        );
         $up = $near - (float) $s->control->elevation + $more;
 
         return [$this->free($f, Cause::Height, $left, 1, new Details(by: $up), $up)];
@@ -179,7 +201,10 @@ final readonly class SightBlunders
         $tall = $s->sight->target->height;
         if ($size < self::TILT && $size < $tall && $s->control->elevation !== null) {
             // A pole that leans is lower, too.
-            $left = min($left, $f->left($s->with(control: $level->at($s->control->elevation - $tall + sqrt($tall ** 2 - $size ** 2))), static fn (array $kinds, ObservationGroup $b): array => self::inPlan($b))[0]);
+            $left = min($left, $f->left(
+                $s->with(control: $level->at($s->control->elevation - $tall + sqrt($tall ** 2 - $size ** 2))),
+                static fn (array $kinds, ObservationGroup $b): array => self::inPlan($b),
+            )[0]);
         }
 
         return [$this->away($f, $left, 2, $size, $s->control->azimuthTo($f->found), null)];
@@ -206,11 +231,22 @@ final readonly class SightBlunders
     {
         $pole = $f->sight()->sight->target->height;
 
-        return $this->free($f, Cause::Shifted, $left, $assumed, new Details(by: $size, up: $up, toward: $toward, pole: $up === null && $size < min(self::TILT, $pole) ? $pole : null), null, $size);
+        return $this->free(
+            $f, Cause::Shifted, $left, $assumed,
+            new Details(by: $size, up: $up, toward: $toward, pole: $up === null && $size < min(self::TILT, $pole) ? $pole : null), null,
+            $size,
+        );
     }
 
-    private function free(Foretold $f, Cause $cause, float $left, int $assumed, Details $details, ?float $value = null, ?float $size = null): Explanation
-    {
+    private function free(
+        Foretold $f,
+        Cause $cause,
+        float $left,
+        int $assumed,
+        Details $details,
+        ?float $value = null,
+        ?float $size = null,
+    ): Explanation {
         return new Explanation(
             cause: $cause,
             sights: [$f->sight()->name],

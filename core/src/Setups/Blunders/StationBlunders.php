@@ -57,7 +57,9 @@ final readonly class StationBlunders
         foreach ($this->control as $name => $place) {
             $name = (string) $name;
             if ($name !== $this->on->name && $place->distanceTo($stands) < self::NEAR) {
-                $found[] = $this->tried(Cause::AnotherStation, $name, $this->on->onto($name, $place), new Details(station: $this->on->name));
+                $found[] = $this->tried(
+                    Cause::AnotherStation, $name, $this->on->onto($name, $place), new Details(station: $this->on->name),
+                );
             }
         }
 
@@ -71,10 +73,15 @@ final readonly class StationBlunders
         $name = $this->on->name;
         $found = [];
         if (Listed::exchanged($this->on->mark)->distanceTo($stands) < self::NEAR) {
-            $found[] = $this->tried(Cause::Exchanged, $name, $this->on->onto($name, Listed::exchanged($this->on->mark)), new Details(station: $name));
+            $found[] = $this->tried(
+                Cause::Exchanged, $name, $this->on->onto($name, Listed::exchanged($this->on->mark)), new Details(station: $name),
+            );
         }
         foreach ($listed->slips($this->on->mark->at(null), $stands, 0.02, 0.0) as $slip) {
-            $found[] = $this->tried(Cause::CoordinateDigit, $name, $this->on->onto($name, $slip->place->at($this->on->mark->elevation)), new Details(slip: $slip, station: $name));
+            $found[] = $this->tried(
+                Cause::CoordinateDigit, $name, $this->on->onto($name, $slip->place->at($this->on->mark->elevation)),
+                new Details(slip: $slip, station: $name),
+            );
         }
 
         return $found;
@@ -85,7 +92,10 @@ final readonly class StationBlunders
         $off = $this->on->mark->distanceTo($stands);
         $there = $this->on->onto($this->on->name, new Position($stands->northing, $stands->easting, $this->on->mark->elevation));
 
-        return $this->tried(Cause::StationShifted, $this->on->name, $there, new Details(by: $off, toward: $this->on->mark->azimuthTo($stands), station: $this->on->name), 2, $off);
+        return $this->tried(
+            Cause::StationShifted, $this->on->name, $there,
+            new Details(by: $off, toward: $this->on->mark->azimuthTo($stands), station: $this->on->name), 2, $off,
+        );
     }
 
     private function tried(Cause $cause, string $name, Occupied $on, Details $details, int $assumed = 0, ?float $size = null): ?Explanation
@@ -140,6 +150,9 @@ final readonly class StationBlunders
         }
         $details = new Details(instrumentHeight: $this->on->instrumentHeight, otherwise: $other, wasSlanted: $this->on->slanted !== null);
 
-        return new Explanation(Cause::HeightOtherwise, [], $details, $figure->squares(), $figure->redundancy(), 0, $figure, $other - $this->on->instrumentHeight);
+        return new Explanation(
+            Cause::HeightOtherwise, [], $details, $figure->squares(), $figure->redundancy(), 0, $figure,
+            $other - $this->on->instrumentHeight,
+        );
     }
 }

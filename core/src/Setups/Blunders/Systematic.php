@@ -27,7 +27,9 @@ final readonly class Systematic
     {
         $sight = $s->sight->longer(-$this->constant - $this->scale * $s->sight->slope);
 
-        return $s->with(sight: ! $s->oneFace ? $sight : $sight->turned(-self::ofLevel($sight->zenith) * $this->collimation)->lowered(-$this->index));
+        return $s->with(
+            sight: ! $s->oneFace ? $sight : $sight->turned(-self::ofLevel($sight->zenith) * $this->collimation)->lowered(-$this->index),
+        );
     }
 
     /** How much more a direction turns than a level one by the same collimation. */

@@ -69,8 +69,8 @@ final readonly class TriedStation
     }
 
     /**
-     * By how much the same readings would be likelier with this figure's deviations than with wider ones, were they equally many deviations off: twice the
-     * logarithm of the ratio of the normal densities' peaks, in weighted squares.
+     * By how much the same readings would be likelier with this figure's deviations than with wider ones, were they equally many
+     * deviations off: twice the logarithm of the ratio of the normal densities' peaks, in weighted squares.
      */
     public function moreExactThan(self $wider): float
     {

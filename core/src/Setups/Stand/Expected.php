@@ -9,8 +9,9 @@ use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setups\Precision;
 
 /**
- * How well an instrument standing somewhere would find its place from sights to control, before anything is measured: the covariance follows from the
- * geometry alone. In plan, where a target's uncertainty is the same in all directions, directions and distances are uncorrelated.
+ * How well an instrument standing somewhere would find its place from sights to control, before anything is measured: the covariance
+ * follows from the geometry alone. In plan, where a target's uncertainty is the same in all directions, directions and distances are
+ * uncorrelated.
  */
 final readonly class Expected
 {

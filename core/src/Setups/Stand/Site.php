@@ -51,10 +51,16 @@ final readonly class Site
     /** @param  list<string>  $names */
     public function precision(Position $place, array $names): ?Precision
     {
-        return Expected::precision($place, array_map(fn (string $n) => $this->control[$n], $names), array_map(fn (string $n) => $this->deviations[$n] ?? 0.0, $names), $this->accuracy);
+        return Expected::precision(
+            $place, array_map(fn (string $n) => $this->control[$n], $names),
+            array_map(fn (string $n) => $this->deviations[$n] ?? 0.0, $names), $this->accuracy,
+        );
     }
 
-    /** The worst of the work from a place with all control that can be seen: half the longer axis, metres; null where too little is seen. */
+    /**
+     * The worst of the work from a place with all control that can be seen: half the longer axis, metres; null where too little is
+     * seen.
+     */
     public function worst(Position $place): ?float
     {
         $precision = $this->corners === [] ? null : $this->precision($place, $this->seen($place));
@@ -169,7 +175,8 @@ final readonly class Site
             foreach ($points as $p) {
                 while (count($chain) >= 2) {
                     [$a, $b] = array_slice($chain, -2);
-                    if (($b->easting - $a->easting) * ($p->northing - $a->northing) - ($b->northing - $a->northing) * ($p->easting - $a->easting) > 0) {
+                    if (($b->easting - $a->easting) * ($p->northing - $a->northing)
+                        - ($b->northing - $a->northing) * ($p->easting - $a->easting) > 0) {
                         break;
                     }
                     array_pop($chain);

@@ -142,7 +142,8 @@ final class Walls
     /** @param  array{float, float, float, float}  $s */
     private static function cross(float $n1, float $e1, float $n2, float $e2, array $s): bool
     {
-        $side = static fn (float $an, float $ae, float $bn, float $be, float $pn, float $pe): float => ($bn - $an) * ($pe - $ae) - ($be - $ae) * ($pn - $an);
+        $side = static fn (float $an, float $ae, float $bn, float $be, float $pn, float $pe): float => ($bn - $an) * ($pe - $ae)
+            - ($be - $ae) * ($pn - $an);
         $a = $side($s[0], $s[1], $s[2], $s[3], $n1, $e1);
         $b = $side($s[0], $s[1], $s[2], $s[3], $n2, $e2);
         $c = $side($n1, $e1, $n2, $e2, $s[0], $s[1]);
