@@ -50,6 +50,7 @@ count_junit() {
 static_checks() {
     check 'style of the PHP code' vendor/bin/pint --test
     check 'types and arrows of the PHP code' vendor/bin/phpstan analyse --no-progress --memory-limit=2G
+    check 'types of core, held to more' vendor/bin/phpstan analyse -c phpstan-core.neon --no-progress --memory-limit=2G
     check 'types of the front end' npx tsc --noEmit
     check 'rules of the front end' npx biome lint resources/js
     check 'generated types are current' generated_types_are_current

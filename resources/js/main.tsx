@@ -6,7 +6,7 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Problem } from './api/client';
 import { fetchAhead } from './api/hooks';
 import { Frame } from './frame/Frame';
-import { Projects } from './stages/projects/Projects';
+import { Projects } from './projects/Projects';
 import { applyTheme, storedTheme } from './theme/theme';
 
 const client = new QueryClient({

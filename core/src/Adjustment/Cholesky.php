@@ -27,9 +27,10 @@ final class Cholesky
                 for ($k = 0; $k < $i; $k++) {
                     $sum -= $lower[$i][$k] * $y[$k];
                 }
-                $y[$i] = $sum / $lower[$i][$i];
+                $y[] = $sum / $lower[$i][$i];
             }
-            $x = array_fill(0, $size, 0.0);
+            // Every entry is written anew, from the last to the first.
+            $x = $y;
             for ($i = $size - 1; $i >= 0; $i--) {
                 $sum = $y[$i];
                 for ($k = $i + 1; $k < $size; $k++) {
@@ -37,6 +38,7 @@ final class Cholesky
                 }
                 $x[$i] = $sum / $lower[$i][$i];
             }
+            /** @var list<float> $x */
             $inverse[] = $x;
         }
 
@@ -51,21 +53,24 @@ final class Cholesky
     {
         $lower = [];
         foreach ($matrix as $i => $row) {
-            $lower[$i] = [];
+            /** @var list<float> $below */
+            $below = [];
             for ($j = 0; $j <= $i; $j++) {
                 $sum = $row[$j];
+                $other = $j === $i ? $below : $lower[$j];
                 for ($k = 0; $k < $j; $k++) {
-                    $sum -= $lower[$i][$k] * $lower[$j][$k];
+                    $sum -= $below[$k] * $other[$k];
                 }
                 if ($i === $j) {
                     if (is_nan($sum) || $sum <= self::SINGULAR * $row[$i]) {
                         throw NoSolution::singular();
                     }
-                    $lower[$i][$j] = sqrt($sum);
+                    $below[] = sqrt($sum);
                 } else {
-                    $lower[$i][$j] = $sum / $lower[$j][$j];
+                    $below[] = $sum / $lower[$j][$j];
                 }
             }
+            $lower[] = $below;
         }
 
         return $lower;

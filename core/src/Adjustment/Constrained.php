@@ -60,6 +60,8 @@ final readonly class Constrained
             }
         }
 
+        /** @var list<float> $unknowns written in place */
+        /** @var list<list<float>> $covariance */
         return new self($unknowns, $covariance);
     }
 }

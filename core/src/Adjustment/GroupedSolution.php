@@ -78,12 +78,7 @@ final readonly class GroupedSolution
      */
     private function without(ObservationGroup $b, array $fitted): ?array
     {
-        $left = [];
-        foreach ($b->covariance as $i => $row) {
-            foreach ($row as $k => $c) {
-                $left[$i][$k] = $c - $fitted[$i][$k];
-            }
-        }
+        $left = array_map(static fn (array $row, array $own): array => array_map(static fn (float $c, float $f): float => $c - $f, $row, $own), $b->covariance, $fitted);
         try {
             $inverse = (new ObservationGroup($b->rows, $b->misclosures, $left))->weights();
         } catch (NoSolution|\DivisionByZeroError) {
@@ -151,22 +146,23 @@ final readonly class GroupedSolution
     private function fitted(ObservationGroup $b): array
     {
         $fitted = [];
-        foreach ($b->rows as $i => $row) {
-            $spread = [];
-            foreach ($this->cofactors as $j => $q) {
+        foreach ($b->rows as $row) {
+            $spread = $of = [];
+            foreach ($this->cofactors as $q) {
                 $sum = 0.0;
                 foreach ($row as $m => $a) {
                     $sum += $a * $q[$m];
                 }
-                $spread[$j] = $sum;
+                $spread[] = $sum;
             }
-            foreach ($b->rows as $k => $other) {
+            foreach ($b->rows as $other) {
                 $sum = 0.0;
                 foreach ($other as $j => $a) {
                     $sum += $a * $spread[$j];
                 }
-                $fitted[$i][$k] = $sum;
+                $of[] = $sum;
             }
+            $fitted[] = $of;
         }
 
         return $fitted;

@@ -126,9 +126,7 @@ final class GroupedSquares
      */
     private static function settled(array $unknowns, array $inverse, array $blocks, array $step): GroupedSolution
     {
-        foreach ($step as $i => $s) {
-            $unknowns[$i] += $s;
-        }
+        $unknowns = array_map(static fn (float $u, float $s): float => $u + $s, $unknowns, $step);
         $squares = 0.0;
         $after = [];
         foreach ($blocks as $block) {
@@ -182,6 +180,8 @@ final class GroupedSquares
             }
         }
 
+        /** @var list<list<float>> $normal written in place */
+        /** @var list<float> $right */
         return [$normal, $right, $squares];
     }
 
@@ -194,16 +194,17 @@ final class GroupedSquares
     private static function step(array $unknowns, array $inverse, array $right): array
     {
         $largest = 0.0;
+        $moved = [];
         foreach ($inverse as $i => $row) {
             $step = 0.0;
             foreach ($row as $k => $q) {
                 $step += $q * $right[$k];
             }
-            $unknowns[$i] += $step;
+            $moved[] = $unknowns[$i] + $step;
             $largest = max($largest, abs($step));
         }
 
-        return [$unknowns, $largest];
+        return [$moved, $largest];
     }
 
     /**

@@ -27,12 +27,9 @@ final class LeastSquares
             $equations = $model->equationsAt($unknowns);
             [$normal, $right] = self::normalEquations($equations, count($unknowns));
             $inverse = Cholesky::invert($normal);
-            $largest = 0.0;
-            foreach ($inverse as $i => $row) {
-                $step = self::dot($row, $right);
-                $unknowns[$i] += $step;
-                $largest = max($largest, abs($step));
-            }
+            $steps = array_map(static fn (array $row): float => self::dot($row, $right), $inverse);
+            $unknowns = array_map(static fn (float $u, float $step): float => $u + $step, $unknowns, $steps);
+            $largest = max([0.0, ...array_map(abs(...), $steps)]);
             if (! is_finite($largest)) {
                 throw NoSolution::diverged($round + 1);
             }
@@ -78,6 +75,8 @@ final class LeastSquares
             }
         }
 
+        /** @var list<list<float>> $normal written in place */
+        /** @var list<float> $right */
         return [$normal, $right];
     }
 

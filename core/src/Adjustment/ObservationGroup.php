@@ -83,11 +83,13 @@ final class ObservationGroup
      */
     public function after(array $step): self
     {
-        $misclosures = $this->misclosures;
+        $misclosures = [];
         foreach ($this->rows as $i => $row) {
+            $left = $this->misclosures[$i];
             foreach ($row as $m => $a) {
-                $misclosures[$i] -= $a * $step[$m];
+                $left -= $a * $step[$m];
             }
+            $misclosures[] = $left;
         }
         $moved = new self($this->rows, $misclosures, $this->covariance);
         $moved->weights = $this->weights;

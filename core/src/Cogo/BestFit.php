@@ -37,7 +37,7 @@ final readonly class BestFit
     /** @param  list<Position>  $places @throws NoConstruction */
     public static function line(array $places): self
     {
-        self::atLeast(2, 'A line', $places);
+        $places = self::atLeast(2, 'A line', $places);
         $mean = self::mean($places);
         $xx = $xy = $yy = 0.0;
         foreach ($places as $p) {
@@ -66,7 +66,7 @@ final readonly class BestFit
     /** @param  list<Position>  $places @throws NoConstruction */
     public static function circle(array $places): self
     {
-        self::atLeast(3, 'A circle', $places);
+        $places = self::atLeast(3, 'A circle', $places);
         $start = self::roughCircle($places);
         try {
             $middle = self::mean($places);
@@ -88,7 +88,7 @@ final readonly class BestFit
     public static function plane(array $places): self
     {
         $places = array_values(array_filter($places, static fn (Position $p) => $p->elevation !== null));
-        self::atLeast(3, 'A plane (of places with an elevation)', $places);
+        $places = self::atLeast(3, 'A plane (of places with an elevation)', $places);
         $mean = self::mean($places);
         $level = array_sum(array_map(static fn (Position $p) => (float) $p->elevation, $places)) / count($places);
         $axes = PrincipalAxes::of(array_map(
@@ -162,7 +162,7 @@ final readonly class BestFit
         return Circle::through($a, $farthest(static fn (Position $p) => abs($line->right($p))), $b);
     }
 
-    /** @param  list<Position>  $places */
+    /** @param  non-empty-list<Position>  $places */
     private static function mean(array $places): Position
     {
         $first = $places[0];
@@ -174,11 +174,14 @@ final readonly class BestFit
         );
     }
 
-    /** @param  list<Position>  $places */
-    private static function atLeast(int $needed, string $what, array $places): void
+    /**
+     * @param  list<Position>  $places
+     * @return non-empty-list<Position>
+     *
+     * @throws NoConstruction
+     */
+    private static function atLeast(int $needed, string $what, array $places): array
     {
-        if (count($places) < $needed) {
-            throw NoConstruction::tooFew($what, $needed, count($places));
-        }
+        return $places === [] || count($places) < $needed ? throw NoConstruction::tooFew($what, $needed, count($places)) : $places;
     }
 }

@@ -121,8 +121,8 @@ final readonly class Triangle
         $seconds = $sine >= 1.0 - self::ROUNDING ? [M_PI_2] : [asin($sine), M_PI - asin($sine)];
         foreach ($seconds as $second) {
             if ($theta + $second < M_PI - 1e-12) {
-                $angles[$otherAt] = $second;
-                $found[] = self::fromOneSide([$angle => $opposite] + [null, null, null], $angles, $angle);
+                $both = static fn (int $i): ?float => $i === $otherAt ? $second : $angles[$i];
+                $found[] = self::fromOneSide([$angle => $opposite] + [null, null, null], [$both(0), $both(1), $both(2)], $angle);
             }
         }
 

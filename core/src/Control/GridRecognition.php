@@ -112,7 +112,7 @@ final class GridRecognition
             $whole[] = [$a, $b];
         }
 
-        return $whole;
+        return array_values($whole);
     }
 
     /** @return list<GridLine> */

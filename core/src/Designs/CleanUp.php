@@ -129,7 +129,7 @@ final class CleanUp
                 $this->overlaps++;
                 if ($part[1] > $kept[$last][1]) {
                     $v = $kept[$last][2]->v;
-                    [$v[3], $v[4]] = [$part[2]->v[3], $part[2]->v[4]];
+                    $v = [$v[0], $v[1], $v[2], $part[2]->v[3], $part[2]->v[4], $v[5]];
                     $kept[$last] = [$kept[$last][0], $part[1], new Shape(ShapeKind::Line, $kept[$last][2]->place, $v, $part[2]->rgb)];
                 }
             } else {

@@ -28,7 +28,7 @@ final class LayerCrossings
 
     private int $columns;
 
-    /** @param  list<array{int, list<float>, array{float, float, float, float}}>  $pieces  number, values, bounds of the second layer's */
+    /** @param  non-empty-list<array{int, list<float>, array{float, float, float, float}}>  $pieces  number, values, bounds of the second layer's */
     private function __construct(private readonly array $pieces)
     {
         $this->west = min(array_map(static fn (array $p) => $p[2][0], $pieces));

@@ -149,6 +149,7 @@ final class FitSearch
         }
         if ($refine) {
             $u = $unit->metres();
+            assert($matches !== []);
             $placement = Similarity::of(
                 array_map(static fn (ControlMatch $c) => [new Position($c->spot->y * $u, $c->spot->x * $u), $c->mark->at], $matches),
                 false,
@@ -226,7 +227,7 @@ final class FitSearch
         $x = array_map(static fn (Spot $s) => $s->x, $this->spots);
         $y = array_map(static fn (Spot $s) => $s->y, $this->spots);
 
-        return $x === [] ? 0.0 : hypot(max($x) - min($x), max($y) - min($y));
+        return $x === [] || $y === [] ? 0.0 : hypot(max($x) - min($x), max($y) - min($y));
     }
 
     /** @return list<ControlFit> */

@@ -180,9 +180,11 @@ final readonly class Spline
                 $i = $span - $p + $j;
                 $wide = $this->knots[$i + $p - $r + 1] - $this->knots[$i];
                 $a = $wide > 0 ? ($t - $this->knots[$i]) / $wide : 0.0;
-                for ($k = 0; $k < 4; $k++) {
-                    $d[$j][$k] = (1 - $a) * $d[$j - 1][$k] + $a * $d[$j][$k];
-                }
+                [$before, $own] = [$d[$j - 1], $d[$j]];
+                $d[$j] = [
+                    (1 - $a) * $before[0] + $a * $own[0], (1 - $a) * $before[1] + $a * $own[1],
+                    (1 - $a) * $before[2] + $a * $own[2], (1 - $a) * $before[3] + $a * $own[3],
+                ];
             }
         }
 
@@ -210,7 +212,7 @@ final readonly class Spline
     /** @param  array{degree: int, knots: list<float>, points: list<array{float, float, float|null}>, weights: list<float>}  $kept */
     public static function fromArray(array $kept): ?self
     {
-        $real = static fn (array $values): array => array_map(floatval(...), $values);
+        $real = static fn (array $values): array => array_map(floatval(...), array_values($values));
 
         return self::of(
             $kept['degree'], $real($kept['knots']),
@@ -231,7 +233,7 @@ final readonly class Spline
     private static function slopes(array $p, array $h, ?array $start, ?array $end): array
     {
         $n = count($h);
-        $slopes = array_fill(0, $n + 1, [0.0, 0.0, 0.0]);
+        $slopes = [];
         for ($k = 0; $k < 3; $k++) {
             $rise = static fn (int $i): float => ($p[$i + 1][$k] - $p[$i][$k]) / $h[$i];
             [$low, $mid, $up, $right] = [
@@ -251,12 +253,14 @@ final readonly class Spline
                 $mid[$i] -= $f * $up[$i - 1];
                 $right[$i] -= $f * $right[$i - 1];
             }
+            $of = $right;
             for ($i = $n; $i >= 0; $i--) {
-                $slopes[$i][$k] = ($right[$i] - ($i < $n ? $up[$i] * $slopes[$i + 1][$k] : 0.0)) / $mid[$i];
+                $of[$i] = ($right[$i] - ($i < $n ? $up[$i] * $of[$i + 1] : 0.0)) / $mid[$i];
             }
+            $slopes[] = $of;
         }
 
-        return $slopes;
+        return array_map(static fn (float $x, float $y, float $z): array => [$x, $y, $z], $slopes[0], $slopes[1], $slopes[2]);
     }
 
     /**

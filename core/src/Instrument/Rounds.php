@@ -71,7 +71,7 @@ final readonly class Rounds
             ),
             1 / sqrt($weight), $pairs, count($readings),
             $pairs === 0 ? null : $collimation, $pairs === 0 ? null : $index,
-            max(array_map(static fn (array $m) => abs(Angle::signed($m[0] - $circle)), $means)),
+            max([0.0, ...array_map(static fn (array $m) => abs(Angle::signed($m[0] - $circle)), $means)]),
         );
     }
 

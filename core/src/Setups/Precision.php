@@ -36,7 +36,7 @@ final readonly class Precision
     /** As a setup is to be trusted whose own sights differ by more than their deviations explain: by how much they do. */
     public function widened(float $times): self
     {
-        $squared = static fn (array $row): array => array_map(static fn (float $c): float => $c * $times ** 2, $row);
+        $squared = static fn (array $row): array => array_map(static fn (float $c): float => $c * $times ** 2, array_values($row));
 
         return new self(array_map($squared, $this->plan), $this->height === null ? null : $this->height * $times ** 2, $this->oriented);
     }

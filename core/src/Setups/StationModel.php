@@ -234,9 +234,11 @@ final readonly class StationModel implements GroupedModel
             }
             $rows[] = $row;
             $misclosures[] = $misclosure;
+            $together = [];
             foreach ($of as $k => [, , $n2, $e2, , $h2]) {
-                $covariance[$i][$k] = $plan * ($n * $n2 + $e * $e2) + $up * $h * $h2 + ($i === $k ? $variance : 0.0);
+                $together[] = $plan * ($n * $n2 + $e * $e2) + $up * $h * $h2 + ($i === $k ? $variance : 0.0);
             }
+            $covariance[] = $together;
         }
 
         return new ObservationGroup($rows, $misclosures, $covariance);

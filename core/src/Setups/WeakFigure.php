@@ -174,7 +174,7 @@ final readonly class WeakFigure
 
     private function longest(): float
     {
-        return max(array_map(fn (PlannedSight $s) => $this->station->distanceTo($s->control), $this->sights));
+        return max([0.0, ...array_map(fn (PlannedSight $s) => $this->station->distanceTo($s->control), $this->sights)]);
     }
 
     /** Mean direction of the sights. */

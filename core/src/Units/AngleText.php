@@ -125,7 +125,7 @@ final class AngleText
     private static function term(string $text, AngleStyle $style): ?float
     {
         preg_match('~^(.*?) ?(gon|g|deg|d)?$~', $text, $m);
-        $numbers = array_map(floatval(...), preg_split('~[ -]~', $m[1]) ?: []);
+        $numbers = array_map(floatval(...), preg_split('~[ -]~', $m[1] ?? '') ?: []);
         if (count($numbers) === 1) {
             $gon = in_array($m[2] ?? '', ['gon', 'g'], true) || (! isset($m[2]) && $style === AngleStyle::Gon);
 

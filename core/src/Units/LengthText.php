@@ -267,7 +267,7 @@ final readonly class LengthText
         if (preg_match("~^$joint(?:(".self::NUMBER.')(?:[ -](\d+)/(\d+))?|(\d+)/(\d+))(?![\d/.\'])(")?(?!\')~', $rest, $in) !== 1) {
             return [(float) $m[1] * $this->foot->metres(), true, $rest];
         }
-        $inches = self::inchesOf($in[1], $in[2] ?? '', $in[3] ?? '', $in[4] ?? '', $in[5] ?? '');
+        $inches = self::inchesOf($in[1] ?? '', $in[2] ?? '', $in[3] ?? '', $in[4] ?? '', $in[5] ?? '');
 
         // A whole foot of inches behind a foot is a slip of the finger.
         return $inches === null || $inches >= 12.0

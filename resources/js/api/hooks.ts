@@ -1,7 +1,5 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import type { Curve } from '../plan/curves';
-import { Shapes } from '../plan/shapes';
 import { api, ask, newKey, type Schemas, type SetupState } from './client';
 import { readingsOf } from './readings';
 import { begunAnew, isCurrent } from './revisions';
@@ -108,42 +106,6 @@ export const useBook = (project: number, open: boolean) =>
         queryFn: () => ask(api.GET('/api/v1/projects/{project}/field-book', path(project))),
         enabled: open,
     });
-
-/** What a layer holds never changes, so it is fetched once. */
-export const shapesQuery = (project: number, layer: number) => ({
-    queryKey: ['shapes', layer],
-    staleTime: Number.POSITIVE_INFINITY,
-    queryFn: () =>
-        ask(
-            api.GET('/api/v1/projects/{project}/layers/{layer}/shapes', {
-                params: { path: { project, layer } },
-                parseAs: 'arrayBuffer',
-            }),
-        ) as Promise<unknown> as Promise<ArrayBuffer>,
-});
-
-/** The splines of a layer, for those that have any. */
-export const curvesQuery = (project: number, layer: number) => ({
-    queryKey: ['curves', layer],
-    staleTime: Number.POSITIVE_INFINITY,
-    queryFn: () =>
-        ask(
-            api.GET('/api/v1/projects/{project}/layers/{layer}/curves', { params: { path: { project, layer } } }),
-        ) as Promise<unknown> as Promise<Curve[]>,
-});
-
-/** What a revision changed. */
-export const changesQuery = (project: number, design: number, kind: 'added' | 'gone' | 'moved') => ({
-    queryKey: ['changes', design, kind],
-    staleTime: Number.POSITIVE_INFINITY,
-    queryFn: async () => {
-        const answer = await api.GET(`/api/v1/projects/{project}/designs/{design}/${kind}`, {
-            params: { path: { project, design } },
-            parseAs: 'arrayBuffer',
-        });
-        return { kind, shapes: new Shapes((answer.data as ArrayBuffer | undefined) ?? new ArrayBuffer(0)) };
-    },
-});
 
 /** The instrument as it is now. When the project has changed elsewhere, everything else is asked for again. */
 export function useLive(project: number, target: number | null, fast: boolean) {

@@ -3,26 +3,26 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { api, ask, Problem } from '../api/client';
 import { turnTo, useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
+import { Control } from '../control/Control';
+import { FieldBook } from '../fieldbook/FieldBook';
+import { Plate } from '../instrument/Plate';
 import { Button } from '../parts/Button';
 import { Failure, Notice } from '../parts/Notice';
-import type { PlanFigure } from '../plan/contract';
+import type { PlanFigure, Want } from '../plan/contract';
 import { Plan } from '../plan/Plan';
 import { type SnapKind, USUAL_SNAPS } from '../plan/snap';
-import { AsBuilt } from '../stages/asbuilt/AsBuilt';
-import { Control } from '../stages/control/Control';
-import { HandOver } from '../stages/handover/HandOver';
-import { Prepare } from '../stages/prepare/Prepare';
-import { SetUp } from '../stages/setup/SetUp';
-import { Stake } from '../stages/stake/Stake';
+import { HandOver } from '../reports/HandOver';
+import { SetUp } from '../setups/SetUp';
+import { STAGES, type StageName, type StageProps } from '../stage/stages';
+import { AsBuilt } from '../stakeout/AsBuilt';
+import { Stake } from '../stakeout/Stake';
 import { applyTheme, storedTheme } from '../theme/theme';
 import { UnitsContext } from '../units/UnitsContext';
-import { FieldBook } from './FieldBook';
 import { JobLine } from './JobLine';
-import { Plate } from './Plate';
+import { Prepare } from './Prepare';
 import { SheetEdge } from './SheetEdge';
-import { STAGES, type StageName, type StageProps, type Want } from './stages';
 
-const PracticeDrawer = lazy(() => import('./PracticeDrawer').then((m) => ({ default: m.PracticeDrawer })));
+const PracticeDrawer = lazy(() => import('../practice/PracticeDrawer').then((m) => ({ default: m.PracticeDrawer })));
 
 const SHEETS: Record<StageName, (props: StageProps) => React.ReactNode> = {
     prepare: Prepare,

@@ -1,8 +1,8 @@
 import { FolderOpen } from 'lucide-react';
 import { Link } from 'react-router';
 import type { Project } from '../api/client';
+import { STAGES, type StageName } from '../stage/stages';
 import { formatDeviation } from '../units/format';
-import { STAGES, type StageName } from './stages';
 
 /** The stages of the day as stations along a measured line, each with how it stands. */
 export function JobLine({ project, stage, search }: { project: Project; stage: StageName; search: URLSearchParams }) {

@@ -11,13 +11,13 @@ import {
     type Schemas,
     type StakeoutPoint,
 } from '../api/client';
-import { changesQuery, curvesQuery, shapesQuery, useCodes, useDeed } from '../api/hooks';
-import type { Want } from '../frame/stages';
+import { useCodes, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import type { LabelChoice, PlanEvents, PlanFigure, PlanPlace } from './contract';
+import type { LabelChoice, PlanEvents, PlanFigure, PlanPlace, Want } from './contract';
 import { Inverse } from './Inverse';
 import { contentOf, PlanMap } from './PlanMap';
 import { PlanTools } from './PlanTools';
+import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
 import type { SnapKind, Spot } from './snap';

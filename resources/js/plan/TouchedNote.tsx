@@ -2,10 +2,10 @@ import { X } from 'lucide-react';
 import type { ControlPoint, Design, Project, StakeoutPoint } from '../api/client';
 import { Button } from '../parts/Button';
 import { Coordinates } from '../parts/Figure';
-import { useLayers } from '../stages/prepare/useLayers';
 import type { PlanPlace } from './contract';
 import type { PlanThing } from './marks';
 import type { Touched } from './snap';
+import { useLayers } from './useLayers';
 
 export interface TouchedThing {
     thing: PlanThing | null;

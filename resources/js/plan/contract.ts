@@ -77,3 +77,10 @@ export interface PlanEvents {
     onMove: (place: PlanPlace, resolution: number, rotation: number) => void;
     onPoleDragged: (place: PlanPlace) => void;
 }
+
+/** What the next touch on the plan is for, and who takes it. */
+export interface Want {
+    id: string;
+    picking: Picking;
+    onTake: (taken: PlanTaken) => void;
+}

@@ -36,19 +36,21 @@ final class HatchOutline
      */
     private static function paths(Record $r): array
     {
-        $paths = [];
+        $flags = $groups = [];
         $last = -1;
         foreach ($r->pairs() as $code => $value) {
             if ($code === 92) {
-                $paths[++$last] = [(int) $value, []];
+                $last++;
+                $flags[] = (int) $value;
+                $groups[] = [];
             } elseif ($last >= 0 && isset(self::AFTER[$code])) {
                 break;
             } elseif ($last >= 0) {
-                $paths[$last][1][] = [$code, $value];
+                $groups[$last][] = [$code, $value];
             }
         }
 
-        return array_values($paths);
+        return array_map(static fn (int $f, array $g): array => [$f, $g], $flags, $groups);
     }
 
     /**
@@ -72,7 +74,8 @@ final class HatchOutline
             }
         }
 
-        return Polylines::chain(array_values($vertices), $closed);
+        /** @var list<array{float, float, float, float}> $vertices  filled field by field */
+        return Polylines::chain($vertices, $closed);
     }
 
     /**
@@ -81,23 +84,21 @@ final class HatchOutline
      */
     private static function edges(Record $r, array $groups, float $z): array
     {
-        $edges = [];
+        $kinds = $codes = $values = [];
         $last = -1;
         foreach ($groups as [$code, $value]) {
             if ($code === 72) {
-                $edges[++$last] = ['kind' => (int) $value, 'codes' => [], 'values' => []];
+                $last++;
+                [$kinds[$last], $codes[$last], $values[$last]] = [(int) $value, [], []];
             } elseif ($last >= 0) {
-                $edges[$last]['codes'][] = $code;
-                $edges[$last]['values'][] = $value;
+                $codes[$last][] = $code;
+                $values[$last][] = $value;
             }
         }
         $pieces = [];
-        foreach ($edges as $list) {
-            $edge = new Record(
-                $r->type, $r->place, array_combine(array_reverse($list['codes']), array_reverse($list['values'])), $list['codes'],
-                $list['values'],
-            );
-            $piece = match ($list['kind']) {
+        foreach ($kinds as $i => $kind) {
+            $edge = new Record($r->type, $r->place, array_combine(array_reverse($codes[$i]), array_reverse($values[$i])), $codes[$i], $values[$i]);
+            $piece = match ($kind) {
                 1 => [ShapeKind::Line, [$edge->real(10), $edge->real(20), $z, $edge->real(11), $edge->real(21), $z]],
                 2 => self::arc($edge, $z),
                 3 => self::ellipse($edge, $z),

@@ -30,6 +30,7 @@ final class Multileader
             } elseif ($code === 304 && $word === 'LEADER_LINE{') {
                 [$in, $line] = ['line', []];
             } elseif ($code === 305) {
+                /** @var array{float, float, float}|null $landing  filled field by field */
                 array_push($pieces, ...Polylines::open($landing === null ? $line : [...$line, $landing]));
                 $in = 'leader';
             } elseif ($code === 303) {
@@ -65,6 +66,7 @@ final class Multileader
             $points[count($points) - 1][intdiv($code, 10) - 1] = $number;
         }
 
-        return array_values($points);
+        /** @var list<array{float, float, float}> $points  filled field by field */
+        return $points;
     }
 }

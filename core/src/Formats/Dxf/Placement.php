@@ -281,6 +281,7 @@ final class Placement
                 $v[] = 1.0 + $layer->addString(Attributes::packed($attributes));
             }
         }
+        /** @var list<float> $v heights and texts are put in place */
         $layer->add($kind, $place, $rgb, $v);
     }
 

@@ -51,7 +51,8 @@ final class Polylines
             throw UnreadableDrawing::missing($r->at(), $r->type, 20);
         }
 
-        return self::chain(array_values($vertices), ($r->integer(70) & self::CLOSED) !== 0);
+        /** @var list<array{float, float, float, float}> $vertices  filled field by field */
+        return self::chain($vertices, ($r->integer(70) & self::CLOSED) !== 0);
     }
 
     /** @return list<Piece> */

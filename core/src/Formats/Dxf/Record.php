@@ -153,7 +153,8 @@ final class Record
             throw UnreadableDrawing::missing($this->at(), $this->type, $x + 10);
         }
 
-        return array_values($points);
+        /** @var list<array{float, float, float}> $points  filled field by field */
+        return $points;
     }
 
     /** Direction of the plane it is drawn on; null for the usual one, seen from above.

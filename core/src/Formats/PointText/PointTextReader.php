@@ -81,6 +81,8 @@ final class PointTextReader
         if (self::endsString($cells, $numbers)) {
             return new StringEnd($line);
         }
+        // A layout has both columns, and each was read above.
+        assert(isset($numbers['northing'], $numbers['easting']));
         $name = in_array(Column::Name, $layout->columns, true) ? $values[Column::Name->value] ?? '' : (string) $line;
         $fault = Name::fault($name);
         if ($fault !== null) {

@@ -35,7 +35,7 @@ final class ListCheck
     /** @var list<string> */
     private array $untestable = [];
 
-    /** @param  list<PointRow>  $rows */
+    /** @param  non-empty-list<PointRow>  $rows */
     private function __construct(
         private readonly array $rows,
         private readonly LengthUnit $unit,
@@ -55,18 +55,19 @@ final class ListCheck
         Surroundings $around,
         bool $strings = false,
     ): Findings {
-        $doctor = new self($rows, $unit, $decimalMark, $around);
-        if ($rows !== []) {
-            $doctor->whole();
-            $strings || $doctor->exchangedNames();
-            $doctor->outliers();
-            $strings || $doctor->namesAndPlaces();
-            $doctor->elevations();
+        if ($rows === []) {
+            return new Findings([], [], 0);
         }
+        $check = new self($rows, $unit, $decimalMark, $around);
+        $check->whole();
+        $strings || $check->exchangedNames();
+        $check->outliers();
+        $strings || $check->namesAndPlaces();
+        $check->elevations();
 
         return new Findings(
-            array_slice($doctor->findings, 0, self::MOST_FINDINGS), $doctor->untestable,
-            max(0, count($doctor->findings) - self::MOST_FINDINGS),
+            array_slice($check->findings, 0, self::MOST_FINDINGS), $check->untestable,
+            max(0, count($check->findings) - self::MOST_FINDINGS),
         );
     }
 

@@ -100,7 +100,7 @@ final readonly class WholeList
         if (! in_array($unit, [LengthUnit::Foot, LengthUnit::UsFoot], true)) {
             return [];
         }
-        $moves = max(array_map(static fn (array $p): float => 2e-6 * hypot($p[0]->northing, $p[0]->easting), $common));
+        $moves = max([0.0, ...array_map(static fn (array $p): float => 2e-6 * hypot($p[0]->northing, $p[0]->easting), $common)]);
 
         return $moves < self::SHOWS
             ? [sprintf('International or US feet can’t be told apart here: it moves these points by %.1f mm at most.', 1000 * $moves)]

@@ -185,7 +185,7 @@ final readonly class BlunderDetection
         if ($this->whole === null) {
             return [];
         }
-        $longest = max(array_map(static fn (ControlSight $s) => $s->sight->slope, $this->sights));
+        $longest = max([0.0, ...array_map(static fn (ControlSight $s) => $s->sight->slope, $this->sights)]);
         $constant = $this->another($this->whole, Grows::withSlope(...));
         $scale = $this->another($this->whole, StationModel::scaled(...));
         $collimation = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only(
@@ -256,7 +256,7 @@ final readonly class BlunderDetection
             $swapped = $this->sights;
             $swapped[$i] = $this->sights[$i]->with(control: $this->sights[$k]->control);
             $swapped[$k] = $this->sights[$k]->with(control: $this->sights[$i]->control);
-            $solved = TriedStation::solve($swapped, $this->accuracy, $this->on);
+            $solved = TriedStation::solve(array_values($swapped), $this->accuracy, $this->on);
             if ($solved !== null) {
                 [$a, $b] = [$this->sights[$i]->name, $this->sights[$k]->name];
                 $found[] = new Explanation(

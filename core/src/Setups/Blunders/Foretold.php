@@ -79,6 +79,7 @@ final readonly class Foretold
     {
         $covariance = [];
         foreach ($block->rows as $i => $row) {
+            $of = [];
             foreach ($block->rows as $k => $other) {
                 $sum = $block->covariance[$i][$k];
                 foreach ($this->rest->solution->cofactors as $m => $q) {
@@ -86,8 +87,9 @@ final readonly class Foretold
                         $sum += $row[$m] * $x * $other[$j];
                     }
                 }
-                $covariance[$i][$k] = $sum;
+                $of[] = $sum;
             }
+            $covariance[] = $of;
         }
 
         return $covariance;
@@ -121,9 +123,9 @@ final readonly class Foretold
         $normal = array_map(static fn (array $a): array => array_map(static fn (array $b): float => $product($a, $b), $columns), $columns);
         $values = $deviations = [];
         foreach (Cholesky::invert($normal) as $i => $row) {
-            $values[$i] = array_sum(array_map(static fn (float $q, float $r): float => $q * $r, $row, $right));
-            $deviations[$i] = sqrt($row[$i]);
-            $squares -= $values[$i] * $right[$i];
+            $values[] = $value = array_sum(array_map(static fn (float $q, float $r): float => $q * $r, $row, $right));
+            $deviations[] = sqrt($row[$i]);
+            $squares -= $value * $right[$i];
         }
 
         return [max(0.0, $squares), $values, $deviations];

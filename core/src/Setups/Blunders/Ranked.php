@@ -57,7 +57,7 @@ final readonly class Ranked
             return Decider::again($again);
         }
         [$best, $apart] = [null, self::TELLS];
-        $reach = self::REACH * max(array_map(static fn (ControlSight $s) => $s->sight->distance, $this->sights));
+        $reach = self::REACH * max([0.0, ...array_map(static fn (ControlSight $s) => $s->sight->distance, $this->sights)]);
         foreach ($this->control as $name => $place) {
             $differ = $a->figure->station->mark->distanceTo($place) > $reach
                 || in_array((string) $name, [...$a->sights, ...$b->sights], true) ? 0.0 : $this->apart($a, $b, $place);

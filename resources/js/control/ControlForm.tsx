@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import { api, ask, type ControlPoint, type Project } from '../api/client';
+import { useDeed } from '../api/hooks';
+import { Button } from '../parts/Button';
+import { CheckBox } from '../parts/CheckBox';
+import { LengthField, TextField } from '../parts/Field';
+import { Failure } from '../parts/Notice';
+import { type Place, PlaceFields } from '../parts/PlaceFields';
+
+const seenOf = ({ id: _, source: __, origin: ___, ...seen }: ControlPoint) => seen;
+
+/** A control point typed by hand. */
+export function ControlForm({ project, point, onDone }: { project: Project; point: ControlPoint | null; onDone: () => void }) {
+    const [name, setName] = useState(point?.name ?? '');
+    const [code, setCode] = useState(point?.code ?? '');
+    const [place, setPlace] = useState<Place>({
+        northing: point?.northing ?? null,
+        easting: point?.easting ?? null,
+        elevation: point?.elevation ?? null,
+    });
+    const [fixed, setFixed] = useState(point?.heldFixed ?? true);
+    const [plan, setPlan] = useState<number | null>(point?.planDeviation ?? null);
+    const [height, setHeight] = useState<number | null>(point?.heightDeviation ?? null);
+    const { northing, easting, elevation } = place;
+    const keep = useDeed(project.id, () => {
+        const body = {
+            name,
+            code,
+            northing: northing ?? 0,
+            easting: easting ?? 0,
+            elevation,
+            description: point?.description ?? '',
+            heldFixed: fixed,
+            planDeviation: fixed ? null : plan,
+            heightDeviation: fixed ? null : height,
+        };
+        return point
+            ? ask(
+                  api.PUT('/api/v1/projects/{project}/control/{control}', {
+                      params: { path: { project: project.id, control: point.id } },
+                      body: { ...body, seen: seenOf(point) },
+                  }),
+              )
+            : ask(api.POST('/api/v1/projects/{project}/control', { params: { path: { project: project.id } }, body }));
+    });
+    return (
+        <form
+            className="grid gap-3"
+            onSubmit={(e) => {
+                e.preventDefault();
+                keep.mutate(undefined, { onSuccess: onDone });
+            }}
+        >
+            <TextField label="Name" value={name} onValue={setName} autoFocus />
+            {/* Fields type on while another's answer is on its way: each changes only its own part. */}
+            <PlaceFields place={place} onPlace={(part) => setPlace((now) => ({ ...now, ...part }))} />
+            <TextField label="Code" value={code} onValue={setCode} />
+            <CheckBox label="Held fixed: taken as without error" checked={fixed} onChecked={setFixed} />
+            {!fixed && (
+                <>
+                    <LengthField label="Standard deviation in plan" value={plan} onValue={setPlan} optional />
+                    <LengthField label="Standard deviation in height" value={height} onValue={setHeight} optional />
+                </>
+            )}
+            <Failure of={keep.error} />
+            <Button
+                kind="primary"
+                type="submit"
+                className="justify-self-end"
+                busy={keep.isPending}
+                disabled={name.trim() === '' || northing === null || easting === null}
+            >
+                Keep
+            </Button>
+        </form>
+    );
+}

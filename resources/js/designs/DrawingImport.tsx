@@ -1,0 +1,252 @@
+import { useState } from 'react';
+import { api, ask, type ControlPoint, type Design, type Project, type Schemas } from '../api/client';
+import { useWork } from '../api/work';
+import { Button } from '../parts/Button';
+import { CheckBox } from '../parts/CheckBox';
+import { Choice, LengthField, TextField } from '../parts/Field';
+import { Length } from '../parts/Figure';
+import { Failure, Notice } from '../parts/Notice';
+import { WorkBar } from '../parts/WorkBar';
+import { METRES, UNIT_NAMES, type Unit } from '../units/names';
+import { DrawingFit, type Placing } from './DrawingFit';
+import { InspectedLayers } from './InspectedLayers';
+import type { Inspection } from './inspection';
+
+type Body = Schemas['DrawingToTake'];
+
+interface Props {
+    project: Project;
+    control: ControlPoint[];
+    designs: Design[];
+    file: Schemas['Upload'];
+    inspection: Inspection;
+    revises: Design | null;
+    onDone: (id: number) => void;
+}
+
+/** Before a drawing is taken: unit and size, fit with the control, layers, heights, annotations, clean-up. */
+export function DrawingImport({ project, control, designs, file, inspection, revises, onDone }: Props) {
+    const [unit, setUnit] = useState<Unit | ''>((revises?.unit as Unit | undefined) ?? inspection.declaredUnit ?? '');
+    const [layers, setLayers] = useState(() => firstChoice(inspection, revises));
+    const [heights, setHeights] = useState<Body['heights']>(
+        (revises?.heights as Body['heights'] | undefined) ?? (inspection.heights.length > 0 ? 'used' : 'dropped'),
+    );
+    const [fixed, setFixed] = useState<number | null>(null);
+    const [name, setName] = useState(revises?.name ?? file.fileName.replace(/\.dxf$/i, ''));
+    const [revision, setRevision] = useState('');
+    const [role, setRole] = useState<NonNullable<Body['role']>>(revises?.role ?? 'design');
+    const [annotations, setAnnotations] = useState(false);
+    const [cleanUp, setCleanUp] = useState({
+        duplicates: inspection.duplicates > 0,
+        zeroLengths: inspection.zeroLengths > 0,
+        overlaps: false,
+    });
+    const [placing, setPlacing] = useState<Placing>({ placement: null, words: 'as drawn' });
+    const work = useWork(project.id);
+    const factor = unit === '' ? null : METRES[unit];
+    const take = async () => {
+        const done = await work.run(
+            ask(
+                api.POST('/api/v1/projects/{project}/designs', {
+                    params: { path: { project: project.id } },
+                    body: {
+                        upload: file.upload,
+                        name,
+                        unit: unit as Unit,
+                        layers: [...layers],
+                        heights,
+                        fixedElevation: heights === 'fixed' ? fixed : null,
+                        annotations,
+                        cleanUp,
+                        placement: placing.placement,
+                        mend: inspection.damage !== null,
+                        role,
+                        revisesId: revises?.id ?? null,
+                        revision,
+                    },
+                }),
+            ),
+        );
+        if (done) {
+            onDone((done.result as unknown as { designId: number }).designId);
+        }
+    };
+    return (
+        <div className="grid gap-4">
+            {inspection.damage !== null && <Damage inspection={inspection} />}
+            <div className="grid gap-3 sm:grid-cols-4">
+                <TextField label="Name of this drawing" value={name} onValue={setName} />
+                <TextField
+                    label="Revision"
+                    value={revision}
+                    onValue={setRevision}
+                    hint={revises ? `after ${revises.revision || 'the first'}` : 'if it has one'}
+                />
+                <Choice
+                    label="Drawn in"
+                    value={unit}
+                    onValue={setUnit}
+                    options={[
+                        ...(unit === '' ? [['', 'choose the unit'] as const] : []),
+                        ...(Object.entries(UNIT_NAMES) as [Unit, string][]),
+                    ]}
+                    hint={
+                        inspection.declaredUnit
+                            ? `The file says ${UNIT_NAMES[inspection.declaredUnit]}.`
+                            : 'The file does not say its unit.'
+                    }
+                />
+                <Choice
+                    label="It is"
+                    value={role}
+                    onValue={setRole}
+                    options={[
+                        ['design', 'a design'],
+                        ['background', 'a background'],
+                    ]}
+                    hint={
+                        role === 'background'
+                            ? 'stays whichever is active'
+                            : designs.some((d) => d.active) && !revises
+                              ? 'becomes the active one'
+                              : undefined
+                    }
+                />
+            </div>
+            <Size inspection={inspection} factor={factor} />
+            <DrawingFit
+                project={project}
+                control={control}
+                inspection={inspection}
+                unit={unit}
+                onUnit={setUnit}
+                placing={placing}
+                onPlacing={setPlacing}
+            />
+            <div className="grid gap-3 sm:grid-cols-2">
+                <Choice
+                    label="Heights"
+                    value={heights}
+                    onValue={setHeights}
+                    options={[
+                        ['used', 'use the heights of the drawing'],
+                        ['dropped', 'drop them: nothing has an elevation'],
+                        ['fixed', 'one elevation for all'],
+                    ]}
+                    hint={<HeightRange inspection={inspection} factor={factor} />}
+                />
+                {heights === 'fixed' && <LengthField label="Elevation of everything" value={fixed} onValue={setFixed} />}
+            </div>
+            <InspectedLayers inspection={inspection} factor={factor} chosen={layers} onChosen={setLayers} />
+            <section aria-label="Clearing up" className="grid sm:grid-cols-2">
+                <CheckBox
+                    label={`Dimensions and leaders too (${inspection.annotations})`}
+                    checked={annotations}
+                    disabled={inspection.annotations === 0}
+                    onChecked={setAnnotations}
+                />
+                <CheckBox
+                    label={`Clear away what is drawn twice (${inspection.duplicates})`}
+                    checked={cleanUp.duplicates}
+                    disabled={inspection.duplicates === 0}
+                    onChecked={(duplicates) => setCleanUp({ ...cleanUp, duplicates })}
+                />
+                <CheckBox
+                    label={`Clear away lines without length (${inspection.zeroLengths})`}
+                    checked={cleanUp.zeroLengths}
+                    disabled={inspection.zeroLengths === 0}
+                    onChecked={(zeroLengths) => setCleanUp({ ...cleanUp, zeroLengths })}
+                />
+                <CheckBox
+                    label={`Unite lines that lie along each other (${inspection.overlaps})`}
+                    checked={cleanUp.overlaps}
+                    disabled={inspection.overlaps === 0}
+                    onChecked={(overlaps) => setCleanUp({ ...cleanUp, overlaps })}
+                />
+            </section>
+            {inspection.remarks.length > 0 && (
+                <Notice kind="caution">
+                    {inspection.remarks.map((r) => (
+                        <p key={r}>{r}</p>
+                    ))}
+                </Notice>
+            )}
+            <Failure of={work.error} />
+            <WorkBar work={work} />
+            <div className="sticky -bottom-4 -mb-4 flex flex-wrap items-center justify-end gap-3 border-t border-rule bg-sheet py-3">
+                <span className="text-quiet">Placed {placing.words}.</span>
+                <Button
+                    kind="primary"
+                    busy={work.busy}
+                    disabled={unit === '' || layers.size === 0 || (heights === 'fixed' && fixed === null)}
+                    onClick={() => void take()}
+                >
+                    {work.busy ? 'Taking the drawing…' : `Take ${layers.size} ${layers.size === 1 ? 'layer' : 'layers'}`}
+                </Button>
+            </div>
+        </div>
+    );
+}
+
+/** A revision is taken with the layers of the one before; else with those that the file shows. */
+function firstChoice(inspection: Inspection, revises: Design | null): Set<string> {
+    const before = revises && new Set(revises.layers.map((l) => l.name));
+    return new Set(inspection.layers.filter((l) => (before ? before.has(l.name) : !l.off && !l.frozen)).map((l) => l.name));
+}
+
+function Size({ inspection, factor }: { inspection: Inspection; factor: number | null }) {
+    const [west = 0, south = 0, east = 0, north = 0] = inspection.extent;
+    if (factor === null) {
+        return <Notice kind="caution">Choose the unit: the size of the work is then shown, and should be what you expect.</Notice>;
+    }
+    return (
+        <>
+            <Notice>
+                That makes the work <Length of={(east - west) * factor} /> from west to east and <Length of={(north - south) * factor} />{' '}
+                from south to north, about northing <Length of={((north + south) / 2) * factor} />, easting{' '}
+                <Length of={((east + west) / 2) * factor} />. Is that so?
+            </Notice>
+            {inspection.strays.length > 0 && (
+                <Notice kind="caution">
+                    Far from the body of the work, and not shown with everything:{' '}
+                    {inspection.strays.map((s) => (
+                        <span key={s.layer}>
+                            {s.count} on {s.layer} about northing <Length of={s.northing * factor} />, easting{' '}
+                            <Length of={s.easting * factor} />.{' '}
+                        </span>
+                    ))}
+                </Notice>
+            )}
+        </>
+    );
+}
+
+function HeightRange({ inspection, factor }: { inspection: Inspection; factor: number | null }) {
+    const [low, high] = inspection.heights;
+    return low === undefined || high === undefined ? (
+        <>All heights in the file are 0.</>
+    ) : (
+        <>
+            The file’s heights run from <Length of={low * (factor ?? 1)} /> to <Length of={high * (factor ?? 1)} />.
+        </>
+    );
+}
+
+function Damage({ inspection }: { inspection: Inspection }) {
+    return (
+        <section aria-label="Damage and repairs" className="border-l-4 border-out pl-3">
+            <p className="font-semibold">
+                The file is damaged. What could be read of it is below; ask for it again if anything is missing.
+            </p>
+            <p>{inspection.damage}</p>
+            <details>
+                <summary className="min-h-12 cursor-pointer py-3">{inspection.repairs.length} repairs</summary>
+                <ul className="max-h-48 overflow-auto text-sm">
+                    {inspection.repairs.map((r) => (
+                        <li key={r}>{r}.</li>
+                    ))}
+                </ul>
+            </details>
+        </section>
+    );
+}

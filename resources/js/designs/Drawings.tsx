@@ -1,0 +1,217 @@
+import { FilePlus2, GitCompareArrows, Trash2 } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { api, ask, type Design, type Schemas, upload } from '../api/client';
+import { useDeed } from '../api/hooks';
+import { useWork } from '../api/work';
+import { Button } from '../parts/Button';
+import { Dialog } from '../parts/Dialog';
+import { Length } from '../parts/Figure';
+import { FileDrop } from '../parts/FileDrop';
+import { Failure, Notice } from '../parts/Notice';
+import { WorkBar } from '../parts/WorkBar';
+import { drawnDesigns } from '../plan/things';
+import type { StageProps } from '../stage/stages';
+import { DrawingImport } from './DrawingImport';
+import type { Inspection } from './inspection';
+import { Layers } from './Layers';
+
+interface Read {
+    file: Schemas['Upload'];
+    inspection: Inspection;
+    revises: Design | null;
+}
+
+/** The project's drawings: brought in, revised, one of them active, the others waiting or staying as background. */
+export function Drawings({ project, control, designs, changesOf, setChangesOf }: StageProps) {
+    const [read, setRead] = useState<Read | null>(null);
+    const [error, setError] = useState<Error | null>(null);
+    const work = useWork(project.id);
+    const inspect = async (chosen: File, revises: Design | null) => {
+        setError(null);
+        try {
+            const file = await upload(project.id, chosen);
+            const task = await work.run(
+                ask(
+                    api.POST('/api/v1/projects/{project}/drawing-inspection', {
+                        params: { path: { project: project.id } },
+                        body: { upload: file.upload },
+                    }),
+                ),
+            );
+            if (task) {
+                setRead({ file, inspection: task.result as unknown as Inspection, revises });
+            }
+        } catch (e) {
+            setError(e as Error);
+        }
+    };
+    const current = designs.filter((d) => d.current);
+    return (
+        <div className="flex flex-col gap-4 p-4">
+            {designs.length === 0 && <Notice>Bring in the designer’s drawing. Stakeout points are made by touching it.</Notice>}
+            <FileDrop label="Choose or drop a drawing (DXF)" accept=".dxf" onFile={(f) => void inspect(f, null)} busy={work.busy} />
+            <WorkBar work={work} />
+            <Failure of={error ?? work.error} />
+            {current.map((d) => (
+                <DesignCard
+                    key={d.id}
+                    design={d}
+                    project={project.id}
+                    earlier={earlierOf(d, designs)}
+                    comparing={changesOf === d.id}
+                    onCompare={() => setChangesOf(changesOf === d.id ? null : d.id)}
+                    onRevise={(file) => void inspect(file, d)}
+                />
+            ))}
+            {designs.length > 0 && <Layers project={project} designs={drawnDesigns(designs)} />}
+            <Dialog open={read !== null} onClose={() => setRead(null)} title={`What ${read?.file.fileName ?? ''} holds`} wide>
+                {read && (
+                    <DrawingImport
+                        key={read.file.upload}
+                        project={project}
+                        control={control}
+                        designs={designs}
+                        {...read}
+                        onDone={(id) => {
+                            setChangesOf(read.revises ? id : null);
+                            setRead(null);
+                        }}
+                    />
+                )}
+            </Dialog>
+        </div>
+    );
+}
+
+function strayWords(d: Design): string {
+    const count = d.strays.reduce((n, s) => n + s.count, 0);
+    return count === 1 ? '1 shape lies' : `${count} shapes lie`;
+}
+
+function earlierOf(design: Design, designs: Design[]): Design[] {
+    const before = designs.find((d) => d.id === design.revisesId);
+    return before ? [before, ...earlierOf(before, designs)] : [];
+}
+
+interface CardProps {
+    project: number;
+    design: Design;
+    earlier: Design[];
+    comparing: boolean;
+    onCompare: () => void;
+    onRevise: (file: File) => void;
+}
+
+function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevise }: CardProps) {
+    const input = useRef<HTMLInputElement>(null);
+    const path = { params: { path: { project, design: d.id } } };
+    const remove = useDeed(project, () => ask(api.DELETE('/api/v1/projects/{project}/designs/{design}', path)));
+    const change = useDeed(project, (body: Schemas['DesignBody']) =>
+        ask(api.PUT('/api/v1/projects/{project}/designs/{design}', { ...path, body })),
+    );
+    const set = (part: Partial<Schemas['DesignBody']>) => {
+        const seen = { name: d.name, role: d.role, active: d.active };
+        change.mutate({ ...seen, ...part, seen });
+    };
+    return (
+        <section aria-label={d.name} className={`border-l-4 pl-3 ${d.active ? 'border-chalk' : 'border-rule'}`}>
+            <div className="flex items-center gap-2">
+                <div className="min-w-0 flex-1">
+                    <h2 className="truncate font-semibold">
+                        {d.name} {d.revision && <span className="text-quiet">revision {d.revision}</span>}
+                    </h2>
+                    <p className="truncate text-sm text-quiet">
+                        {d.role === 'background' ? 'background' : d.active ? 'active design' : 'waits'} · {d.fileName}, drawn in {d.unit},
+                        heights {d.heights}
+                        {d.placed && `, ${d.placed}`}
+                    </p>
+                </div>
+                <Button kind="bare" aria-label={`Remove ${d.name}`} onClick={() => remove.mutate(undefined)} icon={<Trash2 />} />
+            </div>
+            <div className="flex flex-wrap gap-2">
+                {d.role === 'design' && !d.active && <Button onClick={() => set({ active: true })}>Make it active</Button>}
+                <Button onClick={() => set(d.role === 'design' ? { role: 'background', active: false } : { role: 'design', active: true })}>
+                    {d.role === 'design' ? 'Keep as background' : 'Work with it'}
+                </Button>
+                <Button onClick={() => input.current?.click()} icon={<FilePlus2 />}>
+                    New revision
+                </Button>
+                <input
+                    ref={input}
+                    type="file"
+                    accept=".dxf"
+                    aria-label={`New revision of ${d.name} (DXF)`}
+                    className="hidden"
+                    onChange={(e) => {
+                        const file = e.target.files?.[0];
+                        e.target.value = '';
+                        if (file) {
+                            onRevise(file);
+                        }
+                    }}
+                />
+                {d.revisesId !== null && (
+                    <Button pressed={comparing} onClick={onCompare} icon={<GitCompareArrows />}>
+                        What changed
+                    </Button>
+                )}
+            </div>
+            {comparing && <Changes design={d} />}
+            {earlier.length > 0 && (
+                <p className="mt-1 text-sm text-quiet">
+                    Earlier: {earlier.map((e) => `${e.revision || 'first'} (${e.fileName}, ${e.takenAt.slice(0, 10)})`).join(', ')}. Points
+                    made from them stay.
+                </p>
+            )}
+            {d.strays.length > 0 && (
+                <p className="text-sm text-open">
+                    {strayWords(d)} far off ({d.strays.map((s) => s.layer).join(', ')}): left out when everything is shown.
+                </p>
+            )}
+            {d.remarks.length > 0 && (
+                <details>
+                    <summary className="min-h-12 cursor-pointer py-3 text-sm text-quiet">
+                        {d.remarks.length} remarks on what was read
+                    </summary>
+                    {d.remarks.map((r) => (
+                        <p key={r} className="text-sm text-quiet">
+                            {r}
+                        </p>
+                    ))}
+                </details>
+            )}
+            <Failure of={remove.error ?? change.error} />
+        </section>
+    );
+}
+
+/** What a revision changed, by layer; on the plan added is solid, gone is dotted, moved is dashed. */
+function Changes({ design }: { design: Design }) {
+    if (design.changes.length === 0) {
+        return <p className="mt-1">Nothing changed since the revision before.</p>;
+    }
+    return (
+        <table className="list mt-1" aria-label="What changed">
+            <thead>
+                <tr>
+                    <th>layer</th>
+                    <th className="n">added ━</th>
+                    <th className="n">gone ┄</th>
+                    <th className="n">moved ╍</th>
+                    <th className="n">at most by</th>
+                </tr>
+            </thead>
+            <tbody>
+                {design.changes.map((c) => (
+                    <tr key={c.layer}>
+                        <td>{c.layer}</td>
+                        <td className="n">{c.added}</td>
+                        <td className="n">{c.gone}</td>
+                        <td className="n">{c.moved}</td>
+                        <td className="n">{c.moved > 0 ? <Length of={c.farthest} /> : ''}</td>
+                    </tr>
+                ))}
+            </tbody>
+        </table>
+    );
+}

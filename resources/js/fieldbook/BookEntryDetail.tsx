@@ -1,0 +1,75 @@
+import type { BookEntry } from '../api/client';
+import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '../parts/Figure';
+import { Verdict } from '../parts/Verdict';
+import { isUsed } from '../setups/residual';
+import { MendReading } from './MendReading';
+
+/** What a line of the book rests on: raw reading, corrections, setup, design. */
+export function BookEntryDetail({ entry, project }: { entry: BookEntry; project: number }) {
+    const { reading, mark, setup } = entry;
+    return (
+        <div className="grid gap-2 border-l-4 border-chalk bg-paper px-5 py-3">
+            {mark && (
+                <dl className="grid grid-cols-[9rem_1fr] gap-x-3">
+                    <dt>found</dt>
+                    <dd>
+                        <Coordinates {...mark.found} />
+                    </dd>
+                    <dt>design</dt>
+                    <dd>{mark.design ? <Coordinates {...mark.design} /> : 'none'}</dd>
+                    {mark.deviation && (
+                        <>
+                            <dt>against design</dt>
+                            <dd>
+                                <Against of={mark.deviation} plan={mark.planTolerance} height={mark.heightTolerance} />{' '}
+                                <Verdict of={mark.verdict} />
+                            </dd>
+                        </>
+                    )}
+                    <dt>setup</dt>
+                    <dd>{mark.setupId}</dd>
+                </dl>
+            )}
+            {reading && (
+                <dl className="grid grid-cols-[9rem_1fr] gap-x-3">
+                    <dt>raw reading</dt>
+                    <dd>
+                        Hz <AngleFigure of={reading.circle} /> · V <AngleFigure of={reading.zenith} /> · SD <Length of={reading.slope} />{' '}
+                        (with {reading.ppmApplied.toFixed(1)} ppm and {(reading.prismConstantApplied * 1000).toFixed(1)} mm applied by the
+                        instrument)
+                    </dd>
+                    <dt>corrections</dt>
+                    <dd>
+                        {reading.pressure.toFixed(1)} hPa, {reading.temperature.toFixed(1)} °C: {reading.ppm.toFixed(1)} ppm; prism{' '}
+                        {(reading.prismConstant * 1000).toFixed(1)} mm; target height <Length of={reading.targetHeight} />
+                    </dd>
+                    <dt>reduced</dt>
+                    <dd>
+                        horizontal distance <Length of={reading.distance} /> · axis to prism <Length of={reading.rise} />
+                    </dd>
+                    <dt>instrument</dt>
+                    <dd>{reading.instrument}</dd>
+                </dl>
+            )}
+            {reading && <MendReading project={project} reading={reading} />}
+            {setup && (
+                <div>
+                    <Coordinates {...setup.setup} /> · instrument height <Length of={setup.setup.instrumentHeight} />
+                    {setup.residuals.map((r) => (
+                        <div key={r.name}>
+                            {r.name}
+                            {isUsed(r) ? '' : ' (not used)'}: direction <SidedAngle of={r.direction} side="across" />, across{' '}
+                            <Sided of={r.across} side="across" />, distance <Sided of={r.distance} side="length" />, height{' '}
+                            <Sided of={r.height} side="height" />
+                        </div>
+                    ))}
+                    {setup.cautions.map((c) => (
+                        <div key={c} className="font-sans text-open">
+                            {c}
+                        </div>
+                    ))}
+                </div>
+            )}
+        </div>
+    );
+}

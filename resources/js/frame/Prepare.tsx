@@ -1,0 +1,105 @@
+import { Tabs } from 'radix-ui';
+import { useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { api, ask, type Schemas } from '../api/client';
+import { useDeed } from '../api/hooks';
+import { Compute } from '../cogo/Compute';
+import { Sketch } from '../cogo/Sketch';
+import { GridLines } from '../control/GridLines';
+import { Drawings } from '../designs/Drawings';
+import { Button } from '../parts/Button';
+import { Dialog } from '../parts/Dialog';
+import { Points } from '../points/Points';
+import { ProjectForm } from '../projects/ProjectForm';
+import { UndoBar } from '../projects/UndoBar';
+import type { StageProps } from '../stage/stages';
+import { Worklists } from '../worklists/Worklists';
+
+const TABS = [
+    ['drawings', 'Drawings'],
+    ['points', 'Points'],
+    ['compute', 'Compute'],
+    ['sketch', 'Sketch'],
+    ['worklists', 'Worklists'],
+] as const;
+
+/** Drawings come in, stakeout points are made of them. */
+export function Prepare(props: StageProps) {
+    const { project } = props;
+    const [search, setSearch] = useSearchParams();
+    const [settings, setSettings] = useState(false);
+    const seenProject = useRef<Schemas['ProjectSettings'] | undefined>(undefined);
+    const tab = search.get('do') ?? (project.progress.designs === 0 ? 'drawings' : 'points');
+    const save = useDeed(project.id, (body: Parameters<Parameters<typeof ProjectForm>[0]['onSubmit']>[0]) =>
+        ask(
+            api.PUT('/api/v1/projects/{project}', {
+                params: { path: { project: project.id } },
+                body: { ...body, seen: seenProject.current },
+            }),
+        ),
+    );
+    const choose = (to: string) => {
+        props.setWant(null);
+        props.setFigure(null);
+        setSearch((s) => {
+            s.set('do', to);
+            return s;
+        });
+    };
+    return (
+        <Tabs.Root value={tab} onValueChange={choose} className="flex min-h-full flex-col">
+            <div className="flex items-center gap-1 p-4 pt-2 pr-14 pb-2">
+                <h1 className="sr-only">Prepare</h1>
+                <Button
+                    className="mr-auto"
+                    onClick={() => {
+                        const { name, units, planTolerance, heightTolerance, residualLimit } = project;
+                        seenProject.current = { name, units, planTolerance, heightTolerance, residualLimit };
+                        setSettings(true);
+                    }}
+                >
+                    Units and tolerances
+                </Button>
+                <UndoBar project={project} />
+            </div>
+            <Tabs.List className="flex border-b-2 border-ink px-4" aria-label="What to prepare">
+                {TABS.map(([value, word]) => (
+                    <Tabs.Trigger
+                        key={value}
+                        value={value}
+                        className="min-h-12 flex-1 cursor-pointer px-1 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
+                    >
+                        {word}
+                    </Tabs.Trigger>
+                ))}
+            </Tabs.List>
+            <Tabs.Content value="drawings" className="flex flex-1 flex-col">
+                <Drawings {...props} />
+            </Tabs.Content>
+            <Tabs.Content value="points" className="flex flex-1 flex-col">
+                <Points {...props} />
+            </Tabs.Content>
+            <Tabs.Content value="compute" className="flex flex-1 flex-col">
+                <Compute {...props} grid={(close) => <GridLines {...props} onClose={close} />} />
+            </Tabs.Content>
+            <Tabs.Content value="sketch" className="flex flex-1 flex-col">
+                <Sketch {...props} />
+            </Tabs.Content>
+            <Tabs.Content value="worklists" className="flex flex-1 flex-col">
+                <Worklists {...props} />
+            </Tabs.Content>
+            <Dialog open={settings} onClose={() => setSettings(false)} title="Units and tolerances">
+                <p className="text-quiet">Units change only what is shown. What is stored stays as it is.</p>
+                <ProjectForm
+                    project={project}
+                    submit="Keep"
+                    onCancel={() => setSettings(false)}
+                    onSubmit={async (values) => {
+                        await save.mutateAsync(values);
+                        setSettings(false);
+                    }}
+                />
+            </Dialog>
+        </Tabs.Root>
+    );
+}

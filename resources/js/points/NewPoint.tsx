@@ -1,0 +1,99 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { api, ask } from '../api/client';
+import { useDeed } from '../api/hooks';
+import { Button } from '../parts/Button';
+import { LengthField, TextField } from '../parts/Field';
+import { Coordinates } from '../parts/Figure';
+import { Failure, Notice } from '../parts/Notice';
+import type { PlanTaken } from '../plan/contract';
+import { SnapChoice } from '../plan/SnapChoice';
+import { type Spot, spotBody } from '../plan/snap';
+import type { StageProps } from '../stage/stages';
+
+/** Making points by touch: the spot touched, its name, code and elevation, one after another. */
+export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
+    const [taken, setTaken] = useState<PlanTaken | null>(null);
+    const clearTaken = () => setTaken(null);
+    useEffect(() => setWant({ id: 'new-point', picking: 'spot', onTake: setTaken }), [setWant]);
+    const [prefix, setPrefix] = useState('P');
+    const [own, setOwn] = useState<string | null>(null);
+    const [code, setCode] = useState('');
+    const [elevation, setElevation] = useState<number | null>(null);
+    const next = useQuery({
+        queryKey: [project.id, 'next', prefix],
+        queryFn: () =>
+            ask(api.GET('/api/v1/projects/{project}/next-name', { params: { path: { project: project.id }, query: { prefix } } })),
+    });
+    const spot = taken?.spot ?? null;
+    const exact = useQuery({
+        queryKey: ['spot', spot],
+        queryFn: () =>
+            ask(api.POST('/api/v1/projects/{project}/spots', { params: { path: { project: project.id } }, body: spotBody(spot as Spot) })),
+        enabled: spot !== null,
+        retry: false,
+    });
+    const name = own ?? next.data?.name ?? '';
+    const make = useDeed(project.id, () =>
+        ask(
+            api.POST('/api/v1/projects/{project}/points', {
+                params: { path: { project: project.id } },
+                body: { name, code, elevation, spot: spotBody(spot as Spot) },
+            }),
+        ),
+    );
+    const done = () => {
+        setOwn(null);
+        clearTaken();
+    };
+    return (
+        <form
+            className="grid gap-3 border-2 border-chalk p-3"
+            aria-label="New point"
+            onSubmit={(e) => {
+                e.preventDefault();
+                make.mutate(undefined, { onSuccess: done });
+            }}
+        >
+            {!taken && <Notice>Touch an end, a middle, a centre or a crossing on the plan.</Notice>}
+            {taken && !spot && (
+                <Notice kind="caution">
+                    Nothing to take within reach there. Go nearer, or show its layer: what is hidden cannot be picked.
+                </Notice>
+            )}
+            {spot && exact.data && (
+                <div>
+                    <div className="font-semibold">{exact.data.description}</div>
+                    <Coordinates
+                        northing={exact.data.northing}
+                        easting={exact.data.easting}
+                        elevation={elevation ?? exact.data.elevation}
+                    />
+                </div>
+            )}
+            <div className="grid grid-cols-2 gap-3">
+                <TextField
+                    label="Prefix"
+                    value={prefix}
+                    onValue={(p) => {
+                        setPrefix(p);
+                        setOwn(null);
+                    }}
+                />
+                <TextField label="Name" value={name} onValue={setOwn} hint={own === null ? 'next free name' : undefined} />
+                <TextField label="Code" value={code} onValue={setCode} />
+                <LengthField label="Elevation" value={elevation} onValue={setElevation} optional hint="empty: as drawn" />
+            </div>
+            <SnapChoice snaps={snaps} onSnaps={setSnaps} />
+            <Failure of={exact.error ?? make.error} />
+            <div className="flex justify-between gap-2">
+                <Button className="min-h-16" onClick={() => setWant(null)}>
+                    Finish
+                </Button>
+                <Button kind="primary" type="submit" busy={make.isPending} disabled={!spot || !exact.data || name.trim() === ''}>
+                    Make {name}
+                </Button>
+            </div>
+        </form>
+    );
+}

@@ -1,0 +1,89 @@
+import { useEffect, useState } from 'react';
+import { api, ask } from '../api/client';
+import { useDeed, useProposals } from '../api/hooks';
+import { Button } from '../parts/Button';
+import { Length } from '../parts/Figure';
+import { Failure, Notice } from '../parts/Notice';
+import type { StageProps } from '../stage/stages';
+
+/** Points whose source has changed: old place and new beside each other, adopted only when told. */
+export function Proposals({ project, setFigure }: StageProps) {
+    const proposals = useProposals(project.id).data ?? [];
+    const [open, setOpen] = useState(false);
+    const path = { params: { path: { project: project.id } } };
+    const adopt = useDeed(project.id, (ids: number[]) =>
+        ask(api.POST('/api/v1/projects/{project}/proposals-adoption', { ...path, body: { ids } })),
+    );
+    const leave = useDeed(project.id, (ids: number[]) =>
+        ask(api.POST('/api/v1/projects/{project}/recipes-dropping', { ...path, body: { ids } })),
+    );
+    useEffect(() => {
+        if (!open) {
+            return;
+        }
+        const moves = proposals.flatMap((p) => (p.proposed ? [{ ...p, proposed: p.proposed }] : []));
+        setFigure({
+            paths: moves.map((p) => [p.now.easting, p.now.northing, p.proposed.easting, p.proposed.northing]),
+            places: moves.map((p) => ({ easting: p.proposed.easting, northing: p.proposed.northing, label: `${p.name}, new` })),
+        });
+        return () => setFigure(null);
+    }, [open, proposals, setFigure]);
+    if (proposals.length === 0) {
+        return null;
+    }
+    const able = proposals.filter((p) => p.proposed !== null);
+    return (
+        <section className="grid gap-2" aria-label="Changed sources">
+            <Notice kind="caution">
+                What {proposals.length === 1 ? 'one point was' : `${proposals.length} points were`} made from has changed. Nothing has
+                moved.
+                <Button className="mt-1 px-3" onClick={() => setOpen(!open)}>
+                    {open ? 'Hide them' : 'Show old and new'}
+                </Button>
+            </Notice>
+            {open && (
+                <>
+                    <ul>
+                        {proposals.map((p) => (
+                            <li key={p.pointId} className="flex items-center gap-2 border-t border-rule py-1">
+                                <div className="min-w-0 flex-1">
+                                    <div>
+                                        <span className="font-semibold">{p.name}</span>{' '}
+                                        {p.proposed ? (
+                                            <>
+                                                moves <Length of={p.distance} />
+                                            </>
+                                        ) : (
+                                            <span className="text-out">can’t be worked out</span>
+                                        )}
+                                        {p.stakes > 0 && <span className="text-open"> · has been staked</span>}
+                                    </div>
+                                    <div className="text-sm text-quiet [overflow-wrap:anywhere]">{p.why}</div>
+                                </div>
+                                {p.proposed && (
+                                    <Button className="px-3" onClick={() => adopt.mutate([p.pointId])}>
+                                        Adopt
+                                    </Button>
+                                )}
+                                <Button className="px-3" onClick={() => leave.mutate([p.pointId])}>
+                                    Leave it there
+                                </Button>
+                            </li>
+                        ))}
+                    </ul>
+                    <Failure of={adopt.error ?? leave.error} />
+                    {able.length > 1 && (
+                        <Button
+                            kind="primary"
+                            className="justify-self-end"
+                            busy={adopt.isPending}
+                            onClick={() => adopt.mutate(able.map((p) => p.pointId))}
+                        >
+                            Adopt all {able.length}
+                        </Button>
+                    )}
+                </>
+            )}
+        </section>
+    );
+}

@@ -1,0 +1,261 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, X } from 'lucide-react';
+import { useState } from 'react';
+import { api, ask, type ControlPoint, type Schemas } from '../api/client';
+import { Button } from '../parts/Button';
+import { LengthField } from '../parts/Field';
+import { Length } from '../parts/Figure';
+import { Failure, Notice } from '../parts/Notice';
+import type { StageProps } from '../stage/stages';
+
+const STEPS = [1, 0.1, 0.01, 0.001];
+
+type World = Schemas['WorldResource'];
+
+/** What practitioners find behind a bad residual, each as something that is done to the world. */
+const BLUNDERS: [string, (mark: string, world: World) => Schemas['PracticeBody'] | null][] = [
+    ['Pole slides 100 mm in', (_, w) => ({ do: 'pole', height: w.pole.height - 0.1 })],
+    ['Another prism, 34.4 mm', () => ({ do: 'pole', prismConstant: 0.0344 })],
+    ['Usual prism again', () => ({ do: 'pole', prismConstant: 0 })],
+    ['Mark moves 60 mm', (mark) => ({ do: 'move_mark', mark, north: 0.05, east: 0.033, up: 0 })],
+    ['Mark sinks 40 mm', (mark) => ({ do: 'move_mark', mark, north: 0, east: 0, up: -0.04 })],
+    ['List is 1 m wrong', (mark) => ({ do: 'move_mark', mark, north: 1, east: 0, up: 0 })],
+    [
+        'Names exchanged',
+        (mark, w) => {
+            const other = w.marks.find((m) => m.name !== mark);
+            return other ? { do: 'swap_marks', mark, with: other.name } : null;
+        },
+    ],
+    ['Tape held slanted', (_, w) => ({ do: 'tape', on: !w.tripod.tapeSlanted })],
+    ['Next on the wrong face', () => ({ do: 'wrong_face', on: true })],
+    ['Air of another day', () => ({ do: 'air', pressure: 700, temperature: 35 })],
+    ['Constant set by hand, 30 mm', () => ({ do: 'set_constant', prismConstant: 0.03 })],
+];
+
+/** The stand-in's drawer: move the pole and play tricks on the instrument. Parlay itself is told nothing of what is done here. */
+export function PracticeDrawer({ project, control, points, target, onClose }: StageProps & { onClose: () => void }) {
+    const client = useQueryClient();
+    const world = useQuery({
+        queryKey: ['practice'],
+        queryFn: () => ask(api.GET('/api/v1/practice')),
+        refetchInterval: 1000,
+        retry: false,
+    });
+    const deed = useMutation({
+        mutationFn: (body: Schemas['PracticeBody']) => ask(api.POST('/api/v1/practice', { body })),
+        onSuccess: (data) => client.setQueryData(['practice'], data),
+    });
+    const plant = useMutation({
+        mutationFn: () => ask(api.POST('/api/v1/projects/{project}/practice-site', { params: { path: { project: project.id } } })),
+        onSuccess: (data) => client.setQueryData(['practice'], data),
+    });
+    const [step, setStep] = useState(0.1);
+    const [mark, setMark] = useState('');
+    const w = world.data;
+    const here = w?.site === `project ${project.id}`;
+    const aim = points.find((p) => p.id === target);
+    const chosen = mark || control[0]?.name || '';
+    const nudge = (north: number, east: number, up = 0) =>
+        deed.mutate({ do: 'nudge', north: north * step, east: east * step, up: up * step });
+    return (
+        <aside
+            className="absolute top-2 right-2 z-20 max-h-[calc(100%-1rem)] w-88 max-w-[calc(100%-5rem)] overflow-auto border-2 border-chalk bg-sheet p-3"
+            aria-label="Practice world"
+        >
+            <div className="flex items-center justify-between">
+                <h2 className="font-semibold">Practice world</h2>
+                <Button kind="bare" aria-label="Close the practice world" onClick={onClose} icon={<X />} />
+            </div>
+            <p className="text-sm text-quiet">
+                The stand-in instrument has a site of its own. Parlay is told nothing of what is done here.
+            </p>
+            <Failure of={world.error ?? deed.error ?? plant.error} />
+            {w && !here && (
+                <div className="my-2 grid gap-2">
+                    <Notice kind="caution">The stand-in stands on another site.</Notice>
+                    <Button onClick={() => plant.mutate()} busy={plant.isPending}>
+                        Bring the stand-in to this site
+                    </Button>
+                </div>
+            )}
+            {w && here && (
+                <div className="grid gap-3">
+                    <Group name="Pole">
+                        <div className="flex gap-2">
+                            <select
+                                className="min-h-12 min-w-0 flex-1 border border-ink/50 bg-sheet px-2"
+                                aria-label="Mark on the ground"
+                                value={chosen}
+                                onChange={(e) => setMark(e.target.value)}
+                            >
+                                {w.marks.map((m) => (
+                                    <option key={m.name}>{m.name}</option>
+                                ))}
+                            </select>
+                            <Button onClick={() => deed.mutate({ do: 'walk', mark: chosen, speed: 4 })}>Walk there</Button>
+                        </div>
+                        <Button
+                            disabled={!aim}
+                            onClick={() =>
+                                aim &&
+                                deed.mutate({
+                                    do: 'walk',
+                                    northing: aim.northing,
+                                    easting: aim.easting,
+                                    elevation: aim.elevation ?? w.pole.elevation,
+                                    speed: 4,
+                                })
+                            }
+                        >
+                            {aim ? `Walk to ${aim.name}, as designed` : 'Choose a target to walk to it'}
+                        </Button>
+                        <div className="flex items-center gap-3">
+                            <div className="grid grid-cols-3">
+                                <i />
+                                <Button kind="bare" aria-label="Nudge north" onClick={() => nudge(1, 0)} icon={<ArrowUp />} />
+                                <i />
+                                <Button kind="bare" aria-label="Nudge west" onClick={() => nudge(0, -1)} icon={<ArrowLeft />} />
+                                <span className="self-center text-center text-sm">N up</span>
+                                <Button kind="bare" aria-label="Nudge east" onClick={() => nudge(0, 1)} icon={<ArrowRight />} />
+                                <i />
+                                <Button kind="bare" aria-label="Nudge south" onClick={() => nudge(-1, 0)} icon={<ArrowDown />} />
+                                <i />
+                            </div>
+                            <div className="grid gap-1">
+                                <select
+                                    className="min-h-12 border border-ink/50 bg-sheet px-2"
+                                    aria-label="Nudge by"
+                                    value={step}
+                                    onChange={(e) => setStep(Number(e.target.value))}
+                                >
+                                    {STEPS.map((s) => (
+                                        <option key={s} value={s}>
+                                            {s * 1000} mm
+                                        </option>
+                                    ))}
+                                </select>
+                                <div className="flex">
+                                    <Button kind="bare" onClick={() => nudge(0, 0, 1)}>
+                                        raise
+                                    </Button>
+                                    <Button kind="bare" onClick={() => nudge(0, 0, -1)}>
+                                        lower
+                                    </Button>
+                                </div>
+                            </div>
+                        </div>
+                        <p className="text-sm text-quiet">Or drag the pole on the plan.</p>
+                        <LengthField
+                            key={`pole ${w.pole.height}`}
+                            label="The pole’s real height"
+                            value={w.pole.height}
+                            onValue={(h) => h !== null && deed.mutate({ do: 'pole', height: h })}
+                        />
+                        <div className="flex flex-wrap gap-2">
+                            <Button
+                                pressed={w.pole.unsteady > 0}
+                                onClick={() => deed.mutate({ do: 'pole', unsteady: w.pole.unsteady > 0 ? 0 : 0.004 })}
+                            >
+                                Unsteady hand
+                            </Button>
+                            <Button
+                                pressed={w.pole.tilt > 0}
+                                onClick={() => deed.mutate({ do: 'pole', tilt: w.pole.tilt > 0 ? 0 : 0.0237 })}
+                            >
+                                Bubble off
+                            </Button>
+                            <Button pressed={w.blocked} onClick={() => deed.mutate({ do: 'block', on: !w.blocked })}>
+                                Block the sight
+                            </Button>
+                        </div>
+                    </Group>
+                    <Group name="Tripod">
+                        <p className="text-sm">
+                            {w.tripod.over ? `Stands over ${w.tripod.over}` : 'Stands free'}; the tape reads <Length of={w.tripod.tape} />
+                            {w.tripod.tapeSlanted ? '.' : ' to the axis.'}
+                        </p>
+                        <div className="flex flex-wrap gap-2">
+                            <Button onClick={() => deed.mutate({ do: 'tripod', mark: chosen, height: w.tripod.height })}>
+                                Stand on {chosen}
+                            </Button>
+                            <Button onClick={() => deed.mutate({ do: 'knock' })}>Knock</Button>
+                            <Button onClick={() => deed.mutate({ do: 'knock', hard: true })}>Knock hard</Button>
+                            <Button onClick={() => deed.mutate({ do: 'level' })}>Level</Button>
+                        </div>
+                    </Group>
+                    <Group name="Plant a blunder">
+                        <p className="text-sm text-quiet">For {chosen}, as chosen above; Parlay has to find it.</p>
+                        <div className="grid grid-cols-2 gap-2">
+                            {BLUNDERS.map(([word, body]) => (
+                                <Button
+                                    key={word}
+                                    className="px-1 text-sm"
+                                    onClick={() => {
+                                        const b = body(chosen, w);
+                                        b && deed.mutate(b);
+                                    }}
+                                >
+                                    {word}
+                                </Button>
+                            ))}
+                        </div>
+                        <SlippedLists project={project.id} mark={control.find((c) => c.name === chosen)} />
+                    </Group>
+                    <Group name="Instrument">
+                        <div className="flex flex-wrap gap-2">
+                            <Button onClick={() => deed.mutate({ do: 'cut', seconds: 5 })}>Cut the link for 5 s</Button>
+                            <Button pressed={w.battery === 0} onClick={() => deed.mutate({ do: 'battery', left: w.battery > 0 ? 0 : 0.8 })}>
+                                Flat battery
+                            </Button>
+                        </div>
+                        <p className="text-sm text-quiet figure">
+                            air {w.air.pressure.toFixed(0)} hPa, {w.air.temperature.toFixed(0)} °C
+                        </p>
+                    </Group>
+                </div>
+            )}
+        </aside>
+    );
+}
+
+const SLIPS: [string, string][] = [
+    ['digit', 'a digit wrong'],
+    ['neighbours', 'two digits exchanged'],
+    ['zero', 'a zero too many'],
+    ['exchanged', 'northing and easting exchanged'],
+    ['names', 'two names exchanged'],
+];
+
+/** Lists as they come from an office in a hurry: brought in as control, a setup has to show what is wrong with them. */
+function SlippedLists({ project, mark }: { project: number; mark: ControlPoint | undefined }) {
+    return (
+        mark && (
+            <p className="text-sm">
+                The control as a file with a slip at {mark.name}, to be brought in at Control:{' '}
+                {SLIPS.map(([slip, word], i) => (
+                    <span key={slip}>
+                        {i > 0 && ', '}
+                        <a
+                            className="inline-block min-h-8 content-center text-chalk underline"
+                            download
+                            href={`/api/v1/projects/${project}/practice-list?slip=${slip}&controlId=${mark.id}`}
+                        >
+                            {word}
+                        </a>
+                    </span>
+                ))}
+                .
+            </p>
+        )
+    );
+}
+
+function Group({ name, children }: { name: string; children: React.ReactNode }) {
+    return (
+        <fieldset className="grid gap-2 border-t border-rule pt-1">
+            <legend className="pr-2 text-sm font-semibold">{name}</legend>
+            {children}
+        </fieldset>
+    );
+}

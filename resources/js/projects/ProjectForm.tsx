@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import type { Project, Units } from '../api/client';
+import { Button } from '../parts/Button';
+import { Choice, LengthField, TextField } from '../parts/Field';
+import { Failure } from '../parts/Notice';
+import { UnitsContext } from '../units/UnitsContext';
+
+interface Values {
+    name: string;
+    units: Units;
+    planTolerance: number;
+    heightTolerance: number;
+    residualLimit: number | null;
+}
+
+interface Props {
+    project?: Project;
+    submit: string;
+    onSubmit: (values: Values) => Promise<void>;
+    onCancel: () => void;
+}
+
+const START: Values = {
+    name: '',
+    units: { length: 'm', angle: 'dms', direction: 'azimuth', order: 'NE', station: '1+000' },
+    planTolerance: 0.005,
+    heightTolerance: 0.005,
+    residualLimit: null,
+};
+
+/** Name, units and tolerances. Units change what is shown and nothing else. */
+export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
+    const [values, setValues] = useState<Values>(project ?? START);
+    const [failure, setFailure] = useState<Error | null>(null);
+    const [busy, setBusy] = useState(false);
+    const unit = (change: Partial<Units>) => setValues({ ...values, units: { ...values.units, ...change } });
+    const send = async () => {
+        setBusy(true);
+        setFailure(null);
+        try {
+            const { name, units, planTolerance, heightTolerance, residualLimit } = values;
+            await onSubmit({ name, units, planTolerance, heightTolerance, residualLimit });
+        } catch (e) {
+            setFailure(e as Error);
+        }
+        setBusy(false);
+    };
+    return (
+        <form
+            className="grid gap-3 border-t-2 border-ink pt-4"
+            onSubmit={(e) => {
+                e.preventDefault();
+                void send();
+            }}
+        >
+            <TextField label="Name of the project" value={values.name} onValue={(name) => setValues({ ...values, name })} autoFocus />
+            <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
+                <Choice
+                    label="Lengths"
+                    value={values.units.length}
+                    onValue={(length) => unit({ length })}
+                    options={[
+                        ['m', 'metres, 12.345 m'],
+                        ['mm', 'millimetres, 12345 mm'],
+                        ['ft', 'international feet, 40.502 ft'],
+                        ['usft', 'US survey feet, 40.502 ft US'],
+                        ['ftin8', 'feet and inches to 1/8"'],
+                        ['ftin16', 'feet and inches to 1/16"'],
+                        ['ftin32', 'feet and inches to 1/32"'],
+                    ]}
+                />
+                <Choice
+                    label="Angles"
+                    value={values.units.angle}
+                    onValue={(angle) => unit({ angle })}
+                    options={[
+                        ['dms', 'degrees, minutes, seconds'],
+                        ['deg', 'decimal degrees'],
+                        ['gon', 'gon'],
+                    ]}
+                />
+                <Choice
+                    label="Directions"
+                    value={values.units.direction}
+                    onValue={(direction) => unit({ direction })}
+                    options={[
+                        ['azimuth', 'azimuth from north'],
+                        ['bearing', 'quadrant bearing, N 45° E'],
+                    ]}
+                />
+                <Choice
+                    label="Order of coordinates"
+                    value={values.units.order}
+                    onValue={(order) => unit({ order })}
+                    options={[
+                        ['NE', 'northing, easting'],
+                        ['EN', 'easting, northing'],
+                    ]}
+                />
+                <Choice
+                    label="Stations"
+                    value={values.units.station}
+                    onValue={(station) => unit({ station })}
+                    options={[
+                        ['1+000', '1+234.567'],
+                        ['1+00', '12+34.56'],
+                    ]}
+                />
+            </div>
+            <UnitsContext value={values.units}>
+                <div className="grid grid-cols-2 gap-3">
+                    <LengthField
+                        label="Tolerance in plan"
+                        value={values.planTolerance}
+                        onValue={(m) => m !== null && setValues({ ...values, planTolerance: m })}
+                    />
+                    <LengthField
+                        label="Tolerance in height"
+                        value={values.heightTolerance}
+                        onValue={(m) => m !== null && setValues({ ...values, heightTolerance: m })}
+                    />
+                    <LengthField
+                        label="Accepted residual of a setup"
+                        value={values.residualLimit}
+                        onValue={(residualLimit) => setValues({ ...values, residualLimit })}
+                        optional
+                        hint="empty: the statistical test alone"
+                    />
+                </div>
+            </UnitsContext>
+            <Failure of={failure} />
+            <div className="flex justify-end gap-3">
+                <Button className="min-h-16" onClick={onCancel}>
+                    Cancel
+                </Button>
+                <Button kind="primary" type="submit" busy={busy}>
+                    {submit}
+                </Button>
+            </div>
+        </form>
+    );
+}

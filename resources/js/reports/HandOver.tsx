@@ -1,0 +1,128 @@
+import { FileSpreadsheet, FileText } from 'lucide-react';
+import { useState } from 'react';
+import { api, ask } from '../api/client';
+import { useWork } from '../api/work';
+import { Button } from '../parts/Button';
+import { TextField } from '../parts/Field';
+import { Deviation, Sided } from '../parts/Figure';
+import { Failure, Notice } from '../parts/Notice';
+import { Verdict } from '../parts/Verdict';
+import { WorkBar } from '../parts/WorkBar';
+import { CheckBeforeLeaving, SetupDoubt } from '../setups/SetupDoubt';
+import { Sheet } from '../stage/Sheet';
+import type { StageProps } from '../stage/stages';
+
+/** What goes to the client: the report as PDF and its table as CSV. */
+export function HandOver({ project, marks }: StageProps) {
+    const [author, setAuthor] = useState('');
+    const [file, setFile] = useState<string | null>(null);
+    const work = useWork(project.id);
+    const print = async () => {
+        const task = await work.run(
+            ask(api.POST('/api/v1/projects/{project}/reports', { params: { path: { project: project.id } }, body: { author } })),
+        );
+        if (task) {
+            setFile((task.result as unknown as { file: string }).file);
+        }
+    };
+    // A point staked again counts once, by its latest mark.
+    const latest = new Map(marks.map((m) => [m.pointId === null ? `mark ${m.id}` : `${m.kind} ${m.pointId}`, m.id]));
+    const counting = new Set(latest.values());
+    const rows = marks.filter((m) => m.kind !== 'check' && counting.has(m.id));
+    const of = (verdict: string) => rows.filter((m) => m.verdict === verdict).length;
+    return (
+        <Sheet
+            title="Hand over"
+            next={
+                <>
+                    <a
+                        className="inline-flex min-h-16 items-center gap-2 border border-ink/50 px-4 hover:bg-wash"
+                        href={`/api/v1/projects/${project.id}/report.csv`}
+                        download
+                    >
+                        <FileSpreadsheet aria-hidden="true" /> Table as CSV
+                    </a>
+                    {file ? (
+                        <a
+                            className="inline-flex min-h-16 items-center gap-2 bg-chalk px-6 text-lg font-semibold text-white"
+                            href={file}
+                            target="_blank"
+                            rel="noreferrer"
+                        >
+                            <FileText aria-hidden="true" /> Open the report
+                        </a>
+                    ) : (
+                        <Button kind="primary" busy={work.busy} onClick={() => void print()} icon={<FileText />}>
+                            {work.busy ? 'Printing…' : 'Print the report'}
+                        </Button>
+                    )}
+                </>
+            }
+        >
+            <WorkBar work={work} />
+            <SetupDoubt project={project} />
+            <CheckBeforeLeaving project={project} marks={marks} />
+            {rows.length === 0 && <Notice>Nothing has been staked or measured yet; the report would be empty.</Notice>}
+            <TextField
+                label="Made by"
+                value={author}
+                onValue={(a) => {
+                    setAuthor(a);
+                    setFile(null);
+                }}
+                hint="stands on the report"
+            />
+            <Failure of={work.error} />
+            <div className="flex flex-wrap gap-x-6 gap-y-1 text-lg">
+                <span>
+                    {of('in')} <Verdict of="in" short />
+                </span>
+                <span>
+                    {of('out')} <Verdict of="out" short />
+                </span>
+                {of('undecided') > 0 && (
+                    <span>
+                        {of('undecided')} <Verdict of="undecided" short />
+                    </span>
+                )}
+            </div>
+            <div className="overflow-x-auto">
+                <table className="list sided">
+                    <thead>
+                        <tr>
+                            <th>name</th>
+                            <th className="n">against design</th>
+                            <th className="n">plan</th>
+                            <th className="n">height</th>
+                            <th>verdict</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {rows.slice(-200).map((m) => (
+                            <tr key={m.id}>
+                                <td className="max-w-28 truncate" title={m.name}>
+                                    {m.name}
+                                    <div className="text-sm text-quiet">{m.kind === 'stake' ? 'staked' : 'built'}</div>
+                                </td>
+                                <td className="n inline-side">
+                                    <Sided of={m.deviation?.northing} side="northing" none="–" />
+                                    <br />
+                                    <Sided of={m.deviation?.easting} side="easting" none="–" />
+                                </td>
+                                <td className="n">
+                                    <Deviation of={m.deviation?.plan} none="–" allowed={m.planTolerance} />
+                                </td>
+                                <td className="n">
+                                    <Sided of={m.deviation?.height} side="height" none="–" allowed={m.heightTolerance} />
+                                </td>
+                                <td>
+                                    <Verdict of={m.verdict} short />
+                                </td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+        </Sheet>
+    );
+}

@@ -1,0 +1,54 @@
+import { api, ask, type ControlPoint, newKey } from '../api/client';
+import { Button } from '../parts/Button';
+import { Choice } from '../parts/Field';
+
+interface Props {
+    label: string;
+    control: ControlPoint[];
+    chosen: number;
+    onChoose: (id: number) => void;
+    onTurn: () => void;
+    turning: boolean;
+    onMeasure: () => void;
+    measuring: boolean;
+    project: number;
+    primary: boolean;
+    verb: string;
+}
+
+/** Choosing a control point, turning to it, measuring it. A measurement on its way can be cancelled. */
+export function AimAt(props: Props) {
+    return (
+        <div className="grid grid-cols-[1fr_auto] items-end gap-2">
+            <Choice
+                label={props.label}
+                value={String(props.chosen)}
+                onValue={(id) => props.onChoose(Number(id))}
+                options={props.control.map((c) => [String(c.id), `${c.name}${c.code ? ` (${c.code})` : ''}`] as const)}
+            />
+            <Button onClick={props.onTurn} busy={props.turning}>
+                {props.turning ? 'Turning…' : 'Turn to it'}
+            </Button>
+            {props.measuring ? (
+                <CancelMeasuring project={props.project} />
+            ) : (
+                <Button kind={props.primary ? 'primary' : 'plain'} className="col-span-2 min-h-16" onClick={props.onMeasure}>
+                    {props.verb}
+                </Button>
+            )}
+        </div>
+    );
+}
+
+/** Stands where the button to measure stood, while a measurement is on its way. */
+export function CancelMeasuring({ project }: { project: number }) {
+    const cancel = () =>
+        void ask(
+            api.POST('/api/v1/projects/{project}/instrument/cancel', { params: { path: { project } }, body: { key: newKey() } }),
+        ).catch(() => undefined);
+    return (
+        <Button className="col-span-2 min-h-16" onClick={cancel}>
+            Measuring… touch to cancel
+        </Button>
+    );
+}

@@ -1,0 +1,163 @@
+import type { ControlPoint, Draft, Project, SetupState } from '../api/client';
+import { useInstruments, useTargets } from '../api/hooks';
+import { Equipment } from '../instrument/Equipment';
+import { CheckBox } from '../parts/CheckBox';
+import { Choice, LengthField, NumberField } from '../parts/Field';
+import { Length } from '../parts/Figure';
+
+interface Props {
+    project: Project;
+    draft: SetupState['draft'];
+    control: ControlPoint[];
+    onChange: (part: Partial<Draft>) => void;
+}
+
+/** Heights, target, prism and air. */
+export function Conditions({ project, draft, control, onChange }: Props) {
+    const targets = useTargets(project.id);
+    const onMark = draft.method === 'known_backsight' || draft.method === 'known_direction';
+    return (
+        <div className="grid grid-cols-2 gap-3">
+            {onMark && (
+                <div className="col-span-2">
+                    <Choice
+                        label="Instrument stands on"
+                        value={String(draft.stationControlId ?? '')}
+                        onValue={(id) => onChange({ stationControlId: id === '' ? null : Number(id) })}
+                        options={[['', 'choose the control point'], ...control.map((c) => [String(c.id), c.name] as const)]}
+                    />
+                </div>
+            )}
+            {draft.heightMode === 'slanted' ? (
+                <LengthField
+                    key="slanted"
+                    label="Instrument height, slanted"
+                    value={draft.slantedHeight}
+                    onValue={(m) => m !== null && onChange({ slantedHeight: m })}
+                    hint={
+                        <>
+                            mark to notch; straight up that is <Length of={draft.instrumentHeight} />
+                        </>
+                    }
+                />
+            ) : (
+                <LengthField
+                    label="Instrument height"
+                    value={draft.instrumentHeight}
+                    onValue={(m) => m !== null && onChange({ instrumentHeight: m })}
+                    hint="mark to axis, straight up"
+                />
+            )}
+            <LengthField
+                key={`target ${draft.targetId}`}
+                label="Target height"
+                value={draft.targetHeight}
+                onValue={(m) => m !== null && onChange({ targetHeight: m })}
+            />
+            {(targets.data?.length ?? 0) > 0 && (
+                <Choice
+                    label="Target"
+                    value={String(draft.targetId ?? '')}
+                    onValue={(id) => id !== '' && onChange({ targetId: Number(id) })}
+                    options={[
+                        ['', 'none chosen'],
+                        ...(targets.data ?? []).map((t) => [String(t.id), `${t.name}, ${(1000 * t.prismConstant).toFixed(1)} mm`] as const),
+                    ]}
+                />
+            )}
+            <NumberField
+                key={`constant ${draft.targetId}`}
+                label="Prism constant"
+                unit="mm"
+                value={Number((draft.prismConstant * 1000).toFixed(2))}
+                onValue={(mm) => onChange({ prismConstant: mm / 1000 })}
+            />
+            <More project={project} draft={draft} control={control} onChange={onChange} />
+        </div>
+    );
+}
+
+/** What is seldom changed: instrument, air, scale. */
+function More({ project, draft, onChange }: Props) {
+    const instruments = useInstruments(project.id);
+    const instrument = instruments.data?.find((i) => i.id === draft.instrumentId);
+    return (
+        <details className="col-span-2">
+            <summary className="min-h-12 cursor-pointer content-center">
+                Instrument and air: distances are corrected by <span className="figure">{draft.ppm.toFixed(1)} ppm</span>
+                {draft.scale !== 1 && (
+                    <>
+                        , scaled by <span className="figure">{draft.scale}</span>
+                    </>
+                )}
+            </summary>
+            <div className="grid grid-cols-2 gap-3 border-rule border-l-2 pl-3">
+                <Choice
+                    label="Instrument"
+                    value={String(draft.instrumentId ?? '')}
+                    onValue={(id) => id !== '' && onChange({ instrumentId: Number(id) })}
+                    options={[
+                        ['', 'as it says of itself'],
+                        ...(instruments.data ?? []).map((i) => [String(i.id), `${i.name}, ${i.directionSeconds}″`] as const),
+                    ]}
+                />
+                <Choice
+                    label="Its height is measured"
+                    value={draft.heightMode}
+                    onValue={(heightMode) =>
+                        onChange(heightMode === 'slanted' ? { heightMode, slantedHeight: draft.instrumentHeight } : { heightMode })
+                    }
+                    options={[
+                        ['straight', 'straight up'],
+                        ['slanted', instrument && instrument.notchRadius > 0 ? 'slanted, to the notch' : 'slanted (needs a notch radius)'],
+                    ]}
+                />
+                <Choice
+                    label="Correction of distances"
+                    value={draft.airMode}
+                    onValue={(airMode) => onChange({ airMode })}
+                    options={[
+                        ['air', 'from pressure and temperature'],
+                        ['typed', 'typed, in ppm'],
+                    ]}
+                />
+                {draft.airMode === 'typed' ? (
+                    <NumberField label="Correction" unit="ppm" value={draft.ppmTyped} onValue={(ppm) => onChange({ ppm })} />
+                ) : (
+                    <>
+                        <NumberField label="Pressure" unit="hPa" value={draft.pressure} onValue={(pressure) => onChange({ pressure })} />
+                        <NumberField
+                            label="Temperature"
+                            unit="°C"
+                            value={draft.temperature}
+                            onValue={(temperature) => onChange({ temperature })}
+                        />
+                        <NumberField
+                            label="Humidity"
+                            unit="%"
+                            value={Number((draft.humidity * 100).toFixed(1))}
+                            onValue={(percent) => onChange({ humidity: percent / 100 })}
+                        />
+                    </>
+                )}
+                <NumberField label="Scale factor" unit="" value={draft.scale} onValue={(scale) => onChange({ scale })} />
+                <NumberField
+                    label="Coefficient of refraction"
+                    unit="k"
+                    value={draft.refraction}
+                    onValue={(refraction) => onChange({ refraction })}
+                />
+                <div className="col-span-2">
+                    <CheckBox label="Readings are of one face" checked={draft.oneFace} onChecked={(oneFace) => onChange({ oneFace })} />
+                </div>
+                <p className="col-span-2 text-quiet text-sm">
+                    Curvature and refraction are in every height; by day k is about 0.14. One face weighs less than the mean of two, by the
+                    root of two.
+                </p>
+                <div className="col-span-2">
+                    <Equipment project={project} />
+                </div>
+            </div>
+        </details>
+    );
+}

@@ -1,0 +1,28 @@
+import type { Mark } from '../api/client';
+import { Against, Coordinates } from '../parts/Figure';
+import { Verdict } from '../parts/Verdict';
+
+/** A stored mark: what it is off by, and whether that is in. */
+export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
+    const d = mark.deviation;
+    return (
+        <div className={`grid gap-1 border-t border-rule py-2 ${latest ? 'bg-wash' : ''}`} role={latest ? 'status' : undefined}>
+            <div className="flex flex-wrap items-center justify-between gap-2">
+                <span className="min-w-0 font-semibold [overflow-wrap:anywhere]">
+                    {mark.name} <span className="font-normal text-quiet">{mark.at.slice(11, 16)} UTC</span>
+                </span>
+                <Verdict of={mark.verdict} />
+            </div>
+            {d ? (
+                <div className="text-sm">
+                    against {mark.kind === 'check' ? 'its mark' : 'design'}:{' '}
+                    <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
+                </div>
+            ) : (
+                <div className="text-sm">
+                    <Coordinates {...mark.found} />
+                </div>
+            )}
+        </div>
+    );
+}

@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import type { Draft, SetupState } from '../api/client';
+import { Button } from '../parts/Button';
+
+type Method = SetupState['draft']['method'];
+
+const METHODS: [Method, string, string][] = [
+    ['resection', 'Resection', 'The instrument stands anywhere and sights control: by angles and distances, or by either alone.'],
+    ['known_backsight', 'Known point', 'The instrument stands on a control point and sights one backsight or several.'],
+    [
+        'known_direction',
+        'Given direction',
+        'The instrument stands on a control point; the direction to some mark is given, and nothing checks it.',
+    ],
+    ['grid_lines', 'Grid lines', 'The instrument stands anywhere; shots are taken along two lines that cross, or more.'],
+    ['baseline', 'Baseline', 'A system of its own: from an assumed place, turned so that the line between two marks has its direction.'],
+    ['height_only', 'Height only', 'The setup that holds keeps its place; benchmarks give its height.'],
+    [
+        'orientation_only',
+        'Turn again',
+        'The setup that holds keeps its place; after a knock or a turned circle its orientation is found again.',
+    ],
+];
+
+interface Props {
+    method: Method;
+    /** a setup holds of which a part can be found again */
+    again: boolean;
+    /** something has been measured: the choice steps back */
+    begun: boolean;
+    onChange: (part: Partial<Draft>) => void;
+}
+
+/** How the instrument finds its place. */
+export function Methods({ method, again, begun, onChange }: Props) {
+    const [opened, setOpened] = useState(false);
+    const [, word, says] = METHODS.find(([m]) => m === method) ?? ['', '', ''];
+    if (begun && !opened) {
+        return (
+            <div className="flex items-center justify-between gap-2">
+                <p className="min-w-0">
+                    <span className="font-semibold">{word}</span> <span className="text-quiet text-sm">{says}</span>
+                </p>
+                <Button onClick={() => setOpened(true)}>Another way</Button>
+            </div>
+        );
+    }
+    return (
+        <fieldset className="grid gap-2">
+            <legend className="mb-1 text-sm text-quiet">How the instrument finds its place</legend>
+            <div className="grid grid-cols-3 gap-2">
+                {METHODS.filter(([m]) => again || (m !== 'height_only' && m !== 'orientation_only')).map(([m, name]) => (
+                    <Button key={m} className="px-1" pressed={method === m} onClick={() => onChange({ method: m, place: 0 })}>
+                        {name}
+                    </Button>
+                ))}
+            </div>
+            <p className="text-quiet text-sm">{says}</p>
+        </fieldset>
+    );
+}
+
+export const methodWords = (method: string): string => METHODS.find(([m]) => m === method)?.[1].toLowerCase() ?? method;

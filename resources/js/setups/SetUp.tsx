@@ -1,0 +1,260 @@
+import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { api, ask, newKey, type SetupState } from '../api/client';
+import { untilFinished, useChangeDraft, useDeed, useSetup } from '../api/hooks';
+import { readingsOf } from '../api/readings';
+import { Button } from '../parts/Button';
+import { TextField } from '../parts/Field';
+import { Coordinates, Deviation } from '../parts/Figure';
+import { Failure, Notice } from '../parts/Notice';
+import { Sheet } from '../stage/Sheet';
+import type { StageProps } from '../stage/stages';
+import { CheckShot } from './CheckShot';
+import { Conditions } from './Conditions';
+import { evidenceOf } from './evidence';
+import { GridLinesSetup } from './GridLinesSetup';
+import { MendedSetups } from './Mended';
+import { Methods, methodWords } from './Methods';
+import { NewControl } from './NewControl';
+import { BaselineSetup, GivenDirection } from './OtherMarks';
+import { Places } from './Places';
+import { Sights } from './Sights';
+import { Solution } from './Solution';
+import { WhereToStand } from './WhereToStand';
+import { WhyBad } from './WhyBad';
+import { WithoutLink } from './WithoutLink';
+
+/** The ways that sight control. */
+const SIGHTS = ['resection', 'known_backsight', 'grid_lines', 'height_only', 'orientation_only'];
+
+/** What is said of a setup whose place was not found but given or kept. */
+const KEPT: Record<string, string> = {
+    known_backsight: 'The place was given.',
+    known_direction: 'Place and direction were given.',
+    baseline: 'The place was assumed.',
+    height_only: 'Place and orientation are kept from the setup before; the height is new.',
+    orientation_only: 'The place is kept from the setup before; the orientation is new.',
+};
+
+const FINDS_PLACE = ['resection', 'grid_lines', 'baseline'];
+
+/** Where the instrument stands and which way it faces. */
+export function SetUp(props: StageProps) {
+    const { project } = props;
+    const setup = useSetup(project.id);
+    const [again, setAgain] = useState(false);
+    const [looking, setLooking] = useState(false);
+    if (!setup.data) {
+        return <Sheet title="Set up">{setup.failureReason ? <Failure of={setup.failureReason} /> : <p>Loading…</p>}</Sheet>;
+    }
+    if (looking) {
+        return (
+            <WhereToStand
+                {...props}
+                onDone={() => {
+                    setLooking(false);
+                    setAgain(true);
+                }}
+            />
+        );
+    }
+    return setup.data.current && !again ? (
+        <Holding {...props} state={setup.data} onAgain={() => setAgain(true)} onLook={() => setLooking(true)} />
+    ) : (
+        <Making {...props} state={setup.data} onDone={() => setAgain(false)} onLook={() => setLooking(true)} />
+    );
+}
+
+/** The setup that holds, and check shots on it. */
+function Holding(props: StageProps & { state: SetupState; onAgain: () => void; onLook: () => void }) {
+    const { project, state, onAgain, onLook } = props;
+    const s = state.current;
+    const print = useDeed(project.id, async (setup: number) => {
+        const path = { params: { path: { project: project.id, setup } } };
+        const task = await untilFinished(project.id, ask(api.POST('/api/v1/projects/{project}/setups/{setup}/sheet', path)));
+        window.open(`/api/v1/projects/${project.id}/reports/${task.id}.pdf`);
+    });
+    return (
+        s && (
+            <Sheet
+                title="Set up"
+                next={
+                    <>
+                        <Button className="min-h-16" onClick={onAgain}>
+                            Set up anew
+                        </Button>
+                        <Link
+                            className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+                            to={`/p/${project.id}/stake`}
+                        >
+                            Stake
+                        </Link>
+                    </>
+                }
+            >
+                {props.live?.elsewhere && (
+                    <Notice kind="error">
+                        The instrument has been set up for {props.live.elsewhere} since: this setup does not hold any more. Set up anew.
+                    </Notice>
+                )}
+                <section aria-label="Setup that holds">
+                    <p>
+                        Setup {s.id} holds since {s.at.slice(11, 16)} UTC: {methodWords(s.method)} at {s.stationName}.
+                    </p>
+                    <Coordinates {...s} />
+                    {s.passes === false && (
+                        <Notice kind="caution">
+                            Its sights did not fit each other when it was accepted: how far it may be wrong cannot be said. Set up anew, or
+                            mend the reading that is wrong.
+                        </Notice>
+                    )}
+                    <p>
+                        {s.planDeviation === null && s.passes !== false && (KEPT[s.method] ?? '')}
+                        {s.planDeviation !== null && (
+                            <>
+                                Standard deviation in plan <Deviation of={s.planDeviation} />
+                                {s.heightDeviation !== null && ', '}
+                            </>
+                        )}
+                        {s.heightDeviation !== null && (
+                            <>
+                                {s.planDeviation === null && ' Standard deviation '}in height <Deviation of={s.heightDeviation} />.
+                            </>
+                        )}
+                    </p>
+                    {s.cautions.map((c) => (
+                        <p key={c} className="text-open text-sm">
+                            {c}
+                        </p>
+                    ))}
+                </section>
+                <MendedSetups project={project} />
+                <CheckShot {...props} />
+                <NewControl {...props} />
+                <div className="flex flex-wrap gap-2">
+                    <Button busy={print.isPending} onClick={() => print.mutate(s.id)}>
+                        Setup sheet as PDF
+                    </Button>
+                    <Button onClick={onLook}>Where to stand next</Button>
+                </div>
+                <Failure of={print.error} />
+            </Sheet>
+        )
+    );
+}
+
+/** A setup being made: method, conditions, sights, and what they give. */
+function Making(props: StageProps & { state: SetupState; onDone: () => void; onLook: () => void }) {
+    const { project, control, state, onDone, onLook } = props;
+    const { draft } = state;
+    const change = useChangeDraft(project.id);
+    const accept = useDeed(project.id, (key: string) =>
+        ask(
+            api.POST('/api/v1/projects/{project}/setups', {
+                params: { path: { project: project.id } },
+                body: { key, seenReadings: readingsOf(draft) },
+            }),
+        ),
+    );
+    const [key] = useState(newKey);
+    const { setFigure, setWant } = props;
+    const evidence = useMemo(() => evidenceOf(state, control), [state, control]);
+    useEffect(() => setFigure(evidence?.figure ?? null), [evidence, setFigure]);
+    useEffect(
+        () => () => {
+            setFigure(null);
+            setWant(null);
+        },
+        [setFigure, setWant],
+    );
+    return (
+        <Sheet
+            title="Set up"
+            next={
+                <>
+                    {state.current && (
+                        <Button className="min-h-16" onClick={onDone}>
+                            Keep setup {state.current.id}
+                        </Button>
+                    )}
+                    <Button
+                        kind={
+                            state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0
+                                ? 'primary'
+                                : 'plain'
+                        }
+                        className="min-h-16"
+                        disabled={!state.solution?.oriented}
+                        busy={accept.isPending}
+                        onClick={() => accept.mutate(key, { onSuccess: onDone })}
+                    >
+                        Accept this setup
+                    </Button>
+                </>
+            }
+        >
+            <Methods
+                method={draft.method}
+                again={state.current !== null}
+                begun={draft.sights.length + draft.shots.length > 0}
+                onChange={(part) => change.mutate(part)}
+            />
+            {draft.sights.length + draft.shots.length === 0 && (
+                <Button className="justify-self-start" onClick={onLook}>
+                    Where to stand
+                </Button>
+            )}
+            <Conditions project={project} draft={draft} control={control} onChange={(part) => change.mutate(part)} />
+            <Failure of={change.error ?? accept.error} />
+            {draft.method === 'grid_lines' && <GridLinesSetup {...props} onChange={(part) => change.mutateAsync(part)} />}
+            {draft.method === 'known_direction' && <GivenDirection {...props} onChange={(part) => change.mutateAsync(part)} />}
+            {draft.method === 'baseline' && <BaselineSetup {...props} onChange={(part) => change.mutateAsync(part)} />}
+            {SIGHTS.includes(draft.method) && control.length < 2 && (
+                <>
+                    <Notice>
+                        {draft.method === 'grid_lines'
+                            ? 'With grid lines no control is needed; where there is some, it can be sighted beside them.'
+                            : 'A setup on control needs at least two control points. With none, grid lines or a baseline will do.'}
+                    </Notice>
+                    <Link
+                        className="inline-flex min-h-16 items-center justify-center border border-ink/50 px-6 text-lg"
+                        to={`/p/${project.id}/control`}
+                    >
+                        Bring in control
+                    </Link>
+                </>
+            )}
+            {SIGHTS.includes(draft.method) && <Sights {...props} draft={draft} onSights={(sights) => change.mutateAsync({ sights })} />}
+            <WithoutLink {...props} draft={draft} />
+            <Places state={state} onChange={(part) => change.mutate(part)} />
+            {state.explanations && (
+                <WhyBad
+                    project={project.id}
+                    explanations={state.explanations}
+                    draft={draft}
+                    control={control}
+                    onChange={(part) => change.mutate(part)}
+                />
+            )}
+            {state.solution ? (
+                <Solution
+                    solution={state.solution}
+                    weakness={state.weakness}
+                    beyond={{ names: state.beyondLimit, limit: project.residualLimit }}
+                    times={evidence?.times ?? null}
+                />
+            ) : (
+                <Notice kind="info">{state.problem}</Notice>
+            )}
+            {state.solution && FINDS_PLACE.includes(draft.method) && (
+                <TextField
+                    label="Name of the station"
+                    value={draft.stationName}
+                    placeholder={draft.nextName}
+                    onValue={(stationName) => change.mutate({ stationName })}
+                    hint={`It is kept as a point with its uncertainty; ${draft.nextName} where nothing is typed.`}
+                />
+            )}
+        </Sheet>
+    );
+}

@@ -1,0 +1,100 @@
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { api, ask, type Mark, newKey, Problem, type Project, type Schemas } from '../api/client';
+import { measure, useDeed } from '../api/hooks';
+import { Button } from '../parts/Button';
+import { Dialog } from '../parts/Dialog';
+import { Deviation } from '../parts/Figure';
+import { Verdict } from '../parts/Verdict';
+
+type Wish = { kind: 'stake' | 'as_built'; pointId?: number | null; name?: string; code?: string };
+
+/** Measures on purpose and stores; what the server asks back is asked of the person. One wish has one key, so nothing is stored twice. */
+export function useStoring(project: Project, onStored: (mark: Mark) => void) {
+    const body = useRef<Schemas['MarkToStore'] | null>(null);
+    const [asked, setAsked] = useState<Problem | null>(null);
+    const send = useDeed(project.id, async () => {
+        try {
+            const mark = await ask(
+                api.POST('/api/v1/projects/{project}/marks', {
+                    params: { path: { project: project.id } },
+                    body: body.current as Schemas['MarkToStore'],
+                }),
+            );
+            setAsked(null);
+            onStored(mark);
+        } catch (e) {
+            if (e instanceof Problem && (e.reason === 'no_check' || e.reason === 'out_of_tolerance')) {
+                setAsked(e);
+                return;
+            }
+            throw e;
+        }
+    });
+    const begin = useDeed(project.id, async (wish: Wish) => {
+        const done = await measure(project.id, { purpose: wish.kind, pointId: wish.pointId ?? null, sighted: wish.name ?? '' });
+        body.current = { key: newKey(), observationId: done.observationId as number, ...wish };
+        await send.mutateAsync(undefined);
+    });
+    const insist = (flags: Partial<Schemas['MarkToStore']>) => {
+        body.current = { ...(body.current as Schemas['MarkToStore']), ...flags };
+        send.mutate(undefined);
+    };
+    const question = (
+        <Dialog
+            open={asked !== null}
+            onClose={() => setAsked(null)}
+            title={asked?.reason === 'no_check' ? 'No check shot yet' : 'Out of tolerance'}
+        >
+            <p className="mb-3">{asked?.message}</p>
+            {asked?.reason === 'out_of_tolerance' && (
+                <p className="mb-3 text-lg">
+                    <Verdict of="out" />: <Deviation of={asked.evidence.plan as number} allowed={asked.evidence.planTolerance as number} />{' '}
+                    in plan,{' '}
+                    <Deviation
+                        of={asked.evidence.height as number | null}
+                        none="no design"
+                        allowed={asked.evidence.heightTolerance as number}
+                    />{' '}
+                    in height. Tolerance <Deviation of={asked.evidence.planTolerance as number} /> and{' '}
+                    <Deviation of={asked.evidence.heightTolerance as number} />.
+                </p>
+            )}
+            <div className="flex flex-wrap justify-end gap-3">
+                {asked?.reason === 'no_check' ? (
+                    <>
+                        <Button className="min-h-16" busy={send.isPending} onClick={() => insist({ withoutCheck: true })}>
+                            Store without a check
+                        </Button>
+                        <Link
+                            to={`/p/${project.id}/set-up`}
+                            className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+                        >
+                            Take a check shot
+                        </Link>
+                    </>
+                ) : (
+                    <>
+                        <Button className="min-h-16" busy={send.isPending} onClick={() => insist({ evenOut: true })}>
+                            Store anyway
+                        </Button>
+                        <Button kind="primary" onClick={() => setAsked(null)}>
+                            Do not store
+                        </Button>
+                    </>
+                )}
+            </div>
+        </Dialog>
+    );
+    return {
+        busy: begin.isPending || send.isPending,
+        error: begin.error ?? send.error,
+        store: (wish: Wish) => begin.mutate(wish),
+        reset: () => {
+            begin.reset();
+            send.reset();
+            setAsked(null);
+        },
+        question,
+    };
+}
