@@ -94,16 +94,30 @@ abstract class FeatureTestCase extends TestCase
         $this->world = World::plant('test', array_map(static fn (array $c) => new Position(...$c), $control), 5);
     }
 
-    /** What the link's process does when a measurement is done. */
-    /** @param  array<string, mixed>|null  $keepIn */
+    /**
+     * What the link's process does when a measurement is done.
+     *
+     * @param  array<string, mixed>|null  $keepIn
+     */
     protected function measure(Project $project, string $purpose, Position $tip, string $sighted = '', ?array $keepIn = null): Observation
     {
-        $this->world->pole->tip = $tip;
+        return $this->arrives($this->instruction($project, $purpose, $sighted, ['keepIn' => $keepIn]), $tip);
+    }
+
+    /** @param  array<string, mixed>  $more  of what it is measured for */
+    protected function instruction(Project $project, string $purpose, string $sighted, array $more): QueuedInstruction
+    {
         $setup = $project->currentSetup()->first();
-        $instruction = new QueuedInstruction(['key' => $this->newKey(), 'purpose' => [
+
+        return new QueuedInstruction(['key' => $this->newKey(), 'purpose' => [
             'projectId' => $project->id, 'purpose' => $purpose, 'sighted' => $sighted, 'setupId' => $purpose === 'setup' ? null : $setup?->id,
-            'targetHeight' => 2.0, 'prismConstant' => 0.0, 'pressure' => $this->world->air->pressureHpa, 'temperature' => $this->world->air->temperatureCelsius, 'keepIn' => $keepIn,
-        ]]);
+            'targetHeight' => 2.0, 'prismConstant' => 0.0, 'pressure' => $this->world->air->pressureHpa, 'temperature' => $this->world->air->temperatureCelsius,
+        ] + $more]);
+    }
+
+    protected function arrives(QueuedInstruction $instruction, Position $tip): Observation
+    {
+        $this->world->pole->tip = $tip;
 
         return app(ReadingsIntoBook::class)->keep($instruction, (new StandIn($this->world))->readNow(), self::instrumentStatus());
     }

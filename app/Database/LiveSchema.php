@@ -15,7 +15,7 @@ use Illuminate\Support\Facades\Schema;
  */
 final class LiveSchema
 {
-    private const VERSION = 2;
+    private const VERSION = 3;
 
     /** @param  string  $belongsTo  what tells this field book from any other that may have been in the same folder */
     public static function ensure(string $belongsTo): void
@@ -40,6 +40,8 @@ final class LiveSchema
             $t->string('state');
             $t->string('why')->nullable();
             $t->unsignedInteger('observation_id')->nullable();
+            $t->unsignedInteger('mark_id')->nullable();
+            $t->json('asks')->nullable();
             $t->index('state');
         });
         $live->create('task_progress', static function (Blueprint $t): void {

@@ -12,6 +12,7 @@ final readonly class Live
     public function __construct(
         public int $seq,
         public int $revision,
+        public int $prepared,
         public InstrumentState $instrument,
         public ?string $elsewhere,
         public ?Position $pole,

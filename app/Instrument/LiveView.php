@@ -19,7 +19,7 @@ use Parlay\Core\Stakeout\Tolerance;
 /** What every tab asks for several times a second: one query and one file, nothing that is not shown. */
 final class LiveView
 {
-    private const QUERY = 'SELECT p.revision, coalesce(c.plan_tolerance, p.plan_tolerance) AS plan_tolerance, coalesce(c.height_tolerance, p.height_tolerance) AS height_tolerance, d.content AS draft,
+    private const QUERY = 'SELECT p.revision, p.prepared_revision, coalesce(c.plan_tolerance, p.plan_tolerance) AS plan_tolerance, coalesce(c.height_tolerance, p.height_tolerance) AS height_tolerance, d.content AS draft,
             s.northing AS sn, s.easting AS se, s.elevation AS sz, s.orientation, s.instrument_height,
             (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(coalesce(stands_for, id)) FROM setups) AND q.id <> p.id) AS elsewhere,
             t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz
@@ -42,6 +42,7 @@ final class LiveView
         return new Live(
             seq: $state->seq,
             revision: (int) $row->revision,
+            prepared: (int) $row->prepared_revision,
             instrument: self::instrument($state, $row->elsewhere === null ? $station : null),
             elsewhere: $row->elsewhere,
             pole: $pole,

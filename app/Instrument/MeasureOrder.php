@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Setups\KeepIn;
+use App\Stakeout\MarkWanted;
 
 final readonly class MeasureOrder
 {
-    /** sighted: in words, where it is neither control nor a stakeout point. keepIn: as what it goes into the setup being made as well. */
+    /** sighted: in words, where it is neither control nor a stakeout point. keepIn: as what it goes into the setup being made as well. mark: stored as a mark as well. */
     public function __construct(
         public string $key,
         public Purpose $purpose,
@@ -16,5 +17,6 @@ final readonly class MeasureOrder
         public ?int $pointId = null,
         public string $sighted = '',
         public ?KeepIn $keepIn = null,
+        public ?MarkWanted $mark = null,
     ) {}
 }

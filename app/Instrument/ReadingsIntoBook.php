@@ -9,25 +9,28 @@ use App\FieldBook\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Projects\Models\Project;
 use App\Setups\DraftReadings;
+use App\Stakeout\MarkOnArrival;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\InstrumentStatus;
 use Parlay\Core\Instrument\RawReading;
 
 /** Writes a measurement taken on purpose into the field book, once, with what it was taken for. */
-final class ReadingsIntoBook
+final readonly class ReadingsIntoBook
 {
+    public function __construct(private MarkOnArrival $marks) {}
+
     public function keep(QueuedInstruction $instruction, RawReading $raw, InstrumentStatus $status): Observation
     {
         $purpose = $instruction->purpose ?? throw new \LogicException('A measurement is asked for with its purpose.');
 
-        return DB::transaction(fn (): Observation => $this->kept($instruction->key, $purpose, $raw, $status));
+        return DB::transaction(fn (): Observation => $this->kept($instruction, $purpose, $raw, $status));
     }
 
     /** @param  array<string, mixed>  $purpose */
-    private function kept(string $key, array $purpose, RawReading $raw, InstrumentStatus $status): Observation
+    private function kept(QueuedInstruction $instruction, array $purpose, RawReading $raw, InstrumentStatus $status): Observation
     {
-        $observation = Observation::query()->firstOrCreate(['key' => $key], [
+        $observation = Observation::query()->firstOrCreate(['key' => $instruction->key], [
             'project_id' => $purpose['projectId'],
             'at' => Clock::stamp(),
             'purpose' => $purpose['purpose'],
@@ -59,7 +62,10 @@ final class ReadingsIntoBook
                 // Whatever the setup says to it, what was measured stays in the book.
             }
         }
-        $project->changed();
+        if (isset($purpose['mark'])) {
+            ($this->marks)($project, $observation, $instruction, $purpose['mark']);
+        }
+        $project->measured();
 
         return $observation;
     }

@@ -18,6 +18,7 @@ use App\Setups\Draft;
 use App\Setups\DraftInputs;
 use App\Setups\DraftReadings;
 use App\Setups\Models\Setup;
+use App\Stakeout\MarkOnArrival;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\Refusal;
@@ -76,9 +77,10 @@ final class TellInstrument
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
             ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
+            'mark' => MarkOnArrival::wish($body),
         ], [
             'purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId,
-            'name' => $body->sighted, 'use' => $body->keepIn?->value,
+            'name' => $body->sighted, 'use' => $body->keepIn?->value, 'mark' => $body->mark === null ? null : get_object_vars($body->mark),
         ]);
     }
 

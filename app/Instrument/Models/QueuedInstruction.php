@@ -19,6 +19,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $state
  * @property string|null $why
  * @property int|null $observation_id
+ * @property int|null $mark_id  that the reading was stored as
+ * @property array{message: string, reason: string|null, evidence: array<string, mixed>}|null $asks  why it was not stored as a mark
  */
 final class QueuedInstruction extends Model
 {
@@ -28,5 +30,5 @@ final class QueuedInstruction extends Model
 
     protected $table = 'instructions';
 
-    protected $casts = ['content' => 'array', 'purpose' => 'array', 'asked' => 'array'];
+    protected $casts = ['content' => 'array', 'purpose' => 'array', 'asked' => 'array', 'asks' => 'array'];
 }

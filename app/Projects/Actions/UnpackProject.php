@@ -148,9 +148,9 @@ final class UnpackProject
                 }
             }
             $this->forwardReferences($project);
-            unset($row['id'], $row['active_design_id'], $row['revision'], $row['opened_at'], $row['arriving']);
+            unset($row['id'], $row['active_design_id'], $row['revision'], $row['prepared_revision'], $row['opened_at'], $row['arriving']);
             $project->update([
-                'opened_at' => Clock::stamp(), 'revision' => 1, 'arriving' => false,
+                'opened_at' => Clock::stamp(), 'revision' => 1, 'prepared_revision' => 1, 'arriving' => false,
                 'active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null,
             ] + $row);
 

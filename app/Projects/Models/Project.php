@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Facades\DB;
 use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\CoordinateOrder;
@@ -68,10 +69,23 @@ final class Project extends Model
         return array_flip($this->marks()->where('kind', 'stake')->whereNotNull('point_id')->distinct()->pluck('point_id')->all());
     }
 
-    /** Other tabs see that something changed. */
+    /** Other tabs see that something changed, be it points, control or designs. */
     public function changed(): void
     {
-        $this->increment('revision');
+        $this->toNextRevision(['prepared_revision' => DB::raw('revision + 1')]);
+    }
+
+    /** The same where something was measured, stored or set up: points, control and designs are what they were. */
+    public function measured(): void
+    {
+        $this->toNextRevision([]);
+    }
+
+    /** @param  array<string, mixed>  $more */
+    private function toNextRevision(array $more): void
+    {
+        self::query()->withoutGlobalScopes()->whereKey($this->id)->toBase()->update(['revision' => DB::raw('revision + 1')] + $more);
+        $this->setAttribute('revision', $this->revision + 1)->syncOriginalAttribute('revision');
     }
 
     /**

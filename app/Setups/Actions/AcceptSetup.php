@@ -65,6 +65,8 @@ final class AcceptSetup
                 $project,
                 new Draft(...['sights' => [], 'shots' => [], 'stationName' => '', 'place' => 0] + get_object_vars($in->draft)),
             );
+            // Its station is control now, too.
+            $project->changed();
 
             return $setup;
         });

@@ -135,6 +135,6 @@ final class SetupDrafts
         SetupDraft::query()->upsert(
             [['project_id' => $project->id, 'content' => json_encode($content, JSON_THROW_ON_ERROR)]], ['project_id'],
         );
-        $project->changed();
+        $project->measured();
     }
 }

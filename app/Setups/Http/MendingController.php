@@ -11,23 +11,14 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
-use App\Setups\Checks;
-use App\Setups\ChecksTaken;
 use App\Setups\MendedSetupEntry;
 use App\Setups\Mending;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** Whether the setup still holds, and what was mended afterwards. */
+/** What was mended afterwards. */
 final class MendingController
 {
-    #[Get('/projects/{project}/checks', 'The check shots on the setup that holds, each against what was to be expected, and whether '
-        .'it still holds', ChecksTaken::class)]
-    public function checks(Project $project): JsonResponse
-    {
-        return new JsonResponse(Checks::of($project));
-    }
-
     #[Post('/projects/{project}/corrections', 'Mends a target height or a constant of a reading, with a note; what hangs on it '
         .'becomes a proposal', CorrectedReading::class, CountResource::class)]
     public function correct(Request $request, Project $project, MendReading $mend): JsonResponse

@@ -106,7 +106,7 @@ final class StoreMark
             'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'),
         ]);
-        $project->changed();
+        $project->measured();
 
         return $mark;
     }

@@ -1,8 +1,8 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { api, ask, newKey, type Schemas, type SetupState } from './client';
+import { api, ask, type Mark, newKey, Problem, type Schemas, type SetupState } from './client';
 import { readingsOf } from './readings';
-import { begunAnew, isCurrent } from './revisions';
+import { begunAnew, isCurrent, isPrepared, PREPARED } from './revisions';
 
 const path = (project: number) => ({ params: { path: { project } } });
 
@@ -124,27 +124,44 @@ export function useLive(project: number, target: number | null, fast: boolean) {
         placeholderData: (before) => before,
     });
     const revision = live.data?.revision;
+    const prepared = live.data?.prepared ?? 0;
     // biome-ignore lint/correctness/useExhaustiveDependencies: what is shown is looked at again with each answer of the instrument
     useEffect(() => {
         const known = client.getQueryData<Schemas['ProjectResource']>([project, 'project'])?.revision;
-        if (revision !== undefined && known !== undefined && (revision !== known || !isCurrent(project, revision))) {
-            begunAnew(project);
-            void client.invalidateQueries({ queryKey: [project] });
+        if (revision === undefined || known === undefined) {
+            return;
         }
-    }, [revision, project, client, live.dataUpdatedAt]);
+        if (!isPrepared(project, prepared)) {
+            void refreshed(client, project);
+        } else if (revision !== known || !isCurrent(project, revision)) {
+            void remeasured(client, project);
+        }
+    }, [revision, prepared, project, client, live.dataUpdatedAt]);
     return live;
 }
 
 /** Everything of a project is asked for anew. */
 function refreshed(client: QueryClient, project: number): Promise<void> {
-    begunAnew(project);
+    begunAnew(project, true);
     return client.invalidateQueries({ queryKey: [project] });
+}
+
+/** What the day's work changes is asked for anew: not the points, which may be fifty thousand. */
+function remeasured(client: QueryClient, project: number): Promise<void> {
+    begunAnew(project, false);
+    return client.invalidateQueries({ queryKey: [project], predicate: ({ queryKey }) => !PREPARED.includes(String(queryKey[1])) });
 }
 
 /** Something done to the project; afterwards what is shown is asked for anew. */
 export function useDeed<I, O>(project: number, deed: (input: I) => Promise<O>) {
     const client = useQueryClient();
     return useMutation({ mutationFn: deed, onSuccess: () => refreshed(client, project) });
+}
+
+/** The same where only the day's work changes by it: readings, marks, the setup being made. */
+export function useDayDeed<I, O>(project: number, deed: (input: I) => Promise<O>) {
+    const client = useQueryClient();
+    return useMutation({ mutationFn: deed, onSuccess: () => remeasured(client, project) });
 }
 
 function singleFigure(draft: SetupState['draft'], key: string): [string, unknown][] {
@@ -208,3 +225,13 @@ export const measure = (project: number, body: Omit<Schemas['MeasureOrder'], 'ke
         project,
         ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...path(project), body: { key: newKey(), ...body } })),
     );
+
+/** The mark that a measurement was stored as; throws what stands against it. */
+export function markOf({ mark, asks }: Schemas['InstructionResource']): Mark {
+    if (mark === null) {
+        throw new Problem(asks?.message ?? 'It was measured, and not stored. Measure again.', 409, asks?.reason ?? null, {
+            ...asks?.evidence,
+        });
+    }
+    return mark;
+}

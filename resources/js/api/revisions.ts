@@ -1,26 +1,36 @@
 /**
  * How old the oldest answer is that is shown of each project. Things are asked for at once and answered one after another; where something
  * changes between two answers, the page would show the one without it for good, though all that it asks for is the newest since.
+ *
+ * Points, control and designs are counted apart: a mark that is stored makes none of them old, and they may be many.
  */
-const oldest = new Map<number, number>();
+const oldest = new Map<string, number>();
+
+/** What only preparation changes. */
+export const PREPARED = ['points', 'control', 'designs', 'codes', 'grid-lines', 'grid-spacings', 'instruments', 'targets', 'proposals'];
 
 export function heard(url: string, header: string | null): void {
-    const project = /\/projects\/(\d+)(?:\/|$)/.exec(url)?.[1];
+    const [, project, what = ''] = /\/projects\/(\d+)(?:\/([\w-]+))?/.exec(url) ?? [];
     if (project === undefined || header === null || header === '') {
         return;
     }
+    const key = `${project} ${PREPARED.includes(what) ? 'prepared' : 'measured'}`;
     const revision = Number(header);
-    const before = oldest.get(Number(project));
-    oldest.set(Number(project), before === undefined ? revision : Math.min(before, revision));
+    oldest.set(key, Math.min(oldest.get(key) ?? revision, revision));
 }
 
-/** Whether all that is shown is as new as a revision. */
-export const isCurrent = (project: number, revision: number): boolean => {
-    const shown = oldest.get(project);
-    return shown === undefined || shown >= revision;
-};
+const isAsNew = (key: string, revision: number) => (oldest.get(key) ?? revision) >= revision;
 
-/** Everything is asked for anew: what is shown counts from there. */
-export const begunAnew = (project: number): void => {
-    oldest.delete(project);
+/** Whether what only preparation changes is shown as it is since a revision. */
+export const isPrepared = (project: number, prepared: number): boolean => isAsNew(`${project} prepared`, prepared);
+
+/** Whether the rest of what is shown is as new as a revision. */
+export const isCurrent = (project: number, revision: number): boolean => isAsNew(`${project} measured`, revision);
+
+/** It is asked for anew, all of it or what the day's work changes: what is shown counts from there. */
+export const begunAnew = (project: number, all: boolean): void => {
+    oldest.delete(`${project} measured`);
+    if (all) {
+        oldest.delete(`${project} prepared`);
+    }
 };

@@ -34,7 +34,7 @@ export function useWork(project: number): Work {
                     await new Promise((go) => setTimeout(go, PAUSE_MS));
                     task = await ask(api.GET('/api/v1/projects/{project}/tasks/{task}', { params: { path: { project, task: task.id } } }));
                 }
-                begunAnew(project);
+                begunAnew(project, true);
                 await client.invalidateQueries({ queryKey: [project] });
                 if (task.state === 'done') {
                     setState({ busy: false, part: 1, doing: '', error: null });

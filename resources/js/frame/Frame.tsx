@@ -1,5 +1,5 @@
 import { ChevronsLeft, ChevronsRight } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { api, ask, Problem } from '../api/client';
 import { turnTo, useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
@@ -16,6 +16,7 @@ import { SetUp } from '../setups/SetUp';
 import { STAGES, type StageName, type StageProps } from '../stage/stages';
 import { AsBuilt } from '../stakeout/AsBuilt';
 import { Stake } from '../stakeout/Stake';
+import { withStakes } from '../stakeout/staked';
 import { applyTheme, storedTheme } from '../theme/theme';
 import { UnitsContext } from '../units/UnitsContext';
 import { JobLine } from './JobLine';
@@ -100,6 +101,10 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     useEffect(() => {
         void api.POST('/api/v1/projects/{project}/open', { params: { path: { project: id } } }).catch(() => undefined);
     }, [id]);
+    const staked = useMemo(
+        () => (points.data && marks.data ? withStakes(points.data, marks.data) : (points.data ?? [])),
+        [points.data, marks.data],
+    );
     if (!project.data) {
         return null;
     }
@@ -107,7 +112,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         project: project.data,
         control: control.data ?? [],
         designs: designs.data ?? [],
-        points: points.data ?? [],
+        points: staked,
         marks: marks.data ?? [],
         live: live.data,
         target,

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { api, ask, type Mark, newKey } from '../api/client';
-import { measure, turnTo, useChecks, useDeed } from '../api/hooks';
+import type { Mark } from '../api/client';
+import { markOf, measure, turnTo, useChecks, useDayDeed } from '../api/hooks';
 import { Failure } from '../parts/Notice';
 import type { StageProps } from '../stage/stages';
 import { AimAt } from './AimAt';
@@ -12,18 +12,10 @@ export function CheckShot({ project, control, marks }: StageProps) {
     const [chosen, setChosen] = useState<number | null>(null);
     const [result, setResult] = useState<Mark | null>(null);
     const aim = control.find((c) => c.id === chosen) ?? control[0];
-    const turn = useDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
-    const shoot = useDeed(project.id, async (controlId: number) => {
+    const turn = useDayDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
+    const shoot = useDayDeed(project.id, async (controlId: number) => {
         setResult(null);
-        const done = await measure(project.id, { purpose: 'check', controlId });
-        setResult(
-            await ask(
-                api.POST('/api/v1/projects/{project}/marks', {
-                    params: { path: { project: project.id } },
-                    body: { key: newKey(), kind: 'check', observationId: done.observationId as number, controlId },
-                }),
-            ),
-        );
+        setResult(markOf(await measure(project.id, { purpose: 'check', controlId, mark: {} })));
     });
     const judged = useChecks(project.id);
     const checks = marks.filter((m) => m.kind === 'check' && m.setupId === project.setup?.id);

@@ -8,7 +8,7 @@ const LEFT = 8;
 const BASE = HEIGHT - 22;
 
 /** The checks of the day: how far each came out from its mark, against what was to be expected, and whether the setup holds. */
-export function ChecksChart({ checks }: { checks: Schemas['ChecksTaken'] }) {
+export function ChecksChart({ checks }: { checks: Schemas['CheckShotsTaken'] }) {
     const list = checks.checks;
     return (
         <div className="grid gap-2" data-holds={String(checks.holds)}>
@@ -19,7 +19,7 @@ export function ChecksChart({ checks }: { checks: Schemas['ChecksTaken'] }) {
     );
 }
 
-function Chart({ list }: { list: Schemas['CheckTaken'][] }) {
+function Chart({ list }: { list: Schemas['CheckShotTaken'][] }) {
     const most = Math.max(...list.map((c) => Math.max(c.shot.plan, c.shot.expectedPlan))) * 1.1;
     const x = (i: number) => LEFT + ((i + 0.5) * (WIDTH - 2 * LEFT)) / list.length;
     const y = (m: number) => BASE - (m / most) * (BASE - 8);

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, type Mark, newKey, Problem, type Project, type Schemas } from '../api/client';
-import { measure, useDeed } from '../api/hooks';
+import { api, ask, type Mark, Problem, type Project, type Schemas } from '../api/client';
+import { markOf, measure, useDayDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Deviation } from '../parts/Figure';
@@ -9,20 +9,17 @@ import { Verdict } from '../parts/Verdict';
 
 type Wish = { kind: 'stake' | 'as_built'; pointId?: number | null; name?: string; code?: string };
 
-/** Measures on purpose and stores; what the server asks back is asked of the person. One wish has one key, so nothing is stored twice. */
+/**
+ * Measures on purpose; what is measured is stored where it arrives, whether this page is still there or not. What must be decided first is
+ * asked of the person, and sent again under the same key, so that nothing is stored twice.
+ */
 export function useStoring(project: Project, onStored: (mark: Mark) => void) {
     const body = useRef<Schemas['MarkToStore'] | null>(null);
     const [asked, setAsked] = useState<Problem | null>(null);
-    const send = useDeed(project.id, async () => {
+    const stored = async (mark: Promise<Mark>) => {
         try {
-            const mark = await ask(
-                api.POST('/api/v1/projects/{project}/marks', {
-                    params: { path: { project: project.id } },
-                    body: body.current as Schemas['MarkToStore'],
-                }),
-            );
+            onStored(await mark);
             setAsked(null);
-            onStored(mark);
         } catch (e) {
             if (e instanceof Problem && (e.reason === 'no_check' || e.reason === 'out_of_tolerance')) {
                 setAsked(e);
@@ -30,11 +27,21 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             }
             throw e;
         }
-    });
-    const begin = useDeed(project.id, async (wish: Wish) => {
-        const done = await measure(project.id, { purpose: wish.kind, pointId: wish.pointId ?? null, sighted: wish.name ?? '' });
-        body.current = { key: newKey(), observationId: done.observationId as number, ...wish };
-        await send.mutateAsync(undefined);
+    };
+    const send = useDayDeed(project.id, () =>
+        stored(
+            ask(
+                api.POST('/api/v1/projects/{project}/marks', {
+                    params: { path: { project: project.id } },
+                    body: body.current as Schemas['MarkToStore'],
+                }),
+            ),
+        ),
+    );
+    const begin = useDayDeed(project.id, async ({ kind, pointId = null, name = '', code = '' }: Wish) => {
+        const done = await measure(project.id, { purpose: kind, pointId, sighted: name, mark: { name, code } });
+        body.current = { key: `${done.key}-mark`, observationId: done.observationId as number, kind, pointId, name, code };
+        await stored(Promise.resolve(done).then(markOf));
     });
     const insist = (flags: Partial<Schemas['MarkToStore']>) => {
         body.current = { ...(body.current as Schemas['MarkToStore']), ...flags };

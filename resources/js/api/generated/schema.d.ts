@@ -605,24 +605,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/marks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** All marks in the order they were taken */
-        get: operations["ca87fcb73987f84994b5c12dd5ce572b"];
-        put?: never;
-        /** Stores a stake, an as-built shot or a check; asks back (409) where the person must decide */
-        post: operations["d0a4f728aab22bd66ded7653a9cd3f38"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/projects/{project}/instruments": {
         parameters: {
             query?: never;
@@ -1425,7 +1407,7 @@ export interface paths {
             cookie?: never;
         };
         /** The check shots on the setup that holds, each against what was to be expected, and whether it still holds */
-        get: operations["32d2c04c74eef38a61e00dd9b4319118"];
+        get: operations["36c3a045954882c2ae10abc43b34fd2c"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1622,6 +1604,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All marks in the order they were taken */
+        get: operations["cfb98af496cfa4e90f65fda8af5bd442"];
+        put?: never;
+        /** Stores a stake, an as-built shot or a check; asks back (409) where the person must decide */
+        post: operations["a5a9a61884e636a3a6ffb587d22b7c4d"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/tasks/{task}": {
         parameters: {
             query?: never;
@@ -1789,14 +1789,14 @@ export interface components {
             expectedHeight: number | null;
             holds: boolean;
         };
-        CheckTaken: {
+        CheckShotTaken: {
             markId: number;
             at: string;
             name: string;
             shot: components["schemas"]["CheckShot"];
         };
-        ChecksTaken: {
-            checks: components["schemas"]["CheckTaken"][];
+        CheckShotsTaken: {
+            checks: components["schemas"]["CheckShotTaken"][];
             holds: boolean | null;
             verdict: string;
             due: string | null;
@@ -2352,6 +2352,8 @@ export interface components {
             state: string;
             why: string | null;
             observationId: number | null;
+            mark: components["schemas"]["MarkEntry"] | null;
+            asks: components["schemas"]["Problem"] | null;
         };
         InstrumentResource: {
             id: number;
@@ -2454,6 +2456,7 @@ export interface components {
         Live: {
             seq: number;
             revision: number;
+            prepared: number;
             instrument: components["schemas"]["InstrumentState"];
             elsewhere: string | null;
             pole: components["schemas"]["Position"] | null;
@@ -2507,6 +2510,12 @@ export interface components {
             evenOut?: boolean;
             withoutCheck?: boolean;
         };
+        MarkWanted: {
+            name?: string;
+            code?: string;
+            evenOut?: boolean;
+            withoutCheck?: boolean;
+        };
         MatchEntry: {
             name: string;
             x: number;
@@ -2524,6 +2533,7 @@ export interface components {
             sighted?: string;
             /** @enum {string|null} */
             keepIn?: "sight" | "round" | "shot" | null;
+            mark?: components["schemas"]["MarkWanted"] | null;
         };
         MendBody: {
             setupIds: number[];
@@ -4687,72 +4697,6 @@ export interface operations {
             };
         };
     };
-    ca87fcb73987f84994b5c12dd5ce572b: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MarkEntry"][];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    d0a4f728aab22bd66ded7653a9cd3f38: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MarkToStore"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MarkEntry"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     "221911b676e3f18c10600f1ded80ab7e": {
         parameters: {
             query?: never;
@@ -6594,7 +6538,7 @@ export interface operations {
             };
         };
     };
-    "32d2c04c74eef38a61e00dd9b4319118": {
+    "36c3a045954882c2ae10abc43b34fd2c": {
         parameters: {
             query?: never;
             header?: never;
@@ -6611,7 +6555,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ChecksTaken"];
+                    "application/json": components["schemas"]["CheckShotsTaken"];
                 };
             };
             /** @description What was wrong, where, and what to do */
@@ -7021,6 +6965,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandMapResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cfb98af496cfa4e90f65fda8af5bd442: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    a5a9a61884e636a3a6ffb587d22b7c4d: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkToStore"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkEntry"];
                 };
             };
             /** @description What was wrong, where, and what to do */

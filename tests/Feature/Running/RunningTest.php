@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Running;
 
 use PHPUnit\Framework\TestCase;
 use Tests\Running;
@@ -49,11 +49,11 @@ final class RunningTest extends TestCase
     public function test_scripts_and_fonts_carry_their_headers_and_no_other_file_is_given(): void
     {
         $at = static fn (string $path): array => array_change_key_case(get_headers(self::$parlay->url.$path, true) ?: []);
-        $script = '/build/assets/'.basename(glob(dirname(__DIR__, 2).'/public/build/assets/*.js')[0] ?? '');
+        $script = '/build/assets/'.basename(glob(dirname(__DIR__, 3).'/public/build/assets/*.js')[0] ?? '');
         $headers = $at($script);
         self::assertSame(['text/javascript; charset=utf-8', 'nosniff', 'same-origin'], [$headers['content-type'], $headers['x-content-type-options'], $headers['cross-origin-resource-policy']]);
         self::assertStringContainsString('immutable', $headers['cache-control']);
-        self::assertSame(file_get_contents(dirname(__DIR__, 2)."/public$script"), file_get_contents(self::$parlay->url.$script));
+        self::assertSame(file_get_contents(dirname(__DIR__, 3)."/public$script"), file_get_contents(self::$parlay->url.$script));
         foreach (['/..%2fcomposer.json', '/%2e%2e/composer.json', '/build/..%2f..%2fcomposer.json', '/index.php', '/%00.js'] as $path) {
             self::assertStringStartsNotWith('application/json', (string) $at($path)['content-type'], $path);
             self::assertStringNotContainsString('"require"', (string) @file_get_contents(self::$parlay->url.$path), $path);
@@ -135,7 +135,7 @@ final class RunningTest extends TestCase
     public function test_two_starts_on_one_folder_and_a_used_port_are_refused_in_one_sentence(): void
     {
         $start = static function (string $port, string $data): string {
-            exec('timeout 30 '.escapeshellarg(dirname(__DIR__, 2).'/parlay')." start --port $port --data ".escapeshellarg($data).' 2>&1', $said, $code);
+            exec('timeout 30 '.escapeshellarg(dirname(__DIR__, 3).'/parlay')." start --port $port --data ".escapeshellarg($data).' 2>&1', $said, $code);
             self::assertSame(1, $code);
 
             return (string) end($said);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Projects;
 
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Running;
 
 use PHPUnit\Framework\TestCase;
 use Tests\Running;
@@ -58,12 +58,12 @@ final class StartTest extends TestCase
         $file = "{$this->data}/parlay.sqlite";
         $bytes = (string) file_get_contents($file);
         file_put_contents($file, substr_replace($bytes, str_repeat("\xA5", 9000), 4096, 9000));
-        exec(escapeshellarg(dirname(__DIR__, 2).'/parlay')." start --port $port --data ".escapeshellarg($this->data).' 2>&1', $said, $code);
+        exec(escapeshellarg(dirname(__DIR__, 3).'/parlay')." start --port $port --data ".escapeshellarg($this->data).' 2>&1', $said, $code);
         self::assertSame(1, $code);
         self::assertStringContainsString('is damaged', implode(' ', $said));
         self::assertStringContainsString('take in a packed project, or a backup', implode(' ', $said));
         file_put_contents($file, 'no database at all, but a text that somebody saved here');
-        exec(escapeshellarg(dirname(__DIR__, 2).'/parlay')." start --port $port --data ".escapeshellarg($this->data).' 2>&1', $other, $code);
+        exec(escapeshellarg(dirname(__DIR__, 3).'/parlay')." start --port $port --data ".escapeshellarg($this->data).' 2>&1', $other, $code);
         self::assertSame(1, $code);
         self::assertStringContainsString('is damaged', implode(' ', $other));
     }

@@ -2,30 +2,18 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Setups;
 
 use App\Control\Models\ControlPoint;
 use App\FieldBook\Models\Observation;
-use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
-use App\Stakeout\Models\Mark;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
-use Tests\FeatureTestCase;
 
 /** Readings without a link, checks through the day, what is mended afterwards, new control, where to stand, and the sheet. */
-final class TrustTest extends FeatureTestCase
+final class TrustTest extends SetupTestCase
 {
-    private Project $project;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
-    }
-
     public function test_a_text_of_raw_observations_gives_the_same_setup_as_the_link(): void
     {
         $this->setUpInstrument($this->project);
@@ -83,19 +71,6 @@ final class TrustTest extends FeatureTestCase
         $this->ask('GET', $this->at('/practice-list?slip=digit&controlId=99999'))->assertStatus(422);
     }
 
-    public function test_checks_are_judged_against_what_is_to_be_expected_and_a_light_knock_is_noticed(): void
-    {
-        $this->setUpInstrument($this->project);
-        self::assertStringContainsString('before the first mark', $this->ask('GET', $this->at('/checks'))->json('due'));
-        $this->check('D');
-        $good = $this->ask('GET', $this->at('/checks'))->assertJsonPath('holds', true)->assertJsonPath('due', null)->json('checks.0');
-        self::assertGreaterThan($good['shot']['plan'] / 2, $good['shot']['expectedPlan']);
-        $this->world->knock(false);
-        $this->check('D');
-        $this->ask('GET', $this->at('/checks'))->assertJsonPath('holds', false)->assertJsonPath('checks.1.shot.holds', false);
-        self::assertStringContainsString('no longer holds', $this->ask('GET', $this->at('/checks'))->json('verdict'));
-    }
-
     /** It can be accepted, but says nowhere how exact it is: what hangs on it takes its misfit along. */
     public function test_a_setup_whose_sights_do_not_fit_states_no_exactness(): void
     {
@@ -111,17 +86,6 @@ final class TrustTest extends FeatureTestCase
         $shot = $this->measure($this->project, 'control', $this->world->marks['D'], 'N1')->id;
         $new = $this->ask('POST', $this->at('/measured-control'), ['name' => 'N1', 'observationId' => $shot])->assertOk()->json();
         self::assertGreaterThan($station->plan_deviation, $new['planDeviation']);
-    }
-
-    public function test_a_clean_setup_is_seldom_called_broken_by_a_check(): void
-    {
-        $broken = 0;
-        foreach (range(1, 12) as $try) {
-            $this->setUpInstrument($this->project);
-            $this->check('D');
-            $broken += $this->ask('GET', $this->at('/checks'))->json('holds') ? 0 : 1;
-        }
-        self::assertLessThanOrEqual(2, $broken);
     }
 
     public function test_many_setups_are_looked_through_in_as_many_queries_as_one(): void
@@ -140,39 +104,6 @@ final class TrustTest extends FeatureTestCase
             $this->check('D');
         }
         self::assertSame($one, $queries());
-    }
-
-    public function test_a_mended_target_height_works_through_the_setup_and_its_marks_and_both_stay_in_the_book(): void
-    {
-        $this->setUpInstrument($this->project);
-        $this->check('D');
-        $point = $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1010.0, 'easting' => 2030.0, 'elevation' => 10.0])->json('id');
-        $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
-        $mark = $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $point])->assertOk()->json();
-        self::assertSame([], $this->ask('GET', $this->at('/setup-proposals'))->json());
-        $sight = Observation::query()->where('sighted', 'B')->firstOrFail();
-        $this->ask('POST', $this->at('/corrections'), ['observationId' => $sight->id, 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => ''])->assertStatus(422);
-        $this->ask('POST', $this->at('/corrections'), ['observationId' => $sight->id, 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'the lower part was pushed in', 'alike' => true])->assertOk()->assertJsonPath('count', 3);
-        $proposal = $this->ask('GET', $this->at('/setup-proposals'))->assertJsonCount(1)->json(0);
-        self::assertEqualsWithDelta(-0.1, $proposal['up'], 0.002, 'a lower target on the control lowers the station');
-        self::assertSame(2, $proposal['markCount']);
-        self::assertEqualsWithDelta(0.1, $proposal['largest'], 0.002);
-        self::assertEqualsWithDelta($mark['deviation']['height'], $proposal['marks'][1]['was']['height'], 1e-9);
-        self::assertSame(1, Setup::query()->count(), 'nothing changes before it is adopted');
-        $this->ask('POST', $this->at('/setup-proposals-adoption'), ['setupIds' => [$proposal['setupId']], 'note' => 'the lower part was pushed in'])->assertOk()->assertJsonPath('count', 3);
-        $setup = $this->project->currentSetup()->firstOrFail();
-        self::assertSame([2, 1, 'the lower part was pushed in'], [$setup->id, $setup->stands_for, $setup->note]);
-        self::assertSame([], $this->ask('GET', $this->at('/setup-proposals'))->json());
-        $marks = $this->ask('GET', $this->at('/marks'))->json();
-        self::assertSame([3, 4], array_column($marks, 'id'), 'the mended ones count');
-        self::assertEqualsWithDelta($mark['deviation']['height'] - 0.1, $marks[1]['deviation']['height'], 0.002);
-        self::assertSame(1, $this->ask('GET', $this->at('/points'))->json('0.stakes'));
-        self::assertSame(4, Mark::query()->count(), 'the old ones stay in the book');
-        self::assertEqualsWithDelta((float) $setup->elevation, (float) $this->project->controlPoints()->where('name', 'ST1')->value('elevation'), 1e-9);
-        // Work goes on from the mended setup with what was measured before.
-        $next = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
-        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $next->id, 'pointId' => $point, 'evenOut' => true])->assertOk()->assertJsonPath('setupId', 2);
-        $this->ask('POST', $this->at('/reports'), ['author' => 'x'])->assertOk();
     }
 
     public function test_mended_control_is_proposed_to_the_setups_that_rest_on_it(): void
@@ -240,16 +171,5 @@ final class TrustTest extends FeatureTestCase
         foreach (['Setup 1, ST1', 'resection', '95 % ellipse', 'times as large as they are', 'Readings, as they were taken', '2.000 m'] as $expected) {
             self::assertStringContainsString($expected, $text);
         }
-    }
-
-    private function check(string $mark): void
-    {
-        $shot = $this->measure($this->project, 'check', $this->world->marks[$mark], $mark);
-        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $shot->id, 'controlId' => $this->project->controlPoints()->where('name', $mark)->value('id')])->assertOk();
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 }

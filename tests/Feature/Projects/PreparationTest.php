@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Projects;
 
 use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
@@ -10,9 +10,9 @@ use Tests\FeatureTestCase;
 
 final class PreparationTest extends FeatureTestCase
 {
-    private const DXF = __DIR__.'/../../database/demo/files/saltmarsh-yard.dxf';
+    private const DXF = __DIR__.'/../../../database/demo/files/saltmarsh-yard.dxf';
 
-    private const CONTROL = __DIR__.'/../../database/demo/files/saltmarsh-yard-control.csv';
+    private const CONTROL = __DIR__.'/../../../database/demo/files/saltmarsh-yard-control.csv';
 
     public function test_a_control_file_is_guessed_shown_and_taken(): void
     {

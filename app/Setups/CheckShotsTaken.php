@@ -6,16 +6,16 @@ namespace App\Setups;
 
 use Parlay\Core\ListOf;
 
-final readonly class ChecksTaken
+final readonly class CheckShotsTaken
 {
     /**
      * holds: whether the setup still holds by its last check; null where none was taken. due: why a check is asked for now; null where
      * none is.
      *
-     * @param  list<CheckTaken>  $checks
+     * @param  list<CheckShotTaken>  $checks
      */
     public function __construct(
-        #[ListOf(CheckTaken::class)]
+        #[ListOf(CheckShotTaken::class)]
         public array $checks,
         public ?bool $holds,
         public string $verdict,

@@ -2,48 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Points;
 
-use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Testing\TestResponse;
-use PHPUnit\Framework\Attributes\DataProvider;
-use Tests\FeatureTestCase;
 
 /** Lists of points on their way in and out, over HTTP. */
-final class PointFilesTest extends FeatureTestCase
+final class PointFilesTest extends PointsTestCase
 {
-    /**
-     * @param  list<string>  $names
-     * @param  list<float>  $northings
-     */
-    #[DataProvider('rules')]
-    public function test_a_name_that_is_taken_is_never_decided_silently(string $rule, array $names, array $northings): void
-    {
-        $project = $this->project();
-        $this->import($project, "Name,N,E\nA,1,2\nB,3,4\n")->assertOk();
-        $second = "Name,N,E\nB,30,40\nC,5,6\nC,50,60\n";
-        self::assertSame('duplicates', $this->import($project, $second)->assertStatus(409)->json('reason'));
-        self::assertSame(2, $project->points()->count());
-        $this->import($project, $second, ['duplicates' => $rule])->assertOk();
-        $points = $project->points()->orderBy('id')->get();
-        self::assertSame([$names, $northings], [$points->pluck('name')->all(), $points->pluck('northing')->all()]);
-        $this->ask('POST', "/projects/{$project->id}/undo");
-        self::assertSame([1.0, 3.0], $project->points()->orderBy('id')->pluck('northing')->all());
-        $this->ask('POST', "/projects/{$project->id}/redo");
-        self::assertSame($northings, $project->points()->orderBy('id')->pluck('northing')->all());
-    }
-
-    public static function rules(): array
-    {
-        return [
-            'pair' => ['pair', ['A', 'B', 'B', 'C', 'C'], [1.0, 3.0, 30.0, 5.0, 50.0]],
-            'rename' => ['rename', ['A', 'B', 'B-2', 'C', 'C-2'], [1.0, 3.0, 30.0, 5.0, 50.0]],
-            'replace' => ['replace', ['A', 'B', 'C'], [1.0, 30.0, 50.0]],
-            'skip' => ['skip', ['A', 'B', 'C'], [1.0, 3.0, 5.0]],
-        ];
-    }
-
     /** Strings are lines of a drawing, points only where that was chosen; one step back takes all of it. */
     public function test_a_file_of_strings_is_taken_as_lines(): void
     {
@@ -70,13 +35,6 @@ final class PointFilesTest extends FeatureTestCase
         $control = $this->project();
         $this->take($control, $this->upload($control, $text, 'strings.csv'), $seen['layout'], ['target' => 'control', 'duplicates' => 'skip'])->assertOk();
         self::assertSame([2, 0], [$control->controlPoints()->count(), $control->designs()->count()], 'control is never a line');
-    }
-
-    public function test_two_control_points_never_share_a_name(): void
-    {
-        $project = $this->project();
-        $this->import($project, "Name,N,E\nA,1,2\n", ['target' => 'control'])->assertOk();
-        self::assertStringContainsString('nobody could say which was sighted', (string) $this->import($project, "Name,N,E\nA,3,4\n", ['target' => 'control', 'duplicates' => 'pair'])->assertStatus(422)->json('message'));
     }
 
     public function test_what_the_doctor_finds_is_mended_with_one_touch_and_nothing_else_moves(): void
@@ -172,28 +130,5 @@ final class PointFilesTest extends FeatureTestCase
         $id = $project->points()->firstOrFail()->id;
         $this->ask('PUT', "/projects/{$project->id}/points/$id/label", ['north' => 2.5, 'east' => -1.0])->assertNoContent();
         self::assertEquals([2.5, -1], [$this->ask('GET', "/projects/{$project->id}/points")->json('0.labelNorth'), $this->ask('GET', "/projects/{$project->id}/points")->json('0.labelEast')]);
-    }
-
-    /** @return array<string, mixed> */
-    private function preview(Project $project, string $upload, string $target = 'points'): array
-    {
-        return $this->ask('POST', "/projects/{$project->id}/points-preview", ['upload' => $upload, 'target' => $target])->assertOk()->json();
-    }
-
-    /** @param  array<string, mixed>  $more */
-    private function import(Project $project, string $bytes, array $more = [], string $name = 'list.csv'): TestResponse
-    {
-        $upload = $this->upload($project, $bytes, $name);
-
-        return $this->take($project, $upload, $this->preview($project, $upload)['layout'], $more);
-    }
-
-    /**
-     * @param  array<string, mixed>  $layout
-     * @param  array<string, mixed>  $more
-     */
-    private function take(Project $project, string $upload, array $layout, array $more = []): TestResponse
-    {
-        return $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'points', ...$more]);
     }
 }

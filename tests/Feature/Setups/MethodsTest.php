@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Setups;
 
 use App\Control\Models\ControlPoint;
 use App\FieldBook\Models\Observation;
@@ -49,16 +49,16 @@ final class MethodsTest extends FeatureTestCase
     {
         $this->change(['method' => 'resection', 'sights' => []]);
         $names = fn (): array => array_column($this->ask('GET', $this->at('/setup'))->json('draft.sights'), 'name');
-        $this->arrives('A', KeepIn::Sight);
-        $this->arrives('B', KeepIn::Sight);
+        $this->comesIn('A', KeepIn::Sight);
+        $this->comesIn('B', KeepIn::Sight);
         self::assertSame(['A', 'B'], $names(), 'without anybody having sent a list');
-        $this->arrives('A', KeepIn::Round);
+        $this->comesIn('A', KeepIn::Round);
         $sights = $this->ask('GET', $this->at('/setup'))->json('draft.sights');
         self::assertCount(1, $sights[0]['more']);
         // One tab switches a sight while a third one, and a round, come in through another.
         $seen = array_merge(...array_map(static fn (array $s) => [$s['observationId'], ...$s['more']], $sights));
-        $this->arrives('C', KeepIn::Sight);
-        $this->arrives('B', KeepIn::Round);
+        $this->comesIn('C', KeepIn::Sight);
+        $this->comesIn('B', KeepIn::Round);
         $sent = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'observationId' => $s['observationId'], 'height' => false, 'more' => $s['more']], $sights);
         $draft = $this->change(['sights' => $sent, 'seenReadings' => $seen])['draft'];
         self::assertSame(['A', 'B', 'C'], array_column($draft['sights'], 'name'));
@@ -67,7 +67,7 @@ final class MethodsTest extends FeatureTestCase
         // A sight that is dropped stays dropped, and one measured anew replaces the old.
         $draft = $this->change(['sights' => array_slice($sent, 0, 1), 'seenReadings' => [...$seen, $draft['sights'][2]['observationId']]])['draft'];
         self::assertSame(['A'], array_column($draft['sights'], 'name'));
-        $this->arrives('A', KeepIn::Sight);
+        $this->comesIn('A', KeepIn::Sight);
         self::assertCount(1, $names());
     }
 
@@ -75,7 +75,7 @@ final class MethodsTest extends FeatureTestCase
     {
         $draft = $this->change(['method' => 'resection', 'sights' => $this->sights('A', 'B')])['draft'];
         $seen = array_column($draft['sights'], 'observationId');
-        $this->arrives('C', KeepIn::Sight);
+        $this->comesIn('C', KeepIn::Sight);
         $key = $this->newKey();
         $said = $this->ask('POST', $this->at('/setups'), ['key' => $key, 'seenReadings' => $seen])->assertStatus(422)->json('message');
         self::assertStringContainsString('to “C” came in meanwhile', $said);
@@ -91,15 +91,15 @@ final class MethodsTest extends FeatureTestCase
         $this->change(['sights' => $this->sights('A', 'B', 'C')]);
         $late = $this->wanted('D', KeepIn::Sight);
         $this->accept();
-        $this->arrives('D', KeepIn::Sight, $late);
+        $this->comesIn('D', KeepIn::Sight, $late);
         self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('draft.sights'));
         self::assertSame('D', Observation::query()->latest('id')->firstOrFail()->sighted);
         $this->change(['method' => 'grid_lines']);
         $late = $this->wanted('', KeepIn::Shot, 'A');
         $this->change(['method' => 'baseline']);
-        $this->arrives('D', KeepIn::Shot, $late);
+        $this->comesIn('D', KeepIn::Shot, $late);
         self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('draft.shots'));
-        $this->arrives('D', KeepIn::Shot, $this->wanted('', KeepIn::Shot, 'baseline'));
+        $this->comesIn('D', KeepIn::Shot, $this->wanted('', KeepIn::Shot, 'baseline'));
         self::assertSame(['baseline'], array_column($this->ask('GET', $this->at('/setup'))->json('draft.shots'), 'line'));
         $this->expectExceptionMessage('which line is shot at');
         $this->wanted('', KeepIn::Shot, ' ');
@@ -356,7 +356,7 @@ final class MethodsTest extends FeatureTestCase
     }
 
     /** @param  array<string, mixed>|null  $wanted  as it was asked for earlier */
-    private function arrives(string $mark, KeepIn $as, ?array $wanted = null): void
+    private function comesIn(string $mark, KeepIn $as, ?array $wanted = null): void
     {
         $this->measure($this->project, 'setup', $this->world->marks[$mark], $mark, $wanted ?? $this->wanted($mark, $as));
     }

@@ -7,7 +7,7 @@ namespace App\Setups;
 use Parlay\Core\Setups\CheckShot;
 
 /** A check shot held against what was to be expected. */
-final readonly class CheckTaken
+final readonly class CheckShotTaken
 {
     public function __construct(
         public int $markId,

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Running;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\FeatureTestCase;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Designs;
 
 use App\Designs\Models\Design;
 use App\Projects\Models\Project;

@@ -13,16 +13,16 @@ use Illuminate\Support\Facades\DB;
 use Parlay\Core\Setups\CheckShot;
 
 /** The check shots on the setup that holds, and whether it still does. */
-final class Checks
+final class CheckShots
 {
     /** After so long without a reading a check is asked for, minutes. */
     private const BREAK = 30;
 
-    public static function of(Project $project): ChecksTaken
+    public static function of(Project $project): CheckShotsTaken
     {
         $setup = $project->currentSetup()->first();
         if ($setup === null) {
-            return new ChecksTaken([], null, 'Nothing is set up yet.', null);
+            return new CheckShotsTaken([], null, 'Nothing is set up yet.', null);
         }
         $checks = self::judged($project, $setup);
         $last = end($checks) ?: null;
@@ -37,16 +37,16 @@ final class Checks
                     .'in doubt.',
         };
 
-        return new ChecksTaken($checks, $last?->shot->holds, $verdict, self::due($project, $last));
+        return new CheckShotsTaken($checks, $last?->shot->holds, $verdict, self::due($project, $last));
     }
 
-    /** @return list<CheckTaken> in the order taken */
+    /** @return list<CheckShotTaken> in the order taken */
     private static function judged(Project $project, Setup $setup): array
     {
         $control = $project->controlPoints()->get()->keyBy('name');
         $marks = $project->marks()->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
 
-        return $marks->map(static function (Mark $m) use ($setup, $control): CheckTaken {
+        return $marks->map(static function (Mark $m) use ($setup, $control): CheckShotTaken {
             $known = $m->design() ?? throw new \LogicException('A check has what it was checked against.');
             $c = $control->get($m->name);
             $observation = $m->observation ?? throw new \LogicException('A mark has its reading.');
@@ -55,11 +55,11 @@ final class Checks
                 $c?->planError() ?? 0.0, $c?->heightError() ?? 0.0,
             );
 
-            return new CheckTaken($m->id, $m->at, $m->name, $judged);
+            return new CheckShotTaken($m->id, $m->at, $m->name, $judged);
         })->values()->all();
     }
 
-    private static function due(Project $project, ?CheckTaken $last): ?string
+    private static function due(Project $project, ?CheckShotTaken $last): ?string
     {
         if ($last === null) {
             return 'Take a check before the first mark: hold the pole on a control point, best one that the setup did not use.';

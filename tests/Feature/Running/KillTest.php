@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Running;
 
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;

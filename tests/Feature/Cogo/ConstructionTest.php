@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Cogo;
 
 use App\Designs\Models\DesignLayer;
 use App\Projects\Models\Project;
@@ -208,7 +208,7 @@ final class ConstructionTest extends FeatureTestCase
     public function test_grid_lines_are_found_in_the_demo_hall_with_their_names(): void
     {
         $project = $this->project();
-        $task = $this->ask('POST', "/projects/{$project->id}/designs", ['upload' => $this->upload($project, (string) file_get_contents(__DIR__.'/../../database/demo/files/saltmarsh-yard.dxf'), 'yard.dxf'), 'name' => 'Yard', 'unit' => 'mm', 'layers' => ['GRID', 'GRID-NAMES', 'NOTES', 'WALLS', 'TRACK', 'LEVELS'], 'heights' => 'dropped'])->json('id');
+        $task = $this->ask('POST', "/projects/{$project->id}/designs", ['upload' => $this->upload($project, (string) file_get_contents(__DIR__.'/../../../database/demo/files/saltmarsh-yard.dxf'), 'yard.dxf'), 'name' => 'Yard', 'unit' => 'mm', 'layers' => ['GRID', 'GRID-NAMES', 'NOTES', 'WALLS', 'TRACK', 'LEVELS'], 'heights' => 'dropped'])->json('id');
         $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
         $ids = DB::table('design_layers')->pluck('id', 'name');
         $found = $this->ask('POST', "/projects/{$project->id}/grid-preview", ['way' => 'drawing', 'layerIds' => $ids->values()->all()])->assertOk()->json();

@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
-
-use App\Projects\Models\Project;
-use Illuminate\Support\Facades\DB;
-use Tests\FeatureTestCase;
+namespace Tests\Feature\Points;
 
 /** What is done with points that were chosen: renamed, moved, fitted, coded, put into worklists. */
-final class SelectionTest extends FeatureTestCase
+final class SelectionTest extends PointsTestCase
 {
     public function test_points_are_renamed_by_rule_as_it_was_shown_and_undone_in_one_step(): void
     {
@@ -24,25 +20,6 @@ final class SelectionTest extends FeatureTestCase
         self::assertSame(['W3', 'W1', 'W2', 'X'], $project->points()->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/redo")->assertOk();
         self::assertSame('N11', $project->points()->orderBy('id')->value('name'));
-    }
-
-    public function test_a_name_that_is_taken_or_given_twice_renames_nothing(): void
-    {
-        $project = $this->withPoints([['A', 0, 0], ['B', 0, 10], ['C', 0, 20]]);
-        $ids = $this->ids($project, ['A', 'B']);
-        self::assertSame(['C'], $this->ask('POST', "/projects/{$project->id}/renaming-preview", ['ids' => $ids, 'pattern' => 'C'])->assertOk()->json('taken'));
-        self::assertStringContainsString('“C”', (string) $this->ask('POST', "/projects/{$project->id}/renaming", ['ids' => $ids, 'pattern' => 'C'])->assertStatus(422)->json('message'));
-        self::assertStringContainsString('have changed', (string) $this->ask('POST', "/projects/{$project->id}/renaming", ['ids' => $ids, 'pattern' => 'D{name}', 'expected' => ['DA', 'DX']])->assertStatus(422)->json('message'));
-        self::assertStringContainsString('needs a name', (string) $this->ask('POST', "/projects/{$project->id}/renaming-preview", ['ids' => $ids, 'pattern' => ' '])->assertStatus(422)->json('message'));
-        self::assertSame(['A', 'B', 'C'], $project->points()->orderBy('id')->pluck('name')->all());
-    }
-
-    public function test_two_ends_that_arrived_with_one_name_get_endings_of_their_own(): void
-    {
-        $project = $this->withPoints([['R1', 0, 0], ['R1', 0, 4], ['R2', 5, 0], ['R2', 5, 4], ['<b>"ü', 9, 9]]);
-        $rule = ['ids' => $project->points()->orderBy('id')->pluck('id')->all(), 'pattern' => 'Ring {number}', 'digits' => 2, 'endings' => [' left', ' right']];
-        self::assertSame(5, $this->ask('POST', "/projects/{$project->id}/renaming", $rule)->assertOk()->json('count'));
-        self::assertSame(['Ring 01 left', 'Ring 01 right', 'Ring 02 left', 'Ring 02 right', 'Ring 03 left'], $project->points()->orderBy('id')->pluck('name')->all());
     }
 
     public function test_points_are_moved_turned_mirrored_and_scaled_with_the_way_back(): void
@@ -146,25 +123,5 @@ final class SelectionTest extends FeatureTestCase
         self::assertSame([], $this->ask('POST', "/projects/{$project->id}/worklists/{$list['id']}/skipping", ['pointId' => $a, 'skipped' => false])->assertOk()->json('skipped'));
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
         self::assertSame([$a, $b, $c, $d], $this->ask('GET', "/projects/{$project->id}/worklists")->json('0.pointIds'));
-    }
-
-    /** @param  list<array{string, float|int, float|int}>  $points */
-    private function withPoints(array $points): Project
-    {
-        $project = $this->project();
-        DB::table('stakeout_points')->insert(array_map(static fn (array $p) => ['project_id' => $project->id, 'name' => $p[0], 'northing' => $p[1], 'easting' => $p[2], 'origin' => 'typed'], $points));
-
-        return $project;
-    }
-
-    /**
-     * @param  list<string>  $names
-     * @return list<int>
-     */
-    private function ids(Project $project, array $names): array
-    {
-        $ids = $project->points()->pluck('id', 'name');
-
-        return array_map(static fn (string $name) => (int) $ids[$name], $names);
     }
 }

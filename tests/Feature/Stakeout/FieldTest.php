@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Stakeout;
 
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout\Http;
+
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Projects\Models\Project;
+use App\Stakeout\Actions\StoreMark;
+use App\Stakeout\MarkEntry;
+use App\Stakeout\MarkToStore;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Stakes, as-built shots and checks. */
+final class MarkController
+{
+    #[Get('/projects/{project}/marks', 'All marks in the order they were taken', MarkEntry::class, list: true)]
+    public function marks(Project $project): JsonResponse
+    {
+        return new JsonResponse($project->marks()->orderBy('id')->get()->map(MarkEntry::of(...))->all());
+    }
+
+    #[Post('/projects/{project}/marks', 'Stores a stake, an as-built shot or a check; asks back (409) where the person must decide', MarkToStore::class, MarkEntry::class)]
+    public function store(Request $request, Project $project, StoreMark $store): JsonResponse
+    {
+        return new JsonResponse(MarkEntry::of($store($project, Body::read($request, MarkToStore::class))));
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout;
+
+use App\FieldBook\Models\Observation;
+use App\Instrument\MeasureOrder;
+use App\Instrument\Models\QueuedInstruction;
+use App\Instrument\Purpose;
+use App\NeedsConfirmation;
+use App\Projects\Models\Project;
+use App\Stakeout\Actions\StoreMark;
+
+/**
+ * Stores a reading as the mark it was measured for, in the process that holds the link, so that no page carries it there: a page that is
+ * gone by then loses nothing. What must be decided by a person, or can't be, is told with the instruction; the reading is in the book.
+ */
+final readonly class MarkOnArrival
+{
+    public function __construct(private StoreMark $store) {}
+
+    /**
+     * The wish, to lie beside the instruction until the reading comes.
+     *
+     * @return array<string, mixed>|null
+     */
+    public static function wish(MeasureOrder $order): ?array
+    {
+        return $order->mark === null ? null : ['pointId' => $order->pointId, 'controlId' => $order->controlId] + get_object_vars($order->mark);
+    }
+
+    /** @param  array<string, mixed>  $wish */
+    public function __invoke(Project $project, Observation $observation, QueuedInstruction $instruction, array $wish): void
+    {
+        try {
+            $instruction->mark_id = ($this->store)($project, new MarkToStore(
+                ...['key' => "{$instruction->key}-mark", 'observationId' => $observation->id, 'kind' => Purpose::from($observation->purpose)] + $wish,
+            ))->id;
+        } catch (NeedsConfirmation $e) {
+            $instruction->asks = ['message' => $e->getMessage(), 'reason' => $e->reason, 'evidence' => $e->evidence];
+        } catch (\DomainException $e) {
+            $instruction->asks = ['message' => $e->getMessage(), 'reason' => null, 'evidence' => []];
+        }
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout;
+
+/** That a measurement is stored as a mark where it arrives: a check, a stake or an as-built shot, as its purpose says. */
+final readonly class MarkWanted
+{
+    /** name, code: where they are not those of what it is held against. evenOut, withoutCheck: the person was asked before and said yes. */
+    public function __construct(
+        public string $name = '',
+        public string $code = '',
+        public bool $evenOut = false,
+        public bool $withoutCheck = false,
+    ) {}
+}
