@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import createQueries from 'openapi-react-query';
 import type { components, paths } from './generated/schema';
 import { heard } from './revisions';
 
@@ -13,16 +14,6 @@ export type Mark = Schemas['MarkEntry'];
 export type BookEntry = Schemas['BookEntry'];
 export type SetupState = Schemas['SetupState'];
 export type Draft = Schemas['DraftChange'];
-
-export const api = createClient<paths>();
-
-api.use({
-    onResponse: ({ request, response }) => {
-        if (request.method === 'GET') {
-            heard(request.url, response.headers.get('Parlay-Revision'));
-        }
-    },
-});
 
 /** A refusal by the server: a sentence with place and remedy. */
 export class Problem extends Error {
@@ -43,30 +34,37 @@ export class ServerLost extends Error {
     }
 }
 
-interface Answer<T> {
-    data?: T;
-    error?: unknown;
-    response: Response;
+/** What a refusal says, as an error to be shown. */
+async function problemOf(response: Response): Promise<Problem> {
+    const said = (await response.json().catch(() => ({}))) as Partial<Schemas['Problem']>;
+    return new Problem(
+        said.message ?? `The server refused (${response.status}) without saying why.`,
+        response.status,
+        said.reason ?? null,
+        (said.evidence ?? {}) as Record<string, unknown>,
+    );
 }
 
-/** The data of an answer, or a Problem, or ServerLost. */
-export async function ask<T>(answer: Promise<Answer<T>>): Promise<T> {
-    let got: Answer<T>;
-    try {
-        got = await answer;
-    } catch {
-        throw new ServerLost();
-    }
-    if (got.response.ok) {
-        return got.data as T;
-    }
-    const body = (typeof got.error === 'object' && got.error !== null ? got.error : {}) as Partial<Schemas['Problem']>;
-    throw new Problem(
-        body.message ?? `The server refused (${got.response.status}) without saying why.`,
-        got.response.status,
-        body.reason ?? null,
-        (body.evidence ?? {}) as Record<string, unknown>,
-    );
+export const api = createClient<paths>();
+
+api.use({
+    onResponse: async ({ request, response }) => {
+        if (request.method === 'GET') {
+            heard(request.url, response.headers.get('Parlay-Revision'));
+        }
+        if (!response.ok) {
+            throw await problemOf(response);
+        }
+    },
+    onError: ({ error }) => (error instanceof DOMException && error.name === 'AbortError' ? undefined : new ServerLost()),
+});
+
+/** What an address gives, as a query with a key of its own; each throws Problem or ServerLost. */
+export const queries = createQueries(api);
+
+/** The data of an answer. */
+export async function ask<T>(answer: Promise<{ data?: T }>): Promise<T> {
+    return (await answer).data as T;
 }
 
 /** Made once for one wish, so that sending it twice carries it out once. */
@@ -79,12 +77,13 @@ export const upload = (project: number, file: File) => send(`/api/v1/projects/${
 export const uploadPacked = (file: File) => send('/api/v1/packed-uploads', file);
 
 async function send(url: string, file: File): Promise<Schemas['Upload']> {
-    const form = new FormData();
-    form.append('file', file);
-    return ask<Schemas['Upload']>(
-        fetch(url, { method: 'POST', body: form, headers: { Accept: 'application/json' } }).then(async (response) => {
-            const body = await response.json().catch(() => ({}));
-            return response.ok ? { data: body, response } : { error: body, response };
-        }),
-    );
+    const body = new FormData();
+    body.append('file', file);
+    const response = await fetch(url, { method: 'POST', body, headers: { Accept: 'application/json' } }).catch(() => {
+        throw new ServerLost();
+    });
+    if (!response.ok) {
+        throw await problemOf(response);
+    }
+    return response.json();
 }

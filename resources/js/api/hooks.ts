@@ -1,111 +1,48 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { api, ask, type Mark, newKey, Problem, type Schemas, type SetupState } from './client';
+import { api, ask, type Mark, newKey, Problem, queries, type Schemas, type SetupState } from './client';
 import { readingsOf } from './readings';
 import { begunAnew, isCurrent, isPrepared, PREPARED } from './revisions';
 
-const path = (project: number) => ({ params: { path: { project } } });
+const of = (project: number) => ({ params: { path: { project } } });
 
-export const useProjects = () => useQuery({ queryKey: ['projects'], queryFn: () => ask(api.GET('/api/v1/projects')) });
+export const useProjects = () => queries.useQuery('get', '/api/v1/projects');
+export const useProject = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}', of(project));
+export const useControl = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/control', of(project));
+export const useDesigns = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/designs', of(project));
+export const usePoints = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/points', of(project));
+export const useMarks = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/marks', of(project));
+export const useSetup = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/setup', of(project));
+export const useGridLines = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/grid-lines', of(project));
+export const useGridSpacings = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/grid-spacings', of(project));
+/** The check shots on the setup that holds. */
+export const useChecks = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/checks', of(project));
+export const useInstruments = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/instruments', of(project));
+export const useTargets = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/targets', of(project));
+export const useCodes = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/codes', of(project));
+export const useWorklists = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/worklists', of(project));
+/** Points that would move because what they were made from has changed. */
+export const useProposals = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/proposals', of(project));
+export const useBook = (project: number, open: boolean) =>
+    queries.useQuery('get', '/api/v1/projects/{project}/field-book', of(project), { enabled: open });
 
-/** What every stage of a project shows. */
-const queries = {
-    project: (project: number) => ({
-        queryKey: [project, 'project'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}', path(project))),
-    }),
-    control: (project: number) => ({
-        queryKey: [project, 'control'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/control', path(project))),
-    }),
-    designs: (project: number) => ({
-        queryKey: [project, 'designs'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/designs', path(project))),
-    }),
-    points: (project: number) => ({
-        queryKey: [project, 'points'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/points', path(project))),
-    }),
-    marks: (project: number) => ({
-        queryKey: [project, 'marks'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/marks', path(project))),
-    }),
-    setup: (project: number) => ({
-        queryKey: [project, 'setup'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/setup', path(project))),
-    }),
+const setupOf = (project: number) => queries.queryOptions('get', '/api/v1/projects/{project}/setup', of(project)).queryKey;
+
+/** The setup as an answer has it, without asking for it again. */
+export const showSetup = (client: QueryClient, project: number, state: SetupState): void => {
+    client.setQueryData(setupOf(project), state);
 };
 
-export const useProject = (project: number) => useQuery(queries.project(project));
-export const useControl = (project: number) => useQuery(queries.control(project));
-export const useDesigns = (project: number) => useQuery(queries.designs(project));
-export const usePoints = (project: number) => useQuery(queries.points(project));
-export const useMarks = (project: number) => useQuery(queries.marks(project));
-export const useSetup = (project: number) => useQuery(queries.setup(project));
-
-export const useGridLines = (project: number) =>
-    useQuery({
-        queryKey: [project, 'grid-lines'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/grid-lines', path(project))),
-    });
-
-export const useGridSpacings = (project: number) =>
-    useQuery({
-        queryKey: [project, 'grid-spacings'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/grid-spacings', path(project))),
-    });
-
-/** The checks on the setup that holds. */
-export const useChecks = (project: number) =>
-    useQuery({
-        queryKey: [project, 'checks'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/checks', path(project))),
-    });
-
-export const useInstruments = (project: number) =>
-    useQuery({
-        queryKey: [project, 'instruments'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/instruments', path(project))),
-    });
-
-export const useTargets = (project: number) =>
-    useQuery({
-        queryKey: [project, 'targets'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/targets', path(project))),
-    });
-
-export const useCodes = (project: number) =>
-    useQuery({
-        queryKey: [project, 'codes'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/codes', path(project))),
-    });
-
-export const useWorklists = (project: number) =>
-    useQuery({
-        queryKey: [project, 'worklists'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/worklists', path(project))),
-    });
-
-/** Points that would move because what they were made from has changed. */
-export const useProposals = (project: number) =>
-    useQuery({
-        queryKey: [project, 'proposals'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/proposals', path(project))),
-    });
-
-/** Asks for all of it at once, before the first of it is drawn. */
+/** Asks for all that every stage shows at once, before the first of it is drawn. */
 export function fetchAhead(client: QueryClient, project: number): void {
-    for (const query of Object.values(queries)) {
-        void client.prefetchQuery(query(project) as { queryKey: (string | number)[]; queryFn: () => Promise<unknown> });
-    }
+    const init = of(project);
+    void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}', init));
+    void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}/control', init));
+    void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}/designs', init));
+    void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}/points', init));
+    void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}/marks', init));
+    void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}/setup', init));
 }
-
-export const useBook = (project: number, open: boolean) =>
-    useQuery({
-        queryKey: [project, 'book'],
-        queryFn: () => ask(api.GET('/api/v1/projects/{project}/field-book', path(project))),
-        enabled: open,
-    });
 
 /** The instrument as it is now. When the project has changed elsewhere, everything else is asked for again. */
 export function useLive(project: number, target: number | null, fast: boolean) {
@@ -127,7 +64,9 @@ export function useLive(project: number, target: number | null, fast: boolean) {
     const prepared = live.data?.prepared ?? 0;
     // biome-ignore lint/correctness/useExhaustiveDependencies: what is shown is looked at again with each answer of the instrument
     useEffect(() => {
-        const known = client.getQueryData<Schemas['ProjectResource']>([project, 'project'])?.revision;
+        const known = client.getQueryData<Schemas['ProjectResource']>(
+            queries.queryOptions('get', '/api/v1/projects/{project}', of(project)).queryKey,
+        )?.revision;
         if (revision === undefined || known === undefined) {
             return;
         }
@@ -140,16 +79,30 @@ export function useLive(project: number, target: number | null, fast: boolean) {
     return live;
 }
 
+/** What of a project a query shows: the last word of its address, or of its own key; null where it is none of the project. */
+function shownOf(project: number, [first, second, third]: readonly unknown[]): string | null {
+    if (first === project) {
+        return String(second);
+    }
+    const path = (third as { params?: { path?: { project?: number } } } | undefined)?.params?.path;
+    return first === 'get' && path?.project === project ? (String(second).split('/')[5] ?? 'project') : null;
+}
+
 /** Everything of a project is asked for anew. */
-function refreshed(client: QueryClient, project: number): Promise<void> {
+export function refreshed(client: QueryClient, project: number): Promise<void> {
     begunAnew(project, true);
-    return client.invalidateQueries({ queryKey: [project] });
+    return client.invalidateQueries({ predicate: ({ queryKey }) => shownOf(project, queryKey) !== null });
 }
 
 /** What the day's work changes is asked for anew: not the points, which may be fifty thousand. */
-function remeasured(client: QueryClient, project: number): Promise<void> {
+export function remeasured(client: QueryClient, project: number): Promise<void> {
     begunAnew(project, false);
-    return client.invalidateQueries({ queryKey: [project], predicate: ({ queryKey }) => !PREPARED.includes(String(queryKey[1])) });
+    return client.invalidateQueries({
+        predicate: ({ queryKey }) => {
+            const shown = shownOf(project, queryKey);
+            return shown !== null && !PREPARED.includes(shown);
+        },
+    });
 }
 
 /** Something done to the project; afterwards what is shown is asked for anew. */
@@ -176,13 +129,13 @@ export function useChangeDraft(project: number) {
         scope: { id: `setup ${project}` },
         mutationFn: (body: Schemas['DraftChange']) => {
             // What is measured in another tab meanwhile stays, whatever list is sent from here.
-            const draft = client.getQueryData<SetupState>([project, 'setup'])?.draft;
+            const draft = client.getQueryData<SetupState>(setupOf(project))?.draft;
             const seenReadings = draft && readingsOf(draft);
             // A figure that somebody else has changed since it was shown here is not overwritten.
             const seen = draft && Object.fromEntries(Object.keys(body).flatMap((k) => singleFigure(draft, k)));
-            return ask(api.PATCH('/api/v1/projects/{project}/setup', { ...path(project), body: { ...body, seenReadings, seen } }));
+            return ask(api.PATCH('/api/v1/projects/{project}/setup', { ...of(project), body: { ...body, seenReadings, seen } }));
         },
-        onSuccess: (state) => client.setQueryData([project, 'setup'], state),
+        onSuccess: (state) => showSetup(client, project, state),
     });
 }
 
@@ -218,12 +171,12 @@ export async function untilFinished(project: number, started: Promise<Schemas['T
 }
 
 export const turnTo = (project: number, to: { controlId: number } | { pointId: number }) =>
-    untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...path(project), body: { key: newKey(), ...to } })));
+    untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...of(project), body: { key: newKey(), ...to } })));
 
 export const measure = (project: number, body: Omit<Schemas['MeasureOrder'], 'key'>) =>
     untilDone(
         project,
-        ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...path(project), body: { key: newKey(), ...body } })),
+        ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...of(project), body: { key: newKey(), ...body } })),
     );
 
 /** The mark that a measurement was stored as; throws what stands against it. */

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import { api, ask, Problem, type Schemas } from './client';
-import { begunAnew } from './revisions';
+import { refreshed } from './hooks';
 
 type Task = Schemas['TaskResource'];
 
@@ -34,8 +34,7 @@ export function useWork(project: number): Work {
                     await new Promise((go) => setTimeout(go, PAUSE_MS));
                     task = await ask(api.GET('/api/v1/projects/{project}/tasks/{task}', { params: { path: { project, task: task.id } } }));
                 }
-                begunAnew(project, true);
-                await client.invalidateQueries({ queryKey: [project] });
+                await refreshed(client, project);
                 if (task.state === 'done') {
                     setState({ busy: false, part: 1, doing: '', error: null });
                     return task;

@@ -19,6 +19,6 @@ export function Notice({ kind = 'info', children }: { kind?: keyof typeof LOOKS;
 }
 
 /** The sentence of a failure, nothing where there is none. */
-export function Failure({ of }: { of: Error | null | undefined }) {
+export function Failure({ of }: { of: { message: string } | null | undefined }) {
     return of ? <Notice kind="error">{of.message}</Notice> : null;
 }

@@ -41,7 +41,7 @@ export function PackedIn() {
             const { upload } = await uploadPacked(file);
             const { projectId, task } = await ask(api.POST('/api/v1/projects-unpacking', { body: { upload } }));
             await untilFinished(projectId, Promise.resolve(task));
-            await client.invalidateQueries({ queryKey: ['projects'] });
+            await client.invalidateQueries({ queryKey: ['get', '/api/v1/projects'] });
             await navigate(`/p/${projectId}/prepare`);
         } catch (error) {
             setState({ busy: false, error: error as Error });

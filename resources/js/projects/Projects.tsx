@@ -37,7 +37,7 @@ export function Projects({ openLast }: { openLast: boolean }) {
         residualLimit: number | null;
     }) => {
         const made = await ask(api.POST('/api/v1/projects', { body }));
-        await client.invalidateQueries({ queryKey: ['projects'] });
+        await client.invalidateQueries({ queryKey: ['get', '/api/v1/projects'] });
         await navigate(`/p/${made.id}/control`);
     };
     return (

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ask, newKey, type Schemas, type SetupState } from '../api/client';
+import { showSetup } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { AngleField, Choice, Labelled, LengthField, NumberField } from '../parts/Field';
 import { AngleFigure, Length, SmallAngle } from '../parts/Figure';
@@ -29,7 +30,7 @@ function useTake(project: number) {
         const state = await ask(
             api.POST('/api/v1/projects/{project}/readings', { params: { path: { project } }, body: { key: newKey(), readings } }),
         );
-        client.setQueryData([project, 'setup'], state);
+        showSetup(client, project, state);
     };
 }
 
