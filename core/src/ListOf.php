@@ -8,5 +8,6 @@ namespace Parlay\Core;
 #[\Attribute(\Attribute::TARGET_PARAMETER | \Attribute::TARGET_PROPERTY)]
 final readonly class ListOf
 {
+    /** @param  string  $type  'int', 'float', 'string' or a class */
     public function __construct(public string $type) {}
 }

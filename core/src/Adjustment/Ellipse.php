@@ -53,6 +53,7 @@ final readonly class Ellipse
         return sqrt($redundancy * (0.05 ** (-2 / $redundancy) - 1));
     }
 
+    /** The same shape, so many times as large; both half axes grow alike. */
     public function times(float $factor): self
     {
         return new self($factor * $this->major, $factor * $this->minor, $this->azimuth);

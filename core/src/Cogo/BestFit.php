@@ -112,6 +112,7 @@ final readonly class BestFit
         return self::with($residuals, 3, [new MadePlace($mean->at($level), 'centre of gravity')], $figures, [], ['above', 'below']);
     }
 
+    /** What is kept of it: its places, and its quantities with the residuals. */
     public function made(): Made
     {
         $residuals = array_map(

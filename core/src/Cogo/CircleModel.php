@@ -58,6 +58,7 @@ final readonly class CircleModel implements Model
         );
     }
 
+    /** One equation for each place: its distance from the circle, metres, outside positive. */
     public function equationsAt(array $unknowns): array
     {
         [$a, $d, $theta] = $unknowns;

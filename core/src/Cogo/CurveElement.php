@@ -30,6 +30,7 @@ enum CurveElement: string
         };
     }
 
+    /** As it is called in lists. */
     public function word(): string
     {
         return $this === self::MiddleOrdinate ? 'middle ordinate' : $this->value;

@@ -19,6 +19,7 @@ final readonly class Inverse
         public ?float $grade,
     ) {}
 
+    /** Grid azimuth in radians from 0 to 2π, distances in metres; a rise only where both have an elevation. */
     public static function between(Position $from, Position $to): self
     {
         $distance = $from->distanceTo($to);

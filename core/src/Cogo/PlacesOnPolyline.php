@@ -25,6 +25,7 @@ final class PlacesOnPolyline
         return Made::one([new MadePlace($to)], $figures, [...$polyline->legs, new Leg($on, $to)]);
     }
 
+    /** The nearest place on it, with the distance along and the offset in metres, right positive. */
     public static function foot(Polyline $polyline, Position $p): Made
     {
         foreach ($polyline->legs as $leg) {
@@ -71,6 +72,7 @@ final class PlacesOnPolyline
         );
     }
 
+    /** Where its pieces meet, its ends included; those of a closed one once. */
     public static function corners(Polyline $polyline): Made
     {
         return Made::one(self::numbered($polyline->corners()), [Quantity::length('length', $polyline->length())], $polyline->legs);

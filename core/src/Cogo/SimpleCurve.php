@@ -46,11 +46,13 @@ final readonly class SimpleCurve
         return new self($by, $angle);
     }
 
+    /** Metres for lengths, radians for the deflection angle. */
     public function of(CurveElement $element): float
     {
         return $element === CurveElement::Angle ? $this->angle : $this->radius * $element->ofUnit($this->angle);
     }
 
+    /** Tangent length, metres: R tan(Δ/2). */
     public function tangent(): float
     {
         return $this->of(CurveElement::Tangent);

@@ -29,6 +29,7 @@ final readonly class SketchLeg
         public float $rise = 0.0,
     ) {}
 
+    /** Whether it has a radius. */
     public function isArc(): bool
     {
         return $this->radius > 0.0;

@@ -52,6 +52,7 @@ final readonly class Triangle
         };
     }
 
+    /** Square metres. */
     public function area(): float
     {
         return $this->sides[0] * $this->sides[1] * sin($this->angles[2]) / 2;

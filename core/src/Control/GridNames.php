@@ -10,11 +10,13 @@ final class GridNames
     /** What may name a grid line: A, AB, 1, 12, 4.5, A', A.1, 2a, 1' */
     private const NAME = '~^(?:[A-Za-z]{1,2}|\d{1,3}[A-Za-z]?)(?:\.\d{1,2})?[\'’′]{0,2}$~u';
 
+    /** Whether a text beside a line may be its name: a few letters or digits. */
     public static function isName(string $text): bool
     {
         return preg_match(self::NAME, trim($text)) === 1;
     }
 
+    /** Letters or numbers: lines of one family are named alike. */
     public static function family(string $name): string
     {
         return ctype_digit($name[0] ?? '') ? 'numbers' : 'letters';

@@ -16,6 +16,7 @@ final class CleanUp
 
     public int $overlaps = 0;
 
+    /** @param  float  $same  drawing units within which two places are one */
     public function __construct(
         private readonly bool $duplicatesToo = true,
         private readonly bool $zeroLengthsToo = true,
@@ -23,6 +24,7 @@ final class CleanUp
         private readonly float $same = self::SAME,
     ) {}
 
+    /** The layer without what was found; how much of each kind is told by the counters. */
     public function of(DrawingLayer $layer): DrawingLayer
     {
         $clean = DrawingLayer::like($layer);

@@ -118,6 +118,10 @@ final class DrawingLayer
         return $this->west === INF ? null : [$this->west, $this->south, $this->east, $this->north];
     }
 
+    /**
+     * @param  int  $place  line or byte of the file
+     * @param  int  $rgb  24 bits
+     */
     public function addCurve(Spline $curve, int $place, int $rgb): void
     {
         $this->curves[] = $curve;
@@ -148,6 +152,7 @@ final class DrawingLayer
         return $this->sheets[0] ?? '';
     }
 
+    /** @param  int  $index  from 0, in the order of the file */
     public function shape(int $index): Shape
     {
         return Shape::unpack(substr($this->records(), $index * Shape::BYTES, Shape::BYTES));

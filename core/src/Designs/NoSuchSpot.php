@@ -6,6 +6,7 @@ namespace Parlay\Core\Designs;
 
 final class NoSuchSpot extends \DomainException
 {
+    /** A kind of shape has no such spot. */
     public static function of(SpotKind $spot, ShapeKind $shape): self
     {
         return new self(
@@ -13,6 +14,7 @@ final class NoSuchSpot extends \DomainException
         );
     }
 
+    /** The two lines don't cross where was pointed. */
     public static function noIntersection(): self
     {
         return new self('These two do not meet within their lengths.');

@@ -49,6 +49,7 @@ final readonly class Shape
         );
     }
 
+    /** The bytes in which it is kept and sent (docs/drawing-records.md). */
     public function pack(): string
     {
         return self::record($this->kind, $this->place, $this->rgb, $this->v);

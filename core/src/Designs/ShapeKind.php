@@ -17,6 +17,7 @@ enum ShapeKind: int
     case Spline = 8;
     case Face = 9;
 
+    /** As people call it. */
     public function word(): string
     {
         return strtolower($this->name);

@@ -24,6 +24,7 @@ final readonly class ControlFit
         public float $chance,
     ) {}
 
+    /** How many of its matches carry the mark's name. */
     public function named(): int
     {
         return count(array_filter($this->matches, static fn (ControlMatch $m) => $m->named));
@@ -35,6 +36,7 @@ final readonly class ControlFit
         return count($this->matches) >= 3 || $this->named() >= 2;
     }
 
+    /** Whether the drawing lies on the control without being moved. */
     public function asDrawn(): bool
     {
         return ! $this->exchanged && $this->placement->isIdentity();

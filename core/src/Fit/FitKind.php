@@ -11,6 +11,7 @@ enum FitKind: string
     case WithScale = 'withScale';
     case Affine = 'affine';
 
+    /** How many unknowns it has. */
     public function unknowns(): int
     {
         return match ($this) {
@@ -20,11 +21,13 @@ enum FitKind: string
         };
     }
 
+    /** How many pairs it needs at least. */
     public function least(): int
     {
         return $this === self::Affine ? 3 : 2;
     }
 
+    /** As people call it. */
     public function words(): string
     {
         return match ($this) {

@@ -9,6 +9,7 @@ use Parlay\Core\Geometry\Position;
 /** A point of known place, by its name. */
 final readonly class Mark
 {
+    /** @param  Position  $at  metres */
     public function __construct(
         public string $name,
         public Position $at,

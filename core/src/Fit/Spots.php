@@ -50,6 +50,7 @@ final class Spots
         return self::chosen(array_merge(...$marks), $texts);
     }
 
+    /** A name as it is compared: case, blanks and dashes don't count. */
     public static function plain(string $name): string
     {
         return mb_strtoupper(trim($name));

@@ -7,6 +7,7 @@ namespace Parlay\Core\Geometry;
 /** A plane affine transformation (six parameters): x' = a x + b y + dx, y' = c x + d y + dy, with x easting and y northing. */
 final readonly class Affine
 {
+    /** E' = a E + b N + dx, N' = c E + d N + dy; shifts in metres. */
     public function __construct(
         public float $a = 1.0,
         public float $b = 0.0,
@@ -16,11 +17,13 @@ final readonly class Affine
         public float $dy = 0.0,
     ) {}
 
+    /** Metres. */
     public static function shift(float $dNorthing, float $dEasting): self
     {
         return new self(dx: $dEasting, dy: $dNorthing);
     }
 
+    /** The same map. */
     public static function ofSimilarity(Similarity $s): self
     {
         return new self($s->a, -$s->b, $s->b, $s->a, $s->dx, $s->dy);
@@ -75,6 +78,7 @@ final readonly class Affine
         return new self($a, $b, $c, $d, $tx - $a * $fx - $b * $fy, $ty - $c * $fx - $d * $fy);
     }
 
+    /** The place moved; its elevation stays. */
     public function apply(Position $p): Position
     {
         return new Position(

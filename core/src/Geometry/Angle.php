@@ -26,6 +26,7 @@ final class Angle
         return $wrapped > M_PI ? $wrapped - 2 * M_PI : $wrapped;
     }
 
+    /** Seconds of arc in radians. */
     public static function fromSeconds(float $seconds): float
     {
         return deg2rad($seconds / 3600);

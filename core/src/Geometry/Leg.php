@@ -22,6 +22,7 @@ final readonly class Leg
         return new self($from, $from->along($azimuth + $sweep / 2, $chord, $from->elevation), $sweep);
     }
 
+    /** Whether it turns by nothing. */
     public function isStraight(): bool
     {
         return $this->sweep === 0.0;
@@ -33,11 +34,13 @@ final readonly class Leg
         return $this->isStraight() ? INF : $this->from->distanceTo($this->to) / (2 * abs(sin($this->sweep / 2)));
     }
 
+    /** Along it, metres. */
     public function length(): float
     {
         return $this->isStraight() ? $this->from->distanceTo($this->to) : $this->radius() * abs($this->sweep);
     }
 
+    /** Null where it is straight. */
     public function centre(): ?Position
     {
         return $this->isStraight() ? null : $this->from->along($this->azimuthAt(0.0) + $this->side() * M_PI_2, $this->radius());
@@ -99,6 +102,7 @@ final readonly class Leg
             : [$turned * $this->radius(), $this->side() * ($this->radius() - $centre->distanceTo($p))];
     }
 
+    /** From its end to its beginning. */
     public function reversed(): self
     {
         return new self($this->to, $this->from, -$this->sweep);

@@ -7,6 +7,7 @@ namespace Parlay\Core\Geometry;
 /** A straight line through a place in a direction, without ends. */
 final readonly class Line
 {
+    /** @param  float  $azimuth  grid azimuth, radians */
     public function __construct(
         public Position $from,
         public float $azimuth,
@@ -26,6 +27,7 @@ final readonly class Line
             : new self($this->from->along($this->azimuth + M_PI_2, $right, $this->from->elevation), $this->azimuth);
     }
 
+    /** @param  float  $distance  metres along it from where it begins, back where negative */
     public function at(float $distance): Position
     {
         return $this->from->along($this->azimuth, $distance);

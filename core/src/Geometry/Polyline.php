@@ -67,16 +67,19 @@ final readonly class Polyline
         return $legs === [] ? throw NoConstruction::onePlace() : new self($legs);
     }
 
+    /** Along it, metres. */
     public function length(): float
     {
         return array_sum(array_map(static fn (Leg $l) => $l->length(), $this->legs));
     }
 
+    /** Whether it ends where it begins. */
     public function isClosed(): bool
     {
         return count($this->legs) > 1 && $this->legs[0]->from->distanceTo($this->last()->to) <= self::JOINS;
     }
 
+    /** From its end to its beginning. */
     public function reversed(): self
     {
         return new self(array_map(static fn (Leg $l) => $l->reversed(), array_reverse($this->legs)));
@@ -98,6 +101,7 @@ final readonly class Polyline
         return $leg->at($along, $right);
     }
 
+    /** @param  float  $distance  metres along it; the direction in which it runs there, radians */
     public function azimuthAt(float $distance): float
     {
         [$leg, $along] = $this->legAt($distance);

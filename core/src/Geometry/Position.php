@@ -7,6 +7,7 @@ namespace Parlay\Core\Geometry;
 /** A place on the site grid, metres; an elevation of null means that none is known, which is not 0. */
 final readonly class Position
 {
+    /** Metres of the site's grid; without an elevation where none is known. */
     public function __construct(
         public float $northing,
         public float $easting,
@@ -31,6 +32,7 @@ final readonly class Position
         return new self($this->northing + $distance * cos($azimuth), $this->easting + $distance * sin($azimuth), $elevation);
     }
 
+    /** The same place with another elevation, or none. */
     public function at(?float $elevation): self
     {
         return new self($this->northing, $this->easting, $elevation);

@@ -7,6 +7,7 @@ namespace Parlay\Core\Geometry;
 /** A plane similarity (four parameters): x' = a x - b y + dx, y' = b x + a y + dy, with x easting and y northing. */
 final readonly class Similarity
 {
+    /** E' = a E - b N + dx, N' = b E + a N + dy; shifts in metres. */
     public function __construct(
         public float $a = 1.0,
         public float $b = 0.0,
@@ -49,6 +50,7 @@ final readonly class Similarity
         return new self($a, $b, $tx - $a * $fx + $b * $fy, $ty - $b * $fx - $a * $fy);
     }
 
+    /** The place moved; its elevation stays. */
     public function apply(Position $p): Position
     {
         return new Position(
@@ -57,6 +59,7 @@ final readonly class Similarity
         );
     }
 
+    /** Length that a length of 1 becomes. */
     public function scale(): float
     {
         return hypot($this->a, $this->b);
@@ -68,6 +71,7 @@ final readonly class Similarity
         return Angle::wrap(atan2(-$this->b, $this->a));
     }
 
+    /** Whether it moves nothing. */
     public function isIdentity(): bool
     {
         return $this->a === 1.0 && $this->b === 0.0 && $this->dx === 0.0 && $this->dy === 0.0;

@@ -7,6 +7,7 @@ namespace Parlay\Core\Instrument;
 /** A figure typed for the instrument that no site has; most often a wrong unit. */
 final class ImplausibleEntry extends \DomainException
 {
+    /** Hectopascals. */
     public static function pressure(float $hpa): self
     {
         return new self(sprintf(
@@ -15,16 +16,19 @@ final class ImplausibleEntry extends \DomainException
         ));
     }
 
+    /** Degrees Celsius. */
     public static function temperature(float $celsius): self
     {
         return new self(sprintf('Temperature %s °C is not between -40 and 60.', $celsius));
     }
 
+    /** @param  string  $what  begins the sentence */
     public static function height(string $what, float $metres): self
     {
         return new self(sprintf('%s of %s m is not between 0 and 6 m. Check the unit it was typed in.', $what, round($metres, 3)));
     }
 
+    /** Metres. */
     public static function prismConstant(float $metres): self
     {
         return new self(sprintf(
@@ -33,11 +37,13 @@ final class ImplausibleEntry extends \DomainException
         ));
     }
 
+    /** @param  float  $part  of saturation, 0 to 1 */
     public static function humidity(float $part): self
     {
         return new self(sprintf('A humidity of %.0f %% cannot be. It lies between 0 and 100 %%.', 100 * $part));
     }
 
+    /** @param  float  $k  coefficient, about 0.13 */
     public static function refraction(float $k): self
     {
         return new self(sprintf(
@@ -47,11 +53,13 @@ final class ImplausibleEntry extends \DomainException
         ));
     }
 
+    /** Parts of a million of the distance. */
     public static function ppm(float $ppm): self
     {
         return new self(sprintf('A correction of %.0f ppm cannot be. It lies within 1000 ppm of none.', $ppm));
     }
 
+    /** What an instrument states of itself lies out of all bounds. */
     public static function accuracy(): self
     {
         return new self(
@@ -60,11 +68,16 @@ final class ImplausibleEntry extends \DomainException
         );
     }
 
+    /** Grid length of a length of 1. */
     public static function scale(float $scale): self
     {
         return new self(sprintf('A scale factor of %s cannot be. It lies between 0.9 and 1.1.', $scale));
     }
 
+    /**
+     * @param  float  $slanted  metres along the tape
+     * @param  float  $radius  metres from the axis to the notch
+     */
     public static function slanted(float $slanted, float $radius): self
     {
         return new self(sprintf(

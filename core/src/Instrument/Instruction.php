@@ -31,6 +31,7 @@ final readonly class Instruction
         return new self(InstructionKind::Measure);
     }
 
+    /** Follows the prism, or no longer. */
     public static function track(bool $on): self
     {
         return new self(InstructionKind::Track, ['on' => $on]);
@@ -42,6 +43,7 @@ final readonly class Instruction
         return new self(InstructionKind::Settings, ['ppm' => $ppm, 'prism_constant' => $prismConstant]);
     }
 
+    /** Ends what is under way. */
     public static function cancel(): self
     {
         return new self(InstructionKind::Cancel);

@@ -44,6 +44,7 @@ final readonly class Station
                 - $sight->target->height;
     }
 
+    /** Grid azimuth, radians, of a reading of the horizontal circle. */
     public function azimuthOf(float $circle): float
     {
         return Angle::wrap($circle + $this->orientation);

@@ -7,6 +7,10 @@ namespace Parlay\Core\Instrument;
 /** What is sighted: a prism with its constant, at a height above the mark; both metres. */
 final readonly class Target
 {
+    /**
+     * @param  float  $height  of the prism over the mark, metres
+     * @param  float  $prismConstant  metres, added to the distance
+     */
     public function __construct(
         public float $height,
         public float $prismConstant = 0.0,

@@ -28,5 +28,6 @@ interface TotalStation
      */
     public function reports(float $seconds): array;
 
+    /** Hangs up; nothing happens where the link is down already. */
     public function close(): void;
 }

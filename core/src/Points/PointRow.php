@@ -25,6 +25,7 @@ final readonly class PointRow
         public array $attributes = [],
     ) {}
 
+    /** The same row under another name. */
     public function named(string $name): self
     {
         return new self(
@@ -33,6 +34,7 @@ final readonly class PointRow
         );
     }
 
+    /** The same row with another place. */
     public function at(Position $position): self
     {
         return new self(

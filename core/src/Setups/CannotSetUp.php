@@ -6,6 +6,7 @@ namespace Parlay\Core\Setups;
 
 final class CannotSetUp extends \DomainException
 {
+    /** @param  int  $have  control points in use */
     public static function tooFewSights(int $have): self
     {
         return new self(sprintf(
@@ -14,6 +15,7 @@ final class CannotSetUp extends \DomainException
         ));
     }
 
+    /** @param  int  $have  control points in use */
     public static function tooFewAngles(int $have): self
     {
         return new self(sprintf(
@@ -22,31 +24,37 @@ final class CannotSetUp extends \DomainException
         ));
     }
 
+    /** @param  string  $name  of the place they all go to */
     public static function sameMark(string $name): self
     {
         return new self("The used sights all go to one place ($name). Sight a second control point well away from it.");
     }
 
+    /** @param  string  $name  of the mark */
     public static function backsightIsStation(string $name): self
     {
         return new self("$name is the point the instrument stands on. Choose another control point as backsight.");
     }
 
+    /** No direction is in use. */
     public static function noBacksight(): self
     {
         return new self('Sight a backsight: a control point as far away as the work is, with its direction in use.');
     }
 
+    /** No height is in use. */
     public static function noBenchmark(): self
     {
         return new self('Sight a benchmark: a control point with an elevation, with its height in use and a distance.');
     }
 
+    /** A setup without an orientation leads nobody. */
     public static function notOriented(): self
     {
         return new self('Distances alone give no orientation. Read a direction to one of the points before accepting.');
     }
 
+    /** @param  string  $name  of the line */
     public static function noLine(string $name): self
     {
         return new self("Both ends of $name are one place: a line needs two places apart.");
@@ -60,11 +68,13 @@ final class CannotSetUp extends \DomainException
             : sprintf('%d of 2 lines %s ready; shots so far on %s.', $ready, $ready === 1 ? 'is' : 'are', implode(', ', $begun))));
     }
 
+    /** They fix the place across them alone. */
     public static function parallelLines(): self
     {
         return new self('The lines are parallel: they say nothing of the place along them. Take shots along a line that crosses them.');
     }
 
+    /** Angles alone give a baseline no length. */
     public static function baselineNeedsDistances(): self
     {
         return new self('A baseline needs the distances to both marks.');

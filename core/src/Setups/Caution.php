@@ -22,16 +22,22 @@ final readonly class Caution
         public ?float $deviation = null,
     ) {}
 
+    /** About the setup as a whole. */
     public static function that(CautionKind $kind): self
     {
         return new self($kind);
     }
 
+    /** About these marks. */
     public static function of(CautionKind $kind, string ...$marks): self
     {
         return new self($kind, array_values($marks));
     }
 
+    /**
+     * @param  float  $value  as the kind says
+     * @param  float|null  $deviation  its standard deviation
+     */
     public static function by(CautionKind $kind, float $value, ?float $deviation = null): self
     {
         return new self($kind, [], $value, $deviation);

@@ -35,16 +35,19 @@ final readonly class ControlSight
         public bool $oneFace = false,
     ) {}
 
+    /** Whether anything of it counts. */
     public function isUsed(): bool
     {
         return $this->plan || $this->height;
     }
 
+    /** Whether its direction counts. */
     public function givesDirection(): bool
     {
         return $this->plan && $this->direction;
     }
 
+    /** Whether its distance was measured, and counts in plan. */
     public function givesDistance(): bool
     {
         return $this->plan && $this->distance && $this->sight->hasDistance();
@@ -74,11 +77,13 @@ final readonly class ControlSight
             : null;
     }
 
+    /** The same, kept beside and counted nowhere. */
     public function unused(): self
     {
         return $this->with(plan: false, height: false);
     }
 
+    /** The same with something in it replaced; what is null stays. */
     public function with(
         ?Position $control = null,
         ?Sight $sight = null,

@@ -19,6 +19,7 @@ final readonly class FreeScale
         public float $deviation,
     ) {}
 
+    /** Whether it differs from the scale in use by more than its deviation lets expect. */
     public function differs(): bool
     {
         return abs($this->ppm) > self::WITHIN * $this->deviation;

@@ -20,6 +20,7 @@ final readonly class GridLinesModel implements GroupedModel
         private Accuracy $accuracy,
     ) {}
 
+    /** One group for each sight, then one for each shot in use: how far it is off its line, metres. */
     public function blocksAt(array $unknowns): array
     {
         $blocks = $this->control->blocksAt($unknowns);

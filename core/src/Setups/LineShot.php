@@ -9,6 +9,7 @@ use Parlay\Core\Instrument\Sight;
 /** A shot anywhere along a line. */
 final readonly class LineShot
 {
+    /** @param  float  $angleFactor  how much less certain its angles are than one mean of two faces */
     public function __construct(
         public SiteLine $line,
         public Sight $sight,

@@ -15,6 +15,7 @@ enum ObservedKind: string
     /** where the sight gives only a height */
     case Rise = 'rise';
 
+    /** Radians for angles, metres for the rest. */
     public function isAngle(): bool
     {
         return $this === self::Direction || $this === self::ZenithAngle;

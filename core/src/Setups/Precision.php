@@ -47,21 +47,25 @@ final readonly class Precision
         return sqrt(max(0.0, ($this->plan[0][0] + $this->plan[1][1]) / 2));
     }
 
+    /** Standard deviation, metres. */
     public function northing(): float
     {
         return sqrt(max(0.0, $this->plan[0][0]));
     }
 
+    /** Standard deviation, metres. */
     public function easting(): float
     {
         return sqrt(max(0.0, $this->plan[1][1]));
     }
 
+    /** Standard deviation, radians; null without an orientation. */
     public function orientation(): ?float
     {
         return $this->oriented ? sqrt(max(0.0, $this->plan[2][2])) : null;
     }
 
+    /** Standard deviation, metres; null without an elevation. */
     public function height(): ?float
     {
         return $this->height === null ? null : sqrt(max(0.0, $this->height));

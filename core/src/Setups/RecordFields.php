@@ -15,6 +15,7 @@ final readonly class RecordFields
         private array $fields,
     ) {}
 
+    /** Whether it is there and not null. */
     public function has(string $key): bool
     {
         return isset($this->fields[$key]);
@@ -26,26 +27,31 @@ final readonly class RecordFields
         return $this->has($key) ? $this->figure($key) : null;
     }
 
+    /** A number that must be there. */
     public function figure(string $key): float
     {
         return self::real($this->fields[$key] ?? null, $key);
     }
 
+    /** A whole number that must be there. */
     public function whole(string $key): int
     {
         return is_int($this->fields[$key] ?? null) ? $this->fields[$key] : throw UnreadableRecord::at($key);
     }
 
+    /** True or false, which must be there. */
     public function flag(string $key): bool
     {
         return $this->flagOrNull($key) ?? throw UnreadableRecord::at($key);
     }
 
+    /** Null where it is missing or null. */
     public function flagOrNull(string $key): ?bool
     {
         return ! $this->has($key) || is_bool($this->fields[$key]) ? $this->fields[$key] ?? null : throw UnreadableRecord::at($key);
     }
 
+    /** A text that must be there. */
     public function text(string $key): string
     {
         return is_string($this->fields[$key] ?? null) ? $this->fields[$key] : throw UnreadableRecord::at($key);
@@ -63,6 +69,7 @@ final readonly class RecordFields
         return array_map(static fn (mixed $x): string => is_string($x) ? $x : throw UnreadableRecord::at($key), $this->all($key));
     }
 
+    /** Fields within; null where they are missing. */
     public function record(string $key): ?self
     {
         return $this->has($key) ? new self(self::fields($this->fields[$key], $key)) : null;

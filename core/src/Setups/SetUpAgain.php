@@ -10,6 +10,7 @@ use Parlay\Core\Instrument\Station;
 /** A part of a setup that holds is found again, and the rest kept: its height from benchmarks, or its orientation after a knock. */
 final readonly class SetUpAgain
 {
+    /** @param  Precision  $precision  of the setup of which a part is kept */
     public function __construct(
         private Station $station,
         private Precision $precision,

@@ -45,6 +45,7 @@ final readonly class SetupSolution
         return $this->passes === false ? $this->precision->widened((float) $this->unitWeightDeviation) : $this->precision;
     }
 
+    /** Whether directions can be turned to from it. */
     public function isOriented(): bool
     {
         return $this->precision->oriented;

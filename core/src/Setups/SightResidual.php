@@ -50,6 +50,7 @@ final readonly class SightResidual
         return [$l * cos($azimuth) - $r * sin($azimuth), $l * sin($azimuth) + $r * cos($azimuth)];
     }
 
+    /** Whether it counts in plan, in height, or in both. */
     public function isUsed(): bool
     {
         return $this->usedForPlan || $this->usedForHeight;

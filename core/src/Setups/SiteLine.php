@@ -28,6 +28,7 @@ final readonly class SiteLine
         }
     }
 
+    /** From its first end to its second; grid azimuth, radians. */
     public function azimuth(): float
     {
         return $this->from->azimuthTo($this->to);

@@ -84,6 +84,7 @@ final readonly class StationModel implements GroupedModel
         return $unknowns;
     }
 
+    /** One group for each sight, whose observations share what is uncertain about its mark. */
     public function blocksAt(array $unknowns): array
     {
         $blocks = $this->givenBlocks($unknowns);

@@ -19,6 +19,7 @@ final readonly class Deviation
         public ?float $height,
     ) {}
 
+    /** Found less designed, metres; a height where both have one. */
     public static function between(Position $design, Position $found): self
     {
         return new self(

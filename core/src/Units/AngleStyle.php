@@ -14,6 +14,7 @@ enum AngleStyle: string
     /** From here on a difference is written as any angle: about a degree. */
     private const SMALL = M_PI / 180;
 
+    /** What its circle is divided into. */
     public function unit(): AngleUnit
     {
         return $this === self::Gon ? AngleUnit::Gon : AngleUnit::Degree;

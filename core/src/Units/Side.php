@@ -13,6 +13,7 @@ enum Side: string
     case Length = 'length';
     case Height = 'height';
 
+    /** The length with its side in a word. */
     public function length(float $metres, LengthStyle $style): string
     {
         return $this->sided($metres, $style->formatDeviation(abs($metres)), $style->formatDeviation(0.0));
@@ -27,6 +28,7 @@ enum Side: string
         return $this->sided($metres, $style->formatJudged(abs($metres), $tolerance, $out), $style->formatDeviation(0.0));
     }
 
+    /** The angle with its side in a word. */
     public function angle(float $radians, AngleStyle $style): string
     {
         return $this->sided($radians, $style->formatSmall(abs($radians)), $style->formatSmall(0.0));

@@ -7,6 +7,7 @@ namespace Parlay\Core\Units;
 /** What was typed can't be read as the kind of figure that was asked for. */
 final class UnreadableText extends \DomainException
 {
+    /** @param  string  $text  as it was typed */
     public static function asLength(string $text): self
     {
         return new self(sprintf(
@@ -15,6 +16,7 @@ final class UnreadableText extends \DomainException
         ));
     }
 
+    /** @param  string  $text  as it was typed */
     public static function asAngle(string $text): self
     {
         return new self(sprintf(
@@ -23,6 +25,7 @@ final class UnreadableText extends \DomainException
         ));
     }
 
+    /** @param  string  $text  as it was typed */
     public static function asDirection(string $text): self
     {
         return new self(sprintf(
@@ -31,6 +34,7 @@ final class UnreadableText extends \DomainException
         ));
     }
 
+    /** @param  string  $text  as it was typed */
     public static function asBearing(string $text): self
     {
         return new self(sprintf(
@@ -39,6 +43,7 @@ final class UnreadableText extends \DomainException
         ));
     }
 
+    /** Nothing was typed where a figure is wanted. */
     public static function empty(): self
     {
         return new self('Nothing was typed.');

@@ -37,6 +37,10 @@ final class BinaryTags implements Tags
         $this->at = self::SENTINEL_BYTES;
     }
 
+    /**
+     * The next record; null at the end.
+     * @throws UnreadableDrawing
+     */
     public function next(): ?Record
     {
         while ($this->type === null) {
@@ -66,16 +70,19 @@ final class BinaryTags implements Tags
         return new Record($type, $start, $first, $codes, $values, 'byte');
     }
 
+    /** What a place is counted in. */
     public function placeWord(): string
     {
         return 'byte';
     }
 
+    /** Byte at which the last record begins. */
     public function place(): int
     {
         return $this->before + $this->at;
     }
 
+    /** Bytes of the file read so far. */
     public function bytesRead(): int
     {
         return $this->place();

@@ -23,6 +23,7 @@ final class Block
         public readonly string $path,
     ) {}
 
+    /** @throws UnreadableDrawing where its base point is missing */
     public static function of(Record $r, DxfText $text): self
     {
         return new self(

@@ -29,6 +29,7 @@ final class Colours
         };
     }
 
+    /** As CSS writes it: # and six digits. */
     public static function hex(int $rgb): string
     {
         return sprintf('#%06x', $rgb & 0xFFFFFF);

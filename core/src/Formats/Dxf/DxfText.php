@@ -39,6 +39,7 @@ final class DxfText
         return $page !== null && @iconv($page, 'UTF-8', 'a') !== false ? new self($page) : new self;
     }
 
+    /** A text without its control codes, in the file's characters. */
     public function plain(string $raw): string
     {
         $text = $this->decode($raw);
@@ -52,6 +53,7 @@ final class DxfText
         return self::unicode($text);
     }
 
+    /** A formatted text as plain lines. */
     public function plainMtext(string $raw): string
     {
         // Escaped marks are put out of the way of the rules that look for bare ones.

@@ -12,11 +12,13 @@ final readonly class Heights
         public ?float $fixed,
     ) {}
 
+    /** Heights of the drawing are elevations. */
     public static function used(): self
     {
         return new self(true, null);
     }
 
+    /** Heights of the drawing mean nothing. */
     public static function dropped(): self
     {
         return new self(false, null);

@@ -11,6 +11,7 @@ final readonly class LayerEntry
 
     private const LOCKED = 4;
 
+    /** @param  int  $colour  24 bits */
     public function __construct(
         public int $colour = 0x000000,
         public bool $off = false,
@@ -18,6 +19,7 @@ final readonly class LayerEntry
         public bool $locked = false,
     ) {}
 
+    /** From its entry in the layer table. */
     public static function of(Record $r): self
     {
         $flags = $r->integer(70);

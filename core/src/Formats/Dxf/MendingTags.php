@@ -43,6 +43,7 @@ final class MendingTags implements Tags
     /** @param  resource  $stream */
     public function __construct(private $stream, private readonly Repairs $repairs) {}
 
+    /** The next record that can be made sense of; null at the end. */
     public function next(): ?Record
     {
         while ($this->type === null) {
@@ -83,16 +84,19 @@ final class MendingTags implements Tags
         return new Record($type, $start, $first, $codes, $values);
     }
 
+    /** What a place is counted in. */
     public function placeWord(): string
     {
         return 'line';
     }
 
+    /** Line at which the last record begins. */
     public function place(): int
     {
         return $this->before + $this->at;
     }
 
+    /** Bytes of the file read so far. */
     public function bytesRead(): int
     {
         return $this->bytes;

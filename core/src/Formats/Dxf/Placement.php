@@ -55,6 +55,7 @@ final class Placement
     /** @var array<string, int>|null */
     private readonly ?array $wanted;
 
+    /** @param  ReadOptions  $options  unit, layers, heights and placement chosen */
     public function __construct(private readonly ReadOptions $options)
     {
         $toMetres = Transform::scale($options->unit->metres());
@@ -63,6 +64,10 @@ final class Placement
         $this->wanted = $options->layers === null ? null : array_flip($options->layers);
     }
 
+    /**
+     * Puts one entity into its layer, in metres of the site's grid.
+     * @throws UnreadableDrawing
+     */
     public function place(Drawn $drawn): void
     {
         $this->placeIn($drawn, $this->toSite, null, Colours::BY_LAYER, [], $drawn->place);
@@ -78,6 +83,7 @@ final class Placement
         return null;
     }
 
+    /** Something that whoever takes the drawing should know. */
     public function remark(string $sentence): void
     {
         if (count($this->remarks) < 200) {

@@ -51,11 +51,16 @@ final class Record
         return "{$this->placeWord} {$this->place}";
     }
 
+    /** The first group of that code, as it stands. */
     public function text(int $code, string $default = ''): string
     {
         return isset($this->first[$code]) ? trim((string) $this->first[$code]) : $default;
     }
 
+    /**
+     * The first group of that code.
+     * @throws UnreadableDrawing where it is no whole number
+     */
     public function integer(int $code, int $default = 0): int
     {
         return isset($this->first[$code]) ? (int) $this->first[$code] : $default;
@@ -102,6 +107,7 @@ final class Record
         return [$this->needed($x), $this->needed($x + 10), $this->real($x + 20)];
     }
 
+    /** Whether a group of that code stands in it. */
     public function has(int $code): bool
     {
         return isset($this->first[$code]);

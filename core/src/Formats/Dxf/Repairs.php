@@ -14,6 +14,10 @@ final class Repairs
 
     public int $count = 0;
 
+    /**
+     * @param  string  $at  line of the file
+     * @param  string  $what  in words
+     */
     public function note(string $at, string $what): void
     {
         if (++$this->count <= self::MOST) {

@@ -48,6 +48,10 @@ final class TextTags implements Tags
      */
     public function __construct(private $stream, private readonly bool $loneReturns) {}
 
+    /**
+     * The next record; null at the end.
+     * @throws UnreadableDrawing
+     */
     public function next(): ?Record
     {
         while ($this->given === count($this->ready) && ! $this->ended) {
@@ -59,16 +63,19 @@ final class TextTags implements Tags
         return $this->ready[$this->given++] ?? null;
     }
 
+    /** What a place is counted in. */
     public function placeWord(): string
     {
         return 'line';
     }
 
+    /** Line at which the last record begins. */
     public function place(): int
     {
         return $this->line;
     }
 
+    /** Bytes of the file read so far. */
     public function bytesRead(): int
     {
         return $this->bytes;

@@ -16,6 +16,7 @@ final readonly class Transform
     /** A uniform scale and nothing else, which most of a drawing is; null for anything more. */
     private ?float $only;
 
+    /** The matrix row by row: a b c x, d e f y, g h i z; x, y and z shift, in drawing units. */
     public function __construct(
         private float $a, private float $b, private float $c, private float $x,
         private float $d, private float $e, private float $f, private float $y,
@@ -25,6 +26,7 @@ final readonly class Transform
             && $x === 0.0 && $y === 0.0 && $z === 0.0 ? $a : null;
     }
 
+    /** @param  float  $factor  the same along all axes */
     public static function scale(float $factor): self
     {
         return new self($factor, 0.0, 0.0, 0.0, 0.0, $factor, 0.0, 0.0, 0.0, 0.0, $factor, 0.0);
@@ -139,6 +141,7 @@ final readonly class Transform
         return $this->only === 1.0;
     }
 
+    /** An affine map of its control points maps a rational B-spline. */
     public function spline(Spline $spline): Spline
     {
         return $spline->mapped(fn (array $p): array => $this->point($p[0], $p[1], $p[2]));

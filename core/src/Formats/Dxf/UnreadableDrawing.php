@@ -10,16 +10,19 @@ final class UnreadableDrawing extends \DomainException
     /** The file is damaged: what can be read of it can be taken with repairs. */
     public bool $damaged = false;
 
+    /** There is nothing in the file. */
     public static function empty(): self
     {
         return new self('The file is empty. Ask for it again; a DXF file begins with a line “0” or “999”.');
     }
 
+    /** @param  string  $kind  what the file is instead */
     public static function otherKind(string $kind, string $remedy): self
     {
         return new self("This is $kind, not a DXF drawing. $remedy");
     }
 
+    /** @param  int  $line  from 1 */
     public static function noCode(int $line, string $found): self
     {
         return self::damaged(sprintf(
@@ -29,6 +32,7 @@ final class UnreadableDrawing extends \DomainException
         ));
     }
 
+    /** @param  int  $byte  where in the file */
     public static function noBinaryCode(int $byte, int $found): self
     {
         return self::damaged(
@@ -36,16 +40,22 @@ final class UnreadableDrawing extends \DomainException
         );
     }
 
+    /** @param  int  $line  from 1 */
     public static function lineTooLong(int $line): self
     {
         return self::damaged("Line $line is longer than any line of a DXF. The file is damaged or of another kind; ask for it again.");
     }
 
+    /** @param  string  $at  place where the file ends */
     public static function truncated(string $at): self
     {
         return self::damaged("The file ends in $at, before its closing EOF: it was cut off on its way. Ask for it again.");
     }
 
+    /**
+     * @param  string  $at  place in the file
+     * @param  int  $code  of the group
+     */
     public static function badNumber(string $at, string $type, int $code, string $found): self
     {
         return self::damaged(sprintf(
@@ -54,6 +64,10 @@ final class UnreadableDrawing extends \DomainException
         ));
     }
 
+    /**
+     * @param  string  $at  place in the file
+     * @param  int  $code  of the group that is missing
+     */
     public static function missing(string $at, string $type, int $code): self
     {
         return self::damaged(

@@ -49,6 +49,7 @@ final readonly class Layout
         }, $this->columns), $this->unit, $this->headings);
     }
 
+    /** The same list read in another unit. */
     public function in(LengthUnit $unit): self
     {
         return new self($this->separator, $this->decimalMark, $this->skip, $this->columns, $unit, $this->headings);

@@ -7,21 +7,28 @@ namespace Parlay\Core\Formats\PointText;
 /** The file as a whole can't be read as points. */
 final class UnreadablePoints extends \DomainException
 {
+    /** There is no point in the file. */
     public static function empty(): self
     {
         return new self('The file is empty. Choose the text file with one point in each row.');
     }
 
+    /** @param  string  $kind  what the file is instead */
     public static function notText(string $kind): self
     {
         return new self("This is $kind, not a text file. Ask for the control as CSV or text, one point in each row.");
     }
 
+    /** @param  int  $limit  characters */
     public static function lineTooLong(int $line, int $limit): self
     {
         return new self("Line $line is longer than $limit bytes, which no list of points has. This is probably another kind of file.");
     }
 
+    /**
+     * @param  int  $line  from 1
+     * @param  int  $limit  columns
+     */
     public static function tooManyColumns(int $line, int $columns, int $limit): self
     {
         return new self(
@@ -29,26 +36,31 @@ final class UnreadablePoints extends \DomainException
         );
     }
 
+    /** The decimal mark can't also stand between columns. */
     public static function markIsSeparator(string $mark): self
     {
         return new self("“{$mark}” can't be both the separator and the decimal mark. Change one of them.");
     }
 
+    /** A column without which no place can be read. */
     public static function columnMissing(Column $column): self
     {
         return new self("No column is read as {$column->value}. Say which one it is.");
     }
 
+    /** Two columns are said to hold the same. */
     public static function columnTwice(Column $column): self
     {
         return new self("Two columns are read as {$column->value}. Set one of them to ignored.");
     }
 
+    /** @param  int  $line  from 1 */
     public static function brokenXml(int $line, string $why): self
     {
         return new self("Line $line: the file is no whole XML ($why). It was cut off or changed on its way; ask for it again.");
     }
 
+    /** @param  int  $line  of the entity definition, which is refused */
     public static function definesNames(int $line): self
     {
         return new self("Line $line: "
@@ -56,6 +68,7 @@ final class UnreadablePoints extends \DomainException
                 .'the memory. Nothing was read. Take out all between <!DOCTYPE and its >, or ask for the file without it.');
     }
 
+    /** @param  int  $feature  number of the feature, from 1 */
     public static function brokenJson(int $feature, string $why): self
     {
         return new self(sprintf(
@@ -64,6 +77,7 @@ final class UnreadablePoints extends \DomainException
         ));
     }
 
+    /** @param  int  $limit  rows */
     public static function tooManyRows(int $limit): self
     {
         return new self("The file has more than $limit rows. Split it.");

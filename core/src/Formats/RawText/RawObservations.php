@@ -41,6 +41,10 @@ final class RawObservations
         private readonly LengthStyle $lengths,
     ) {}
 
+    /**
+     * @param  AngleStyle  $angles  in which directions are written
+     * @param  LengthStyle  $lengths  and distances
+     */
     public static function read(string $text, AngleStyle $angles, LengthStyle $lengths): self
     {
         $self = new self($angles, $lengths);

@@ -37,6 +37,7 @@ final readonly class MainCluster
         return $n >= $this->south - $margin * $this->size() && $n <= $this->north + $margin * $this->size();
     }
 
+    /** @param  float  $margin  part of its size that may be added on each side */
     public function holdsEasting(float $e, float $margin): bool
     {
         return $e >= $this->west - $margin * $this->size() && $e <= $this->east + $margin * $this->size();

@@ -24,11 +24,13 @@ final readonly class Mend
         return new self(exchange: true);
     }
 
+    /** Reads the list in another unit. */
     public static function readIn(LengthUnit $unit): self
     {
         return new self(unit: $unit);
     }
 
+    /** Takes the list without its elevations. */
     public static function dropElevations(): self
     {
         return new self(noElevations: true);

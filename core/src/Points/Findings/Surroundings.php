@@ -20,6 +20,7 @@ final readonly class Surroundings
         public ?array $extent = null,
     ) {}
 
+    /** Whether the project has nothing to compare with. */
     public function isEmpty(): bool
     {
         return $this->extent === null;

@@ -13,16 +13,19 @@ final readonly class Decider
         public ?string $mark = null,
     ) {}
 
+    /** A mark not sighted yet, whose place the explanations foretell differently. */
     public static function sightTo(string $mark): self
     {
         return new self(DeciderKind::SightTo, $mark);
     }
 
+    /** @param  string|null  $mark  null: all of them */
     public static function again(?string $mark): self
     {
         return $mark === null ? new self(DeciderKind::AllAgain) : new self(DeciderKind::Again, $mark);
     }
 
+    /** One much nearer or much farther than those sighted. */
     public static function anotherMark(): self
     {
         return new self(DeciderKind::AnotherMark);

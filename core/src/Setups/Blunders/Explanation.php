@@ -47,6 +47,7 @@ final readonly class Explanation
         public ?Decider $decides = null,
     ) {}
 
+    /** Whether a clean setup would leave such squares in all but five of a thousand cases. */
     public function isBelieved(): bool
     {
         return TriedStation::believed($this->squares, $this->redundancy);
@@ -67,6 +68,7 @@ final readonly class Explanation
         return $this->redundancy > 0 ? sqrt($this->squares / $this->redundancy) : 0.0;
     }
 
+    /** The same, with what would tell it from those that stand level with it. */
     public function level(Decider $decides): self
     {
         return new self(...['level' => true, 'decides' => $decides] + get_object_vars($this));

@@ -26,6 +26,7 @@ final readonly class Foretold
     /** Where the others have the mark; null where the sight alone doesn't place it. */
     public ?Position $found;
 
+    /** @param  TriedStation  $rest  solved without the sight */
     public function __construct(
         public TriedStation $rest,
         ControlSight $sight,

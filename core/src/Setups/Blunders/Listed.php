@@ -15,6 +15,7 @@ final readonly class Listed
         private LengthUnit $written,
     ) {}
 
+    /** Northing and easting the other way about. */
     public static function exchanged(Position $listed): Position
     {
         return new Position($listed->easting, $listed->northing, $listed->elevation);

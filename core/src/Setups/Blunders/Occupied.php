@@ -40,11 +40,13 @@ final readonly class Occupied
         return $this->onto($this->name, $this->mark->at(null));
     }
 
+    /** The instrument on another mark. */
     public function onto(string $name, Position $mark): self
     {
         return new self($name, $mark, $this->instrumentHeight, $this->planDeviation, $this->heightDeviation, $this->notch, $this->slanted);
     }
 
+    /** @param  float  $instrumentHeight  metres */
     public function high(float $instrumentHeight): self
     {
         return new self($this->name, $this->mark, $instrumentHeight, $this->planDeviation, $this->heightDeviation);

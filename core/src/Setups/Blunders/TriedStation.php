@@ -47,16 +47,19 @@ final readonly class TriedStation
         }
     }
 
+    /** Observations more than unknowns. */
     public function redundancy(): int
     {
         return $this->solution->redundancy;
     }
 
+    /** Weighted square sum of its residuals. */
     public function squares(): float
     {
         return $this->solution->squares;
     }
 
+    /** Whether what is left is what a clean figure leaves in all but five of a thousand cases. */
     public function passes(): bool
     {
         return self::believed($this->squares(), $this->redundancy());

@@ -66,6 +66,7 @@ final class Walls
         return new self($segments);
     }
 
+    /** Whether a wall stands in a line of sight. */
     public function block(Position $from, Position $to): bool
     {
         if ($this->segments === []) {
