@@ -57,10 +57,7 @@ final class Record
         return isset($this->first[$code]) ? trim((string) $this->first[$code]) : $default;
     }
 
-    /**
-     * The first group of that code.
-     * @throws UnreadableDrawing where it is no whole number
-     */
+    /** The first group of that code, as far as it is a whole number. */
     public function integer(int $code, int $default = 0): int
     {
         return isset($this->first[$code]) ? (int) $this->first[$code] : $default;
