@@ -48,4 +48,21 @@ final class AdoptProposals
             return count($after);
         });
     }
+
+    /**
+     * Leaves points where they are: they forget what they were made from.
+     *
+     * @param  list<int>  $ids
+     * @return int how many there were
+     */
+    public function leave(Project $project, array $ids): int
+    {
+        $points = $project->points()->whereIn('id', $ids)->get();
+        Preparation::step(
+            $project, "Left {$points->count()} points where they are",
+            static fn (Preparation $step) => $points->each(static fn ($p) => $step->update($p, ['origin' => 'typed', 'recipe' => null])),
+        );
+
+        return $points->count();
+    }
 }

@@ -31,7 +31,6 @@ use App\Points\Http\PointResource;
 use App\Projects\Http\CountResource;
 use App\Projects\Http\IdsBody;
 use App\Projects\Models\Project;
-use App\Projects\Preparation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Parlay\Core\Cogo\Solution;
@@ -128,14 +127,8 @@ final class ConstructionController
     }
 
     #[Post('/projects/{project}/recipes-dropping', 'Leaves points where they are: they forget what they were made from', IdsBody::class, CountResource::class)]
-    public function drop(Request $request, Project $project): JsonResponse
+    public function drop(Request $request, Project $project, AdoptProposals $adopt): JsonResponse
     {
-        $points = $project->points()->whereIn('id', Body::read($request, IdsBody::class)->ids)->get();
-        Preparation::step(
-            $project, "Left {$points->count()} points where they are",
-            static fn (Preparation $step) => $points->each(static fn ($p) => $step->update($p, ['origin' => 'typed', 'recipe' => null])),
-        );
-
-        return new JsonResponse(new CountResource($points->count()));
+        return new JsonResponse(new CountResource($adopt->leave($project, Body::read($request, IdsBody::class)->ids)));
     }
 }

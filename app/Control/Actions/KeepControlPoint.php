@@ -49,4 +49,11 @@ final class KeepControlPoint
             'height_deviation' => $body->heldFixed ? null : $body->heightDeviation,
         ];
     }
+
+    /** @param  bool  $evenHeld  also where setups or checks hang on it, which was asked */
+    public function delete(Project $project, int $control, bool $evenHeld): void
+    {
+        $point = $project->controlPoints()->findOrFail($control);
+        Preparation::step($project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point), $evenHeld);
+    }
 }

@@ -15,7 +15,6 @@ use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Projects\Http\DeleteQuery;
 use App\Projects\Models\Project;
-use App\Projects\Preparation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -50,13 +49,9 @@ final class ControlController
 
     #[Delete('/projects/{project}/control/{control}', 'Deletes a control point; asks (409) where setups or checks hang on it, undo '
         .'brings it back', query: DeleteQuery::class)]
-    public function destroy(Request $request, Project $project, int $control): JsonResponse
+    public function destroy(Request $request, Project $project, int $control, KeepControlPoint $keep): JsonResponse
     {
-        $point = $project->controlPoints()->findOrFail($control);
-        Preparation::step(
-            $project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point),
-            Body::read($request, DeleteQuery::class)->evenHeld,
-        );
+        $keep->delete($project, $control, Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
     }

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Designs\Http;
 
-use App\Clock;
+use App\Designs\Actions\ChangeDesign;
 use App\Designs\Actions\PlaceDrawing;
+use App\Designs\DesignChange;
 use App\Designs\DesignEntry;
-use App\Designs\DesignRole;
 use App\Designs\DrawingToTake;
+use App\Designs\LayerChange;
 use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
 use App\Designs\PlacementFound;
@@ -20,8 +21,6 @@ use App\Http\OpenApi\Patch;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Projects\Models\Project;
-use App\Projects\Preparation;
-use App\Seen;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
@@ -67,22 +66,10 @@ final class DesignController
             ->all());
     }
 
-    #[Put('/projects/{project}/designs/{design}', 'Names a drawing, makes it a background, or the active design', DesignBody::class)]
-    public function update(Request $request, Project $project, int $design): JsonResponse
+    #[Put('/projects/{project}/designs/{design}', 'Names a drawing, makes it a background, or the active design', DesignChange::class)]
+    public function update(Request $request, Project $project, int $design, ChangeDesign $change): JsonResponse
     {
-        $body = Body::read($request, DesignBody::class);
-        $row = $project->designs()->findOrFail($design, Design::LISTED);
-        Preparation::step($project, "Changed drawing {$row->name}", static function (Preparation $step) use ($project, $row, $body): void {
-            Seen::refuseOther(
-                $row->refresh(), $body->seen === null ? null : ['name' => $body->seen->name, 'role' => $body->seen->role->value],
-                $row->name,
-            );
-            $step->update($row, ['name' => mb_substr(trim($body->name), 0, 200) ?: $row->name, 'role' => $body->role->value]);
-            $active = $body->active && $body->role === DesignRole::Design;
-            if ($active !== ($project->active_design_id === $row->id)) {
-                $step->update($project, ['active_design_id' => $active ? $row->id : null]);
-            }
-        });
+        $change->change($project, $design, Body::read($request, DesignChange::class));
 
         return new JsonResponse(null, 204);
     }
@@ -121,31 +108,18 @@ final class DesignController
     }
 
     #[Patch('/projects/{project}/layers', 'Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden '
-        .'can’t be picked', LayerChangeBody::class)]
-    public function change(Request $request, Project $project): JsonResponse
+        .'can’t be picked', LayerChange::class)]
+    public function change(Request $request, Project $project, ChangeDesign $change): JsonResponse
     {
-        $body = Body::read($request, LayerChangeBody::class);
-        if ($body->colour !== null && preg_match('~^(#[0-9a-f]{6})?$~i', $body->colour) !== 1) {
-            throw new \DomainException('A colour is written #rrggbb.');
-        }
-        $values = array_filter(['visible' => $body->visible, 'pickable' => $body->pickable], static fn (?bool $v) => $v !== null)
-            + ($body->colour === null ? [] : ['own_colour' => $body->colour === '' ? null : strtolower($body->colour)]);
-        if ($values !== []) {
-            DesignLayer::query()->whereIn('design_id', $project->designs()->select('id'))->whereIn('id', $body->layerIds)->update($values);
-            $project->changed();
-        }
+        $change->layers($project, Body::read($request, LayerChange::class));
 
         return new JsonResponse(null, 204);
     }
 
     #[Delete('/projects/{project}/designs/{design}', 'Removes a drawing from the project; its points stay, and undo brings it back')]
-    public function destroy(Project $project, int $design): JsonResponse
+    public function destroy(Project $project, int $design, ChangeDesign $change): JsonResponse
     {
-        $row = $project->designs()->findOrFail($design);
-        Preparation::step(
-            $project, "Removed drawing {$row->name}",
-            static fn (Preparation $step) => $step->update($row, ['removed_at' => Clock::stamp()]),
-        );
+        $change->remove($project, $design);
 
         return new JsonResponse(null, 204);
     }

@@ -9,6 +9,7 @@ use App\Instrument\Models\Target;
 use App\Instrument\TypedInstrument;
 use App\Instrument\TypedTarget;
 use App\Points\PointName;
+use App\Projects\Hanging;
 use App\Projects\Models\Project;
 use App\Seen;
 use Illuminate\Support\Facades\DB;
@@ -93,6 +94,18 @@ final class KeepEquipment
             $project->changed();
 
             return $row;
+        });
+    }
+
+    /** Takes it off the list; asks where setups name it. */
+    public function drop(Project $project, Instrument|Target $row, bool $evenHeld): void
+    {
+        DB::transaction(static function () use ($project, $row, $evenHeld): void {
+            if (! $evenHeld) {
+                Hanging::ask($project, [$row->getTable() => [['id' => $row->id, 'name' => $row->name]]], 'This');
+            }
+            $row->delete();
+            $project->changed();
         });
     }
 }

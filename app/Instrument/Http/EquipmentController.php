@@ -10,16 +10,12 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Instrument\Actions\KeepEquipment;
-use App\Instrument\Models\Instrument;
-use App\Instrument\Models\Target;
 use App\Instrument\TypedInstrument;
 use App\Instrument\TypedTarget;
-use App\Projects\Hanging;
 use App\Projects\Http\DeleteQuery;
 use App\Projects\Models\Project;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 
 /** The project's instruments and targets. */
 final class EquipmentController
@@ -45,9 +41,9 @@ final class EquipmentController
     }
 
     #[Delete('/projects/{project}/instruments/{instrument}', 'Takes an instrument off the list; asks (409) where setups name it', query: DeleteQuery::class)]
-    public function dropInstrument(Request $request, Project $project, int $instrument): JsonResponse
+    public function dropInstrument(Request $request, Project $project, int $instrument, KeepEquipment $keep): JsonResponse
     {
-        self::drop($project, $project->instruments()->findOrFail($instrument), Body::read($request, DeleteQuery::class)->evenHeld);
+        $keep->drop($project, $project->instruments()->findOrFail($instrument), Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
     }
@@ -73,21 +69,10 @@ final class EquipmentController
     }
 
     #[Delete('/projects/{project}/targets/{target}', 'Takes a target off the list; asks (409) where setups name it', query: DeleteQuery::class)]
-    public function dropTarget(Request $request, Project $project, int $target): JsonResponse
+    public function dropTarget(Request $request, Project $project, int $target, KeepEquipment $keep): JsonResponse
     {
-        self::drop($project, $project->targets()->findOrFail($target), Body::read($request, DeleteQuery::class)->evenHeld);
+        $keep->drop($project, $project->targets()->findOrFail($target), Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
-    }
-
-    private static function drop(Project $project, Instrument|Target $row, bool $evenHeld): void
-    {
-        DB::transaction(static function () use ($project, $row, $evenHeld): void {
-            if (! $evenHeld) {
-                Hanging::ask($project, [$row->getTable() => [['id' => $row->id, 'name' => $row->name]]], 'This');
-            }
-            $row->delete();
-            $project->changed();
-        });
     }
 }

@@ -15,12 +15,12 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Points\Actions\ChangePoint;
+use App\Points\Actions\DeletePoints;
 use App\Points\Models\StakeoutPoint;
 use App\Points\PointChange;
 use App\Points\PointName;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
-use App\Projects\Preparation;
 use App\Worklists\Http\NearestQuery;
 use App\Worklists\Http\NearestResource;
 use Illuminate\Http\JsonResponse;
@@ -116,16 +116,10 @@ final class PointController
 
     #[Post('/projects/{project}/points-deletion', 'Deletes stakeout points; asks (409) where marks hang on them, undo brings them '
         .'back', DeletionBody::class, CountResource::class)]
-    public function destroy(Request $request, Project $project): JsonResponse
+    public function destroy(Request $request, Project $project, DeletePoints $delete): JsonResponse
     {
         $body = Body::read($request, DeletionBody::class);
-        $points = $project->points()->whereIn('id', $body->ids)->get();
-        $label = $points->count() === 1 ? "Deleted point {$points->first()?->name}" : "Deleted {$points->count()} points";
-        Preparation::step(
-            $project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)),
-            $body->evenHeld,
-        );
 
-        return new JsonResponse(new CountResource($points->count()));
+        return new JsonResponse(new CountResource($delete($project, $body->ids, $body->evenHeld)));
     }
 }

@@ -10,13 +10,13 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Http\SentFile;
+use App\Projects\Actions\ChangeProject;
 use App\Projects\Actions\CreateProject;
 use App\Projects\Actions\UnpackProject;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
 use App\Projects\ProjectSettings;
 use App\Projects\Tasks\PackProject;
-use App\Seen;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\Models\Task;
 use App\Tasks\StartTask;
@@ -25,7 +25,6 @@ use App\Upload;
 use App\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
@@ -50,14 +49,9 @@ final class ProjectController
     }
 
     #[Put('/projects/{project}', 'Changes name, units and tolerances: only what is shown, never what is stored', ProjectSettings::class, ProjectResource::class)]
-    public function update(Request $request, Project $project): JsonResponse
+    public function update(Request $request, Project $project, ChangeProject $change): JsonResponse
     {
-        $body = Body::read($request, ProjectSettings::class);
-        DB::transaction(static function () use ($project, $body): void {
-            Seen::refuseOther($project->refresh(), $body->seen === null ? null : CreateProject::columns($body->seen), $project->name);
-            $project->update(CreateProject::columns($body));
-            $project->changed();
-        });
+        $change($project, Body::read($request, ProjectSettings::class));
 
         return new JsonResponse(ProjectResource::of($project));
     }

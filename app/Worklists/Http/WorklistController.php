@@ -9,19 +9,17 @@ use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
-use App\Points\PointName;
 use App\Projects\Models\Project;
-use App\Projects\Preparation;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
+use App\Worklists\Actions\KeepWorklist;
 use App\Worklists\Actions\WalkOver;
-use App\Worklists\Models\Worklist;
+use App\Worklists\TypedWorklist;
 use App\Worklists\WalkFound;
 use App\Worklists\WalkWanted;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 
 /** Worklists: points to be staked together, in order. */
 final class WorklistController
@@ -32,65 +30,30 @@ final class WorklistController
         return new JsonResponse($project->worklists()->orderBy('id')->get()->map(WorklistResource::of(...))->all());
     }
 
-    #[Post('/projects/{project}/worklists', 'Makes a worklist', WorklistBody::class, WorklistResource::class)]
-    public function store(Request $request, Project $project): JsonResponse
+    #[Post('/projects/{project}/worklists', 'Makes a worklist', TypedWorklist::class, WorklistResource::class)]
+    public function store(Request $request, Project $project, KeepWorklist $keep): JsonResponse
     {
-        $body = Body::read($request, WorklistBody::class);
-        $name = self::free($project, $body->name, null);
-        $list = Preparation::step($project, "Worklist $name", static fn (Preparation $step) => $step->create(
-            new Worklist(['project_id' => $project->id, 'name' => $name, 'point_ids' => self::known($project, $body->pointIds)]),
-        ));
-
-        return new JsonResponse(WorklistResource::of($list));
+        return new JsonResponse(WorklistResource::of($keep->make($project, Body::read($request, TypedWorklist::class))));
     }
 
-    #[Put('/projects/{project}/worklists/{list}', 'Changes the name, the points or the order of a worklist', WorklistBody::class, WorklistResource::class)]
-    public function update(Request $request, Project $project, int $list): JsonResponse
+    #[Put('/projects/{project}/worklists/{list}', 'Changes the name, the points or the order of a worklist', TypedWorklist::class, WorklistResource::class)]
+    public function update(Request $request, Project $project, int $list, KeepWorklist $keep): JsonResponse
     {
-        $body = Body::read($request, WorklistBody::class);
-        $row = Preparation::step($project, "Worklist {$body->name}", static function (
-            Preparation $step,
-        ) use ($project, $body, $list): Worklist {
-            $row = $project->worklists()->findOrFail($list);
-            if ($body->expected !== [] && $body->expected !== $row->point_ids) {
-                throw new \DomainException(
-                    'This worklist was changed elsewhere meanwhile. It is shown as it is now; make your change again.',
-                );
-            }
-            $step->update(
-                $row, ['name' => self::free($project, $body->name, $list), 'point_ids' => self::known($project, $body->pointIds)],
-            );
-
-            return $row;
-        });
-
-        return new JsonResponse(WorklistResource::of($row));
+        return new JsonResponse(WorklistResource::of($keep->change($project, $list, Body::read($request, TypedWorklist::class))));
     }
 
     #[Post('/projects/{project}/worklists/{list}/skipping', 'Leaves a point of a worklist out for now, or takes it up again', SkipBody::class, WorklistResource::class)]
-    public function skip(Request $request, Project $project, int $list): JsonResponse
+    public function skip(Request $request, Project $project, int $list, KeepWorklist $keep): JsonResponse
     {
         $body = Body::read($request, SkipBody::class);
-        $row = DB::transaction(static function () use ($project, $body, $list): Worklist {
-            $row = $project->worklists()->findOrFail($list);
-            $others = array_values(array_diff($row->skipped, [$body->pointId]));
-            // Done in the field: it is no preparation, and undo does not go over it.
-            $row->update(
-                ['skipped' => $body->skipped && in_array($body->pointId, $row->point_ids, true) ? [...$others, $body->pointId] : $others],
-            );
-            $project->changed();
 
-            return $row;
-        });
-
-        return new JsonResponse(WorklistResource::of($row));
+        return new JsonResponse(WorklistResource::of($keep->skip($project, $list, $body->pointId, $body->skipped)));
     }
 
     #[Delete('/projects/{project}/worklists/{list}', 'Deletes a worklist; its points stay')]
-    public function destroy(Project $project, int $list): JsonResponse
+    public function destroy(Project $project, int $list, KeepWorklist $keep): JsonResponse
     {
-        $row = $project->worklists()->findOrFail($list);
-        Preparation::step($project, "Deleted worklist {$row->name}", static fn (Preparation $step) => $step->delete($row));
+        $keep->delete($project, $list);
 
         return new JsonResponse(null, 204);
     }
@@ -108,28 +71,5 @@ final class WorklistController
     public function walk(Request $request, Project $project, WalkOver $walk): JsonResponse
     {
         return new JsonResponse($walk($project, Body::read($request, WalkWanted::class)));
-    }
-
-    private static function free(Project $project, string $name, ?int $except): string
-    {
-        $name = PointName::checked($name);
-        if ($project->worklists()->where('name', $name)->whereKeyNot($except)->exists()) {
-            throw new \DomainException("There is a worklist “{$name}” already. Choose another name.");
-        }
-
-        return $name;
-    }
-
-    /**
-     * Each once, and only points of this project.
-     *
-     * @param  list<int>  $ids
-     * @return list<int>
-     */
-    private static function known(Project $project, array $ids): array
-    {
-        $known = array_flip($project->points()->toBase()->pluck('id')->all());
-
-        return array_values(array_filter(array_unique($ids), static fn (int $id) => isset($known[$id])));
     }
 }

@@ -7,9 +7,6 @@ namespace Parlay\Core\Adjustment;
 /** Adjusted unknowns with all that can be said of how far they and the observations are to be trusted. */
 final readonly class GroupedSolution
 {
-    /** A clean adjustment passes the global test in this many cases of all. */
-    private const CLEAN = 0.98;
-
     public int $redundancy;
 
     /**
@@ -36,7 +33,7 @@ final readonly class GroupedSolution
     /** The global test: whether residuals are as the deviations let expect; null with none to spare. */
     public function passes(): ?bool
     {
-        return $this->redundancy > 0 ? ChiSquare::below($this->squares, $this->redundancy) <= self::CLEAN : null;
+        return $this->redundancy > 0 ? ChiSquare::below($this->squares, $this->redundancy) <= Significance::CLEAN : null;
     }
 
     /** What the others say of a block's observations, and what would be without them. */

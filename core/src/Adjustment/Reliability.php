@@ -11,8 +11,6 @@ namespace Parlay\Core\Adjustment;
  */
 final readonly class Reliability
 {
-    private const DETECTED = 4.13;
-
     /** Below this an observation is not checked by anything. */
     private const UNCHECKED = 1e-6;
 
@@ -45,6 +43,6 @@ final readonly class Reliability
     {
         return $spread < self::UNCHECKED * $weight
             ? new self(0.0, null, null)
-            : new self(min(1.0, max(0.0, $redundancy)), abs($weighted) / sqrt($spread), self::DETECTED / sqrt($spread));
+            : new self(min(1.0, max(0.0, $redundancy)), abs($weighted) / sqrt($spread), Significance::DETECTED / sqrt($spread));
     }
 }

@@ -7,6 +7,7 @@ namespace Parlay\Core\Setups;
 use Parlay\Core\Adjustment\ChiSquare;
 use Parlay\Core\Adjustment\Cholesky;
 use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
@@ -15,9 +16,6 @@ use Parlay\Core\Instrument\Station;
 /** A shot on a known point, held against what the setup, the shot and the point let expect. */
 final readonly class CheckShot
 {
-    /** A setup that holds gives such a difference in all but one of a hundred checks. */
-    private const HOLDS = 0.99;
-
     /**
      * @param  float  $plan  found from known, metres
      * @param  float  $expectedPlan  half the longer axis of the 95 % ellipse of such a difference
@@ -74,12 +72,12 @@ final readonly class CheckShot
                 $square += $off[$i] * $w * $off[$k];
             }
         }
-        $holds = ChiSquare::below($square, count($off)) <= self::HOLDS;
+        $holds = ChiSquare::below($square, count($off)) <= Significance::CHECK;
         $spread = $height === null ? null : sqrt($vh);
 
         return new self(
             $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major,
-            $height, $spread === null ? null : 1.96 * $spread, $holds,
+            $height, $spread === null ? null : Significance::NINETY_FIVE * $spread, $holds,
         );
     }
 

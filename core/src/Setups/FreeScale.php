@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
+use Parlay\Core\Adjustment\Significance;
+
 /** The scale of all distances, solved beside the setup as a check. */
 final readonly class FreeScale
 {
-    /** In 95 of 100 cases a true scale of 1 is found this near, in deviations. */
-    private const WITHIN = 1.96;
-
     /**
      * @param  float  $ppm  how much too long the distances are, parts per million
      * @param  float  $deviation  of it
@@ -22,6 +21,6 @@ final readonly class FreeScale
     /** Whether it differs from the scale in use by more than its deviation lets expect. */
     public function differs(): bool
     {
-        return abs($this->ppm) > self::WITHIN * $this->deviation;
+        return abs($this->ppm) > Significance::NINETY_FIVE * $this->deviation;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
+use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
@@ -18,9 +19,6 @@ final readonly class KnownPoint
 
     /** How far away a mark is taken to be whose distance was not measured, metres: centring turns a near one more. */
     private const UNKNOWN = 30.0;
-
-    /** A difference is said where it is larger than this many deviations. */
-    private const SAID = 3.0;
 
     /**
      * @param  float  $planDeviation  of the mark's northing and of its easting, metres
@@ -118,13 +116,13 @@ final readonly class KnownPoint
         $plan = hypot($this->planDeviation, $s->planDeviation);
         $cautions = [];
         if ($r->distance !== null
-            && abs($r->distance) > self::SAID * hypot(hypot($accuracy->ofDistance($known), $accuracy->centring), $plan)) {
+            && abs($r->distance) > Significance::TOLD * hypot(hypot($accuracy->ofDistance($known), $accuracy->centring), $plan)) {
             $cautions[] = Caution::of(CautionKind::DistanceDisagrees, $s->name);
         }
         if ($r->height === null) {
             return $this->mark->elevation === null ? $cautions : [...$cautions, Caution::of(CautionKind::HeightNotChecked, $s->name)];
         }
-        if (abs($r->height) > self::SAID * hypot(
+        if (abs($r->height) > Significance::TOLD * hypot(
             hypot($accuracy->ofHeight($known), 0.002), hypot($this->heightDeviation, $s->heightDeviation),
         )) {
             $cautions[] = Caution::of(CautionKind::HeightDisagrees, $s->name);

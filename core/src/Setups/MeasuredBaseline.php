@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
+use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
@@ -61,7 +62,7 @@ final readonly class MeasuredBaseline
         $cautions = [Caution::that(CautionKind::PlaceAssumed)];
         if ($design === null) {
             $cautions[] = Caution::that(CautionKind::NoLengthGiven);
-        } elseif (abs($length - $design) > 3 * sqrt($along)) {
+        } elseif (abs($length - $design) > Significance::TOLD * sqrt($along)) {
             $cautions[] = Caution::by(CautionKind::BaselineDiffers, $length - $design);
         }
         $zero = [0.0, 0.0, 0.0];
@@ -70,7 +71,7 @@ final readonly class MeasuredBaseline
             new SetupSolution(
                 $station, new Precision([$zero, $zero, [0.0, 0.0, $across / $length ** 2]], $assumed->elevation === null ? null : 0.0),
                 [], $design === null ? 0 : 1, $design === null ? null : abs($length - $design) / sqrt($along), $cautions,
-                $design === null ? null : abs($length - $design) <= 2.33 * sqrt($along), false,
+                $design === null ? null : abs($length - $design) <= Significance::CLEAN_DEVIATIONS * sqrt($along), false,
             ),
             $length, $station->locate($first), $station->locate($second),
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
+use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Station;
 
@@ -16,9 +17,6 @@ final readonly class SetUpAgain
         private Precision $precision,
         private Accuracy $accuracy,
     ) {}
-
-    /** A sight this many deviations off its mark in plan is said. */
-    private const SAID = 3.3;
 
     /**
      * @param  list<ControlSight>  $sights  benchmarks; only their heights are used
@@ -73,7 +71,7 @@ final readonly class SetUpAgain
                 hypot($this->precision->place(), $accuracy->centring),
                 max($accuracy->ofDistance($at), $at * hypot($accuracy->angle, (float) $this->precision->orientation())),
             );
-            if ($this->station->locate($s->sight)->distanceTo($s->control) > self::SAID * $spread) {
+            if ($this->station->locate($s->sight)->distanceTo($s->control) > Significance::SUSPECT * $spread) {
                 $strays[] = $s->name;
             }
         }

@@ -5,15 +5,13 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\Ellipse;
+use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Station;
 
 /** What would be accepted, with all that speaks for and against it. */
 final readonly class SetupSolution
 {
-    /** More than this many deviations off is worth another shot. */
-    private const SUSPECT = 3.3;
-
     /**
      * @param  Precision  $precision  from the deviations stated beforehand
      * @param  list<SightResidual>  $residuals  one for each sight, in the order given
@@ -82,7 +80,7 @@ final readonly class SetupSolution
         $worst = null;
         foreach ($this->shots as $i => $s) {
             $off = $s->reliability?->normalised;
-            if ($off !== null && $off > self::SUSPECT && ($worst === null || $off > $this->shots[$worst]->reliability?->normalised)) {
+            if ($off !== null && $off > Significance::SUSPECT && ($worst === null || $off > $this->shots[$worst]->reliability?->normalised)) {
                 $worst = $i;
             }
         }

@@ -106,10 +106,10 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
     const input = useRef<HTMLInputElement>(null);
     const path = { params: { path: { project, design: d.id } } };
     const remove = useDeed(project, () => ask(api.DELETE('/api/v1/projects/{project}/designs/{design}', path)));
-    const change = useDeed(project, (body: Schemas['DesignBody']) =>
+    const change = useDeed(project, (body: Schemas['DesignChange']) =>
         ask(api.PUT('/api/v1/projects/{project}/designs/{design}', { ...path, body })),
     );
-    const set = (part: Partial<Schemas['DesignBody']>) => {
+    const set = (part: Partial<Schemas['DesignChange']>) => {
         const seen = { name: d.name, role: d.role, active: d.active };
         change.mutate({ ...seen, ...part, seen });
     };

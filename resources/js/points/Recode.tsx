@@ -11,7 +11,7 @@ export function Recode({ project, those, onDone }: DeedProps) {
     const codes = useCodes(project.id).data ?? [];
     const [code, setCode] = useState(those[0]?.code ?? '');
     const known = codes.find((c) => c.code === code.trim());
-    const [meaning, setMeaning] = useState<Partial<Schemas['CodeBody']>>({});
+    const [meaning, setMeaning] = useState<Partial<Schemas['TypedCode']>>({});
     const path = { params: { path: { project: project.id } } };
     const set = useDeed(project.id, async () => {
         if (Object.keys(meaning).length > 0 && code.trim() !== '') {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups\Blunders;
 
 use Parlay\Core\Adjustment\ObservationGroup;
+use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\ObservedKind;
@@ -25,9 +26,6 @@ final readonly class SightBlunders
 
     /** Another mark is looked for this near to where the sight went, metres: further off it can't pass. */
     private const NEAR = 1.0;
-
-    /** A cause fits where what is left is within so many standard deviations. */
-    private const WITHIN = 3.3;
 
     /**
      * @param  array<string, Position>  $control  all control of the project, by name
@@ -116,7 +114,7 @@ final readonly class SightBlunders
         $deviations = $f->left($s->with(control: $f->found), self::anywhere(...))[2];
         $all = [];
         foreach ((new Listed($this->written))->slips(
-            $s->control, $f->found, self::WITHIN * max($deviations[0], $deviations[1]), self::WITHIN * ($deviations[2] ?? 0.0),
+            $s->control, $f->found, Significance::SUSPECT * max($deviations[0], $deviations[1]), Significance::SUSPECT * ($deviations[2] ?? 0.0),
         ) as $slip) {
             $up = (float) $f->found->elevation - (float) $s->control->elevation;
             $all[] = $slip->coordinate === Coordinate::Elevation
@@ -155,7 +153,7 @@ final readonly class SightBlunders
             size: $value === null ? null : abs($value),
         );
 
-        return $left <= self::WITHIN ** 2 + count($f->kinds()) ? $explanation : null;
+        return $left <= Significance::SUSPECT ** 2 + count($f->kinds()) ? $explanation : null;
     }
 
     /** @return list<Explanation> */

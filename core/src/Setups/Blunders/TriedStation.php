@@ -6,6 +6,7 @@ namespace Parlay\Core\Setups\Blunders;
 
 use Parlay\Core\Adjustment\ChiSquare;
 use Parlay\Core\Adjustment\GroupedSolution;
+use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
@@ -20,9 +21,6 @@ use Parlay\Core\Setups\StationModel;
 /** A station solved from some of the sights, or from sights with one thing in them replaced: the same model as the setup's own. */
 final readonly class TriedStation
 {
-    /** With a cause mended, a figure is believed that a clean one would be in all but five of a thousand cases. */
-    private const BELIEVED = 0.995;
-
     private function __construct(
         public StationModel $model,
         public GroupedSolution $solution,
@@ -68,7 +66,7 @@ final readonly class TriedStation
     /** Whether what is left is what a good figure leaves. */
     public static function believed(float $squares, int $redundancy): bool
     {
-        return $redundancy > 0 && ChiSquare::below($squares, $redundancy) <= self::BELIEVED;
+        return $redundancy > 0 && ChiSquare::below($squares, $redundancy) <= Significance::BELIEVED;
     }
 
     /**

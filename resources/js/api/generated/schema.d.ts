@@ -1806,16 +1806,6 @@ export interface components {
             zeroLengths?: boolean;
             overlaps?: boolean;
         };
-        CodeBody: {
-            code: string;
-            description?: string;
-            colour?: string | null;
-            mark?: string;
-            trade?: string;
-            planTolerance?: number | null;
-            heightTolerance?: number | null;
-            seen?: components["schemas"]["CodeBody"] | null;
-        };
         CodeForMany: {
             ids: number[];
             code?: string | null;
@@ -1948,12 +1938,12 @@ export interface components {
             ids: number[];
             evenHeld?: boolean;
         };
-        DesignBody: {
+        DesignChange: {
             name: string;
             /** @enum {string} */
             role: "design" | "background";
             active: boolean;
-            seen?: components["schemas"]["DesignBody"] | null;
+            seen?: components["schemas"]["DesignChange"] | null;
         };
         DesignEntry: {
             id: number;
@@ -2257,16 +2247,6 @@ export interface components {
             reversed?: boolean;
             connected?: boolean;
         };
-        GridLineBody: {
-            name: string;
-            family: string;
-            northing1: number;
-            easting1: number;
-            northing2: number;
-            easting2: number;
-            ring?: boolean;
-            seen?: components["schemas"]["GridLineBody"] | null;
-        };
         GridLineResource: {
             id: number;
             name: string;
@@ -2278,7 +2258,7 @@ export interface components {
             ring: boolean;
         };
         GridLinesBody: {
-            lines: components["schemas"]["GridLineBody"][];
+            lines: components["schemas"]["TypedGridLine"][];
         };
         GridSpacingResource: {
             from: string;
@@ -2418,7 +2398,7 @@ export interface components {
             north: number | null;
             east: number | null;
         };
-        LayerChangeBody: {
+        LayerChange: {
             layerIds: number[];
             visible?: boolean | null;
             pickable?: boolean | null;
@@ -3169,6 +3149,16 @@ export interface components {
             controlId?: number | null;
             pointId?: number | null;
         };
+        TypedCode: {
+            code: string;
+            description?: string;
+            colour?: string | null;
+            mark?: string;
+            trade?: string;
+            planTolerance?: number | null;
+            heightTolerance?: number | null;
+            seen?: components["schemas"]["TypedCode"] | null;
+        };
         TypedControl: {
             name: string;
             northing: number;
@@ -3180,6 +3170,16 @@ export interface components {
             planDeviation?: number | null;
             heightDeviation?: number | null;
             seen?: components["schemas"]["TypedControl"] | null;
+        };
+        TypedGridLine: {
+            name: string;
+            family: string;
+            northing1: number;
+            easting1: number;
+            northing2: number;
+            easting2: number;
+            ring?: boolean;
+            seen?: components["schemas"]["TypedGridLine"] | null;
         };
         TypedInstrument: {
             name: string;
@@ -3226,6 +3226,11 @@ export interface components {
             height?: number;
             seen?: components["schemas"]["TypedTarget"] | null;
         };
+        TypedWorklist: {
+            name: string;
+            pointIds: number[];
+            expected?: number[];
+        };
         UndoBody: {
             evenHeld?: boolean;
         };
@@ -3262,11 +3267,6 @@ export interface components {
             /** @enum {string} */
             kind: "asListed" | "byName" | "nearestNext" | "shortWalk";
             from?: components["schemas"]["GivenPlace"] | null;
-        };
-        WorklistBody: {
-            name: string;
-            pointIds: number[];
-            expected?: number[];
         };
         WorklistResource: {
             id: number;
@@ -4214,7 +4214,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["GridLineBody"];
+                "application/json": components["schemas"]["TypedGridLine"];
             };
         };
         responses: {
@@ -4421,7 +4421,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DesignBody"];
+                "application/json": components["schemas"]["DesignChange"];
             };
         };
         responses: {
@@ -4642,7 +4642,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LayerChangeBody"];
+                "application/json": components["schemas"]["LayerChange"];
             };
         };
         responses: {
@@ -5247,7 +5247,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CodeBody"];
+                "application/json": components["schemas"]["TypedCode"];
             };
         };
         responses: {
@@ -7150,7 +7150,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WorklistBody"];
+                "application/json": components["schemas"]["TypedWorklist"];
             };
         };
         responses: {
@@ -7186,7 +7186,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WorklistBody"];
+                "application/json": components["schemas"]["TypedWorklist"];
             };
         };
         responses: {

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Points\Http;
+namespace App\Points;
 
 /** What a code means: its colour and mark on the plan, its trade, and tolerances of its own; without them the project's hold. */
-final readonly class CodeBody
+final readonly class TypedCode
 {
     public function __construct(
         public string $code,
@@ -15,6 +15,6 @@ final readonly class CodeBody
         public string $trade = '',
         public ?float $planTolerance = null,
         public ?float $heightTolerance = null,
-        public ?CodeBody $seen = null,
+        public ?TypedCode $seen = null,
     ) {}
 }

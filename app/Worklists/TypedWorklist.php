@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\Worklists\Http;
+namespace App\Worklists;
 
 use Parlay\Core\ListOf;
 
-final readonly class WorklistBody
+final readonly class TypedWorklist
 {
     /**
      * expected: the points as they were when this change was begun; where another has changed them since, it is told.

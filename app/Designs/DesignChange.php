@@ -2,16 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Designs\Http;
+namespace App\Designs;
 
-use App\Designs\DesignRole;
-
-final readonly class DesignBody
+final readonly class DesignChange
 {
     public function __construct(
         public string $name,
         public DesignRole $role,
         public bool $active,
-        public ?DesignBody $seen = null,
+        public ?DesignChange $seen = null,
     ) {}
 }

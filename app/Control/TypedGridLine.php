@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Control\Http;
+namespace App\Control;
 
-final readonly class GridLineBody
+final readonly class TypedGridLine
 {
     public function __construct(
         public string $name,
@@ -14,6 +14,6 @@ final readonly class GridLineBody
         public float $northing2,
         public float $easting2,
         public bool $ring = false,
-        public ?GridLineBody $seen = null,
+        public ?TypedGridLine $seen = null,
     ) {}
 }

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Designs\Http;
+namespace App\Designs;
 
 use Parlay\Core\ListOf;
 
 /** What is given is set for all these layers; an empty colour goes back to the file’s own. */
-final readonly class LayerChangeBody
+final readonly class LayerChange
 {
     /** @param  list<int>  $layerIds */
     public function __construct(
