@@ -8,8 +8,9 @@ use Parlay\Core\ListOf;
 use Parlay\Core\Points\Findings\Finding;
 use Parlay\Core\Points\Findings\FindingKind;
 use Parlay\Core\Units\LengthUnit;
+use Parlay\Words\ListFindings;
 
-/** What the doctor suspects, and what one touch would do about it. */
+/** What is suspected of a list, and what one touch would do about it. */
 final readonly class FindingEntry
 {
     /**
@@ -28,13 +29,13 @@ final readonly class FindingEntry
         public array $places,
     ) {}
 
-    public static function of(Finding $f): self
+    public static function of(Finding $f, ListFindings $words): self
     {
         $m = $f->mend;
         $places = array_map(static fn (array $p) => new RowPlace($p['row'], $p['northing'], $p['easting']), $m->places ?? []);
 
         return new self(
-            $f->kind, $f->says, array_slice($f->rows, 0, 200), $m !== null && $m->exchange, $m?->unit, $m !== null && $m->noElevations,
+            $f->kind, $words->sentence($f), array_slice($f->rows, 0, 200), $m !== null && $m->exchange, $m?->unit, $m !== null && $m->noElevations,
             $places,
         );
     }

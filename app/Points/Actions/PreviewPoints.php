@@ -28,6 +28,7 @@ use Parlay\Core\Points\Findings\ListCheck;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
 use Parlay\Core\Units\LengthUnit;
+use Parlay\Words\ListFindings;
 
 /** Shows a list of points as it would be read, guessed or as told, and what the doctor says of it; stores nothing. */
 final class PreviewPoints
@@ -129,6 +130,7 @@ final class PreviewPoints
             $project, $body->target, count($rows) > self::MOST_NAMES ? [] : array_map(static fn (PointRow $r) => $r->name, $rows),
         );
         $report = ListCheck::examine($rows, $layout->unit, $layout->decimalMark, $around, $ended && $body->target === PointsTarget::Points);
+        $words = new ListFindings($layout->unit);
         [$duplicates, $count] = self::duplicates($project, $body->target, $rows);
 
         return new PointsPreview(
@@ -145,9 +147,9 @@ final class PreviewPoints
             strings: count($strings->ended),
             faults: $faults,
             faulty: $faulty,
-            findings: array_map(static fn (Finding $f) => FindingEntry::of($f), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
+            findings: array_map(static fn (Finding $f) => FindingEntry::of($f, $words), array_slice($report->findings, 0, self::SHOWS_FINDINGS)),
             moreFindings: $report->more + max(0, count($report->findings) - self::SHOWS_FINDINGS),
-            untestable: $report->untestable,
+            untestable: array_map($words->untestable(...), $report->untestable),
             duplicates: $duplicates,
             duplicateCount: $count,
             comparison: $body->target === PointsTarget::Control ? ControlReissue::of($project, $rows) : null,

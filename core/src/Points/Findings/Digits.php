@@ -12,41 +12,41 @@ final class Digits
 {
     /**
      * @param  string  $written  the number as the file has it
-     * @return array<string, string> other number to what was done, in words
+     * @return list<NumberSlip> each other number once, by the likeliest slip
      */
     public static function slips(string $written): array
     {
-        $others = [];
+        $slips = [];
+        $add = static function (SlipKind $kind, string $meant, string $digit = '', string $other = '') use (&$slips, $written): void {
+            if ($meant !== $written) {
+                $slips["n$meant"] ??= new NumberSlip($kind, $digit, $other, $meant);
+            }
+        };
         $length = strlen($written);
         for ($i = 0; $i < $length; $i++) {
             if (! ctype_digit($written[$i])) {
                 continue;
             }
-            $others[substr_replace($written, '', $i, 1)] ??= $written[$i] === '0'
-                ? 'without an extra 0'
-                : "without an extra {$written[$i]}";
+            $add(SlipKind::Extra, substr_replace($written, '', $i, 1), $written[$i]);
             if ($i + 1 < $length && ctype_digit($written[$i + 1]) && $written[$i] !== $written[$i + 1]) {
-                $others[substr_replace(
-                    $written, $written[$i + 1].$written[$i], $i, 2,
-                )] ??= "with {$written[$i]} and {$written[$i + 1]} exchanged";
+                $add(SlipKind::Exchanged, substr_replace($written, $written[$i + 1].$written[$i], $i, 2), $written[$i], $written[$i + 1]);
             }
             for ($digit = 0; $digit <= 9; $digit++) {
                 if ($written[$i] !== (string) $digit) {
-                    $others[substr_replace($written, (string) $digit, $i, 1)] ??= "with {$digit} in place of {$written[$i]}";
+                    $add(SlipKind::Replaced, substr_replace($written, (string) $digit, $i, 1), (string) $digit, $written[$i]);
                 }
-                $others[substr_replace($written, (string) $digit, $i, 0)] ??= "with a {$digit} put in";
+                $add(SlipKind::LeftOut, substr_replace($written, (string) $digit, $i, 0), (string) $digit);
             }
         }
         foreach ([
-            '~^(-?\d+)(\d)([.,])(\d+)$~' => ['$1$3$2$4', 'with its decimal mark a place earlier'],
-            '~^(-?\d+)([.,])(\d)(\d*)$~' => ['$1$3$2$4', 'with its decimal mark a place later'],
-        ] as $form => [$shifted, $how]) {
+            '~^(-?\d+)(\d)([.,])(\d+)$~' => ['$1$3$2$4', SlipKind::MarkEarlier],
+            '~^(-?\d+)([.,])(\d)(\d*)$~' => ['$1$3$2$4', SlipKind::MarkLater],
+        ] as $form => [$shifted, $kind]) {
             if (preg_match($form, $written) === 1) {
-                $others[(string) preg_replace($form, $shifted, $written)] ??= $how;
+                $add($kind, (string) preg_replace($form, $shifted, $written));
             }
         }
-        unset($others[$written]);
 
-        return $others;
+        return array_values($slips);
     }
 }

@@ -8,13 +8,13 @@ namespace Parlay\Core\Points\Findings;
 final readonly class Finding
 {
     /**
-     * @param  string  $says  in plain words, figures in the unit of the list
+     * @param  Evidence  $evidence  the figures; the words are made elsewhere
      * @param  list<int>  $rows  lines concerned; empty where it is the whole list
      * @param  Mend|null  $mend  null where only a person can tell what is right
      */
     public function __construct(
         public FindingKind $kind,
-        public string $says,
+        public Evidence $evidence,
         public array $rows,
         public ?Mend $mend = null,
     ) {}

@@ -8,7 +8,7 @@ final readonly class Findings
 {
     /**
      * @param  list<Finding>  $findings
-     * @param  list<string>  $untestable  what this list and project can't tell, a sentence each
+     * @param  list<Untestable>  $untestable  what this list and project can't tell
      * @param  int  $more  findings beyond those listed
      */
     public function __construct(

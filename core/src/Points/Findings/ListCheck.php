@@ -25,14 +25,12 @@ final class ListCheck
     /** A place this many sizes of the body away from it stands off. */
     private const FAR = 1.0;
 
-    private const MOST_ROWS_NAMED = 20;
-
     private const MOST_FINDINGS = 200;
 
     /** @var list<Finding> */
     private array $findings = [];
 
-    /** @var list<string> */
+    /** @var list<Untestable> */
     private array $untestable = [];
 
     /** @param  non-empty-list<PointRow>  $rows */
@@ -74,8 +72,7 @@ final class ListCheck
     private function whole(): void
     {
         if ($this->around->isEmpty()) {
-            $this->untestable[] = 'Whether northing and easting are exchanged, the unit is right, or this is the site’s grid can’t be '
-                .'told: there is nothing in the project to compare with.';
+            $this->untestable[] = Untestable::that(UntestableKind::NothingToCompare);
             $this->wholeByItself();
 
             return;
@@ -94,10 +91,9 @@ final class ListCheck
         $metres = in_array($this->unit, [LengthUnit::Metre, LengthUnit::Foot, LengthUnit::UsFoot], true);
         $whole = array_filter($this->rows, fn (PointRow $r) => preg_match('~\d[.,]\d~', $r->northingText.' '.$r->eastingText) === 1) === [];
         if ($metres && $whole && count($this->rows) > 2 && $body->size() > 20_000) {
-            $this->findings[] = new Finding(FindingKind::Unit, sprintf(
-                'Read in %s, the points lie over %s km, and all are whole numbers: they are probably millimetres.',
-                $this->unit->label(), number_format($body->size() / 1000),
-            ), [], Mend::readIn(LengthUnit::Millimetre));
+            $this->findings[] = new Finding(
+                FindingKind::Unit, new Evidence(Ground::WholeNumbers, away: $body->size()), [], Mend::readIn(LengthUnit::Millimetre),
+            );
         }
     }
 
@@ -116,12 +112,11 @@ final class ListCheck
             foreach (array_slice($astray, $i + 1) as [$other, $otherKnown]) {
                 [$there, $back] = [$row->position->distanceTo($otherKnown), $other->position->distanceTo($known)];
                 if ($there < self::ASTRAY && $back < self::ASTRAY) {
-                    $this->findings[] = new Finding(FindingKind::NamesExchanged, sprintf(
-                        '“%s” and “%s” lie where the project has each other, %s away: their names are probably exchanged. With the '
-                            .'places changed over both agree within %s.',
-                        $row->name, $other->name, $this->length($row->position->distanceTo($known)),
-                        number_format(1000 * max($there, $back), 1).' mm',
-                    ), [$row->line, $other->line], Mend::exchangePlaces($row, $other));
+                    $this->findings[] = new Finding(
+                        FindingKind::NamesExchanged,
+                        new Evidence(names: [$row->name, $other->name], away: $row->position->distanceTo($known), within: max($there, $back)),
+                        [$row->line, $other->line], Mend::exchangePlaces($row, $other),
+                    );
                 }
             }
         }
@@ -157,10 +152,7 @@ final class ListCheck
             return null;
         }
 
-        return new Finding(FindingKind::RowExchanged, sprintf(
-            '“%s” lies %s from the others; with northing and easting exchanged it lies among them.', $row->name,
-            $this->away($row, $body),
-        ), [$row->line], Mend::place($row->line, $p->easting, $p->northing));
+        return new Finding(FindingKind::RowExchanged, new Evidence(names: [$row->name], away: self::away($row, $body)), [$row->line], Mend::place($row->line, $p->easting, $p->northing));
     }
 
     private function slip(PointRow $row, MainCluster $body): ?Finding
@@ -171,46 +163,39 @@ final class ListCheck
             return null;
         }
         $written = $northGood ? $row->eastingText : $row->northingText;
+        /** @var list<array{float, NumberSlip}> $home */
         $home = [];
-        foreach (Digits::slips($written) as $other => $how) {
-            $metres = Decimal::read((string) $other, $this->decimalMark, $this->unit);
+        foreach (Digits::slips($written) as $slip) {
+            $metres = Decimal::read($slip->meant, $this->decimalMark, $this->unit);
             if (is_float($metres) && ($northGood ? $body->holdsEasting($metres, 0.05) : $body->holdsNorthing($metres, 0.05))) {
-                $home[] = [$metres, $how, (string) $other];
+                $home[] = [$metres, $slip];
             }
         }
         if ($home === []) {
             return null;
         }
-        // A digit put in is the least likely slip; of equals the first, which changes the foremost digit.
-        usort($home, static fn (array $a, array $b) => str_starts_with($a[1], 'with a ') <=> str_starts_with($b[1], 'with a '));
-        [$metres, $how, $other] = $home[0];
-        $others = array_values(array_filter($home, static fn (array $h) => abs($h[0] - $metres) > 0.0005));
-        $says = sprintf(
-            '“%s” lies %s from the others. Its %s %s would be among them %s: %s%s.', $row->name, $this->away($row, $body),
-            $northGood ? 'easting' : 'northing', $written, $how, $other,
-            $others === [] ? '' : sprintf(
-                '; or %s: %s%s', $others[0][1], $others[0][2],
-                count($others) > 1 ? ', or one of '.(count($others) - 1).' other slips' : '',
-            ),
-        );
+        // A digit that was left out is the least likely slip; of equals the first, which changes the foremost digit.
+        usort($home, static fn (array $a, array $b) => ($a[1]->kind === SlipKind::LeftOut) <=> ($b[1]->kind === SlipKind::LeftOut));
+        $metres = $home[0][0];
+        $others = array_filter($home, static fn (array $h) => abs($h[0] - $metres) > 0.0005);
 
         return new Finding(
-            FindingKind::Digit, $says, [$row->line],
-            Mend::place($row->line, $northGood ? $p->northing : $metres, $northGood ? $metres : $p->easting),
+            FindingKind::Digit,
+            new Evidence(
+                names: [$row->name], away: self::away($row, $body), axis: $northGood ? Axis::Easting : Axis::Northing, written: $written,
+                slips: [$home[0][1], ...array_map(static fn (array $h) => $h[1], array_values($others))],
+            ),
+            [$row->line], Mend::place($row->line, $northGood ? $p->northing : $metres, $northGood ? $metres : $p->easting),
         );
     }
 
-    private function away(PointRow $row, MainCluster $body): string
+    /** Metres from the others. */
+    private static function away(PointRow $row, MainCluster $body): float
     {
         $n = max($body->south - $row->position->northing, $row->position->northing - $body->north, 0.0);
         $e = max($body->west - $row->position->easting, $row->position->easting - $body->east, 0.0);
 
-        return $this->length(hypot($n, $e));
-    }
-
-    private function length(float $metres): string
-    {
-        return number_format($metres / $this->unit->metres(), $this->unit === LengthUnit::Millimetre ? 0 : 1).' '.$this->unit->value;
+        return hypot($n, $e);
     }
 
     private function namesAndPlaces(): void
@@ -233,16 +218,18 @@ final class ListCheck
             $this->findTwin($row, $byPlace);
         }
         foreach ($twice as $key => $lines) {
-            $this->findings[] = new Finding(FindingKind::RowTwice, sprintf(
-                '“%s” of line %d stands again, in the same place, in %s.', $byName[$key]->name, $byName[$key]->line,
-                $this->lines($lines),
-            ), $lines);
+            $this->findings[] = new Finding(
+                FindingKind::RowTwice, new Evidence(names: [$byName[$key]->name], line: $byName[$key]->line, lines: $lines), $lines,
+            );
         }
         foreach ($two as $key => $rows) {
-            $this->findings[] = new Finding(FindingKind::OneNameTwoPlaces, sprintf(
-                '“%s” names different places: line %d and, %s away, %s.', $byName[$key]->name, $byName[$key]->line,
-                $this->length($rows[0]->position->distanceTo($byName[$key]->position)), $this->lines(array_column($rows, 'line')),
-            ), [$byName[$key]->line, ...array_column($rows, 'line')]);
+            $first = $byName[$key];
+            $lines = array_column($rows, 'line');
+            $away = $rows[0]->position->distanceTo($first->position);
+            $this->findings[] = new Finding(
+                FindingKind::OneNameTwoPlaces, new Evidence(names: [$first->name], line: $first->line, lines: $lines, away: $away),
+                [$first->line, ...$lines],
+            );
         }
     }
 
@@ -254,10 +241,14 @@ final class ListCheck
             for ($k = -1; $k <= 1; $k++) {
                 foreach ($byPlace[($n + $i).' '.($e + $k)] ?? [] as $other) {
                     if ($this->samePlace($other, $row)) {
-                        $this->findings[] = new Finding(FindingKind::TwoNamesOnePlace, sprintf(
-                            '“%s” and “%s” are %s apart: one place with two names (lines %d and %d).', $other->name, $row->name,
-                            $this->length($other->position->distanceTo($row->position)), $other->line, $row->line,
-                        ), [$row->line]);
+                        $this->findings[] = new Finding(
+                            FindingKind::TwoNamesOnePlace,
+                            new Evidence(
+                                names: [$other->name, $row->name], line: $other->line, lines: [$row->line],
+                                away: $other->position->distanceTo($row->position),
+                            ),
+                            [$row->line],
+                        );
 
                         return;
                     }
@@ -279,19 +270,7 @@ final class ListCheck
         $given = array_filter($this->rows, static fn (PointRow $r) => $r->position->elevation !== null);
         $zero = array_filter($given, static fn (PointRow $r) => $r->position->elevation === 0.0);
         if (count($given) >= 2 && count($zero) === count($given)) {
-            $this->findings[] = new Finding(FindingKind::ZeroElevations, sprintf(
-                'All %d elevations are 0: probably none were meant. As 0 they would be staked to; as none they are not.', count($given),
-            ), [], Mend::dropElevations());
+            $this->findings[] = new Finding(FindingKind::ZeroElevations, new Evidence(count: count($given)), [], Mend::dropElevations());
         }
-    }
-
-    /** @param  list<int>  $lines */
-    private function lines(array $lines): string
-    {
-        $more = count($lines) - self::MOST_ROWS_NAMED;
-
-        return (count($lines) === 1 ? 'line ' : 'lines ')
-            .implode(', ', array_slice($lines, 0, self::MOST_ROWS_NAMED))
-            .($more > 0 ? " and $more more" : '');
     }
 }

@@ -18,7 +18,7 @@ final readonly class WholeList
     /** Units differ visibly where they move a point by more than this, metres. */
     private const SHOWS = 0.005;
 
-    /** @param  list<string>  $untestable */
+    /** @param  list<Untestable>  $untestable */
     private function __construct(
         public ?Finding $finding,
         public array $untestable = [],
@@ -68,10 +68,9 @@ final readonly class WholeList
             }
         }
         if ($best[1] !== null && $best[0] < self::AGREES && $best[0] < 0.3 * $asRead && $asRead - $best[0] > self::SHOWS) {
-            return new self(new Finding($best[1][1], sprintf(
-                '%d points have names that the project knows, and lie %s from them as read; %s they lie within %s.', count($common),
-                self::metres($asRead), $best[1][2], self::metres($best[0]),
-            ), [], $best[1][3]));
+            return new self(new Finding(
+                $best[1][1], new Evidence(Ground::Names, count: count($common), away: $asRead, within: $best[0], readIn: $best[1][2]), [], $best[1][3],
+            ));
         }
         if ($asRead < self::AGREES) {
             return new self(null, self::feet($common, $unit, $asRead));
@@ -79,13 +78,11 @@ final readonly class WholeList
         $fit = Similarity::of($common, false);
         $rest = $fit === null ? INF : $off($fit->apply(...));
         if ($fit !== null && count($common) >= 3 && $asRead > 1.0 && $rest < self::AGREES) {
-            $turn = rad2deg($fit->rotation() > M_PI ? $fit->rotation() - 2 * M_PI : $fit->rotation());
+            $turn = $fit->rotation() > M_PI ? $fit->rotation() - 2 * M_PI : $fit->rotation();
 
-            return new self(new Finding(FindingKind::OtherGrid, sprintf(
-                '%d points have names that the project knows and lie %s from them, but all alike: turned by %.4f° and shifted they '
-                    .'fit within %s. The list is in another grid.',
-                count($common), self::metres($asRead), $turn, self::metres($rest),
-            ), []));
+            return new self(new Finding(
+                FindingKind::OtherGrid, new Evidence(Ground::NamesTurned, count: count($common), away: $asRead, within: $rest, turn: $turn), [],
+            ));
         }
 
         return new self(null);
@@ -93,7 +90,7 @@ final readonly class WholeList
 
     /**
      * @param  list<array{Position, Position}>  $common
-     * @return list<string>
+     * @return list<Untestable>
      */
     private static function feet(array $common, LengthUnit $unit, float $asRead): array
     {
@@ -103,7 +100,7 @@ final readonly class WholeList
         $moves = max([0.0, ...array_map(static fn (array $p): float => 2e-6 * hypot($p[0]->northing, $p[0]->easting), $common)]);
 
         return $moves < self::SHOWS
-            ? [sprintf('International or US feet can’t be told apart here: it moves these points by %.1f mm at most.', 1000 * $moves)]
+            ? [Untestable::whichFeet($moves)]
             : [];
     }
 
@@ -131,13 +128,11 @@ final readonly class WholeList
             return $count;
         };
         $asRead = $hits(static fn (Position $p) => $p);
-        foreach (self::readings($unit) as [$as, $kind, $words, $mend]) {
+        foreach (self::readings($unit) as [$as, $kind, $readIn, $mend]) {
             $count = $hits($as);
             if ($count >= 3 && $count >= 4 * $asRead + 3) {
                 return new self(new Finding(
-                    $kind,
-                    sprintf('%s, %d points fall on places drawn in the designs; as read, %d do.', ucfirst($words), $count, $asRead), [],
-                    $mend,
+                    $kind, new Evidence(Ground::DrawnPlaces, count: $count, asRead: $asRead, readIn: $readIn), [], $mend,
                 ));
             }
         }
@@ -171,44 +166,30 @@ final readonly class WholeList
             max($south - $r->position->northing, $r->position->northing - $north, 0.0),
         ), $rows));
         if ($inside(static fn (Position $p) => $p, 3.0) >= 0.5) {
-            return new self(null, [
-                'No point of the list is known to the project by name or place, so small differences (feet against US feet, a shift) '
-                    .'can’t be told.',
-            ]);
+            return new self(null, [Untestable::that(UntestableKind::SmallDifferences)]);
         }
-        foreach (self::readings($unit) as [$as, $kind, $words, $mend]) {
+        foreach (self::readings($unit) as [$as, $kind, $readIn, $mend]) {
             if ($inside($as, 0.5) >= 0.75) {
-                return new self(new Finding(
-                    $kind,
-                    sprintf('The points lie %s from everything in the project as read; %s they lie in it.', self::metres($away), $words),
-                    [], $mend,
-                ));
+                return new self(new Finding($kind, new Evidence(Ground::Extent, away: $away, readIn: $readIn), [], $mend));
             }
         }
         if ($away > 10 * $reach) {
-            return new self(new Finding(FindingKind::OtherGrid, sprintf(
-                'The points lie %s from everything in the project, and neither another unit nor an exchange brings them near: this is '
-                    .'probably another grid.',
-                self::metres($away),
-            ), []));
+            return new self(new Finding(FindingKind::OtherGrid, new Evidence(Ground::FarOff, away: $away), []));
         }
 
-        return new self(null, [
-            'The list lies beside what is in the project, and nothing in it is known by name or place: unit, exchange and grid can’t '
-                .'be told.',
-        ]);
+        return new self(null, [Untestable::that(UntestableKind::Beside)]);
     }
 
     /**
      * Other ways to read the list.
      *
-     * @return list<array{callable(Position): Position, FindingKind, string, Mend}>
+     * @return list<array{callable(Position): Position, FindingKind, LengthUnit|null, Mend}> the unit it is read in; null for the exchange
      */
     private static function readings(LengthUnit $unit): array
     {
         $readings = [[
-            static fn (Position $p) => new Position($p->easting, $p->northing, $p->elevation), FindingKind::Exchanged,
-            'with northing and easting exchanged', Mend::exchangeColumns(),
+            static fn (Position $p) => new Position($p->easting, $p->northing, $p->elevation), FindingKind::Exchanged, null,
+            Mend::exchangeColumns(),
         ]];
         foreach ([
             LengthUnit::Millimetre, LengthUnit::Metre, LengthUnit::Foot, LengthUnit::UsFoot, LengthUnit::Centimetre, LengthUnit::Inch,
@@ -217,7 +198,7 @@ final readonly class WholeList
                 $factor = $other->metres() / $unit->metres();
                 $readings[] = [
                     static fn (Position $p) => new Position($p->northing * $factor, $p->easting * $factor, $p->elevation),
-                    FindingKind::Unit, 'read in '.$other->label(), Mend::readIn($other),
+                    FindingKind::Unit, $other, Mend::readIn($other),
                 ];
             }
         }
@@ -231,14 +212,5 @@ final readonly class WholeList
         sort($values);
 
         return $values[intdiv(count($values), 2)];
-    }
-
-    private static function metres(float $m): string
-    {
-        return match (true) {
-            $m >= 10_000 => number_format($m / 1000).' km',
-            $m >= 1 => number_format($m, 1).' m',
-            default => number_format(1000 * $m).' mm',
-        };
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Points\Findings;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\Findings\Axis;
 use Parlay\Core\Points\Findings\Finding;
 use Parlay\Core\Points\Findings\FindingKind;
 use Parlay\Core\Points\Findings\ListCheck;
 use Parlay\Core\Points\Findings\Surroundings;
+use Parlay\Core\Points\Findings\UntestableKind;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Units\LengthUnit;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -125,15 +127,15 @@ final class ListCheckTest extends TestCase
         $finding = ListCheck::examine($rows, LengthUnit::Metre, '.', new Surroundings)->findings[0];
         self::assertSame([FindingKind::Digit, [5]], [$finding->kind, $finding->rows]);
         self::assertEqualsWithDelta([5215.04, 2365.0], [$finding->mend->places[0]['northing'], $finding->mend->places[0]['easting']], 100.0);
-        self::assertStringContainsString('52150.400', $finding->says);
+        self::assertSame([Axis::Northing, '52150.400'], [$finding->evidence->axis, $finding->evidence->written]);
     }
 
     public function test_what_nothing_can_tell_is_said(): void
     {
         $report = ListCheck::examine(Lists::clean(5), LengthUnit::Metre, '.', new Surroundings);
-        self::assertStringContainsString('nothing in the project to compare with', $report->untestable[0]);
+        self::assertSame(UntestableKind::NothingToCompare, $report->untestable[0]->kind);
         $rows = Lists::written([[100.0, 200.0, null], [110.0, 210.0, null], [120.0, 190.0, null], [130.0, 205.0, null]], LengthUnit::Foot);
-        self::assertStringContainsString('US feet can’t be told apart', ListCheck::examine($rows, LengthUnit::Foot, '.', Lists::around($rows, 2))->untestable[0]);
+        self::assertSame(UntestableKind::WhichFeet, ListCheck::examine($rows, LengthUnit::Foot, '.', Lists::around($rows, 2))->untestable[0]->kind);
     }
 
     /** The data can tell a wrong figure where it puts the point well outside the rest. */

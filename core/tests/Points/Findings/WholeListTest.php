@@ -5,12 +5,19 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Points\Findings;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\Findings\Axis;
 use Parlay\Core\Points\Findings\Digits;
+use Parlay\Core\Points\Findings\Evidence;
+use Parlay\Core\Points\Findings\Finding;
 use Parlay\Core\Points\Findings\FindingKind;
 use Parlay\Core\Points\Findings\Findings;
+use Parlay\Core\Points\Findings\Ground;
 use Parlay\Core\Points\Findings\ListCheck;
 use Parlay\Core\Points\Findings\MainCluster;
+use Parlay\Core\Points\Findings\NumberSlip;
+use Parlay\Core\Points\Findings\SlipKind;
 use Parlay\Core\Points\Findings\Surroundings;
+use Parlay\Core\Points\Findings\UntestableKind;
 use Parlay\Core\Points\Findings\WholeList;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Units\LengthUnit;
@@ -24,14 +31,17 @@ final class WholeListTest extends TestCase
 
     public function test_common_names_tell_the_reading_with_both_distances(): void
     {
-        $says = static fn (array $rows, LengthUnit $unit = LengthUnit::Metre): ?string => WholeList::suspect($rows, $unit, self::named())->finding?->says;
+        $says = static fn (array $rows, LengthUnit $unit = LengthUnit::Metre): ?Evidence => WholeList::suspect($rows, $unit, self::named())->finding?->evidence;
         self::assertNull($says(self::rows()));
         // Exchanged, each lies as far off as the diagonal of its northing and easting.
         $off = array_map(static fn (array $p): float => M_SQRT2 * ($p[0] - $p[1]), self::SITE);
         sort($off);
-        self::assertSame('5 points have names that the project knows, and lie '.number_format($off[2], 1).' m from them as read; with northing and easting exchanged they lie within 0 mm.', $says(self::rows(static fn (float $n, float $e) => [$e, $n])));
-        self::assertStringContainsString('; read in millimetres they lie within 0 mm.', (string) $says(self::rows(static fn (float $n, float $e) => [1000 * $n, 1000 * $e])));
-        self::assertStringContainsString(' km from them as read', (string) $says(self::rows(static fn (float $n, float $e) => [1000 * $n, 1000 * $e])));
+        $exchanged = $says(self::rows(static fn (float $n, float $e) => [$e, $n]));
+        self::assertSame([Ground::Names, 5, null], [$exchanged?->ground, $exchanged?->count, $exchanged?->readIn]);
+        self::assertEqualsWithDelta([$off[2], 0.0], [$exchanged->away, $exchanged->within], 1e-9);
+        $millimetres = $says(self::rows(static fn (float $n, float $e) => [1000 * $n, 1000 * $e]));
+        self::assertSame(LengthUnit::Millimetre, $millimetres?->readIn);
+        self::assertGreaterThan(1_000_000.0, $millimetres->away);
         // US feet read as feet at 2 km differ by 4 mm, at 4 km by 8: only then is it said.
         foreach ([[2000.0, false], [4000.0, true]] as [$far, $told]) {
             $rows = array_map(static fn (int $i): PointRow => new PointRow($i, "P$i", new Position($far + $i, 0.0), '', ''), [0, 1, 2]);
@@ -49,7 +59,8 @@ final class WholeListTest extends TestCase
             $turned = static fn (float $n, float $e): array => [700.0 + ($n - 5000) * cos($turn) - ($e - 2000) * sin($turn), 300.0 + ($n - 5000) * sin($turn) + ($e - 2000) * cos($turn)];
             $found = WholeList::suspect(self::rows($turned), LengthUnit::Metre, self::named())->finding;
             self::assertSame(FindingKind::OtherGrid, $found?->kind);
-            self::assertStringContainsString(sprintf('turned by %.4f° and shifted they fit within 0 mm', rad2deg(-$turn)), $found->says, 'the turn that brings the list onto the project');
+            self::assertSame(Ground::NamesTurned, $found->evidence->ground);
+            self::assertEqualsWithDelta([-$turn, 0.0], [$found->evidence->turn, $found->evidence->within], 1e-9, 'the turn that brings the list onto the project');
             self::assertNull(WholeList::suspect(array_slice(self::rows($turned), 0, 2), LengthUnit::Metre, self::named())->finding, 'two names fit any turn');
         }
     }
@@ -63,7 +74,7 @@ final class WholeListTest extends TestCase
             self::assertSame($told, $found !== [], (string) $far);
             self::assertSame([], WholeList::suspect($rows($far), LengthUnit::Metre, $around)->untestable);
         }
-        self::assertSame('International or US feet can’t be told apart here: it moves these points by 4.8 mm at most.', WholeList::suspect($rows(2398.0), LengthUnit::Foot, new Surroundings(array_column(array_map(static fn (PointRow $r) => [$r->name, $r->position], $rows(2398.0)), 1, 0), [], [0.0, 0.0, 1.0, 1.0]))->untestable[0]);
+        self::assertEqualsWithDelta(2e-6 * 2400.0, WholeList::suspect($rows(2398.0), LengthUnit::Foot, new Surroundings(array_column(array_map(static fn (PointRow $r) => [$r->name, $r->position], $rows(2398.0)), 1, 0), [], [0.0, 0.0, 1.0, 1.0]))->untestable[0]->metres, 1e-9);
     }
 
     public function test_places_drawn_in_the_designs_tell_the_reading(): void
@@ -71,12 +82,12 @@ final class WholeListTest extends TestCase
         $spots = array_map(static fn (array $p) => new Position(...$p), self::SITE);
         $around = new Surroundings([], $spots, [2000.0, 5000.0, 2090.0, 5100.0]);
         $exchanged = WholeList::suspect(self::rows(static fn (float $n, float $e) => [$e, $n], 'X'), LengthUnit::Metre, $around)->finding;
-        self::assertSame('With northing and easting exchanged, 5 points fall on places drawn in the designs; as read, 0 do.', $exchanged?->says);
+        self::assertSame([Ground::DrawnPlaces, 5, 0, null], [$exchanged?->evidence->ground, $exchanged?->evidence->count, $exchanged?->evidence->asRead, $exchanged?->evidence->readIn]);
         self::assertNull(WholeList::suspect(self::rows(null, 'X'), LengthUnit::Metre, $around)->finding);
         self::assertSame([], WholeList::suspect(self::rows(null, 'X'), LengthUnit::Metre, $around)->untestable, 'three that fall on drawn places are known');
         // Two drawn places could be chance.
         $two = WholeList::suspect(self::rows(static fn (float $n, float $e) => [$e, $n], 'X'), LengthUnit::Metre, new Surroundings([], array_slice($spots, 0, 2), [2000.0, 5000.0, 2090.0, 5100.0]))->finding;
-        self::assertStringStartsWith('The points lie ', (string) $two?->says);
+        self::assertSame(Ground::Extent, $two?->evidence->ground);
     }
 
     /** Nothing in common: from every side, how far off the middle of the list lies, and whether another reading brings it in. */
@@ -86,15 +97,15 @@ final class WholeListTest extends TestCase
         $suspect = static fn (float $north, float $east, LengthUnit $unit = LengthUnit::Metre) => WholeList::suspect(self::rows(static fn (float $n, float $e) => [$n + $north, $e + $east], 'X'), $unit, $around);
         foreach ([[20_000.0, 0.0], [-20_000.0, 0.0], [0.0, 20_000.0], [0.0, -20_000.0]] as [$north, $east]) {
             self::assertSame(FindingKind::OtherGrid, $suspect($north, $east)->finding?->kind, "$north $east");
-            self::assertStringStartsWith('The points lie 20 km from everything', (string) $suspect($north, $east)->finding?->says);
+            self::assertEqualsWithDelta(20_000.0, $suspect($north, $east)->finding?->evidence->away, 500.0);
         }
         // 3, 4, 5: both sides count.
-        self::assertEqualsWithDelta(4900, (int) str_replace(',', '', (string) preg_replace('~^The points lie ([\d,]+)\.\d m.*$~', '$1', (string) $suspect(3000.0, 4000.0)->finding?->says)), 100);
+        self::assertEqualsWithDelta(4900.0, $suspect(3000.0, 4000.0)->finding?->evidence->away, 100.0);
         foreach ([[250.0, 0.0], [-250.0, 0.0], [0.0, 250.0], [0.0, -250.0]] as [$north, $east]) {
-            self::assertStringContainsString('No point of the list is known', $suspect($north, $east)->untestable[0] ?? '', 'beside the site within three of its sizes');
+            self::assertSame(UntestableKind::SmallDifferences, ($suspect($north, $east)->untestable[0] ?? null)?->kind, 'beside the site within three of its sizes');
         }
         foreach ([[600.0, 0.0], [-600.0, 0.0], [0.0, 600.0], [0.0, -600.0]] as [$north, $east]) {
-            self::assertStringContainsString('The list lies beside', $suspect($north, $east)->untestable[0] ?? '', 'farther, and not far enough for another grid');
+            self::assertSame(UntestableKind::Beside, ($suspect($north, $east)->untestable[0] ?? null)?->kind, 'farther, and not far enough for another grid');
         }
         $feet = WholeList::suspect(self::rows(static fn (float $n, float $e) => [$n * 0.3048, $e * 0.3048], 'X'), LengthUnit::Foot, $around)->finding;
         self::assertSame([FindingKind::Unit, 'm'], [$feet?->kind, $feet?->mend?->unit?->value]);
@@ -103,7 +114,7 @@ final class WholeListTest extends TestCase
     /** Written out by hand from what a slip is; each once, and never the number itself. */
     public function test_the_slips_of_a_short_number_are_all_there(): void
     {
-        $slips = array_map(strval(...), array_keys(Digits::slips('1.5')));
+        $slips = array_map(static fn (NumberSlip $s): string => $s->meant, Digits::slips('1.5'));
         $expected = ['.5', '1.'];
         foreach (range(0, 9) as $d) {
             array_push($expected, "$d.5", "1.$d", "{$d}1.5", "1{$d}.5", "1.{$d}5", "1.5$d");
@@ -112,10 +123,13 @@ final class WholeListTest extends TestCase
         $expected = array_filter(array_unique($expected), static fn (string $x) => ! preg_match('~^(1\d\.5|1\.5\d)$~', $x) || in_array($x, ['11.5', '1.55'], true));
         $expected[] = '15.';
         self::assertEqualsCanonicalizing(array_values(array_unique(array_diff($expected, ['1.5']))), $slips);
-        $long = Digits::slips('-120.34');
-        self::assertSame(['with 1 and 2 exchanged', 'with its decimal mark a place earlier', 'with its decimal mark a place later', 'without an extra 2', 'without an extra 0', 'with 9 in place of 4', 'with a 7 put in'], [$long['-210.34'], $long['-12.034'], $long['-1203.4'], $long['-10.34'], $long['-12.34'], $long['-120.39'], $long['-7120.34']]);
+        $long = array_column(array_map(static fn (NumberSlip $s): array => [$s->meant, [$s->kind, $s->digit, $s->other]], Digits::slips('-120.34')), 1, 0);
+        self::assertSame(
+            [[SlipKind::Exchanged, '1', '2'], [SlipKind::MarkEarlier, '', ''], [SlipKind::MarkLater, '', ''], [SlipKind::Extra, '2', ''], [SlipKind::Extra, '0', ''], [SlipKind::Replaced, '9', '4'], [SlipKind::LeftOut, '7', '']],
+            [$long['-210.34'], $long['-12.034'], $long['-1203.4'], $long['-10.34'], $long['-12.34'], $long['-120.39'], $long['-7120.34']],
+        );
         self::assertArrayNotHasKey('-120.34', $long);
-        self::assertSame('with its decimal mark a place later', Digits::slips('7,25')['72,5']);
+        self::assertContains('72,5', array_map(static fn (NumberSlip $s): string => $s->kind === SlipKind::MarkLater ? $s->meant : '', Digits::slips('7,25')));
     }
 
     public function test_the_body_of_a_list_leaves_what_stands_off_out_on_both_sides(): void
@@ -133,18 +147,18 @@ final class WholeListTest extends TestCase
     public function test_names_and_places_are_told_with_lines_and_distances(): void
     {
         $row = static fn (int $line, string $name, float $n, float $e, ?float $z = 1.0): PointRow => new PointRow($line, $name, new Position($n, $e, $z), '', '', sprintf('%.3f', $n), sprintf('%.3f', $e));
-        $says = static fn (array $rows): array => array_map(static fn ($f) => $f->says, self::examined($rows)->findings);
-        self::assertSame(['“A” of line 1 stands again, in the same place, in lines 3, 4.'], $says([$row(1, 'A', 10, 10), $row(2, 'B', 20, 20), $row(3, 'A', 10, 10), $row(4, 'A', 10.0015, 10)]));
-        self::assertSame(['“A” names different places: line 1 and, 5.0 m away, line 3.'], $says([$row(1, 'A', 10, 10), $row(2, 'B', 20, 20), $row(3, 'A', 13, 14)]));
-        self::assertSame(['“A” and “C” are 0.0 m apart: one place with two names (lines 1 and 3).'], $says([$row(1, 'A', 10, 10), $row(2, 'B', 20, 20), $row(3, 'C', 10.001, 9.9995)]));
-        self::assertSame([], $says([$row(1, 'A', 10, 10), $row(2, 'C', 10, 10, 4.0), $row(3, 'D', 10, 10, null), $row(4, 'E', 10.0021, 10, 1.0)]), 'one over the other, or without a height, or two millimetres away, is another place');
-        $many = [$row(1, 'A', 10, 10), ...array_map(static fn (int $i) => $row($i, 'A', 10, 10), range(2, 26))];
-        self::assertStringEndsWith('in lines '.implode(', ', range(2, 21)).' and 5 more.', $says($many)[0]);
-        self::assertSame(['All 2 elevations are 0: probably none were meant. As 0 they would be staked to; as none they are not.'], $says([$row(1, 'A', 10, 10, 0.0), $row(2, 'B', 20, 20, 0.0), $row(3, 'C', 30, 30, null)]));
-        self::assertSame([], $says([$row(1, 'A', 10, 10, 0.0), $row(2, 'B', 20, 20, null)]), 'one may well be 0');
+        $found = static fn (array $rows): array => array_map(static fn (Finding $f): array => [$f->kind, $f->evidence->names, $f->evidence->line, $f->evidence->lines, round((float) $f->evidence->away, 3)], self::examined($rows)->findings);
+        self::assertSame([[FindingKind::RowTwice, ['A'], 1, [3, 4], 0.0]], $found([$row(1, 'A', 10, 10), $row(2, 'B', 20, 20), $row(3, 'A', 10, 10), $row(4, 'A', 10.0015, 10)]));
+        self::assertSame([[FindingKind::OneNameTwoPlaces, ['A'], 1, [3], 5.0]], $found([$row(1, 'A', 10, 10), $row(2, 'B', 20, 20), $row(3, 'A', 13, 14)]));
+        self::assertSame([[FindingKind::TwoNamesOnePlace, ['A', 'C'], 1, [3], 0.001]], $found([$row(1, 'A', 10, 10), $row(2, 'B', 20, 20), $row(3, 'C', 10.001, 9.9995)]));
+        self::assertSame([], $found([$row(1, 'A', 10, 10), $row(2, 'C', 10, 10, 4.0), $row(3, 'D', 10, 10, null), $row(4, 'E', 10.0021, 10, 1.0)]), 'one over the other, or without a height, or two millimetres away, is another place');
+        $zero = self::examined([$row(1, 'A', 10, 10, 0.0), $row(2, 'B', 20, 20, 0.0), $row(3, 'C', 30, 30, null)])->findings;
+        self::assertSame([FindingKind::ZeroElevations, 2], [$zero[0]->kind, $zero[0]->evidence->count]);
+        self::assertSame([], $found([$row(1, 'A', 10, 10, 0.0), $row(2, 'B', 20, 20, null)]), 'one may well be 0');
         $around = new Surroundings(['A' => new Position(10, 10), 'B' => new Position(20, 20)], [], [10.0, 10.0, 20.0, 20.0]);
         $exchanged = self::examined([$row(1, 'A', 20.01, 20, null), $row(2, 'B', 10, 10.03, null)], $around)->findings;
-        self::assertStringStartsWith('“A” and “B” lie where the project has each other, 14.1 m away: their names are probably exchanged. With the places changed over both agree within 30.0 mm.', $exchanged[0]->says);
+        self::assertSame([FindingKind::NamesExchanged, ['A', 'B']], [$exchanged[0]->kind, $exchanged[0]->evidence->names]);
+        self::assertEqualsWithDelta([14.149, 0.03], [$exchanged[0]->evidence->away, $exchanged[0]->evidence->within], 0.005);
     }
 
     public function test_a_row_far_from_the_others_is_brought_home(): void
@@ -153,7 +167,10 @@ final class WholeListTest extends TestCase
         $rows = array_map(static fn (int $i) => $row($i, 5200.0 + 10 * $i, 2300.0 + 7 * ($i % 3)), range(1, 8));
         $slipped = self::examined([...$rows, $row(9, 5240.0, 23_070.0)])->findings;
         self::assertSame([FindingKind::Digit, [9]], [$slipped[0]->kind, $slipped[0]->rows]);
-        self::assertStringStartsWith('“P9” lies 20,756.0 m from the others. Its easting 23070.000 would be among them ', $slipped[0]->says);
+        $e = $slipped[0]->evidence;
+        self::assertSame([['P9'], Axis::Easting, '23070.000'], [$e->names, $e->axis, $e->written]);
+        self::assertEqualsWithDelta(20_756.0, $e->away, 1e-6);
+        self::assertGreaterThan(1, count($e->slips));
         self::assertEqualsWithDelta(5240.0, $slipped[0]->mend?->places[0]['northing'], 1e-9);
         self::assertEqualsWithDelta(2307.0, $slipped[0]->mend?->places[0]['easting'], 10.0);
         $changed = self::examined([...$rows, $row(9, 2310.0, 5240.0)])->findings;
@@ -167,7 +184,8 @@ final class WholeListTest extends TestCase
         $row = static fn (int $line, float $n, string $text): PointRow => new PointRow($line, "P$line", new Position($n, 2 * $n), '', '', $text, (string) (2 * $n));
         $rows = array_map(static fn (int $i) => $row($i, 10_000.0 * $i, (string) (10_000 * $i)), range(1, 5));
         $found = self::examined($rows)->findings;
-        self::assertSame('Read in metres, the points lie over 80 km, and all are whole numbers: they are probably millimetres.', $found[0]->says);
+        self::assertSame([FindingKind::Unit, Ground::WholeNumbers, LengthUnit::Millimetre], [$found[0]->kind, $found[0]->evidence->ground, $found[0]->mend?->unit]);
+        self::assertEqualsWithDelta(80_000.0, $found[0]->evidence->away, 1.0);
         self::assertSame([], self::examined([...$rows, $row(9, 20_000.5, '20000.5')])->findings, 'one decimal is enough');
         self::assertSame([], self::examined(array_slice($rows, 0, 2))->findings);
         self::assertSame([], ListCheck::examine($rows, LengthUnit::Millimetre, '.', new Surroundings)->findings);
