@@ -1,20 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { Kind, Shapes, strokes } from './shapes';
+import { packed } from './packed.testing';
+import { Kind, type Shapes, strokes } from './shapes';
 import { SnapIndex } from './snap';
-
-/** Shapes packed as core packs them. */
-function packed(...shapes: [number, ...number[]][]): Shapes {
-    const buffer = new ArrayBuffer(shapes.length * 80);
-    const view = new DataView(buffer);
-    for (const [i, [kind, ...values]] of shapes.entries()) {
-        view.setUint32(i * 80, kind, true);
-        view.setUint32(i * 80 + 4, 100 + i, true);
-        for (const [k, v] of values.entries()) {
-            view.setFloat64(i * 80 + 8 + k * 8, v, true);
-        }
-    }
-    return new Shapes(buffer);
-}
 
 const layer = (shapes: Shapes, id = 1, name = 'WALLS') => ({ id, name, strings: ['GULLY'], shapes });
 
