@@ -33,9 +33,11 @@ abstract class FeatureTestCase extends TestCase
         mkdir($this->data.'/storage/framework/views', 0o755, true);
         touch($this->data.'/parlay.sqlite');
         touch($this->data.'/live.sqlite');
-        foreach (['PARLAY_DATA' => $this->data, 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_ENV' => 'testing', 'QUEUE_CONNECTION' => 'sync',
+        foreach (['PARLAY_DATA' => $this->data, 'APP_KEY' => 'base64:'
+            .base64_encode(str_repeat('k', 32)), 'APP_ENV' => 'testing', 'QUEUE_CONNECTION' => 'sync',
             // Nobody answers there: whatever else runs on this machine is none of a test's.
-            'PARLAY_INSTRUMENT' => '127.0.0.1:1', 'PARLAY_WORLD' => '127.0.0.1:1', 'PARLAY_HOSTS' => '', 'PARLAY_ASKS_KEY' => '0'] as $name => $value) {
+            'PARLAY_INSTRUMENT' => '127.0.0.1:1', 'PARLAY_WORLD' => '127.0.0.1:1',
+            'PARLAY_HOSTS' => '', 'PARLAY_ASKS_KEY' => '0'] as $name => $value) {
             putenv("$name=$value");
             $_ENV[$name] = $_SERVER[$name] = $value;
         }
@@ -66,7 +68,10 @@ abstract class FeatureTestCase extends TestCase
 
     protected function project(string $length = 'm'): Project
     {
-        $id = $this->ask('POST', '/projects', ['name' => 'Saltmarsh', 'units' => ['length' => $length, 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']])->assertOk()->json('id');
+        $id = $this->ask('POST', '/projects', [
+            'name' => 'Saltmarsh',
+            'units' => ['length' => $length, 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+        ])->assertOk()->json('id');
 
         return Project::query()->findOrFail($id);
     }
@@ -76,7 +81,10 @@ abstract class FeatureTestCase extends TestCase
         $path = tempnam(sys_get_temp_dir(), 'up');
         file_put_contents($path, $bytes);
 
-        return $this->post("/api/v1/projects/{$project->id}/uploads", ['file' => new UploadedFile($path, $name, test: true)])->assertOk()->json('upload');
+        return $this
+            ->post("/api/v1/projects/{$project->id}/uploads", ['file' => new UploadedFile($path, $name, test: true)])
+            ->assertOk()
+            ->json('upload');
     }
 
     protected function newKey(): string
@@ -87,9 +95,13 @@ abstract class FeatureTestCase extends TestCase
     /** Four control points and a stand-in among them. */
     protected function site(Project $project): void
     {
-        $control = ['A' => [1000.0, 2000.0, 10.0], 'B' => [1060.0, 2015.0, 11.0], 'C' => [1030.0, 2090.0, 9.5], 'D' => [962.0, 2071.0, 10.4]];
+        $control = [
+            'A' => [1000.0, 2000.0, 10.0], 'B' => [1060.0, 2015.0, 11.0], 'C' => [1030.0, 2090.0, 9.5], 'D' => [962.0, 2071.0, 10.4],
+        ];
         foreach ($control as $name => [$n, $e, $z]) {
-            $this->ask('POST', "/projects/{$project->id}/control", ['name' => $name, 'northing' => $n, 'easting' => $e, 'elevation' => $z])->assertOk();
+            $this
+                ->ask('POST', "/projects/{$project->id}/control", ['name' => $name, 'northing' => $n, 'easting' => $e, 'elevation' => $z])
+                ->assertOk();
         }
         $this->world = World::plant('test', array_map(static fn (array $c) => new Position(...$c), $control), 5);
     }
@@ -110,8 +122,10 @@ abstract class FeatureTestCase extends TestCase
         $setup = $project->currentSetup()->first();
 
         return new QueuedInstruction(['key' => $this->newKey(), 'purpose' => [
-            'projectId' => $project->id, 'purpose' => $purpose, 'sighted' => $sighted, 'setupId' => $purpose === 'setup' ? null : $setup?->id,
-            'targetHeight' => 2.0, 'prismConstant' => 0.0, 'pressure' => $this->world->air->pressureHpa, 'temperature' => $this->world->air->temperatureCelsius,
+            'projectId' => $project->id, 'purpose' => $purpose,
+            'sighted' => $sighted, 'setupId' => $purpose === 'setup' ? null : $setup?->id,
+            'targetHeight' => 2.0, 'prismConstant' => 0.0,
+            'pressure' => $this->world->air->pressureHpa, 'temperature' => $this->world->air->temperatureCelsius,
         ] + $more]);
     }
 
@@ -133,9 +147,14 @@ abstract class FeatureTestCase extends TestCase
         $ids = $project->controlPoints()->pluck('id', 'name');
         $sights = [];
         foreach (['A', 'B', 'C'] as $name) {
-            $sights[] = ['controlId' => $ids[$name], 'observationId' => $this->measure($project, 'setup', $this->world->marks[$name], $name)->id];
+            $sights[] = [
+                'controlId' => $ids[$name], 'observationId' => $this->measure($project, 'setup', $this->world->marks[$name], $name)->id,
+            ];
         }
-        $this->ask('PATCH', "/projects/{$project->id}/setup", ['method' => 'resection', 'instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights])->assertOk();
+        $this->ask('PATCH', "/projects/{$project->id}/setup", [
+            'method' => 'resection', 'instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18,
+            'sights' => $sights,
+        ])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/setups", ['key' => $this->newKey()])->assertOk();
     }
 }

@@ -20,13 +20,20 @@ final class Running
      * @param  list<string>  $options  as they are typed
      * @param  string|null  $data  the folder of one that ran before; whoever gives it clears it away
      */
-    public function __construct(string $command = 'start', array $options = [], private readonly ?string $keptData = null, ?int $port = null)
-    {
+    public function __construct(
+        string $command = 'start',
+        array $options = [],
+        private readonly ?string $keptData = null,
+        ?int $port = null,
+    ) {
         $this->data = $keptData ?? sys_get_temp_dir().'/parlay-run-'.bin2hex(random_bytes(6));
         $this->port = $port ?? self::freePorts();
         $this->url = "http://127.0.0.1:{$this->port}";
         $log = "{$this->data}.log";
-        $this->process = proc_open([dirname(__DIR__).'/parlay', $command, '--port', (string) $this->port, '--data', $this->data, ...$options], [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes, null, self::plainEnvironment())
+        $this->process = proc_open(
+            [dirname(__DIR__).'/parlay', $command, '--port', (string) $this->port, '--data', $this->data, ...$options],
+            [['file', '/dev/null', 'r'], ['file', $log, 'w'], ['file', $log, 'a']], $pipes, null, self::plainEnvironment(),
+        )
             ?: throw new \RuntimeException('Parlay could not be started.');
         for ($i = 0; $i < 600 && ! str_contains((string) file_get_contents($log), 'Parlay answers'); $i++) {
             if (! proc_get_status($this->process)['running']) {
@@ -69,7 +76,8 @@ final class Running
     public function ask(string $method, string $path, ?array $body = null): array
     {
         $answer = @file_get_contents($this->url.'/api/v1'.$path, false, stream_context_create(['http' => [
-            'method' => $method, 'header' => "Content-Type: application/json\r\nAccept: application/json", 'content' => $body === null ? '' : json_encode($body), 'ignore_errors' => true, 'timeout' => 10,
+            'method' => $method, 'header' => "Content-Type: application/json\r\nAccept: application/json",
+            'content' => $body === null ? '' : json_encode($body), 'ignore_errors' => true, 'timeout' => 10,
         ]]));
         $data = json_decode((string) $answer, true);
 
@@ -80,7 +88,9 @@ final class Running
     public function upload(int $project, string $path): array
     {
         $curl = curl_init("{$this->url}/api/v1/projects/$project/uploads");
-        curl_setopt_array($curl, [CURLOPT_POSTFIELDS => ['file' => new \CURLFile($path)], CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60]);
+        curl_setopt_array(
+            $curl, [CURLOPT_POSTFIELDS => ['file' => new \CURLFile($path)], CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60],
+        );
         $data = json_decode((string) curl_exec($curl), true);
 
         return is_array($data) ? $data : [];
@@ -117,7 +127,8 @@ final class Running
         exec('pgrep -f '.escapeshellarg($text), $all);
         $mine = [];
         foreach (array_map(intval(...), $all) as $pid) {
-            if (str_contains((string) @file_get_contents("/proc/$pid/environ"), $this->data) && str_starts_with((string) @file_get_contents("/proc/$pid/comm"), 'php')) {
+            if (str_contains((string) @file_get_contents("/proc/$pid/environ"), $this->data)
+                && str_starts_with((string) @file_get_contents("/proc/$pid/comm"), 'php')) {
                 $mine[] = $pid;
             }
         }
@@ -132,7 +143,10 @@ final class Running
      */
     private static function plainEnvironment(): array
     {
-        return array_diff_key(getenv(), array_flip(['PARLAY_DATA', 'APP_KEY', 'APP_ENV', 'QUEUE_CONNECTION', 'PARLAY_INSTRUMENT', 'PARLAY_WORLD', 'PARLAY_HOSTS', 'PARLAY_ASKS_KEY']));
+        return array_diff_key(getenv(), array_flip([
+            'PARLAY_DATA', 'APP_KEY', 'APP_ENV', 'QUEUE_CONNECTION', 'PARLAY_INSTRUMENT', 'PARLAY_WORLD', 'PARLAY_HOSTS',
+            'PARLAY_ASKS_KEY',
+        ]));
     }
 
     /** Kills outright what has a text in its command line. */

@@ -9,7 +9,10 @@ final class Reference
 {
     public static function python(string $script, mixed $input): mixed
     {
-        $process = proc_open(['/usr/bin/python3', '-c', "import json,sys\ninput=json.load(sys.stdin)\n$script"], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes)
+        $process = proc_open(
+            ['/usr/bin/python3', '-c', "import json,sys\ninput=json.load(sys.stdin)\n$script"],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes,
+        )
             ?: throw new \RuntimeException('Python could not be started.');
         fwrite($pipes[0], json_encode($input, JSON_THROW_ON_ERROR));
         fclose($pipes[0]);

@@ -26,12 +26,21 @@ use Parlay\Simulator\World;
 /** Each way to set up, against the stand-in: whether what it says of itself holds the truth, which only the stand-in knows. */
 final class Methods
 {
-    public const ALL = ['resection', 'angles alone', 'distances alone', 'known point', 'several backsights', 'given direction', 'grid lines', 'measured baseline', 'height only', 'orientation only'];
+    public const ALL = [
+        'resection', 'angles alone', 'distances alone', 'known point', 'several backsights', 'given direction', 'grid lines',
+        'measured baseline', 'height only', 'orientation only',
+    ];
 
-    /** How far the marks lie from their coordinates, and how still the pole is held, which does not rise or sink; all is said to the computation as it is. */
+    /**
+     * How far the marks lie from their coordinates, and how still the pole is held, which does not rise or sink; all is said to the
+     * computation as it is.
+     */
     private const ERROR = 0.0015;
 
-    private const CONTROL = ['A' => [1000.0, 2000.0, 10.0], 'B' => [1060.0, 2015.0, 11.0], 'C' => [1030.0, 2090.0, 9.5], 'D' => [962.0, 2071.0, 10.4], 'E' => [1010.0, 2052.0, 10.1]];
+    private const CONTROL = [
+        'A' => [1000.0, 2000.0, 10.0], 'B' => [1060.0, 2015.0, 11.0], 'C' => [1030.0, 2090.0, 9.5], 'D' => [962.0, 2071.0, 10.4],
+        'E' => [1010.0, 2052.0, 10.1],
+    ];
 
     private readonly World $world;
 
@@ -41,24 +50,39 @@ final class Methods
 
     private function __construct(int $seed)
     {
-        $this->world = World::plant('test', array_map(static fn (array $p) => new Position(...$p), self::CONTROL), $seed, self::ERROR, self::ERROR);
+        $this->world = World::plant(
+            'test', array_map(static fn (array $p) => new Position(...$p), self::CONTROL), $seed, self::ERROR, self::ERROR,
+        );
         $this->world->pole->unsteady = self::ERROR;
         $this->instrument = new StandIn($this->world);
         $stated = StandIn::accuracy();
         $this->accuracy = new Accuracy($stated->angle, $stated->distance, $stated->distancePpm, self::ERROR, 0.0001);
     }
 
-    /** Whether the truth lies within what is stated with 95 % for the place, and for a point 60 m off where the method finds an orientation. */
+    /**
+     * Whether the truth lies within what is stated with 95 % for the place, and for a point 60 m off where the method finds an
+     * orientation.
+     */
     public static function holds(string $method, int $seed): bool
     {
         $self = new self($seed);
 
         return match ($method) {
             'resection' => $self->near(Resection::solve($self->sights('A', 'B', 'C', 'D'), $self->height(), $self->accuracy)),
-            'angles alone' => $self->near(Resection::solve(array_map(static fn (ControlSight $s) => $s->with(distance: false), $self->sights('A', 'B', 'C', 'D')), $self->height(), $self->accuracy)),
-            'distances alone' => $self->near(Resection::solve(array_map(static fn (ControlSight $s) => $s->with(direction: false), $self->sights('A', 'B', 'C')), $self->height(), $self->accuracy)),
-            'known point' => $self->over('E')->far((new KnownPoint(self::at('E'), $self->height(), $self->accuracy, self::ERROR, self::ERROR))->onBacksights($self->sights('C'))),
-            'several backsights' => $self->over('E')->far((new KnownPoint(self::at('E'), $self->height(), $self->accuracy, self::ERROR, self::ERROR))->onBacksights($self->sights('A', 'B', 'D'))),
+            'angles alone' => $self->near(Resection::solve(
+                array_map(static fn (ControlSight $s) => $s->with(distance: false), $self->sights('A', 'B', 'C', 'D')), $self->height(),
+                $self->accuracy,
+            )),
+            'distances alone' => $self->near(Resection::solve(
+                array_map(static fn (ControlSight $s) => $s->with(direction: false), $self->sights('A', 'B', 'C')), $self->height(),
+                $self->accuracy,
+            )),
+            'known point' => $self->over('E')->far((new KnownPoint(
+                self::at('E'), $self->height(), $self->accuracy, self::ERROR, self::ERROR,
+            ))->onBacksights($self->sights('C'))),
+            'several backsights' => $self->over('E')->far((new KnownPoint(
+                self::at('E'), $self->height(), $self->accuracy, self::ERROR, self::ERROR,
+            ))->onBacksights($self->sights('A', 'B', 'D'))),
             'given direction' => $self->over('E')->givenDirection(),
             'grid lines' => $self->gridLines(),
             'measured baseline' => $self->baseline(),
@@ -74,14 +98,19 @@ final class Methods
         // The direction is that of the marks as they really lie: it is the place of the station that is off.
         $true = $this->world->marks['E']->azimuthTo($this->world->marks['B']);
 
-        return $this->far((new KnownPoint(self::at('E'), $this->height(), $this->accuracy, self::ERROR))->onDirection($this->sight(), $true));
+        return $this->far(
+            (new KnownPoint(self::at('E'), $this->height(), $this->accuracy, self::ERROR))->onDirection($this->sight(), $true),
+        );
     }
 
     private function gridLines(): bool
     {
         $middle = $this->world->tripod->foot;
         [$n, $e] = [$middle->northing - 14.0, $middle->easting - 9.0];
-        $lines = [new SiteLine('A', new Position($n, $e), new Position($n, $e + 40.0)), new SiteLine('1', new Position($n, $e), new Position($n + 45.0, $e))];
+        $lines = [
+            new SiteLine('A', new Position($n, $e), new Position($n, $e + 40.0)),
+            new SiteLine('1', new Position($n, $e), new Position($n + 45.0, $e)),
+        ];
         $shots = [];
         foreach ($lines as $line) {
             foreach ([4.0, 17.0, 36.0] as $at) {
@@ -102,17 +131,25 @@ final class Methods
             $this->world->pole->tip = $this->world->marks[$name];
             $sights[] = $this->sight();
         }
-        $base = MeasuredBaseline::solve($foot, $this->height(), $sights[0], $sights[1], $this->world->marks['A']->azimuthTo($this->world->marks['B']), $this->accuracy);
+        $base = MeasuredBaseline::solve(
+            $foot, $this->height(), $sights[0], $sights[1], $this->world->marks['A']->azimuthTo($this->world->marks['B']),
+            $this->accuracy,
+        );
 
         // Only the orientation can be wrong here, so it is a matter of one dimension.
-        return abs(Angle::signed($base->solution->station->orientation - $this->world->tripod->circleZero)) <= 1.96 * (float) $base->solution->precision->orientation();
+        return abs(
+            Angle::signed($base->solution->station->orientation - $this->world->tripod->circleZero),
+        ) <= 1.96 * (float) $base->solution->precision->orientation();
     }
 
     private function heightOnly(): bool
     {
         $foot = $this->world->tripod->foot;
         $zero = [0.0, 0.0, 0.0];
-        $again = new SetUpAgain(new Station($foot->at(null), $this->world->tripod->circleZero, $this->height()), new Precision([$zero, $zero, $zero], null), $this->accuracy);
+        $again = new SetUpAgain(
+            new Station($foot->at(null), $this->world->tripod->circleZero, $this->height()), new Precision([$zero, $zero, $zero], null),
+            $this->accuracy,
+        );
         $found = $again->height($this->sights('A', 'B', 'D'));
 
         return abs($found->station->mark->elevation - $foot->elevation) <= 1.96 * $found->precision->height();
@@ -130,7 +167,10 @@ final class Methods
     private function over(string $mark): self
     {
         $m = $this->world->marks[$mark];
-        $this->world->standTripod(null, new Position($m->northing + $this->world->noise->normal(self::ERROR), $m->easting + $this->world->noise->normal(self::ERROR), $m->elevation), 1.55);
+        $this->world->standTripod(null, new Position(
+            $m->northing + $this->world->noise->normal(self::ERROR), $m->easting + $this->world->noise->normal(self::ERROR),
+            $m->elevation,
+        ), 1.55);
 
         return $this;
     }

@@ -19,7 +19,10 @@ final class ServerTest extends TestCase
     protected function setUp(): void
     {
         [$this->instrument, $this->world] = [self::freeAddress(), self::freeAddress()];
-        $this->process = proc_open([PHP_BINARY, __DIR__.'/../bin/stand-in.php', $this->instrument, $this->world], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+        $this->process = proc_open(
+            [PHP_BINARY, __DIR__.'/../bin/stand-in.php', $this->instrument, $this->world],
+            [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes,
+        );
     }
 
     protected function tearDown(): void
@@ -33,11 +36,14 @@ final class ServerTest extends TestCase
         $link = self::connect($this->instrument);
         $hand = self::connect($this->world);
         self::assertSame('status', self::hear($link)['event']);
-        $planted = self::ask($hand, ['do' => 'plant', 'site' => 's', 'seed' => 3, 'control' => [['name' => 'A', 'northing' => 0, 'easting' => 0, 'elevation' => 1], ['name' => 'B', 'northing' => 40, 'easting' => 30]]]);
+        $planted = self::ask($hand, ['do' => 'plant', 'site' => 's', 'seed' => 3, 'control' => [
+            ['name' => 'A', 'northing' => 0, 'easting' => 0, 'elevation' => 1], ['name' => 'B', 'northing' => 40, 'easting' => 30],
+        ]]);
         self::assertTrue($planted['ok']);
         self::assertCount(2, $planted['world']['marks']);
         self::assertFalse(self::ask($hand, ['do' => 'nothing'])['ok']);
-        fwrite($link, "not json\n".json_encode(['id' => 1, 'do' => 'dance'])."\n".json_encode(['id' => 2, 'do' => 'settings', 'ppm' => 5.5, 'prism_constant' => -0.03])."\n");
+        fwrite($link, "not json\n".json_encode(['id' => 1, 'do' => 'dance'])."\n"
+            .json_encode(['id' => 2, 'do' => 'settings', 'ppm' => 5.5, 'prism_constant' => -0.03])."\n");
         self::assertSame('not_understood', self::answer($link, 1)['why']);
         self::assertTrue(self::answer($link, 2)['ok']);
         fwrite($link, json_encode(['id' => 3, 'do' => 'measure'])."\n");

@@ -59,7 +59,10 @@ final class StandInTest extends TestCase
         $this->instrument->instruct(2, Instruction::measure(), $this->now);
         $done = $this->pass(2.0)[0];
         self::assertSame(2, $done['re']);
-        self::assertEqualsWithDelta($this->instrument->world->tripod->foot->distanceTo($this->instrument->world->marks['A']), $done['reading']['slope'] * sin($done['reading']['zenith']), 0.01);
+        self::assertEqualsWithDelta(
+            $this->instrument->world->tripod->foot->distanceTo($this->instrument->world->marks['A']),
+            $done['reading']['slope'] * sin($done['reading']['zenith']), 0.01,
+        );
     }
 
     public function test_it_refuses_as_an_instrument_would(): void
@@ -83,9 +86,17 @@ final class StandInTest extends TestCase
         $this->drawer->do(['do' => 'battery', 'left' => 0]);
         self::assertSame('battery_flat', $measure());
         $this->drawer->do(['do' => 'battery', 'left' => 1]);
-        $this->drawer->do(['do' => 'walk', 'northing' => $this->instrument->world->tripod->foot->northing + 0.1, 'easting' => $this->instrument->world->tripod->foot->easting, 'elevation' => $this->instrument->world->tripod->axis()->elevation - 2.0, 'atOnce' => true]);
+        $this->drawer->do([
+            'do' => 'walk', 'northing' => $this->instrument->world->tripod->foot->northing + 0.1,
+            'easting' => $this->instrument->world->tripod->foot->easting,
+            'elevation' => $this->instrument->world->tripod->axis()->elevation - 2.0, 'atOnce' => true,
+        ]);
         $foot = $this->instrument->world->tripod->foot;
-        $this->instrument->instruct(9, Instruction::turn($foot->azimuthTo($this->instrument->world->pole->tip) - $this->instrument->world->tripod->circleZero, M_PI_2), $this->now);
+        $this->instrument->instruct(
+            9,
+            Instruction::turn($foot->azimuthTo($this->instrument->world->pole->tip) - $this->instrument->world->tripod->circleZero, M_PI_2),
+            $this->now,
+        );
         $this->pass(6.0);
         self::assertSame('out_of_range', $measure());
     }
@@ -163,7 +174,10 @@ final class StandInTest extends TestCase
                 $sights[] = new ControlSight($name, $mark, Sight::reduce($instrument->readNow(), $world->air, new Target(2.0)));
             }
             $solution = Resection::solve($sights, $world->tripod->height, StandIn::accuracy());
-            foreach ([[$solution->station->mark->northing - $world->tripod->foot->northing, $solution->precision->northing()], [$solution->station->mark->easting - $world->tripod->foot->easting, $solution->precision->easting()]] as [$off, $deviation]) {
+            foreach ([
+                [$solution->station->mark->northing - $world->tripod->foot->northing, $solution->precision->northing()],
+                [$solution->station->mark->easting - $world->tripod->foot->easting, $solution->precision->easting()],
+            ] as [$off, $deviation]) {
                 $tried++;
                 $within += abs($off) < 1.96 * $deviation ? 1 : 0;
             }
@@ -173,7 +187,10 @@ final class StandInTest extends TestCase
 
     public function test_the_drawer_refuses_nonsense_with_a_sentence(): void
     {
-        foreach ([['do' => 'fly'], ['do' => 'walk'], ['do' => 'walk', 'mark' => 'Z'], ['do' => 'walk', 'northing' => 'x', 'easting' => 1], [], ['do' => 'air', 'pressure' => 3]] as $deed) {
+        foreach ([
+            ['do' => 'fly'], ['do' => 'walk'], ['do' => 'walk', 'mark' => 'Z'], ['do' => 'walk', 'northing' => 'x', 'easting' => 1], [],
+            ['do' => 'air', 'pressure' => 3],
+        ] as $deed) {
             try {
                 $this->drawer->do($deed);
                 self::fail('It was done.');
@@ -222,7 +239,9 @@ final class StandInTest extends TestCase
             $over = (string) array_key_first(self::control());
             $world->standTripod($over, null, 1.6);
             $on = new Occupied($over, self::control()[$over], 1.6);
-            $suspected['on a mark'] += BlunderDetection::explain(array_slice($sights(), 0, 2), self::control(), StandIn::accuracy(), on: $on) === null ? 0 : 1;
+            $suspected['on a mark'] += BlunderDetection::explain(
+                array_slice($sights(), 0, 2), self::control(), StandIn::accuracy(), on: $on,
+            ) === null ? 0 : 1;
         }
         // More than 9 of 150 would come once in 800 times.
         self::assertLessThanOrEqual(9, $suspected['free']);
@@ -236,7 +255,9 @@ final class StandInTest extends TestCase
         file_put_contents($file, $whole);
         self::assertSame($this->instrument->world->site, Server::restoredWorld($file)->site);
         // One property fewer: as it was put away before the air had that figure.
-        $less = preg_replace('~("Parlay\\\\Core\\\\Instrument\\\\Atmosphere":)5:\{(.*?)s:10:"refraction";d:[^;]+;~s', '${1}4:{$2', $whole, 1, $count);
+        $less = preg_replace(
+            '~("Parlay\\\\Core\\\\Instrument\\\\Atmosphere":)5:\{(.*?)s:10:"refraction";d:[^;]+;~s', '${1}4:{$2', $whole, 1, $count,
+        );
         self::assertSame(1, $count);
         foreach ([$less, substr($whole, 0, 200), '', 'nonsense'] as $bytes) {
             file_put_contents($file, $bytes);
@@ -272,6 +293,9 @@ final class StandInTest extends TestCase
     /** @return array<string, Position> */
     private static function control(): array
     {
-        return ['A' => new Position(1000.0, 2000.0, 10.0), 'B' => new Position(1060.0, 2015.0, 11.0), 'C' => new Position(1030.0, 2090.0, 9.5), 'D' => new Position(962.0, 2071.0, 10.4)];
+        return [
+            'A' => new Position(1000.0, 2000.0, 10.0), 'B' => new Position(1060.0, 2015.0, 11.0),
+            'C' => new Position(1030.0, 2090.0, 9.5), 'D' => new Position(962.0, 2071.0, 10.4),
+        ];
     }
 }

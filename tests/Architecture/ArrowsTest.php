@@ -17,14 +17,19 @@ final class ArrowsTest
     public function testCoreKnowsNothingElse(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('Parlay\Core'))
-            ->shouldNotDependOn()->classes(Selector::inNamespace('App'), Selector::inNamespace('Parlay\Words'), Selector::inNamespace('Parlay\Simulator'), Selector::inNamespace('Illuminate'), Selector::inNamespace('React'), Selector::inNamespace('Symfony'))
+            ->shouldNotDependOn()->classes(
+                Selector::inNamespace('App'), Selector::inNamespace('Parlay\Words'), Selector::inNamespace('Parlay\Simulator'),
+                Selector::inNamespace('Illuminate'), Selector::inNamespace('React'), Selector::inNamespace('Symfony'),
+            )
             ->because('the rules of the job hold without framework, database and interface');
     }
 
     public function testWordsKnowCoreOnly(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('Parlay\Words'))
-            ->shouldNotDependOn()->classes(Selector::inNamespace('App'), Selector::inNamespace('Parlay\Simulator'), Selector::inNamespace('Illuminate'))
+            ->shouldNotDependOn()->classes(
+                Selector::inNamespace('App'), Selector::inNamespace('Parlay\Simulator'), Selector::inNamespace('Illuminate'),
+            )
             ->because('what core found is said by whoever asks, on a screen or on paper');
     }
 
@@ -32,11 +37,16 @@ final class ArrowsTest
     public function testRulesKnowNoStyle(): Rule
     {
         return PHPat::rule()->classes(
-            Selector::inNamespace('Parlay\Core\Setups'), Selector::inNamespace('Parlay\Core\Stakeout'), Selector::inNamespace('Parlay\Core\Cogo'), Selector::inNamespace('Parlay\Core\Adjustment'),
-            Selector::inNamespace('Parlay\Core\Geometry'), Selector::inNamespace('Parlay\Core\Control'), Selector::inNamespace('Parlay\Core\Designs'), Selector::inNamespace('Parlay\Core\Fit'),
+            Selector::inNamespace('Parlay\Core\Setups'), Selector::inNamespace('Parlay\Core\Stakeout'),
+            Selector::inNamespace('Parlay\Core\Cogo'), Selector::inNamespace('Parlay\Core\Adjustment'),
+            Selector::inNamespace('Parlay\Core\Geometry'), Selector::inNamespace('Parlay\Core\Control'),
+            Selector::inNamespace('Parlay\Core\Designs'), Selector::inNamespace('Parlay\Core\Fit'),
             Selector::inNamespace('Parlay\Core\Instrument'), Selector::inNamespace('Parlay\Core\Points'),
         )
-            ->shouldNotDependOn()->classes(Selector::classname('Parlay\Core\Units\LengthStyle'), Selector::classname('Parlay\Core\Units\AngleStyle'), Selector::classname('Parlay\Core\Units\DirectionStyle'))
+            ->shouldNotDependOn()->classes(
+                Selector::classname('Parlay\Core\Units\LengthStyle'), Selector::classname('Parlay\Core\Units\AngleStyle'),
+                Selector::classname('Parlay\Core\Units\DirectionStyle'),
+            )
             ->because('rules speak in metres and radians');
     }
 
@@ -59,14 +69,16 @@ final class ArrowsTest
     {
         return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace(self::HTTP, true))
             ->shouldNotDependOn()->classes(
-                Selector::inNamespace(self::HTTP, true), Selector::inNamespace('Illuminate\Http'), Selector::inNamespace('Symfony\Component\HttpFoundation'), Selector::inNamespace('OpenApi'),
+                Selector::inNamespace(self::HTTP, true), Selector::inNamespace('Illuminate\Http'),
+                Selector::inNamespace('Symfony\Component\HttpFoundation'), Selector::inNamespace('OpenApi'),
             )
             ->because('what a subject can do is known without the interface that asks for it');
     }
 
     public function testOnlyPracticeKnowsTheStandIn(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace('App\Practice'), Selector::inNamespace('App\Providers'))
+        return PHPat::rule()->classes(Selector::inNamespace('App'))
+            ->excluding(Selector::inNamespace('App\Practice'), Selector::inNamespace('App\Providers'))
             ->shouldNotDependOn()->classes(Selector::classname('App\Practice\StandInDriver'))
             ->because('Parlay knows an instrument only through the contract in core');
     }
@@ -74,7 +86,10 @@ final class ArrowsTest
     /** What is computed is computed of places and lines, whichever drawing or file they came from. */
     public function testComputationsKnowNoDrawingsAndPointsNoFiles(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('Parlay\Core\Cogo'), Selector::inNamespace('Parlay\Core\Points'), Selector::inNamespace('Parlay\Core\Geometry'), Selector::inNamespace('Parlay\Core\Adjustment'))
+        return PHPat::rule()->classes(
+            Selector::inNamespace('Parlay\Core\Cogo'), Selector::inNamespace('Parlay\Core\Points'),
+            Selector::inNamespace('Parlay\Core\Geometry'), Selector::inNamespace('Parlay\Core\Adjustment'),
+        )
             ->shouldNotDependOn()->classes(Selector::inNamespace('Parlay\Core\Designs'), Selector::inNamespace('Parlay\Core\Formats'))
             ->because('arrows inside core run one way, too');
     }

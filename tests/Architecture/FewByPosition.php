@@ -39,6 +39,8 @@ final class FewByPosition implements Rule
         $byPosition = array_filter($node->getArgs(), static fn (Arg $a) => $a->name === null && ! $a->unpack);
 
         return count($byPosition) <= self::MOST ? []
-            : [RuleErrorBuilder::message(count($byPosition).' values by position: make it by their names.')->identifier('parlay.fewByPosition')->build()];
+            : [RuleErrorBuilder::message(count($byPosition).' values by position: make it by their names.')->identifier(
+                'parlay.fewByPosition',
+            )->build()];
     }
 }

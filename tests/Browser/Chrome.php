@@ -22,18 +22,23 @@ final class Chrome
     public function __construct(int $width, int $height, array $more = [])
     {
         $port = self::freePort();
-        $this->process = proc_open(['chromedriver', "--port=$port", '--allowed-ips=127.0.0.1'], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes)
+        $this->process = proc_open(
+            ['chromedriver', "--port=$port", '--allowed-ips=127.0.0.1'],
+            [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes,
+        )
             ?: throw new \RuntimeException('ChromeDriver could not be started.');
         $this->profile = sys_get_temp_dir().'/parlay-chrome-'.bin2hex(random_bytes(6));
         $options = (new ChromeOptions)->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update',
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic',
+            '--no-first-run', '--disable-background-networking', '--disable-component-update',
             '--disable-sync', '--hide-scrollbars', "--window-size=$width,$height", "--user-data-dir={$this->profile}", ...$more,
         ]);
         $capabilities = DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options);
         $this->driver = self::patiently(static fn () => RemoteWebDriver::create("http://127.0.0.1:$port", $capabilities, 10_000, 60_000));
         // The window's frame takes part of the size asked for; the page itself should have it.
         $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
-            'cmd' => 'Emulation.setDeviceMetricsOverride', 'params' => ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false],
+            'cmd' => 'Emulation.setDeviceMetricsOverride',
+            'params' => ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false],
         ]);
     }
 

@@ -34,28 +34,55 @@ final class DayTest extends TestCase
         $this->bringInDrawing($s, 'saltmarsh-yard.dxf', '113.420 m', 'Take 10 layers');
 
         // Points: what is hidden can't be picked; what is touched is named before it is taken.
-        $gully = ['n' => 78640 - 30 * sin(deg2rad(18)) - 12 * cos(deg2rad(18)), 'e' => 41250 - 30 * cos(deg2rad(18)) + 12 * sin(deg2rad(18))];
-        $s->press('Points')->press('Make points by touch')->fill('Prefix', 'G')->fill('Code', 'GULLY')->boxAround($gully['n'], $gully['e'], 4.0);
+        $gully = [
+            'n' => 78640 - 30 * sin(deg2rad(18)) - 12 * cos(deg2rad(18)), 'e' => 41250 - 30 * cos(deg2rad(18)) + 12 * sin(deg2rad(18)),
+        ];
+        $s->press('Points')->press('Make points by touch')->fill('Prefix', 'G')->fill('Code', 'GULLY')->boxAround(
+            $gully['n'], $gully['e'], 4.0,
+        );
         self::assertLessThan(0.05, $s->resolution());
         $s->touchPlan($gully['n'], $gully['e'])->see('layer DRAINS')->press('Make G1')->see('Search 1 points');
-        $s->touchPlan($gully['n'] + 0.3 * cos(deg2rad(18)), $gully['e'] - 0.3 * sin(deg2rad(18)))->see('layer DRAINS')->press('Make G2')->see('Search 2 points');
-        $s->press('Finish')->press('Type one in')->fill('Name', 'T1')->fill('Northing', '78650,25')->see('= 78650.250 m')->fill('Easting', '41250+1.5')->see('= 41251.500 m')->fill('Elevation', '4.6')->press('Keep')->see('Search 3 points');
+        $s->touchPlan($gully['n'] + 0.3 * cos(deg2rad(18)), $gully['e'] - 0.3 * sin(deg2rad(18)))
+            ->see('layer DRAINS')
+            ->press('Make G2')
+            ->see('Search 2 points');
+        $s->press('Finish')
+            ->press('Type one in')
+            ->fill('Name', 'T1')
+            ->fill('Northing', '78650,25')
+            ->see('= 78650.250 m')
+            ->fill('Easting', '41250+1.5')
+            ->see('= 41251.500 m')
+            ->fill('Elevation', '4.6')
+            ->press('Keep')
+            ->see('Search 3 points');
         $points = array_column(self::$parlay->ask('GET', "/projects/$id/points"), null, 'name');
         self::assertEqualsWithDelta([$gully['n'], $gully['e']], [$points['G1']['northing'], $points['G1']['easting']], 0.001);
         self::assertSame('drawing', $points['G1']['origin']);
         $s->press('Undo')->see('Search 2 points')->press('Redo')->see('Search 3 points');
         $s->press('Drawings')->press('None')->see('0 of 10 shown');
-        $s->press('Points')->press('Make points by touch')->touchPlan($gully['n'], $gully['e'])->see('Nothing to take within reach')->press('Finish');
+        $s->press('Points')
+            ->press('Make points by touch')
+            ->touchPlan($gully['n'], $gully['e'])
+            ->see('Nothing to take within reach')
+            ->press('Finish');
         $s->press('Drawings')->press('Only DRAINS')->see('1 of 10 shown')->press('All')->see('10 of 10 shown');
 
         // Setup: a resection on three marks, and a check on a fourth.
         $s->open("/p/$id/set-up")->press('Practice world')->press('Bring the stand-in to this site');
         $height = self::$parlay->ask('GET', '/practice')['tripod']['height'];
-        $s->see('the tape reads')->press('Resection')->fill('Instrument height', (string) $height)->unfold('Instrument and air')->fill('Pressure, hPa', '1009')->fill('Temperature, °C', '18');
+        $s->see('the tape reads')
+            ->press('Resection')
+            ->fill('Instrument height', (string) $height)
+            ->unfold('Instrument and air')
+            ->fill('Pressure, hPa', '1009')
+            ->fill('Temperature, °C', '18');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
             $this->walkTo($s, $mark);
             $s->choose('Next sight', $mark)->press("Measure $mark")->see('raw: Hz');
-            self::assertTrue(Running::until(fn () => in_array($mark, array_column(self::$parlay->ask('GET', "/projects/$id/setup")['draft']['sights'] ?? [], 'name'), true), 10));
+            self::assertTrue(Running::until(fn () => in_array(
+                $mark, array_column(self::$parlay->ask('GET', "/projects/$id/setup")['draft']['sights'] ?? [], 'name'), true,
+            ), 10));
         }
         $s->see('CP3 another round')->see('Standard deviation')->press('Accept this setup')->see('Not checked yet');
 
@@ -69,12 +96,22 @@ final class DayTest extends TestCase
         // Stake: the dial leads in, out of tolerance asks, again adds a record, the end is announced.
         $s->open("/p/$id/stake")->choose('Point to stake', 'T1');
         $this->walkToTarget($s);
-        $s->see('as you hold the pole and face the instrument')->choose('Nudge by', '100 mm')->press('Nudge north')->press('Measure and store')->see('Out of tolerance')->press('Do not store');
+        $s->see('as you hold the pole and face the instrument')
+            ->choose('Nudge by', '100 mm')
+            ->press('Nudge north')
+            ->press('Measure and store')
+            ->see('Out of tolerance')
+            ->press('Do not store');
         self::assertSame([], array_filter(self::$parlay->ask('GET', "/projects/$id/marks"), static fn ($m) => $m['kind'] === 'stake'));
         $s->press('Measure and store')->see('Out of tolerance')->press('Store anyway')->see('against design')->see('1 of 3');
         $s->driver->navigate()->refresh();
         $s->see('staked already, out');
-        $s->press('Nudge south')->press('Say moves by north')->see('by the site grid')->press('Measure and store')->see('against design')->see('in tolerance');
+        $s->press('Nudge south')
+            ->press('Say moves by north')
+            ->see('by the site grid')
+            ->press('Measure and store')
+            ->see('against design')
+            ->see('in tolerance');
         self::assertSame(2, array_column(self::$parlay->ask('GET', "/projects/$id/points"), 'stakes', 'name')['T1']);
         foreach ([1, 2] as $left) {
             preg_match('~Walk to \S+, as designed~', $s->text(), $before);
@@ -85,7 +122,11 @@ final class DayTest extends TestCase
         $s->see('All 3 points are staked: this is the end of the list');
 
         // As-built, report, field book.
-        $s->open("/p/$id/as-built")->fill('Name', 'kerbÄ')->fill('Code', 'KERB')->press('Measure kerbÄ, against nothing')->see('no design to judge by');
+        $s->open("/p/$id/as-built")
+            ->fill('Name', 'kerbÄ')
+            ->fill('Code', 'KERB')
+            ->press('Measure kerbÄ, against nothing')
+            ->see('no design to judge by');
         $s->choose('Held against', 'T1')->press('Measure T1, against its design')->see('against design');
         $s->press('Pull the field book up')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
         $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'at ST1', 'out of tolerance']);
@@ -104,24 +145,57 @@ final class DayTest extends TestCase
         $this->bringInControl($s, 'larkfield-creamery-control.txt', 'Take 4 as control', 'LC-3');
         $this->bringInDrawing($s, 'larkfield-creamery.dxf', "120' 0\"", 'Take 5 layers');
         $tank = ['n' => (5200 + 84) * 0.3048, 'e' => (2350 + 20) * 0.3048];
-        $s->press('Points')->press('Make points by touch')->fill('Prefix', 'T')->boxAround($tank['n'], $tank['e'], 5.0)->touchPlan($tank['n'], $tank['e'])->see('layer TANK')->press('Make T1')->see('Search 1 points')->press('Finish');
+        $s->press('Points')
+            ->press('Make points by touch')
+            ->fill('Prefix', 'T')
+            ->boxAround($tank['n'], $tank['e'], 5.0)
+            ->touchPlan($tank['n'], $tank['e'])
+            ->see('layer TANK')
+            ->press('Make T1')
+            ->see('Search 1 points')
+            ->press('Finish');
         self::assertEqualsWithDelta($tank['n'], self::$parlay->ask('GET', "/projects/$id/points")[0]['northing'], 1e-4);
 
         $s->open("/p/$id/set-up")->press('Practice world')->press('Bring the stand-in to this site')->see('the tape reads');
         $s->choose('Mark on the ground', 'LC-1')->press('Stand on LC-1')->see('Stands over LC-1');
         $height = self::$parlay->ask('GET', '/practice')['tripod']['height'] / 0.3048;
-        $s->press('Close the practice world')->press('Known point')->choose('Instrument stands on', 'LC-1')->fill('Instrument height', number_format($height, 4, '.', ''))->unfold('Instrument and air')->fill('Pressure, hPa', '1009')->fill('Temperature, °C', '18');
+        $s->press('Close the practice world')
+            ->press('Known point')
+            ->choose('Instrument stands on', 'LC-1')
+            ->fill('Instrument height', number_format($height, 4, '.', ''))
+            ->unfold('Instrument and air')
+            ->fill('Pressure, hPa', '1009')
+            ->fill('Temperature, °C', '18');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-3', 'atOnce' => true]);
         // The drawer's pole is 2 m high; here that is typed in feet and inches.
-        $s->fill('Target height', "6' 6 3/4\"")->see("= 6' 6 3/4\"")->choose('Backsight', 'LC-3')->press('Measure LC-3')->see('cannot be checked with one sight')->press('Accept this setup')->see('Not checked yet')->see('cannot be checked with one sight');
+        $s->fill('Target height', "6' 6 3/4\"")
+            ->see("= 6' 6 3/4\"")
+            ->choose('Backsight', 'LC-3')
+            ->press('Measure LC-3')
+            ->see('cannot be checked with one sight')
+            ->press('Accept this setup')
+            ->see('Not checked yet')
+            ->see('cannot be checked with one sight');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-4', 'atOnce' => true]);
         $s->choose('Control point', 'LC-4')->press('Check LC-4')->see('against its mark');
 
-        $s->open("/p/$id/stake")->see('1 of 1 left')->touchPlan($tank['n'], $tank['e'])->see('Stakeout point T1')->press('Close')->see('Stake T1');
+        $s->open("/p/$id/stake")
+            ->see('1 of 1 left')
+            ->touchPlan($tank['n'], $tank['e'])
+            ->see('Stakeout point T1')
+            ->press('Close')
+            ->see('Stake T1');
         $point = self::$parlay->ask('GET', "/projects/$id/points")[0];
         // Well inside the tolerance of 3/16 inch, whatever holding the pole and the backsight add to it.
-        self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $point['northing'] + 0.001, 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true]);
-        $s->see('as you hold the pole and face the instrument')->see('1/16"')->press('Measure and store')->see('against design')->see('this is the end of the list');
+        self::$parlay->ask('POST', '/practice', [
+            'do' => 'walk', 'northing' => $point['northing'] + 0.001, 'easting' => $point['easting'],
+            'elevation' => $point['elevation'], 'atOnce' => true,
+        ]);
+        $s->see('as you hold the pole and face the instrument')
+            ->see('1/16"')
+            ->press('Measure and store')
+            ->see('against design')
+            ->see('this is the end of the list');
         $this->handOver($s, $id, 'Larkfield', ['T1', 'LC-1', 'known point with backsight', '1/16"']);
     }
 
@@ -148,7 +222,12 @@ final class DayTest extends TestCase
         $other->open("/p/$id/control")->see('Bring in the site surveyor');
         $one->press('Type one in')->fill('Name', 'From tab one')->fill('Northing', '1')->fill('Easting', '2')->press('Keep');
         $other->see('From tab one', 4.0);
-        $other->press('Type one in')->fill('Name', 'From tab one')->fill('Northing', '1')->fill('Easting', '2')->press('Keep')->see('There is a control point “From tab one” already');
+        $other->press('Type one in')
+            ->fill('Name', 'From tab one')
+            ->fill('Northing', '1')
+            ->fill('Easting', '2')
+            ->press('Keep')
+            ->see('There is a control point “From tab one” already');
     }
 
     private function startProject(Screen $s, string $name, ?string $lengths): int
@@ -165,14 +244,22 @@ final class DayTest extends TestCase
 
     private function bringInControl(Screen $s, string $file, string $take, string $expect): void
     {
-        $s->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', self::FILES."/$file")->see('As it is read')->press($take)->see($expect);
+        $s->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', self::FILES."/$file")
+            ->see('As it is read')
+            ->press($take)
+            ->see($expect);
         $s->driver->navigate()->refresh();
         $s->see($expect)->press('Bring in a drawing');
     }
 
     private function bringInDrawing(Screen $s, string $file, string $size, string $take): void
     {
-        $s->give('Choose or drop a drawing (DXF)', self::FILES."/$file")->see('That makes the work')->see($size)->press($take)->see('Layers:')->doNotSee('Taking the drawing');
+        $s->give('Choose or drop a drawing (DXF)', self::FILES."/$file")
+            ->see('That makes the work')
+            ->see($size)
+            ->press($take)
+            ->see('Layers:')
+            ->doNotSee('Taking the drawing');
     }
 
     private function walkTo(Screen $s, string $mark): void
@@ -204,12 +291,17 @@ final class DayTest extends TestCase
             return ! $pole['walking'] && hypot($pole['northing'] - $target['northing'], $pole['easting'] - $target['easting']) < 1e-6;
         };
         self::assertTrue(Running::until($there, 30), 'the pole stands at the target');
-        $led = static fn () => str_contains($s->text(), 'as you hold the pole and face the instrument') || str_contains($s->text(), 'by the site grid');
-        // On a slow machine the instrument finds the pole by itself a little later: it is turned by hand only where it really looks elsewhere.
+        $led = static fn () => str_contains($s->text(), 'as you hold the pole and face the instrument')
+            || str_contains($s->text(), 'by the site grid');
+        // On a slow machine the instrument finds the pole by itself a little later: it is turned by hand only where it really looks
+        // elsewhere.
         if (! Running::until($led, 12) && str_contains($s->text(), 'Turn to the point again')) {
             $s->press('Turn to the point again');
         }
-        self::assertTrue(Running::until($led, 10), 'Not led: '.json_encode([self::$parlay->ask('GET', '/practice'), file_get_contents(self::$parlay->data.'/instrument.json')]));
+        self::assertTrue(
+            Running::until($led, 10),
+            'Not led: '.json_encode([self::$parlay->ask('GET', '/practice'), file_get_contents(self::$parlay->data.'/instrument.json')]),
+        );
     }
 
     /** @param  list<string>  $expected */

@@ -34,7 +34,9 @@ final class Screen
 
     public function press(string $words): self
     {
-        $this->find("//*[self::button or self::a or @role='tab'][normalize-space(.)='$words' or @aria-label='$words']", function (RemoteWebElement $e) {
+        $this->find("//*[self::button or self::a or @role='tab'][normalize-space(.)='$words' or @aria-label='$words']", function (
+            RemoteWebElement $e,
+        ) {
             if (! $e->isEnabled()) {
                 return null;
             }
@@ -102,14 +104,20 @@ final class Screen
 
     public function choose(string $label, string $option): self
     {
-        $this->find($this->field($label)."//option[starts-with(normalize-space(.), '$option')]", static fn (RemoteWebElement $e) => [$e->click()]);
+        $this->find(
+            $this->field($label)."//option[starts-with(normalize-space(.), '$option')]",
+            static fn (RemoteWebElement $e) => [$e->click()],
+        );
 
         return $this;
     }
 
     public function give(string $label, string $file): self
     {
-        $this->find("//input[@type='file' and @aria-label='$label']", static fn (RemoteWebElement $e) => [$e->sendKeys((string) realpath($file))], false);
+        $this->find(
+            "//input[@type='file' and @aria-label='$label']",
+            static fn (RemoteWebElement $e) => [$e->sendKeys((string) realpath($file))], false,
+        );
 
         return $this;
     }
@@ -175,7 +183,12 @@ final class Screen
         [$x, $y] = $this->onPlan($northing, $easting);
         [$x2, $y2] = $this->onPlan($toNorthing, $toEasting);
         $plan = $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'));
-        (new WebDriverActions($this->driver))->moveToElement($plan, $x, $y)->clickAndHold()->moveToElement($plan, intdiv($x + $x2, 2), intdiv($y + $y2, 2))->moveToElement($plan, $x2, $y2)->release()->perform();
+        (new WebDriverActions($this->driver))->moveToElement($plan, $x, $y)
+            ->clickAndHold()
+            ->moveToElement($plan, intdiv($x + $x2, 2), intdiv($y + $y2, 2))
+            ->moveToElement($plan, $x2, $y2)
+            ->release()
+            ->perform();
         usleep(400_000);
 
         return $this;
@@ -188,7 +201,12 @@ final class Screen
         [$x1, $y1] = $this->onPlan($northing + $metres, $easting - $metres);
         [$x2, $y2] = $this->onPlan($northing - $metres, $easting + $metres);
         $plan = $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'));
-        (new WebDriverActions($this->driver))->moveToElement($plan, $x1, $y1)->clickAndHold()->moveToElement($plan, intdiv($x1 + $x2, 2), intdiv($y1 + $y2, 2))->moveToElement($plan, $x2, $y2)->release()->perform();
+        (new WebDriverActions($this->driver))->moveToElement($plan, $x1, $y1)
+            ->clickAndHold()
+            ->moveToElement($plan, intdiv($x1 + $x2, 2), intdiv($y1 + $y2, 2))
+            ->moveToElement($plan, $x2, $y2)
+            ->release()
+            ->perform();
         usleep(700_000);
 
         return $this;
@@ -210,7 +228,10 @@ final class Screen
     /** @return array{float, float, float, float} */
     private function view(): array
     {
-        return array_map(floatval(...), explode(' ', (string) $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'))->getAttribute('data-view')));
+        return array_map(
+            floatval(...),
+            explode(' ', (string) $this->driver->findElement(WebDriverBy::cssSelector('[aria-label="Plan"]'))->getAttribute('data-view')),
+        );
     }
 
     private function field(string $label): string

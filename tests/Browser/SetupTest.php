@@ -38,9 +38,15 @@ final class SetupTest extends TestCase
         self::$parlay->ask('POST', '/practice', ['do' => 'pole', 'height' => 2.1]);
         $this->measure($id, 'CP4', 'CP4');
         $s->driver->navigate()->refresh();
-        $s->see('“CP4” comes out')->see('its target height or its elevation in the control is wrong by that')->press('Leave CP4 out for height')->doNotSee('Why the sights don’t fit');
+        $s->see('“CP4” comes out')
+            ->see('its target height or its elevation in the control is wrong by that')
+            ->press('Leave CP4 out for height')
+            ->doNotSee('Why the sights don’t fit');
         // Used again, and the figure mended instead.
-        $sights = array_map(static fn (array $x) => ['controlId' => $x['controlId'], 'observationId' => $x['observationId']], $this->setupOf($id)['draft']['sights']);
+        $sights = array_map(
+            static fn (array $x) => ['controlId' => $x['controlId'], 'observationId' => $x['observationId']],
+            $this->setupOf($id)['draft']['sights'],
+        );
         self::$parlay->ask('PATCH', "/projects/$id/setup", ['sights' => $sights]);
         $s->pressStarting('The target of CP4 was at')->doNotSee('Why the sights don’t fit');
         self::assertEqualsWithDelta(2.1, array_column($this->setupOf($id)['draft']['sights'], 'targetHeight', 'name')['CP4'], 0.008);
@@ -56,7 +62,12 @@ final class SetupTest extends TestCase
         $s->open("/p/$id/set-up")->press('Grid lines')->see('shots are taken along two lines');
         foreach ([['L1', [-14, -9], [-14, 40]], ['L2', [-14, -9], [40, -9]]] as [$name, $from, $to]) {
             // Coordinates are typed in the project's order, northing first.
-            $s->press('Add a line of the drawing, or through two places')->choose('Line', 'through two places')->fill('From', $end(...$from))->fill('To', $end(...$to))->press('Take this line')->see("Line $name");
+            $s->press('Add a line of the drawing, or through two places')
+                ->choose('Line', 'through two places')
+                ->fill('From', $end(...$from))
+                ->fill('To', $end(...$to))
+                ->press('Take this line')
+                ->see("Line $name");
         }
         foreach ([['L1', -14, 5], ['L1', -14, 30], ['L2', 3, -9], ['L2', 35, -9]] as $i => [$line, $n, $e]) {
             $this->standPole($id, $foot['northing'] + $n, $foot['easting'] + $e, $foot['elevation']);
@@ -64,13 +75,21 @@ final class SetupTest extends TestCase
             self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['shots']) === $i + 1, 15));
         }
         $s->see('Two places fit')->see('4 of 4 shots lie on the drawn parts')->see('half a turn about the crossing');
-        $off = fn (): float => hypot($this->setupOf($id)['solution']['station']['mark']['northing'] - $foot['northing'], $this->setupOf($id)['solution']['station']['mark']['easting'] - $foot['easting']);
+        $off = fn (): float => hypot(
+            $this->setupOf($id)['solution']['station']['mark']['northing'] - $foot['northing'],
+            $this->setupOf($id)['solution']['station']['mark']['easting'] - $foot['easting'],
+        );
         self::assertLessThan(0.02, $off());
         $s->pressStarting('Place 2');
         self::assertTrue(Running::until(static fn () => $off() > 10.0, 10), 'the other place can be chosen');
         $s->pressStarting('Place 1');
         self::assertTrue(Running::until(static fn () => $off() < 0.02, 10));
-        $s->press('Accept this setup')->see('grid lines at ST1')->see('no elevation')->press('Set up anew')->press('Height only')->see('benchmarks give its height');
+        $s->press('Accept this setup')
+            ->see('grid lines at ST1')
+            ->see('no elevation')
+            ->press('Set up anew')
+            ->press('Height only')
+            ->see('benchmarks give its height');
         $this->measureInto($s, $id, 'BM1', 'Benchmark');
         $s->see('one benchmark and is not checked')->press('Accept this setup')->see('height only at ST1');
         self::assertEqualsWithDelta($foot['elevation'], $this->setupOf($id)['current']['elevation'], 0.01);
@@ -87,12 +106,26 @@ final class SetupTest extends TestCase
         $this->measureInto($s, $id, 'CP2', 'Backsight');
         $s->see('The residuals are such')->doNotSee('cannot be checked with one sight');
         // Both come out too high alike: the tape was misread, and the height that fits is taken at one touch.
-        $s->fill('Instrument height', '1.55')->see('too high alike: the instrument height')->pressStarting('The tape says')->doNotSee('too high alike')->see('The residuals are such');
-        self::assertEqualsWithDelta(self::$parlay->ask('GET', '/practice')['tripod']['height'], $this->setupOf($id)['draft']['instrumentHeight'], 0.006);
-        $s->press('Another way')->press('Given direction')->see('nothing checks it')->fill('Direction from here to the mark', '12 30 00')->see('= 12°30′00″');
+        $s->fill('Instrument height', '1.55')
+            ->see('too high alike: the instrument height')
+            ->pressStarting('The tape says')
+            ->doNotSee('too high alike')
+            ->see('The residuals are such');
+        self::assertEqualsWithDelta(
+            self::$parlay->ask('GET', '/practice')['tripod']['height'], $this->setupOf($id)['draft']['instrumentHeight'], 0.006,
+        );
+        $s->press('Another way')
+            ->press('Given direction')
+            ->see('nothing checks it')
+            ->fill('Direction from here to the mark', '12 30 00')
+            ->see('= 12°30′00″');
         $this->standOn($id, 'CP3');
         $s->press('Measure the mark')->see('everything staked from here turns with it')->see('Circle zero at');
-        self::assertEqualsWithDelta(deg2rad(12.5), fmod($this->setupOf($id)['solution']['station']['orientation'] + $this->setupOf($id)['draft']['shots'][0]['circle'], 2 * M_PI), 1e-6);
+        self::assertEqualsWithDelta(
+            deg2rad(12.5),
+            fmod($this->setupOf($id)['solution']['station']['orientation'] + $this->setupOf($id)['draft']['shots'][0]['circle'], 2 * M_PI),
+            1e-6,
+        );
         self::$parlay->ask('PATCH', "/projects/$id/setup", ['shots' => [], 'sights' => []]);
         $s->open("/p/$id/set-up")->press('Baseline')->see('the first mark')->fill('Direction from the first mark to the second', '0');
         foreach (['first', 'second'] as $i => $which) {
@@ -115,7 +148,12 @@ final class SetupTest extends TestCase
         $this->standOn($id, 'CP5');
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 0.3]);
         $s->choose('Next sight', 'CP5')->press('Measure CP5')->press('Measuring… touch to cancel')->see('cancelled');
-        $s->choose('Next sight', 'CP5')->press('Measure CP5')->see('touch to cancel')->press('Cut the link for 5 s')->see('link lost')->see('The link to the instrument');
+        $s->choose('Next sight', 'CP5')
+            ->press('Measure CP5')
+            ->see('touch to cancel')
+            ->press('Cut the link for 5 s')
+            ->see('link lost')
+            ->see('The link to the instrument');
         self::assertCount(3, $this->setupOf($id)['draft']['sights']);
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
         // The page is reloaded while the instrument measures: the sight comes into the setup all the same.
@@ -134,7 +172,11 @@ final class SetupTest extends TestCase
     {
         $id = $this->site();
         $s = new Screen(new Chrome(1280, 800), self::$parlay->url);
-        $s->open("/p/$id/set-up")->press('Practice world')->see('the tape reads')->choose('Mark on the ground', 'CP4')->press('Next on the wrong face');
+        $s->open("/p/$id/set-up")
+            ->press('Practice world')
+            ->see('the tape reads')
+            ->choose('Mark on the ground', 'CP4')
+            ->press('Next on the wrong face');
         foreach (['CP4', 'CP1', 'CP2', 'CP3', 'CP5'] as $mark) {
             $this->measure($id, $mark, $mark);
         }
@@ -146,9 +188,21 @@ final class SetupTest extends TestCase
         // The tape had been read 20 mm wrong on the pole: every reading of this setup is mended, and the setup proposed anew.
         $s->press('Pull the field book up');
         $this->openBookLine($s, 'reading CP5');
-        $s->press('Mend its target height or constant')->fill('The target height really was', '1.98')->fill('Why', 'tape misread')->tick('All readings with the same target')->press('Mend it')->see('readings are mended');
-        $s->open("/p/$id/set-up")->see('Mended since: what would change')->see('the station moves by')->fill('What was mended, and why', 'tape misread')->press('Adopt the mended figures')->doNotSee('Mended since: what would change');
-        $setups = array_values(array_filter(self::$parlay->ask('GET', "/projects/$id/field-book"), static fn (array $e) => $e['kind'] === 'setup'));
+        $s->press('Mend its target height or constant')
+            ->fill('The target height really was', '1.98')
+            ->fill('Why', 'tape misread')
+            ->tick('All readings with the same target')
+            ->press('Mend it')
+            ->see('readings are mended');
+        $s->open("/p/$id/set-up")
+            ->see('Mended since: what would change')
+            ->see('the station moves by')
+            ->fill('What was mended, and why', 'tape misread')
+            ->press('Adopt the mended figures')
+            ->doNotSee('Mended since: what would change');
+        $setups = array_values(
+            array_filter(self::$parlay->ask('GET', "/projects/$id/field-book"), static fn (array $e) => $e['kind'] === 'setup'),
+        );
         self::assertCount(2, $setups, 'the old setup stays in the book beside the new');
         self::assertEqualsWithDelta(-0.02, $setups[0]['setup']['setup']['elevation'] - $setups[1]['setup']['setup']['elevation'], 0.001);
     }
@@ -156,9 +210,18 @@ final class SetupTest extends TestCase
     public function test_where_to_stand_and_readings_typed_from_the_display(): void
     {
         $id = $this->site();
-        self::$parlay->ask('POST', "/projects/$id/points", ['name' => 'P1', 'northing' => 78650.0, 'easting' => 41250.0, 'elevation' => 4.0]);
+        self::$parlay->ask(
+            'POST', "/projects/$id/points", ['name' => 'P1', 'northing' => 78650.0, 'easting' => 41250.0, 'elevation' => 4.0],
+        );
         $s = new Screen(new Chrome(1280, 800), self::$parlay->url);
-        $s->open("/p/$id/set-up")->press('Where to stand')->see('Touch the plan')->press('Look for good places')->see('200 × 200 places')->press('Stand at the best place')->see('Best sighted')->see('the worst point is P1');
+        $s->open("/p/$id/set-up")
+            ->press('Where to stand')
+            ->see('Touch the plan')
+            ->press('Look for good places')
+            ->see('200 × 200 places')
+            ->press('Stand at the best place')
+            ->see('Best sighted')
+            ->see('the worst point is P1');
         // Dragged, not touched: the plan stays, the ghost goes along, and what it would give changes with it.
         $s->touchPlan(78650.0, 41260.0);
         usleep(1_500_000);
@@ -175,9 +238,15 @@ final class SetupTest extends TestCase
         self::$parlay->ask('PATCH', "/projects/$id/setup", ['sights' => []]);
         $s->open("/p/$id/set-up")->unfold('Readings without a link');
         $g = static fn (float $r): string => sprintf('%.7f', rad2deg($r));
-        $lines = implode("\n", array_map(static fn (array $r) => "{$r['name']};{$g($r['circle'])};{$g($r['zenith'])};".sprintf('%.5f', ($r['slope'] - $r['prismConstantApplied']) / (1 + 1e-6 * $r['ppmApplied'])), $linked['draft']['sights']));
-        $s->fill('or paste them', "$lines\nCP9;1;90;5")->see('no control point is called “CP9”')->press('Take 3 sights')->see('What would be accepted');
-        self::assertEqualsWithDelta($linked['solution']['station']['mark']['northing'], $this->setupOf($id)['solution']['station']['mark']['northing'], 1e-4);
+        $lines = implode("\n", array_map(static fn (array $r) => "{$r['name']};{$g($r['circle'])};{$g($r['zenith'])};"
+            .sprintf('%.5f', ($r['slope'] - $r['prismConstantApplied']) / (1 + 1e-6 * $r['ppmApplied'])), $linked['draft']['sights']));
+        $s->fill('or paste them', "$lines\nCP9;1;90;5")
+            ->see('no control point is called “CP9”')
+            ->press('Take 3 sights')
+            ->see('What would be accepted');
+        self::assertEqualsWithDelta(
+            $linked['solution']['station']['mark']['northing'], $this->setupOf($id)['solution']['station']['mark']['northing'], 1e-4,
+        );
     }
 
     private function openBookLine(Screen $s, string $words): void
@@ -209,13 +278,19 @@ final class SetupTest extends TestCase
     /** The pole stands there, and the instrument has found it. */
     private function standPole(int $id, float $northing, float $easting, float $elevation): void
     {
-        self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $northing, 'easting' => $easting, 'elevation' => $elevation, 'atOnce' => true]);
+        self::$parlay->ask(
+            'POST', '/practice',
+            ['do' => 'walk', 'northing' => $northing, 'easting' => $easting, 'elevation' => $elevation, 'atOnce' => true],
+        );
         $this->done($id, 'search', []);
     }
 
     private function site(): int
     {
-        $id = self::$parlay->ask('POST', '/projects', ['name' => 'Yard', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']])['id'];
+        $id = self::$parlay->ask('POST', '/projects', [
+            'name' => 'Yard',
+            'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+        ])['id'];
         $upload = self::$parlay->upload($id, __DIR__.'/../../database/demo/files/saltmarsh-yard-control.csv')['upload'];
         $layout = self::$parlay->ask('POST', "/projects/$id/points-preview", ['upload' => $upload])['layout'];
         self::$parlay->ask('POST', "/projects/$id/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'control']);
@@ -223,7 +298,10 @@ final class SetupTest extends TestCase
         self::$parlay->ask('POST', "/projects/$id/practice-site");
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
         $world = self::$parlay->ask('GET', '/practice');
-        self::$parlay->ask('PATCH', "/projects/$id/setup", ['method' => 'resection', 'instrumentHeight' => $world['tripod']['height'], 'pressure' => 1009.0, 'temperature' => 18.0]);
+        self::$parlay->ask(
+            'PATCH', "/projects/$id/setup",
+            ['method' => 'resection', 'instrumentHeight' => $world['tripod']['height'], 'pressure' => 1009.0, 'temperature' => 18.0],
+        );
 
         return $id;
     }
@@ -233,9 +311,14 @@ final class SetupTest extends TestCase
         $control = array_column(self::$parlay->ask('GET', "/projects/$id/control"), 'id', 'name');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => $stoodOn, 'atOnce' => true]);
         $observation = $this->done($id, 'measure', ['purpose' => 'setup', 'controlId' => $control[$named]])['observationId'];
-        $sights = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'observationId' => $s['observationId'], 'plan' => $s['plan'], 'height' => $s['height']], $this->setupOf($id)['draft']['sights']);
+        $sights = array_map(static fn (array $s) => [
+            'controlId' => $s['controlId'], 'observationId' => $s['observationId'], 'plan' => $s['plan'], 'height' => $s['height'],
+        ], $this->setupOf($id)['draft']['sights']);
         $sights = array_values(array_filter($sights, static fn (array $s) => $s['controlId'] !== $control[$named]));
-        self::$parlay->ask('PATCH', "/projects/$id/setup", ['sights' => [...$sights, ['controlId' => $control[$named], 'observationId' => $observation]]]);
+        self::$parlay->ask(
+            'PATCH', "/projects/$id/setup",
+            ['sights' => [...$sights, ['controlId' => $control[$named], 'observationId' => $observation]]],
+        );
     }
 
     /**

@@ -36,8 +36,12 @@ final class StrangersTest extends TestCase
                 self::assertSame(['nothing', 'nothing'], [$came['read'], $came['json']], $page);
                 self::assertSame([], $parlay->ask('GET', '/projects'), "$page changed something");
                 self::assertSame([], glob("{$parlay->data}/uploads/*"));
-                $chrome->driver->executeScript("const f = document.createElement('iframe'); f.id = 'in'; f.src = '{$parlay->url}/projects'; document.body.append(f);");
-                self::assertTrue(Running::until(fn () => $chrome->driver->executeScript("const f = document.getElementById('in'); try { return f.contentDocument === null } catch { return true }") === true, 10), 'shown in no other page');
+                $chrome->driver->executeScript(
+                    "const f = document.createElement('iframe'); f.id = 'in'; f.src = '{$parlay->url}/projects'; document.body.append(f);",
+                );
+                self::assertTrue(Running::until(fn () => $chrome->driver->executeScript(
+                    "const f = document.getElementById('in'); try { return f.contentDocument === null } catch { return true }",
+                ) === true, 10), 'shown in no other page');
                 unset($chrome);
             }
         } finally {
@@ -67,19 +71,30 @@ final class StrangersTest extends TestCase
         self::assertStringContainsString('asks for its key', $parlay->ask('GET', '/projects')['message']);
         $chrome = new Chrome(800, 1280);
         $s = new Screen($chrome, $parlay->url);
-        $s->open('/projects')->see('so it asks for its key')->fill('Key', 'a-wrong-one')->press('Enter')->see('This Parlay asks for its key');
+        $s->open('/projects')
+            ->see('so it asks for its key')
+            ->fill('Key', 'a-wrong-one')
+            ->press('Enter')
+            ->see('This Parlay asks for its key');
         $s->fill('Key', $key)->press('Enter')->see('There is no project yet');
         $s->open('/projects')->see('There is no project yet');
-        self::assertSame([true, 'Strict'], array_values(array_intersect_key($chrome->driver->manage()->getCookies()[0]->toArray(), ['httpOnly' => 1, 'sameSite' => 1])));
+        self::assertSame(
+            [true, 'Strict'],
+            array_values(array_intersect_key($chrome->driver->manage()->getCookies()[0]->toArray(), ['httpOnly' => 1, 'sameSite' => 1])),
+        );
         // By the address in the terminal, in one go.
         $other = new Screen(new Chrome(800, 1280), $parlay->url);
         $other->open("/enter#$key")->see('There is no project yet');
         self::assertStringNotContainsString($key, $other->driver->getCurrentURL());
-        exec(escapeshellarg(dirname(__DIR__, 2).'/parlay')." key --host 0.0.0.0 --port {$parlay->port} --data ".escapeshellarg($parlay->data), $said);
+        exec(escapeshellarg(dirname(__DIR__, 2).'/parlay')
+            ." key --host 0.0.0.0 --port {$parlay->port} --data "
+            .escapeshellarg($parlay->data), $said);
         self::assertNotSame($key, trim((string) file_get_contents("{$parlay->data}/access-key")));
         $s->open('/projects')->see('so it asks for its key');
         $new = trim((string) file_get_contents("{$parlay->data}/access-key"));
-        $ask = static fn (string $bearer): int => (int) explode(' ', (string) (get_headers("{$parlay->url}/api/v1/projects", false, stream_context_create(['http' => ['header' => "Authorization: Bearer $bearer"]])) ?: ['- 0'])[0])[1];
+        $ask = static fn (string $bearer): int => (int) explode(' ', (string) (get_headers(
+            "{$parlay->url}/api/v1/projects", false, stream_context_create(['http' => ['header' => "Authorization: Bearer $bearer"]]),
+        ) ?: ['- 0'])[0])[1];
         self::assertSame([200, 401], [$ask($new), $ask($key)]);
         $codes = array_map(static fn () => $ask('guessed'), range(1, 8));
         self::assertContains(429, $codes, 'wrong keys are slowed down');
@@ -92,7 +107,10 @@ final class StrangersTest extends TestCase
         @mkdir($folder);
         file_put_contents("$folder/index.html", '<!doctype html><title>elsewhere</title><body>');
         $port = Chrome::freePort();
-        $server = proc_open([PHP_BINARY, '-q', '-S', "0.0.0.0:$port", '-t', $folder], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes) ?: throw new \RuntimeException('No server.');
+        $server = proc_open(
+            [PHP_BINARY, '-q', '-S', "0.0.0.0:$port", '-t', $folder],
+            [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes,
+        ) ?: throw new \RuntimeException('No server.');
         Running::until(static fn () => @file_get_contents("http://127.0.0.1:$port/") !== false, 10);
 
         return [$server, $port];

@@ -27,15 +27,20 @@ final class WeaknessesTest extends TestCase
     #[DataProvider('kinds')]
     public function test_every_weakness_says_why_what_it_does_and_what_would_mend_it(WeaknessKind $kind): void
     {
-        $said = (new Weaknesses(LengthStyle::Metres))->sentence(new Weakness($kind, ['A', 'B', 'C'], 12.0, 0.0, 100.0, true, 0.019, 'good', M_PI, 0.008));
-        self::assertMatchesRegularExpression('~^Weak figure: [^.]+(\\.\\d+ m[^.]*)*\\. The far end of the work, 100\\.000 m off, may come out 19\\.0 mm wrong for it\\. \\S.*\\.$~u', $said);
+        $said = (new Weaknesses(LengthStyle::Metres))->sentence(
+            new Weakness($kind, ['A', 'B', 'C'], 12.0, 0.0, 100.0, true, 0.019, 'good', M_PI, 0.008),
+        );
+        self::assertMatchesRegularExpression('~^Weak figure: [^.]+(\\.\\d+ m[^.]*)*\\. The far end of the work, 100\\.000 m off, may '
+            .'come out 19\\.0 mm wrong for it\\. \\S.*\\.$~u', $said);
     }
 
     public function test_the_remedy_names_the_mark_or_the_direction_where_one_is_wanted(): void
     {
         $words = new Weaknesses(LengthStyle::FeetInches16);
         $named = $words->sentence(new Weakness(WeaknessKind::OneWay, [], null, M_PI_4, 10.0, false, 0.01, 'good', 4.0, 0.005));
-        self::assertStringContainsString('all sights go nearly the same way, toward north-east. A point, 32\' 9 11/16" off, may come out 3/8" wrong', $named);
+        self::assertStringContainsString(
+            'all sights go nearly the same way, toward north-east. A point, 32\' 9 11/16" off, may come out 3/8" wrong', $named,
+        );
         self::assertStringContainsString('A sight to “good”, toward south-west, would bring that down to about 3/16".', $named);
         $none = $words->sentence(new Weakness(WeaknessKind::Weak, [], null, null, 10.0, true, 0.01, null, M_PI_2));
         self::assertStringEndsWith('Sight a control point toward east, as far away as the work.', $none);
@@ -43,7 +48,10 @@ final class WeaknessesTest extends TestCase
 
     public function test_directions_are_said_to_the_nearest_of_eight(): void
     {
-        self::assertSame(['north', 'north', 'north', 'west', 'south-east'], array_map(Compass::word(...), [0.0, 2 * M_PI - 1e-9, -0.39, -M_PI_2, 3 * M_PI / 4]));
+        self::assertSame(
+            ['north', 'north', 'north', 'west', 'south-east'],
+            array_map(Compass::word(...), [0.0, 2 * M_PI - 1e-9, -0.39, -M_PI_2, 3 * M_PI / 4]),
+        );
     }
 
     public function test_a_figure_without_solution_says_its_length_in_the_projects_unit(): void
@@ -51,6 +59,8 @@ final class WeaknessesTest extends TestCase
         $misses = NoConstruction::lineMisses(0.3048);
         self::assertSame('The line passes the circle: it misses by 0.305 m.', $misses->getMessage());
         self::assertSame('The line passes the circle: it misses by 1\' 0".', Constructions::reason($misses, LengthStyle::FeetInches16));
-        self::assertSame(NoConstruction::parallel()->getMessage(), Constructions::reason(NoConstruction::parallel(), LengthStyle::FeetInches16));
+        self::assertSame(
+            NoConstruction::parallel()->getMessage(), Constructions::reason(NoConstruction::parallel(), LengthStyle::FeetInches16),
+        );
     }
 }

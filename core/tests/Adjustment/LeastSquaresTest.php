@@ -19,9 +19,12 @@ final class LeastSquaresTest extends TestCase
      */
     public function test_it_reproduces_the_certified_values_of_a_reference_dataset(): void
     {
-        $data = '0.1 0.2;338.8 337.4;118.1 118.2;888.0 884.6;9.2 10.1;228.1 226.5;668.5 666.3;998.5 996.3;449.1 448.6;778.9 777.0;559.2 558.2;0.3 0.4;'
-            .'0.1 0.6;778.1 775.5;668.8 666.9;339.3 338.0;448.9 447.5;10.8 11.6;557.7 556.0;228.3 228.1;998.0 995.8;888.8 887.6;119.6 120.2;0.3 0.3;'
-            .'0.6 0.3;557.6 556.8;339.3 339.1;888.0 887.2;998.5 999.0;778.9 779.0;10.2 11.1;117.6 118.3;228.9 229.2;668.4 669.1;449.2 448.9;0.2 0.5';
+        $data = '0.1 0.2;338.8 337.4;118.1 118.2;888.0 884.6;9.2 10.1;228.1 226.5;668.5 666.3;998.5 996.3;449.1 448.6;778.9 '
+            .'777.0;559.2 558.2;0.3 0.4;'
+            .'0.1 0.6;778.1 775.5;668.8 666.9;339.3 338.0;448.9 447.5;10.8 11.6;557.7 556.0;228.3 228.1;998.0 995.8;888.8 887.6;119.6 '
+                .'120.2;0.3 0.3;'
+            .'0.6 0.3;557.6 556.8;339.3 339.1;888.0 887.2;998.5 999.0;778.9 779.0;10.2 11.1;117.6 118.3;228.9 229.2;668.4 669.1;449.2 '
+                .'448.9;0.2 0.5';
         $points = array_map(static fn (string $pair) => array_map(floatval(...), explode(' ', $pair)), explode(';', $data));
         $line = LeastSquares::solve(self::line($points), [100.0, -3.0]);
         self::assertSame(34, $line->redundancy);
@@ -69,7 +72,10 @@ final class LeastSquaresTest extends TestCase
         $inverse = Cholesky::invert($matrix);
         foreach ([0, 1, 2] as $i) {
             foreach ([0, 1, 2] as $j) {
-                self::assertEqualsWithDelta($i === $j ? 1.0 : 0.0, array_sum(array_map(static fn (int $k) => $matrix[$i][$k] * $inverse[$k][$j], [0, 1, 2])), 1e-14);
+                self::assertEqualsWithDelta(
+                    $i === $j ? 1.0 : 0.0, array_sum(array_map(static fn (int $k) => $matrix[$i][$k] * $inverse[$k][$j], [0, 1, 2])),
+                    1e-14,
+                );
             }
         }
     }
@@ -83,7 +89,9 @@ final class LeastSquaresTest extends TestCase
 
             public function equationsAt(array $unknowns): array
             {
-                return array_map(static fn (array $p) => new Equation([1.0, $p[1]], $p[0] - $unknowns[0] - $unknowns[1] * $p[1], 1.0), $this->points);
+                return array_map(
+                    static fn (array $p) => new Equation([1.0, $p[1]], $p[0] - $unknowns[0] - $unknowns[1] * $p[1], 1.0), $this->points,
+                );
             }
         };
     }

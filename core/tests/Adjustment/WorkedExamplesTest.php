@@ -13,14 +13,17 @@ use Parlay\Core\Adjustment\ObservationGroup;
 use PHPUnit\Framework\TestCase;
 
 /**
- * The level net of Ghilani, *Adjustment Computations*, chapter on level nets: seven height differences between two benchmarks (100.00 and 107.50) and
- * three new points, without weights and weighted by the lengths of the lines. Data and printed results are recalled from memory; that they agree with
- * each other to every printed digit confirms both.
+ * The level net of Ghilani, *Adjustment Computations*, chapter on level nets: seven height differences between two benchmarks (100.00
+ * and 107.50) and three new points, without weights and weighted by the lengths of the lines. Data and printed results are recalled
+ * from memory; that they agree with each other to every printed digit confirms both.
  */
 final class WorkedExamplesTest extends TestCase
 {
     /** From, to, height difference, length in miles: X and Y are the benchmarks, A, B and C are looked for. */
-    private const LINES = [['X', 'A', 5.10, 4.0], ['A', 'Y', 2.34, 3.0], ['Y', 'C', -1.25, 2.0], ['C', 'X', -6.13, 3.0], ['A', 'B', -0.68, 2.0], ['Y', 'B', -3.00, 2.0], ['B', 'C', 1.70, 2.0]];
+    private const LINES = [
+        ['X', 'A', 5.10, 4.0], ['A', 'Y', 2.34, 3.0], ['Y', 'C', -1.25, 2.0], ['C', 'X', -6.13, 3.0], ['A', 'B', -0.68, 2.0],
+        ['Y', 'B', -3.00, 2.0], ['B', 'C', 1.70, 2.0],
+    ];
 
     private const KNOWN = ['X' => 100.00, 'Y' => 107.50];
 
@@ -51,7 +54,10 @@ final class WorkedExamplesTest extends TestCase
 
             public function blocksAt(array $unknowns): array
             {
-                return array_map(static fn (Equation $e) => new ObservationGroup([$e->coefficients], [$e->misclosure], [[$e->deviation ** 2]]), ($this->equations)($unknowns));
+                return array_map(
+                    static fn (Equation $e) => new ObservationGroup([$e->coefficients], [$e->misclosure], [[$e->deviation ** 2]]),
+                    ($this->equations)($unknowns),
+                );
             }
         };
         $solution = GroupedSquares::solve($model, [0.0, 0.0, 0.0]);

@@ -24,7 +24,9 @@ final class DoubtfulFiguresTest extends TestCase
 {
     public function test_an_intersection_behind_a_beginning_or_far_outside_says_so(): void
     {
-        $word = static fn (float $second): string => PlacesFound::byTwoLines(new Line(new Position(0, 0), 0.0), new Line(new Position(0, 10), $second))->solutions[0]->places[0]->word;
+        $word = static fn (float $second): string => PlacesFound::byTwoLines(
+            new Line(new Position(0, 0), 0.0), new Line(new Position(0, 10), $second),
+        )->solutions[0]->places[0]->word;
         self::assertSame('', $word(-M_PI_4));
         self::assertSame('behind the beginning of the first and of the second direction', $word(M_PI_4));
         self::assertSame('far outside the work: the directions hardly differ', $word(-1e-5), 'two directions 2″ apart');
@@ -38,7 +40,8 @@ final class DoubtfulFiguresTest extends TestCase
             [$a, $b] = [mt_rand(1, 9000) / 1000, mt_rand(1, 9000) / 1000];
             $c = hypot($a, $b);
             $found = Triangle::solve([$a, $c, null], [asin($a / $c), null, null]);
-            // The side opposite just reaches: some are rounded to just not. Near it two flat triangles may be left, and both are right to 0.1 mm.
+            // The side opposite just reaches: some are rounded to just not. Near it two flat triangles may be left, and both are right
+            // to 0.1 mm.
             self::assertEqualsWithDelta($b, $found[0]->sides[2], 1e-4, "$a $c");
         }
         self::assertCount(1, Triangle::solve([4, 5, null], [asin(0.8), null, null]));
@@ -80,7 +83,10 @@ final class DoubtfulFiguresTest extends TestCase
                 f = lambda v: np.hypot(q[:, 0] - v[0], q[:, 1] - v[1]) - v[2]
                 s = least_squares(f, input['start'], method='lm', x_scale='jac', xtol=1e-15, ftol=1e-15, gtol=1e-15, max_nfev=100000)
                 print(json.dumps([float(s.x[2]), [float(v) for v in s.fun]]))
-                PY, ['places' => array_map(static fn (Position $p) => [$p->northing, $p->easting], $places), 'start' => [-$radius * cos(0.7), -$radius * sin(0.7), $radius]]);
+                PY, [
+                'places' => array_map(static fn (Position $p) => [$p->northing, $p->easting], $places),
+                'start' => [-$radius * cos(0.7), -$radius * sin(0.7), $radius],
+            ]);
             self::assertEqualsWithDelta($theirs[0], $fit->figures[0]->value, 2e-4 * $radius, "radius $radius over $length");
             foreach ($theirs[1] as $i => $residual) {
                 self::assertEqualsWithDelta($residual, $fit->residuals[$i], 2e-6, "residual $i of radius $radius");
@@ -99,16 +105,23 @@ final class DoubtfulFiguresTest extends TestCase
     public function test_an_outline_that_crosses_itself_has_no_area_and_says_where(): void
     {
         $square = [new Position(0, 0), new Position(0, 10), new Position(10, 10), new Position(10, 0)];
-        self::assertEqualsWithDelta(100.0, PlacesOnPolyline::enclosed(Polyline::through($square, true))->solutions[0]->figures[0]->value, 1e-9);
+        self::assertEqualsWithDelta(
+            100.0, PlacesOnPolyline::enclosed(Polyline::through($square, true))->solutions[0]->figures[0]->value, 1e-9,
+        );
         $touching = [new Position(0, 0), new Position(0, 10), new Position(10, 10), new Position(0, 5), new Position(10, 0)];
-        self::assertEqualsWithDelta(50.0, PlacesOnPolyline::enclosed(Polyline::through($touching, true))->solutions[0]->figures[0]->value, 1e-9, 'one that touches itself is none that crosses');
+        self::assertEqualsWithDelta(
+            50.0, PlacesOnPolyline::enclosed(Polyline::through($touching, true))->solutions[0]->figures[0]->value, 1e-9,
+            'one that touches itself is none that crosses',
+        );
         $this->expectExceptionMessage('crosses itself, between its corners 2 and 3 and again between 4 and 5');
         PlacesOnPolyline::enclosed(Polyline::through([$square[0], $square[1], $square[3], $square[2]], true));
     }
 
     public function test_names_of_grid_lines_go_on_as_they_are_written(): void
     {
-        foreach (['2a' => '2a,2b,2c', "1'" => "1',2',3'", 'A.9' => 'A.9,A.10,A.11', 'Z' => 'Z,AA,AB', '9' => '9,10,11', 'a' => 'a,b,c'] as $first => $names) {
+        foreach ([
+            '2a' => '2a,2b,2c', "1'" => "1',2',3'", 'A.9' => 'A.9,A.10,A.11', 'Z' => 'Z,AA,AB', '9' => '9,10,11', 'a' => 'a,b,c',
+        ] as $first => $names) {
             self::assertSame($names, implode(',', GridNames::from((string) $first, 3)));
             self::assertTrue(GridNames::isName((string) $first));
         }

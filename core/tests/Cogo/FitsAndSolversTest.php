@@ -33,7 +33,9 @@ final class FitsAndSolversTest extends TestCase
                 $cloud[] = $at->at(10 + 0.02 * ($at->northing - 5_400_000) - 0.01 * ($at->easting - 3_500_000) + mt_rand(-5, 5) / 1000);
             }
             $clouds[] = array_map(static fn (Position $p) => [$p->easting - 3_500_000, $p->northing - 5_400_000, $p->elevation], $cloud);
-            $ours[] = array_map(static fn (BestFit $f) => $f->residuals, [BestFit::line($cloud), BestFit::circle($cloud), BestFit::plane($cloud)]);
+            $ours[] = array_map(
+                static fn (BestFit $f) => $f->residuals, [BestFit::line($cloud), BestFit::circle($cloud), BestFit::plane($cloud)],
+            );
         }
         $theirs = Reference::python(<<<'PY'
             import numpy as np
@@ -50,7 +52,9 @@ final class FitsAndSolversTest extends TestCase
             PY, $clouds);
         foreach ($theirs as $i => $squares) {
             foreach ($squares as $k => $square) {
-                self::assertEqualsWithDelta($square, array_sum(array_map(static fn (float $r) => $r * $r, $ours[$i][$k])), 1e-8, "cloud $i, fit $k");
+                self::assertEqualsWithDelta(
+                    $square, array_sum(array_map(static fn (float $r) => $r * $r, $ours[$i][$k])), 1e-8, "cloud $i, fit $k",
+                );
             }
         }
     }
@@ -72,7 +76,10 @@ final class FitsAndSolversTest extends TestCase
             $last = $leg;
         }
         self::assertSame(count($circle->drawn), $meet, 'each begins where the one before it ends');
-        $places = array_map(static fn (int $i): Position => $centre->along(1.1, 7.0 * $i)->along(1.1 + M_PI_2, [0.01, -0.02, 0.01][$i % 3]), range(0, 5));
+        $places = array_map(
+            static fn (int $i): Position => $centre->along(1.1, 7.0 * $i)->along(1.1 + M_PI_2, [0.01, -0.02, 0.01][$i % 3]),
+            range(0, 5),
+        );
         [$line] = BestFit::line($places)->drawn;
         foreach ($places as $p) {
             self::assertNotNull($line->foot($p), 'within what is drawn');
@@ -85,7 +92,8 @@ final class FitsAndSolversTest extends TestCase
         $p = new Position(1, 1, 5.0);
         foreach ([
             [static fn () => BestFit::line([$p]), 'at least 2'], [static fn () => BestFit::line([$p, $p]), 'All places are one'],
-            [static fn () => BestFit::circle([$p, new Position(2, 2), new Position(3, 3)]), 'straight line'], [static fn () => BestFit::circle([$p, $p, $p]), 'All places are one'],
+            [static fn () => BestFit::circle([$p, new Position(2, 2), new Position(3, 3)]), 'straight line'],
+            [static fn () => BestFit::circle([$p, $p, $p]), 'All places are one'],
             [static fn () => BestFit::plane([$p, new Position(2, 2), new Position(3, 4)]), 'there is 1'],
             [static fn () => BestFit::plane([$p, new Position(2, 2, 6.0), new Position(3, 3, 7.0)]), 'straight line'],
         ] as [$try, $says]) {
@@ -108,7 +116,9 @@ final class FitsAndSolversTest extends TestCase
                     $twofold = [CurveElement::Tangent, CurveElement::MiddleOrdinate];
                     if ($a !== $b && array_diff([$a->value, $b->value], array_column($twofold, 'value')) !== []) {
                         $again = SimpleCurve::from($a, $curve->of($a), $b, $curve->of($b));
-                        self::assertEqualsWithDelta(1.0, $again->radius / $curve->radius, 2e-5, "{$a->value} and {$b->value}, angle {$curve->angle}");
+                        self::assertEqualsWithDelta(
+                            1.0, $again->radius / $curve->radius, 2e-5, "{$a->value} and {$b->value}, angle {$curve->angle}",
+                        );
                     }
                 }
             }
@@ -136,14 +146,21 @@ final class FitsAndSolversTest extends TestCase
             $angles = [$a = mt_rand(10, 140) / 100, $b = mt_rand(10, 150) / 100, M_PI - $a - $b];
             $sides = array_map(static fn (float $angle) => 25.0 * sin($angle), $angles);
             foreach (self::threeOfSix() as $parts) {
-                $pick = static fn (array $of, int $from): array => array_map(static fn (int $k) => in_array($k + $from, $parts, true) ? $of[$k] : null, [0, 1, 2]);
+                $pick = static fn (array $of, int $from): array => array_map(
+                    static fn (int $k) => in_array($k + $from, $parts, true) ? $of[$k] : null, [0, 1, 2],
+                );
                 $found = Triangle::solve($pick($sides, 0), $pick($angles, 3));
                 $doubles += count($found) - 1;
-                $off = min(array_map(static fn (Triangle $t) => max(array_map(static fn (int $k) => abs($t->sides[$k] - $sides[$k]), [0, 1, 2])), $found));
+                $off = min(array_map(
+                    static fn (Triangle $t) => max(array_map(static fn (int $k) => abs($t->sides[$k] - $sides[$k]), [0, 1, 2])), $found,
+                ));
                 self::assertLessThan(1e-5, $off, 'parts '.implode(' ', $parts));
                 foreach ($found as $t) {
                     self::assertEqualsWithDelta(M_PI, array_sum($t->angles), 1e-9);
-                    self::assertEqualsWithDelta($t->sides[0] ** 2, $t->sides[1] ** 2 + $t->sides[2] ** 2 - 2 * $t->sides[1] * $t->sides[2] * cos($t->angles[0]), 1e-6);
+                    self::assertEqualsWithDelta(
+                        $t->sides[0] ** 2, $t->sides[1] ** 2 + $t->sides[2] ** 2 - 2 * $t->sides[1] * $t->sides[2] * cos($t->angles[0]),
+                        1e-6,
+                    );
                 }
             }
         }
@@ -190,7 +207,10 @@ final class FitsAndSolversTest extends TestCase
             self::assertEqualsWithDelta(12.5, abs($b->right($centre)), 1e-6);
             self::assertEqualsWithDelta(0.0, $a->right($begin), 1e-6);
             self::assertEqualsWithDelta(0.0, $b->right($end), 1e-6);
-            self::assertEqualsWithDelta(0.0, $meeting->azimuthTo($begin) - (new Position(0, 0))->azimuthTo((new Position(0, 0))->along($ta, 1)), 1e-6, 'on the side that was touched');
+            self::assertEqualsWithDelta(
+                0.0, $meeting->azimuthTo($begin) - (new Position(0, 0))->azimuthTo((new Position(0, 0))->along($ta, 1)), 1e-6,
+                'on the side that was touched',
+            );
         }
     }
 
@@ -198,7 +218,10 @@ final class FitsAndSolversTest extends TestCase
     {
         $bolts = PlacesInPattern::circle([new Position(100, 200, 3.5)], 0.25, 6, M_PI / 6)->solutions[0]->places;
         self::assertCount(6, $bolts);
-        self::assertEqualsWithDelta([100 + 0.25 * cos(M_PI / 6), 200 + 0.125, 3.5], [$bolts[0]->position->northing, $bolts[0]->position->easting, $bolts[0]->position->elevation], 1e-12);
+        self::assertEqualsWithDelta(
+            [100 + 0.25 * cos(M_PI / 6), 200 + 0.125, 3.5],
+            [$bolts[0]->position->northing, $bolts[0]->position->easting, $bolts[0]->position->elevation], 1e-12,
+        );
         $plate = PlacesInPattern::rectangle([new Position(0, 0), new Position(10, 0)], 2, 2, 0.4, 0.3, 0.0)->solutions[0]->places;
         self::assertSame(['1.1', '1.2', '1.3', '1.4', '2.1', '2.2', '2.3', '2.4'], array_map(static fn ($p) => $p->word, $plate));
         self::assertEqualsWithDelta([-0.2, -0.15], [$plate[0]->position->northing, $plate[0]->position->easting], 1e-12);
@@ -210,7 +233,10 @@ final class FitsAndSolversTest extends TestCase
     public function test_the_inverse_tells_slope_and_grade_only_where_both_heights_are_known(): void
     {
         $inverse = Inverse::between(new Position(0, 0, 10.0), new Position(30, 40, 9.0));
-        self::assertEqualsWithDelta([50.0, atan2(4, 3), -1.0, sqrt(2501), -0.02], [$inverse->distance, $inverse->direction, $inverse->rise, $inverse->slope, $inverse->grade], 1e-12);
+        self::assertEqualsWithDelta(
+            [50.0, atan2(4, 3), -1.0, sqrt(2501), -0.02],
+            [$inverse->distance, $inverse->direction, $inverse->rise, $inverse->slope, $inverse->grade], 1e-12,
+        );
         self::assertNull(Inverse::between(new Position(0, 0), new Position(1, 1, 2.0))->rise);
     }
 

@@ -29,12 +29,16 @@ final class PlacesTest extends TestCase
     public function test_an_inverse_says_distance_direction_rise_slope_and_grade(): void
     {
         $there = Inverse::along([new Position(5e6, 4e5, 10.0), new Position(5e6 + 30.0, 4e5 + 40.0, 8.0)])->solutions[0];
-        self::assertSame(['horizontal distance', 'direction', 'falls by', 'slope distance', 'grade, falling'], self::words($there->figures));
+        self::assertSame(
+            ['horizontal distance', 'direction', 'falls by', 'slope distance', 'grade, falling'], self::words($there->figures),
+        );
         self::assertEqualsWithDelta([50.0, atan2(40, 30), 2.0, hypot(50, 2), 0.04], self::values($there->figures), 1e-9);
         self::assertSame([], $there->places);
         self::assertCount(1, $there->drawn);
         $flat = Inverse::along([new Position(0, 0), new Position(0, 0, 4.0)])->solutions[0];
-        self::assertSame(['horizontal distance'], self::words($flat->figures), 'one place and itself has no direction, and without a height no rise');
+        self::assertSame(
+            ['horizontal distance'], self::words($flat->figures), 'one place and itself has no direction, and without a height no rise',
+        );
         $up = Inverse::along([new Position(0, 0, 1.0), new Position(0, 0, 3.0)])->solutions[0];
         self::assertSame(['horizontal distance', 'rises by', 'slope distance'], self::words($up->figures), 'straight up there is no grade');
     }
@@ -54,7 +58,9 @@ final class PlacesTest extends TestCase
         mt_srand(31);
         for ($i = 0; $i < 300; $i++) {
             [$from, $back] = [self::somewhere(), self::somewhere()];
-            [$azimuth, $distance, $right] = [mt_rand(-9000, 9000) / 1000, mt_rand(-500_000, 500_000) / 1000, mt_rand(-20_000, 20_000) / 1000];
+            [$azimuth, $distance, $right] = [
+                mt_rand(-9000, 9000) / 1000, mt_rand(-500_000, 500_000) / 1000, mt_rand(-20_000, 20_000) / 1000,
+            ];
             $to = self::only(PlacesFound::byDirectionAndDistance($from, $azimuth, $distance, $right));
             $line = new Line($from, $azimuth);
             self::assertEqualsWithDelta([$distance, $right], [$line->along($to), $line->right($to)], 1e-6);
@@ -82,14 +88,20 @@ final class PlacesTest extends TestCase
         self::assertSame(['A', 'B'], array_map(static fn ($s) => $s->letter, $two->solutions));
         self::assertStringContainsString('to the left', $two->solutions[0]->word);
         foreach ($two->solutions as $s) {
-            self::assertEqualsWithDelta([20.0, 25.0], [$a->distanceTo($s->places[0]->position), $b->distanceTo($s->places[0]->position)], 1e-9);
+            self::assertEqualsWithDelta(
+                [20.0, 25.0], [$a->distanceTo($s->places[0]->position), $b->distanceTo($s->places[0]->position)], 1e-9,
+            );
         }
-        self::assertLessThan(2000.0, $two->solutions[0]->places[0]->position->easting, 'from the first to the second northward, left is west');
+        self::assertLessThan(
+            2000.0, $two->solutions[0]->places[0]->position->easting, 'from the first to the second northward, left is west',
+        );
         self::assertSame($two->solutions[1]->places[0], $two->place('B', 0));
         self::assertNull($two->place('C', 0));
         self::assertNull($two->place('A', 1));
         $line = PlacesFound::byLineAndDistance(new Line($a, 0.0), new Position(1015.0, 2003.0), 5.0);
-        self::assertEqualsWithDelta([1011.0, 1019.0], array_map(static fn ($s) => $s->places[0]->position->northing, $line->solutions), 1e-9);
+        self::assertEqualsWithDelta(
+            [1011.0, 1019.0], array_map(static fn ($s) => $s->places[0]->position->northing, $line->solutions), 1e-9,
+        );
         $touch = PlacesFound::byLineAndDistance(new Line($a, 0.0), new Position(1015.0, 2003.0), 3.0);
         self::assertSame('the only one: they just touch', $touch->solutions[0]->word);
         self::assertCount(2, Made::several([[Quantity::length('a', 1.0)], [Quantity::length('a', 2.0)]])->solutions);
@@ -97,17 +109,30 @@ final class PlacesTest extends TestCase
         PlacesFound::byTwoDistances($a, 2.0, $b, 3.0);
     }
 
-    /** Ghilani & Wolf, *Elementary Surveying*, horizontal curves (formulas recalled): T = R tan(I/2), L = R I, C = 2R sin(I/2), E = R(sec(I/2) − 1), M = R(1 − cos(I/2)). */
+    /**
+     * Ghilani & Wolf, *Elementary Surveying*, horizontal curves (formulas recalled): T = R tan(I/2), L = R I, C = 2R sin(I/2), E =
+     * R(sec(I/2) − 1), M = R(1 − cos(I/2)).
+     */
     public function test_a_curve_has_the_elements_of_the_handbook(): void
     {
         $i = deg2rad(8.4);
         $curve = SimpleCurve::from(CurveElement::Radius, 286.479, CurveElement::Angle, $i);
-        $wanted = ['radius' => 286.479, 'angle' => $i, 'length' => 286.479 * $i, 'chord' => 2 * 286.479 * sin($i / 2), 'tangent' => 286.479 * tan($i / 2), 'external' => 286.479 * (1 / cos($i / 2) - 1), 'middle ordinate' => 286.479 * (1 - cos($i / 2))];
+        $wanted = [
+            'radius' => 286.479, 'angle' => $i, 'length' => 286.479 * $i, 'chord' => 2 * 286.479 * sin($i / 2),
+            'tangent' => 286.479 * tan($i / 2), 'external' => 286.479 * (1 / cos($i / 2) - 1),
+            'middle ordinate' => 286.479 * (1 - cos($i / 2)),
+        ];
         $figures = array_column(array_map(static fn (Quantity $f) => [$f->word, $f->value], $curve->figures()), 1, 0);
         self::assertEqualsWithDelta($wanted, $figures, 1e-9);
-        self::assertArrayNotHasKey('tangent', array_flip(self::words(SimpleCurve::from(CurveElement::Radius, 5.0, CurveElement::Angle, 4.0)->figures())), 'past half a turn the tangents do not meet');
-        foreach ([[CurveElement::Radius, 5.0, CurveElement::Radius, 5.0], [CurveElement::Tangent, 5.0, CurveElement::MiddleOrdinate, 1.0], [CurveElement::Radius, -5.0, CurveElement::Angle, 1.0],
-            [CurveElement::Angle, 3.3, CurveElement::Tangent, 5.0], [CurveElement::Angle, 6.4, CurveElement::Radius, 5.0]] as [$a, $p, $b, $q]) {
+        self::assertArrayNotHasKey(
+            'tangent', array_flip(self::words(SimpleCurve::from(CurveElement::Radius, 5.0, CurveElement::Angle, 4.0)->figures())),
+            'past half a turn the tangents do not meet',
+        );
+        foreach ([[
+            CurveElement::Radius, 5.0, CurveElement::Radius, 5.0,
+        ], [CurveElement::Tangent, 5.0, CurveElement::MiddleOrdinate, 1.0], [CurveElement::Radius, -5.0, CurveElement::Angle, 1.0],
+            [CurveElement::Angle, 3.3, CurveElement::Tangent, 5.0],
+            [CurveElement::Angle, 6.4, CurveElement::Radius, 5.0]] as [$a, $p, $b, $q]) {
             try {
                 SimpleCurve::from($a, $p, $b, $q);
                 self::fail('It was taken.');
@@ -140,7 +165,9 @@ final class PlacesTest extends TestCase
             $radius = self::figure($made, 'radius');
             self::assertEqualsWithDelta($centres[$i], [$centre->northing, $centre->easting], 1e-6 * max(1.0, $radius));
             [$arc] = $made->solutions[0]->drawn;
-            self::assertEqualsWithDelta(0.0, $arc->at($arc->foot($b)[0] ?? 0.0)->distanceTo($b), 1e-6 * max(1.0, $radius), 'over the second place');
+            self::assertEqualsWithDelta(
+                0.0, $arc->at($arc->foot($b)[0] ?? 0.0)->distanceTo($b), 1e-6 * max(1.0, $radius), 'over the second place',
+            );
         }
         $this->expectException(NoConstruction::class);
         PlacesOnArc::throughThree(new Position(0, 0), new Position(1, 1), new Position(3, 3));
@@ -155,10 +182,15 @@ final class PlacesTest extends TestCase
             [$arc] = $made->solutions[0]->drawn;
             self::assertEqualsWithDelta(0.0, Angle::signed($arc->azimuthAt($arc->length()) - 0.3 - ($right ? 1.1 : -1.1)), 1e-9);
             self::assertEqualsWithDelta(40.0, $byWord['centre']->distanceTo($byWord['middle']), 1e-9);
-            self::assertEqualsWithDelta($byWord['meeting of the tangents']->distanceTo(new Position(10, 20)), $byWord['meeting of the tangents']->distanceTo($byWord['end']), 1e-9);
+            self::assertEqualsWithDelta(
+                $byWord['meeting of the tangents']->distanceTo(new Position(10, 20)),
+                $byWord['meeting of the tangents']->distanceTo($byWord['end']), 1e-9,
+            );
             self::assertSame($right, (new Line(new Position(10, 20), 0.3))->right($byWord['end']) > 0);
         }
-        self::assertCount(3, PlacesOnArc::leaving(new Position(0, 0), 0.0, SimpleCurve::from(CurveElement::Radius, 4.0, CurveElement::Angle, 3.5), true)->solutions[0]->places);
+        self::assertCount(3, PlacesOnArc::leaving(
+            new Position(0, 0), 0.0, SimpleCurve::from(CurveElement::Radius, 4.0, CurveElement::Angle, 3.5), true,
+        )->solutions[0]->places);
         $this->expectException(NoConstruction::class);
         PlacesOnArc::betweenTangents(new Line(new Position(0, 0), 0.0), new Line(new Position(5, 5), 1.0), 0.0);
     }
@@ -191,13 +223,19 @@ final class PlacesTest extends TestCase
         self::assertSame(['1a', '1b', '2a', '2b', '3a', '3b', '4a', '4b'], array_map(static fn (MadePlace $m) => $m->word, $boards));
         foreach ($boards as $i => $board) {
             self::assertEqualsWithDelta(3.0, $board->position->distanceTo($corners[intdiv($i, 2)]), 1e-9);
-            self::assertTrue($board->position->northing < 0 || $board->position->northing > 25 || $board->position->easting < 0 || $board->position->easting > 40, 'outside');
+            self::assertTrue($board->position->northing < 0
+                || $board->position->northing > 25
+                || $board->position->easting < 0
+                || $board->position->easting > 40, 'outside');
         }
         $area = PlacesOnPolyline::enclosed($outline);
         self::assertEqualsWithDelta([1000.0, 130.0], [self::figure($area, 'area'), self::figure($area, 'perimeter')], 1e-9);
         self::assertSame(QuantityKind::Area, $area->solutions[0]->figures[0]->kind);
         self::assertEqualsWithDelta([12.5, 20.0], [self::only($area)->northing, self::only($area)->easting], 1e-9);
-        foreach ([static fn () => PlacesOnPolyline::setBack(Polyline::of(array_slice($legs, 0, 3)), 3.0), static fn () => PlacesOnPolyline::setBack($outline, 0.0), static fn () => PlacesOnPolyline::divided($outline, 0, 0.0)] as $wrong) {
+        foreach ([
+            static fn () => PlacesOnPolyline::setBack(Polyline::of(array_slice($legs, 0, 3)), 3.0),
+            static fn () => PlacesOnPolyline::setBack($outline, 0.0), static fn () => PlacesOnPolyline::divided($outline, 0, 0.0),
+        ] as $wrong) {
             try {
                 $wrong();
                 self::fail('It was taken.');

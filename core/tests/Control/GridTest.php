@@ -21,7 +21,10 @@ final class GridTest extends TestCase
     public function test_spacings_are_measured_at_right_angles_also_where_the_grid_is_skewed(): void
     {
         foreach ([M_PI_2, 1.2, 2.0] as $skew) {
-            $lines = array_column(array_map(static fn (GridLine $l) => [$l->name, $l], TypedGrid::crossing(new Position(5e6, 3e6), 0.4, 'A', [6.0, 7.5], '1', [4.0, 4.0, 5.0], $skew)), 1, 0);
+            $lines = array_column(array_map(
+                static fn (GridLine $l) => [$l->name, $l],
+                TypedGrid::crossing(new Position(5e6, 3e6), 0.4, 'A', [6.0, 7.5], '1', [4.0, 4.0, 5.0], $skew),
+            ), 1, 0);
             self::assertSame(['A', 'B', 'C', 1, 2, 3, 4], array_keys($lines));
             foreach ([['A', 'B', 6.0], ['B', 'C', 7.5], ['1', '2', 4.0], ['3', '4', 5.0]] as [$a, $b, $spacing]) {
                 $ray = Line::through($lines[$a]->from, $lines[$a]->to);
@@ -37,8 +40,12 @@ final class GridTest extends TestCase
         $centre = new Position(500.0, 900.0);
         $lines = TypedGrid::radial($centre, 0.3, '1', [0.5, 0.7], 'A', [10.0, 5.0]);
         self::assertSame(['1', '2', '3', 'A', 'B'], array_map(static fn (GridLine $l) => $l->name, $lines));
-        self::assertEqualsWithDelta([0.3, 0.8, 1.5], array_map(static fn (GridLine $l) => $centre->azimuthTo($l->to), array_slice($lines, 0, 3)), 1e-9);
-        self::assertEqualsWithDelta([10.0, 15.0], array_map(static fn (GridLine $l) => $centre->distanceTo($l->to), array_slice($lines, 3)), 1e-9);
+        self::assertEqualsWithDelta(
+            [0.3, 0.8, 1.5], array_map(static fn (GridLine $l) => $centre->azimuthTo($l->to), array_slice($lines, 0, 3)), 1e-9,
+        );
+        self::assertEqualsWithDelta(
+            [10.0, 15.0], array_map(static fn (GridLine $l) => $centre->distanceTo($l->to), array_slice($lines, 3)), 1e-9,
+        );
         self::assertSame([false, false, false, true, true], array_map(static fn (GridLine $l) => $l->ring, $lines));
         self::assertGreaterThan(15.0, $centre->distanceTo($lines[0]->to), 'lines go on beyond the outermost ring');
         foreach ([[[0.5], []], [[0.5], [10.0, -1.0]], [[0.0], [10.0]], [array_fill(0, 200, 0.01), [10.0]]] as [$angles, $radii]) {
@@ -53,7 +60,10 @@ final class GridTest extends TestCase
 
     public function test_lines_of_a_turned_grid_lie_as_far_apart_as_their_spacing(): void
     {
-        $line = static fn (float $right): GridLine => new GridLine('A', 'letters', (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right), (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right + 50.0));
+        $line = static fn (float $right): GridLine => new GridLine(
+            'A', 'letters', (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right),
+            (new Position(1000.0, 2000.0))->along(0.4 + M_PI_2, $right)->along(0.4, $right + 50.0),
+        );
         self::assertEqualsWithDelta(7.5, $line(0.0)->apart($line(7.5)), 1e-9);
         self::assertEqualsWithDelta(7.5, $line(7.5)->apart($line(0.0)), 1e-9);
     }
@@ -64,7 +74,10 @@ final class GridTest extends TestCase
         [$origin, $turn, $skew] = [new Position(5e6, 3e6), 0.4, 1.2];
         $lines = array_values(TypedGrid::crossing($origin, $turn, 'A', [6.0], '1', [4.0, 5.0], $skew));
         $found = GridCrossing::all($lines);
-        self::assertSame(['A1', 'A2', 'A3', 'B1', 'B2', 'B3'], array_map(static fn (GridCrossing $c) => $lines[$c->first]->name.$lines[$c->second]->name, $found));
+        self::assertSame(
+            ['A1', 'A2', 'A3', 'B1', 'B2', 'B3'],
+            array_map(static fn (GridCrossing $c) => $lines[$c->first]->name.$lines[$c->second]->name, $found),
+        );
         foreach ($found as $c) {
             foreach ([$c->first, $c->second] as $i) {
                 self::assertEqualsWithDelta(0.0, Line::through($lines[$i]->from, $lines[$i]->to)->right($c->position), 1e-6);
@@ -72,17 +85,24 @@ final class GridTest extends TestCase
         }
         self::assertEqualsWithDelta(6.0 / sin($skew), $found[0]->position->distanceTo($found[3]->position), 1e-6);
         // Out of reach by more than half a metre, or alike: no crossing.
-        $line = static fn (string $name, string $family, float $n1, float $e1, float $n2, float $e2): GridLine => new GridLine($name, $family, new Position($n1, $e1), new Position($n2, $e2));
+        $line = static fn (string $name, string $family, float $n1, float $e1, float $n2, float $e2): GridLine => new GridLine(
+            $name, $family, new Position($n1, $e1), new Position($n2, $e2),
+        );
         $east = $line('A', 'letters', 0, 0, 0, 10);
         foreach ([[10.4, 1], [10.6, 0], [-0.4, 1], [-0.6, 0]] as [$e, $count]) {
             self::assertCount($count, GridCrossing::all([$east, $line('1', 'numbers', -5, $e, 5, $e)]), (string) $e);
-            self::assertCount($count, GridCrossing::all([$line('1', 'numbers', $e, 5, $e, -5), $line('A', 'letters', 0, 2, 10, 2)]), (string) $e);
+            self::assertCount(
+                $count, GridCrossing::all([$line('1', 'numbers', $e, 5, $e, -5), $line('A', 'letters', 0, 2, 10, 2)]), (string) $e,
+            );
         }
         self::assertSame([], GridCrossing::all([$east, $line('1', 'numbers', 1, 0, 1.001, 10)]), 'almost parallel');
         self::assertSame([], GridCrossing::all([$east, $line('B', 'letters', -5, 5, 5, 5)]), 'of one family');
         $radial = TypedGrid::radial($origin, 0.3, '1', [0.5], 'A', [10.0, 5.0]);
         $rings = GridCrossing::all($radial);
-        self::assertSame(['1A', '1B', '2A', '2B'], array_map(static fn (GridCrossing $c) => $radial[$c->first]->name.$radial[$c->second]->name, $rings));
+        self::assertSame(
+            ['1A', '1B', '2A', '2B'],
+            array_map(static fn (GridCrossing $c) => $radial[$c->first]->name.$radial[$c->second]->name, $rings),
+        );
         foreach ([[0.3, 10.0], [0.3, 15.0], [0.8, 10.0], [0.8, 15.0]] as $i => [$azimuth, $radius]) {
             self::assertEqualsWithDelta(0.0, $rings[$i]->position->distanceTo($origin->along($azimuth, $radius)), 1e-6);
         }
@@ -122,7 +142,10 @@ final class GridTest extends TestCase
         mt_srand(71);
         for ($case = 0; $case < 25; $case++) {
             [$turn, $dashed] = [mt_rand(0, 314) / 100, $case % 2 === 0];
-            $grid = TypedGrid::crossing(new Position(5e6, 3e6), $turn, 'A', array_map(static fn () => mt_rand(50, 90) / 10, range(1, 3)), '1', array_map(static fn () => mt_rand(50, 90) / 10, range(1, 5)));
+            $grid = TypedGrid::crossing(
+                new Position(5e6, 3e6), $turn, 'A', array_map(static fn () => mt_rand(50, 90) / 10, range(1, 3)), '1',
+                array_map(static fn () => mt_rand(50, 90) / 10, range(1, 5)),
+            );
             $layer = new DrawingLayer('ALL', 0);
             foreach ($grid as $line) {
                 self::draw($layer, $line, $dashed);
@@ -168,6 +191,8 @@ final class GridTest extends TestCase
 
     private static function text(DrawingLayer $layer, Position $at, string $text, float $height): void
     {
-        $layer->add(ShapeKind::Text, 1, 0, [$at->easting, $at->northing, NAN, $height, 0.0, (float) $layer->addString($text), 0.0, 0.0, 0.0]);
+        $layer->add(
+            ShapeKind::Text, 1, 0, [$at->easting, $at->northing, NAN, $height, 0.0, (float) $layer->addString($text), 0.0, 0.0, 0.0],
+        );
     }
 }

@@ -26,7 +26,9 @@ final class CollectTest extends TestCase
                 [$x, $y] = [mt_rand(0, 300_000) / 1000, mt_rand(0, 300_000) / 1000];
                 $line = [$x, $y, $x + $long * mt_rand(-500, 500) / 1000, $y + $long * mt_rand(-500, 500) / 1000];
                 $flat[$l][] = $line;
-                $layers[$l]->add(ShapeKind::Line, $i, 0, [3e6 + $line[0], 5e6 + $line[1], NAN, 3e6 + $line[2], 5e6 + $line[3], NAN, 0.0, 0.0, 0.0]);
+                $layers[$l]->add(
+                    ShapeKind::Line, $i, 0, [3e6 + $line[0], 5e6 + $line[1], NAN, 3e6 + $line[2], 5e6 + $line[3], NAN, 0.0, 0.0, 0.0],
+                );
             }
         }
         $theirs = Reference::python(<<<'PY'
@@ -34,10 +36,14 @@ final class CollectTest extends TestCase
             a, b = ([LineString([l[:2], l[2:]]) for l in ls] for ls in input)
             print(json.dumps(sorted([i, k, p.x, p.y] for i, s in enumerate(a) for k, t in enumerate(b) for p in [s.intersection(t)] if p.geom_type == 'Point' and not p.is_empty)))
             PY, $flat);
-        $ours = array_map(static fn (array $c) => [$c[0], $c[1], $c[2]->easting - 3e6, $c[2]->northing - 5e6], LayerCrossings::between(...$layers));
+        $ours = array_map(
+            static fn (array $c) => [$c[0], $c[1], $c[2]->easting - 3e6, $c[2]->northing - 5e6], LayerCrossings::between(...$layers),
+        );
         sort($ours);
         self::assertGreaterThan(150, count($theirs));
-        self::assertSame(array_map(static fn (array $c) => [$c[0], $c[1]], $theirs), array_map(static fn (array $c) => [$c[0], $c[1]], $ours));
+        self::assertSame(
+            array_map(static fn (array $c) => [$c[0], $c[1]], $theirs), array_map(static fn (array $c) => [$c[0], $c[1]], $ours),
+        );
         foreach ($theirs as $i => $c) {
             self::assertEqualsWithDelta([$c[2], $c[3]], [$ours[$i][2], $ours[$i][3]], 1e-6);
         }
@@ -50,9 +56,14 @@ final class CollectTest extends TestCase
         $layer->add(ShapeKind::Circle, 2, 0, [10.0, 0.0, NAN, 3.0, 0.0, 0.0, 0.0, 0.0, 0.0]);
         $layer->add(ShapeKind::Arc, 3, 0, [10.0, 0.0, NAN, 5.0, 0.1, 1.5, 0.0, 0.0, 0.0]);
         $layer->add(ShapeKind::Line, 4, 0, [10.0, -10.0, NAN, 10.0, 10.0, NAN, 0.0, 0.0, 0.0]);
-        $found = array_map(static fn (array $c) => [$c[0], $c[1], round($c[2]->easting, 6), round($c[2]->northing, 6)], LayerCrossings::between($layer, $layer));
+        $found = array_map(
+            static fn (array $c) => [$c[0], $c[1], round($c[2]->easting, 6), round($c[2]->northing, 6)],
+            LayerCrossings::between($layer, $layer),
+        );
         sort($found);
-        self::assertEquals([[0, 1, 7.0, 0.0], [0, 1, 13.0, 0.0], [0, 3, 10.0, 0.0], [1, 3, 10.0, -3.0], [1, 3, 10.0, 3.0], [2, 3, 10.0, 5.0]], $found);
+        self::assertEquals(
+            [[0, 1, 7.0, 0.0], [0, 1, 13.0, 0.0], [0, 3, 10.0, 0.0], [1, 3, 10.0, -3.0], [1, 3, 10.0, 3.0], [2, 3, 10.0, 5.0]], $found,
+        );
         self::assertSame([], LayerCrossings::between($layer, new DrawingLayer('empty', 0)));
     }
 
@@ -125,7 +136,9 @@ final class CollectTest extends TestCase
         foreach ($squares as $square) {
             [$x, $y, $side] = $square;
             $turn = $square[3] ?? 0.0;
-            $corner = static fn (int $k): array => [$x + $side * M_SQRT1_2 * cos($turn + $k * M_PI_2), $y + $side * M_SQRT1_2 * sin($turn + $k * M_PI_2), NAN];
+            $corner = static fn (int $k): array => [
+                $x + $side * M_SQRT1_2 * cos($turn + $k * M_PI_2), $y + $side * M_SQRT1_2 * sin($turn + $k * M_PI_2), NAN,
+            ];
             for ($k = 0; $k < 4; $k++) {
                 $layer->add(ShapeKind::Line, $k, 0, [...$corner($k), ...$corner($k + 1), 0.0, 0.0, 0.0]);
             }

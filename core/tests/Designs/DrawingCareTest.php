@@ -47,7 +47,10 @@ final class DrawingCareTest extends TestCase
                 return [$x + $from * cos($turn), $y + $from * sin($turn), $x + $to * cos($turn), $y + $to * sin($turn)];
             }, range(1, 6));
         }
-        $expected = Reference::python("from shapely.geometry import LineString\nfrom shapely.ops import unary_union\nimport math\ndef on(l, h):\n    d = math.atan2(h[0][3]-h[0][1], h[0][2]-h[0][0])\n    f = lambda x, y: (x-h[0][0])*math.cos(d)+(y-h[0][1])*math.sin(d)\n    return LineString([(f(l[0], l[1]), 0), (f(l[2], l[3]), 0)])\nprint(json.dumps([unary_union([on(l, h) for l in h]).length for h in input]))", $heaps);
+        $expected = Reference::python("from shapely.geometry import LineString\nfrom shapely.ops import unary_union\nimport math\ndef "
+            ."on(l, h):\n    d = math.atan2(h[0][3]-h[0][1], h[0][2]-h[0][0])\n    f = lambda x, y: "
+                ."(x-h[0][0])*math.cos(d)+(y-h[0][1])*math.sin(d)\n    return LineString([(f(l[0], l[1]), 0), (f(l[2], l[3]), "
+                    ."0)])\nprint(json.dumps([unary_union([on(l, h) for l in h]).length for h in input]))", $heaps);
         foreach ($heaps as $i => $heap) {
             $clean = new CleanUp;
             $sum = array_sum(array_map(static fn (Shape $s) => $s->length(), self::shapes($clean->of(self::layer($heap)))));

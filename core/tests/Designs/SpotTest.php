@@ -26,7 +26,9 @@ final class SpotTest extends TestCase
     public function test_an_arc_has_ends_middle_and_centre(): void
     {
         $arc = new Shape(ShapeKind::Arc, 1, [100.0, 200.0, 3.0, 10.0, 0.0, -M_PI]);
-        self::assertEqualsWithDelta([190.0, 100.0], [Spot::of($arc, SpotKind::Middle)->northing, Spot::of($arc, SpotKind::Middle)->easting], 1e-12);
+        self::assertEqualsWithDelta(
+            [190.0, 100.0], [Spot::of($arc, SpotKind::Middle)->northing, Spot::of($arc, SpotKind::Middle)->easting], 1e-12,
+        );
         self::assertEquals(new Position(200.0, 100.0, 3.0), Spot::of($arc, SpotKind::Centre));
         self::assertEqualsWithDelta(90.0, Spot::of($arc, SpotKind::End)->easting, 1e-12);
     }
@@ -39,11 +41,15 @@ final class SpotTest extends TestCase
     public function test_quadrants_are_those_that_lie_on_the_arc_the_nearest_first(): void
     {
         $circle = new Shape(ShapeKind::Circle, 1, [100.0, 200.0, 3.0, 10.0]);
-        self::assertEqualsWithDelta([210.0, 100.0, 3.0], array_values((array) Spot::of($circle, SpotKind::Quadrant, new Position(230, 101))), 1e-9);
+        self::assertEqualsWithDelta(
+            [210.0, 100.0, 3.0], array_values((array) Spot::of($circle, SpotKind::Quadrant, new Position(230, 101))), 1e-9,
+        );
         self::assertEqualsWithDelta(90.0, Spot::of($circle, SpotKind::Quadrant, new Position(199, 95))->easting, 1e-9);
         // From east by north to west: it has no southern quadrant.
         $arc = new Shape(ShapeKind::Arc, 1, [0.0, 0.0, NAN, 10.0, 0.1, 3.0]);
-        self::assertEqualsWithDelta([10.0, 0.0], array_slice(array_values((array) Spot::of($arc, SpotKind::Quadrant, new Position(-10, 0))), 0, 2), 1e-9);
+        self::assertEqualsWithDelta(
+            [10.0, 0.0], array_slice(array_values((array) Spot::of($arc, SpotKind::Quadrant, new Position(-10, 0))), 0, 2), 1e-9,
+        );
         $this->expectException(NoSuchSpot::class);
         Spot::of(new Shape(ShapeKind::Arc, 1, [0.0, 0.0, NAN, 10.0, 0.1, 0.5]), SpotKind::Quadrant, new Position(0, 0));
     }
@@ -51,7 +57,9 @@ final class SpotTest extends TestCase
     public function test_the_foot_may_lie_beyond_a_line_and_a_place_on_it_may_not(): void
     {
         $line = self::line(0, 0, 4.0, 10, 0, 6.0);
-        self::assertEqualsWithDelta([0.0, 15.0], array_slice(array_values((array) Spot::of($line, SpotKind::Foot, new Position(7, 15))), 0, 2), 1e-9);
+        self::assertEqualsWithDelta(
+            [0.0, 15.0], array_slice(array_values((array) Spot::of($line, SpotKind::Foot, new Position(7, 15))), 0, 2), 1e-9,
+        );
         self::assertEqualsWithDelta([0.0, 10.0, 6.0], array_values((array) Spot::of($line, SpotKind::On, new Position(7, 15))), 1e-9);
         self::assertEqualsWithDelta([0.0, 5.0, 5.0], array_values((array) Spot::of($line, SpotKind::On, new Position(7, 5))), 1e-9);
         $this->expectException(NoSuchSpot::class);
@@ -61,9 +69,14 @@ final class SpotTest extends TestCase
     public function test_points_texts_and_blocks_have_where_they_stand(): void
     {
         foreach ([ShapeKind::Point, ShapeKind::Text, ShapeKind::Insert] as $kind) {
-            self::assertEquals(new Position(2.0, 1.0, 3.0), Spot::of(new Shape($kind, 1, [1.0, 2.0, 3.0, 0.5, 0.0, 0.0]), SpotKind::Insertion));
+            self::assertEquals(
+                new Position(2.0, 1.0, 3.0), Spot::of(new Shape($kind, 1, [1.0, 2.0, 3.0, 0.5, 0.0, 0.0]), SpotKind::Insertion),
+            );
         }
-        foreach ([[ShapeKind::Line, SpotKind::Insertion], [ShapeKind::Circle, SpotKind::Start], [ShapeKind::Spline, SpotKind::Middle], [ShapeKind::Ellipse, SpotKind::Quadrant], [ShapeKind::Circle, SpotKind::Quadrant]] as [$shape, $spot]) {
+        foreach ([
+            [ShapeKind::Line, SpotKind::Insertion], [ShapeKind::Circle, SpotKind::Start], [ShapeKind::Spline, SpotKind::Middle],
+            [ShapeKind::Ellipse, SpotKind::Quadrant], [ShapeKind::Circle, SpotKind::Quadrant],
+        ] as [$shape, $spot]) {
             try {
                 Spot::of(new Shape($shape, 1, [0.0, 0.0, 0.0, 1.0, 1.0, 0.0, 0.0, 0.0, 1.0]), $spot);
                 self::fail("{$shape->word()} has no {$spot->value}");
@@ -123,7 +136,9 @@ final class SpotTest extends TestCase
 
     public function test_packing_loses_nothing(): void
     {
-        $shape = new Shape(ShapeKind::Ellipse, 4_000_000_000, [3_456_789.123456789, 5_678_901.987654321, NAN, 1.5, -2.5, 3.5, 4.5, -0.1, M_PI]);
+        $shape = new Shape(
+            ShapeKind::Ellipse, 4_000_000_000, [3_456_789.123456789, 5_678_901.987654321, NAN, 1.5, -2.5, 3.5, 4.5, -0.1, M_PI],
+        );
         $back = Shape::unpack($shape->pack());
         self::assertSame(Shape::BYTES, strlen($shape->pack()));
         self::assertSame([$shape->kind, $shape->place], [$back->kind, $back->place]);
@@ -135,11 +150,17 @@ final class SpotTest extends TestCase
     {
         mt_srand(2);
         for ($i = 0; $i < 300; $i++) {
-            $arc = new Shape(ShapeKind::Arc, 1, [mt_rand(0, 100) / 1, 5.0, 0.0, mt_rand(1, 50) / 1, mt_rand(-600, 600) / 100, mt_rand(-628, 628) / 100]);
+            $arc = new Shape(
+                ShapeKind::Arc, 1,
+                [mt_rand(0, 100) / 1, 5.0, 0.0, mt_rand(1, 50) / 1, mt_rand(-600, 600) / 100, mt_rand(-628, 628) / 100],
+            );
             [$west, $south, $east, $north] = $arc->bounds();
             foreach (range(0, 40) as $k) {
                 $p = $arc->pointAt($k / 40);
-                self::assertTrue($p->easting >= $west - 1e-9 && $p->easting <= $east + 1e-9 && $p->northing >= $south - 1e-9 && $p->northing <= $north + 1e-9);
+                self::assertTrue($p->easting >= $west - 1e-9
+                    && $p->easting <= $east + 1e-9
+                    && $p->northing >= $south - 1e-9
+                    && $p->northing <= $north + 1e-9);
             }
         }
     }

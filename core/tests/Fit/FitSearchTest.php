@@ -17,8 +17,13 @@ final class FitSearchTest extends TestCase
 {
     /** A drawing of some hundred spots in which five of seven control points are drawn, a few millimetres off. */
     #[DataProvider('drawings')]
-    public function test_the_way_in_which_a_drawing_fits_is_found(LengthUnit $unit, bool $exchanged, float $turn, float $east, float $north): void
-    {
+    public function test_the_way_in_which_a_drawing_fits_is_found(
+        LengthUnit $unit,
+        bool $exchanged,
+        float $turn,
+        float $east,
+        float $north,
+    ): void {
         foreach ([3, 17, 99] as $seed) {
             mt_srand($seed);
             $control = self::control();
@@ -27,7 +32,9 @@ final class FitSearchTest extends TestCase
             self::assertSame([$unit, $exchanged, 5], [$fits[0]->unit, $fits[0]->exchanged, count($fits[0]->matches)]);
             self::assertLessThan(0.01, $fits[0]->rms());
             self::assertLessThan(0.05, $fits[0]->chance);
-            self::assertEqualsWithDelta([cos($turn), sin($turn)], [cos($fits[0]->placement->rotation()), sin($fits[0]->placement->rotation())], 1e-3);
+            self::assertEqualsWithDelta(
+                [cos($turn), sin($turn)], [cos($fits[0]->placement->rotation()), sin($fits[0]->placement->rotation())], 1e-3,
+            );
             self::assertTrue($fits[0]->holds());
         }
     }
@@ -54,7 +61,10 @@ final class FitSearchTest extends TestCase
                 $spots[] = new Spot(9.0 * $i, 9.0 * $k, 'circle');
             }
         }
-        $control = [new Mark('A', new Position(5000.0, 2000.0)), new Mark('B', new Position(5000.0, 2018.0)), new Mark('C', new Position(5018.0, 2000.0))];
+        $control = [
+            new Mark('A', new Position(5000.0, 2000.0)), new Mark('B', new Position(5000.0, 2018.0)),
+            new Mark('C', new Position(5018.0, 2000.0)),
+        ];
         $fits = FitSearch::of($control, $spots);
         self::assertGreaterThan(3, count($fits));
         self::assertSame([3], array_values(array_unique(array_map(static fn (ControlFit $f) => count($f->matches), $fits))));
@@ -88,7 +98,10 @@ final class FitSearchTest extends TestCase
     /** @return list<Mark> */
     private static function control(): array
     {
-        return array_map(static fn (int $i) => new Mark("CP$i", new Position(78_600 + mt_rand(0, 120_000) / 1000, 41_200 + mt_rand(0, 120_000) / 1000)), range(1, 7));
+        return array_map(
+            static fn (int $i) => new Mark("CP$i", new Position(78_600 + mt_rand(0, 120_000) / 1000, 41_200 + mt_rand(0, 120_000) / 1000)),
+            range(1, 7),
+        );
     }
 
     /**

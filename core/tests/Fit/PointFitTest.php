@@ -22,7 +22,9 @@ final class PointFitTest extends TestCase
             for ($i = 0; $i < 10; $i++) {
                 $pairs = self::pairs(6, 0.01);
                 $fit = PointFit::of($pairs, array_fill(0, 6, true), $kind);
-                $cases[] = [$kind->value, array_map(static fn (array $p) => [$p[0]->easting - 3e6, $p[0]->northing - 5e6, $p[1]->easting, $p[1]->northing], $pairs)];
+                $cases[] = [$kind->value, array_map(
+                    static fn (array $p) => [$p[0]->easting - 3e6, $p[0]->northing - 5e6, $p[1]->easting, $p[1]->northing], $pairs,
+                )];
                 $ours[] = array_sum(array_map(static fn (float $r) => $r * $r, $fit->residuals));
             }
         }

@@ -23,9 +23,13 @@ final class SpotsTest extends TestCase
         $layer->add(ShapeKind::Text, 5, 0, [11.0, 21.0, 0.0, 0.3, 0.0, (float) $layer->addString('a remark')]);
         $spots = Spots::of([$layer], ['CP 1', 'CP 2']);
         $labelled = array_values(array_filter($spots, static fn (Spot $s) => $s->label !== ''));
-        self::assertSame([['CP 1', 'text'], ['CP 1', 'point'], ['CP 2', 'text']], array_map(static fn (Spot $s) => [$s->label, $s->what], $labelled));
+        self::assertSame(
+            [['CP 1', 'text'], ['CP 1', 'point'], ['CP 2', 'text']], array_map(static fn (Spot $s) => [$s->label, $s->what], $labelled),
+        );
         self::assertSame([10.0, 20.0], [$labelled[1]->x, $labelled[1]->y]);
-        self::assertCount(1, array_filter($spots, static fn (Spot $s) => $s->label === '' && $s->x === 50.0), 'marks without a label are spots too');
+        self::assertCount(
+            1, array_filter($spots, static fn (Spot $s) => $s->label === '' && $s->x === 50.0), 'marks without a label are spots too',
+        );
         self::assertSame([], array_filter($spots, static fn (Spot $s) => $s->label === 'A REMARK'));
     }
 

@@ -29,20 +29,30 @@ final class DxfDamageTest extends TestCase
         $point = "0\nPOINT\n8\nA\n10\n1\n20\n1\n";
 
         return [
-            'empty' => ['', 'empty'], 'a closed binary drawing' => ["AC1027\0\0\0", 'DWG'], 'a picture' => ["\x89PNG\r\n\x1a\n", 'picture'], 'UTF-16' => ["\xFF\xFE0\0\n\0", 'UTF-16'],
+            'empty' => ['', 'empty'], 'a closed binary drawing' => ["AC1027\0\0\0", 'DWG'],
+            'a picture' => ["\x89PNG\r\n\x1a\n", 'picture'], 'UTF-16' => ["\xFF\xFE0\0\n\0", 'UTF-16'],
             'prose' => ["Dear surveyor,\nplease find\n", 'Line 1'], 'truncated' => [substr(self::dxf($point), 0, -12), 'cut off'],
-            'a wrong group code' => [str_replace("10\n1\n", "ten\n1\n", self::dxf($point)), 'Line 15.*group code'], 'an impossible number' => [str_replace("10\n1\n", "10\n1e999\n", self::dxf($point)), 'Line 11 \(POINT\), group 10.*coordinate'],
-            'NaN' => [str_replace("10\n1\n", "10\nnan\n", self::dxf($point)), 'coordinate'], 'nothing in it' => [self::dxf(''), 'nothing that Parlay reads'],
+            'a wrong group code' => [str_replace("10\n1\n", "ten\n1\n", self::dxf($point)), 'Line 15.*group code'],
+            'an impossible number' => [str_replace("10\n1\n", "10\n1e999\n", self::dxf($point)), 'Line 11 \(POINT\), group 10.*coordinate'],
+            'NaN' => [str_replace("10\n1\n", "10\nnan\n", self::dxf($point)), 'coordinate'],
+            'nothing in it' => [self::dxf(''), 'nothing that Parlay reads'],
         ];
     }
 
-    /** Two thousand damaged files read strictly, with repairs, and in binary: each is answered, none hangs, memory stays within its limit. */
+    /**
+     * Two thousand damaged files read strictly, with repairs, and in binary: each is answered, none hangs, memory stays within its
+     * limit.
+     */
     #[DataProvider('readers')]
     public function test_damaged_files_are_answered(string $form, bool $mend): void
     {
         mt_srand(23);
         $path = tempnam(sys_get_temp_dir(), 'dxf');
-        Reference::python("import ezdxf\ndoc = ezdxf.new('R2000')\nmsp = doc.modelspace()\nb = doc.blocks.new('B')\nb.add_circle((0, 0), 1)\nfor i in range(6):\n    msp.add_line((i, 0), (i, 9)); msp.add_lwpolyline([(0, i, .5), (9, i, 0)], format='xyb'); msp.add_text('T%d' % i); msp.add_blockref('B', (i, i))\n    msp.add_spline([(0, 0, 0), (i, 5, 0), (9, 9, 0)])\nh = msp.add_hatch(); h.paths.add_edge_path().add_arc((0, 0), 3, 0, 90)\ndoc.saveas(input['path'], fmt=input['form'])\nprint('0')", ['path' => $path, 'form' => $form]);
+        Reference::python("import ezdxf\ndoc = ezdxf.new('R2000')\nmsp = doc.modelspace()\nb = doc.blocks.new('B')\nb.add_circle((0, "
+            ."0), 1)\nfor i in range(6):\n    msp.add_line((i, 0), (i, 9)); msp.add_lwpolyline([(0, i, .5), (9, i, 0)], "
+                ."format='xyb'); msp.add_text('T%d' % i); msp.add_blockref('B', (i, i))\n    msp.add_spline([(0, 0, 0), (i, 5, 0), "
+                    ."(9, 9, 0)])\nh = msp.add_hatch(); h.paths.add_edge_path().add_arc((0, 0), 3, 0, 90)\ndoc.saveas(input['path'], "
+                        ."fmt=input['form'])\nprint('0')", ['path' => $path, 'form' => $form]);
         $good = (string) file_get_contents($path);
         unlink($path);
         // Without the tables before the geometry most of the damage would hit what nobody reads.
@@ -91,7 +101,9 @@ final class DxfDamageTest extends TestCase
             'cut off' => [substr($good, 0, -30), 'ends without its closing EOF; the POINT begun in line 43', 4],
             'without its end' => [str_replace("0\nEOF\n", '', $good), 'ends without its closing EOF', 5],
             'mixed line ends' => [str_replace("POINT\n", "POINT\r\n", $good), 'line ends are mixed (CR LF, LF)', 5],
-            'a wrong group code' => [str_replace("10\n3.5\n", "ten\n3.5\n", $good), 'Line 31: “ten” is no group code; reading went on in line 33', 4],
+            'a wrong group code' => [
+                str_replace("10\n3.5\n", "ten\n3.5\n", $good), 'Line 31: “ten” is no group code; reading went on in line 33', 4,
+            ],
             'an impossible number' => [str_replace("3.5\n", "1e999\n", $good), 'Line 27', 4],
             'a line lost' => [str_replace("10\n3.5\n", "3.5\n", $good), 'the coordinate of group 10 is missing', 4],
             'without sections' => [$points(3)."0\nEOF\n", 'outside every section', 3],
@@ -128,7 +140,10 @@ final class DxfDamageTest extends TestCase
 
     public function test_what_is_no_drawing_says_what_to_ask_for(): void
     {
-        foreach (['AC1027'."\0\0" => 'save the drawing as DXF', '%PDF-1.7' => 'the DXF it was printed from', "\x89PNG" => 'Nothing can be staked from a picture', 'ISO-10303-21;' => 'building model'] as $bytes => $remedy) {
+        foreach ([
+            'AC1027'."\0\0" => 'save the drawing as DXF', '%PDF-1.7' => 'the DXF it was printed from',
+            "\x89PNG" => 'Nothing can be staked from a picture', 'ISO-10303-21;' => 'building model',
+        ] as $bytes => $remedy) {
             try {
                 self::open($bytes);
                 self::fail();

@@ -15,8 +15,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /**
- * Every kind of entity, written by ezdxf in every version it writes, as text and as binary, one layer to each case: ezdxf's own points on the
- * curve must lie on ours, the number of pieces and the plan length must agree.
+ * Every kind of entity, written by ezdxf in every version it writes, as text and as binary, one layer to each case: ezdxf's own points
+ * on the curve must lie on ours, the number of pieces and the plan length must agree.
  */
 final class DxfEntitiesTest extends TestCase
 {
@@ -49,7 +49,9 @@ final class DxfEntitiesTest extends TestCase
         self::assertGreaterThan($version === 'R12' ? 9 : 20, count($expected['cases']));
         foreach ($expected['cases'] as $name => $case) {
             self::assertArrayHasKey($name, $layers, "$name is missing; ".implode(' ', $drawing->remarks));
-            $shapes = array_values(array_filter(self::shapes($layers[$name]), static fn (Shape $s) => ! in_array($s->kind, [ShapeKind::Face, ShapeKind::Insert], true)));
+            $shapes = array_values(array_filter(
+                self::shapes($layers[$name]), static fn (Shape $s) => ! in_array($s->kind, [ShapeKind::Face, ShapeKind::Insert], true),
+            ));
             self::assertCount($case['pieces'], $shapes, $name);
             if ($case['faces'] !== null) {
                 self::assertSame($case['faces'], $layers[$name]->kinds()['face'] ?? 0, "faces of $name, in triangles");
@@ -59,7 +61,10 @@ final class DxfEntitiesTest extends TestCase
                 self::assertLessThan(self::ON, $off, "$name at $x, $y");
             }
             if ($case['length'] !== null) {
-                self::assertEqualsWithDelta($case['length'], array_sum(array_map(static fn (Shape $s) => $s->length() ?? 0.0, $shapes)), 1e-5 * $case['length'], "length of $name");
+                self::assertEqualsWithDelta(
+                    $case['length'], array_sum(array_map(static fn (Shape $s) => $s->length() ?? 0.0, $shapes)), 1e-5 * $case['length'],
+                    "length of $name",
+                );
             }
         }
     }
@@ -101,8 +106,12 @@ final class DxfEntitiesTest extends TestCase
     {
         if (! isset(self::$read["$version $form"])) {
             $path = tempnam(sys_get_temp_dir(), 'dxf');
-            $expected = Reference::python((string) file_get_contents(__DIR__.'/entities.py'), ['file' => $path, 'version' => $version, 'form' => $form]);
-            self::$without["$version $form"] = array_map(static fn (DrawingLayer $l) => $l->name, DxfReader::read(fopen($path, 'rb'))->layers);
+            $expected = Reference::python(
+                (string) file_get_contents(__DIR__.'/entities.py'), ['file' => $path, 'version' => $version, 'form' => $form],
+            );
+            self::$without["$version $form"] = array_map(
+                static fn (DrawingLayer $l) => $l->name, DxfReader::read(fopen($path, 'rb'))->layers,
+            );
             self::$read["$version $form"] = [DxfReader::read(fopen($path, 'rb'), new ReadOptions(annotations: true)), $expected];
             unlink($path);
         }

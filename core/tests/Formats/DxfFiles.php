@@ -29,6 +29,8 @@ trait DxfFiles
     /** @return list<Shape> */
     private static function shapes(Drawing $drawing): array
     {
-        return array_map(Shape::unpack(...), array_merge(...array_map(static fn ($l) => str_split($l->records(), Shape::BYTES), $drawing->layers)));
+        return array_map(
+            Shape::unpack(...), array_merge(...array_map(static fn ($l) => str_split($l->records(), Shape::BYTES), $drawing->layers)),
+        );
     }
 }

@@ -41,7 +41,9 @@ final class DxfReaderTest extends TestCase
         }
         self::assertCount(count($expected), $ours);
         $sort = static function (array $a): array {
-            usort($a, static fn (array $p, array $q) => array_map(static fn ($x) => is_float($x) ? round($x, 3) : $x, $p) <=> array_map(static fn ($x) => is_float($x) ? round($x, 3) : $x, $q));
+            usort($a, static fn (array $p, array $q) => array_map(
+                static fn ($x) => is_float($x) ? round($x, 3) : $x, $p,
+            ) <=> array_map(static fn ($x) => is_float($x) ? round($x, 3) : $x, $q));
 
             return $a;
         };
@@ -130,7 +132,10 @@ final class DxfReaderTest extends TestCase
 
     public function test_an_unevenly_scaled_circle_becomes_an_ellipse_of_the_right_shape(): void
     {
-        $drawing = self::open(self::dxf("0\nINSERT\n8\nX\n2\nB\n10\n100\n20\n50\n41\n3\n42\n1\n50\n90\n", "0\nBLOCK\n8\n0\n2\nB\n10\n0\n20\n0\n0\nCIRCLE\n8\n0\n10\n1\n20\n0\n40\n2\n0\nENDBLK\n8\n0\n"));
+        $drawing = self::open(self::dxf(
+            "0\nINSERT\n8\nX\n2\nB\n10\n100\n20\n50\n41\n3\n42\n1\n50\n90\n",
+            "0\nBLOCK\n8\n0\n2\nB\n10\n0\n20\n0\n0\nCIRCLE\n8\n0\n10\n1\n20\n0\n40\n2\n0\nENDBLK\n8\n0\n",
+        ));
         $shape = self::shapes($drawing)[1];
         self::assertSame(ShapeKind::Ellipse, $shape->kind);
         self::assertEqualsWithDelta([100.0, 53.0], [$shape->v[0], $shape->v[1]], 1e-9);
@@ -141,18 +146,31 @@ final class DxfReaderTest extends TestCase
 
     public function test_an_arrayed_block_stands_in_rows_and_columns(): void
     {
-        $drawing = self::open(self::dxf("0\nINSERT\n8\nX\n2\nB\n10\n0\n20\n0\n70\n3\n71\n2\n44\n10\n45\n5\n", "0\nBLOCK\n2\nB\n0\nPOINT\n8\n0\n10\n0\n20\n0\n0\nENDBLK\n"));
+        $drawing = self::open(self::dxf(
+            "0\nINSERT\n8\nX\n2\nB\n10\n0\n20\n0\n70\n3\n71\n2\n44\n10\n45\n5\n",
+            "0\nBLOCK\n2\nB\n0\nPOINT\n8\n0\n10\n0\n20\n0\n0\nENDBLK\n",
+        ));
         $points = array_filter(self::shapes($drawing), static fn (Shape $s) => $s->kind === ShapeKind::Point);
-        self::assertEqualsWithDelta([[0, 0], [10, 0], [20, 0], [0, 5], [10, 5], [20, 5]], array_values(array_map(static fn (Shape $s) => [$s->v[0], $s->v[1]], $points)), 1e-12);
+        self::assertEqualsWithDelta(
+            [[0, 0], [10, 0], [20, 0], [0, 5], [10, 5], [20, 5]],
+            array_values(array_map(static fn (Shape $s) => [$s->v[0], $s->v[1]], $points)), 1e-12,
+        );
     }
 
     /** The published DXF reference: $INSUNITS 0 unitless, 1 inch, 2 foot, 4 mm, 5 cm, 6 m, 21 US survey foot. */
     public function test_the_declared_unit_is_read_and_the_chosen_one_used(): void
     {
-        foreach ([0 => null, 1 => LengthUnit::Inch, 2 => LengthUnit::Foot, 4 => LengthUnit::Millimetre, 5 => LengthUnit::Centimetre, 6 => LengthUnit::Metre, 21 => LengthUnit::UsFoot] as $code => $unit) {
-            self::assertSame($unit, self::open("0\nSECTION\n2\nHEADER\n9\n\$INSUNITS\n70\n$code\n0\nENDSEC\n".self::dxf("0\nLINE\n8\nA\n10\n0\n20\n0\n11\n5000\n21\n0\n"))->declaredUnit);
+        foreach ([
+            0 => null, 1 => LengthUnit::Inch, 2 => LengthUnit::Foot, 4 => LengthUnit::Millimetre, 5 => LengthUnit::Centimetre,
+            6 => LengthUnit::Metre, 21 => LengthUnit::UsFoot,
+        ] as $code => $unit) {
+            self::assertSame($unit, self::open(
+                "0\nSECTION\n2\nHEADER\n9\n\$INSUNITS\n70\n$code\n0\nENDSEC\n".self::dxf("0\nLINE\n8\nA\n10\n0\n20\n0\n11\n5000\n21\n0\n"),
+            )->declaredUnit);
         }
-        $millimetres = self::open(self::dxf("0\nLINE\n8\nA\n10\n0\n20\n0\n30\n4600\n11\n5000\n21\n0\n31\n4600\n"), new ReadOptions(LengthUnit::Millimetre));
+        $millimetres = self::open(
+            self::dxf("0\nLINE\n8\nA\n10\n0\n20\n0\n30\n4600\n11\n5000\n21\n0\n31\n4600\n"), new ReadOptions(LengthUnit::Millimetre),
+        );
         self::assertEqualsWithDelta([0.0, 0.0, 5.0, 0.0], $millimetres->extent(), 1e-12);
         self::assertEqualsWithDelta([4.6, 4.6], $millimetres->heights, 1e-12);
     }
@@ -166,7 +184,9 @@ final class DxfReaderTest extends TestCase
 
     public function test_only_the_chosen_layers_are_taken_and_what_is_left_out_is_said(): void
     {
-        $drawing = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nPOINT\n8\nB\n10\n1\n20\n1\n0\nBODY\n8\nA\n0\nBODY\n8\nA\n0\nPOINT\n67\n1\n8\nA\n10\n0\n20\n0\n"), new ReadOptions(layers: ['B']));
+        $drawing = self::open(self::dxf(
+            "0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nPOINT\n8\nB\n10\n1\n20\n1\n0\nBODY\n8\nA\n0\nBODY\n8\nA\n0\nPOINT\n67\n1\n8\nA\n10\n0\n20\n0\n",
+        ), new ReadOptions(layers: ['B']));
         self::assertSame(['B'], array_map(static fn ($l) => $l->name, $drawing->layers));
         self::assertContains('2 entities left out: BODY is not read.', $drawing->remarks);
         self::assertContains('1 entity left out: on paper space.', $drawing->remarks);
@@ -190,9 +210,13 @@ final class DxfReaderTest extends TestCase
     public function test_a_block_that_inserts_itself_or_multiplies_without_limit_is_left_out_by_name(): void
     {
         $point = "0\nPOINT\n8\nA\n10\n1\n20\n1\n";
-        $own = self::open(self::dxf($point."0\nINSERT\n8\nA\n2\nB\n10\n0\n20\n0\n", "0\nBLOCK\n2\nB\n0\nINSERT\n8\n0\n2\nB\n10\n1\n20\n1\n0\nENDBLK\n"));
+        $own = self::open(
+            self::dxf($point."0\nINSERT\n8\nA\n2\nB\n10\n0\n20\n0\n", "0\nBLOCK\n2\nB\n0\nINSERT\n8\n0\n2\nB\n10\n1\n20\n1\n0\nENDBLK\n"),
+        );
         self::assertStringContainsString('block “B” inserts itself', implode(' ', $own->remarks));
-        $array = self::open(self::dxf($point."0\nINSERT\n8\nA\n2\nB\n10\n0\n20\n0\n70\n30000\n71\n30000\n", "0\nBLOCK\n2\nB\n{$point}0\nENDBLK\n"));
+        $array = self::open(
+            self::dxf($point."0\nINSERT\n8\nA\n2\nB\n10\n0\n20\n0\n70\n30000\n71\n30000\n", "0\nBLOCK\n2\nB\n{$point}0\nENDBLK\n"),
+        );
         self::assertStringContainsString('block “B” (line 33) would multiply', implode(' ', $array->remarks));
         self::assertSame(1, $array->layers[0]->count);
         // Ten insertions of ten insertions of ten … : known to be too many before any is made.
@@ -219,7 +243,9 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
         $n = M_SQRT1_2;
         [$x, $y, $z] = [-$n * 2 + 4 * $n, $n * 2 + 4 * $n, 3.0];
         self::assertEqualsWithDelta([$x, $y, $z], array_slice($centre->v, 0, 3), 1e-12);
-        self::assertEqualsWithDelta([$z, $z, 1.0], [$edge->v[2], $edge->v[5], hypot($edge->v[3] - $edge->v[0], $edge->v[4] - $edge->v[1])], 1e-12);
+        self::assertEqualsWithDelta(
+            [$z, $z, 1.0], [$edge->v[2], $edge->v[5], hypot($edge->v[3] - $edge->v[0], $edge->v[4] - $edge->v[1])], 1e-12,
+        );
         self::assertEqualsWithDelta([$x, $y], [($edge->v[0] + $edge->v[3]) / 2, ($edge->v[1] + $edge->v[4]) / 2], 1e-12);
     }
 
@@ -237,7 +263,10 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
 
     public function test_a_missing_external_reference_is_named_with_its_file(): void
     {
-        $drawing = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nINSERT\n8\nA\n2\nSITE\n10\n0\n20\n0\n", "0\nBLOCK\n2\nSITE\n70\n4\n1\nplans\\site survey.dwg\n0\nENDBLK\n"));
+        $drawing = self::open(self::dxf(
+            "0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nINSERT\n8\nA\n2\nSITE\n10\n0\n20\n0\n",
+            "0\nBLOCK\n2\nSITE\n70\n4\n1\nplans\\site survey.dwg\n0\nENDBLK\n",
+        ));
         self::assertStringContainsString('“SITE” (plans\\site survey.dwg) is not in this file', implode(' ', $drawing->remarks));
     }
 
@@ -245,19 +274,34 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
     public function test_lengths_agree_with_gdal(): void
     {
         $path = tempnam(sys_get_temp_dir(), 'dxf').'.dxf';
-        $gdal = Reference::python("import ezdxf, random\nfrom osgeo import ogr\nogr.UseExceptions()\nrandom.seed(5)\ndoc = ezdxf.new('R2000')\nmsp = doc.modelspace()\nr = lambda: random.uniform(0, 90)\nfor i in range(60):\n    msp.add_line((r(), r()), (r(), r()), dxfattribs={'layer': 'LINES'})\n    msp.add_lwpolyline([(r(), r()) for _ in range(5)], close=i % 2 == 0, dxfattribs={'layer': 'CHAINS'})\n    msp.add_arc((r(), r()), 1 + r(), r(), 100 + r(), dxfattribs={'layer': 'ARCS'})\n    msp.add_circle((r(), r()), 1 + r(), dxfattribs={'layer': 'CIRCLES'})\n    msp.add_lwpolyline([(r(), r(), random.uniform(-1, 1)) for _ in range(4)], format='xyb', dxfattribs={'layer': 'BULGES'})\n    msp.add_ellipse((r(), r()), (5 + r(), r()), 0.6, dxfattribs={'layer': 'ELLIPSES'})\ndoc.saveas(input)\nsums = {}\nds = ogr.Open(input)\nfor f in ds.GetLayer(0):\n    g = f.GetGeometryRef()\n    sums[f.GetField('Layer')] = sums.get(f.GetField('Layer'), 0) + (g.Boundary().Length() if g.GetGeometryName() == 'POLYGON' else g.Length())\nprint(json.dumps(sums))", $path);
+        $gdal = Reference::python("import ezdxf, random\nfrom osgeo import ogr\nogr.UseExceptions()\nrandom.seed(5)\ndoc = "
+            ."ezdxf.new('R2000')\nmsp = doc.modelspace()\nr = lambda: random.uniform(0, 90)\nfor i in range(60):\n    "
+                ."msp.add_line((r(), r()), (r(), r()), dxfattribs={'layer': 'LINES'})\n    msp.add_lwpolyline([(r(), r()) for _ in "
+                    ."range(5)], close=i % 2 == 0, dxfattribs={'layer': 'CHAINS'})\n    msp.add_arc((r(), r()), 1 + r(), r(), 100 + "
+                        ."r(), dxfattribs={'layer': 'ARCS'})\n    msp.add_circle((r(), r()), 1 + r(), dxfattribs={'layer': "
+                            ."'CIRCLES'})\n    msp.add_lwpolyline([(r(), r(), random.uniform(-1, 1)) for _ in range(4)], "
+                                ."format='xyb', dxfattribs={'layer': 'BULGES'})\n    msp.add_ellipse((r(), r()), (5 + r(), r()), 0.6, "
+                                    ."dxfattribs={'layer': 'ELLIPSES'})\ndoc.saveas(input)\nsums = {}\nds = ogr.Open(input)\nfor f in "
+                                        ."ds.GetLayer(0):\n    g = f.GetGeometryRef()\n    sums[f.GetField('Layer')] = "
+                                            ."sums.get(f.GetField('Layer'), 0) + (g.Boundary().Length() if g.GetGeometryName() == "
+                                                ."'POLYGON' else g.Length())\nprint(json.dumps(sums))", $path);
         foreach (DxfReader::read(fopen($path, 'rb'))->layers as $layer) {
             $ours = 0.0;
             for ($i = 0; $i < $layer->count; $i++) {
                 $ours += $layer->shape($i)->length() ?? 0.0;
             }
             $short = ($ours - $gdal[$layer->name]) / $ours;
-            in_array($layer->name, ['LINES', 'CHAINS'], true) ? self::assertEqualsWithDelta(0.0, $short, 1e-12, $layer->name) : self::assertTrue($short > 0 && $short < 3e-4, "{$layer->name}: $short");
+            in_array($layer->name, ['LINES', 'CHAINS'], true)
+                ? self::assertEqualsWithDelta(0.0, $short, 1e-12, $layer->name)
+                : self::assertTrue($short > 0 && $short < 3e-4, "{$layer->name}: $short");
         }
         unlink($path);
     }
 
-    /** What an insertion fills in belongs to it, as ezdxf writes it: with umlauts and quotes, none, twice the same, and in a block of a block. */
+    /**
+     * What an insertion fills in belongs to it, as ezdxf writes it: with umlauts and quotes, none, twice the same, and in a block of a
+     * block.
+     */
     public function test_an_insertion_keeps_its_attributes(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'dxf');
@@ -297,7 +341,8 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
         }
         usort($found, static fn (array $a, array $b) => [$a[1], $a[0]] <=> [$b[1], $b[0]]);
         self::assertSame([
-            ['BOLT', 0.0, ['NO' => 'A-1 „groß“', 2 => 'x']], ['BOLT', 10.0, []], ['BOLT', 20.0, ['NO' => 'A-1 „groß“']], ['GROUP', 100.0, []], ['BOLT', 101.0, ['NO' => 'inner']],
+            ['BOLT', 0.0, ['NO' => 'A-1 „groß“', 2 => 'x']], ['BOLT', 10.0, []],
+            ['BOLT', 20.0, ['NO' => 'A-1 „groß“']], ['GROUP', 100.0, []], ['BOLT', 101.0, ['NO' => 'inner']],
         ], $found);
         self::assertSame(1, $points, 'what follows the last attribute is read');
     }
@@ -312,8 +357,13 @@ B'.($k - 1)."\n10\n0\n20\n0\n", 10)."0\nENDBLK\n";
         $drawing = self::open($damaged, $mending);
         self::assertCount(1, array_filter(self::shapes($drawing), static fn (Shape $s) => $s->kind === ShapeKind::Point));
         self::assertStringContainsString('INSERT', implode(' ', $drawing->repairs));
-        $cut = substr(self::dxf("{$point}0\nINSERT\n8\nA\n2\nB\n10\n5\n20\n5\n66\n1\n0\nATTRIB\n8\nA\n2\nNO\n1\n7\n10\n5\n20\n5\n40\n1\n", $block), 0, -strlen("0\nENDSEC\n0\nEOF\n"));
-        $inserted = array_values(array_filter(self::shapes(self::open($cut, $mending)), static fn (Shape $s) => $s->kind === ShapeKind::Insert));
+        $cut = substr(
+            self::dxf("{$point}0\nINSERT\n8\nA\n2\nB\n10\n5\n20\n5\n66\n1\n0\nATTRIB\n8\nA\n2\nNO\n1\n7\n10\n5\n20\n5\n40\n1\n", $block),
+            0, -strlen("0\nENDSEC\n0\nEOF\n"),
+        );
+        $inserted = array_values(
+            array_filter(self::shapes(self::open($cut, $mending)), static fn (Shape $s) => $s->kind === ShapeKind::Insert),
+        );
         self::assertEqualsWithDelta([5.0, 5.0], array_slice($inserted[0]->v ?? [], 0, 2), 1e-12);
     }
 }

@@ -25,7 +25,10 @@ final class DxfTextTest extends TestCase
     /** Python's codecs give the bytes; the version says where UTF-8 begins. */
     public function test_text_is_read_in_the_code_page_that_the_file_names(): void
     {
-        $words = [['ANSI_1251', 'cp1251', 'Ось А'], ['dos850', 'cp850', 'Höhe'], ['ANSI_932', 'cp932', '通り芯'], ['ANSI_1250', 'cp1250', 'Řez č. 3'], ['iso8859-2', 'iso8859-2', 'žula']];
+        $words = [
+            ['ANSI_1251', 'cp1251', 'Ось А'], ['dos850', 'cp850', 'Höhe'], ['ANSI_932', 'cp932', '通り芯'],
+            ['ANSI_1250', 'cp1250', 'Řez č. 3'], ['iso8859-2', 'iso8859-2', 'žula'],
+        ];
         $bytes = Reference::python('print(json.dumps([list(w[2].encode(w[1])) for w in input]))', $words);
         foreach ($words as $i => [$page, , $word]) {
             $raw = implode('', array_map(chr(...), $bytes[$i]));
@@ -73,7 +76,10 @@ final class DxfTextTest extends TestCase
         $drawing = self::open($tables.$block."0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n");
         $layers = array_column($drawing->layers, null, 'name');
         self::assertEqualsCanonicalizing(['Wände', 'Tags', 'OTHER', 'ICE'], array_keys($layers));
-        self::assertSame([2, true, 0x00FF00], [$layers['Wände']->count, $layers['Wände']->frozen, $layers['Wände']->rgb], 'colour and “frozen” are those of the table');
+        self::assertSame(
+            [2, true, 0x00FF00], [$layers['Wände']->count, $layers['Wände']->frozen, $layers['Wände']->rgb],
+            'colour and “frozen” are those of the table',
+        );
         self::assertContains('P7', $layers['Tags']->strings, 'an attribute on layer 0 lies on its insertion’s layer');
         self::assertSame(['circle' => 1], array_intersect_key($layers['OTHER']->kinds(), ['circle' => 0]));
         self::assertSame(1, $layers['ICE']->kinds()['circle'], 'what is inserted on a frozen layer is not shown on another');

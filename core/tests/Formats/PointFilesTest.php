@@ -32,11 +32,19 @@ final class PointFilesTest extends TestCase
     /** LandXML 1.2 schema: a point is northing easting [elevation]. */
     public function test_landxml_points_are_read_in_the_files_own_unit(): void
     {
-        $stream = self::stream('<?xml version="1.0"?><LandXML xmlns="http://www.landxml.org/schema/LandXML-1.2" version="1.2"><Units><Imperial linearUnit="USSurveyFoot" areaUnit="squareFoot" volumeUnit="cubicFeet" temperatureUnit="fahrenheit" pressureUnit="inHG"/></Units>'."\n<CgPoints>\n".'<CgPoint name="A &quot;1&quot;" code="PIN" desc="Müller&lt;b&gt;">3937.0 7874.0 39.37</CgPoint>'."\n<CgPoint name=\"B\">1.0 2.0</CgPoint>\n<CgPoint pntRef=\"A\"/><CgPoint name=\"C\">1.0</CgPoint><CgPoint name=\"D\">1 x 3</CgPoint></CgPoints></LandXML>");
+        $stream = self::stream('<?xml version="1.0"?><LandXML xmlns="http://www.landxml.org/schema/LandXML-1.2" '
+            .'version="1.2"><Units><Imperial linearUnit="USSurveyFoot" areaUnit="squareFoot" volumeUnit="cubicFeet" '
+                .'temperatureUnit="fahrenheit" pressureUnit="inHG"/></Units>'
+            ."\n<CgPoints>\n"
+            .'<CgPoint name="A &quot;1&quot;" code="PIN" desc="Müller&lt;b&gt;">3937.0 7874.0 39.37</CgPoint>'
+            ."\n<CgPoint name=\"B\">1.0 2.0</CgPoint>\n<CgPoint pntRef=\"A\"/><CgPoint name=\"C\">1.0</CgPoint><CgPoint name=\"D\">1 "
+                .'x 3</CgPoint></CgPoints></LandXML>');
         self::assertSame(LengthUnit::UsFoot, LandXmlPoints::unit($stream));
         $rows = iterator_to_array(LandXmlPoints::rows($stream, LengthUnit::UsFoot), false);
         self::assertSame(['A "1"', 'PIN', 'Müller<b>'], [$rows[0]->name, $rows[0]->code, $rows[0]->description]);
-        self::assertEqualsWithDelta([1200.0, 2400.0, 12.0], [$rows[0]->position->northing, $rows[0]->position->easting, $rows[0]->position->elevation], 1e-9);
+        self::assertEqualsWithDelta(
+            [1200.0, 2400.0, 12.0], [$rows[0]->position->northing, $rows[0]->position->easting, $rows[0]->position->elevation], 1e-9,
+        );
         self::assertNull($rows[1]->position->elevation);
         self::assertSame([5, '“1.0” are not a northing, an easting and an elevation'], [$rows[2]->line, $rows[2]->reason]);
         self::assertStringContainsString('“x” is not a coordinate', $rows[3]->reason);
@@ -57,11 +65,14 @@ final class PointFilesTest extends TestCase
 
     public static function hostileXml(): array
     {
-        $bomb = '<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaaaa">'.implode('', array_map(static fn (int $i) => '<!ENTITY '.chr(97 + $i).' "'.str_repeat('&'.chr(96 + $i).';', 10).'">', range(1, 12))).']><LandXML><CgPoints><CgPoint name="&m;">1 2</CgPoint></CgPoints></LandXML>';
+        $bomb = '<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaaaaaaaa">'.implode(
+            '', array_map(static fn (int $i) => '<!ENTITY '.chr(97 + $i).' "'.str_repeat('&'.chr(96 + $i).';', 10).'">', range(1, 12)),
+        ).']><LandXML><CgPoints><CgPoint name="&m;">1 2</CgPoint></CgPoints></LandXML>';
 
         return [
             'cut off' => ['<LandXML><CgPoints><CgPoint name="A">1 2</CgPoint><CgPo'],
-            'a file of the machine' => ['<?xml version="1.0"?><!DOCTYPE x [<!ENTITY e SYSTEM "file:///etc/passwd">]><LandXML><CgPoints><CgPoint name="A" desc="x">&e; 2</CgPoint></CgPoints></LandXML>'],
+            'a file of the machine' => ['<?xml version="1.0"?><!DOCTYPE x [<!ENTITY e SYSTEM '
+                .'"file:///etc/passwd">]><LandXML><CgPoints><CgPoint name="A" desc="x">&e; 2</CgPoint></CgPoints></LandXML>'],
             'entities without end' => [$bomb],
         ];
     }
@@ -74,9 +85,14 @@ final class PointFilesTest extends TestCase
             {"type":"Feature","geometry":null,"properties":null},
             {"type":"Feature","geometry":{"type":"Point","coordinates":["x",2]},"properties":{"name":"B"}},
             {"type":"Feature","id":"C","geometry":{"type":"Point","coordinates":[1,2]},"properties":{}}]}');
-        self::assertEquals([78600.25, 41200.5, 4.5], [$rows[0]->position->northing, $rows[0]->position->easting, $rows[0]->position->elevation]);
+        self::assertEquals(
+            [78600.25, 41200.5, 4.5], [$rows[0]->position->northing, $rows[0]->position->easting, $rows[0]->position->elevation],
+        );
         self::assertSame(['A}]"{', 'PIN', ['crew' => 'K']], [$rows[0]->name, $rows[0]->code, $rows[0]->attributes]);
-        self::assertSame(['a LineString is no point', 'the feature has no geometry', '“"x"” is not a coordinate'], array_map(static fn (RowFault $f) => $f->reason, array_slice($rows, 1, 3)));
+        self::assertSame(
+            ['a LineString is no point', 'the feature has no geometry', '“"x"” is not a coordinate'],
+            array_map(static fn (RowFault $f) => $f->reason, array_slice($rows, 1, 3)),
+        );
         self::assertSame('C', $rows[4]->name);
     }
 
@@ -103,7 +119,9 @@ final class PointFilesTest extends TestCase
         }, false));
         $stream = self::stream($text);
         $layout = match ($format) {
-            'csv in millimetres with decimal commas' => self::layout(';', ',', LengthUnit::Millimetre), 'csv in US feet' => self::layout("\t", '.', LengthUnit::UsFoot), default => self::layout(),
+            'csv in millimetres with decimal commas' => self::layout(
+                ';', ',', LengthUnit::Millimetre,
+            ), 'csv in US feet' => self::layout("\t", '.', LengthUnit::UsFoot), default => self::layout(),
         };
         $kind = PointFile::kindOf($stream);
         self::assertSame(str_starts_with($format, 'csv') ? PointFile::Text : PointFile::from($format), $kind);
@@ -113,8 +131,12 @@ final class PointFilesTest extends TestCase
             self::assertInstanceOf(PointRow::class, $rows[$i], $p->name);
             // A cell that a spreadsheet would run carries an apostrophe in a text file.
             self::assertSame($p->name, ltrim($rows[$i]->name, "'"));
-            self::assertEqualsWithDelta([$p->position->northing, $p->position->easting], [$rows[$i]->position->northing, $rows[$i]->position->easting], 6e-6);
-            $p->position->elevation === null ? self::assertNull($rows[$i]->position->elevation) : self::assertEqualsWithDelta($p->position->elevation, $rows[$i]->position->elevation, 6e-6);
+            self::assertEqualsWithDelta(
+                [$p->position->northing, $p->position->easting], [$rows[$i]->position->northing, $rows[$i]->position->easting], 6e-6,
+            );
+            $p->position->elevation === null
+                ? self::assertNull($rows[$i]->position->elevation)
+                : self::assertEqualsWithDelta($p->position->elevation, $rows[$i]->position->elevation, 6e-6);
         }
     }
 
@@ -125,20 +147,32 @@ final class PointFilesTest extends TestCase
 
     public function test_cells_that_a_spreadsheet_would_run_are_made_safe(): void
     {
-        $csv = implode('', iterator_to_array(PointTextWriter::lines([new Point('=cmd|x', new Position(-1.5, 2.0), '+1', '@sum')], self::layout()), false));
+        $csv = implode(
+            '',
+            iterator_to_array(PointTextWriter::lines([new Point('=cmd|x', new Position(-1.5, 2.0), '+1', '@sum')], self::layout()), false),
+        );
         self::assertStringContainsString("'=cmd|x,-1.50000,2.00000,,'+1,'@sum", $csv);
     }
 
-    /** ezdxf opens and audits what is written without a complaint, and finds points and names where they belong; our own reader does too. */
+    /**
+     * ezdxf opens and audits what is written without a complaint, and finds points and names where they belong; our own reader does
+     * too.
+     */
     public function test_the_dxf_is_sound_for_ezdxf(): void
     {
         $path = tempnam(sys_get_temp_dir(), 'dxf');
         file_put_contents($path, implode('', iterator_to_array(DxfPointsWriter::pieces(self::points(), ['CONTROL', 'POINTS']), false)));
-        $seen = Reference::python("import ezdxf\ndoc = ezdxf.readfile(input)\na = doc.audit()\nmsp = doc.modelspace()\nprint(json.dumps({'errors': [str(e.message) for e in a.errors], 'fixes': [str(e.message) for e in a.fixes], 'points': [[p.dxf.layer, *p.dxf.location] for p in msp.query('POINT')], 'texts': [t.dxf.text for t in msp.query('TEXT')], 'layers': [l.dxf.name for l in doc.layers]}))", $path);
+        $seen = Reference::python("import ezdxf\ndoc = ezdxf.readfile(input)\na = doc.audit()\nmsp = "
+            ."doc.modelspace()\nprint(json.dumps({'errors': [str(e.message) for e in a.errors], 'fixes': [str(e.message) for e in "
+                ."a.fixes], 'points': [[p.dxf.layer, *p.dxf.location] for p in msp.query('POINT')], 'texts': [t.dxf.text for t in "
+                    ."msp.query('TEXT')], 'layers': [l.dxf.name for l in doc.layers]}))", $path);
         self::assertSame([[], []], [$seen['errors'], $seen['fixes']]);
         self::assertContains('CONTROL-NAMES', $seen['layers']);
         foreach (self::points() as $i => $p) {
-            self::assertEqualsWithDelta([$p->position->easting, $p->position->northing, $p->position->elevation ?? 0.0], array_slice($seen['points'][$i], 1), 6e-6);
+            self::assertEqualsWithDelta(
+                [$p->position->easting, $p->position->northing, $p->position->elevation ?? 0.0], array_slice($seen['points'][$i], 1),
+                6e-6,
+            );
         }
         $layers = array_column(DxfReader::read(fopen($path, 'rb'))->layers, null, 'name');
         self::assertSame(array_map(static fn (Point $p) => $p->name, self::points()), $layers['POINTS-NAMES']->strings);
@@ -149,8 +183,14 @@ final class PointFilesTest extends TestCase
     public function test_a_reissued_list_is_compared_with_the_one_in_use(): void
     {
         $c = ControlComparison::of(
-            ['A' => new Position(1.0, 2.0, 3.0), 'B' => new Position(5.0, 6.0), 'C' => new Position(7.0, 8.0, 9.0), 'X' => new Position(0.0, 0.0)],
-            ['A' => new Position(1.003, 2.004, 3.0), 'B' => new Position(5.0, 6.0, 1.0), 'C' => new Position(7.00001, 8.0, 9.0), 'N' => new Position(1.0, 1.0)],
+            [
+                'A' => new Position(1.0, 2.0, 3.0), 'B' => new Position(5.0, 6.0), 'C' => new Position(7.0, 8.0, 9.0),
+                'X' => new Position(0.0, 0.0),
+            ],
+            [
+                'A' => new Position(1.003, 2.004, 3.0), 'B' => new Position(5.0, 6.0, 1.0), 'C' => new Position(7.00001, 8.0, 9.0),
+                'N' => new Position(1.0, 1.0),
+            ],
         );
         self::assertSame([['A', 'B'], ['N'], ['X'], 1], [array_column($c->moved, 'name'), $c->new, $c->gone, $c->same]);
         self::assertEqualsWithDelta([0.005, 0.0], [$c->moved[0]['plan'], $c->moved[0]['height']], 1e-9);
@@ -193,10 +233,16 @@ final class PointFilesTest extends TestCase
 
     public function test_a_list_without_names_is_numbered_by_its_lines_and_columns_may_stand_anyhow(): void
     {
-        $layout = new Layout(',', '.', 1, [Column::Elevation, Column::Attribute, Column::Easting, Column::Northing], LengthUnit::Metre, ['h', 'Crew', 'e', 'n']);
+        $layout = new Layout(
+            ',', '.', 1, [Column::Elevation, Column::Attribute, Column::Easting, Column::Northing], LengthUnit::Metre,
+            ['h', 'Crew', 'e', 'n'],
+        );
         $rows = iterator_to_array(PointTextReader::read(self::stream("h,Crew,e,n\n4.5,K,2,1\n,,4,3\n"), $layout), false);
         self::assertSame(['2', 4.5, ['Crew' => 'K']], [$rows[0]->name, $rows[0]->position->elevation, $rows[0]->attributes]);
-        self::assertSame(['3', null, 3.0, 4.0], [$rows[1]->name, $rows[1]->position->elevation, $rows[1]->position->northing, $rows[1]->position->easting]);
+        self::assertSame(
+            ['3', null, 3.0, 4.0],
+            [$rows[1]->name, $rows[1]->position->elevation, $rows[1]->position->northing, $rows[1]->position->easting],
+        );
     }
 
     /** @return list<Point> */
@@ -213,7 +259,10 @@ final class PointFilesTest extends TestCase
 
     private static function layout(string $separator = ',', string $mark = '.', LengthUnit $unit = LengthUnit::Metre): Layout
     {
-        return new Layout($separator, $mark, 1, [Column::Name, Column::Northing, Column::Easting, Column::Elevation, Column::Code, Column::Description], $unit);
+        return new Layout(
+            $separator, $mark, 1,
+            [Column::Name, Column::Northing, Column::Easting, Column::Elevation, Column::Code, Column::Description], $unit,
+        );
     }
 
     /** @return list<PointRow|RowFault> */

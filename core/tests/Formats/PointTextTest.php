@@ -26,11 +26,17 @@ use PHPUnit\Framework\TestCase;
 final class PointTextTest extends TestCase
 {
     #[DataProvider('files')]
-    public function test_a_file_is_read_as_it_was_meant(string $text, array $expected, CoordinateOrder $order = CoordinateOrder::NorthingEasting): void
-    {
+    public function test_a_file_is_read_as_it_was_meant(
+        string $text,
+        array $expected,
+        CoordinateOrder $order = CoordinateOrder::NorthingEasting,
+    ): void {
         $first = self::read($text, $order)[0];
         self::assertInstanceOf(PointRow::class, $first);
-        self::assertEqualsWithDelta($expected, [$first->name, $first->position->northing, $first->position->easting, $first->position->elevation, $first->code], 1e-9);
+        self::assertEqualsWithDelta(
+            $expected, [$first->name, $first->position->northing, $first->position->easting, $first->position->elevation, $first->code],
+            1e-9,
+        );
     }
 
     public static function files(): array
@@ -39,7 +45,9 @@ final class PointTextTest extends TestCase
 
         return [
             'commas without headings' => ["CP 1,5200.5,2350.25,12.125,PIN\nB,5201,2351,12,PIN\n", $expected],
-            'easting first by the project’s order' => ["CP 1,2350.25,5200.5,12.125,PIN\nB,1,2,3,PIN\n", $expected, CoordinateOrder::EastingNorthing],
+            'easting first by the project’s order' => [
+                "CP 1,2350.25,5200.5,12.125,PIN\nB,1,2,3,PIN\n", $expected, CoordinateOrder::EastingNorthing,
+            ],
             'headings beat the project’s order' => ["Name,Easting,Northing,Elev,Code\nCP 1,2350.25,5200.5,12.125,PIN\n", $expected],
             'semicolons and decimal commas' => ["Punkt;Rechtswert;Hochwert;Höhe;Code\r\nCP 1;2350,25;5200,5;12,125;PIN\r\n", $expected],
             'tabs with decimal commas' => ["CP 1\t5200,5\t2350,25\t12,125\tPIN\nB\t1,5\t2,5\t3,5\tX\n", $expected],
@@ -49,9 +57,16 @@ final class PointTextTest extends TestCase
             'millimetres by heading' => ["Name,Northing [mm],Easting [mm],Level [mm],Code\nCP 1,5200500,2350250,12125,PIN\n", $expected],
             'millimetres by their size' => ["CP 1,5200500,2350250,12125,PIN\nB,5210500,2380250,12125,PIN\n", $expected],
             'feet and inches' => ["Name,N,E,Z,Code\nCP 1,1' 6\",2' 0\",3' 1/2\",PIN\n", ['CP 1', 0.4572, 0.6096, 0.9271, 'PIN']],
-            'UTF-16 with its mark' => ["\xFF\xFE".mb_convert_encoding("Name;N;E;Z;Code\nCP 1;5200.5;2350.25;12.125;PIN\n", 'UTF-16LE', 'UTF-8'), $expected],
-            'UTF-16 the other way' => ["\xFE\xFF".mb_convert_encoding("Name;N;E;Z;Code\nCP 1;5200.5;2350.25;12.125;PIN\n", 'UTF-16BE', 'UTF-8'), $expected],
-            'Windows-1252' => [mb_convert_encoding("Name;N;E;Z;Code\nKötter’s;5200.5;2350.25;12.125;PIN\n", 'Windows-1252', 'UTF-8'), ['Kötter’s', 5200.5, 2350.25, 12.125, 'PIN']],
+            'UTF-16 with its mark' => [
+                "\xFF\xFE".mb_convert_encoding("Name;N;E;Z;Code\nCP 1;5200.5;2350.25;12.125;PIN\n", 'UTF-16LE', 'UTF-8'), $expected,
+            ],
+            'UTF-16 the other way' => [
+                "\xFE\xFF".mb_convert_encoding("Name;N;E;Z;Code\nCP 1;5200.5;2350.25;12.125;PIN\n", 'UTF-16BE', 'UTF-8'), $expected,
+            ],
+            'Windows-1252' => [
+                mb_convert_encoding("Name;N;E;Z;Code\nKötter’s;5200.5;2350.25;12.125;PIN\n", 'Windows-1252', 'UTF-8'),
+                ['Kötter’s', 5200.5, 2350.25, 12.125, 'PIN'],
+            ],
             'blanks' => ["CP-1   5200.500   2350.250  12.125  PIN\nB  1 2 3 X\n", ['CP-1', 5200.5, 2350.25, 12.125, 'PIN']],
         ];
     }
@@ -75,7 +90,9 @@ final class PointTextTest extends TestCase
     public function test_names_are_kept_exactly_as_given(): void
     {
         $rows = self::read("Name,N,E\n<script>alert(1)</script>,1,2\n=1+1,1,2\n\"O\"\"Neill, 'B'\",3,4\nÄÖÜ-ß,5,6\n");
-        self::assertSame(['<script>alert(1)</script>', '=1+1', 'O"Neill, \'B\'', 'ÄÖÜ-ß'], array_map(static fn (PointRow $r) => $r->name, $rows));
+        self::assertSame(
+            ['<script>alert(1)</script>', '=1+1', 'O"Neill, \'B\'', 'ÄÖÜ-ß'], array_map(static fn (PointRow $r) => $r->name, $rows),
+        );
     }
 
     #[DataProvider('otherFiles')]
@@ -88,7 +105,8 @@ final class PointTextTest extends TestCase
     public static function otherFiles(): array
     {
         return [
-            'empty' => [''], 'blanks only' => ["  \n \n"], 'a picture' => ["\x89PNG\r\n\x1a\n".str_repeat("\0x", 50)], 'a PDF' => ["%PDF-1.7\n..."],
+            'empty' => [''], 'blanks only' => ["  \n \n"],
+            'a picture' => ["\x89PNG\r\n\x1a\n".str_repeat("\0x", 50)], 'a PDF' => ["%PDF-1.7\n..."],
             'a workbook' => ["PK\x03\x04".str_repeat('x', 50)], 'bytes' => [str_repeat("\0\1\2", 100)],
             'a line without end' => [str_repeat('x,', 200_000)], '20,000 columns' => ["A,1,2,3\n".implode(',', range(1, 20_000))],
         ];
@@ -117,7 +135,10 @@ final class PointTextTest extends TestCase
         $text = "Name,Northing,Easting,Elev,Code\n";
         for ($i = 0; $i < 400; $i++) {
             $name = ['P'.$i, "\"Q \"\"$i\"\"\"", "\"a, b $i\"", "Ü$i"][$i % 4];
-            $text .= sprintf("%s,%.4f,%.3f,%s,%s\n", $name, mt_rand(-9_999_999, 9_999_999) / 13, mt_rand(0, 99_999_999) / 17, $i % 5 === 0 ? '' : sprintf('%.3f', $i / 7), $i % 3 === 0 ? '"X;Y"' : 'Z');
+            $text .= sprintf(
+                "%s,%.4f,%.3f,%s,%s\n", $name, mt_rand(-9_999_999, 9_999_999) / 13, mt_rand(0, 99_999_999) / 17,
+                $i % 5 === 0 ? '' : sprintf('%.3f', $i / 7), $i % 3 === 0 ? '"X;Y"' : 'Z',
+            );
         }
         $python = Reference::python(<<<'PY'
             import csv, io
@@ -127,7 +148,10 @@ final class PointTextTest extends TestCase
             PY, $text);
         foreach (self::read($text) as $i => $row) {
             self::assertInstanceOf(PointRow::class, $row);
-            self::assertSame([$python[$i][0], (float) $python[$i][1], (float) $python[$i][2], $python[$i][4]], [$row->name, $row->position->northing, $row->position->easting, $row->code]);
+            self::assertSame(
+                [$python[$i][0], (float) $python[$i][1], (float) $python[$i][2], $python[$i][4]],
+                [$row->name, $row->position->northing, $row->position->easting, $row->code],
+            );
             self::assertSame($python[$i][3] === '' ? null : (float) $python[$i][3], $row->position->elevation);
         }
     }
@@ -142,11 +166,16 @@ final class PointTextTest extends TestCase
 
     public function test_a_list_of_latitudes_is_known_by_its_headings(): void
     {
-        $layout = static fn (string ...$headings): Layout => new Layout(',', '.', 1, [Column::Name, Column::Easting, Column::Northing], LengthUnit::Metre, array_values($headings));
+        $layout = static fn (string ...$headings): Layout => new Layout(
+            ',', '.', 1, [Column::Name, Column::Easting, Column::Northing], LengthUnit::Metre, array_values($headings),
+        );
         $rows = static fn (float $e, float $n): array => [new PointRow(2, 'A', new Position($n, $e), '', '')];
         self::assertTrue(PointFile::Text->looksLikeDegrees($rows(51.5, -0.1), $layout('ID', 'Lat', 'Lon')));
         self::assertTrue(PointFile::Text->looksLikeDegrees($rows(-179.9, 51.0), $layout('ID', 'longitude (deg)', 'Latitude')));
-        self::assertFalse(PointFile::Text->looksLikeDegrees($rows(51.5, -0.1), $layout('ID', 'East', 'North')), 'a small site lies near its own origin');
+        self::assertFalse(
+            PointFile::Text->looksLikeDegrees($rows(51.5, -0.1), $layout('ID', 'East', 'North')),
+            'a small site lies near its own origin',
+        );
         self::assertFalse(PointFile::Text->looksLikeDegrees($rows(41250.0, 78640.0), $layout('Lateral', 'Lat', 'Lon')));
         self::assertFalse(PointFile::Text->looksLikeDegrees($rows(1.0, 2.0), $layout('Longest', 'Lateral', 'N')));
         self::assertFalse(PointFile::Text->looksLikeDegrees([], $layout('Lat')));
@@ -161,20 +190,34 @@ final class PointTextTest extends TestCase
         $rows = self::read($kerb.$wall);
         array_map($strings->add(...), $rows);
         self::assertTrue($strings->finish(), 'the last needs no end of its own');
-        self::assertSame([['1', '2', '3'], ['4', '5'], ['6', '7']], array_map(static fn (array $s) => array_map(static fn (PointRow $r) => $r->name, $s), $strings->ended));
-        self::assertSame([4, 7], array_values(array_map(static fn (StringEnd $e) => $e->line, array_filter($rows, static fn ($r) => $r instanceof StringEnd))));
+        self::assertSame(
+            [['1', '2', '3'], ['4', '5'], ['6', '7']],
+            array_map(static fn (array $s) => array_map(static fn (PointRow $r) => $r->name, $s), $strings->ended),
+        );
+        self::assertSame(
+            [4, 7],
+            array_values(array_map(static fn (StringEnd $e) => $e->line, array_filter($rows, static fn ($r) => $r instanceof StringEnd))),
+        );
         self::assertSame([['KERB', 3], ['2', 1]], array_map(static fn (DrawingLayer $l) => [$l->name, $l->count], $strings->layers()));
         self::assertEqualsWithDelta([2000.0, 1010.0, 5.1, 2005.0, 1020.0, 5.2, 0.0, 0.0, 0.0], $strings->layers()[0]->shape(1)->v, 1e-9);
 
-        $labelled = self::read("KERB,1000.0,2000.0,5.0\nKERB,1010.0,2000.0,5.0\nKERB,0.0,0.0,0.0\nORIGIN,0.0,0.0,0.0\nWALL,1020.0,2000.0,5.0\n");
-        self::assertSame([PointRow::class, PointRow::class, StringEnd::class, PointRow::class, PointRow::class], array_map(get_class(...), $labelled), 'a mark at the origin of its own name is a point');
+        $labelled = self::read(
+            "KERB,1000.0,2000.0,5.0\nKERB,1010.0,2000.0,5.0\nKERB,0.0,0.0,0.0\nORIGIN,0.0,0.0,0.0\nWALL,1020.0,2000.0,5.0\n",
+        );
+        self::assertSame(
+            [PointRow::class, PointRow::class, StringEnd::class, PointRow::class, PointRow::class],
+            array_map(get_class(...), $labelled), 'a mark at the origin of its own name is a point',
+        );
         $plain = new Strings;
         array_map($plain->add(...), self::read("1,1000.0,2000.0,5.0\n2,1010.0,2000.0,5.0\n"));
         self::assertFalse($plain->finish());
         $single = new Strings;
         array_map($single->add(...), self::read("1,1000.0,2000.0,5.0\n2,1010.0,2000.0,5.0\n0,0,0,0\n3,1020.0,2000.0,5.0\n0,0,0,0\n"));
         self::assertTrue($single->finish());
-        self::assertSame([1, ['3']], [count($single->ended), array_map(static fn (PointRow $r) => $r->name, $single->alone)], 'a corner alone is a point and not lost');
+        self::assertSame(
+            [1, ['3']], [count($single->ended), array_map(static fn (PointRow $r) => $r->name, $single->alone)],
+            'a corner alone is a point and not lost',
+        );
         self::assertSame([], $plain->layers());
     }
 
@@ -196,7 +239,8 @@ final class PointTextTest extends TestCase
                         continue;
                     }
                     $row instanceof PointRow
-                        ? self::assertTrue($row->name !== '' && is_finite($row->position->northing + $row->position->easting + ($row->position->elevation ?? 0.0)))
+                        ? self::assertTrue($row->name !== ''
+                            && is_finite($row->position->northing + $row->position->easting + ($row->position->elevation ?? 0.0)))
                         : self::assertTrue($row->line > 0 && $row->reason !== '');
                 }
             } catch (UnreadablePoints $e) {

@@ -16,7 +16,10 @@ final class RawObservationsTest extends TestCase
         $read = self::read("\xEF\xBB\xBFV;Point;SD;Hz;TH\r\n90 15 00;„Süd 1“;12,345;359 59 59;1,8\r\n\r\n# a remark\r\n89,5;A;;10,5;\r\n");
         self::assertSame([], $read->problems);
         self::assertSame(['„Süd 1“', 'A'], array_map(static fn ($r) => $r->name, $read->rows));
-        self::assertEqualsWithDelta([deg2rad(359 + 59 / 60 + 59 / 3600), deg2rad(90.25), 12.345, 1.8], [$read->rows[0]->reading->circle, $read->rows[0]->reading->zenith, $read->rows[0]->reading->slope, $read->rows[0]->targetHeight], 1e-9);
+        self::assertEqualsWithDelta([deg2rad(359 + 59 / 60 + 59 / 3600), deg2rad(90.25), 12.345, 1.8], [
+            $read->rows[0]->reading->circle, $read->rows[0]->reading->zenith, $read->rows[0]->reading->slope,
+            $read->rows[0]->targetHeight,
+        ], 1e-9);
         self::assertSame([0.0, null, 5], [$read->rows[1]->reading->slope, $read->rows[1]->targetHeight, $read->rows[1]->line]);
     }
 

@@ -64,11 +64,17 @@ final class IntersectionTest extends TestCase
         mt_srand(13);
         $cases = $ours = [];
         while (count($cases) < 200) {
-            [$ray, $circle] = [new Line(new Position(mt_rand(0, 1000) / 10, mt_rand(0, 1000) / 10), self::turn()), new Circle(new Position(mt_rand(0, 1000) / 10, mt_rand(0, 1000) / 10), mt_rand(10, 500) / 10)];
+            [$ray, $circle] = [
+                new Line(new Position(mt_rand(0, 1000) / 10, mt_rand(0, 1000) / 10), self::turn()),
+                new Circle(new Position(mt_rand(0, 1000) / 10, mt_rand(0, 1000) / 10), mt_rand(10, 500) / 10),
+            ];
             if (abs($ray->right($circle->centre)) > 0.98 * $circle->radius) {
                 continue;
             }
-            $cases[] = [$ray->from->easting, $ray->from->northing, sin($ray->azimuth), cos($ray->azimuth), $circle->centre->easting, $circle->centre->northing, $circle->radius];
+            $cases[] = [
+                $ray->from->easting, $ray->from->northing, sin($ray->azimuth), cos($ray->azimuth), $circle->centre->easting,
+                $circle->centre->northing, $circle->radius,
+            ];
             $ours[] = array_map(static fn (Position $p) => [$p->easting, $p->northing], Intersection::ofRayAndCircle($ray, $circle));
         }
         $theirs = Reference::python(<<<'PY'
@@ -107,10 +113,14 @@ final class IntersectionTest extends TestCase
         $o = new Position(0, 0);
         $p = new Position(10, 0);
         yield 'parallel lines' => [static fn () => PlacesFound::byTwoLines(new Line($o, 0.3), new Line($p, 0.3 + M_PI)), 'parallel'];
-        yield 'one circle in another' => [static fn () => PlacesFound::byTwoDistances($o, 20.0, $p, 5.0), 'inside the other: they miss by 5.000 m'];
+        yield 'one circle in another' => [
+            static fn () => PlacesFound::byTwoDistances($o, 20.0, $p, 5.0), 'inside the other: they miss by 5.000 m',
+        ];
         yield 'one centre' => [static fn () => PlacesFound::byTwoDistances($o, 5.0, $o, 5.0), 'one centre'];
         yield 'no radius' => [static fn () => PlacesFound::byTwoDistances($o, 0.0, $p, 5.0), 'more than 0'];
-        yield 'a line beside a circle' => [static fn () => PlacesFound::byLineAndDistance(new Line($o, 0.0), new Position(0, 8), 7.5), 'misses by 0.500 m'];
+        yield 'a line beside a circle' => [
+            static fn () => PlacesFound::byLineAndDistance(new Line($o, 0.0), new Position(0, 8), 7.5), 'misses by 0.500 m',
+        ];
         yield 'a backsight on the station' => [static fn () => PlacesFound::byTurnedAngle($o, $o, 1.0, 5.0), 'same place'];
         yield 'three on a line' => [static fn () => Circle::through($o, $p, new Position(20, 0)), 'straight line'];
     }

@@ -37,7 +37,10 @@ final class PolylineTest extends TestCase
     {
         mt_srand(22);
         for ($i = 0; $i < 500; $i++) {
-            $arc = new Shape(ShapeKind::Arc, 1, [3e6, 5e6, NAN, mt_rand(1, 9000) / 10, mt_rand(0, 628) / 100, (mt_rand(0, 1) ? 1 : -1) * mt_rand(10, 628) / 100, 0.0, 0.0, 0.0]);
+            $arc = new Shape(ShapeKind::Arc, 1, [
+                3e6, 5e6, NAN, mt_rand(1, 9000) / 10, mt_rand(0, 628) / 100, (mt_rand(0, 1) ? 1 : -1) * mt_rand(10, 628) / 100, 0.0,
+                0.0, 0.0,
+            ]);
             $chain = Polyline::of(ShapeLegs::of($arc));
             self::assertEqualsWithDelta($arc->length(), $chain->length(), 1e-6);
             foreach ([0.0, 0.2, 0.5, 0.9, 1.0] as $part) {
@@ -98,10 +101,16 @@ final class PolylineTest extends TestCase
             for ($k = 0; $k < 6; $k++) {
                 $corners[] = (new Position(5e6, 3e6))->along($k * M_PI / 3, mt_rand(3000, 6000) / 100);
             }
-            $chains[] = Polyline::of(array_map(static fn (int $k) => new Leg($corners[$k], $corners[($k + 1) % 6], mt_rand(-60, 90) / 100), range(0, 5)));
+            $chains[] = Polyline::of(
+                array_map(static fn (int $k) => new Leg($corners[$k], $corners[($k + 1) % 6], mt_rand(-60, 90) / 100), range(0, 5)),
+            );
         }
-        $flat = array_map(static fn (Polyline $c) => array_merge(...array_map(static fn (Leg $l) => array_map(static fn (int $k) => [$l->at($l->length() * $k / 1000)->easting - 3e6, $l->at($l->length() * $k / 1000)->northing - 5e6], range(0, 999)), $c->legs)), $chains);
-        $theirs = Reference::python("from shapely.geometry import Polygon\nprint(json.dumps([[(p := Polygon(c)).area, p.centroid.x, p.centroid.y, p.length] for c in input]))", $flat);
+        $flat = array_map(static fn (Polyline $c) => array_merge(...array_map(static fn (Leg $l) => array_map(
+            static fn (int $k) => [$l->at($l->length() * $k / 1000)->easting - 3e6, $l->at($l->length() * $k / 1000)->northing - 5e6],
+            range(0, 999),
+        ), $c->legs)), $chains);
+        $theirs = Reference::python("from shapely.geometry import Polygon\nprint(json.dumps([[(p := Polygon(c)).area, p.centroid.x, "
+            .'p.centroid.y, p.length] for c in input]))', $flat);
         foreach ($chains as $i => $chain) {
             $ours = Enclosed::by($chain);
             // Its outline is of 6,000 chords, which cut corners a little.
@@ -117,7 +126,9 @@ final class PolylineTest extends TestCase
         $chain = Polyline::through([new Position(0, 0), new Position(0, 40), new Position(30, 60), new Position(30, 100)]);
         foreach ([3.5, -3.5] as $right) {
             $ours = array_map(static fn (Position $p) => [$p->easting, $p->northing], $chain->parallel($right)->corners());
-            $theirs = Reference::python("from shapely.geometry import LineString\nprint(json.dumps([list(p) for p in LineString(input[0]).parallel_offset(abs(input[1]), 'right' if input[1] > 0 else 'left', join_style=2, mitre_limit=50).coords]))", [[[0, 0], [40, 0], [60, 30], [100, 30]], $right]);
+            $theirs = Reference::python("from shapely.geometry import LineString\nprint(json.dumps([list(p) for p in "
+                ."LineString(input[0]).parallel_offset(abs(input[1]), 'right' if input[1] > 0 else 'left', join_style=2, "
+                    .'mitre_limit=50).coords]))', [[[0, 0], [40, 0], [60, 30], [100, 30]], $right]);
             $theirs = $theirs[0][0] > $theirs[3][0] ? array_reverse($theirs) : $theirs;
             foreach ($ours as $i => $at) {
                 self::assertEqualsWithDelta($theirs[$i], $at, 1e-9);
@@ -138,10 +149,16 @@ final class PolylineTest extends TestCase
 
     public function test_set_back_pairs_stand_on_the_prolonged_sides(): void
     {
-        $made = PlacesOnPolyline::setBack(Polyline::through([new Position(0, 0), new Position(10, 0), new Position(10, 20), new Position(0, 20)], true), 2.0);
-        $places = array_map(static fn ($p) => [$p->word, round($p->position->northing, 9), round($p->position->easting, 9)], $made->solutions[0]->places);
+        $made = PlacesOnPolyline::setBack(
+            Polyline::through([new Position(0, 0), new Position(10, 0), new Position(10, 20), new Position(0, 20)], true), 2.0,
+        );
+        $places = array_map(
+            static fn ($p) => [$p->word, round($p->position->northing, 9), round($p->position->easting, 9)],
+            $made->solutions[0]->places,
+        );
         self::assertEquals([
-            ['1a', 0.0, -2.0], ['1b', -2.0, 0.0], ['2a', 12.0, 0.0], ['2b', 10.0, -2.0], ['3a', 10.0, 22.0], ['3b', 12.0, 20.0], ['4a', -2.0, 20.0], ['4b', 0.0, 22.0],
+            ['1a', 0.0, -2.0], ['1b', -2.0, 0.0], ['2a', 12.0, 0.0], ['2b', 10.0, -2.0],
+            ['3a', 10.0, 22.0], ['3b', 12.0, 20.0], ['4a', -2.0, 20.0], ['4b', 0.0, 22.0],
         ], $places);
     }
 

@@ -13,7 +13,9 @@ final class PositionTest extends TestCase
     public function test_azimuths_run_clockwise_from_north_through_all_quadrants(): void
     {
         $from = new Position(78_640.0, 41_250.0);
-        foreach ([[1, 0, 0], [1, 1, 45], [0, 1, 90], [-1, 1, 135], [-1, 0, 180], [-1, -1, 225], [0, -1, 270], [1, -1, 315]] as [$n, $e, $degrees]) {
+        foreach ([
+            [1, 0, 0], [1, 1, 45], [0, 1, 90], [-1, 1, 135], [-1, 0, 180], [-1, -1, 225], [0, -1, 270], [1, -1, 315],
+        ] as [$n, $e, $degrees]) {
             self::assertEqualsWithDelta(deg2rad($degrees), $from->azimuthTo(new Position(78_640.0 + $n, 41_250.0 + $e)), 1e-12);
         }
         self::assertSame(0.0, $from->azimuthTo($from));

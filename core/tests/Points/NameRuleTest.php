@@ -18,7 +18,9 @@ final class NameRuleTest extends TestCase
         yield 'numbers with step and digits' => [new NameRule('P{number}', from: 10, step: 5, digits: 3), ['P010', 'P015', 'P020', 'P025']];
         yield 'replaced' => [new NameRule(find: 'A', replace: 'Axis '), ['Axis 7', 'Axis 7', 'B12', '<b>"ü"']];
         yield 'letters, digits and code' => [new NameRule('{code}/{digits}{letters}'), ['AN/7A', 'AN/7A', 'AN/12B', 'AN/<b>"ü"']];
-        yield 'two ends of one thing share a number' => [new NameRule('R{number}', digits: 2, endings: [' top', ' foot']), ['R01 top', 'R01 foot', 'R02 top', 'R03 top']];
+        yield 'two ends of one thing share a number' => [
+            new NameRule('R{number}', digits: 2, endings: [' top', ' foot']), ['R01 top', 'R01 foot', 'R02 top', 'R03 top'],
+        ];
         yield 'more ends than endings' => [new NameRule('{name}', endings: ['a']), ['A7a', 'A72', 'B12a', '<b>"ü"a']];
         yield 'counting down below zero' => [new NameRule('{number}', from: 1, step: -1, digits: 2), ['01', '00', '-01', '-02']];
     }

@@ -22,7 +22,9 @@ final class CheckShotTest extends TestCase
             $field = new Field($seed, planDeviation: 0.001);
             $setup = Resection::solve($field->sights(4), Field::INSTRUMENT_HEIGHT, $field->accuracy);
             $mark = $field->mark();
-            $check = CheckShot::judge($setup->station, $setup->precision, $field->sight($mark), $field->listed($mark), $field->accuracy, 0.001);
+            $check = CheckShot::judge(
+                $setup->station, $setup->precision, $field->sight($mark), $field->listed($mark), $field->accuracy, 0.001,
+            );
             $holds += $check->holds ? 1 : 0;
             $within += $check->plan <= $check->expectedPlan ? 1 : 0;
         }

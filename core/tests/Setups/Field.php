@@ -37,7 +37,9 @@ final class Field
     /** A control point around the station. */
     public function mark(float $low = 15.0, float $high = 120.0): Position
     {
-        return $this->station->along($this->between(0, 2 * M_PI), $this->between($low, $high), $this->station->elevation + $this->between(-3, 8));
+        return $this->station->along(
+            $this->between(0, 2 * M_PI), $this->between($low, $high), $this->station->elevation + $this->between(-3, 8),
+        );
     }
 
     /** As it is listed: off by its deviation. */
@@ -57,14 +59,20 @@ final class Field
 
     public function controlSight(string $name, Position $true, float $angles = 1.0): ControlSight
     {
-        return new ControlSight($name, $this->listed($true), $this->sight($true, $angles), planDeviation: $this->planDeviation, heightDeviation: $this->heightDeviation, angleFactor: $angles);
+        return new ControlSight(
+            $name, $this->listed($true), $this->sight($true, $angles), planDeviation: $this->planDeviation,
+            heightDeviation: $this->heightDeviation, angleFactor: $angles,
+        );
     }
 
     /** To a prism 1.8 m over a mark, with the noise of instrument and pole. */
     public function sight(Position $mark, float $angles = 1.0): Sight
     {
         $a = $this->accuracy;
-        $prism = new Position($mark->northing + $this->noise($a->centring), $mark->easting + $this->noise($a->centring), (float) $mark->elevation + 1.8 + $this->noise($a->height));
+        $prism = new Position(
+            $mark->northing + $this->noise($a->centring), $mark->easting + $this->noise($a->centring),
+            (float) $mark->elevation + 1.8 + $this->noise($a->height),
+        );
         [$slope, $zenith] = self::light($this->station->at((float) $this->station->elevation + self::INSTRUMENT_HEIGHT), $prism);
 
         return Sight::reduce(new RawReading(

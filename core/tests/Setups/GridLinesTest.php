@@ -29,13 +29,18 @@ final class GridLinesTest extends TestCase
         [$a, $b] = self::lines($field);
         $places = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9])])->places();
         self::assertCount(2, $places);
-        self::assertLessThan(1e-5, $places[0]->solution->station->mark->distanceTo($field->station), 'the one whose shots lie on the drawn parts comes first');
+        self::assertLessThan(
+            1e-5, $places[0]->solution->station->mark->distanceTo($field->station),
+            'the one whose shots lie on the drawn parts comes first',
+        );
         self::assertEqualsWithDelta(0.0, Angle::signed($places[0]->solution->station->orientation - $field->orientation), 1e-7);
         self::assertSame(4, $places[0]->onDrawn);
         self::assertLessThan(4, $places[1]->onDrawn);
         self::assertEqualsWithDelta(M_PI, abs(Angle::signed($places[1]->solution->station->orientation - $field->orientation)), 1e-7);
         $crossing = new Position($field->station->northing - 20.0, $field->station->easting - 15.0);
-        self::assertEqualsWithDelta(2 * $crossing->northing - $field->station->northing, $places[1]->solution->station->mark->northing, 1e-5);
+        self::assertEqualsWithDelta(
+            2 * $crossing->northing - $field->station->northing, $places[1]->solution->station->mark->northing, 1e-5,
+        );
         self::assertSame(CautionKind::TwoPlacesOnLines, $places[0]->solution->cautions[0]->kind);
     }
 
@@ -53,8 +58,13 @@ final class GridLinesTest extends TestCase
     {
         $field = new Field(3);
         [$a, $b] = self::lines($field);
-        $c = new SiteLine('C', new Position($field->station->northing + 25.0, $field->station->easting - 40.0), new Position($field->station->northing + 25.0, $field->station->easting + 40.0));
-        $places = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9]), ...self::shots($field, $c, [0.5])])->places();
+        $c = new SiteLine(
+            'C', new Position($field->station->northing + 25.0, $field->station->easting - 40.0),
+            new Position($field->station->northing + 25.0, $field->station->easting + 40.0),
+        );
+        $places = self::solve(
+            $field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9]), ...self::shots($field, $c, [0.5])],
+        )->places();
         self::assertCount(1, $places);
         self::assertLessThan(0.01, $places[0]->solution->station->mark->distanceTo($field->station));
     }
@@ -63,7 +73,10 @@ final class GridLinesTest extends TestCase
     {
         $field = new Field(4);
         [$a, $b] = self::lines($field);
-        $places = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9])], [$field->controlSight('CP', $field->mark(30, 60))])->places();
+        $places = self::solve(
+            $field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9])],
+            [$field->controlSight('CP', $field->mark(30, 60))],
+        )->places();
         self::assertCount(1, $places);
         self::assertEqualsWithDelta(40.0, $places[0]->solution->station->mark->elevation, 0.01);
     }
@@ -73,7 +86,10 @@ final class GridLinesTest extends TestCase
         $field = new Field(5, noisy: 0.0);
         [$a, $b] = self::lines($field);
         $turned = new SiteLine('B', $b->from, $b->from->along($b->azimuth() + deg2rad(0.2), 60.0));
-        $angle = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...array_map(static fn (LineShot $s) => new LineShot($turned, $s->sight), self::shots($field, $b, [0.1, 0.9]))])->angle();
+        $angle = self::solve($field, [
+            ...self::shots($field, $a, [0.2, 0.8]),
+            ...array_map(static fn (LineShot $s) => new LineShot($turned, $s->sight), self::shots($field, $b, [0.1, 0.9])),
+        ])->angle();
         self::assertEqualsWithDelta(deg2rad(-0.2), $angle['off'], 1e-6);
         self::assertLessThan(abs($angle['off']), 3 * $angle['deviation']);
     }
@@ -97,10 +113,17 @@ final class GridLinesTest extends TestCase
         }
         self::assertEqualsWithDelta($place->solution->redundancy, $sum, 1e-6);
         // What its absence changes is what is found without it.
-        $without = self::solve($field, array_map(static fn (LineShot $s, int $i) => new LineShot($s->line, $s->sight, $i !== 1), $shots, array_keys($shots)), $control)->places()[0];
+        $without = self::solve(
+            $field,
+            array_map(static fn (LineShot $s, int $i) => new LineShot($s->line, $s->sight, $i !== 1), $shots, array_keys($shots)),
+            $control,
+        )->places()[0];
         self::assertNull($without->solution->shots[1]->reliability);
         self::assertEqualsWithDelta(0.03, abs($without->solution->shots[1]->offset), 1e-5);
-        self::assertEqualsWithDelta((float) $place->solution->shots[1]->moves, $place->solution->station->mark->distanceTo($without->solution->station->mark), 1e-4);
+        self::assertEqualsWithDelta(
+            (float) $place->solution->shots[1]->moves, $place->solution->station->mark->distanceTo($without->solution->station->mark),
+            1e-4,
+        );
     }
 
     public function test_two_shots_on_each_of_two_lines_check_only_the_angle_between_them(): void
@@ -109,15 +132,27 @@ final class GridLinesTest extends TestCase
         [$a, $b] = self::lines($field);
         $place = self::solve($field, [...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.3, 0.9])])->places()[0];
         self::assertSame(1, $place->solution->redundancy);
-        self::assertEqualsWithDelta(1.0, array_sum(array_map(static fn (ShotResidual $r): float => (float) $r->reliability?->redundancy, $place->solution->shots)), 1e-6);
+        self::assertEqualsWithDelta(
+            1.0,
+            array_sum(array_map(static fn (ShotResidual $r): float => (float) $r->reliability?->redundancy, $place->solution->shots)),
+            1e-6,
+        );
     }
 
     public function test_the_shot_that_fits_worst_is_suspected_and_only_where_it_fits_too_badly(): void
     {
         $field = new Field(9);
-        $with = static fn (array $shots): ?int => (new SetupSolution(new Station($field->station, 0.0, 1.6), new Precision([[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], null), [], 3, 1.0, [], shots: $shots))->suspectShot();
-        $shot = static fn (?float $off): ShotResidual => new ShotResidual('A', 0.001, $off === null ? null : Reliability::kept(0.5, $off, 0.01));
-        self::assertSame([1, null, null, 2, null], [$with([$shot(6.1), $shot(10.0), $shot(5.8)]), $with([$shot(1.2), $shot(3.3)]), $with([]), $with([$shot(null), $shot(3.2), $shot(3.31)]), $with([$shot(null)])]);
+        $with = static fn (array $shots): ?int => (new SetupSolution(
+            new Station($field->station, 0.0, 1.6), new Precision([[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], null), [], 3,
+            1.0, [], shots: $shots,
+        ))->suspectShot();
+        $shot = static fn (?float $off): ShotResidual => new ShotResidual(
+            'A', 0.001, $off === null ? null : Reliability::kept(0.5, $off, 0.01),
+        );
+        self::assertSame([1, null, null, 2, null], [
+            $with([$shot(6.1), $shot(10.0), $shot(5.8)]), $with([$shot(1.2), $shot(3.3)]), $with([]),
+            $with([$shot(null), $shot(3.2), $shot(3.31)]), $with([$shot(null)]),
+        ]);
     }
 
     /** The closing error is shared by weights: scipy, with the same four conditions. */
@@ -150,8 +185,11 @@ final class GridLinesTest extends TestCase
                 'accuracy' => ['angle' => $accuracy->angle, 'centring' => $accuracy->centring],
                 'start' => [0.001, -0.001, $ours->station->orientation],
                 'shots' => array_map(static fn (LineShot $s) => [
-                    'circle' => $s->sight->circle, 'd' => $s->sight->distance, 'sd' => hypot($accuracy->distance, $accuracy->distancePpm * 1e-6 * $s->sight->distance), 'azimuth' => $s->line->azimuth(),
-                    'n' => $s->line->from->northing - $ours->station->mark->northing, 'e' => $s->line->from->easting - $ours->station->mark->easting,
+                    'circle' => $s->sight->circle, 'd' => $s->sight->distance, 'sd' => hypot(
+                        $accuracy->distance, $accuracy->distancePpm * 1e-6 * $s->sight->distance,
+                    ), 'azimuth' => $s->line->azimuth(),
+                    'n' => $s->line->from->northing - $ours->station->mark->northing,
+                    'e' => $s->line->from->easting - $ours->station->mark->easting,
                 ], $shots),
             ]);
             self::assertEqualsWithDelta([0.0, 0.0], [$theirs['x'][0], $theirs['x'][1]], 2e-5);
@@ -165,9 +203,12 @@ final class GridLinesTest extends TestCase
     {
         $field = new Field(9, noisy: 0.0);
         [$a, $b] = self::lines($field);
-        $parallel = new SiteLine('P', new Position($a->from->northing + 5, $a->from->easting), new Position($a->to->northing + 5, $a->to->easting));
+        $parallel = new SiteLine(
+            'P', new Position($a->from->northing + 5, $a->from->easting), new Position($a->to->northing + 5, $a->to->easting),
+        );
         foreach ([
-            [[], 'None has been taken'], [self::shots($field, $a, [0.2, 0.8]), '1 of 2 lines is ready'], [[...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.5])], '1 of 2'],
+            [[], 'None has been taken'], [self::shots($field, $a, [0.2, 0.8]), '1 of 2 lines is ready'],
+            [[...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $b, [0.5])], '1 of 2'],
             [[...self::shots($field, $a, [0.2, 0.8]), ...self::shots($field, $parallel, [0.2, 0.8])], 'parallel'],
         ] as [$shots, $word]) {
             try {
@@ -195,7 +236,10 @@ final class GridLinesTest extends TestCase
     {
         [$n, $e] = [$field->station->northing - 20.0, $field->station->easting - 15.0];
 
-        return [new SiteLine('A', new Position($n, $e + 2.0), new Position($n, $e + 60.0)), new SiteLine('1', new Position($n + 3.0, $e), new Position($n + 70.0, $e))];
+        return [
+            new SiteLine('A', new Position($n, $e + 2.0), new Position($n, $e + 60.0)),
+            new SiteLine('1', new Position($n + 3.0, $e), new Position($n + 70.0, $e)),
+        ];
     }
 
     /**
@@ -206,7 +250,10 @@ final class GridLinesTest extends TestCase
     {
         $length = $line->from->distanceTo($line->to);
 
-        return array_map(static fn (float $t) => new LineShot($line, $field->sight($line->from->along($line->azimuth(), $t * $length)->along($line->azimuth() + M_PI_2, $line->offset, self::LEVEL))), $at);
+        return array_map(static fn (float $t) => new LineShot(
+            $line,
+            $field->sight($line->from->along($line->azimuth(), $t * $length)->along($line->azimuth() + M_PI_2, $line->offset, self::LEVEL)),
+        ), $at);
     }
 
     /**

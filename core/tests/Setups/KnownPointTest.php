@@ -65,13 +65,18 @@ final class KnownPointTest extends TestCase
     public function test_several_backsights_check_the_orientation(): void
     {
         $field = new Field(4);
-        $back = [$field->controlSight('B', $field->mark(40, 120)), $field->controlSight('C', $field->mark(40, 120)), $field->controlSight('D', $field->mark(40, 120))];
+        $back = [
+            $field->controlSight('B', $field->mark(40, 120)), $field->controlSight('C', $field->mark(40, 120)),
+            $field->controlSight('D', $field->mark(40, 120)),
+        ];
         $good = (new KnownPoint($field->station, Field::INSTRUMENT_HEIGHT, $field->accuracy))->onBacksights($back);
         self::assertSame($field->station->northing, $good->station->mark->northing, 'a known point stays where it is');
         self::assertTrue($good->passes);
         self::assertNotNull($good->residuals[0]->direction);
         self::assertLessThan(4 * $good->precision->orientation(), abs(Angle::signed($good->station->orientation - $field->orientation)));
-        $back[1] = $back[1]->with(control: $back[1]->control->along($field->station->azimuthTo($back[1]->control) + M_PI_2, 0.05, $back[1]->control->elevation));
+        $back[1] = $back[1]->with(
+            control: $back[1]->control->along($field->station->azimuthTo($back[1]->control) + M_PI_2, 0.05, $back[1]->control->elevation),
+        );
         $bad = (new KnownPoint($field->station, Field::INSTRUMENT_HEIGHT, $field->accuracy))->onBacksights($back);
         self::assertFalse($bad->passes);
         self::assertContainsEquals(Caution::by(CautionKind::BacksightsDiffer, (float) $bad->unitWeightDeviation), $bad->cautions);
@@ -80,7 +85,9 @@ final class KnownPointTest extends TestCase
     public function test_a_direction_that_was_given_is_said_to_be_unchecked(): void
     {
         $field = new Field(5, noisy: 0.0);
-        $solution = (new KnownPoint($field->station, Field::INSTRUMENT_HEIGHT, $field->accuracy))->onDirection($field->sight($field->station->along(2.0, 80.0, 40.0)), 2.0);
+        $solution = (new KnownPoint($field->station, Field::INSTRUMENT_HEIGHT, $field->accuracy))->onDirection(
+            $field->sight($field->station->along(2.0, 80.0, 40.0)), 2.0,
+        );
         self::assertEqualsWithDelta($field->orientation, $solution->station->orientation, 1e-9);
         self::assertSame(CautionKind::DirectionGiven, $solution->cautions[0]->kind);
         self::assertSame(0, $solution->redundancy);
@@ -90,7 +97,9 @@ final class KnownPointTest extends TestCase
     public function test_a_station_without_elevation_takes_it_from_the_backsight(): void
     {
         $field = new Field(6, noisy: 0.0);
-        $solution = (new KnownPoint($field->station->at(null), Field::INSTRUMENT_HEIGHT, $field->accuracy))->onBacksights([$field->controlSight('B', $field->mark())]);
+        $solution = (new KnownPoint(
+            $field->station->at(null), Field::INSTRUMENT_HEIGHT, $field->accuracy,
+        ))->onBacksights([$field->controlSight('B', $field->mark())]);
         self::assertEqualsWithDelta(40.0, $solution->station->mark->elevation, 1e-5);
     }
 

@@ -18,7 +18,10 @@ use PHPUnit\Framework\TestCase;
 /** Resections with angles alone, with distances alone, and mixed. */
 final class MixedSightsTest extends TestCase
 {
-    /** @return array<string, array{callable(int, ControlSight): ControlSight, int, int}> by what is used: how, of how many sights, and how many places there are */
+    /**
+     * @return array<string, array{callable(int, ControlSight): ControlSight, int, int}> by what is used: how, of how many sights, and
+     *     how many places there are
+     */
     public static function kinds(): array
     {
         return [
@@ -27,8 +30,12 @@ final class MixedSightsTest extends TestCase
             'distances alone of two' => [static fn (int $i, ControlSight $s) => $s->with(direction: false), 2, 2],
             'distances alone of four' => [static fn (int $i, ControlSight $s) => $s->with(direction: false), 4, 1],
             'one distance and three directions' => [static fn (int $i, ControlSight $s) => $s->with(distance: $i === 0), 3, 1],
-            'one of all, one direction and one distance' => [static fn (int $i, ControlSight $s) => $s->with(direction: $i !== 2, distance: $i !== 1), 3, 1],
-            'a distance, and directions to others' => [static fn (int $i, ControlSight $s) => $s->with(direction: $i !== 0, distance: $i === 0), 4, 1],
+            'one of all, one direction and one distance' => [
+                static fn (int $i, ControlSight $s) => $s->with(direction: $i !== 2, distance: $i !== 1), 3, 1,
+            ],
+            'a distance, and directions to others' => [
+                static fn (int $i, ControlSight $s) => $s->with(direction: $i !== 0, distance: $i === 0), 4, 1,
+            ],
         ];
     }
 
@@ -57,7 +64,9 @@ final class MixedSightsTest extends TestCase
     {
         $field = new Field(12, noisy: 0.0);
         $sights = $field->sights(3);
-        $without = Resection::solve(array_map(static fn (ControlSight $s) => $s->with(direction: false), $sights), Field::INSTRUMENT_HEIGHT, $field->accuracy);
+        $without = Resection::solve(
+            array_map(static fn (ControlSight $s) => $s->with(direction: false), $sights), Field::INSTRUMENT_HEIGHT, $field->accuracy,
+        );
         self::assertFalse($without->isOriented());
         self::assertNull($without->precision->orientation());
         self::assertNull($without->reachesTo($field->mark()));
@@ -72,7 +81,10 @@ final class MixedSightsTest extends TestCase
         $sights = array_map(static function (int $i) use ($field): ControlSight {
             $mark = $field->mark();
             $sight = $field->sight($mark);
-            $angles = \Parlay\Core\Instrument\Sight::reduce(new \Parlay\Core\Instrument\RawReading($sight->circle, $sight->zenith, 0.0), new \Parlay\Core\Instrument\Atmosphere, $sight->target);
+            $angles = \Parlay\Core\Instrument\Sight::reduce(
+                new \Parlay\Core\Instrument\RawReading($sight->circle, $sight->zenith, 0.0), new \Parlay\Core\Instrument\Atmosphere,
+                $sight->target,
+            );
 
             return new ControlSight("S$i", $mark, $angles);
         }, range(1, 4));
@@ -84,8 +96,9 @@ final class MixedSightsTest extends TestCase
     }
 
     /**
-     * Three points by angles alone, against Tienstra's formula for the place: weights 1/(cot A − cot α) of the three marks, with the triangle's angles A and the measured ones α
-     * (Porta & Thomas, "Concise proof of Tienstra's formula", J. Surv. Eng. 2009; recalled).
+     * Three points by angles alone, against Tienstra's formula for the place: weights 1/(cot A − cot α) of the three marks, with the
+     * triangle's angles A and the measured ones α (Porta & Thomas, "Concise proof of Tienstra's formula", J. Surv. Eng. 2009;
+     * recalled).
      */
     public function test_three_directions_agree_with_tienstra(): void
     {
@@ -96,7 +109,10 @@ final class MixedSightsTest extends TestCase
             if ($place === null || abs($field->station->distanceTo($place)) > 1.0) {
                 continue;
             }
-            self::assertLessThan(1e-4, Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy)->station->mark->distanceTo($place), "seed $seed");
+            self::assertLessThan(
+                1e-4, Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy)->station->mark->distanceTo($place),
+                "seed $seed",
+            );
             self::assertLessThan(1e-4, $field->station->distanceTo($place));
             $agreed = ($agreed ?? 0) + 1;
         }
@@ -124,7 +140,10 @@ final class MixedSightsTest extends TestCase
         $field = new Field(14, noisy: 0.0);
         $sights = $field->sights(3);
         $directions = array_map(static fn (ControlSight $s) => $s->with(distance: false), $sights);
-        foreach ([[array_slice($directions, 0, 2), 'Angles alone need three'], [[$sights[0]->with(direction: false)], 'at least two'], [array_map(static fn (ControlSight $s) => $s->unused(), $sights), 'none is']] as [$given, $word]) {
+        foreach ([
+            [array_slice($directions, 0, 2), 'Angles alone need three'], [[$sights[0]->with(direction: false)], 'at least two'],
+            [array_map(static fn (ControlSight $s) => $s->unused(), $sights), 'none is'],
+        ] as [$given, $word]) {
             try {
                 Resection::solve($given, Field::INSTRUMENT_HEIGHT, $field->accuracy);
                 self::fail('It was taken.');
@@ -139,7 +158,10 @@ final class MixedSightsTest extends TestCase
     {
         $centre = new Position(500.0, 500.0, 10.0);
         $field = new Field(15, $centre->along(4.0, 60.0, 10.0), noisy: 0.0);
-        $sights = array_map(static fn (float $a) => $field->controlSight("C$a", $centre->along($a, 60.0, 10.0))->with(distance: false, height: false), [0.3, 1.2, 2.4]);
+        $sights = array_map(
+            static fn (float $a) => $field->controlSight("C$a", $centre->along($a, 60.0, 10.0))->with(distance: false, height: false),
+            [0.3, 1.2, 2.4],
+        );
         $this->expectExceptionMessage('do not fix a place');
         Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy);
     }
@@ -148,7 +170,10 @@ final class MixedSightsTest extends TestCase
     {
         foreach ([[20.0, 60.0], [0.002, 0.0], [2000.0, 30.0]] as [$far, $up]) {
             $field = new Field(16, noisy: 0.0);
-            $sights = array_map(static fn (int $i) => $field->controlSight("S$i", $field->station->along(2 * M_PI * $i / 3 + 0.1, $far, 40.0 + $up)), [0, 1, 2]);
+            $sights = array_map(
+                static fn (int $i) => $field->controlSight("S$i", $field->station->along(2 * M_PI * $i / 3 + 0.1, $far, 40.0 + $up)),
+                [0, 1, 2],
+            );
             if ($far < 0.1) {
                 try {
                     Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy);
@@ -159,7 +184,10 @@ final class MixedSightsTest extends TestCase
 
                 continue;
             }
-            self::assertLessThan(5e-5, Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy)->station->mark->distanceTo($field->station), "$far m");
+            self::assertLessThan(
+                5e-5, Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy)->station->mark->distanceTo($field->station),
+                "$far m",
+            );
         }
     }
 }

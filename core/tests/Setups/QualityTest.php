@@ -25,13 +25,18 @@ final class QualityTest extends TestCase
         $cases = $ours = [];
         for ($i = 0; $i < 50; $i++) {
             [$a, $b, $t] = [mt_rand(1, 100) / 1e4, mt_rand(1, 100) / 1e4, mt_rand(0, 314) / 100];
-            [$nn, $ee, $ne] = [($a * cos($t)) ** 2 + ($b * sin($t)) ** 2, ($a * sin($t)) ** 2 + ($b * cos($t)) ** 2, ($a ** 2 - $b ** 2) * sin($t) * cos($t)];
+            [$nn, $ee, $ne] = [
+                ($a * cos($t)) ** 2 + ($b * sin($t)) ** 2, ($a * sin($t)) ** 2 + ($b * cos($t)) ** 2,
+                ($a ** 2 - $b ** 2) * sin($t) * cos($t),
+            ];
             $ellipse = Ellipse::ninetyFive($nn, $ee, $ne);
             $cases[] = [$nn, $ee, $ne];
             $ours[] = [$ellipse->major, $ellipse->minor];
             self::assertEqualsWithDelta(0.0, sin($ellipse->azimuth - ($a > $b ? $t : $t + M_PI_2)), $a === $b ? 1.0 : 1e-6);
         }
-        $theirs = Reference::python("import numpy as np\nfrom scipy.stats import chi2\nk = np.sqrt(chi2.ppf(.95, 2))\nprint(json.dumps([[float(k * np.sqrt(max(0.0, v))) for v in np.linalg.eigvalsh([[n, c], [c, e]])[::-1]] for n, e, c in input]))", $cases);
+        $theirs = Reference::python("import numpy as np\nfrom scipy.stats import chi2\nk = np.sqrt(chi2.ppf(.95, "
+            ."2))\nprint(json.dumps([[float(k * np.sqrt(max(0.0, v))) for v in np.linalg.eigvalsh([[n, c], [c, e]])[::-1]] for n, e, "
+                .'c in input]))', $cases);
         foreach ($theirs as $i => $axes) {
             self::assertEqualsWithDelta($axes, $ours[$i], 1e-6);
         }
@@ -40,11 +45,16 @@ final class QualityTest extends TestCase
     /** √(2 F(0.95; 2, r)), with scipy's F distribution. */
     public function test_the_factor_of_an_ellipse_from_residuals_is_that_of_scipy(): void
     {
-        $theirs = Reference::python("from scipy.stats import f\nprint(json.dumps([float((2 * f.ppf(.95, 2, r)) ** .5) for r in input]))", [1, 2, 5, 17, 200]);
+        $theirs = Reference::python(
+            "from scipy.stats import f\nprint(json.dumps([float((2 * f.ppf(.95, 2, r)) ** .5) for r in input]))", [1, 2, 5, 17, 200],
+        );
         self::assertEqualsWithDelta($theirs, array_map(Ellipse::afterwards(...), [1, 2, 5, 17, 200]), 1e-6);
     }
 
-    /** Turning a station by its orientation's error moves a far point sideways: by numpy with the Jacobian written out, over noise drawn from the covariance. */
+    /**
+     * Turning a station by its orientation's error moves a far point sideways: by numpy with the Jacobian written out, over noise drawn
+     * from the covariance.
+     */
     public function test_the_ellipse_of_a_far_point_is_that_of_points_staked_from_stations_drawn_at_random(): void
     {
         $field = new Field(3);
@@ -70,7 +80,9 @@ final class QualityTest extends TestCase
         for ($seed = 1; $seed <= 600; $seed++) {
             $setup = new Setups($seed);
             $solution = Resection::solve($setup->sights, 1.6, Setups::accuracy());
-            $held += $solution->precision->ellipse()->holds($setup->axis->northing - $solution->station->mark->northing, $setup->axis->easting - $solution->station->mark->easting) ? 1 : 0;
+            $held += $solution->precision->ellipse()->holds(
+                $setup->axis->northing - $solution->station->mark->northing, $setup->axis->easting - $solution->station->mark->easting,
+            ) ? 1 : 0;
             $passed += $solution->passes ? 1 : 0;
         }
         self::assertGreaterThan(0.92 * 600, $held);
@@ -88,7 +100,10 @@ final class QualityTest extends TestCase
         $mark = $solution->station->mark;
         $blocks = $model->blocksAt($model->start($mark, $solution->station->orientation));
         // The start's height is a mean: put the adjusted one in.
-        $blocks = $model->blocksAt([$mark->northing - $sights[0]->control->northing, $mark->easting - $sights[0]->control->easting, $solution->station->orientation, $mark->elevation + 1.6 - $sights[0]->control->elevation]);
+        $blocks = $model->blocksAt([
+            $mark->northing - $sights[0]->control->northing, $mark->easting - $sights[0]->control->easting,
+            $solution->station->orientation, $mark->elevation + 1.6 - $sights[0]->control->elevation,
+        ]);
         $theirs = Reference::python(<<<'PY'
             import numpy as np
             from scipy.linalg import block_diag
@@ -111,11 +126,14 @@ final class QualityTest extends TestCase
         }
         foreach ($solution->residuals as $i => $r) {
             self::assertEqualsWithDelta($theirs['moves'][$i], $r->moves, 1e-6);
-            // What is told of a sight as a whole: its least checked observation, the largest residual, the largest error that could hide, in metres at the mark.
+            // What is told of a sight as a whole: its least checked observation, the largest residual, the largest error that could
+            // hide, in metres at the mark.
             $known = $solution->station->mark->distanceTo($sights[$i]->control);
             self::assertSame(min(array_map(static fn (ObservedResidual $o) => $o->redundancy, $r->observed)), $r->checked);
             self::assertSame(max(array_map(static fn (ObservedResidual $o) => (float) $o->normalised, $r->observed)), $r->normalised);
-            self::assertSame(max(array_map(static fn (ObservedResidual $o) => (float) $o->detectable * ($o->kind->isAngle() ? $known : 1.0), $r->observed)), $r->detectable);
+            self::assertSame(max(
+                array_map(static fn (ObservedResidual $o) => (float) $o->detectable * ($o->kind->isAngle() ? $known : 1.0), $r->observed),
+            ), $r->detectable);
         }
     }
 
@@ -127,10 +145,16 @@ final class QualityTest extends TestCase
         $solution = Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy);
         foreach ($solution->residuals as $i => $r) {
             $located = $solution->station->locate($sights[$i]->sight);
-            self::assertEqualsWithDelta([$located->northing - $sights[$i]->control->northing, $located->easting - $sights[$i]->control->easting], $r->found, 1e-6);
+            self::assertEqualsWithDelta(
+                [$located->northing - $sights[$i]->control->northing, $located->easting - $sights[$i]->control->easting], $r->found,
+                1e-6,
+            );
             self::assertGreaterThan(1e-5, hypot(...$r->found ?? [0.0, 0.0]));
         }
-        self::assertEqualsWithDelta([[0.0, 3.0], [-2.0, 0.0]], [SightResidual::inPlan(M_PI_2, 3.0, null), SightResidual::inPlan(M_PI_2, null, 2.0)], 1e-12, 'to the east: along is east, to the right is south');
+        self::assertEqualsWithDelta(
+            [[0.0, 3.0], [-2.0, 0.0]], [SightResidual::inPlan(M_PI_2, 3.0, null), SightResidual::inPlan(M_PI_2, null, 2.0)], 1e-12,
+            'to the east: along is east, to the right is south',
+        );
     }
 
     public function test_nothing_is_called_checked_that_has_nothing_to_spare(): void
@@ -139,12 +163,17 @@ final class QualityTest extends TestCase
         $two = Resection::solve(array_slice($setup->sights, 0, 2), 1.6, Setups::accuracy());
         self::assertSame(2, $two->redundancy, 'six observations, four unknowns');
         self::assertLessThan(1.0, $two->residuals[0]->checked, 'two spare observations check nothing fully');
-        self::assertSame([null, null], array_map(static fn (SightResidual $r) => $r->moves, $two->residuals), 'one sight alone gives no place');
+        self::assertSame(
+            [null, null], array_map(static fn (SightResidual $r) => $r->moves, $two->residuals), 'one sight alone gives no place',
+        );
         $three = Resection::solve(array_slice($setup->sights, 0, 3), 1.6, Setups::accuracy());
         self::assertNotNull($three->residuals[0]->moves);
         $mark = $three->station->mark;
         self::assertGreaterThan($three->reachesTo($mark->along(1.0, 10.0)), $three->reachesTo($mark->along(1.0, 200.0)));
-        $alone = Resection::solve(array_map(static fn (ControlSight $s) => $s->with(distance: false, height: false), array_slice($setup->sights, 0, 3)), 1.6, Setups::accuracy());
+        $alone = Resection::solve(
+            array_map(static fn (ControlSight $s) => $s->with(distance: false, height: false), array_slice($setup->sights, 0, 3)), 1.6,
+            Setups::accuracy(),
+        );
         self::assertSame(0, $alone->redundancy);
         self::assertNull($alone->passes);
         self::assertNull($alone->ellipseAfterwards());

@@ -43,18 +43,24 @@ final class ResectionTest extends TestCase
         foreach ([[5_678_901.0, 3_456_789.0], [-4_000_000.0, 500_000.0]] as [$n, $e]) {
             $control = array_map(static fn (array $c) => [$c[0] + $n, $c[1] + $e, $c[2]], self::CONTROL);
             $true = new Position(1011.25 + $n, 2034.5 + $e, 10.2);
-            self::assertLessThan(2e-5, Resection::solve(self::sights($control, $true, 2.5), 1.6, self::accuracy())->station->mark->distanceTo($true));
+            self::assertLessThan(
+                2e-5, Resection::solve(self::sights($control, $true, 2.5), 1.6, self::accuracy())->station->mark->distanceTo($true),
+            );
         }
     }
 
     /**
-     * The same observations given to scipy.optimize.least_squares, but with each target's place as three unknowns of its own instead of correlated blocks: an
-     * independent way to the same estimate. Some control has deviations, some sights give only plan or only height, some only a direction or a distance.
+     * The same observations given to scipy.optimize.least_squares, but with each target's place as three unknowns of its own instead of
+     * correlated blocks: an independent way to the same estimate. Some control has deviations, some sights give only plan or only
+     * height, some only a direction or a distance.
      */
     #[DataProvider('seeds')]
     public function test_it_agrees_with_scipy(int $seed): void
     {
-        $field = new Field($seed, new Position(1000.0 + 37 * $seed, 2020.0, 10.2), $seed, planDeviation: $seed % 2 === 0 ? 0.003 : 0.0, heightDeviation: $seed % 3 === 0 ? 0.002 : 0.0);
+        $field = new Field(
+            $seed, new Position(1000.0 + 37 * $seed, 2020.0, 10.2), $seed, planDeviation: $seed % 2 === 0 ? 0.003 : 0.0,
+            heightDeviation: $seed % 3 === 0 ? 0.002 : 0.0,
+        );
         $sights = $field->sights(3 + $seed % 4);
         if ($seed > 3) {
             $sights[1] = $sights[1]->with(height: false);
@@ -98,14 +104,20 @@ final class ResectionTest extends TestCase
             print(json.dumps({'x': list(a_.x[:4]), 'c': c.tolist(), 'sum': float(2 * a_.cost)}))
             PY, [
             // About the first mark: arctangents of differences of large numbers would drown its last digits.
-            'start' => [$mark->northing - $sights[0]->control->northing + 0.01, $mark->easting - $sights[0]->control->easting - 0.01, $ours->station->orientation + 1e-5, $mark->elevation + 1.6 - 10.0],
+            'start' => [
+                $mark->northing - $sights[0]->control->northing + 0.01, $mark->easting - $sights[0]->control->easting - 0.01,
+                $ours->station->orientation + 1e-5, $mark->elevation + 1.6 - 10.0,
+            ],
             'accuracy' => ['angle' => $a->angle],
             'sights' => array_map(static fn (ControlSight $s) => [
-                'n' => $s->control->northing - $sights[0]->control->northing, 'e' => $s->control->easting - $sights[0]->control->easting, 'z' => $s->control->elevation - 10.0,
-                'target' => $s->sight->target->height, 'circle' => $s->sight->circle, 'direction' => $s->givesDirection(), 'distance' => $s->distance,
+                'n' => $s->control->northing - $sights[0]->control->northing,
+                'e' => $s->control->easting - $sights[0]->control->easting, 'z' => $s->control->elevation - 10.0,
+                'target' => $s->sight->target->height, 'circle' => $s->sight->circle,
+                'direction' => $s->givesDirection(), 'distance' => $s->distance,
                 'slope' => hypot($s->sight->distance, $s->sight->rise), 'zenith' => atan2($s->sight->distance, $s->sight->rise),
                 'kind' => ! $s->plan ? 'height' : ($s->givesHeight() ? 'space' : 'plan'),
-                'plan' => hypot($s->planDeviation, $a->centring), 'up' => hypot($s->heightDeviation, $a->height), 'length' => hypot($a->distance, $a->distancePpm * 1e-6 * $s->sight->slope),
+                'plan' => hypot($s->planDeviation, $a->centring), 'up' => hypot($s->heightDeviation, $a->height),
+                'length' => hypot($a->distance, $a->distancePpm * 1e-6 * $s->sight->slope),
             ], $sights),
         ]);
         self::assertEqualsWithDelta($scipy['x'][0], $mark->northing - $sights[0]->control->northing, 2e-7);
@@ -113,7 +125,10 @@ final class ResectionTest extends TestCase
         self::assertEqualsWithDelta(0.0, Angle::signed($scipy['x'][2] - $ours->station->orientation), 2e-9);
         self::assertEqualsWithDelta($scipy['x'][3] + 10.0 - 1.6, $mark->elevation, 2e-7);
         $p = $ours->precision;
-        self::assertEqualsWithDelta(array_map(sqrt(...), [$scipy['c'][0][0], $scipy['c'][1][1], $scipy['c'][2][2], $scipy['c'][3][3]]), [$p->northing(), $p->easting(), $p->orientation(), $p->height()], 2e-7);
+        self::assertEqualsWithDelta(
+            array_map(sqrt(...), [$scipy['c'][0][0], $scipy['c'][1][1], $scipy['c'][2][2], $scipy['c'][3][3]]),
+            [$p->northing(), $p->easting(), $p->orientation(), $p->height()], 2e-7,
+        );
         self::assertEqualsWithDelta($scipy['c'][0][1] / sqrt($scipy['c'][0][0] * $scipy['c'][1][1]), $p->correlation(0, 1), 1e-3);
         self::assertEqualsWithDelta($scipy['sum'], $ours->unitWeightDeviation ** 2 * $ours->redundancy, 1e-3);
     }
@@ -173,7 +188,10 @@ final class ResectionTest extends TestCase
     public function test_control_without_elevation_gives_no_height(): void
     {
         $control = array_map(static fn (array $c) => [$c[0], $c[1], null], self::CONTROL);
-        $sights = array_map(static fn (ControlSight $s, array $c) => new ControlSight($s->name, new Position($c[0], $c[1]), $s->sight), self::sights(self::CONTROL, new Position(1011.0, 2034.0, 10.2), 0.4), $control);
+        $sights = array_map(
+            static fn (ControlSight $s, array $c) => new ControlSight($s->name, new Position($c[0], $c[1]), $s->sight),
+            self::sights(self::CONTROL, new Position(1011.0, 2034.0, 10.2), 0.4), $control,
+        );
         $solution = Resection::solve($sights, 1.6, self::accuracy());
         self::assertNull($solution->station->mark->elevation);
         self::assertNull($solution->precision->height());
@@ -200,7 +218,10 @@ final class ResectionTest extends TestCase
         $true = new Position(1011.25, 2034.5, 10.2);
         $within = 0;
         for ($i = 0; $i < 400; $i++) {
-            $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $s->control, self::noisy($s)), self::sights(self::CONTROL, $true, 0.4));
+            $sights = array_map(
+                static fn (ControlSight $s) => new ControlSight($s->name, $s->control, self::noisy($s)),
+                self::sights(self::CONTROL, $true, 0.4),
+            );
             $solution = Resection::solve($sights, 1.6, self::accuracy());
             $within += abs($solution->station->mark->northing - $true->northing) < 1.96 * (float) $solution->precision->northing() ? 1 : 0;
         }
@@ -228,7 +249,10 @@ final class ResectionTest extends TestCase
         $flat = $true->distanceTo($mark);
         $rise = $mark->elevation + $really - $true->elevation - 1.6 - Sight::curvature($flat);
 
-        return Sight::reduce(new RawReading(Angle::wrap($true->azimuthTo($mark) - $orientation), M_PI_2 - atan2($rise, $flat), hypot($flat, $rise)), Atmosphere::reference(), new Target($entered));
+        return Sight::reduce(
+            new RawReading(Angle::wrap($true->azimuthTo($mark) - $orientation), M_PI_2 - atan2($rise, $flat), hypot($flat, $rise)),
+            Atmosphere::reference(), new Target($entered),
+        );
     }
 
     private static function noisy(ControlSight $s): Sight
@@ -237,7 +261,10 @@ final class ResectionTest extends TestCase
         $a = self::accuracy();
 
         return Sight::reduce(
-            new RawReading(Angle::wrap($s->sight->circle + $normal($a->ofDirection($s->sight->distance))), $s->sight->zenith, $s->sight->slope + $normal($a->ofDistance($s->sight->distance))),
+            new RawReading(
+                Angle::wrap($s->sight->circle + $normal($a->ofDirection($s->sight->distance))), $s->sight->zenith,
+                $s->sight->slope + $normal($a->ofDistance($s->sight->distance)),
+            ),
             Atmosphere::reference(), new Target(2.0),
         );
     }

@@ -21,9 +21,14 @@ final class SetUpAgainTest extends TestCase
     public function test_benchmarks_give_the_height_and_leave_the_plan_alone(): void
     {
         $field = new Field(1, noisy: 0.0);
-        $held = Resection::solve(array_map(static fn (ControlSight $s) => $s->with(height: false), $field->sights(4)), Field::INSTRUMENT_HEIGHT, $field->accuracy);
+        $held = Resection::solve(
+            array_map(static fn (ControlSight $s) => $s->with(height: false), $field->sights(4)), Field::INSTRUMENT_HEIGHT,
+            $field->accuracy,
+        );
         self::assertNull($held->station->mark->elevation);
-        $found = (new SetUpAgain($held->station, $held->precision, $field->accuracy))->height([$field->controlSight('BM 1', $field->mark()), $field->controlSight('BM 2', $field->mark())]);
+        $found = (new SetUpAgain(
+            $held->station, $held->precision, $field->accuracy,
+        ))->height([$field->controlSight('BM 1', $field->mark()), $field->controlSight('BM 2', $field->mark())]);
         self::assertEqualsWithDelta(40.0, $found->station->mark->elevation, 1e-5);
         self::assertEqualsWithDelta($held->station->orientation, $found->station->orientation, 1e-12);
         self::assertSame($held->precision->plan, $found->precision->plan);
@@ -34,7 +39,10 @@ final class SetUpAgainTest extends TestCase
     public function test_one_benchmark_checks_nothing_and_two_that_differ_are_said(): void
     {
         $field = new Field(2);
-        $again = new SetUpAgain(new Station($field->station, $field->orientation, 1.6), Resection::solve($field->sights(3), 1.6, $field->accuracy)->precision, $field->accuracy);
+        $again = new SetUpAgain(
+            new Station($field->station, $field->orientation, 1.6),
+            Resection::solve($field->sights(3), 1.6, $field->accuracy)->precision, $field->accuracy,
+        );
         $one = $field->controlSight('BM 1', $field->mark());
         self::assertSame(CautionKind::ElevationFromOneBenchmark, $again->height([$one])->cautions[0]->kind);
         self::assertNull($again->height([$one])->passes);
@@ -84,7 +92,9 @@ final class SetUpAgainTest extends TestCase
         $field = new Field(4);
         $held = Resection::solve($field->sights(4), 1.6, $field->accuracy);
         $field->station = $field->station->along(1.0, 0.03, 40.0);
-        $found = (new SetUpAgain($held->station, $held->precision, $field->accuracy))->orientation(array_map(fn (string $n) => $field->controlSight($n, $field->mark(30, 100)), ['B', 'C', 'D']));
+        $found = (new SetUpAgain(
+            $held->station, $held->precision, $field->accuracy,
+        ))->orientation(array_map(fn (string $n) => $field->controlSight($n, $field->mark(30, 100)), ['B', 'C', 'D']));
         self::assertFalse($found->passes);
         self::assertSame(CautionKind::InstrumentMoved, $found->cautions[0]->kind);
         self::assertSame($found->unitWeightDeviation, $found->cautions[0]->value);
@@ -95,13 +105,18 @@ final class SetUpAgainTest extends TestCase
         $field = new Field(5, noisy: 0.0);
         [$a, $b] = [$field->mark(), $field->mark()];
         foreach ([0.0, 1e-9, M_PI, 2 * M_PI - 1e-9] as $wanted) {
-            $base = MeasuredBaseline::solve(new Position(100.0, 100.0, 5.0), 1.6, $field->sight($a), $field->sight($b), $wanted, $field->accuracy, $a->distanceTo($b));
+            $base = MeasuredBaseline::solve(
+                new Position(100.0, 100.0, 5.0), 1.6, $field->sight($a), $field->sight($b), $wanted, $field->accuracy,
+                $a->distanceTo($b),
+            );
             self::assertEqualsWithDelta(0.0, Angle::signed($base->from->azimuthTo($base->to) - $wanted), 1e-9);
             self::assertEqualsWithDelta($a->distanceTo($b), $base->length, 1e-5);
             self::assertTrue($base->solution->passes);
             self::assertSame(1, $base->solution->redundancy);
         }
-        $wrong = MeasuredBaseline::solve(new Position(100.0, 100.0), 1.6, $field->sight($a), $field->sight($b), 1.0, $field->accuracy, $a->distanceTo($b) + 0.05);
+        $wrong = MeasuredBaseline::solve(
+            new Position(100.0, 100.0), 1.6, $field->sight($a), $field->sight($b), 1.0, $field->accuracy, $a->distanceTo($b) + 0.05,
+        );
         self::assertFalse($wrong->solution->passes);
         self::assertSame(CautionKind::BaselineDiffers, $wrong->solution->cautions[1]->kind);
         self::assertEqualsWithDelta(-0.05, $wrong->solution->cautions[1]->value, 1e-4, 'shorter than designed');

@@ -27,7 +27,10 @@ final class StandTest extends TestCase
             $field = new Field($seed, planDeviation: 0.002);
             $sights = array_map(static fn (ControlSight $s) => $s->with(height: false), $field->sights(2 + $seed % 4));
             $said = Resection::solve($sights, Field::INSTRUMENT_HEIGHT, $field->accuracy)->precision;
-            $expected = Expected::precision($field->station, array_map(static fn (ControlSight $s) => $s->control, $sights), array_map(static fn (ControlSight $s) => $s->planDeviation, $sights), $field->accuracy);
+            $expected = Expected::precision(
+                $field->station, array_map(static fn (ControlSight $s) => $s->control, $sights),
+                array_map(static fn (ControlSight $s) => $s->planDeviation, $sights), $field->accuracy,
+            );
             $far = $field->station->along(1.0, 100.0);
             self::assertEqualsWithDelta(1.0, $expected->ellipse()->major / $said->ellipse()->major, 0.01);
             self::assertEqualsWithDelta(1.0, $expected->at($field->station, $far)->major / $said->at($field->station, $far)->major, 0.01);
@@ -56,7 +59,9 @@ final class StandTest extends TestCase
             print(json.dumps([bool(inner(r).intersects(w)) for r in input['rays']]))
             PY, ['walls' => $walls, 'rays' => $rays]);
         $site = new Walls($walls);
-        self::assertSame($theirs, array_map(static fn (array $r) => $site->block(new Position($r[0], $r[1]), new Position($r[2], $r[3])), $rays));
+        self::assertSame(
+            $theirs, array_map(static fn (array $r) => $site->block(new Position($r[0], $r[1]), new Position($r[2], $r[3])), $rays),
+        );
         self::assertGreaterThan(200, array_sum($theirs));
         self::assertFalse((new Walls([]))->block(new Position(0, 0), new Position(9, 9)));
     }
@@ -64,14 +69,19 @@ final class StandTest extends TestCase
     public function test_a_mark_behind_a_wall_is_not_counted_and_the_best_sights_are_named(): void
     {
         $field = new Field(9);
-        $control = ['N' => new Position(60.0, 0.0), 'E' => new Position(0.0, 60.0), 'S' => new Position(-60.0, 0.0), 'behind' => new Position(-40.0, 40.0)];
+        $control = [
+            'N' => new Position(60.0, 0.0), 'E' => new Position(0.0, 60.0), 'S' => new Position(-60.0, 0.0),
+            'behind' => new Position(-40.0, 40.0),
+        ];
         $work = [new Position(30.0, 30.0), new Position(31.0, 31.0), new Position(30.0, 32.0), new Position(30.5, 30.9)];
         $site = new Site($control, [], $work, new Walls([[-20.0, 10.0, -10.0, 30.0]]), $field->accuracy);
         $here = new Position(0.0, 0.0);
         self::assertSame(['N', 'E', 'S'], $site->seen($here));
         [$names, $worst] = $site->bestSights($here);
         foreach ($work as $p) {
-            self::assertLessThanOrEqual($worst + 1e-12, $site->precision($here, $names)->at($here, $p)->major, 'the worst lies on the hull');
+            self::assertLessThanOrEqual(
+                $worst + 1e-12, $site->precision($here, $names)->at($here, $p)->major, 'the worst lies on the hull',
+            );
         }
         self::assertLessThanOrEqual($worst, $site->worst($here) + 1e-12, 'all that can be seen is at least as good');
         self::assertNull((new Site([], [], $work, new Walls([]), $field->accuracy))->worst($here));
@@ -81,7 +91,10 @@ final class StandTest extends TestCase
         self::assertSame($site->worst(new Position(5.0, -5.0)), $map[3]);
     }
 
-    /** @return array<string, array{list<float>, string, WeaknessKind, Position}> azimuths of the marks in degrees, what is used, what is said, the far end */
+    /**
+     * @return array<string, array{list<float>, string, WeaknessKind, Position}> azimuths of the marks in degrees, what is used, what is
+     *     said, the far end
+     */
     public static function figures(): array
     {
         return [
@@ -95,8 +108,12 @@ final class StandTest extends TestCase
     }
 
     #[\PHPUnit\Framework\Attributes\DataProvider('figures')]
-    public function test_a_weak_figure_says_why_what_it_does_and_what_would_mend_it(array $azimuths, string $kind, WeaknessKind $why, Position $far): void
-    {
+    public function test_a_weak_figure_says_why_what_it_does_and_what_would_mend_it(
+        array $azimuths,
+        string $kind,
+        WeaknessKind $why,
+        Position $far,
+    ): void {
         $field = new Field(20, noisy: 0.0);
         $sights = [];
         foreach ($azimuths as $i => $degrees) {
@@ -129,8 +146,13 @@ final class StandTest extends TestCase
         $weakness = (new Site($control, [], $work, $wall, $field->accuracy))->weakness($place);
         self::assertSame(WeaknessKind::OneWay, $weakness?->kind);
         self::assertEqualsWithDelta(0.0, Angle::signed((float) $weakness->toward), M_PI / 8, 'north');
-        self::assertNull((new Site($control + ['D' => new Position(-100.0, -90.0)], [], $work, new Walls([]), $field->accuracy))->weakness($place));
-        self::assertNull((new Site(['A' => $control['A']], [], $work, $wall, $field->accuracy))->weakness($place), 'one mark fixes no place: there is nothing to judge');
+        self::assertNull(
+            (new Site($control + ['D' => new Position(-100.0, -90.0)], [], $work, new Walls([]), $field->accuracy))->weakness($place),
+        );
+        self::assertNull(
+            (new Site(['A' => $control['A']], [], $work, $wall, $field->accuracy))->weakness($place),
+            'one mark fixes no place: there is nothing to judge',
+        );
     }
 
     public function test_curves_block_the_sight_as_lines_do(): void
@@ -147,8 +169,12 @@ final class StandTest extends TestCase
     {
         foreach (range(1, 10) as $seed) {
             $field = new Field($seed);
-            $sights = array_map(static fn (int $i) => $field->controlSight("M$i", $field->station->along(1.5 * $i, 60.0 + 5 * $i, 40.0)), [0, 1, 2, 3]);
-            self::assertNull(WeakFigure::measured(Resection::solve($sights, 1.6, $field->accuracy), $sights, $field->accuracy, $field->station->along(2.0, 70.0), [])->weakness());
+            $sights = array_map(
+                static fn (int $i) => $field->controlSight("M$i", $field->station->along(1.5 * $i, 60.0 + 5 * $i, 40.0)), [0, 1, 2, 3],
+            );
+            self::assertNull(WeakFigure::measured(
+                Resection::solve($sights, 1.6, $field->accuracy), $sights, $field->accuracy, $field->station->along(2.0, 70.0), [],
+            )->weakness());
         }
     }
 }

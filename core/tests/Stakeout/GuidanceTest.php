@@ -30,7 +30,9 @@ final class GuidanceTest extends TestCase
     {
         mt_srand(11);
         for ($i = 0; $i < 2000; $i++) {
-            $at = static fn () => new Position(mt_rand(-9_999_999, 9_999_999) / 11, mt_rand(-9_999_999, 9_999_999) / 7, mt_rand(0, 1000) / 10);
+            $at = static fn () => new Position(
+                mt_rand(-9_999_999, 9_999_999) / 11, mt_rand(-9_999_999, 9_999_999) / 7, mt_rand(0, 1000) / 10,
+            );
             [$instrument, $pole] = [$at(), $at()];
             $design = $pole->along(mt_rand(0, 6283) / 1000, mt_rand(0, 30_000) / 1000, 20.0);
             $move = $this->move($instrument, $pole, $design);
@@ -43,7 +45,9 @@ final class GuidanceTest extends TestCase
     public function test_a_figure_equal_to_the_tolerance_is_in_and_one_beyond_is_out(): void
     {
         $tolerance = new Tolerance(0.005, 0.01);
-        $off = static fn (float $n, float $z) => Deviation::between(new Position(78_640.0, 41_250.0, 4.6), new Position(78_640.0 + $n, 41_250.0, 4.6 + $z))->verdict($tolerance);
+        $off = static fn (float $n, float $z) => Deviation::between(
+            new Position(78_640.0, 41_250.0, 4.6), new Position(78_640.0 + $n, 41_250.0, 4.6 + $z),
+        )->verdict($tolerance);
         self::assertSame(Verdict::In, $off(0.005, 0.01));
         self::assertSame(Verdict::Out, $off(0.0051, 0.0));
         self::assertSame(Verdict::Out, $off(0.0, -0.0101));
@@ -59,7 +63,9 @@ final class GuidanceTest extends TestCase
 
     public function test_the_nearest_is_found_and_an_empty_list_has_none(): void
     {
-        self::assertSame(7, Worklist::nearest(new Position(0, 0), [3 => new Position(5, 5), 7 => new Position(1, -2), 9 => new Position(-3, 0)]));
+        self::assertSame(
+            7, Worklist::nearest(new Position(0, 0), [3 => new Position(5, 5), 7 => new Position(1, -2), 9 => new Position(-3, 0)]),
+        );
         self::assertNull(Worklist::nearest(new Position(0, 0), []));
     }
 

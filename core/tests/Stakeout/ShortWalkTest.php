@@ -44,7 +44,8 @@ final class ShortWalkTest extends TestCase
         $places = self::scattered(1000);
         [$order, $length] = ShortWalk::from($places[0], $places);
         self::assertCount(1000, array_unique($order));
-        // A random uniform cloud of n places on an area A has a shortest round of about 0.7124 sqrt(n A) (Beardwood, Halton and Hammersley 1959; recalled constant).
+        // A random uniform cloud of n places on an area A has a shortest round of about 0.7124 sqrt(n A) (Beardwood, Halton and
+        // Hammersley 1959; recalled constant).
         self::assertLessThan(1.12 * 0.7124 * sqrt(1000 * 60.0 * 60.0), $length);
     }
 

@@ -57,6 +57,8 @@ final class FiguresTest extends TestCase
         self::assertSame('12+34.56', StationStyle::Hundreds->format(1234.56 * 0.3048, LengthUnit::Foot));
         self::assertSame('-0+05.00', StationStyle::Hundreds->format(-5 * 0.3048, LengthUnit::Foot));
         self::assertSame('1+000.000', StationStyle::Thousands->format(999.9999, LengthUnit::Metre));
-        self::assertSame(['0+000.000', '0+000.000', '-0+000.001', '-1+000.500', '0+000.500', '-0+000.500'], array_map(static fn (float $m) => StationStyle::Thousands->format($m, LengthUnit::Metre), [0.0, -0.0004, -0.0006, -1000.5, 0.5, -0.5]), 'what rounds to nothing is not below it');
+        self::assertSame(['0+000.000', '0+000.000', '-0+000.001', '-1+000.500', '0+000.500', '-0+000.500'], array_map(
+            static fn (float $m) => StationStyle::Thousands->format($m, LengthUnit::Metre), [0.0, -0.0004, -0.0006, -1000.5, 0.5, -0.5],
+        ), 'what rounds to nothing is not below it');
     }
 }

@@ -45,7 +45,9 @@ final class LengthTextTest extends TestCase
             'feet and inches added' => ['12\' 3 1/2" + 5\' 2"', 'm', [209.5 * 0.0254]],
             'inches less a part of one' => ['12\'3"-1/2"', 'ftin16', [146.5 * 0.0254]],
             'a hyphen that could be either, both readings' => ['12\'-3', 'ftin16', [147 * 0.0254, 9 * 0.3048]],
-            'six and three quarters of an inch, of a foot, or six feet less three quarters' => ['6-3/4', 'ftin16', [6.75 * 0.0254, 6.75 * 0.3048, 5.25 * 0.3048]],
+            'six and three quarters of an inch, of a foot, or six feet less three quarters' => [
+                '6-3/4', 'ftin16', [6.75 * 0.0254, 6.75 * 0.3048, 5.25 * 0.3048],
+            ],
             'a bare fraction is of an inch sooner than of a foot' => ['6 3/4', 'ftin16', [6.75 * 0.0254, 6.75 * 0.3048]],
             'a vulgar fraction alone' => ['-¾', 'ftin16', [-0.75 * 0.0254, -0.75 * 0.3048]],
             'in metres a fraction is one' => ['3/4', 'm', [0.75]],
@@ -61,7 +63,9 @@ final class LengthTextTest extends TestCase
             'feet with a vulgar fraction of an inch' => ['12′ 3⅜″', 'ftin16', [147.375 * 0.0254]],
             'a fraction slash' => ['3 1⁄2"', 'ftin16', [3.5 * 0.0254]],
             'sixty-fourths' => ['5/64"', 'ftin32', [5 / 64 * 0.0254]],
-            'a mark means the project’s foot, and the other is offered where it matters' => ['2000000\'', 'usft', [2_000_000 * 1200 / 3937, 2_000_000 * 0.3048]],
+            'a mark means the project’s foot, and the other is offered where it matters' => [
+                '2000000\'', 'usft', [2_000_000 * 1200 / 3937, 2_000_000 * 0.3048],
+            ],
             'where it does not matter it is not' => ['12\'', 'usft', [12 * 1200 / 3937]],
             'thousands of feet and inches' => ['1,640\'-5"', 'ftin16', [1640 * 0.3048 + 5 * 0.0254, 24.68 * 0.0254]],
             'a negative' => ['-0.5', 'm', [-0.5]],
@@ -79,8 +83,10 @@ final class LengthTextTest extends TestCase
     public static function cells(): array
     {
         return [
-            ['1,640\'-5"', '.', [1640 * 0.3048 + 5 * 0.0254]], ['1.640\'-5"', ',', [1640 * 0.3048 + 5 * 0.0254]], ['1640\'-5,5"', ',', [1640 * 0.3048 + 5.5 * 0.0254]],
-            ['12-3 1/2', '.', [3.7465]], ['6-3/4', '.', [6.75 * 0.0254, 6.75 * 0.3048, 72.75 * 0.0254]], ['6 3/4', '.', [6.75 * 0.0254, 6.75 * 0.3048]], ['12\' - 3"', '.', []], ['1,64\'', '.', []], ['12\'3-1/2"', '.', [3.7465]],
+            ['1,640\'-5"', '.', [1640 * 0.3048 + 5 * 0.0254]],
+            ['1.640\'-5"', ',', [1640 * 0.3048 + 5 * 0.0254]], ['1640\'-5,5"', ',', [1640 * 0.3048 + 5.5 * 0.0254]],
+            ['12-3 1/2', '.', [3.7465]], ['6-3/4', '.', [6.75 * 0.0254, 6.75 * 0.3048, 72.75 * 0.0254]],
+            ['6 3/4', '.', [6.75 * 0.0254, 6.75 * 0.3048]], ['12\' - 3"', '.', []], ['1,64\'', '.', []], ['12\'3-1/2"', '.', [3.7465]],
         ];
     }
 
@@ -93,7 +99,10 @@ final class LengthTextTest extends TestCase
 
     public static function nonsense(): array
     {
-        return [[''], ['abc'], ['1/0'], ['1..2'], ['12 apples'], ['+'], ['3*'], ['=1+1'], ['1e300'], ['12\' 3 1/0"'], ['12\'13"'], ['1\'23\'456'], [str_repeat('9', 400)]];
+        return [
+            [''], ['abc'], ['1/0'], ['1..2'], ['12 apples'], ['+'], ['3*'], ['=1+1'], ['1e300'], ['12\' 3 1/0"'], ['12\'13"'],
+            ['1\'23\'456'], [str_repeat('9', 400)],
+        ];
     }
 
     public function test_what_is_written_is_read_back(): void
@@ -103,7 +112,9 @@ final class LengthTextTest extends TestCase
             for ($i = 0; $i < 300; $i++) {
                 $metres = mt_rand(-5_000_000, 5_000_000) / 1000;
                 $text = $style->format($metres);
-                $step = $style->inchParts() !== null ? 0.0254 / $style->inchParts() : ($style->unit()->metres() < 0.01 ? 0.001 : 0.001 * $style->unit()->metres());
+                $step = $style->inchParts() !== null
+                    ? 0.0254 / $style->inchParts()
+                    : ($style->unit()->metres() < 0.01 ? 0.001 : 0.001 * $style->unit()->metres());
                 self::assertEqualsWithDelta($metres, LengthText::read($text, $style)[0], $step / 2 + 1e-9, $text);
             }
         }

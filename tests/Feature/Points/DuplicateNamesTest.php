@@ -44,25 +44,46 @@ final class DuplicateNamesTest extends PointsTestCase
     {
         $project = $this->project();
         $this->import($project, "Name,N,E\nA,1,2\n", ['target' => 'control'])->assertOk();
-        self::assertStringContainsString('nobody could say which was sighted', (string) $this->import($project, "Name,N,E\nA,3,4\n", ['target' => 'control', 'duplicates' => 'pair'])->assertStatus(422)->json('message'));
+        self::assertStringContainsString('nobody could say which was sighted', (string) $this
+            ->import($project, "Name,N,E\nA,3,4\n", ['target' => 'control', 'duplicates' => 'pair'])
+            ->assertStatus(422)
+            ->json('message'));
     }
 
     public function test_a_name_that_is_taken_or_given_twice_renames_nothing(): void
     {
         $project = $this->withPoints([['A', 0, 0], ['B', 0, 10], ['C', 0, 20]]);
         $ids = $this->ids($project, ['A', 'B']);
-        self::assertSame(['C'], $this->ask('POST', "/projects/{$project->id}/renaming-preview", ['ids' => $ids, 'pattern' => 'C'])->assertOk()->json('taken'));
-        self::assertStringContainsString('“C”', (string) $this->ask('POST', "/projects/{$project->id}/renaming", ['ids' => $ids, 'pattern' => 'C'])->assertStatus(422)->json('message'));
-        self::assertStringContainsString('have changed', (string) $this->ask('POST', "/projects/{$project->id}/renaming", ['ids' => $ids, 'pattern' => 'D{name}', 'expected' => ['DA', 'DX']])->assertStatus(422)->json('message'));
-        self::assertStringContainsString('needs a name', (string) $this->ask('POST', "/projects/{$project->id}/renaming-preview", ['ids' => $ids, 'pattern' => ' '])->assertStatus(422)->json('message'));
+        self::assertSame(
+            ['C'],
+            $this->ask('POST', "/projects/{$project->id}/renaming-preview", ['ids' => $ids, 'pattern' => 'C'])->assertOk()->json('taken'),
+        );
+        self::assertStringContainsString('“C”', (string) $this
+            ->ask('POST', "/projects/{$project->id}/renaming", ['ids' => $ids, 'pattern' => 'C'])
+            ->assertStatus(422)
+            ->json('message'));
+        self::assertStringContainsString('have changed', (string) $this
+            ->ask('POST', "/projects/{$project->id}/renaming", ['ids' => $ids, 'pattern' => 'D{name}', 'expected' => ['DA', 'DX']])
+            ->assertStatus(422)
+            ->json('message'));
+        self::assertStringContainsString('needs a name', (string) $this
+            ->ask('POST', "/projects/{$project->id}/renaming-preview", ['ids' => $ids, 'pattern' => ' '])
+            ->assertStatus(422)
+            ->json('message'));
         self::assertSame(['A', 'B', 'C'], $project->points()->orderBy('id')->pluck('name')->all());
     }
 
     public function test_two_ends_that_arrived_with_one_name_get_endings_of_their_own(): void
     {
         $project = $this->withPoints([['R1', 0, 0], ['R1', 0, 4], ['R2', 5, 0], ['R2', 5, 4], ['<b>"ü', 9, 9]]);
-        $rule = ['ids' => $project->points()->orderBy('id')->pluck('id')->all(), 'pattern' => 'Ring {number}', 'digits' => 2, 'endings' => [' left', ' right']];
+        $rule = [
+            'ids' => $project->points()->orderBy('id')->pluck('id')->all(), 'pattern' => 'Ring {number}', 'digits' => 2,
+            'endings' => [' left', ' right'],
+        ];
         self::assertSame(5, $this->ask('POST', "/projects/{$project->id}/renaming", $rule)->assertOk()->json('count'));
-        self::assertSame(['Ring 01 left', 'Ring 01 right', 'Ring 02 left', 'Ring 02 right', 'Ring 03 left'], $project->points()->orderBy('id')->pluck('name')->all());
+        self::assertSame(
+            ['Ring 01 left', 'Ring 01 right', 'Ring 02 left', 'Ring 02 right', 'Ring 03 left'],
+            $project->points()->orderBy('id')->pluck('name')->all(),
+        );
     }
 }

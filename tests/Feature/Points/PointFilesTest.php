@@ -16,24 +16,38 @@ final class PointFilesTest extends PointsTestCase
         $project = $this->project();
         $upload = $this->upload($project, $text, 'strings.csv');
         $seen = $this->preview($project, $upload);
-        self::assertSame([2, 5, 0, []], [$seen['strings'], $seen['good'], $seen['faulty'], $seen['findings']], 'labels of strings are no names twice given');
+        self::assertSame(
+            [2, 5, 0, []], [$seen['strings'], $seen['good'], $seen['faulty'], $seen['findings']],
+            'labels of strings are no names twice given',
+        );
         $this->take($project, $upload, $seen['layout'], [])->assertOk()->assertJsonPath('result.count', 2);
         self::assertSame(0, $project->points()->count());
         $design = $project->designs()->whereNull('removed_at')->firstOrFail();
         self::assertSame(['strings.csv', 'line', [200, 100, 210, 120]], [$design->file_name, $design->place_word, $design->extent]);
-        self::assertSame([['KERB', 2], ['WALL', 1]], DB::table('design_layers')->where('design_id', $design->id)->orderBy('id')->get()->map(static fn ($l) => [$l->name, $l->count])->all());
+        self::assertSame([['KERB', 2], ['WALL', 1]], DB::table('design_layers')->where('design_id', $design->id)
+            ->orderBy('id')
+            ->get()
+            ->map(static fn ($l) => [$l->name, $l->count])
+            ->all());
         $this->ask('POST', "/projects/{$project->id}/undo");
         self::assertSame(0, $project->designs()->whereNull('removed_at')->count());
         $this->ask('POST', "/projects/{$project->id}/redo");
         self::assertSame(1, $project->designs()->whereNull('removed_at')->count());
-        $this->take($project, $this->upload($project, $text, 'strings.csv'), $seen['layout'], ['strings' => 'both', 'duplicates' => 'rename'])->assertOk();
+        $this->take(
+            $project, $this->upload($project, $text, 'strings.csv'), $seen['layout'], ['strings' => 'both', 'duplicates' => 'rename'],
+        )->assertOk();
         self::assertSame(['KERB', 'KERB-2', 'KERB-3', 'WALL', 'WALL-2'], $project->points()->orderBy('id')->pluck('name')->all());
         // A string of one corner is no line, and not lost.
         $single = $this->project();
-        $this->take($single, $this->upload($single, $text."TREE,130,220,7\n0,0,0,0\n", 'strings.csv'), $seen['layout'], [])->assertOk()->assertJsonPath('result.count', 3);
+        $this
+            ->take($single, $this->upload($single, $text."TREE,130,220,7\n0,0,0,0\n", 'strings.csv'), $seen['layout'], [])
+            ->assertOk()
+            ->assertJsonPath('result.count', 3);
         self::assertSame([['TREE'], 1], [$single->points()->pluck('name')->all(), $single->designs()->count()]);
         $control = $this->project();
-        $this->take($control, $this->upload($control, $text, 'strings.csv'), $seen['layout'], ['target' => 'control', 'duplicates' => 'skip'])->assertOk();
+        $this->take(
+            $control, $this->upload($control, $text, 'strings.csv'), $seen['layout'], ['target' => 'control', 'duplicates' => 'skip'],
+        )->assertOk();
         self::assertSame([2, 0], [$control->controlPoints()->count(), $control->designs()->count()], 'control is never a line');
     }
 
@@ -49,7 +63,10 @@ final class PointFilesTest extends PointsTestCase
         $findings = array_column($preview['findings'], null, 'kind');
         self::assertSame([6], $findings['digit']['lines']);
         self::assertTrue($findings['zero_elevations']['noElevations']);
-        $this->take($project, $upload, $preview['layout'], ['places' => $findings['digit']['places'], 'noElevations' => true, 'leaveOutLines' => [13]])->assertOk();
+        $this->take(
+            $project, $upload, $preview['layout'],
+            ['places' => $findings['digit']['places'], 'noElevations' => true, 'leaveOutLines' => [13]],
+        )->assertOk();
         $points = $project->points()->orderBy('id')->get();
         self::assertSame([11, 0], [$points->count(), $points->whereNotNull('elevation')->count()]);
         self::assertLessThan(300.0, abs($points[4]->northing - 5215.0));
@@ -60,7 +77,9 @@ final class PointFilesTest extends PointsTestCase
     {
         $project = $this->project();
         $this->import($project, "Name,N,E\nA,78600,41200\nB,78650,41250\nC,78630,41290\n", ['target' => 'control'])->assertOk();
-        $findings = $this->preview($project, $this->upload($project, "Name,N,E\nA,41200,78600\nB,41250,78650\nX,41222,78633\n", 'x.csv'))['findings'];
+        $findings = $this->preview(
+            $project, $this->upload($project, "Name,N,E\nA,41200,78600\nB,41250,78650\nX,41222,78633\n", 'x.csv'),
+        )['findings'];
         self::assertTrue($findings[0]['exchange']);
         self::assertStringContainsString('2 points have names that the project knows', $findings[0]['says']);
     }
@@ -74,7 +93,10 @@ final class PointFilesTest extends PointsTestCase
         $layout = ['unit' => 'ft', 'columns' => ['name', 'easting', 'northing', 'attribute']] + $first['layout'];
         $this->take($project, $upload, $layout)->assertOk();
         $second = $this->preview($project, $this->upload($project, "No;Y;X;Crew\n7;300.5;400.5;K\n8;301;401;L\n", 'b.txt'));
-        self::assertSame([true, 'ft', ['name', 'easting', 'northing', 'attribute']], [$second['remembered'], $second['layout']['unit'], $second['layout']['columns']]);
+        self::assertSame(
+            [true, 'ft', ['name', 'easting', 'northing', 'attribute']],
+            [$second['remembered'], $second['layout']['unit'], $second['layout']['columns']],
+        );
         self::assertSame(['Crew' => 'K'], $project->points()->where('name', '1')->firstOrFail()->getAttribute('attributes'));
     }
 
@@ -89,7 +111,10 @@ final class PointFilesTest extends PointsTestCase
         $json = '{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Point","coordinates":[9.18231,48.77712]},"properties":{"name":"A"}}]}';
         self::assertSame('degrees', $this->import($project, $json, [], 'a.geojson')->assertStatus(409)->json('reason'));
         $this->import($project, $json, ['notDegrees' => true], 'a.geojson')->assertOk();
-        self::assertSame([9.18231, 'a.geojson, feature 1'], [$project->points()->firstOrFail()->easting, $this->ask('GET', "/projects/{$project->id}/points")->json('0.made')]);
+        self::assertSame(
+            [9.18231, 'a.geojson, feature 1'],
+            [$project->points()->firstOrFail()->easting, $this->ask('GET', "/projects/{$project->id}/points")->json('0.made')],
+        );
     }
 
     public function test_a_reissued_control_file_shows_what_moved_and_which_setups_stand_on_it(): void
@@ -97,9 +122,14 @@ final class PointFilesTest extends PointsTestCase
         $project = $this->project();
         $this->site($project);
         $this->setUpInstrument($project);
-        $upload = $this->upload($project, "Name,N,E,Z\nA,1000.003,2000.004,10\nB,1060,2015,11\nC,1030,2090,9.5\nD,962,2071,10.45\nE,1,2,3\n", 'reissue.csv');
+        $upload = $this->upload(
+            $project, "Name,N,E,Z\nA,1000.003,2000.004,10\nB,1060,2015,11\nC,1030,2090,9.5\nD,962,2071,10.45\nE,1,2,3\n", 'reissue.csv',
+        );
         $comparison = $this->preview($project, $upload, 'control')['comparison'];
-        self::assertSame([['A', 'D'], ['E'], [], 2], [array_column($comparison['moved'], 'name'), $comparison['new'], $comparison['gone'], $comparison['same']]);
+        self::assertSame(
+            [['A', 'D'], ['E'], [], 2],
+            [array_column($comparison['moved'], 'name'), $comparison['new'], $comparison['gone'], $comparison['same']],
+        );
         self::assertEqualsWithDelta(0.005, $comparison['moved'][0]['plan'], 1e-9);
         self::assertStringContainsString('setup 1', $comparison['moved'][0]['setups']);
         self::assertSame('', $comparison['moved'][1]['setups']);
@@ -113,9 +143,15 @@ final class PointFilesTest extends PointsTestCase
     {
         $project = $this->project();
         $this->import($project, "Name,N,E,Z,Code\n=1+1,1,2,3,X\n\"Ü <b>\",4,5,,Y\n")->assertOk();
-        $get = fn (string $query): string => $this->get("/api/v1/projects/{$project->id}/points-file?what=points&$query")->assertOk()->streamedContent();
+        $get = fn (string $query): string => $this
+            ->get("/api/v1/projects/{$project->id}/points-file?what=points&$query")
+            ->assertOk()
+            ->streamedContent();
         self::assertStringContainsString("'=1+1,1.00000,2.00000", $get('format=csv'));
-        self::assertStringContainsString("2000,00;1000,00;3000,00;'=1+1", $get('format=csv&unit=mm&separator=;&decimalMark=,&columns=easting,northing,elevation,name'));
+        self::assertStringContainsString(
+            "2000,00;1000,00;3000,00;'=1+1",
+            $get('format=csv&unit=mm&separator=;&decimalMark=,&columns=easting,northing,elevation,name'),
+        );
         self::assertStringContainsString('<CgPoint name="Ü &lt;b&gt;" code="Y">4.00000 5.00000</CgPoint>', $get('format=landxml'));
         self::assertSame([2.0, 1.0, 3.0], json_decode($get('format=geojson'), true)['features'][0]['geometry']['coordinates']);
         self::assertStringContainsString("\\U+00DC <b>\n", $get('format=dxf'));
@@ -129,6 +165,9 @@ final class PointFilesTest extends PointsTestCase
         $this->import($project, "Name,N,E\nA,1,2\n")->assertOk();
         $id = $project->points()->firstOrFail()->id;
         $this->ask('PUT', "/projects/{$project->id}/points/$id/label", ['north' => 2.5, 'east' => -1.0])->assertNoContent();
-        self::assertEquals([2.5, -1], [$this->ask('GET', "/projects/{$project->id}/points")->json('0.labelNorth'), $this->ask('GET', "/projects/{$project->id}/points")->json('0.labelEast')]);
+        self::assertEquals([2.5, -1], [
+            $this->ask('GET', "/projects/{$project->id}/points")->json('0.labelNorth'),
+            $this->ask('GET', "/projects/{$project->id}/points")->json('0.labelEast'),
+        ]);
     }
 }

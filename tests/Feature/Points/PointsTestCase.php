@@ -15,7 +15,10 @@ abstract class PointsTestCase extends FeatureTestCase
     /** @return array<string, mixed> */
     protected function preview(Project $project, string $upload, string $target = 'points'): array
     {
-        return $this->ask('POST', "/projects/{$project->id}/points-preview", ['upload' => $upload, 'target' => $target])->assertOk()->json();
+        return $this
+            ->ask('POST', "/projects/{$project->id}/points-preview", ['upload' => $upload, 'target' => $target])
+            ->assertOk()
+            ->json();
     }
 
     /** @param  array<string, mixed>  $more */
@@ -32,14 +35,19 @@ abstract class PointsTestCase extends FeatureTestCase
      */
     protected function take(Project $project, string $upload, array $layout, array $more = []): TestResponse
     {
-        return $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'points', ...$more]);
+        return $this->ask(
+            'POST', "/projects/{$project->id}/points-import",
+            ['upload' => $upload, 'layout' => $layout, 'target' => 'points', ...$more],
+        );
     }
 
     /** @param  list<array{string, float|int, float|int}>  $points */
     protected function withPoints(array $points): Project
     {
         $project = $this->project();
-        DB::table('stakeout_points')->insert(array_map(static fn (array $p) => ['project_id' => $project->id, 'name' => $p[0], 'northing' => $p[1], 'easting' => $p[2], 'origin' => 'typed'], $points));
+        DB::table('stakeout_points')->insert(array_map(static fn (array $p) => [
+            'project_id' => $project->id, 'name' => $p[0], 'northing' => $p[1], 'easting' => $p[2], 'origin' => 'typed',
+        ], $points));
 
         return $project;
     }

@@ -73,7 +73,10 @@ final class HangingTest extends FeatureTestCase
         }
         if ($refers === 'mark') {
             $mark = Mark::query()->sole();
-            self::assertSame(['R3', $r3, 1030.0, 'list.csv, line 3'], [$mark->name, $mark->point_id, $mark->design_northing, $mark->design_source], 'the book keeps its own copy');
+            self::assertSame(
+                ['R3', $r3, 1030.0, 'list.csv, line 3'], [$mark->name, $mark->point_id, $mark->design_northing, $mark->design_source],
+                'the book keeps its own copy',
+            );
         }
     }
 
@@ -88,14 +91,19 @@ final class HangingTest extends FeatureTestCase
     #[DataProvider('waysControlVanishes')]
     public function test_control_that_setups_and_checks_stand_on_is_not_taken_silently(string $way): void
     {
-        $this->ask('POST', $this->at('/control'), ['name' => 'E', 'northing' => 1005.0, 'easting' => 2060.0, 'elevation' => 10.2])->assertOk();
+        $this
+            ->ask('POST', $this->at('/control'), ['name' => 'E', 'northing' => 1005.0, 'easting' => 2060.0, 'elevation' => 10.2])
+            ->assertOk();
         $id = $this->project->controlPoints()->where('name', 'E')->firstOrFail()->id;
         if ($way === 'redo') {
             $this->ask('DELETE', $this->at("/control/$id"))->assertNoContent();
             $this->ask('POST', $this->at('/undo'))->assertOk();
         }
         $seen = $this->measure($this->project, 'check', new Position(1005.0, 2060.0, 10.2), 'E');
-        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $seen->id, 'controlId' => $id])->assertOk();
+        $this->ask(
+            'POST', $this->at('/marks'),
+            ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $seen->id, 'controlId' => $id],
+        )->assertOk();
         $reading = $this->measure($this->project, 'setup', new Position(1005.0, 2060.0, 10.2), 'E');
         $this->ask('PATCH', $this->at('/setup'), ['sights' => [['controlId' => $id, 'observationId' => $reading->id]]])->assertOk();
         $vanish = fn (bool $even) => match ($way) {
@@ -103,19 +111,26 @@ final class HangingTest extends FeatureTestCase
             'undo' => $this->ask('POST', $this->at('/undo'), ['evenHeld' => $even]),
             'redo' => $this->ask('POST', $this->at('/redo'), ['evenHeld' => $even]),
         };
-        self::assertSame(['1 check shot taken on it: E', 'the setup being made'], $vanish(false)->assertStatus(409)->json('evidence.hangs'));
+        self::assertSame(
+            ['1 check shot taken on it: E', 'the setup being made'], $vanish(false)->assertStatus(409)->json('evidence.hangs'),
+        );
         self::assertTrue($this->project->controlPoints()->where('id', $id)->exists());
         self::assertLessThan(300, $vanish(true)->status());
         self::assertFalse($this->project->controlPoints()->where('id', $id)->exists());
         $this->ask('POST', $this->at('/control'), ['name' => 'F', 'northing' => 1006.0, 'easting' => 2061.0])->assertOk();
         self::assertNotSame($id, $this->project->controlPoints()->where('name', 'F')->firstOrFail()->id);
-        self::assertSame([], array_filter($this->ask('GET', $this->at('/setup'))->json('solution.residuals') ?? [], static fn (array $r) => $r['name'] === 'F'), 'a sight does not pass to other control');
+        self::assertSame([], array_filter(
+            $this->ask('GET', $this->at('/setup'))->json('solution.residuals') ?? [], static fn (array $r) => $r['name'] === 'F',
+        ), 'a sight does not pass to other control');
     }
 
     public function test_control_that_an_accepted_setup_rests_on_says_so(): void
     {
         $a = $this->project->controlPoints()->where('name', 'A')->firstOrFail()->id;
-        self::assertSame(['1 setup computed from it: setup 1 at ST1'], $this->ask('DELETE', $this->at("/control/$a"))->assertStatus(409)->json('evidence.hangs'));
+        self::assertSame(
+            ['1 setup computed from it: setup 1 at ST1'],
+            $this->ask('DELETE', $this->at("/control/$a"))->assertStatus(409)->json('evidence.hangs'),
+        );
         self::assertTrue($this->project->controlPoints()->where('id', $a)->exists());
     }
 
@@ -124,7 +139,11 @@ final class HangingTest extends FeatureTestCase
     {
         $control = ['name' => 'A', 'northing' => 1000.0, 'easting' => 2000.0, 'elevation' => 10.0];
         yield 'control' => ['/control/{A}', $control, ['northing' => 1000.5] + $control, 'northing'];
-        $project = ['name' => 'Saltmarsh', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'], 'planTolerance' => 0.005, 'heightTolerance' => 0.005];
+        $project = [
+            'name' => 'Saltmarsh',
+            'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+            'planTolerance' => 0.005, 'heightTolerance' => 0.005,
+        ];
         yield 'tolerances' => ['', $project, ['planTolerance' => 0.02] + $project, 'planTolerance'];
     }
 
@@ -137,7 +156,10 @@ final class HangingTest extends FeatureTestCase
     {
         $path = $this->at(str_replace('{A}', (string) $this->project->controlPoints()->where('name', 'A')->firstOrFail()->id, $path));
         $this->ask('PUT', $path, $change + ['seen' => $seen])->assertOk()->assertJsonPath($field, $change[$field]);
-        $told = $this->ask('PUT', $path, [$field => 0.03 + $change[$field]] + $seen + ['seen' => $seen])->assertStatus(422)->json('message');
+        $told = $this
+            ->ask('PUT', $path, [$field => 0.03 + $change[$field]] + $seen + ['seen' => $seen])
+            ->assertStatus(422)
+            ->json('message');
         self::assertStringContainsString('was changed elsewhere meanwhile. Nothing was overwritten', $told);
         $this->ask('PUT', $path, $change + ['seen' => $change])->assertOk()->assertJsonPath($field, $change[$field]);
     }
@@ -147,18 +169,29 @@ final class HangingTest extends FeatureTestCase
         $this->ask('PATCH', $this->at('/setup'), ['targetHeight' => 1.5, 'seen' => ['targetHeight' => 2.0]])->assertOk();
         $this->ask('PATCH', $this->at('/setup'), ['temperature' => 21, 'seen' => ['temperature' => 18]])->assertOk();
         $this->ask('PATCH', $this->at('/setup'), ['targetHeight' => 1.7, 'seen' => ['targetHeight' => 2.0]])->assertStatus(422);
-        self::assertSame([1.5, 21], [$this->ask('GET', $this->at('/setup'))->json('draft.targetHeight'), (int) $this->ask('GET', $this->at('/setup'))->json('draft.temperature')]);
+        self::assertSame([1.5, 21], [
+            $this->ask('GET', $this->at('/setup'))->json('draft.targetHeight'),
+            (int) $this->ask('GET', $this->at('/setup'))->json('draft.temperature'),
+        ]);
     }
 
     public function test_a_key_sent_again_with_other_content_is_a_conflict_and_not_the_old_answer(): void
     {
         $this->import('R1,1010,2030,10', 'R2,1020,2030,10');
         $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0), 'R1');
-        $body = ['key' => 'one-wish-only', 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $this->idOf('R1'), 'withoutCheck' => true, 'evenOut' => true];
+        $body = [
+            'key' => 'one-wish-only', 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $this->idOf('R1'),
+            'withoutCheck' => true, 'evenOut' => true,
+        ];
         $id = $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id');
         self::assertSame($id, $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id'), 'a lost answer is given again');
-        foreach (['pointId' => $this->idOf('R2'), 'kind' => 'as_built', 'name' => 'kerb 1', 'observationId' => $seen->id + 1] as $field => $other) {
-            self::assertSame('key_taken', $this->ask('POST', $this->at('/marks'), [$field => $other] + $body)->assertStatus(409)->json('reason'), $field);
+        foreach ([
+            'pointId' => $this->idOf('R2'), 'kind' => 'as_built', 'name' => 'kerb 1', 'observationId' => $seen->id + 1,
+        ] as $field => $other) {
+            self::assertSame(
+                'key_taken', $this->ask('POST', $this->at('/marks'), [$field => $other] + $body)->assertStatus(409)->json('reason'),
+                $field,
+            );
         }
         self::assertSame(1, Mark::query()->count());
     }
@@ -167,7 +200,10 @@ final class HangingTest extends FeatureTestCase
     {
         $this->import('R1,1010,2030,10', 'R2,1020,2030,10');
         $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0), 'R1');
-        $told = $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $this->idOf('R2'), 'withoutCheck' => true, 'evenOut' => true]);
+        $told = $this->ask('POST', $this->at('/marks'), [
+            'key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $this->idOf('R2'),
+            'withoutCheck' => true, 'evenOut' => true,
+        ]);
         self::assertStringContainsString('was taken for “R1”', (string) $told->assertStatus(422)->json('message'));
         self::assertSame(0, Mark::query()->count());
     }
@@ -180,7 +216,10 @@ final class HangingTest extends FeatureTestCase
         $this->measure($this->project, 'as_built', new Position(1011.0, 2030.0, 10.0), 'after');
         Carbon::setTestNow();
         $book = $this->ask('GET', $this->at('/field-book'))->json();
-        self::assertSame(['after', 'before'], array_column(array_column(array_slice($book, 0, 2), 'reading'), 'sighted'), 'the order is the book’s own');
+        self::assertSame(
+            ['after', 'before'], array_column(array_column(array_slice($book, 0, 2), 'reading'), 'sighted'),
+            'the order is the book’s own',
+        );
         self::assertEqualsWithDelta(-7200, $book[0]['clockJump'], 5);
         self::assertNull($book[1]['clockJump']);
         $order = array_column($book, 'seq');
@@ -193,16 +232,26 @@ final class HangingTest extends FeatureTestCase
     private function refer(string $by, int $point): void
     {
         match ($by) {
-            'mark' => $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $this->measure($this->project, 'stake', new Position(1030.0, 2030.0, 10.0), 'R3')->id, 'pointId' => $point, 'withoutCheck' => true, 'evenOut' => true])->assertOk(),
+            'mark' => $this->ask('POST', $this->at('/marks'), [
+                'key' => $this->newKey(), 'kind' => 'stake',
+                'observationId' => $this->measure($this->project, 'stake', new Position(1030.0, 2030.0, 10.0), 'R3')->id,
+                'pointId' => $point, 'withoutCheck' => true, 'evenOut' => true,
+            ])->assertOk(),
             'worklist' => $this->ask('POST', $this->at('/worklists'), ['name' => 'Monday', 'pointIds' => [$point]])->assertOk(),
-            'recipe' => $this->ask('POST', $this->at('/constructions'), ['construction' => ['kind' => 'directionDistance', 'places' => [['pointId' => $point]], 'directions' => [['azimuth' => 1]], 'distances' => [['metres' => 5]]], 'kept' => [['letter' => 'A', 'index' => 0]], 'name' => 'P2'])->assertOk(),
+            'recipe' => $this->ask('POST', $this->at('/constructions'), ['construction' => [
+                'kind' => 'directionDistance', 'places' => [['pointId' => $point]], 'directions' => [['azimuth' => 1]],
+                'distances' => [['metres' => 5]],
+            ], 'kept' => [['letter' => 'A', 'index' => 0]], 'name' => 'P2'])->assertOk(),
         };
     }
 
     private function import(string ...$rows): void
     {
         $upload = $this->upload($this->project, implode("\n", $rows)."\n", 'list.csv');
-        $layout = ['separator' => ',', 'decimalMark' => '.', 'skip' => 0, 'columns' => ['name', 'northing', 'easting', 'elevation'], 'unit' => 'm'];
+        $layout = [
+            'separator' => ',', 'decimalMark' => '.', 'skip' => 0, 'columns' => ['name', 'northing', 'easting', 'elevation'],
+            'unit' => 'm',
+        ];
         $this->ask('POST', $this->at('/points-import'), ['upload' => $upload, 'layout' => $layout, 'target' => 'points'])->assertOk();
     }
 

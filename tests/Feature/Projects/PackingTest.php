@@ -29,13 +29,22 @@ final class PackingTest extends FeatureTestCase
             self::assertSame(self::rows($table, $project->id), self::rows($table, $made->id), $table);
         }
         self::assertNotNull($made->currentSetup);
-        $book = static fn (int $project): array => DB::table('field_book')->where('project_id', $project)->orderBy('seq')->get(['kind', 'at'])->map(static fn (object $l) => (array) $l)->all();
+        $book = static fn (int $project): array => DB::table('field_book')->where('project_id', $project)
+            ->orderBy('seq')
+            ->get(['kind', 'at'])
+            ->map(static fn (object $l) => (array) $l)
+            ->all();
         self::assertSame($book($project->id), $book($made->id), 'the book stands in its order');
-        $file = fn (int $project): string => (string) hash_file('sha256', $this->data.'/uploads/'.DB::table('designs')->where('project_id', $project)->value('upload'));
+        $file = fn (int $project): string => (string) hash_file(
+            'sha256', $this->data.'/uploads/'.DB::table('designs')->where('project_id', $project)->value('upload'),
+        );
         self::assertSame($file($project->id), $file($made->id));
         self::assertSame('design', $made->designs()->findOrFail($made->active_design_id)->role);
         $spot = $made->points()->where('name', 'P1')->firstOrFail()->recipe['construction']['places'][0]['spot'];
-        self::assertSame($made->designs()->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'), 'a recipe names the layer of its own project');
+        self::assertSame(
+            $made->designs()->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'),
+            'a recipe names the layer of its own project',
+        );
         $p1 = $made->points()->where('name', 'P1')->firstOrFail()->id;
         self::assertSame($p1, $made->points()->where('name', 'P2')->firstOrFail()->recipe['construction']['places'][0]['pointId']);
         self::assertSame([$p1], $made->worklists()->firstOrFail()->point_ids);
@@ -51,12 +60,19 @@ final class PackingTest extends FeatureTestCase
         $setup = $made->setups()->firstOrFail();
         $readings = array_column($setup->draft['sights'], 'observationId');
         self::assertCount(3, $readings);
-        self::assertSame($readings, $made->observations()->whereIn('id', $readings)->pluck('id')->all(), 'they are readings of the new project');
+        self::assertSame(
+            $readings, $made->observations()->whereIn('id', $readings)->pluck('id')->all(), 'they are readings of the new project',
+        );
         self::assertSame($readings, array_column($setup->sights, 'observationId'));
         self::assertSame($setup->id, $made->controlPoints()->where('origin', 'station')->firstOrFail()->setup_id);
-        $mended = array_values(array_filter($this->ask('GET', "/projects/{$made->id}/setup-proposals")->json(), static fn (array $p) => (float) $p['up'] !== 0.0));
+        $mended = array_values(array_filter(
+            $this->ask('GET', "/projects/{$made->id}/setup-proposals")->json(), static fn (array $p) => (float) $p['up'] !== 0.0,
+        ));
         self::assertSame([], $mended, 'as they came, they are as they were accepted');
-        $this->ask('POST', "/projects/{$made->id}/corrections", ['observationId' => $readings[0], 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'pushed in', 'alike' => true])->assertOk();
+        $this->ask(
+            'POST', "/projects/{$made->id}/corrections",
+            ['observationId' => $readings[0], 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'pushed in', 'alike' => true],
+        )->assertOk();
         self::assertEqualsWithDelta(-0.1, $this->ask('GET', "/projects/{$made->id}/setup-proposals")->json('0.up'), 0.003);
     }
 
@@ -67,8 +83,13 @@ final class PackingTest extends FeatureTestCase
         file_put_contents($packed, $this->packed($project));
         $zip = new \ZipArchive;
         $zip->open($packed);
-        $rows = array_map(static fn (string $line) => json_decode($line, true), explode("\n", trim((string) $zip->getFromName('tables/control_points.ndjson'))));
-        $earlier = implode("\n", array_map(static fn (array $r) => json_encode(array_diff_key($r['origin'] === 'station' ? ['source' => "measured: setup {$r['setup_id']}"] + $r : $r, ['origin' => 0, 'setup_id' => 0])), $rows))."\n";
+        $rows = array_map(
+            static fn (string $line) => json_decode($line, true),
+            explode("\n", trim((string) $zip->getFromName('tables/control_points.ndjson'))),
+        );
+        $earlier = implode("\n", array_map(static fn (array $r) => json_encode(array_diff_key(
+            $r['origin'] === 'station' ? ['source' => "measured: setup {$r['setup_id']}"] + $r : $r, ['origin' => 0, 'setup_id' => 0],
+        )), $rows))."\n";
         $zip->addFromString('tables/control_points.ndjson', $earlier);
         $manifest = json_decode((string) $zip->getFromName(Packing::MANIFEST), true);
         $manifest['sha256']['tables/control_points.ndjson'] = hash('sha256', $earlier);
@@ -89,7 +110,10 @@ final class PackingTest extends FeatureTestCase
         $zip->open($changed);
         $zip->addFromString('tables/marks.ndjson', '{"id":1}'."\n");
         $zip->close();
-        foreach (['“tables/marks.ndjson” in it is not what was packed' => (string) file_get_contents($changed), 'can’t be opened' => substr($good, 0, 2000), 'no packed project' => 'PK nothing'] as $says => $bytes) {
+        foreach ([
+            '“tables/marks.ndjson” in it is not what was packed' => (string) file_get_contents($changed),
+            'can’t be opened' => substr($good, 0, 2000), 'no packed project' => 'PK nothing',
+        ] as $says => $bytes) {
             self::assertStringContainsString($says, (string) $this->arrived($bytes));
         }
         self::assertSame(1, Project::query()->count());
@@ -98,7 +122,9 @@ final class PackingTest extends FeatureTestCase
     /** @return iterable<string, array{callable(\ZipArchive, array<string, mixed>): array<string, mixed>, string}> */
     public static function alterations(): iterable
     {
-        $marks = static fn (\ZipArchive $zip): string => str_replace('"verdict":"out"', '"verdict":"in"', (string) $zip->getFromName('tables/marks.ndjson'));
+        $marks = static fn (\ZipArchive $zip): string => str_replace(
+            '"verdict":"out"', '"verdict":"in"', (string) $zip->getFromName('tables/marks.ndjson'),
+        );
         yield 'marks altered, and taken off the list' => [static function (\ZipArchive $zip, array $list) use ($marks): array {
             $zip->addFromString('tables/marks.ndjson', $marks($zip));
             unset($list['sha256']['tables/marks.ndjson']);
@@ -111,7 +137,10 @@ final class PackingTest extends FeatureTestCase
             return $list;
         }, 'stands in the packed project and not on its list'];
         $column = static fn (string $table, string $column, mixed $value) => [static function (\ZipArchive $zip, array $list) use ($table, $column, $value): array {
-            $rows = array_map(static fn (string $line) => json_decode($line, true), explode("\n", trim((string) $zip->getFromName("tables/$table.ndjson"))));
+            $rows = array_map(
+                static fn (string $line) => json_decode($line, true),
+                explode("\n", trim((string) $zip->getFromName("tables/$table.ndjson"))),
+            );
             $rows[0][$column] = $value;
             $text = implode("\n", array_map(static fn (array $r) => json_encode($r, JSON_PRESERVE_ZERO_FRACTION), $rows))."\n";
             $zip->addFromString("tables/$table.ndjson", $text);
@@ -149,7 +178,9 @@ final class PackingTest extends FeatureTestCase
         self::assertStringContainsString($says, $why);
         self::assertSame(1, Project::query()->count());
         self::assertSame(1, DB::table('designs')->count(), 'nothing half-stored');
-        self::assertSame($files + 3, count(glob($this->data.'/uploads/*') ?: []), 'of its files only the packed one that was sent is there');
+        self::assertSame(
+            $files + 3, count(glob($this->data.'/uploads/*') ?: []), 'of its files only the packed one that was sent is there',
+        );
         UnpackProject::clearLeftovers();
         self::assertSame(1, DB::table('projects')->count());
     }
@@ -160,22 +191,39 @@ final class PackingTest extends FeatureTestCase
         $this->site($project);
         $this->setUpInstrument($project);
         $dxf = "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\nA\n10\n2000\n20\n1000\n11\n2010\n21\n1000\n0\nENDSEC\n0\nEOF\n";
-        $task = $this->ask('POST', "/projects/{$project->id}/designs", ['upload' => $this->upload($project, $dxf, 'a.dxf'), 'name' => 'A', 'unit' => 'm', 'layers' => ['A'], 'heights' => 'dropped'])->json('id');
+        $task = $this->ask(
+            'POST', "/projects/{$project->id}/designs",
+            ['upload' => $this->upload($project, $dxf, 'a.dxf'), 'name' => 'A', 'unit' => 'm', 'layers' => ['A'], 'heights' => 'dropped'],
+        )->json('id');
         $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
         $layer = (int) DB::table('design_layers')->value('id');
-        $point = $this->ask('POST', "/projects/{$project->id}/points", ['name' => 'P1', 'spot' => ['layerId' => $layer, 'shape' => 0, 'kind' => 'end']])->assertOk()->json('id');
+        $point = $this->ask(
+            'POST', "/projects/{$project->id}/points", ['name' => 'P1', 'spot' => ['layerId' => $layer, 'shape' => 0, 'kind' => 'end']],
+        )->assertOk()->json('id');
         $line = ['family' => 'letters', 'northing1' => 0, 'easting1' => 0, 'northing2' => 0, 'easting2' => 9];
         $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => [['name' => 'A'] + $line]])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'MH', 'trade' => 'Drainage'])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => 'Monday', 'pointIds' => [$point]])->assertOk();
-        $from = ['kind' => 'directionDistance', 'places' => [['pointId' => $point]], 'directions' => [['azimuth' => 1]], 'distances' => [['metres' => 5]]];
-        $this->ask('POST', "/projects/{$project->id}/constructions", ['construction' => $from, 'kept' => [['letter' => 'A', 'index' => 0]], 'name' => 'P2'])->assertOk();
+        $from = [
+            'kind' => 'directionDistance', 'places' => [['pointId' => $point]], 'directions' => [['azimuth' => 1]],
+            'distances' => [['metres' => 5]],
+        ];
+        $this->ask(
+            'POST', "/projects/{$project->id}/constructions",
+            ['construction' => $from, 'kept' => [['letter' => 'A', 'index' => 0]], 'name' => 'P2'],
+        )->assertOk();
         $observation = $this->measure($project, 'stake', new Position(1000.0, 2010.0, 10.0));
-        $this->ask('POST', "/projects/{$project->id}/marks", ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation->id, 'pointId' => $point, 'evenOut' => true, 'withoutCheck' => true])->assertOk();
+        $this->ask('POST', "/projects/{$project->id}/marks", [
+            'key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation->id, 'pointId' => $point, 'evenOut' => true,
+            'withoutCheck' => true,
+        ])->assertOk();
 
         $this->ask('POST', "/projects/{$project->id}/instruments", ['name' => '2″'])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/targets", ['name' => 'pole'])->assertOk();
-        DB::table('corrections')->insert(['project_id' => $project->id, 'observation_id' => $observation->id, 'at' => '2026-01-01', 'target_height' => 1.9, 'prism_constant' => 0.0, 'note' => 'the pole had slipped']);
+        DB::table('corrections')->insert([
+            'project_id' => $project->id, 'observation_id' => $observation->id, 'at' => '2026-01-01', 'target_height' => 1.9,
+            'prism_constant' => 0.0, 'note' => 'the pole had slipped',
+        ]);
 
         return $project;
     }
@@ -193,7 +241,10 @@ final class PackingTest extends FeatureTestCase
     {
         $path = tempnam(sys_get_temp_dir(), 'zip');
         file_put_contents($path, $bytes);
-        $upload = $this->post('/api/v1/packed-uploads', ['file' => new UploadedFile($path, 'p.zip', test: true)])->assertOk()->json('upload');
+        $upload = $this
+            ->post('/api/v1/packed-uploads', ['file' => new UploadedFile($path, 'p.zip', test: true)])
+            ->assertOk()
+            ->json('upload');
 
         return $this->ask('POST', '/projects-unpacking', ['upload' => $upload]);
     }
@@ -210,8 +261,13 @@ final class PackingTest extends FeatureTestCase
     /** @return list<array<string, mixed>> without what is numbered anew */
     private static function rows(string $table, int $project): array
     {
-        $query = $table === 'design_layers' ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')) : DB::table($table)->where('project_id', $project);
-        $anew = array_flip(['id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'seq', 'upload', 'project_id', ...array_keys(Packing::TABLES[$table])]);
+        $query = $table === 'design_layers'
+            ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id'))
+            : DB::table($table)->where('project_id', $project);
+        $anew = array_flip([
+            'id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'seq', 'upload', 'project_id',
+            ...array_keys(Packing::TABLES[$table]),
+        ]);
         $rows = $query->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
         self::assertNotSame([], $rows, $table);
 

@@ -22,9 +22,15 @@ final class PreparationTest extends FeatureTestCase
         self::assertSame(['name', 'easting', 'northing', 'elevation', 'code', 'description'], $preview->json('layout.columns'));
         self::assertSame([7, 0], [$preview->json('good'), $preview->json('faulty')]);
         self::assertSame(0, $project->controlPoints()->count(), 'a preview stores nothing');
-        $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $preview->json('layout'), 'target' => 'control'])->assertOk()->assertJson(['state' => 'done', 'result' => ['count' => 7]]);
+        $this->ask(
+            'POST', "/projects/{$project->id}/points-import",
+            ['upload' => $upload, 'layout' => $preview->json('layout'), 'target' => 'control'],
+        )->assertOk()->assertJson(['state' => 'done', 'result' => ['count' => 7]]);
         $first = $this->ask('GET', "/projects/{$project->id}/control")->json(0);
-        self::assertSame(['CP1', 78607.833, 41220.271, 4.118, 'control.csv, line 3'], [$first['name'], $first['northing'], $first['easting'], $first['elevation'], $first['source']]);
+        self::assertSame(
+            ['CP1', 78607.833, 41220.271, 4.118, 'control.csv, line 3'],
+            [$first['name'], $first['northing'], $first['easting'], $first['elevation'], $first['source']],
+        );
     }
 
     public function test_wrong_rows_are_named_and_nothing_is_half_taken(): void
@@ -32,14 +38,22 @@ final class PreparationTest extends FeatureTestCase
         $project = $this->project();
         $upload = $this->upload($project, "Name,N,E,Z\nA,1000,2000,1\nB,x,2,3\nC,1010,2010,2\nA,5,6,7\n", 'c.csv');
         $layout = $this->ask('POST', "/projects/{$project->id}/points-preview", ['upload' => $upload])->json('layout');
-        $import = fn (bool $leaveOut) => $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'control', 'leaveOutFaulty' => $leaveOut]);
+        $import = fn (bool $leaveOut) => $this->ask(
+            'POST', "/projects/{$project->id}/points-import",
+            ['upload' => $upload, 'layout' => $layout, 'target' => 'control', 'leaveOutFaulty' => $leaveOut],
+        );
         $refused = $import(false)->assertStatus(409);
         self::assertStringContainsString('line 3, column 2', $refused->json('message'));
         self::assertSame('faulty_rows', $refused->json('reason'));
         self::assertSame(0, $project->controlPoints()->count());
-        self::assertSame('duplicates', $import(true)->assertStatus(409)->json('reason'), 'what becomes of the second A is never decided silently');
+        self::assertSame(
+            'duplicates', $import(true)->assertStatus(409)->json('reason'), 'what becomes of the second A is never decided silently',
+        );
         self::assertSame(0, $project->controlPoints()->count());
-        $renamed = fn () => $this->ask('POST', "/projects/{$project->id}/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'control', 'leaveOutFaulty' => true, 'duplicates' => 'rename']);
+        $renamed = fn () => $this->ask(
+            'POST', "/projects/{$project->id}/points-import",
+            ['upload' => $upload, 'layout' => $layout, 'target' => 'control', 'leaveOutFaulty' => true, 'duplicates' => 'rename'],
+        );
         $renamed()->assertOk();
         self::assertSame(['A', 'C', 'A-2'], $project->controlPoints()->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
@@ -84,27 +98,43 @@ final class PreparationTest extends FeatureTestCase
         $exact = $this->ask('POST', "/projects/{$project->id}/spots", $spot)->assertOk()->json();
         self::assertStringContainsString('Centre of circle, layer ANCHORS', $exact['description']);
         self::assertSame(0, $project->points()->count());
-        $made = $this->ask('POST', "/projects/{$project->id}/points", ['name' => 'A1', 'code' => 'ANCHOR', 'spot' => $spot])->assertOk()->json();
+        $made = $this
+            ->ask('POST', "/projects/{$project->id}/points", ['name' => 'A1', 'code' => 'ANCHOR', 'spot' => $spot])
+            ->assertOk()
+            ->json();
         self::assertSame([$exact['northing'], $exact['easting'], 'drawing'], [$made['northing'], $made['easting'], $made['origin']]);
         self::assertEqualsWithDelta(4.75, $made['elevation'], 1e-9);
-        $this->ask('POST', "/projects/{$project->id}/points", ['name' => 'A1', 'spot' => $spot])->assertStatus(422)->assertJsonPath('message', 'There is a point “A1” already. The next free name is A2.');
+        $this->ask('POST', "/projects/{$project->id}/points", ['name' => 'A1', 'spot' => $spot])->assertStatus(422)->assertJsonPath(
+            'message', 'There is a point “A1” already. The next free name is A2.',
+        );
         self::assertSame('A2', $this->ask('GET', "/projects/{$project->id}/next-name?prefix=A")->json('name'));
-        $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $layer, 'shape' => 0, 'kind' => 'end'])->assertStatus(422)->assertJsonPath('message', 'A circle has no end.');
+        $this
+            ->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $layer, 'shape' => 0, 'kind' => 'end'])
+            ->assertStatus(422)
+            ->assertJsonPath('message', 'A circle has no end.');
         $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $layer, 'shape' => 9999, 'kind' => 'centre'])->assertStatus(422);
     }
 
     public function test_points_are_changed_deleted_undone_and_done_again(): void
     {
         $project = $this->project();
-        $make = fn (string $name) => $this->ask('POST', "/projects/{$project->id}/points", ['name' => $name, 'northing' => 78640.12345, 'easting' => 41250.5])->assertOk()->json('id');
+        $make = fn (string $name) => $this
+            ->ask('POST', "/projects/{$project->id}/points", ['name' => $name, 'northing' => 78640.12345, 'easting' => 41250.5])
+            ->assertOk()
+            ->json('id');
         [$a, $b] = [$make('<b>Ü"\'</b>'), $make('P2')];
-        $this->ask('PUT', "/projects/{$project->id}/points/$a", ['name' => 'P1', 'northing' => 1.0, 'easting' => 2.0, 'elevation' => 3.0])->assertOk();
+        $this
+            ->ask('PUT', "/projects/{$project->id}/points/$a", ['name' => 'P1', 'northing' => 1.0, 'easting' => 2.0, 'elevation' => 3.0])
+            ->assertOk();
         $this->ask('POST', "/projects/{$project->id}/points-deletion", ['ids' => [$a, $b]])->assertOk()->assertJson(['count' => 2]);
         self::assertSame(0, $project->points()->count());
         self::assertSame('Deleted 2 points', $this->ask('POST', "/projects/{$project->id}/undo")->json('label'));
         self::assertSame(['P1', 'P2'], $project->points()->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/undo");
-        self::assertSame(['<b>Ü"\'</b>', 78640.12345, null], array_values($project->points()->findOrFail($a)->only(['name', 'northing', 'elevation'])));
+        self::assertSame(
+            ['<b>Ü"\'</b>', 78640.12345, null],
+            array_values($project->points()->findOrFail($a)->only(['name', 'northing', 'elevation'])),
+        );
         $this->ask('POST', "/projects/{$project->id}/redo");
         self::assertSame('P1', $project->points()->findOrFail($a)->name);
         $make('P3');
@@ -133,15 +163,23 @@ final class PreparationTest extends FeatureTestCase
     public function test_units_change_what_is_shown_and_nothing_that_is_stored(): void
     {
         $project = $this->project();
-        $id = $this->ask('POST', "/projects/{$project->id}/points", ['name' => 'P1', 'northing' => 100.123456789, 'easting' => 2.0])->json('id');
-        $this->ask('PUT', "/projects/{$project->id}", ['name' => 'X', 'units' => ['length' => 'ftin16', 'angle' => 'gon', 'direction' => 'bearing', 'order' => 'EN', 'station' => '1+00']])->assertOk()->assertJsonPath('units.length', 'ftin16');
+        $id = $this
+            ->ask('POST', "/projects/{$project->id}/points", ['name' => 'P1', 'northing' => 100.123456789, 'easting' => 2.0])
+            ->json('id');
+        $this->ask('PUT', "/projects/{$project->id}", [
+            'name' => 'X',
+            'units' => ['length' => 'ftin16', 'angle' => 'gon', 'direction' => 'bearing', 'order' => 'EN', 'station' => '1+00'],
+        ])->assertOk()->assertJsonPath('units.length', 'ftin16');
         self::assertSame(100.123456789, $project->points()->findOrFail($id)->northing);
     }
 
     private function takeDrawing(Project $project): int
     {
         $upload = $this->upload($project, (string) file_get_contents(self::DXF), 'plan.dxf');
-        $task = $this->ask('POST', "/projects/{$project->id}/designs", ['upload' => $upload, 'name' => 'Plan', 'unit' => 'mm', 'layers' => ['ANCHORS', 'TRACK'], 'heights' => 'used'])->assertOk()->json('id');
+        $task = $this->ask(
+            'POST', "/projects/{$project->id}/designs",
+            ['upload' => $upload, 'name' => 'Plan', 'unit' => 'mm', 'layers' => ['ANCHORS', 'TRACK'], 'heights' => 'used'],
+        )->assertOk()->json('id');
         $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
 
         return (int) DB::table('design_layers')->where('name', 'ANCHORS')->orderByDesc('id')->value('id');

@@ -11,10 +11,18 @@ use Tests\FeatureTestCase;
 final class InterfaceTest extends FeatureTestCase
 {
     #[DataProvider('wrongRequests')]
-    public function test_a_wrong_request_is_answered_with_place_and_remedy(string $method, string $path, ?string $body, int $status, string $says): void
-    {
+    public function test_a_wrong_request_is_answered_with_place_and_remedy(
+        string $method,
+        string $path,
+        ?string $body,
+        int $status,
+        string $says,
+    ): void {
         $project = $this->project();
-        $response = $this->call($method, str_replace('{p}', (string) $project->id, "/api/v1$path"), [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body);
+        $response = $this->call(
+            $method, str_replace('{p}', (string) $project->id, "/api/v1$path"), [], [], [],
+            ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body,
+        );
         $response->assertStatus($status);
         self::assertStringContainsString($says, (string) $response->json('message'));
         self::assertStringNotContainsString('.php', (string) $response->getContent());
@@ -40,14 +48,23 @@ final class InterfaceTest extends FeatureTestCase
             'an empty name' => ['POST', $point, '{"name":"  ","northing":1,"easting":2}', 422, 'needs a name'],
             'a name of two lines' => ['POST', $point, '{"name":"A\nB","northing":1,"easting":2}', 422, 'line breaks'],
             'nothing to place it' => ['POST', $point, '{"name":"A"}', 422, 'northing and an easting'],
-            'an unknown word' => ['POST', '/projects', '{"name":"A","units":{"length":"ell","angle":"dms","direction":"azimuth","order":"NE","station":"1+000"}}', 422, '“units.length” must be one of'],
-            'a file that is not there' => ['POST', '/projects/{p}/points-preview', '{"upload":"../../../etc/passwd"}', 422, 'not here any more'],
+            'an unknown word' => [
+                'POST', '/projects',
+                '{"name":"A","units":{"length":"ell","angle":"dms","direction":"azimuth","order":"NE","station":"1+000"}}', 422,
+                '“units.length” must be one of',
+            ],
+            'a file that is not there' => [
+                'POST', '/projects/{p}/points-preview', '{"upload":"../../../etc/passwd"}', 422, 'not here any more',
+            ],
             'no file at all' => ['POST', '/projects/{p}/uploads', null, 422, 'No file arrived'],
             'a length that is none' => ['GET', '/compute/length?text=abc&style=m', null, 422, 'is not a length'],
             'a query without its text' => ['GET', '/compute/length?style=m', null, 422, '“text” is missing'],
             'an implausible height' => ['PATCH', '/projects/{p}/setup', '{"targetHeight":200}', 422, 'not between 0 and 6 m'],
             'an unreachable instrument' => ['POST', '/projects/{p}/instrument/search', '{"key":"12345678"}', 422, 'can’t be reached'],
-            'a mark without a setup' => ['POST', '/projects/{p}/marks', '{"key":"12345678","observationId":1,"kind":"stake"}', 422, 'Set up the instrument first'],
+            'a mark without a setup' => [
+                'POST', '/projects/{p}/marks', '{"key":"12345678","observationId":1,"kind":"stake"}', 422,
+                'Set up the instrument first',
+            ],
             'the practice world when it is not running' => ['GET', '/practice', null, 422, 'not running'],
         ];
     }
@@ -58,13 +75,18 @@ final class InterfaceTest extends FeatureTestCase
         self::assertSame(['12\' 3 1/2"', '8\' 6"'], array_column($readings, 'text'));
         $sight = $this->ask('POST', '/compute/sight', ['circle' => 0, 'zenith' => M_PI_2, 'slope' => 100, 'temperature' => 12])->assertOk();
         self::assertEqualsWithDelta(100.0, $sight->json('distance'), 1e-4);
-        $reading = static fn (float $circle, float $slope) => ['circle' => $circle, 'zenith' => M_PI_2, 'slope' => $slope, 'targetHeight' => 1.6, 'temperature' => 12];
+        $reading = static fn (float $circle, float $slope) => [
+            'circle' => $circle, 'zenith' => M_PI_2, 'slope' => $slope, 'targetHeight' => 1.6, 'temperature' => 12,
+        ];
         $setup = $this->ask('POST', '/compute/setup', ['method' => 'resection', 'instrumentHeight' => 1.6, 'sights' => [
             ['name' => 'A', 'control' => ['northing' => 100, 'easting' => 0, 'elevation' => 5], 'reading' => $reading(0.0, 100.0)],
             ['name' => 'B', 'control' => ['northing' => 0, 'easting' => 50, 'elevation' => 5], 'reading' => $reading(M_PI_2, 50.0)],
         ]])->assertOk();
         self::assertEqualsWithDelta([0.0, 0.0], [$setup->json('northing'), $setup->json('easting')], 1e-4);
-        $guidance = $this->ask('POST', '/compute/guidance', ['instrument' => ['northing' => 0, 'easting' => 0], 'pole' => ['northing' => 100, 'easting' => 0], 'design' => ['northing' => 99, 'easting' => 2]])->assertOk();
+        $guidance = $this->ask('POST', '/compute/guidance', [
+            'instrument' => ['northing' => 0, 'easting' => 0], 'pole' => ['northing' => 100, 'easting' => 0],
+            'design' => ['northing' => 99, 'easting' => 2],
+        ])->assertOk();
         self::assertEqualsWithDelta([1.0, -2.0], [$guidance->json('toward'), $guidance->json('right')], 1e-9);
         foreach (['projects', 'observations', 'setups', 'marks', 'stakeout_points'] as $table) {
             $this->assertDatabaseCount($table, 0);
@@ -74,7 +96,9 @@ final class InterfaceTest extends FeatureTestCase
     public function test_every_route_of_the_interface_is_described(): void
     {
         $described = [];
-        foreach (json_decode((string) $this->get('/api/v1/openapi.json')->baseResponse->getFile()->getContent(), true)['paths'] as $path => $methods) {
+        foreach (json_decode(
+            (string) $this->get('/api/v1/openapi.json')->baseResponse->getFile()->getContent(), true,
+        )['paths'] as $path => $methods) {
             foreach (array_keys($methods) as $method) {
                 $described[] = strtoupper($method).' '.ltrim($path, '/');
             }

@@ -19,7 +19,10 @@ final class RunningTest extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$parlay = new Running;
-        self::$project = self::$parlay->ask('POST', '/projects', ['name' => 'Running', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']])['id'];
+        self::$project = self::$parlay->ask('POST', '/projects', [
+            'name' => 'Running',
+            'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+        ])['id'];
         foreach (['A' => [0, 0], 'B' => [60, 10], 'C' => [30, 80]] as $name => [$n, $e]) {
             self::ask('POST', '/control', ['name' => $name, 'northing' => 1000 + $n, 'easting' => 2000 + $e, 'elevation' => 10]);
         }
@@ -37,8 +40,12 @@ final class RunningTest extends TestCase
         $this->setUpInstrument();
         $point = self::ask('POST', '/points', ['name' => 'P', 'northing' => 1020, 'easting' => 2030, 'elevation' => 10])['id'];
         self::assertSame('done', $this->outcome(self::ask('POST', '/instrument/turn', ['key' => self::key(), 'pointId' => $point])));
-        self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => 1020.5, 'easting' => 2030, 'elevation' => 10.0, 'atOnce' => true]);
-        self::assertTrue(Running::until(static fn () => abs((self::ask('GET', "/live?target=$point")['guidance']['north'] ?? 99) + 0.5) < 0.03, 5.0));
+        self::$parlay->ask(
+            'POST', '/practice', ['do' => 'walk', 'northing' => 1020.5, 'easting' => 2030, 'elevation' => 10.0, 'atOnce' => true],
+        );
+        self::assertTrue(
+            Running::until(static fn () => abs((self::ask('GET', "/live?target=$point")['guidance']['north'] ?? 99) + 0.5) < 0.03, 5.0),
+        );
         $live = self::ask('GET', "/live?target=$point");
         self::assertTrue($live['instrument']['tracking']);
         self::assertLessThan(1.0, $live['readingAge']);
@@ -51,7 +58,10 @@ final class RunningTest extends TestCase
         $at = static fn (string $path): array => array_change_key_case(get_headers(self::$parlay->url.$path, true) ?: []);
         $script = '/build/assets/'.basename(glob(dirname(__DIR__, 3).'/public/build/assets/*.js')[0] ?? '');
         $headers = $at($script);
-        self::assertSame(['text/javascript; charset=utf-8', 'nosniff', 'same-origin'], [$headers['content-type'], $headers['x-content-type-options'], $headers['cross-origin-resource-policy']]);
+        self::assertSame(
+            ['text/javascript; charset=utf-8', 'nosniff', 'same-origin'],
+            [$headers['content-type'], $headers['x-content-type-options'], $headers['cross-origin-resource-policy']],
+        );
         self::assertStringContainsString('immutable', $headers['cache-control']);
         self::assertSame(file_get_contents(dirname(__DIR__, 3)."/public$script"), file_get_contents(self::$parlay->url.$script));
         foreach (['/..%2fcomposer.json', '/%2e%2e/composer.json', '/build/..%2f..%2fcomposer.json', '/index.php', '/%00.js'] as $path) {
@@ -81,7 +91,9 @@ final class RunningTest extends TestCase
         self::assertTrue(Running::until(static fn () => self::link() === 'up', 10.0));
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
         self::assertSame('done', $this->outcome(self::ask('POST', '/instrument/search', ['key' => self::key()])));
-        self::assertStringContainsString('link', self::ask('GET', "/instructions/{$asked['id']}")['why'], 'and why the first came to nothing is still told');
+        self::assertStringContainsString(
+            'link', self::ask('GET', "/instructions/{$asked['id']}")['why'], 'and why the first came to nothing is still told',
+        );
     }
 
     public function test_the_stand_in_killed_in_the_middle_of_a_measurement_stores_nothing_and_says_so(): void
@@ -92,7 +104,10 @@ final class RunningTest extends TestCase
         $asked = self::ask('POST', '/instrument/measure', ['key' => self::key(), 'purpose' => 'setup', 'controlId' => self::control('A')]);
         self::assertContains(self::ask('GET', "/instructions/{$asked['id']}")['state'], ['queued', 'sent'], 'it is still to come');
         self::$parlay->kill('stand-in.php');
-        self::assertTrue(Running::until(static fn () => self::ask('GET', "/instructions/{$asked['id']}")['state'] === 'refused', 8.0), json_encode([self::ask('GET', "/instructions/{$asked['id']}"), self::ask('GET', '/live')]) ?: '');
+        self::assertTrue(
+            Running::until(static fn () => self::ask('GET', "/instructions/{$asked['id']}")['state'] === 'refused', 8.0),
+            json_encode([self::ask('GET', "/instructions/{$asked['id']}"), self::ask('GET', '/live')]) ?: '',
+        );
         self::assertStringContainsString('link', self::ask('GET', "/instructions/{$asked['id']}")['why']);
         self::assertTrue(Running::until(static fn () => self::link() === 'up', 20.0), 'it is started again by itself');
         self::assertCount($before, self::ask('GET', '/field-book'));
@@ -104,7 +119,10 @@ final class RunningTest extends TestCase
     {
         $before = self::$parlay->pids('parlay:instrument');
         self::$parlay->kill('parlay:instrument');
-        self::assertTrue(Running::until(static fn () => array_diff(self::$parlay->pids('parlay:instrument'), $before) !== [], 10.0), 'another has taken its place');
+        self::assertTrue(
+            Running::until(static fn () => array_diff(self::$parlay->pids('parlay:instrument'), $before) !== [], 10.0),
+            'another has taken its place',
+        );
         // What was asked in the moment between is refused with that reason; what is asked afterwards is done.
         $isDone = function (): bool {
             $asked = self::ask('POST', '/instrument/track', ['key' => self::key()]);
@@ -121,13 +139,20 @@ final class RunningTest extends TestCase
             $layers .= "0\nLINE\n8\nL\n10\n$i\n20\n0\n11\n$i\n21\n5\n";
         }
         $upload = $this->upload("0\nSECTION\n2\nENTITIES\n{$layers}0\nENDSEC\n0\nEOF\n");
-        $task = self::ask('POST', '/designs', ['upload' => $upload, 'name' => 'Big', 'unit' => 'm', 'layers' => ['L'], 'heights' => 'dropped'])['id'];
+        $task = self::ask(
+            'POST', '/designs', ['upload' => $upload, 'name' => 'Big', 'unit' => 'm', 'layers' => ['L'], 'heights' => 'dropped'],
+        )['id'];
         Running::until(static fn () => self::ask('GET', "/tasks/$task")['state'] === 'running', 5.0);
         self::$parlay->kill('parlay:worker');
-        self::assertTrue(Running::until(static fn () => self::ask('GET', "/tasks/$task")['state'] === 'failed', 15.0), json_encode(self::ask('GET', "/tasks/$task")) ?: '');
+        self::assertTrue(
+            Running::until(static fn () => self::ask('GET', "/tasks/$task")['state'] === 'failed', 15.0),
+            json_encode(self::ask('GET', "/tasks/$task")) ?: '',
+        );
         self::assertStringContainsString('start it again', self::ask('GET', "/tasks/$task")['error']);
         self::assertSame([], self::ask('GET', '/designs'));
-        $task = self::ask('POST', '/designs', ['upload' => $upload, 'name' => 'Big', 'unit' => 'm', 'layers' => ['L'], 'heights' => 'dropped'])['id'];
+        $task = self::ask(
+            'POST', '/designs', ['upload' => $upload, 'name' => 'Big', 'unit' => 'm', 'layers' => ['L'], 'heights' => 'dropped'],
+        )['id'];
         self::assertTrue(Running::until(static fn () => self::ask('GET', "/tasks/$task")['state'] === 'done', 20.0));
         self::assertSame(250_000, self::ask('GET', '/designs')[0]['layers'][0]['count']);
     }
@@ -135,13 +160,19 @@ final class RunningTest extends TestCase
     public function test_two_starts_on_one_folder_and_a_used_port_are_refused_in_one_sentence(): void
     {
         $start = static function (string $port, string $data): string {
-            exec('timeout 30 '.escapeshellarg(dirname(__DIR__, 3).'/parlay')." start --port $port --data ".escapeshellarg($data).' 2>&1', $said, $code);
+            exec(
+                'timeout 30 '.escapeshellarg(dirname(__DIR__, 3).'/parlay')." start --port $port --data ".escapeshellarg($data).' 2>&1',
+                $said, $code,
+            );
             self::assertSame(1, $code);
 
             return (string) end($said);
         };
         self::assertStringContainsString('running on this data folder already', $start('19300', self::$parlay->data));
-        self::assertStringContainsString('is in use. Stop what uses it, or choose another', $start((string) self::$parlay->port, sys_get_temp_dir().'/parlay-other-'.getmypid()));
+        self::assertStringContainsString(
+            'is in use. Stop what uses it, or choose another',
+            $start((string) self::$parlay->port, sys_get_temp_dir().'/parlay-other-'.getmypid()),
+        );
         exec('rm -rf '.escapeshellarg(sys_get_temp_dir().'/parlay-other-'.getmypid()));
     }
 
@@ -161,11 +192,18 @@ final class RunningTest extends TestCase
         $sights = [];
         foreach (['A', 'B', 'C'] as $name) {
             self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => $name, 'atOnce' => true]);
-            $asked = self::ask('POST', '/instrument/measure', ['key' => self::key(), 'purpose' => 'setup', 'controlId' => self::control($name)]);
+            $asked = self::ask(
+                'POST', '/instrument/measure', ['key' => self::key(), 'purpose' => 'setup', 'controlId' => self::control($name)],
+            );
             self::assertSame('done', $this->outcome($asked));
-            $sights[] = ['controlId' => self::control($name), 'observationId' => self::ask('GET', "/instructions/{$asked['id']}")['observationId']];
+            $sights[] = [
+                'controlId' => self::control($name),
+                'observationId' => self::ask('GET', "/instructions/{$asked['id']}")['observationId'],
+            ];
         }
-        $state = self::ask('PATCH', '/setup', ['instrumentHeight' => $tripod['height'], 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights]);
+        $state = self::ask(
+            'PATCH', '/setup', ['instrumentHeight' => $tripod['height'], 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights],
+        );
         self::assertEqualsWithDelta($tripod['northing'], $state['solution']['station']['mark']['northing'], 0.006);
         self::assertArrayHasKey('id', self::ask('POST', '/setups', ['key' => self::key()]));
     }
@@ -174,7 +212,9 @@ final class RunningTest extends TestCase
     private function outcome(array $instruction): string
     {
         self::assertArrayHasKey('id', $instruction, json_encode($instruction) ?: '');
-        Running::until(static fn () => in_array(self::ask('GET', "/instructions/{$instruction['id']}")['state'], ['done', 'refused'], true), 8.0);
+        Running::until(
+            static fn () => in_array(self::ask('GET', "/instructions/{$instruction['id']}")['state'], ['done', 'refused'], true), 8.0,
+        );
 
         return self::ask('GET', "/instructions/{$instruction['id']}")['state'];
     }
@@ -183,7 +223,9 @@ final class RunningTest extends TestCase
     {
         $boundary = 'x'.bin2hex(random_bytes(8));
         $body = "--$boundary\r\nContent-Disposition: form-data; name=\"file\"; filename=\"big.dxf\"\r\n\r\n$bytes\r\n--$boundary--\r\n";
-        $answer = file_get_contents(self::$parlay->url.'/api/v1/projects/'.self::$project.'/uploads', false, stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: multipart/form-data; boundary=$boundary", 'content' => $body]]));
+        $answer = file_get_contents(self::$parlay->url.'/api/v1/projects/'.self::$project.'/uploads', false, stream_context_create(
+            ['http' => ['method' => 'POST', 'header' => "Content-Type: multipart/form-data; boundary=$boundary", 'content' => $body]],
+        ));
 
         return json_decode((string) $answer, true)['upload'];
     }

@@ -32,12 +32,18 @@ final class StartTest extends TestCase
         unlink("{$this->data}/live.sqlite");
         $parlay = new Running('start', [], $this->data);
         $id = $parlay->ask('GET', '/projects')[0]['id'];
-        self::assertSame('queued', $parlay->ask('POST', "/projects/$id/instrument/track", ['key' => 'after-the-loss'])['state'], 'what is under way has a place again');
+        self::assertSame(
+            'queued', $parlay->ask('POST', "/projects/$id/instrument/track", ['key' => 'after-the-loss'])['state'],
+            'what is under way has a place again',
+        );
         $parlay->stop();
         array_map(unlink(...), glob("{$this->data}/parlay.sqlite*") ?: []);
         $parlay = new Running('start', [], $this->data);
         self::assertSame([], $parlay->ask('GET', '/projects'));
-        $id = $parlay->ask('POST', '/projects', ['name' => 'New', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']])['id'];
+        $id = $parlay->ask('POST', '/projects', [
+            'name' => 'New',
+            'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+        ])['id'];
         $again = $parlay->ask('POST', "/projects/$id/instrument/track", ['key' => 'after-the-loss']);
         self::assertSame(1, $again['id'], 'nothing of the lost database is under way in the new one');
         $parlay->stop();
@@ -46,7 +52,10 @@ final class StartTest extends TestCase
     public function test_a_damaged_database_is_told_in_one_sentence_and_a_full_start_after_a_kill_finds_its_port(): void
     {
         $parlay = new Running('start', [], $this->data);
-        $parlay->ask('POST', '/projects', ['name' => 'Kept', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']]);
+        $parlay->ask('POST', '/projects', [
+            'name' => 'Kept',
+            'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+        ]);
         $port = $parlay->port;
         mkdir("{$this->data}/reports");
         touch("{$this->data}/reports/packed-1.zip.part");
@@ -63,7 +72,10 @@ final class StartTest extends TestCase
         self::assertStringContainsString('is damaged', implode(' ', $said));
         self::assertStringContainsString('take in a packed project, or a backup', implode(' ', $said));
         file_put_contents($file, 'no database at all, but a text that somebody saved here');
-        exec(escapeshellarg(dirname(__DIR__, 3).'/parlay')." start --port $port --data ".escapeshellarg($this->data).' 2>&1', $other, $code);
+        exec(
+            escapeshellarg(dirname(__DIR__, 3).'/parlay')." start --port $port --data ".escapeshellarg($this->data).' 2>&1', $other,
+            $code,
+        );
         self::assertSame(1, $code);
         self::assertStringContainsString('is damaged', implode(' ', $other));
     }
@@ -71,18 +83,33 @@ final class StartTest extends TestCase
     public function test_web_processes_that_were_killed_come_back_also_when_their_parent_died(): void
     {
         $parlay = new Running;
-        $web = fn (): array => array_values(array_filter($parlay->pids('public/index.php'), static fn (int $p) => ! str_contains((string) @file_get_contents("/proc/$p/status"), "State:\tZ")));
+        $web = fn (): array => array_values(array_filter(
+            $parlay->pids('public/index.php'),
+            static fn (int $p) => ! str_contains((string) @file_get_contents("/proc/$p/status"), "State:\tZ"),
+        ));
         $whole = count($web());
         self::assertGreaterThan(6, $whole);
-        foreach (['all but one' => fn (array $all) => array_slice($all, 1), 'their parent' => fn (array $all) => [min($all)]] as $which => $of) {
+        foreach ([
+            'all but one' => fn (array $all) => array_slice($all, 1), 'their parent' => fn (array $all) => [min($all)],
+        ] as $which => $of) {
             foreach ($of($web()) as $pid) {
                 posix_kill($pid, SIGKILL);
             }
-            self::assertTrue(Running::until(static fn () => count($web()) === $whole && $parlay->ask('GET', '/ping') !== [], 15.0), "$which: ".count($web()));
+            self::assertTrue(
+                Running::until(static fn () => count($web()) === $whole && $parlay->ask('GET', '/ping') !== [], 15.0),
+                "$which: ".count($web()),
+            );
         }
         $parlay->kill('parlay:instrument');
-        $project = $parlay->ask('POST', '/projects', ['name' => 'X', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']])['id'];
-        self::assertSame('stopped', $parlay->ask('GET', "/projects/$project/live")['instrument']['link'], 'up only while its process lives');
-        self::assertTrue(Running::until(static fn () => $parlay->ask('GET', "/projects/$project/live")['instrument']['link'] === 'up', 15.0));
+        $project = $parlay->ask('POST', '/projects', [
+            'name' => 'X',
+            'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+        ])['id'];
+        self::assertSame(
+            'stopped', $parlay->ask('GET', "/projects/$project/live")['instrument']['link'], 'up only while its process lives',
+        );
+        self::assertTrue(
+            Running::until(static fn () => $parlay->ask('GET', "/projects/$project/live")['instrument']['link'] === 'up', 15.0),
+        );
     }
 }

@@ -40,7 +40,9 @@ final class MethodsTest extends FeatureTestCase
         $sights[2]['plan'] = false;
         $less = $this->change(['sights' => $sights])['solution'];
         self::assertLessThan($all['redundancy'], $less['redundancy']);
-        self::assertGreaterThan($all['northingDeviation'] + $all['eastingDeviation'], $less['northingDeviation'] + $less['eastingDeviation']);
+        self::assertGreaterThan(
+            $all['northingDeviation'] + $all['eastingDeviation'], $less['northingDeviation'] + $less['eastingDeviation'],
+        );
         self::assertSame(['rise'], array_column($less['residuals'][2]['observed'], 'kind'));
         self::assertSame(['direction', 'horizontalDistance'], array_column($less['residuals'][1]['observed'], 'kind'));
     }
@@ -59,13 +61,17 @@ final class MethodsTest extends FeatureTestCase
         $seen = array_merge(...array_map(static fn (array $s) => [$s['observationId'], ...$s['more']], $sights));
         $this->comesIn('C', KeepIn::Sight);
         $this->comesIn('B', KeepIn::Round);
-        $sent = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'observationId' => $s['observationId'], 'height' => false, 'more' => $s['more']], $sights);
+        $sent = array_map(static fn (array $s) => [
+            'controlId' => $s['controlId'], 'observationId' => $s['observationId'], 'height' => false, 'more' => $s['more'],
+        ], $sights);
         $draft = $this->change(['sights' => $sent, 'seenReadings' => $seen])['draft'];
         self::assertSame(['A', 'B', 'C'], array_column($draft['sights'], 'name'));
         self::assertSame([false, false, true], array_column($draft['sights'], 'height'));
         self::assertSame([1, 1, 0], array_map(static fn (array $s) => count($s['more']), $draft['sights']));
         // A sight that is dropped stays dropped, and one measured anew replaces the old.
-        $draft = $this->change(['sights' => array_slice($sent, 0, 1), 'seenReadings' => [...$seen, $draft['sights'][2]['observationId']]])['draft'];
+        $draft = $this->change(
+            ['sights' => array_slice($sent, 0, 1), 'seenReadings' => [...$seen, $draft['sights'][2]['observationId']]],
+        )['draft'];
         self::assertSame(['A'], array_column($draft['sights'], 'name'));
         $this->comesIn('A', KeepIn::Sight);
         self::assertCount(1, $names());
@@ -83,7 +89,9 @@ final class MethodsTest extends FeatureTestCase
         $seen = array_column($this->ask('GET', $this->at('/setup'))->json('draft.sights'), 'observationId');
         $accepted = $this->ask('POST', $this->at('/setups'), ['key' => $key, 'seenReadings' => $seen])->assertOk()->json('id');
         self::assertSame([], $this->ask('GET', $this->at('/setup'))->json('draft.sights'), 'the next setup begins with nothing measured');
-        self::assertSame($accepted, $this->ask('POST', $this->at('/setups'), ['key' => $key])->assertOk()->json('id'), 'sent again it is the same');
+        self::assertSame(
+            $accepted, $this->ask('POST', $this->at('/setups'), ['key' => $key])->assertOk()->json('id'), 'sent again it is the same',
+        );
     }
 
     public function test_a_reading_that_arrives_when_another_setup_has_begun_goes_into_the_book_alone(): void
@@ -107,12 +115,20 @@ final class MethodsTest extends FeatureTestCase
 
     public function test_a_projects_own_limit_for_residuals_stands_beside_the_statistical_test(): void
     {
-        $project = ['name' => 'S', 'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000']];
+        $project = [
+            'name' => 'S',
+            'units' => ['length' => 'm', 'angle' => 'dms', 'direction' => 'azimuth', 'order' => 'NE', 'station' => '1+000'],
+        ];
         $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 0.0])->assertStatus(422);
         $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 1e-5])->assertOk()->assertJsonPath('residualLimit', 1e-5);
         $ids = $this->project->controlPoints()->pluck('id', 'name');
-        $sights = array_map(fn (string $name) => ['controlId' => $ids[$name], 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$name], $name)->id], ['A', 'B', 'C']);
-        $state = $this->change(['instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights]);
+        $sights = array_map(fn (string $name) => [
+            'controlId' => $ids[$name],
+            'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$name], $name)->id,
+        ], ['A', 'B', 'C']);
+        $state = $this->change(
+            ['instrumentHeight' => $this->world->tripod->height, 'pressure' => 1009, 'temperature' => 18, 'sights' => $sights],
+        );
         self::assertNotFalse($state['solution']['passes']);
         self::assertEqualsCanonicalizing(['A', 'B', 'C'], $state['beyondLimit']);
         $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 0.01])->assertOk();
@@ -128,7 +144,9 @@ final class MethodsTest extends FeatureTestCase
         $distances = $this->change(['sights' => $two]);
         self::assertCount(2, $distances['places'], 'two distances leave two places');
         self::assertFalse($distances['solution']['oriented']);
-        $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422)->assertJsonPath('message', 'Distances alone give no orientation. Read a direction to one of the points before accepting.');
+        $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422)->assertJsonPath(
+            'message', 'Distances alone give no orientation. Read a direction to one of the points before accepting.',
+        );
         $offs = [$this->off($this->change(['place' => 0])['solution']), $this->off($this->change(['place' => 1])['solution'])];
         self::assertLessThan(0.02, min($offs));
         self::assertGreaterThan(1.0, max($offs));
@@ -138,12 +156,21 @@ final class MethodsTest extends FeatureTestCase
     {
         $this->ask('PATCH', $this->at('/setup'), ['refraction' => 14])->assertStatus(422);
         self::assertSame(-0.5, $this->change(['refraction' => -0.5])['draft']['refraction']);
-        $readings = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'circle' => 1.0, 'zenith' => 1.5, 'slope' => 1500.0], $this->sights('A'));
-        $sight = $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-9', 'readings' => $readings])->assertOk()->json('draft.sights.0');
+        $readings = array_map(
+            static fn (array $s) => ['controlId' => $s['controlId'], 'circle' => 1.0, 'zenith' => 1.5, 'slope' => 1500.0],
+            $this->sights('A'),
+        );
+        $sight = $this
+            ->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-9', 'readings' => $readings])
+            ->assertOk()
+            ->json('draft.sights.0');
         self::assertSame(-0.5, $sight['refraction']);
         self::assertEqualsWithDelta(1.5 * (1500 * sin(1.5)) ** 2 / (2 * Sight::EARTH_RADIUS), $sight['lift'], 0.0001);
         $this->change(['refraction' => 0.14]);
-        self::assertSame(-0.5, $this->ask('GET', $this->at('/setup'))->json('draft.sights.0.refraction'), 'what was read before stays as it was read');
+        self::assertSame(
+            -0.5, $this->ask('GET', $this->at('/setup'))->json('draft.sights.0.refraction'),
+            'what was read before stays as it was read',
+        );
     }
 
     public function test_several_rounds_are_averaged_and_make_the_sight_more_certain(): void
@@ -157,7 +184,10 @@ final class MethodsTest extends FeatureTestCase
         }
         $nine = $this->change(['sights' => $sights]);
         self::assertLessThan($once['solution']['orientationDeviation'], $nine['solution']['orientationDeviation']);
-        self::assertLessThan($once['solution']['residuals'][0]['observed'][0]['deviation'], $nine['solution']['residuals'][0]['observed'][0]['deviation']);
+        self::assertLessThan(
+            $once['solution']['residuals'][0]['observed'][0]['deviation'],
+            $nine['solution']['residuals'][0]['observed'][0]['deviation'],
+        );
         self::assertGreaterThan(0.0, $nine['draft']['sights'][0]['spread']);
         self::assertCount(8, $nine['draft']['sights'][0]['more']);
         $this->accept();
@@ -168,7 +198,8 @@ final class MethodsTest extends FeatureTestCase
     {
         $sights = $this->sights('A', 'B', 'C');
         $fixed = $this->change(['sights' => $sights])['solution'];
-        ControlPoint::query()->where('project_id', $this->project->id)->update(['held_fixed' => false, 'plan_deviation' => 0.01, 'height_deviation' => 0.01]);
+        ControlPoint::query()->where('project_id', $this->project->id)
+            ->update(['held_fixed' => false, 'plan_deviation' => 0.01, 'height_deviation' => 0.01]);
         $loose = $this->ask('GET', $this->at('/setup'))->json('solution');
         self::assertGreaterThan(3 * $fixed['northingDeviation'], $loose['northingDeviation']);
         self::assertGreaterThan(3 * $fixed['heightDeviation'], $loose['heightDeviation']);
@@ -194,12 +225,17 @@ final class MethodsTest extends FeatureTestCase
     {
         $this->world->standTripod('A', null, 1.55);
         $ids = $this->project->controlPoints()->pluck('id', 'name');
-        $state = $this->change(['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'sights' => $this->sights('B', 'C')]);
+        $state = $this->change([
+            'method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55,
+            'sights' => $this->sights('B', 'C'),
+        ]);
         self::assertSame(1000.0, (float) $state['solution']['station']['mark']['northing']);
         self::assertNotNull($state['solution']['residuals'][0]['direction']);
         $shot = $this->measure($this->project, 'setup', $this->world->marks['D'], 'a chimney');
         $azimuth = $this->world->marks['A']->azimuthTo($this->world->marks['D']);
-        $given = $this->change(['method' => 'known_direction', 'azimuth' => $azimuth, 'shots' => [['line' => 'direction', 'observationId' => $shot->id]]])['solution'];
+        $given = $this->change(
+            ['method' => 'known_direction', 'azimuth' => $azimuth, 'shots' => [['line' => 'direction', 'observationId' => $shot->id]]],
+        )['solution'];
         self::assertEqualsWithDelta(0.0, Angle::signed($given['station']['orientation'] - $this->world->tripod->circleZero), 1e-4);
         self::assertStringContainsString('nothing checks it', $given['cautions'][0]);
         $this->accept();
@@ -210,11 +246,18 @@ final class MethodsTest extends FeatureTestCase
     {
         $this->world->standTripod('A', null, 1.55);
         $ids = $this->project->controlPoints()->pluck('id', 'name');
-        $instrument = $this->ask('POST', $this->at('/instruments'), ['name' => 'Ours', 'notchRadius' => 0.12, 'notchDrop' => 0.06])->assertOk()->json('id');
+        $instrument = $this
+            ->ask('POST', $this->at('/instruments'), ['name' => 'Ours', 'notchRadius' => 0.12, 'notchDrop' => 0.06])
+            ->assertOk()
+            ->json('id');
         $slanted = hypot(1.49, 0.12);
         // The marks stand 1.5 mm off where they are listed: control is said to be known so well.
-        ControlPoint::query()->where('project_id', $this->project->id)->update(['held_fixed' => false, 'plan_deviation' => 0.0015, 'height_deviation' => 0.0015]);
-        $state = $this->change(['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentId' => $instrument, 'instrumentHeight' => $slanted, 'sights' => $this->sights('B', 'C')]);
+        ControlPoint::query()->where('project_id', $this->project->id)
+            ->update(['held_fixed' => false, 'plan_deviation' => 0.0015, 'height_deviation' => 0.0015]);
+        $state = $this->change([
+            'method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentId' => $instrument,
+            'instrumentHeight' => $slanted, 'sights' => $this->sights('B', 'C'),
+        ]);
         self::assertSame('heightOtherwise', $state['explanations'][0]['cause']);
         self::assertStringContainsString('1.550 m straight, and that fits', $state['explanations'][0]['sentence']);
         $mended = $this->change(['heightMode' => 'slanted', 'slantedHeight' => $slanted]);
@@ -229,20 +272,31 @@ final class MethodsTest extends FeatureTestCase
     {
         $foot = $this->world->tripod->foot;
         $lines = [
-            ['name' => 'A', 'northing1' => $foot->northing - 14, 'easting1' => $foot->easting - 9, 'northing2' => $foot->northing - 14, 'easting2' => $foot->easting + 40],
-            ['name' => '1', 'northing1' => $foot->northing - 14, 'easting1' => $foot->easting - 9, 'northing2' => $foot->northing + 40, 'easting2' => $foot->easting - 9, 'offset' => 0.3],
+            [
+                'name' => 'A', 'northing1' => $foot->northing - 14, 'easting1' => $foot->easting - 9,
+                'northing2' => $foot->northing - 14, 'easting2' => $foot->easting + 40,
+            ],
+            [
+                'name' => '1', 'northing1' => $foot->northing - 14, 'easting1' => $foot->easting - 9,
+                'northing2' => $foot->northing + 40, 'easting2' => $foot->easting - 9, 'offset' => 0.3,
+            ],
         ];
         self::assertStringContainsString('None has been taken', $this->change(['method' => 'grid_lines', 'lines' => $lines])['problem']);
         $shots = [];
         foreach ([['A', -14, 5], ['A', -14, 30], ['1', 3, -8.7], ['1', 35, -8.7]] as [$line, $n, $e]) {
-            $shots[] = ['line' => $line, 'observationId' => $this->measure($this->project, 'setup', new Position($foot->northing + $n, $foot->easting + $e, $foot->elevation), "line $line")->id];
+            $shots[] = ['line' => $line, 'observationId' => $this->measure(
+                $this->project, 'setup', new Position($foot->northing + $n, $foot->easting + $e, $foot->elevation), "line $line",
+            )->id];
         }
         $state = $this->change(['shots' => $shots]);
         self::assertCount(2, $state['places']);
         self::assertLessThan(0.01, $this->off($state['solution']));
         self::assertSame(4, $state['places'][0]['onDrawn']);
         self::assertLessThan(4 * $state['angleDeviation'], abs($state['angleOff']));
-        self::assertEqualsWithDelta(1.0, array_sum(array_map(static fn (array $r) => $r['reliability']['redundancy'], $state['solution']['shots'])), 1e-6, 'with two lines only the angle between them is spare');
+        self::assertEqualsWithDelta(
+            1.0, array_sum(array_map(static fn (array $r) => $r['reliability']['redundancy'], $state['solution']['shots'])), 1e-6,
+            'with two lines only the angle between them is spare',
+        );
         self::assertGreaterThan(10.0, $this->off($this->change(['place' => 1])['solution']));
         $this->change(['place' => 0]);
         $this->accept();
@@ -260,10 +314,15 @@ final class MethodsTest extends FeatureTestCase
     {
         $shots = [];
         foreach (['A', 'B'] as $mark) {
-            $shots[] = ['line' => 'baseline', 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$mark], $mark)->id];
+            $shots[] = [
+                'line' => 'baseline', 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$mark], $mark)->id,
+            ];
         }
         $length = $this->world->marks['A']->distanceTo($this->world->marks['B']);
-        $one = $this->change(['method' => 'baseline', 'azimuth' => 0.0, 'length' => $length, 'assumedNorthing' => 500, 'assumedEasting' => 500, 'assumedElevation' => 20, 'shots' => [$shots[0]]]);
+        $one = $this->change([
+            'method' => 'baseline', 'azimuth' => 0.0, 'length' => $length, 'assumedNorthing' => 500, 'assumedEasting' => 500,
+            'assumedElevation' => 20, 'shots' => [$shots[0]],
+        ]);
         self::assertStringContainsString('the second one now', $one['problem']);
         $state = $this->change(['shots' => $shots]);
         self::assertEqualsWithDelta($length, $state['baselineLength'], 0.006);
@@ -273,7 +332,10 @@ final class MethodsTest extends FeatureTestCase
         $this->accept();
         // What was measured from here turns with a baseline that is found afterwards.
         $chimney = $this->measure($this->project, 'as_built', $this->world->marks['C'], 'chimney');
-        $before = $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => 'chimney', 'observationId' => $chimney->id, 'withoutCheck' => true])->assertOk()->json('found');
+        $before = $this->ask(
+            'POST', $this->at('/marks'),
+            ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => 'chimney', 'observationId' => $chimney->id, 'withoutCheck' => true],
+        )->assertOk()->json('found');
         $turned = $this->change(['azimuth' => 0.5, 'turnEarlier' => true, 'shots' => $shots]);
         self::assertSame(1, $turned['turned']['markCount']);
         $this->accept();
@@ -291,16 +353,26 @@ final class MethodsTest extends FeatureTestCase
         $this->accept();
         $this->world->tripod->circleZero += 0.3;
         $state = $this->change(['method' => 'orientation_only', 'sights' => $this->sights('B', 'D')]);
-        self::assertEqualsWithDelta(0.0, Angle::signed($state['solution']['station']['orientation'] - $this->world->tripod->circleZero), 2e-4);
+        self::assertEqualsWithDelta(
+            0.0, Angle::signed($state['solution']['station']['orientation'] - $this->world->tripod->circleZero), 2e-4,
+        );
         $this->accept();
         self::assertSame(2, Setup::query()->where('station_name', 'ST1')->count());
     }
 
     public function test_instruments_and_targets_of_a_project(): void
     {
-        $id = $this->ask('POST', $this->at('/instruments'), ['name' => 'Nord „5″“', 'directionSeconds' => 5, 'notchRadius' => 0.12, 'notchDrop' => 0.02])->assertOk()->json('id');
-        $target = $this->ask('POST', $this->at('/targets'), ['name' => 'klein', 'kind' => 'small_prism', 'prismConstant' => 0.0175, 'height' => 0.1])->assertOk()->json('id');
-        $this->ask('POST', $this->at('/targets'), ['name' => 'klein'])->assertStatus(422)->assertJsonPath('message', '“klein” is on the list already. Choose another name or change that one.');
+        $id = $this->ask(
+            'POST', $this->at('/instruments'),
+            ['name' => 'Nord „5″“', 'directionSeconds' => 5, 'notchRadius' => 0.12, 'notchDrop' => 0.02],
+        )->assertOk()->json('id');
+        $target = $this
+            ->ask('POST', $this->at('/targets'), ['name' => 'klein', 'kind' => 'small_prism', 'prismConstant' => 0.0175, 'height' => 0.1])
+            ->assertOk()
+            ->json('id');
+        $this->ask('POST', $this->at('/targets'), ['name' => 'klein'])->assertStatus(422)->assertJsonPath(
+            'message', '“klein” is on the list already. Choose another name or change that one.',
+        );
         $this->ask('POST', $this->at('/targets'), ['name' => 'x', 'height' => 9])->assertStatus(422);
         $this->ask('POST', $this->at('/instruments'), ['name' => 'x', 'directionSeconds' => 0])->assertStatus(422);
         $this->ask('PATCH', $this->at('/setup'), ['heightMode' => 'slanted', 'slantedHeight' => 1.5])->assertStatus(422);
@@ -310,7 +382,9 @@ final class MethodsTest extends FeatureTestCase
         self::assertEqualsWithDelta(12.5, $this->change(['airMode' => 'typed', 'ppm' => 12.5])['draft']['ppm'], 1e-9);
         $this->ask('PATCH', $this->at('/setup'), ['scale' => 2.0])->assertStatus(422);
         $this->ask('PATCH', $this->at('/setup'), ['humidity' => 60])->assertStatus(422);
-        self::assertSame(['the setup being made'], $this->ask('DELETE', $this->at("/targets/$target"))->assertStatus(409)->json('evidence.hangs'));
+        self::assertSame(
+            ['the setup being made'], $this->ask('DELETE', $this->at("/targets/$target"))->assertStatus(409)->json('evidence.hangs'),
+        );
         $this->ask('DELETE', $this->at("/targets/$target?evenHeld=true"))->assertStatus(204);
         self::assertSame([], $this->ask('GET', $this->at('/targets'))->json());
     }
@@ -320,7 +394,10 @@ final class MethodsTest extends FeatureTestCase
         $id = $this->ask('POST', $this->at('/instruments'), ['name' => 'I', 'collimationSeconds' => 20, 'indexSeconds' => -10])->json('id');
         $a = $this->project->controlPoints()->where('name', 'A')->value('id');
         $this->change(['instrumentId' => $id]);
-        $read = fn (float $angles, string $key) => $this->ask('POST', $this->at('/readings'), ['key' => $key, 'readings' => [['controlId' => $a, 'circle' => 1.0, 'zenith' => M_PI / 2, 'slope' => 10, 'angleFactor' => $angles]]])->assertOk();
+        $read = fn (float $angles, string $key) => $this->ask('POST', $this->at('/readings'), [
+            'key' => $key,
+            'readings' => [['controlId' => $a, 'circle' => 1.0, 'zenith' => M_PI / 2, 'slope' => 10, 'angleFactor' => $angles]],
+        ])->assertOk();
         $read(M_SQRT2, 'one-face-reading');
         $one = Observation::query()->latest('id')->firstOrFail();
         self::assertSame(1.0, $one->circle, 'what was read stays in the book');
@@ -334,8 +411,12 @@ final class MethodsTest extends FeatureTestCase
     {
         $id = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A')->id;
         $control = $this->project->controlPoints()->where('name', 'A')->value('id');
-        \App\Setups\Models\SetupDraft::query()->where('project_id', $this->project->id)->update(['content' => json_encode(['sights' => [['controlId' => $control, 'observationId' => $id, 'used' => false]]])]);
-        self::assertSame([false, false], array_map(fn (string $k) => $this->ask('GET', $this->at('/setup'))->json("draft.sights.0.$k"), ['plan', 'height']));
+        \App\Setups\Models\SetupDraft::query()->where('project_id', $this->project->id)
+            ->update(['content' => json_encode(['sights' => [['controlId' => $control, 'observationId' => $id, 'used' => false]]])]);
+        self::assertSame(
+            [false, false],
+            array_map(fn (string $k) => $this->ask('GET', $this->at('/setup'))->json("draft.sights.0.$k"), ['plan', 'height']),
+        );
     }
 
     /** @return list<array<string, mixed>> */
@@ -350,7 +431,10 @@ final class MethodsTest extends FeatureTestCase
     private function wanted(string $mark, KeepIn $as, string $line = ''): array
     {
         $project = Project::query()->findOrFail($this->project->id);
-        $body = new MeasureOrder($this->newKey(), Purpose::Setup, $mark === '' ? null : (int) $project->controlPoints()->where('name', $mark)->value('id'), null, $line, $as);
+        $body = new MeasureOrder(
+            $this->newKey(), Purpose::Setup, $mark === '' ? null : (int) $project->controlPoints()->where('name', $mark)->value('id'),
+            null, $line, $as,
+        );
 
         return DraftReadings::wanted($project, SetupDrafts::of($project), $body) ?? [];
     }
@@ -383,7 +467,10 @@ final class MethodsTest extends FeatureTestCase
     /** @param  array<string, mixed>  $solution */
     private function off(array $solution): float
     {
-        return hypot($solution['station']['mark']['northing'] - $this->world->tripod->foot->northing, $solution['station']['mark']['easting'] - $this->world->tripod->foot->easting);
+        return hypot(
+            $solution['station']['mark']['northing'] - $this->world->tripod->foot->northing,
+            $solution['station']['mark']['easting'] - $this->world->tripod->foot->easting,
+        );
     }
 
     private function at(string $path): string

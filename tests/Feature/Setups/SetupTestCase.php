@@ -22,7 +22,10 @@ abstract class SetupTestCase extends FeatureTestCase
     protected function check(string $mark): void
     {
         $shot = $this->measure($this->project, 'check', $this->world->marks[$mark], $mark);
-        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $shot->id, 'controlId' => $this->project->controlPoints()->where('name', $mark)->value('id')])->assertOk();
+        $this->ask('POST', $this->at('/marks'), [
+            'key' => $this->newKey(), 'kind' => 'check', 'observationId' => $shot->id,
+            'controlId' => $this->project->controlPoints()->where('name', $mark)->value('id'),
+        ])->assertOk();
     }
 
     protected function at(string $path): string

@@ -35,7 +35,11 @@ final class TrustTest extends SetupTestCase
         self::assertSame([1, 1, 1], array_map(static fn (array $s) => $s['rounds']['pairs'], $sights));
         self::assertEqualsWithDelta(-1e-5, $sights[0]['rounds']['collimation'], 1e-8);
         self::assertEqualsWithDelta(2e-5, $sights[0]['rounds']['index'], 1e-8);
-        $readings = array_map(static fn (array $s) => ['controlId' => $s['controlId'], 'circle' => $s['rounds']['mean']['circle'] - 1e-5, 'zenith' => $s['rounds']['mean']['zenith'] + 2e-5, 'slope' => $s['rounds']['mean']['slope'], 'targetHeight' => $s['targetHeight'], 'angleFactor' => $s['rounds']['angleFactor']], $sights);
+        $readings = array_map(static fn (array $s) => [
+            'controlId' => $s['controlId'], 'circle' => $s['rounds']['mean']['circle'] - 1e-5,
+            'zenith' => $s['rounds']['mean']['zenith'] + 2e-5, 'slope' => $s['rounds']['mean']['slope'],
+            'targetHeight' => $s['targetHeight'], 'angleFactor' => $s['rounds']['angleFactor'],
+        ], $sights);
         $this->ask('PATCH', $this->at('/setup'), ['sights' => []]);
         $state = $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-1', 'readings' => $readings])->assertOk()->json();
         self::assertEqualsWithDelta($linked->northing, $state['solution']['station']['mark']['northing'], 2e-5);
@@ -43,7 +47,9 @@ final class TrustTest extends SetupTestCase
         self::assertStringContainsString('typed', Observation::query()->latest('id')->firstOrFail()->instrument);
         $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-1', 'readings' => $readings])->assertOk();
         self::assertSame(6, Observation::query()->count(), 'the same wish sent twice is kept once');
-        $this->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-2', 'readings' => [['circle' => 1, 'zenith' => 4]]])->assertStatus(422);
+        $this
+            ->ask('POST', $this->at('/readings'), ['key' => 'typed-readings-2', 'readings' => [['circle' => 1, 'zenith' => 4]]])
+            ->assertStatus(422);
     }
 
     public function test_a_list_with_a_slip_in_it_is_found_out_by_the_setup(): void
@@ -52,20 +58,32 @@ final class TrustTest extends SetupTestCase
         // The marks stand 1.5 mm off where they are listed: control is said to be known so well.
         $this->project->controlPoints()->update(['held_fixed' => false, 'plan_deviation' => 0.0015, 'height_deviation' => 0.0015]);
         $ids = $this->project->controlPoints()->pluck('id', 'name');
-        $sights = array_map(fn (string $n): array => ['controlId' => $ids[$n], 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$n], $n)->id], ['A', 'B', 'C', 'D']);
+        $sights = array_map(fn (string $n): array => [
+            'controlId' => $ids[$n], 'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$n], $n)->id,
+        ], ['A', 'B', 'C', 'D']);
         self::assertNull($this->ask('PATCH', $this->at('/setup'), ['sights' => $sights])->json('explanations'));
         $listed = $this->project->listedControl()->get();
-        foreach (['digit' => 'coordinateDigit', 'neighbours' => 'coordinateDigit', 'zero' => 'coordinateDigit', 'exchanged' => 'exchanged', 'names' => 'namesExchanged'] as $slip => $cause) {
-            $list = explode("\n", trim($this->get("/api/v1/projects/{$this->project->id}/practice-list?slip=$slip&controlId={$ids['B']}")->assertOk()->streamedContent()));
+        foreach ([
+            'digit' => 'coordinateDigit', 'neighbours' => 'coordinateDigit', 'zero' => 'coordinateDigit', 'exchanged' => 'exchanged',
+            'names' => 'namesExchanged',
+        ] as $slip => $cause) {
+            $list = explode("\n", trim($this
+                ->get("/api/v1/projects/{$this->project->id}/practice-list?slip=$slip&controlId={$ids['B']}")
+                ->assertOk()
+                ->streamedContent()));
             self::assertCount(5, $list, 'a heading, and the four of the list: no station of a setup');
             foreach (array_slice($list, 1) as $line) {
                 [$name, $n, $e, $z] = str_getcsv(trim($line), ',', '"', '');
-                $this->project->controlPoints()->where('name', $name)->update(['northing' => (float) $n, 'easting' => (float) $e, 'elevation' => (float) $z]);
+                $this->project->controlPoints()
+                    ->where('name', $name)
+                    ->update(['northing' => (float) $n, 'easting' => (float) $e, 'elevation' => (float) $z]);
             }
             $why = $this->ask('GET', $this->at('/setup'))->json('explanations.0');
             self::assertSame($cause, $why['cause'], "$slip: {$why['sentence']}");
             self::assertContains('B', $why['sights']);
-            $listed->each(fn (ControlPoint $c) => $this->project->controlPoints()->whereKey($c->id)->update($c->only(['northing', 'easting', 'elevation'])));
+            $listed->each(fn (ControlPoint $c) => $this->project->controlPoints()
+                ->whereKey($c->id)
+                ->update($c->only(['northing', 'easting', 'elevation'])));
         }
         $this->ask('GET', $this->at("/practice-list?slip=blot&controlId={$ids['B']}"))->assertStatus(422);
         $this->ask('GET', $this->at('/practice-list?slip=digit&controlId=99999'))->assertStatus(422);
@@ -77,7 +95,12 @@ final class TrustTest extends SetupTestCase
         $this->project->controlPoints()->where('name', 'C')->update(['northing' => DB::raw('northing + 0.5')]);
         $this->setUpInstrument($this->project);
         $setup = $this->project->currentSetup()->firstOrFail();
-        $current = $this->ask('GET', $this->at('/setup'))->assertJsonPath('current.passes', false)->assertJsonPath('current.planDeviation', null)->assertJsonPath('current.heightDeviation', null)->json('current');
+        $current = $this
+            ->ask('GET', $this->at('/setup'))
+            ->assertJsonPath('current.passes', false)
+            ->assertJsonPath('current.planDeviation', null)
+            ->assertJsonPath('current.heightDeviation', null)
+            ->json('current');
         self::assertSame($setup->id, $current['id']);
         $station = $this->project->controlPoints()->where('name', $setup->station_name)->firstOrFail();
         self::assertGreaterThan(20.0, $setup->found()->unitWeightDeviation);
@@ -110,10 +133,15 @@ final class TrustTest extends SetupTestCase
     {
         $this->setUpInstrument($this->project);
         $b = $this->project->controlPoints()->where('name', 'B')->firstOrFail();
-        $this->ask('PUT', $this->at("/control/{$b->id}"), ['name' => 'B', 'northing' => $b->northing + 0.03, 'easting' => $b->easting, 'elevation' => $b->elevation])->assertOk();
+        $this->ask(
+            'PUT', $this->at("/control/{$b->id}"),
+            ['name' => 'B', 'northing' => $b->northing + 0.03, 'easting' => $b->easting, 'elevation' => $b->elevation],
+        )->assertOk();
         $proposal = $this->ask('GET', $this->at('/setup-proposals'))->assertJsonCount(1)->json(0);
         self::assertGreaterThan(0.003, hypot($proposal['north'], $proposal['east']));
-        $this->ask('POST', $this->at('/setup-proposals-adoption'), ['setupIds' => [], 'note' => 'none'])->assertOk()->assertJsonPath('count', 0);
+        $this->ask('POST', $this->at('/setup-proposals-adoption'), ['setupIds' => [], 'note' => 'none'])->assertOk()->assertJsonPath(
+            'count', 0,
+        );
         self::assertSame(1, Setup::query()->count());
     }
 
@@ -121,7 +149,9 @@ final class TrustTest extends SetupTestCase
     {
         $this->setUpInstrument($this->project);
         $id = Observation::query()->firstOrFail()->id;
-        $this->ask('POST', $this->at('/corrections'), ['observationId' => $id, 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'x'])->assertOk();
+        $this
+            ->ask('POST', $this->at('/corrections'), ['observationId' => $id, 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'x'])
+            ->assertOk();
         $this->expectException(QueryException::class);
         DB::table('corrections')->update(['target_height' => 1.0]);
     }
@@ -130,34 +160,55 @@ final class TrustTest extends SetupTestCase
     {
         $this->setUpInstrument($this->project);
         $place = new Position(1020.0, 2040.0, 10.0);
-        $once = $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'])->assertOk()->json();
+        $once = $this->ask(
+            'POST', $this->at('/measured-control'),
+            ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'],
+        )->assertOk()->json();
         self::assertFalse($once['heldFixed']);
         self::assertGreaterThan($this->project->currentSetup()->firstOrFail()->precision()->northing(), $once['planDeviation']);
         $this->setUpInstrument($this->project);
-        $twice = $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'])->assertOk()->json();
+        $twice = $this->ask(
+            'POST', $this->at('/measured-control'),
+            ['observationId' => $this->measure($this->project, 'control', $place, 'N1')->id, 'name' => 'N1'],
+        )->assertOk()->json();
         self::assertSame($once['id'], $twice['id']);
         self::assertEqualsWithDelta($once['planDeviation'] / M_SQRT2, $twice['planDeviation'], 0.1 * $once['planDeviation']);
         self::assertStringContainsString('mean of 2 shots', $twice['description']);
-        $this->ask('POST', $this->at('/measured-control'), ['observationId' => $this->measure($this->project, 'control', $place, 'A')->id, 'name' => 'A'])->assertStatus(422);
+        $this->ask(
+            'POST', $this->at('/measured-control'),
+            ['observationId' => $this->measure($this->project, 'control', $place, 'A')->id, 'name' => 'A'],
+        )->assertStatus(422);
     }
 
     public function test_where_to_stand_knows_the_walls(): void
     {
         $dxf = "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\nWALLS\n10\n2040\n20\n1000\n11\n2060\n21\n1040\n0\nENDSEC\n0\nEOF\n";
-        $this->ask('POST', $this->at('/designs'), ['upload' => $this->upload($this->project, $dxf, 'w.dxf'), 'name' => 'W', 'unit' => 'm', 'layers' => ['WALLS'], 'heights' => 'dropped'])->assertOk();
+        $this->ask('POST', $this->at('/designs'), [
+            'upload' => $this->upload($this->project, $dxf, 'w.dxf'), 'name' => 'W', 'unit' => 'm', 'layers' => ['WALLS'],
+            'heights' => 'dropped',
+        ])->assertOk();
         $layer = (int) DB::table('design_layers')->value('id');
         $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1010.0, 'easting' => 2030.0]);
         $open = $this->ask('POST', $this->at('/stand-here'), ['northing' => 1010, 'easting' => 2030])->assertOk()->json();
         self::assertSame(['A', 'B', 'C', 'D'], $open['seen']);
         self::assertSame('P', $open['worstName']);
-        $walled = $this->ask('POST', $this->at('/stand-here'), ['northing' => 1010, 'easting' => 2030, 'wallLayers' => [$layer]])->assertOk()->json();
+        $walled = $this
+            ->ask('POST', $this->at('/stand-here'), ['northing' => 1010, 'easting' => 2030, 'wallLayers' => [$layer]])
+            ->assertOk()
+            ->json();
         self::assertSame(['C'], $walled['hidden']);
         self::assertGreaterThanOrEqual($open['worst'], $walled['worst']);
         self::assertNotContains('C', $walled['best']);
-        $map = $this->ask('POST', $this->at('/stand-map'), ['south' => 990, 'west' => 2000, 'step' => 10, 'columns' => 5, 'fromRow' => 0, 'toRow' => 4, 'wallLayers' => [$layer]])->assertOk()->json('values');
+        $map = $this->ask(
+            'POST', $this->at('/stand-map'),
+            ['south' => 990, 'west' => 2000, 'step' => 10, 'columns' => 5, 'fromRow' => 0, 'toRow' => 4, 'wallLayers' => [$layer]],
+        )->assertOk()->json('values');
         self::assertCount(20, $map);
         self::assertGreaterThan(0, min($map));
-        $this->ask('POST', $this->at('/stand-map'), ['south' => 990, 'west' => 2000, 'step' => 1, 'columns' => 500, 'fromRow' => 0, 'toRow' => 400])->assertStatus(422);
+        $this->ask(
+            'POST', $this->at('/stand-map'),
+            ['south' => 990, 'west' => 2000, 'step' => 1, 'columns' => 500, 'fromRow' => 0, 'toRow' => 400],
+        )->assertStatus(422);
     }
 
     public function test_the_setup_sheet_is_printed(): void
@@ -168,7 +219,9 @@ final class TrustTest extends SetupTestCase
         $file = $this->ask('GET', $this->at("/tasks/$task"))->assertJson(['state' => 'done'])->json('result.file');
         file_put_contents($this->data.'/s.pdf', (string) $this->get($file)->assertOk()->streamedContent());
         $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/s.pdf').' -');
-        foreach (['Setup 1, ST1', 'resection', '95 % ellipse', 'times as large as they are', 'Readings, as they were taken', '2.000 m'] as $expected) {
+        foreach ([
+            'Setup 1, ST1', 'resection', '95 % ellipse', 'times as large as they are', 'Readings, as they were taken', '2.000 m',
+        ] as $expected) {
             self::assertStringContainsString($expected, $text);
         }
     }

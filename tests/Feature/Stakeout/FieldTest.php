@@ -32,7 +32,10 @@ final class FieldTest extends FeatureTestCase
     {
         $ids = $this->project->controlPoints()->pluck('id', 'name');
         $one = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A');
-        $state = $this->ask('PATCH', $this->at('/setup'), ['sights' => [['controlId' => $ids['A'], 'observationId' => $one->id]]])->assertOk()->json();
+        $state = $this
+            ->ask('PATCH', $this->at('/setup'), ['sights' => [['controlId' => $ids['A'], 'observationId' => $one->id]]])
+            ->assertOk()
+            ->json();
         self::assertNull($state['solution']);
         self::assertStringContainsString('at least two', $state['problem']);
         $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422);
@@ -48,12 +51,19 @@ final class FieldTest extends FeatureTestCase
         $this->world->standTripod('A', null, 1.55);
         $ids = $this->project->controlPoints()->pluck('id', 'name');
         $sight = $this->measure($this->project, 'setup', $this->world->marks['C'], 'C');
-        $draft = ['method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'pressure' => 1009, 'temperature' => 18, 'sights' => [['controlId' => $ids['C'], 'observationId' => $sight->id]]];
+        $draft = [
+            'method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'pressure' => 1009,
+            'temperature' => 18, 'sights' => [['controlId' => $ids['C'], 'observationId' => $sight->id]],
+        ];
         $solution = $this->ask('PATCH', $this->at('/setup'), $draft)->assertOk()->json('solution');
         self::assertNull($solution['residuals'][0]['direction']);
         self::assertLessThan(0.01, abs($solution['residuals'][0]['distance']));
         self::assertStringContainsString('cannot be checked', $solution['cautions'][0]);
-        $this->ask('PATCH', $this->at('/setup'), ['stationControlId' => $ids['C']] + $draft)->assertOk()->assertJsonPath('solution', null)->assertJsonPath('problem', 'C is the point the instrument stands on. Choose another control point as backsight.');
+        $this
+            ->ask('PATCH', $this->at('/setup'), ['stationControlId' => $ids['C']] + $draft)
+            ->assertOk()
+            ->assertJsonPath('solution', null)
+            ->assertJsonPath('problem', 'C is the point the instrument stands on. Choose another control point as backsight.');
     }
 
     public function test_a_check_is_asked_for_before_the_first_mark_and_out_of_tolerance_asks_too(): void
@@ -63,17 +73,31 @@ final class FieldTest extends FeatureTestCase
         $off = $this->measure($this->project, 'stake', new Position(1010.03, 2030.0, 10.0));
         self::assertSame('no_check', $this->mark($off->id, $point)->assertStatus(409)->json('reason'));
         $check = $this->measure($this->project, 'check', $this->world->marks['D'], 'D');
-        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $check->id, 'controlId' => $this->project->controlPoints()->where('name', 'D')->value('id')])->assertOk()->assertJsonPath('verdict', 'in');
+        $this->ask('POST', $this->at('/marks'), [
+            'key' => $this->newKey(), 'kind' => 'check', 'observationId' => $check->id,
+            'controlId' => $this->project->controlPoints()->where('name', 'D')->value('id'),
+        ])->assertOk()->assertJsonPath('verdict', 'in');
         $asked = $this->mark($off->id, $point)->assertStatus(409);
         self::assertSame('out_of_tolerance', $asked->json('reason'));
         self::assertEqualsWithDelta(0.03, $asked->json('evidence.plan'), 0.004);
-        self::assertSame([$this->project->plan_tolerance, $this->project->height_tolerance], [(float) $asked->json('evidence.planTolerance'), (float) $asked->json('evidence.heightTolerance')]);
+        self::assertSame(
+            [$this->project->plan_tolerance, $this->project->height_tolerance],
+            [(float) $asked->json('evidence.planTolerance'), (float) $asked->json('evidence.heightTolerance')],
+        );
         // A code's own tolerance judges, and is the one that is told.
         $this->ask('POST', $this->at('/codes'), ['code' => 'PILE', 'planTolerance' => 0.025, 'heightTolerance' => 0.05])->assertOk();
         StakeoutPoint::query()->whereKey($point)->update(['code' => 'PILE']);
-        self::assertSame([0.025, 0.05], [$this->mark($off->id, $point)->assertStatus(409)->json('evidence.planTolerance'), $this->mark($off->id, $point)->json('evidence.heightTolerance')]);
+        self::assertSame([0.025, 0.05], [
+            $this->mark($off->id, $point)->assertStatus(409)->json('evidence.planTolerance'),
+            $this->mark($off->id, $point)->json('evidence.heightTolerance'),
+        ]);
         self::assertSame(0, Mark::query()->where('kind', 'stake')->count());
-        $this->mark($off->id, $point, ['evenOut' => true])->assertOk()->assertJsonPath('verdict', 'out')->assertJsonPath('planTolerance', 0.025)->assertJsonPath('heightTolerance', 0.05);
+        $this
+            ->mark($off->id, $point, ['evenOut' => true])
+            ->assertOk()
+            ->assertJsonPath('verdict', 'out')
+            ->assertJsonPath('planTolerance', 0.025)
+            ->assertJsonPath('heightTolerance', 0.05);
     }
 
     public function test_staking_again_adds_a_record_and_the_later_one_counts(): void
@@ -90,7 +114,10 @@ final class FieldTest extends FeatureTestCase
         self::assertSame([null, 0], array_values($this->ask('GET', $this->at('/nearest-open?northing=1&easting=2'))->json()));
         self::assertSame(0, $this->ask('GET', $this->at(''))->json('progress.out'), 'the earlier one counts no more');
         $task = $this->ask('POST', $this->at('/reports'))->assertOk()->json('id');
-        file_put_contents($this->data.'/r.pdf', (string) $this->get($this->ask('GET', $this->at("/tasks/$task"))->json('result.file'))->assertOk()->streamedContent());
+        file_put_contents(
+            $this->data.'/r.pdf',
+            (string) $this->get($this->ask('GET', $this->at("/tasks/$task"))->json('result.file'))->assertOk()->streamedContent(),
+        );
         $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/r.pdf').' -');
         self::assertStringContainsString('1 marks count: 1 in tolerance, 0 out', $text);
         self::assertMatchesRegularExpression('~replaced\s*$~m', $text);
@@ -100,9 +127,14 @@ final class FieldTest extends FeatureTestCase
     public function test_a_figure_that_rounds_to_its_tolerance_and_is_out_prints_one_more_place(): void
     {
         $figures = new Figures($this->project->units());
-        self::assertSame(['5.0 mm', '5.04 mm', '5.1 mm', '5.02 mm low'], [$figures->judged(0.005, 0.005), $figures->judged(0.00504, 0.005), $figures->judged(0.00512, 0.005), $figures->judgedHeight(-0.00502, 0.005)]);
+        self::assertSame(['5.0 mm', '5.04 mm', '5.1 mm', '5.02 mm low'], [
+            $figures->judged(0.005, 0.005), $figures->judged(0.00504, 0.005), $figures->judged(0.00512, 0.005),
+            $figures->judgedHeight(-0.00502, 0.005),
+        ]);
         // A hundredth of a millimetre is arithmetic.
-        self::assertSame(['in', 'out'], array_map(static fn (float $off) => Deviation::between(new Position(0, 0, 0), new Position($off, 0, 0))->verdict(new Tolerance(0.005, 0.005))->value, [0.005009, 0.005011]));
+        self::assertSame(['in', 'out'], array_map(static fn (float $off) => Deviation::between(
+            new Position(0, 0, 0), new Position($off, 0, 0),
+        )->verdict(new Tolerance(0.005, 0.005))->value, [0.005009, 0.005011]));
     }
 
     public function test_the_same_wish_sent_twice_is_stored_once(): void
@@ -110,7 +142,10 @@ final class FieldTest extends FeatureTestCase
         $this->setUpInstrument($this->project);
         $point = $this->point(1010.0, 2030.0, 10.0);
         $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
-        $body = ['key' => 'one-and-the-same-key', 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $point, 'withoutCheck' => true];
+        $body = [
+            'key' => 'one-and-the-same-key', 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $point,
+            'withoutCheck' => true,
+        ];
         $first = $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id');
         self::assertSame($first, $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id'));
         self::assertSame(1, Mark::query()->count());
@@ -120,7 +155,10 @@ final class FieldTest extends FeatureTestCase
     {
         $this->setUpInstrument($this->project);
         $seen = $this->measure($this->project, 'as_built', new Position(1010.0, 2030.0, 10.0));
-        $body = fn (Project $p, int $observation) => $this->ask('POST', "/projects/{$p->id}/marks", ['key' => 'a-key-used-twice', 'kind' => 'as_built', 'name' => 'X', 'observationId' => $observation, 'withoutCheck' => true]);
+        $body = fn (Project $p, int $observation) => $this->ask(
+            'POST', "/projects/{$p->id}/marks",
+            ['key' => 'a-key-used-twice', 'kind' => 'as_built', 'name' => 'X', 'observationId' => $observation, 'withoutCheck' => true],
+        );
         $body($this->project, $seen->id)->assertOk();
         $other = $this->project();
         $this->site($other);
@@ -136,7 +174,9 @@ final class FieldTest extends FeatureTestCase
         $point = $this->point(1010.0, 2030.0, 10.0);
         $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
         $this->mark($seen->id, $point, ['withoutCheck' => true])->assertOk();
-        $this->ask('PUT', $this->at("/points/$point"), ['name' => 'P', 'northing' => 1011.0, 'easting' => 2030.0, 'elevation' => 10.0])->assertOk();
+        $this
+            ->ask('PUT', $this->at("/points/$point"), ['name' => 'P', 'northing' => 1011.0, 'easting' => 2030.0, 'elevation' => 10.0])
+            ->assertOk();
         $this->ask('POST', $this->at('/points-deletion'), ['ids' => [$point]]);
         self::assertEqualsWithDelta(1010.0, $this->ask('GET', $this->at('/marks'))->json('0.design.northing'), 1e-9);
     }
@@ -146,9 +186,14 @@ final class FieldTest extends FeatureTestCase
         $this->setUpInstrument($this->project);
         $point = $this->point(1010.0, 2030.0, null);
         $seen = $this->measure($this->project, 'as_built', new Position(1010.004, 2030.0, 10.0));
-        $shot = fn (array $more) => $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'observationId' => $seen->id, 'withoutCheck' => true] + $more);
+        $shot = fn (array $more) => $this->ask(
+            'POST', $this->at('/marks'),
+            ['key' => $this->newKey(), 'kind' => 'as_built', 'observationId' => $seen->id, 'withoutCheck' => true] + $more,
+        );
         $shot([])->assertStatus(422);
-        $shot(['name' => 'Kötter’s "wall"', 'code' => 'WALL'])->assertOk()->assertJsonPath('verdict', 'undecided')->assertJsonPath('deviation', null);
+        $shot(['name' => 'Kötter’s "wall"', 'code' => 'WALL'])->assertOk()->assertJsonPath('verdict', 'undecided')->assertJsonPath(
+            'deviation', null,
+        );
         $against = $shot(['pointId' => $point])->assertOk();
         self::assertNull($against->json('deviation.height'), 'a design without elevation is not judged in height');
     }
@@ -158,7 +203,10 @@ final class FieldTest extends FeatureTestCase
         $this->setUpInstrument($this->project);
         $seen = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));
         $this->setUpInstrument($this->project);
-        self::assertStringContainsString('earlier setup', (string) $this->mark($seen->id, $this->point(1010.0, 2030.0, 10.0), ['withoutCheck' => true])->assertStatus(422)->json('message'));
+        self::assertStringContainsString('earlier setup', (string) $this
+            ->mark($seen->id, $this->point(1010.0, 2030.0, 10.0), ['withoutCheck' => true])
+            ->assertStatus(422)
+            ->json('message'));
     }
 
     #[DataProvider('bookTables')]
@@ -236,7 +284,10 @@ final class FieldTest extends FeatureTestCase
         $this->site($other);
         $this->setUpInstrument($other);
         self::assertSame('Saltmarsh', $this->ask('GET', $this->at('/live'))->assertOk()->json('elsewhere'));
-        self::assertStringContainsString('another project', (string) $this->ask('POST', $this->at('/instrument/measure'), ['key' => $this->newKey(), 'purpose' => 'stake', 'pointId' => $this->point(1.0, 2.0, 3.0)])->assertStatus(422)->json('message'));
+        self::assertStringContainsString('another project', (string) $this->ask(
+            'POST', $this->at('/instrument/measure'),
+            ['key' => $this->newKey(), 'purpose' => 'stake', 'pointId' => $this->point(1.0, 2.0, 3.0)],
+        )->assertStatus(422)->json('message'));
     }
 
     public function test_the_report_is_printed_and_its_table_is_safe_for_a_spreadsheet(): void
@@ -251,7 +302,10 @@ final class FieldTest extends FeatureTestCase
         foreach (['Saltmarsh', 'A. Näme <b>', 'resection', 'ST1', '=cmd|evil', '1010.000 m', 'in tolerance', 'Checked by'] as $expected) {
             self::assertStringContainsString($expected, $text);
         }
-        $csv = array_map(static fn (string $l) => str_getcsv($l, ',', '"', ''), explode("\n", trim((string) $this->get('/api/v1'.$this->at('/report.csv'))->streamedContent())));
+        $csv = array_map(
+            static fn (string $l) => str_getcsv($l, ',', '"', ''),
+            explode("\n", trim((string) $this->get('/api/v1'.$this->at('/report.csv'))->streamedContent())),
+        );
         self::assertSame("'=cmd|evil", $csv[1][0]);
         self::assertSame(['1010.0000', '2030.0000', '10.0000'], array_slice($csv[1], 3, 3));
     }
@@ -269,11 +323,17 @@ final class FieldTest extends FeatureTestCase
 
     private function point(float $n, float $e, ?float $z, string $name = 'P'): int
     {
-        return $this->ask('POST', $this->at('/points'), ['name' => $name, 'northing' => $n, 'easting' => $e, 'elevation' => $z])->assertOk()->json('id');
+        return $this
+            ->ask('POST', $this->at('/points'), ['name' => $name, 'northing' => $n, 'easting' => $e, 'elevation' => $z])
+            ->assertOk()
+            ->json('id');
     }
 
     private function mark(int $observation, int $point, array $more = []): TestResponse
     {
-        return $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation, 'pointId' => $point] + $more);
+        return $this->ask(
+            'POST', $this->at('/marks'),
+            ['key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation, 'pointId' => $point] + $more,
+        );
     }
 }

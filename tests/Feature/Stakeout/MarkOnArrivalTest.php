@@ -29,7 +29,9 @@ final class MarkOnArrivalTest extends FeatureTestCase
     {
         $asked = $this->measured('check', 'D', ['controlId' => $this->control('D')], $this->world->marks['D']);
         $mark = Mark::query()->findOrFail($asked->mark_id);
-        self::assertSame(['check', 'D', $this->control('D'), "{$asked->key}-mark"], [$mark->kind, $mark->name, $mark->control_id, $mark->key]);
+        self::assertSame(
+            ['check', 'D', $this->control('D'), "{$asked->key}-mark"], [$mark->kind, $mark->name, $mark->control_id, $mark->key],
+        );
         self::assertSame([$mark->id, null], [InstructionResource::of($asked)->mark?->id, InstructionResource::of($asked)->asks]);
         self::assertCount(1, $this->ask('GET', $this->at('/marks'))->json());
     }
@@ -42,9 +44,13 @@ final class MarkOnArrivalTest extends FeatureTestCase
         $asks = InstructionResource::of($asked)->asks;
         self::assertSame('out_of_tolerance', $asks?->reason);
         self::assertEqualsWithDelta(0.05, $asks->evidence->plan, 0.006);
-        self::assertSame([0, 1], [Mark::query()->count(), Observation::query()->where('purpose', 'stake')->count()], 'the reading is in the book');
+        self::assertSame(
+            [0, 1], [Mark::query()->count(), Observation::query()->where('purpose', 'stake')->count()], 'the reading is in the book',
+        );
         $reading = Observation::query()->where('purpose', 'stake')->value('id');
-        $body = ['key' => "{$asked->key}-mark", 'kind' => 'stake', 'observationId' => $reading, 'pointId' => $point, 'withoutCheck' => true];
+        $body = [
+            'key' => "{$asked->key}-mark", 'kind' => 'stake', 'observationId' => $reading, 'pointId' => $point, 'withoutCheck' => true,
+        ];
         $this->ask('POST', $this->at('/marks'), $body)->assertStatus(409);
         $this->ask('POST', $this->at('/marks'), $body + ['evenOut' => true])->assertOk()->assertJsonPath('verdict', 'out');
     }
@@ -103,7 +109,10 @@ final class MarkOnArrivalTest extends FeatureTestCase
 
     private function point(): int
     {
-        return $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1010.0, 'easting' => 2030.0, 'elevation' => 10.0])->assertOk()->json('id');
+        return $this
+            ->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1010.0, 'easting' => 2030.0, 'elevation' => 10.0])
+            ->assertOk()
+            ->json('id');
     }
 
     private function control(string $name): int

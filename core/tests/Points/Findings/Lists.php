@@ -10,8 +10,8 @@ use Parlay\Core\Points\PointRow;
 use Parlay\Core\Units\LengthUnit;
 
 /**
- * Seeded lists of points as sites have them: a grid of columns or a scatter, at a place of a local or a national grid, with a few marks around;
- * every tenth has one far mark as well.
+ * Seeded lists of points as sites have them: a grid of columns or a scatter, at a place of a local or a national grid, with a few marks
+ * around; every tenth has one far mark as well.
  */
 final class Lists
 {
@@ -26,7 +26,9 @@ final class Lists
         $across = max(2, (int) sqrt($count));
         $rows = [];
         for ($i = 0; $i < $count; $i++) {
-            [$a, $b] = $regular ? [($i % $across) / $across * $high, intdiv($i, $across) / ceil($count / $across) * $wide] : [$r(0, $high), $r(0, $wide)];
+            [$a, $b] = $regular
+                ? [($i % $across) / $across * $high, intdiv($i, $across) / ceil($count / $across) * $wide]
+                : [$r(0, $high), $r(0, $wide)];
             [$n, $e] = [$n0 + $a * cos($turn) - $b * sin($turn), $e0 + $a * sin($turn) + $b * cos($turn)];
             if ($i === 0 && $seed % 10 === 0) {
                 [$n, $e] = [$n0 + $r(-900, 900), $e0 + $r(-900, 900)];
@@ -57,7 +59,10 @@ final class Lists
 
     public static function row(int $line, string $name, string $northing, string $easting, ?float $z, LengthUnit $readIn): PointRow
     {
-        return new PointRow($line, $name, new Position((float) $northing * $readIn->metres(), (float) $easting * $readIn->metres(), $z), '', '', $northing, $easting);
+        return new PointRow(
+            $line, $name, new Position((float) $northing * $readIn->metres(), (float) $easting * $readIn->metres(), $z), '', '',
+            $northing, $easting,
+        );
     }
 
     /**

@@ -63,7 +63,9 @@ final class BlunderDetectionTest extends TestCase
         $name = $setup->sights[2]->name;
         $at = $setup->control[$name];
         $setup->control[$name] = new Position($at->northing + 20.0, $at->easting, $at->elevation);
-        $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights);
+        $sights = array_map(
+            static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights,
+        );
         $best = (BlunderDetection::explain($sights, $setup->control, Setups::accuracy()) ?? [])[0];
         self::assertSame(Cause::CoordinateDigit, $best->cause);
         $slip = $best->details->slip;
@@ -78,7 +80,9 @@ final class BlunderDetectionTest extends TestCase
         $at = $setup->control[$name];
         // One digit of a list in US feet: twenty of them.
         $setup->control[$name] = new Position($at->northing + 20.0 * 1200 / 3937, $at->easting, $at->elevation);
-        $sights = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights);
+        $sights = array_map(
+            static fn (ControlSight $s) => new ControlSight($s->name, $setup->control[$s->name], $s->sight), $setup->sights,
+        );
         $cause = static fn (LengthUnit $unit): Cause => (BlunderDetection::explain($sights, $setup->control, Setups::accuracy(), $unit) ?? [])[0]->cause;
         self::assertSame([Cause::CoordinateDigit, Cause::Shifted], [$cause(LengthUnit::UsFoot), $cause(LengthUnit::Metre)]);
     }
@@ -100,12 +104,17 @@ final class BlunderDetectionTest extends TestCase
         $setup = new Setups(8, 6);
         foreach ([[0, 0.31, -0.27], [2, -0.44, 0.12], [4, 0.09, 0.52]] as [$i, $north, $east]) {
             $at = $setup->sights[$i]->control;
-            $setup->sights[$i] = $setup->sights[$i]->with(control: new Position($at->northing + $north, $at->easting + $east, $at->elevation));
+            $setup->sights[$i] = $setup->sights[$i]->with(
+                control: new Position($at->northing + $north, $at->easting + $east, $at->elevation),
+            );
         }
         self::assertSame([], self::explained($setup));
     }
 
-    /** The setup and its explanation are one model: what passes is not explained, and what doesn't is, also where no place comes out at all. */
+    /**
+     * The setup and its explanation are one model: what passes is not explained, and what doesn't is, also where no place comes out at
+     * all.
+     */
     public function test_the_explanation_begins_with_the_setups_own_test(): void
     {
         $failed = 0;
@@ -156,11 +165,17 @@ final class BlunderDetectionTest extends TestCase
 
     public function test_a_direction_off_by_a_round_angle_was_misread(): void
     {
-        foreach ([[1 / 3, AngleUnit::Degree, 1 / 3], [1.0, AngleUnit::Degree, 1.0], [-10.0, AngleUnit::Degree, -10.0], [180.0, AngleUnit::Degree, 180.0], [2.7, AngleUnit::Gon, 2.7]] as [$degrees, $unit, $found]) {
+        foreach ([
+            [1 / 3, AngleUnit::Degree, 1 / 3], [1.0, AngleUnit::Degree, 1.0], [-10.0, AngleUnit::Degree, -10.0],
+            [180.0, AngleUnit::Degree, 180.0], [2.7, AngleUnit::Gon, 2.7],
+        ] as [$degrees, $unit, $found]) {
             $setup = new Setups(12, 6);
             $setup->sights[3] = $setup->sights[3]->with(sight: $setup->sights[3]->sight->turned(deg2rad($degrees)));
             $best = (BlunderDetection::explain($setup->sights, $setup->control, Setups::accuracy(), read: $unit) ?? [])[0];
-            self::assertSame([Cause::Misread, [$setup->sights[3]->name], abs($degrees) === 180.0], [$best->cause, $best->sights, $best->details->halfTurn], "$degrees");
+            self::assertSame(
+                [Cause::Misread, [$setup->sights[3]->name], abs($degrees) === 180.0],
+                [$best->cause, $best->sights, $best->details->halfTurn], "$degrees",
+            );
             self::assertEqualsWithDelta(0.0, Angle::signed((float) $best->details->angle - deg2rad($found)), 1e-12);
         }
     }
@@ -210,28 +225,37 @@ final class BlunderDetectionTest extends TestCase
         self::assertNull(BlunderDetection::explain(array_slice($setup->sights, 0, 2), $setup->control, Setups::accuracy()));
         self::assertNull(BlunderDetection::explain([], [], Setups::accuracy()));
         $flat = array_map(static fn (ControlSight $s) => new ControlSight($s->name, $s->control->at(null), $s->sight), $setup->sights);
-        $best = (BlunderDetection::explain($flat, array_map(static fn (Position $p) => $p->at(null), $setup->control), Setups::accuracy()) ?? [])[0];
+        $best = (BlunderDetection::explain($flat, array_map(static fn (Position $p) => $p->at(null), $setup->control), Setups::accuracy())
+            ?? [])[0];
         self::assertSame($setup->wrong[0], $best->sights[0]);
         $one = array_fill(0, 4, $setup->sights[0]);
         self::assertNull(BlunderDetection::explain($one, $setup->control, Setups::accuracy()), 'four sights to one mark tell nothing');
         $angles = array_map(static fn (ControlSight $s) => $s->with(distance: false, height: false), array_slice($setup->sights, 0, 2));
-        self::assertNull(BlunderDetection::explain([...$angles, $setup->sights[2]->unused()], $setup->control, Setups::accuracy()), 'too few is no blunder');
+        self::assertNull(
+            BlunderDetection::explain([...$angles, $setup->sights[2]->unused()], $setup->control, Setups::accuracy()),
+            'too few is no blunder',
+        );
     }
 
     /**
-     * What is left of a hypothesis, and the value that would mend it, as scipy finds them with the station and the free unknown adjusted together: raw
-     * directions, zenith angles and slopes, each sight's own covariance with how the pole was held.
+     * What is left of a hypothesis, and the value that would mend it, as scipy finds them with the station and the free unknown
+     * adjusted together: raw directions, zenith angles and slopes, each sight's own covariance with how the pole was held.
      */
     public function test_a_hypothesis_leaves_what_scipy_leaves_with_one_unknown_more(): void
     {
-        foreach (['prism constant' => Cause::PrismConstant, 'target height' => Cause::Height, 'prism constant of all' => Cause::PrismConstantOfAll] as $blunder => $cause) {
+        foreach ([
+            'prism constant' => Cause::PrismConstant, 'target height' => Cause::Height,
+            'prism constant of all' => Cause::PrismConstantOfAll,
+        ] as $blunder => $cause) {
             $setup = Setups::planted(31, $blunder, 6);
             $best = (self::explained($setup) ?? [])[0];
             self::assertSame($cause, $best->cause);
             $origin = $setup->sights[0]->control;
             $sights = array_map(static fn (ControlSight $s): array => [
-                $s->control->northing - $origin->northing, $s->control->easting - $origin->easting, (float) $s->control->elevation - (float) $origin->elevation + $s->sight->target->height,
-                $s->sight->circle, hypot($s->sight->distance, $s->sight->rise), atan2($s->sight->distance, $s->sight->rise), $best->sights === [] || $s->name === $best->sights[0] ? 1.0 : 0.0,
+                $s->control->northing - $origin->northing, $s->control->easting - $origin->easting,
+                (float) $s->control->elevation - (float) $origin->elevation + $s->sight->target->height,
+                $s->sight->circle, hypot($s->sight->distance, $s->sight->rise),
+                atan2($s->sight->distance, $s->sight->rise), $best->sights === [] || $s->name === $best->sights[0] ? 1.0 : 0.0,
             ], $setup->sights);
             $theirs = Reference::python(<<<'PY'
                 import numpy as np
@@ -254,7 +278,8 @@ final class BlunderDetectionTest extends TestCase
                 found = least_squares(left, [*input['start'], 0], xtol=1e-14, ftol=1e-14, gtol=1e-14)
                 print(json.dumps([float(2 * found.cost), float(found.x[4])]))
                 PY, ['sights' => $sights, 'angle' => deg2rad(2 / 3600), 'height' => $cause === Cause::Height, 'start' => [
-                $setup->axis->northing - $origin->northing, $setup->axis->easting - $origin->easting, 1.2345, (float) $setup->axis->elevation - (float) $origin->elevation,
+                $setup->axis->northing - $origin->northing, $setup->axis->easting - $origin->easting,
+                1.2345, (float) $setup->axis->elevation - (float) $origin->elevation,
             ]]);
             self::assertEqualsWithDelta($theirs[0], $best->squares, 0.02 + 0.01 * $theirs[0], $blunder);
             // A height is to be mended by how much it comes out too high, a constant by how much the distance is too long.
@@ -305,7 +330,9 @@ final class BlunderDetectionTest extends TestCase
             $best = $why[0] ?? null;
             $right = $best !== null && ($setup->wrong === [] || array_intersect($best->sights, $setup->wrong) !== []);
             $sight += $right ? 1 : 0;
-            $cause += $right && $best->cause === $setup->cause && ($blunder !== 'two wrong' || array_diff($setup->wrong, $best->sights) === []) ? 1 : 0;
+            $cause += $right
+                && $best->cause === $setup->cause
+                && ($blunder !== 'two wrong' || array_diff($setup->wrong, $best->sights) === []) ? 1 : 0;
         }
 
         return [$found, $sight, $cause];
@@ -326,7 +353,9 @@ final class BlunderDetectionTest extends TestCase
                 if ($best?->cause !== $cause || $best->value === null) {
                     continue;
                 }
-                $mended = array_map(static fn (ControlSight $s) => in_array($s->name, $best->sights, true) || $best->sights === [] ? $s->with(sight: self::mended($s->sight, $cause, $best->value)) : $s, $setup->sights);
+                $mended = array_map(static fn (ControlSight $s) => in_array($s->name, $best->sights, true) || $best->sights === []
+                    ? $s->with(sight: self::mended($s->sight, $cause, $best->value))
+                    : $s, $setup->sights);
                 self::assertTrue(Resection::solve($mended, 1.6, Setups::accuracy())->unitWeightDeviation < 3, "$blunder $seed");
                 $tried = ($tried ?? 0) + 1;
             }
@@ -338,6 +367,9 @@ final class BlunderDetectionTest extends TestCase
     {
         $t = $sight->target;
 
-        return Sight::reduce(new RawReading($sight->circle, $sight->zenith, $sight->slope), new Atmosphere, $cause === Cause::Height ? new Target($t->height + $by, $t->prismConstant) : new Target($t->height, $t->prismConstant + $by));
+        return Sight::reduce(
+            new RawReading($sight->circle, $sight->zenith, $sight->slope), new Atmosphere,
+            $cause === Cause::Height ? new Target($t->height + $by, $t->prismConstant) : new Target($t->height, $t->prismConstant + $by),
+        );
     }
 }

@@ -46,17 +46,38 @@ final class OnKnownMarkTest extends TestCase
     /** @return iterable<string, array{int, callable(self): void, Cause, list<string>}> */
     public static function blunders(): iterable
     {
-        $over = static fn (Occupied $on, float $height, ?Notch $notch = null, ?float $slanted = null): Occupied => new Occupied($on->name, $on->mark, $height, 0.0, 0.0, $notch, $slanted);
+        $over = static fn (Occupied $on, float $height, ?Notch $notch = null, ?float $slanted = null): Occupied => new Occupied(
+            $on->name, $on->mark, $height, 0.0, 0.0, $notch, $slanted,
+        );
         $notch = new Notch(0.12, 0.05);
         foreach ([1, 3] as $count) {
-            yield "instrument height, $count sights" => [$count, static fn (self $t) => $t->on = $over($t->on, Field::INSTRUMENT_HEIGHT + 0.04), Cause::InstrumentHeight, []];
-            yield "slanted read as straight, $count sights" => [$count, static fn (self $t) => $t->on = $over($t->on, hypot(Field::INSTRUMENT_HEIGHT - 0.05, 0.12), $notch), Cause::HeightOtherwise, []];
-            yield "straight read as slanted, $count sights" => [$count, static fn (self $t) => $t->on = $over($t->on, $notch->straight(Field::INSTRUMENT_HEIGHT), $notch, Field::INSTRUMENT_HEIGHT), Cause::HeightOtherwise, []];
-            yield "another mark sighted, $count sights" => [$count, static fn (self $t) => $t->sights[0] = self::renamed($t->sights[0], 'CP2', $t->control['CP2']), Cause::AnotherMark, ['CP2', 'CP1']];
+            yield "instrument height, $count sights" => [
+                $count, static fn (self $t) => $t->on = $over($t->on, Field::INSTRUMENT_HEIGHT + 0.04), Cause::InstrumentHeight, [],
+            ];
+            yield "slanted read as straight, $count sights" => [
+                $count, static fn (self $t) => $t->on = $over($t->on, hypot(Field::INSTRUMENT_HEIGHT - 0.05, 0.12), $notch),
+                Cause::HeightOtherwise, [],
+            ];
+            yield "straight read as slanted, $count sights" => [
+                $count,
+                static fn (self $t) => $t->on = $over($t->on, $notch->straight(Field::INSTRUMENT_HEIGHT), $notch, Field::INSTRUMENT_HEIGHT),
+                Cause::HeightOtherwise, [],
+            ];
+            yield "another mark sighted, $count sights" => [
+                $count, static fn (self $t) => $t->sights[0] = self::renamed($t->sights[0], 'CP2', $t->control['CP2']),
+                Cause::AnotherMark, ['CP2', 'CP1'],
+            ];
         }
-        yield 'another station' => [3, static fn (self $t) => $t->on = new Occupied('CP5', $t->control['CP5'], Field::INSTRUMENT_HEIGHT), Cause::AnotherStation, ['ST']];
-        yield 'one target height' => [3, static fn (self $t) => $t->sights[1] = $t->sights[1]->with(control: $t->sights[1]->control->at($t->sights[1]->control->elevation + 0.1)), Cause::Height, ['CP2']];
-        yield 'names exchanged' => [3, static fn (self $t) => [$t->sights[0], $t->sights[1]] = [self::renamed($t->sights[0], 'CP2', $t->control['CP2']), self::renamed($t->sights[1], 'CP1', $t->control['CP1'])], Cause::NamesExchanged, ['CP2', 'CP1']];
+        yield 'another station' => [
+            3, static fn (self $t) => $t->on = new Occupied('CP5', $t->control['CP5'], Field::INSTRUMENT_HEIGHT), Cause::AnotherStation,
+            ['ST'],
+        ];
+        yield 'one target height' => [3, static fn (self $t) => $t->sights[1] = $t->sights[1]->with(
+            control: $t->sights[1]->control->at($t->sights[1]->control->elevation + 0.1),
+        ), Cause::Height, ['CP2']];
+        yield 'names exchanged' => [3, static fn (self $t) => [$t->sights[0], $t->sights[1]] = [
+            self::renamed($t->sights[0], 'CP2', $t->control['CP2']), self::renamed($t->sights[1], 'CP1', $t->control['CP1']),
+        ], Cause::NamesExchanged, ['CP2', 'CP1']];
     }
 
     /** @param  list<string>  $names */
@@ -94,7 +115,10 @@ final class OnKnownMarkTest extends TestCase
         for ($seed = 1; $seed <= 60; $seed++) {
             $this->make($seed, 4);
             foreach ($this->sights as $i => $s) {
-                $this->sights[$i] = $s->with(control: new Position($s->control->northing + $this->field->noise(0.002), $s->control->easting + $this->field->noise(0.002), $s->control->elevation + $this->field->noise(0.002)));
+                $this->sights[$i] = $s->with(control: new Position(
+                    $s->control->northing + $this->field->noise(0.002), $s->control->easting + $this->field->noise(0.002),
+                    $s->control->elevation + $this->field->noise(0.002),
+                ));
             }
             $best = $this->explained()[0] ?? null;
             if ($best !== null) {
@@ -125,7 +149,9 @@ final class OnKnownMarkTest extends TestCase
         $mark = new Position(5000.0, 2000.0, 40.0);
         $luck = new Field($seed + 7000);
         $a = $luck->accuracy;
-        $this->field = new Field($seed, new Position($mark->northing + $luck->noise($a->centring), $mark->easting + $luck->noise($a->centring), 40.0 + $luck->noise($a->height)));
+        $this->field = new Field($seed, new Position(
+            $mark->northing + $luck->noise($a->centring), $mark->easting + $luck->noise($a->centring), 40.0 + $luck->noise($a->height),
+        ));
         $all = $this->field->sights(6);
         $this->control = array_column(array_map(static fn (ControlSight $s) => [$s->name, $s->control], $all), 1, 0) + ['ST' => $mark];
         $this->sights = array_slice($all, 0, $count);

@@ -20,13 +20,14 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * Seeded setups, free or on a known mark: clean ones with the noise that the stated accuracy says, and ones with a planted blunder of at least eight
- * standard deviations.
+ * Seeded setups, free or on a known mark: clean ones with the noise that the stated accuracy says, and ones with a planted blunder of
+ * at least eight standard deviations.
  */
 final class Setups
 {
     public const BLUNDERS = [
-        'digit', 'extra zero', 'exchanged', 'names exchanged', 'another mark', 'pole not plumb', 'target height', 'prism constant', 'prism constant of all',
+        'digit', 'extra zero', 'exchanged', 'names exchanged', 'another mark',
+        'pole not plumb', 'target height', 'prism constant', 'prism constant of all',
         'control moved', 'scale', 'tripod moved', 'wrong face', 'misread', 'reflection', 'two wrong', 'less exact',
     ];
 
@@ -66,8 +67,13 @@ final class Setups
     /**
      * @param  float  $steep  how far up marks may lie, radians
      */
-    public function __construct(int $seed, ?int $sights = null, float $steep = 0.0, private readonly bool $oneFace = false, bool $known = false)
-    {
+    public function __construct(
+        int $seed,
+        ?int $sights = null,
+        float $steep = 0.0,
+        private readonly bool $oneFace = false,
+        bool $known = false,
+    ) {
         $this->random = new Randomizer(new Mt19937($seed));
         $this->accuracy = self::accuracy();
         $middle = new Position($this->between(4000, 9000) + 70_000, $this->between(1000, 9000) + 40_000, $this->between(5, 90));
@@ -82,7 +88,10 @@ final class Setups
         }
         if ($known) {
             // It was centred and taped as well as is stated.
-            $listed = new Position($middle->northing + $this->noise($this->accuracy->centring), $middle->easting + $this->noise($this->accuracy->centring), $middle->elevation + $this->noise($this->accuracy->height));
+            $listed = new Position(
+                $middle->northing + $this->noise($this->accuracy->centring), $middle->easting + $this->noise($this->accuracy->centring),
+                $middle->elevation + $this->noise($this->accuracy->height),
+            );
             $this->control['ST'] = $listed;
             $this->on = new Occupied('ST', $listed, self::INSTRUMENT_HEIGHT);
         }
@@ -118,25 +127,52 @@ final class Setups
             'extra zero' => $this->list($name, new Position(10 * $at->northing, $at->easting, $at->elevation), Cause::CoordinateDigit),
             'exchanged' => $this->list($name, new Position($at->easting, $at->northing, $at->elevation), Cause::Exchanged),
             'names exchanged' => $this->exchange($name, $names[($i + 1) % count($names)]),
-            'another mark' => $this->again($i, fn () => $this->reading($this->true[$this->wrong[] = 'CP'.(count($this->true) - 1)]), Cause::AnotherMark),
-            'pole not plumb' => $this->again($i, fn () => $this->reading($this->true[$name]->along($this->between(0, 2 * M_PI), min(0.2, $size))->at($this->true[$name]->elevation)), Cause::Shifted),
+            'another mark' => $this->again(
+                $i, fn () => $this->reading($this->true[$this->wrong[] = 'CP'.(count($this->true) - 1)]), Cause::AnotherMark,
+            ),
+            'pole not plumb' => $this->again($i, fn () => $this->reading(
+                $this->true[$name]->along($this->between(0, 2 * M_PI), min(0.2, $size))->at($this->true[$name]->elevation),
+            ), Cause::Shifted),
             'control moved' => $this->list($name, $at->along($this->between(0, 2 * M_PI), $size, $at->elevation), Cause::Shifted),
-            'target height' => $this->again($i, fn () => $this->reading($this->true[$name]->at($this->true[$name]->elevation + $this->sign() * $this->between(0.03, 0.4))), Cause::Height),
-            'prism constant' => $this->again($i, fn () => $this->reading($this->true[$name], $this->sign() * $this->between(0.0175, 0.04)), Cause::PrismConstant),
+            'target height' => $this->again(
+                $i,
+                fn () => $this->reading($this->true[$name]->at($this->true[$name]->elevation + $this->sign() * $this->between(0.03, 0.4))),
+                Cause::Height,
+            ),
+            'prism constant' => $this->again(
+                $i, fn () => $this->reading($this->true[$name], $this->sign() * $this->between(0.0175, 0.04)), Cause::PrismConstant,
+            ),
             'prism constant of all' => $this->all(fn (string $n) => $this->reading($this->true[$n], 0.0344), Cause::PrismConstantOfAll),
             'scale' => $this->all(fn (string $n) => $this->reading($this->true[$n], 0.0, 1.0004), Cause::Scale),
             'tripod moved' => $this->knock(),
             'wrong face' => $this->again($i, fn () => $this->reading($this->true[$name])->turned(M_PI), Cause::Misread),
-            'misread' => $this->again($i, fn () => $this->reading($this->true[$name])->turned(deg2rad($this->sign() * $this->one([1, 2, 5, 10, 20, 90, 100]))), Cause::Misread),
-            'reflection' => $this->again($i, fn () => $this->reading($this->true[$name], $this->sign() * $this->between(0.3, 8.0)), Cause::Reflection),
+            'misread' => $this->again(
+                $i,
+                fn () => $this->reading($this->true[$name])->turned(deg2rad($this->sign() * $this->one([1, 2, 5, 10, 20, 90, 100]))),
+                Cause::Misread,
+            ),
+            'reflection' => $this->again(
+                $i, fn () => $this->reading($this->true[$name], $this->sign() * $this->between(0.3, 8.0)), Cause::Reflection,
+            ),
             'two wrong' => $this->two($i),
             'less exact' => $this->loosen(),
             'collimation' => $this->faces($this->sign() * $this->between(60, 300), 0.0, Cause::Collimation),
             'index' => $this->faces(0.0, $this->sign() * $this->between(30, 300), Cause::Index),
-            'instrument height' => $this->stands(new Occupied('ST', $this->control['ST'], self::INSTRUMENT_HEIGHT + $this->sign() * $this->between(0.02, 0.3)), [], Cause::InstrumentHeight),
-            'slanted read as straight' => $this->stands(new Occupied('ST', $this->control['ST'], hypot(self::INSTRUMENT_HEIGHT - self::NOTCH[1], self::NOTCH[0]), notch: new Notch(...self::NOTCH)), [], Cause::HeightOtherwise),
-            'another station' => $this->stands(new Occupied($other = 'CP'.(count($this->true) - 1), $this->control[$other], self::INSTRUMENT_HEIGHT), ['ST'], Cause::AnotherStation),
-            'beside its mark' => $this->stands(new Occupied('ST', $this->control['ST'] = $this->control['ST']->along($this->between(0, 2 * M_PI), $this->between(0.02, 0.2), $this->control['ST']->elevation), self::INSTRUMENT_HEIGHT), ['ST'], Cause::StationShifted),
+            'instrument height' => $this->stands(
+                new Occupied('ST', $this->control['ST'], self::INSTRUMENT_HEIGHT + $this->sign() * $this->between(0.02, 0.3)), [],
+                Cause::InstrumentHeight,
+            ),
+            'slanted read as straight' => $this->stands(new Occupied(
+                'ST', $this->control['ST'], hypot(self::INSTRUMENT_HEIGHT - self::NOTCH[1], self::NOTCH[0]),
+                notch: new Notch(...self::NOTCH),
+            ), [], Cause::HeightOtherwise),
+            'another station' => $this->stands(
+                new Occupied($other = 'CP'.(count($this->true) - 1), $this->control[$other], self::INSTRUMENT_HEIGHT), ['ST'],
+                Cause::AnotherStation,
+            ),
+            'beside its mark' => $this->stands(new Occupied('ST', $this->control['ST'] = $this->control['ST']->along(
+                $this->between(0, 2 * M_PI), $this->between(0.02, 0.2), $this->control['ST']->elevation,
+            ), self::INSTRUMENT_HEIGHT), ['ST'], Cause::StationShifted),
         };
     }
 
@@ -174,7 +210,9 @@ final class Setups
     {
         $this->wrong = [];
         foreach ($this->control as $name => $p) {
-            $this->control[$name] = new Position($p->northing + $this->noise(0.004), $p->easting + $this->noise(0.004), $p->elevation + $this->noise(0.004));
+            $this->control[$name] = new Position(
+                $p->northing + $this->noise(0.004), $p->easting + $this->noise(0.004), $p->elevation + $this->noise(0.004),
+            );
         }
         $this->relist();
 
@@ -188,7 +226,9 @@ final class Setups
         $this->sights = array_map(function (ControlSight $s) use ($collimation, $index): ControlSight {
             $sight = $this->reading($this->true[$s->name]);
 
-            return $s->with(sight: $sight->turned(Angle::fromSeconds($collimation) / sin($sight->zenith))->lowered(Angle::fromSeconds($index)));
+            return $s->with(
+                sight: $sight->turned(Angle::fromSeconds($collimation) / sin($sight->zenith))->lowered(Angle::fromSeconds($index)),
+            );
         }, $this->sights);
 
         return $cause;
@@ -272,7 +312,10 @@ final class Setups
     private function measure(array $names, callable $where): void
     {
         foreach ($names as $name) {
-            $this->sights[] = new ControlSight($name, $this->control[$name], $this->reading($where($this->true[$name])), angleFactor: $this->oneFace ? M_SQRT2 : 1.0, oneFace: $this->oneFace);
+            $this->sights[] = new ControlSight(
+                $name, $this->control[$name], $this->reading($where($this->true[$name])), angleFactor: $this->oneFace ? M_SQRT2 : 1.0,
+                oneFace: $this->oneFace,
+            );
         }
     }
 
@@ -280,7 +323,10 @@ final class Setups
     private function reading(Position $mark, float $constant = 0.0, float $scale = 1.0, ?Position $axis = null, float $turn = 0.0): Sight
     {
         $axis ??= $this->axis;
-        $prism = new Position($mark->northing + $this->noise($this->accuracy->centring), $mark->easting + $this->noise($this->accuracy->centring), (float) $mark->elevation + 1.8 + $this->noise($this->accuracy->height));
+        $prism = new Position(
+            $mark->northing + $this->noise($this->accuracy->centring), $mark->easting + $this->noise($this->accuracy->centring),
+            (float) $mark->elevation + 1.8 + $this->noise($this->accuracy->height),
+        );
         [$slope, $zenith] = Field::light($axis, $prism);
 
         return Sight::reduce(new RawReading(
