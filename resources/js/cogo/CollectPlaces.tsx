@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { type Elevation, ElevationInput } from '../givens/ElevationInput';
@@ -10,6 +10,7 @@ import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
+import { figures, useShow } from '../plan/shown';
 import { drawnDesigns } from '../plan/things';
 import type { StageProps } from '../stage/stages';
 
@@ -37,7 +38,7 @@ const MOST_DRAWN = 5000;
 
 /** Many places of a drawing at once: counted and drawn before anything is made. */
 export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: CollectionKind; onClose: () => void }) {
-    const { project, points, control, designs, want, setWant, setFigure } = props;
+    const { project, points, control, designs, want, setWant } = props;
     const [like, setLike] = useState<{ ref: Schemas['ShapeRef']; words: string } | null>(null);
     const [lines, setLines] = useState<Schemas['ShapeRef'][]>([]);
     const [layerIds, setLayerIds] = useState<number[]>([]);
@@ -79,17 +80,11 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
         retry: false,
     });
     const found = ready && !preview.error ? preview.data : undefined;
-    useEffect(
-        () => setFigure(found ? { paths: [], places: dots(found.new, false).concat(dots(found.old, true)) } : null),
-        [found, setFigure],
+    useShow(
+        figures,
+        useMemo(() => (found ? { paths: [], places: dots(found.new, false).concat(dots(found.old, true)) } : null), [found]),
     );
-    useEffect(
-        () => () => {
-            setFigure(null);
-            setWant(null);
-        },
-        [setFigure, setWant],
-    );
+    useEffect(() => () => setWant(null), [setWant]);
     const words = COLLECTIONS.find(([k]) => k === kind)?.[1] ?? '';
     return (
         <TouchContext value={{ want, setWant }}>

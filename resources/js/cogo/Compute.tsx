@@ -5,6 +5,7 @@ import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { Failure, Notice } from '../parts/Notice';
 import type { PlanFigure } from '../plan/contract';
+import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 import { COLLECTIONS, type CollectionKind, CollectPlaces } from './CollectPlaces';
 import { bodyOf, type Draft, draftOf, emptyDraft } from './draft';
@@ -65,7 +66,7 @@ export function Compute({ grid, ...props }: StageProps & { grid: (close: () => v
 
 /** One computation, new or of a point that was made by it. */
 export function Computation(props: ComputationProps) {
-    const { project, points, control, spec, onClose, point, recipe, want, setWant, setFigure, chosen } = props;
+    const { project, points, control, spec, onClose, point, recipe, want, setWant, chosen } = props;
     const [draft, setDraft] = useState<Draft>(() => (recipe ? draftOf(recipe.construction) : emptyDraft(spec)));
     const [elevation, setElevation] = useState<Elevation>(recipe?.elevation ?? { rule: 'asMade', value: 0 });
     /** places decided otherwise than they are by themselves */
@@ -77,14 +78,11 @@ export function Computation(props: ComputationProps) {
     const own = recipe ? keyOf(recipe.letter, recipe.index) : null;
     const [moved, setMoved] = useState<string | null>(own);
     const kept = useMemo(() => keptOf(made, toggled, recipe ? moved : null), [made, toggled, moved, recipe]);
-    useEffect(() => setFigure(made ? figureOf(made, kept) : null), [made, kept, setFigure]);
-    useEffect(
-        () => () => {
-            setFigure(null);
-            setWant(null);
-        },
-        [setFigure, setWant],
+    useShow(
+        figures,
+        useMemo(() => (made ? figureOf(made, kept) : null), [made, kept]),
     );
+    useEffect(() => () => setWant(null), [setWant]);
     return (
         <TouchContext value={{ want, setWant }}>
             <form className="grid gap-4 p-4" aria-label={spec.words} onSubmit={(e) => e.preventDefault()}>

@@ -1,5 +1,5 @@
 import { Trash2 } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Schemas, StakeoutPoint } from '../api/client';
 import { DirectionInput } from '../givens/DirectionInput';
 import { type Elevation, ElevationInput } from '../givens/ElevationInput';
@@ -9,6 +9,7 @@ import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { Choice, LengthField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
+import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 import { formatDirection, formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
@@ -63,7 +64,7 @@ function keptOf(c: Construction): Kept {
 
 /** A plan drawn from nothing: a start, then leg by leg; closed by a crossing, or with its misclosure told. */
 export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () => void }) {
-    const { project, points, control, want, setWant, setFigure, of: sketched, onClose = () => undefined } = props;
+    const { project, points, control, want, setWant, of: sketched, onClose = () => undefined } = props;
     const units = useUnits();
     const named = { points, control };
     const [sketch, setSketch] = useState<Kept>(() => (sketched ? keptOf(sketched.recipe.construction) : remembered(project.id)));
@@ -92,27 +93,21 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
         (made?.solutions[0]?.places ?? []).flatMap((p, i) => (p.standsAs === null && !off.has(keyOf('A', i)) ? [keyOf('A', i)] : [])),
     );
     const kept = sketched ? new Set([own]) : listed;
-    useEffect(() => {
+    const figure = useMemo(() => {
         if (!made) {
-            setFigure(null);
-            return;
+            return null;
         }
         const [only] = made.solutions;
-        setFigure({
+        return {
             paths: (only?.drawn ?? []).map((d) => d.flat),
             places: [
                 ...(only?.places ?? []).map((p) => ({ easting: p.easting, northing: p.northing, label: p.word })),
                 ...(only?.drawn ?? []).slice(legs.length - 1, legs.length).map((d) => alongside(d, units)),
             ],
-        });
-    }, [made, legs.length, setFigure, units]);
-    useEffect(
-        () => () => {
-            setFigure(null);
-            setWant(null);
-        },
-        [setFigure, setWant],
-    );
+        };
+    }, [made, legs.length, units]);
+    useShow(figures, figure);
+    useEffect(() => () => setWant(null), [setWant]);
     const add = () => {
         if (leg && complete(leg)) {
             set({ legs: [...sketch.legs, leg] });

@@ -1,11 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { useGridLines } from '../api/hooks';
 import { KeepCollected } from '../cogo/CollectPlaces';
 import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
+import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 import { CorrectGrid } from './CorrectGrid';
 import { GridSource } from './GridSource';
@@ -13,21 +14,18 @@ import { KeptGrid } from './KeptGrid';
 
 type Line = Schemas['GridLineResource'];
 
+const NONE: Line[] = [];
+
 /** The building's grid: found in the drawing or typed, corrected by hand; its crossings become points. */
 export function GridLines({ onClose, ...props }: StageProps & { onClose: () => void }) {
-    const { project, want, setWant, setFigure } = props;
-    const kept = useGridLines(project.id).data ?? [];
+    const { project, want, setWant } = props;
+    const kept = useGridLines(project.id).data ?? NONE;
     const [found, setFound] = useState<Line[] | null>(null);
     const [separator, setSeparator] = useState('');
     const shown = found ?? kept;
-    useEffect(() => setFigure(shown.length > 0 ? { paths: shown.map(pathOf), places: shown.flatMap(namesOf) } : null), [shown, setFigure]);
-    useEffect(
-        () => () => {
-            setFigure(null);
-            setWant(null);
-        },
-        [setFigure, setWant],
-    );
+    const figure = useMemo(() => (shown.length > 0 ? { paths: shown.map(pathOf), places: shown.flatMap(namesOf) } : null), [shown]);
+    useShow(figures, figure);
+    useEffect(() => () => setWant(null), [setWant]);
     const collection = { kind: 'gridCrossings', separator } as const;
     const crossings = useQuery({
         queryKey: [project.id, 'collection', collection, kept],

@@ -8,7 +8,7 @@ import { FieldBook } from '../fieldbook/FieldBook';
 import { Plate } from '../instrument/Plate';
 import { Button } from '../parts/Button';
 import { Failure, Notice } from '../parts/Notice';
-import type { PlanFigure, Want } from '../plan/contract';
+import type { Want } from '../plan/contract';
 import { Plan } from '../plan/Plan';
 import { type SnapKind, USUAL_SNAPS } from '../plan/snap';
 import { HandOver } from '../reports/HandOver';
@@ -94,8 +94,6 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const [practising, setPractising] = usePractising();
     const [want, setWant] = useState<Want | null>(null);
     const [snaps, setSnaps] = useState<ReadonlySet<SnapKind>>(USUAL_SNAPS);
-    const [figure, setFigure] = useState<PlanFigure | null>(null);
-    const [only, setOnly] = useState<ReadonlySet<number> | null>(null);
     const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
     const [changesOf, setChangesOf] = useState<number | null>(null);
     useEffect(() => {
@@ -121,8 +119,6 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         setWant,
         snaps,
         setSnaps,
-        setFigure,
-        setOnly,
         chosen,
         setChosen,
         changesOf,
@@ -163,13 +159,11 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
             <div className="relative min-h-0" style={{ gridArea: 'plan' }}>
                 <Plan
                     {...props}
-                    points={only && stage === 'prepare' ? props.points.filter((p) => only.has(p.id)) : props.points}
                     changesOf={stage === 'prepare' ? changesOf : null}
                     stage={stage}
                     loading={loading}
                     theme={theme}
                     want={stage === 'prepare' || stage === 'set-up' ? want : null}
-                    figure={stage === 'prepare' || stage === 'set-up' ? figure : null}
                     poleCanBeDragged={practising}
                     onChoosePoint={choosePoint}
                     onPoleDragged={(place) =>

@@ -40,7 +40,6 @@ export function Prepare(props: StageProps) {
     );
     const choose = (to: string) => {
         props.setWant(null);
-        props.setFigure(null);
         setSearch((s) => {
             s.set('do', to);
             return s;

@@ -13,13 +13,14 @@ import {
 } from '../api/client';
 import { useCodes, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import type { LabelChoice, PlanEvents, PlanFigure, PlanPlace, Want } from './contract';
+import type { LabelChoice, PlanEvents, PlanPlace, Want } from './contract';
 import { Inverse } from './Inverse';
 import { contentOf, PlanMap } from './PlanMap';
 import { PlanTools } from './PlanTools';
 import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
+import { figures, onlyPoints, useShown } from './shown';
 import type { SnapKind, Spot } from './snap';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 import { drawnDesigns, otherDesign, thingsOf } from './things';
@@ -40,7 +41,6 @@ export interface PlanProps {
     theme: string;
     want: Want | null;
     snaps: ReadonlySet<SnapKind>;
-    figure: PlanFigure | null;
     chosen: ReadonlySet<number>;
     setChosen: (chosen: ReadonlySet<number>) => void;
     /** the revision whose changes are drawn over the plan */
@@ -51,7 +51,10 @@ export interface PlanProps {
 }
 
 export function Plan(props: PlanProps) {
-    const { project, control, designs, points, marks, live, stage, target, want } = props;
+    const { project, control, designs, marks, live, stage, target, want } = props;
+    const figure = useShown(figures);
+    const only = useShown(onlyPoints);
+    const points = useMemo(() => (only ? props.points.filter((p) => only.has(p.id)) : props.points), [only, props.points]);
     const picking = want?.picking ?? null;
     const element = useRef<HTMLDivElement>(null);
     const plan = useRef<PlanMap | null>(null);
@@ -164,7 +167,7 @@ export function Plan(props: PlanProps) {
     const station = live?.elsewhere ? null : project.setup;
     const aim = points.find((p) => p.id === target) ?? null;
     const pole = live?.pole ?? null;
-    const stale = props.figure?.standsAnew === true;
+    const stale = figure?.standsAnew === true;
     useEffect(
         () => (stale ? plan.current?.showMoving(null, null, null) : plan.current?.showMoving(station, pole, pole ? aim : null)),
         [station, pole, aim, stale],
@@ -197,7 +200,7 @@ export function Plan(props: PlanProps) {
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
     }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
-    useEffect(() => plan.current?.showFigure(props.figure), [props.figure]);
+    useEffect(() => plan.current?.showFigure(figure), [figure]);
     useEffect(() => {
         const next = (e: KeyboardEvent) => {
             const typing = e.target instanceof HTMLElement && e.target.matches('input, textarea, select');

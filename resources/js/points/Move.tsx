@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { useDeed, useGridLines } from '../api/hooks';
 import { DirectionInput } from '../givens/DirectionInput';
@@ -12,6 +12,7 @@ import { Button } from '../parts/Button';
 import { AngleField, Choice, LengthField, NumberField } from '../parts/Field';
 import { Deviation, Length, SmallAngle } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
+import { figures, useShow } from '../plan/shown';
 import type { DeedProps } from '../stage/deed';
 
 type Body = Schemas['Move'];
@@ -29,7 +30,7 @@ const KINDS: [Body['kind'] | 'fromTo' | 'byDirections', string][] = [
 
 /** Points moved, turned, scaled, mirrored or fitted: drawn where they would be before they are moved. */
 export function Move(props: DeedProps) {
-    const { project, points, control, those, onDone, want, setWant, setFigure } = props;
+    const { project, points, control, those, onDone, want, setWant } = props;
     const named = { points, control };
     const gridLines = useGridLines(project.id).data ?? [];
     const [kind, setKind] = useState<(typeof KINDS)[number][0]>('shift');
@@ -77,16 +78,16 @@ export function Move(props: DeedProps) {
         retry: false,
     });
     const shown = ready && !preview.error ? preview.data : undefined;
-    useEffect(() => {
+    const figure = useMemo(() => {
         const places = shown?.places ?? [];
         const drawn = Array.from({ length: Math.min(places.length / 2, 3000) }, (_, i) => ({
             easting: places[2 * i] ?? 0,
             northing: places[2 * i + 1] ?? 0,
             label: '',
         }));
-        setFigure(shown ? { paths: [], places: drawn } : null);
-    }, [shown, setFigure]);
-    useEffect(() => () => setFigure(null), [setFigure]);
+        return shown ? { paths: [], places: drawn } : null;
+    }, [shown]);
+    useShow(figures, figure);
     const move = useDeed(project.id, () => ask(api.POST('/api/v1/projects/{project}/moving', { ...path, body })));
     return (
         <TouchContext value={{ want, setWant }}>

@@ -10,6 +10,7 @@ import { TextField } from '../parts/Field';
 import { Coordinates, Length } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
 import { useAskedDeed } from '../parts/useAskedDeed';
+import { onlyPoints, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 import { ChosenBar } from './ChosenBar';
 import { EVERYTHING, type Filter, FilterFields, filterOf, sharedNames } from './filter';
@@ -89,10 +90,11 @@ export function Points(props: StageProps) {
     }, [sorted, query, filter, points]);
     const shared = useMemo(() => sharedNames(points), [points]);
     // The plan shows what the list shows.
-    const { setOnly } = props;
     const narrowed = listed.length < points.length;
-    useEffect(() => setOnly(narrowed ? new Set(listed.map((p) => p.id)) : null), [narrowed, listed, setOnly]);
-    useEffect(() => () => setOnly(null), [setOnly]);
+    useShow(
+        onlyPoints,
+        useMemo(() => (narrowed ? new Set(listed.map((p) => p.id)) : null), [narrowed, listed]),
+    );
     const rows = useVirtualizer({ count: listed.length, getScrollElement: () => scroller.current, estimateSize: () => 62, overscan: 8 });
     if (recipe) {
         return <RecipeSheet {...props} point={recipe} onClose={() => setRecipe(null)} />;

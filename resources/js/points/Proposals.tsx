@@ -1,14 +1,17 @@
-import { useEffect, useState } from 'react';
-import { api, ask } from '../api/client';
+import { useMemo, useState } from 'react';
+import { api, ask, type Schemas } from '../api/client';
 import { useDeed, useProposals } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Length } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
+import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 
+const NONE: Schemas['Proposal'][] = [];
+
 /** Points whose source has changed: old place and new beside each other, adopted only when told. */
-export function Proposals({ project, setFigure }: StageProps) {
-    const proposals = useProposals(project.id).data ?? [];
+export function Proposals({ project }: StageProps) {
+    const proposals = useProposals(project.id).data ?? NONE;
     const [open, setOpen] = useState(false);
     const path = { params: { path: { project: project.id } } };
     const adopt = useDeed(project.id, (ids: number[]) =>
@@ -17,17 +20,17 @@ export function Proposals({ project, setFigure }: StageProps) {
     const leave = useDeed(project.id, (ids: number[]) =>
         ask(api.POST('/api/v1/projects/{project}/recipes-dropping', { ...path, body: { ids } })),
     );
-    useEffect(() => {
+    const figure = useMemo(() => {
         if (!open) {
-            return;
+            return null;
         }
         const moves = proposals.flatMap((p) => (p.proposed ? [{ ...p, proposed: p.proposed }] : []));
-        setFigure({
+        return {
             paths: moves.map((p) => [p.now.easting, p.now.northing, p.proposed.easting, p.proposed.northing]),
             places: moves.map((p) => ({ easting: p.proposed.easting, northing: p.proposed.northing, label: `${p.name}, new` })),
-        });
-        return () => setFigure(null);
-    }, [open, proposals, setFigure]);
+        };
+    }, [open, proposals]);
+    useShow(figures, figure);
     if (proposals.length === 0) {
         return null;
     }

@@ -7,6 +7,7 @@ import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Coordinates, Deviation } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
+import { figures, useShow } from '../plan/shown';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { CheckShot } from './CheckShot';
@@ -157,16 +158,10 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
         ),
     );
     const [key] = useState(newKey);
-    const { setFigure, setWant } = props;
+    const { setWant } = props;
     const evidence = useMemo(() => evidenceOf(state, control), [state, control]);
-    useEffect(() => setFigure(evidence?.figure ?? null), [evidence, setFigure]);
-    useEffect(
-        () => () => {
-            setFigure(null);
-            setWant(null);
-        },
-        [setFigure, setWant],
-    );
+    useShow(figures, evidence?.figure ?? null);
+    useEffect(() => () => setWant(null), [setWant]);
     return (
         <Sheet
             title="Set up"

@@ -8,6 +8,7 @@ import { Choice } from '../parts/Field';
 import { Deviation } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
 import type { PlanFigure } from '../plan/contract';
+import { figures, useShow } from '../plan/shown';
 import { drawnDesigns } from '../plan/things';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
@@ -30,7 +31,7 @@ interface Place {
 
 /** Before setting up: a ghost instrument on the plan, what it would see, and how well it would serve the work. */
 export function WhereToStand(props: StageProps & { onDone: () => void }) {
-    const { project, designs, control, points, setWant, setFigure, onDone } = props;
+    const { project, designs, control, points, setWant, onDone } = props;
     const own = useId();
     const units = useUnits();
     const lists = useWorklists(project.id);
@@ -39,11 +40,8 @@ export function WhereToStand(props: StageProps & { onDone: () => void }) {
     const [ghost, setGhost] = useState<Place | null>(null);
     useEffect(() => {
         setWant({ id: own, picking: 'place', onTake: ({ place }) => setGhost(place) });
-        return () => {
-            setWant(null);
-            setFigure(null);
-        };
-    }, [own, setWant, setFigure]);
+        return () => setWant(null);
+    }, [own, setWant]);
     const here = useQuery({
         queryKey: [project.id, 'stand-here', ghost, walls, list],
         enabled: ghost !== null,
@@ -62,7 +60,7 @@ export function WhereToStand(props: StageProps & { onDone: () => void }) {
         () => ({ ...standFigure(ghost, here.data ?? null, raster, control, (m) => formatDeviation(m, units.length)), onMoved: setGhost }),
         [ghost, here.data, raster, control, units.length],
     );
-    useEffect(() => setFigure(figure), [figure, setFigure]);
+    useShow(figures, figure);
     const best = useMemo(() => bestOf(raster), [raster]);
     const layers = drawnDesigns(designs).flatMap((d) => d.layers.filter((l) => l.count > 0));
     return (

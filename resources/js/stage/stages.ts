@@ -1,5 +1,5 @@
 import type { ControlPoint, Design, Live, Mark, Project, StakeoutPoint } from '../api/client';
-import type { PlanFigure, Want } from '../plan/contract';
+import type { Want } from '../plan/contract';
 import type { SnapKind } from '../plan/snap';
 
 export const STAGES = [
@@ -28,10 +28,6 @@ export interface StageProps {
     /** kinds of spots that are offered */
     snaps: ReadonlySet<SnapKind>;
     setSnaps: (snaps: ReadonlySet<SnapKind>) => void;
-    /** worked out, drawn before it is kept */
-    setFigure: (figure: PlanFigure | null) => void;
-    /** only these points are drawn; null for all */
-    setOnly: (only: ReadonlySet<number> | null) => void;
     /** points chosen, by id */
     chosen: ReadonlySet<number>;
     setChosen: (chosen: ReadonlySet<number>) => void;

@@ -9,6 +9,8 @@ import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { Length } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
+import type { PlanFigure } from '../plan/contract';
+import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 
 type List = Schemas['WorklistResource'];
@@ -59,8 +61,10 @@ function Counts({ list, byId }: { list: List; byId: Map<number, StakeoutPoint> }
     );
 }
 
-function OpenList({ project, points, control, list, byId, setFigure }: StageProps & { list: List; byId: Map<number, StakeoutPoint> }) {
+function OpenList({ project, points, control, list, byId }: StageProps & { list: List; byId: Map<number, StakeoutPoint> }) {
     const [from, setFrom] = useState<GivenPlace | null>(null);
+    const [way, setWay] = useState<PlanFigure | null>(null);
+    useShow(figures, way);
     const [walked, setWalked] = useState<{ length: number; was: number } | null>(null);
     const path = { params: { path: { project: project.id, list: list.id } } };
     const change = useDeed(project.id, (pointIds: number[]) =>
@@ -110,14 +114,10 @@ function OpenList({ project, points, control, list, byId, setFigure }: StageProp
                 <Button busy={print.isPending} onClick={() => print.mutate(undefined)} icon={<Printer />}>
                     Sheet for the field
                 </Button>
-                <Button onClick={() => setFigure({ paths: [there.flatMap((p) => [p.easting, p.northing])], places: [] })}>
+                <Button onClick={() => setWay({ paths: [there.flatMap((p) => [p.easting, p.northing])], places: [] })}>
                     Show the walk
                 </Button>
-                <Button
-                    busy={remove.isPending}
-                    onClick={() => remove.mutate(undefined, { onSuccess: () => setFigure(null) })}
-                    icon={<Trash2 />}
-                >
+                <Button busy={remove.isPending} onClick={() => remove.mutate(undefined)} icon={<Trash2 />}>
                     Delete the list
                 </Button>
             </div>
