@@ -58,7 +58,7 @@ static_checks() {
 }
 
 # The sample is the same while the code is: fourteen changes, one in each folder. Its bar is low, so that a good change is not stopped by the luck of the draw.
-# It lists what survived; php scripts/mutations.php 20 Setup looks at a folder more closely.
+# It lists what survived; php scripts/mutations.php 20 Setups looks at a folder more closely.
 mutations() {
     if php scripts/mutations.php; then
         passed=$((passed + 1))

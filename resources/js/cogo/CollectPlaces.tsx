@@ -97,7 +97,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                     <>
                         <PieceInput
                             label={like ? `Like this one: ${like.words}` : 'Touch one of them'}
-                            taken={like ? 1 : 0}
+                            taken={like ? [like.ref] : []}
                             onTake={(ref, said) => {
                                 setLike({ ref, words: said });
                                 setAttribute('');
@@ -119,7 +119,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                 )}
                 {byLines && (
                     <div className="flex flex-wrap items-center gap-2">
-                        <PieceInput label="Touch lines" taken={lines.length} several onTake={(ref) => setLines((now) => [...now, ref])} />
+                        <PieceInput label="Touch lines" taken={lines} several onTake={(ref) => setLines((now) => [...now, ref])} />
                         {lines.length > 0 && (
                             <Button onClick={() => setLines(lines.slice(0, -1))}>Without the last of {lines.length}</Button>
                         )}

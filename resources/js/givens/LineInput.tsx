@@ -3,10 +3,13 @@ import type { Schemas } from '../api/client';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField } from '../parts/Field';
+import { pieces, useShow } from '../plan/shown';
 import { DirectionInput } from './DirectionInput';
 import type { GivenLine, GivenPlace, GivenPolyline, Named } from './given';
 import { PlaceInput } from './PlaceInput';
 import { useTouch } from './touch';
+
+const NONE: Schemas['ShapeRef'][] = [];
 
 type GridLine = Schemas['GridLineResource'];
 
@@ -60,7 +63,9 @@ export function LineInput({ label, value, onValue, gridLines, ...named }: LinePr
                     onValue(null);
                 }}
             />
-            {way === 'shape' && <PieceInput label={`${label}: touch it`} taken={part.shape ? 1 : 0} onTake={(shape) => give({ shape })} />}
+            {way === 'shape' && (
+                <PieceInput label={`${label}: touch it`} taken={part.shape ? [part.shape] : NONE} onTake={(shape) => give({ shape })} />
+            )}
             {way === 'grid' && (
                 <Choice
                     label="Grid line"
@@ -101,7 +106,8 @@ export function PieceInput({
     onTake,
 }: {
     label: string;
-    taken: number;
+    /** drawn on the plan as long as they are taken */
+    taken: readonly Schemas['ShapeRef'][];
     /** waits for more after the first */
     several?: boolean;
     onTake: (piece: Schemas['ShapeRef'], words: string) => void;
@@ -111,6 +117,7 @@ export function PieceInput({
     const active = want?.id === own;
     const latest = useRef(onTake);
     latest.current = onTake;
+    useShow(pieces, taken.length > 0 ? taken : null);
     return (
         <Button
             pressed={active}
@@ -131,7 +138,7 @@ export function PieceInput({
                 )
             }
         >
-            {active ? 'Touch it on the plan…' : taken > 0 ? `${label} again` : label}
+            {active ? 'Touch it on the plan…' : taken.length > 0 ? `${label} again` : label}
         </Button>
     );
 }
@@ -146,7 +153,7 @@ export function ChainInput({ value, onValue, ...named }: ChainProps) {
     const chain: GivenPolyline = value ?? {};
     const [byPlaces, setByPlaces] = useState((chain.places?.length ?? 0) > 0);
     const [latestPlace, setLatestPlace] = useState<GivenPlace | null>(null);
-    const shapes = chain.shapes ?? [];
+    const shapes = chain.shapes ?? NONE;
     const places = chain.places ?? [];
     return (
         <fieldset className="grid gap-2 border-l-2 border-rule pl-3">
@@ -175,7 +182,7 @@ export function ChainInput({ value, onValue, ...named }: ChainProps) {
             ) : (
                 <PieceInput
                     label={chain.connected ? 'Touch the line' : 'Touch the pieces'}
-                    taken={shapes.length}
+                    taken={shapes}
                     several={!chain.connected}
                     onTake={(piece) => onValue({ ...chain, shapes: chain.connected ? [piece] : [...shapes, piece] })}
                 />

@@ -63,7 +63,13 @@ export function SidedAngle({ of, side, none = 'not checked' }: Of & { side: Side
 /** In a narrow table the word stands under its figure. */
 const WithSide = ({ figure, word }: SidedFigure) => (
     <>
-        <span className="figure">{figure}</span> {word && <span className="side">{word}</span>}
+        <span className="figure">{figure}</span>
+        {word && (
+            <>
+                {' '}
+                <span className="side">{word}</span>
+            </>
+        )}
     </>
 );
 

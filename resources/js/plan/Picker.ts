@@ -12,7 +12,8 @@ const SAME_TOUCH_PX = 4;
 
 /** Finds what a touch means, and shows it beforehand: a spot of a drawing, a line or arc, a point, or any place. */
 export class Picker {
-    picking: Picking = null;
+    /** what the next touch is for */
+    private wanted: Picking = null;
     snaps: ReadonlySet<SnapKind> = USUAL_SNAPS;
     snap = new SnapIndex([]);
     /** spots within reach of the pointer, and which of them is offered */
@@ -24,6 +25,18 @@ export class Picker {
         private readonly reach: () => number,
         private readonly thingAt: (e: MapBrowserEvent) => PlanThing | null,
     ) {}
+
+    get picking(): Picking {
+        return this.wanted;
+    }
+
+    /** What was offered for another touch is offered no longer. */
+    set picking(wanted: Picking) {
+        if (wanted !== this.wanted) {
+            this.forget();
+            this.wanted = wanted;
+        }
+    }
 
     pointed(e: MapBrowserEvent): void {
         if (this.picking === 'spot' || this.picking === 'place') {

@@ -20,7 +20,7 @@ import { PlanTools } from './PlanTools';
 import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
-import { figures, onlyPoints, useShown } from './shown';
+import { figures, onlyPoints, pieces, useAllShown, useShown } from './shown';
 import type { SnapKind, Spot } from './snap';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 import { drawnDesigns, otherDesign, thingsOf } from './things';
@@ -54,6 +54,7 @@ export function Plan(props: PlanProps) {
     const { project, control, designs, marks, live, stage, target, want } = props;
     const figure = useShown(figures);
     const only = useShown(onlyPoints);
+    const touchedPieces = useAllShown(pieces);
     const points = useMemo(() => (only ? props.points.filter((p) => only.has(p.id)) : props.points), [only, props.points]);
     const picking = want?.picking ?? null;
     const element = useRef<HTMLDivElement>(null);
@@ -157,6 +158,8 @@ export function Plan(props: PlanProps) {
     useEffect(() => plan.current?.showMeasured((inverse ?? []).map((spot) => ({ northing: spot.y, easting: spot.x }))), [inverse]);
     const quiet = stage !== 'prepare';
     useEffect(() => plan.current?.showLayers(layers, quiet), [layers, quiet]);
+    // Their chords are those of the layers, so both must be there.
+    useEffect(() => layers && plan.current?.showPieces(touchedPieces.flat()), [layers, touchedPieces]);
 
     const things = useMemo(
         () => thingsOf(control, points, marks, stage, target, labels, project.units, props.chosen, codes),

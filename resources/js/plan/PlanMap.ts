@@ -11,6 +11,7 @@ import type MapBrowserEvent from 'ol/MapBrowserEvent';
 import Projection from 'ol/proj/Projection';
 import VectorSource from 'ol/source/Vector';
 import View from 'ol/View';
+import type { Schemas } from '../api/client';
 import type { DrawnChange, DrawnLayer, PlanEvents, PlanFigure, PlanPlace } from './contract';
 import { Crowd, type PlacedThing } from './crowd';
 import { Dragging } from './Dragging';
@@ -38,6 +39,7 @@ export class PlanMap {
     private readonly things = new VectorSource();
     private readonly moving = new VectorSource();
     private readonly offered = new VectorSource();
+    private readonly taken = new VectorSource();
     private readonly changes = new VectorSource();
     private readonly measured = new VectorSource();
     private readonly figure = new VectorSource();
@@ -84,6 +86,7 @@ export class PlanMap {
                     style: (f) => (f.get('as') ? evidenceStyle(f, this.ink) : figureStyle(f, this.ink)),
                 }),
                 new VectorLayer({ source: this.measured, zIndex: 39, style: () => measuredStyle(this.ink) }),
+                new VectorLayer({ source: this.taken, zIndex: 39, style: () => spotStyle(this.ink) }),
                 new VectorLayer({ source: this.offered, zIndex: 40, style: () => spotStyle(this.ink) }),
             ],
         });
@@ -175,6 +178,17 @@ export class PlanMap {
             this.measured.addFeature(new Feature(new LineString(places.map((p) => [p.easting, p.northing]))));
         }
         this.measured.addFeatures(places.map((p) => new Feature(new Point([p.easting, p.northing]))));
+    }
+
+    /** Lines and arcs that were touched and are wanted for something. */
+    showPieces(pieces: readonly Schemas['ShapeRef'][]): void {
+        this.taken.clear(true);
+        for (const piece of pieces) {
+            const chords = this.picker.snap.chords(piece);
+            if (chords.length > 1) {
+                this.taken.addFeature(new Feature(new LineString(chords)));
+            }
+        }
     }
 
     /** What is being worked out. */

@@ -1,10 +1,12 @@
 import { useEffect, useId, useSyncExternalStore } from 'react';
+import type { Schemas } from '../api/client';
 import type { PlanFigure } from './contract';
 
 /** What stages say to the plan while they are there. The plan listens; the page between them holds nothing of it and is not drawn anew. */
 export class Shown<T> {
     private readonly said = new Map<string, T>();
     private readonly listeners = new Set<() => void>();
+    private everything: readonly T[] = [];
 
     /** Whoever spoke last is heard; null takes back what was said. */
     say(by: string, what: T | null): void {
@@ -12,12 +14,16 @@ export class Shown<T> {
         if (what !== null) {
             this.said.set(by, what);
         }
+        this.everything = [...this.said.values()];
         for (const tell of this.listeners) {
             tell();
         }
     }
 
-    readonly heard = (): T | null => [...this.said.values()].at(-1) ?? null;
+    readonly heard = (): T | null => this.everything.at(-1) ?? null;
+
+    /** What all say, in the order in which they spoke; the same array until one speaks again. */
+    readonly all = (): readonly T[] => this.everything;
 
     readonly listen = (tell: () => void): (() => void) => {
         this.listeners.add(tell);
@@ -31,11 +37,16 @@ export const figures = new Shown<PlanFigure>();
 /** Only these points are drawn. */
 export const onlyPoints = new Shown<ReadonlySet<number>>();
 
+/** Lines and arcs of the drawings that were touched for something: seen until they serve or are let go. */
+export const pieces = new Shown<readonly Schemas['ShapeRef'][]>();
+
 /** Says it as long as the part is there that says it. */
 export function useShow<T>(to: Shown<T>, what: T | null): void {
     const by = useId();
     useEffect(() => to.say(by, what), [to, by, what]);
     useEffect(() => () => to.say(by, null), [to, by]);
 }
+
+export const useAllShown = <T>(of: Shown<T>): readonly T[] => useSyncExternalStore(of.listen, of.all);
 
 export const useShown = <T>(of: Shown<T>): T | null => useSyncExternalStore(of.listen, of.heard);

@@ -113,7 +113,7 @@ export class SnapIndex {
     }
 
     /** The shape itself that lies under a place, as chords for the screen. */
-    chords(touched: Touched): [number, number][] {
+    chords(touched: Schemas['ShapeRef']): [number, number][] {
         const layer = this.layers.find((l) => l.id === touched.layerId);
         return layer ? chordsOfShape({ layer, shape: touched.shape }) : [];
     }
