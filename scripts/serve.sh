@@ -144,7 +144,7 @@ stop_all() {
 clear_leftovers() {
     local other f
     other="$(cat "$data/run/parlay.pid" 2>/dev/null || true)"
-    if [ -n "$other" ] && [ "$other" != $$ ] && tr '\0' ' ' < "/proc/$other/cmdline" 2>/dev/null | grep parlay >/dev/null; then
+    if [ -n "$other" ] && [ "$other" != $$ ] && { tr '\0' ' ' < "/proc/$other/cmdline"; } 2>/dev/null | grep parlay >/dev/null; then
         fail "Parlay is running on this data folder already. Stop it first, or choose another with --data."
     fi
     for f in "$data/run/"*.group; do

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
+use App\Control\ControlOrigin;
+use App\Control\Models\ControlPoint;
 use App\FieldBook\BookTime;
 use App\Instrument\LiveState;
 use App\Projects\Models\Project;
@@ -11,6 +13,7 @@ use App\Setups\Models\Setup;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Setups\CheckShot;
+use Parlay\Core\Setups\SightResidual;
 
 /** The check shots on the setup that holds, and whether it still does. */
 final class CheckShots
@@ -22,7 +25,7 @@ final class CheckShots
     {
         $setup = $project->currentSetup()->first();
         if ($setup === null) {
-            return new CheckShotsTaken([], null, 'Nothing is set up yet.', null);
+            return new CheckShotsTaken([], null, 'Nothing is set up yet.', null, null);
         }
         $checks = self::judged($project, $setup);
         $last = end($checks) ?: null;
@@ -37,7 +40,7 @@ final class CheckShots
                     .'in doubt.',
         };
 
-        return new CheckShotsTaken($checks, $last?->shot->holds, $verdict, self::due($project, $last));
+        return new CheckShotsTaken($checks, $last?->shot->holds, $verdict, self::due($project, $last), self::offered($project, $setup, $last));
     }
 
     /** @return list<CheckShotTaken> in the order taken */
@@ -57,6 +60,17 @@ final class CheckShots
 
             return new CheckShotTaken($m->id, $m->at, $m->name, $judged);
         })->values()->all();
+    }
+
+    /** A mark proves most that the setup did not use and that was not just checked; never the one that is stood on. */
+    private static function offered(Project $project, Setup $setup, ?CheckShotTaken $last): ?int
+    {
+        $used = array_column(array_filter($setup->found()->residuals, static fn (SightResidual $r) => $r->isUsed()), 'name');
+        $rank = static fn (ControlPoint $c): int => 4 * (int) ($c->origin === ControlOrigin::Station)
+            + 2 * (int) in_array($c->name, $used, true)
+            + (int) ($c->name === $last?->name);
+
+        return $project->controlPoints()->where('name', '!=', $setup->station_name)->orderBy('id')->get()->sortBy($rank)->first()?->id;
     }
 
     private static function due(Project $project, ?CheckShotTaken $last): ?string

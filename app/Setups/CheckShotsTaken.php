@@ -10,7 +10,7 @@ final readonly class CheckShotsTaken
 {
     /**
      * holds: whether the setup still holds by its last check; null where none was taken. due: why a check is asked for now; null where
-     * none is.
+     * none is. offered: the control point that would prove most, by id; null where there is none but the one that is stood on.
      *
      * @param  list<CheckShotTaken>  $checks
      */
@@ -20,5 +20,6 @@ final readonly class CheckShotsTaken
         public ?bool $holds,
         public string $verdict,
         public ?string $due,
+        public ?int $offered,
     ) {}
 }

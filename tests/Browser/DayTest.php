@@ -79,12 +79,12 @@ final class DayTest extends TestCase
             ->fill('Temperature, °C', '18');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
             $this->walkTo($s, $mark);
-            $s->choose('Next sight', $mark)->press("Measure $mark")->see('raw: Hz');
+            $s->choose('Next sight', $mark)->press("Measure $mark")->see("$mark plan, height");
             self::assertTrue(Running::until(fn () => in_array(
                 $mark, array_column(self::$parlay->ask('GET', "/projects/$id/setup")['draft']['sights'] ?? [], 'name'), true,
             ), 10));
         }
-        $s->see('CP3 another round')->see('Standard deviation')->press('Accept this setup')->see('Not checked yet');
+        $s->see('CP3 plan, height')->see('Standard deviation')->press('Accept this setup')->see('Not checked yet');
 
         // A mark before the check is asked about.
         $s->open("/p/$id/stake")->press('Nearest not yet done')->see('left');

@@ -106,7 +106,7 @@ final class SetupTest extends TestCase
         $this->measureInto($s, $id, 'CP2', 'Backsight');
         $s->see('The residuals are such')->doNotSee('cannot be checked with one sight');
         // Both come out too high alike: the tape was misread, and the height that fits is taken at one touch.
-        $s->fill('Instrument height', '1.55')
+        $s->press('Change')->fill('Instrument height', '1.55')
             ->see('too high alike: the instrument height')
             ->pressStarting('The tape says')
             ->doNotSee('too high alike')
@@ -114,8 +114,7 @@ final class SetupTest extends TestCase
         self::assertEqualsWithDelta(
             self::$parlay->ask('GET', '/practice')['tripod']['height'], $this->setupOf($id)['draft']['instrumentHeight'], 0.006,
         );
-        $s->press('Another way')
-            ->press('Given direction')
+        $s->press('Given direction')
             ->see('nothing checks it')
             ->fill('Direction from here to the mark', '12 30 00')
             ->see('= 12°30′00″');
@@ -159,7 +158,7 @@ final class SetupTest extends TestCase
         // The page is reloaded while the instrument measures: the sight comes into the setup all the same.
         $s->see('linked')->press('Measure CP5')->see('touch to cancel')->open("/p/$id/set-up");
         self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['sights']) === 4, 20), $s->text());
-        $s->see('the tape reads')->see('CP5 another round')->press('Accept this setup')->see('Not checked yet');
+        $s->see('the tape reads')->see('CP5 plan, height')->press('Accept this setup')->see('Not checked yet');
         $this->standOn($id, 'CP4');
         $s->choose('Control point', 'CP4')->press('Check CP4')->see('The setup holds');
         $s->press('Knock')->press('Check CP4')->see('The setup no longer holds');

@@ -9,6 +9,7 @@ import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, TextField } from '../parts/Field';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { figures, useShow } from '../plan/shown';
 import { drawnDesigns } from '../plan/things';
@@ -228,15 +229,11 @@ export function KeepCollected({
                     {keep.data.standing > 0 && ` ${keep.data.standing} stood already.`}
                 </Notice>
             )}
-            <Button
-                kind="primary"
-                className="justify-self-end"
-                busy={keep.isPending}
-                disabled={count === 0}
-                onClick={() => keep.mutate(undefined)}
-            >
-                Make {count} points
-            </Button>
+            <NextStep>
+                <Button kind="primary" busy={keep.isPending} disabled={count === 0} onClick={() => keep.mutate(undefined)}>
+                    Make {count} points
+                </Button>
+            </NextStep>
         </div>
     );
 }

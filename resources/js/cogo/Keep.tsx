@@ -5,6 +5,7 @@ import { useDeed } from '../api/hooks';
 import type { Elevation } from '../givens/ElevationInput';
 import { Button } from '../parts/Button';
 import { Choice, TextField } from '../parts/Field';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { seenOf } from '../parts/seen';
 import type { Construction } from './draft';
@@ -85,22 +86,23 @@ function KeepPoints({ project, spec, made, construction, elevation, kept, onKept
             </div>
             <Failure of={keep.error} />
             {drawn && <KeepLines project={project} construction={construction} />}
-            <Button
-                kind="primary"
-                className="justify-self-end"
-                busy={keep.isPending}
-                disabled={kept.size === 0 || (!several && name.trim() === '')}
-                onClick={() =>
-                    keep.mutate(undefined, {
-                        onSuccess: (result) => {
-                            setOwn(null);
-                            onKept(keptWords(result));
-                        },
-                    })
-                }
-            >
-                {several ? `Keep ${kept.size} points` : `Keep ${name}`}
-            </Button>
+            <NextStep>
+                <Button
+                    kind="primary"
+                    busy={keep.isPending}
+                    disabled={kept.size === 0 || (!several && name.trim() === '')}
+                    onClick={() =>
+                        keep.mutate(undefined, {
+                            onSuccess: (result) => {
+                                setOwn(null);
+                                onKept(keptWords(result));
+                            },
+                        })
+                    }
+                >
+                    {several ? `Keep ${kept.size} points` : `Keep ${name}`}
+                </Button>
+            </NextStep>
         </div>
     );
 }
@@ -157,15 +159,16 @@ function KeepRecipe({ project, construction, elevation, kept, onClose, point }: 
                 <Notice kind="caution">{point.name} has been staked. Its stakes keep the design they were staked to.</Notice>
             )}
             <Failure of={change.error} />
-            <Button
-                kind="primary"
-                className="justify-self-end"
-                busy={change.isPending}
-                disabled={kept.size !== 1}
-                onClick={() => change.mutate(undefined, { onSuccess: onClose })}
-            >
-                Keep {point.name} so
-            </Button>
+            <NextStep>
+                <Button
+                    kind="primary"
+                    busy={change.isPending}
+                    disabled={kept.size !== 1}
+                    onClick={() => change.mutate(undefined, { onSuccess: onClose })}
+                >
+                    Keep {point.name} so
+                </Button>
+            </NextStep>
         </div>
     );
 }

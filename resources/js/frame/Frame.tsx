@@ -1,5 +1,5 @@
 import { ChevronsLeft, ChevronsRight } from 'lucide-react';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { api, ask, Problem } from '../api/client';
 import { turnTo, useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
@@ -7,6 +7,7 @@ import { Control } from '../control/Control';
 import { FieldBook } from '../fieldbook/FieldBook';
 import { Plate } from '../instrument/Plate';
 import { Button } from '../parts/Button';
+import { BarContext, StepBar } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import type { Want } from '../plan/contract';
 import { Plan } from '../plan/Plan';
@@ -91,11 +92,16 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const live = useLive(id, target, FIELD_STAGES.includes(stage));
     const [theme, setTheme] = useState(storedTheme);
     const [folded, setFolded] = useState(false);
+    const [bar, setBar] = useState<HTMLElement | null>(null);
     const [practising, setPractising] = usePractising();
     const [want, setWant] = useState<Want | null>(null);
     const [snaps, setSnaps] = useState<ReadonlySet<SnapKind>>(USUAL_SNAPS);
     const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
     const [changesOf, setChangesOf] = useState<number | null>(null);
+    // A stage begins at its top, wherever the one before was scrolled to.
+    const scroller = useRef<HTMLDivElement>(null);
+    const part = `${stage} ${search.get('do')}`;
+    useEffect(() => void (part && scroller.current?.scrollTo(0, 0)), [part]);
     useEffect(() => {
         void api.POST('/api/v1/projects/{project}/open', { params: { path: { project: id } } }).catch(() => undefined);
     }, [id]);
@@ -183,9 +189,12 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
             >
                 <SheetEdge />
                 {folded ? null : (
-                    <div className="@container min-h-0 flex-1 scroll-pt-14 overflow-auto">
-                        {loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}
-                    </div>
+                    <>
+                        <div ref={scroller} className="@container min-h-0 flex-1 scroll-pt-14 overflow-auto">
+                            <BarContext value={bar}>{loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}</BarContext>
+                        </div>
+                        <StepBar ref={setBar} />
+                    </>
                 )}
                 <Button
                     kind="bare"

@@ -61,12 +61,12 @@ export function Prepare(props: StageProps) {
                 </Button>
                 <UndoBar project={project} />
             </div>
-            <Tabs.List className="flex border-b-2 border-ink px-4" aria-label="What to prepare">
+            <Tabs.List className="sticky top-0 z-[9] flex border-b-2 border-ink bg-sheet pr-14 pl-2" aria-label="What to prepare">
                 {TABS.map(([value, word]) => (
                     <Tabs.Trigger
                         key={value}
                         value={value}
-                        className="min-h-12 flex-1 cursor-pointer px-1 font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
+                        className="min-h-12 flex-1 cursor-pointer text-[0.92rem] font-semibold data-[state=active]:bg-ink data-[state=active]:text-sheet"
                     >
                         {word}
                     </Tabs.Trigger>

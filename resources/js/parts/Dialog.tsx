@@ -1,5 +1,8 @@
+import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
+import { Button } from './Button';
+import { BarContext, StepBar } from './NextStep';
 
 interface Props {
     open: boolean;
@@ -9,17 +12,28 @@ interface Props {
     wide?: boolean;
 }
 
+/** A question or a form before everything else. A touch beside it closes nothing, so that nothing typed is lost by it; Escape and the cross do. */
 export function Dialog({ open, onClose, title, children, wide }: Props) {
+    const [bar, setBar] = useState<HTMLElement | null>(null);
     return (
         <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
             <Radix.Portal>
                 <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
                 <Radix.Content
                     aria-describedby={undefined}
+                    onInteractOutside={(e) => e.preventDefault()}
                     className={`fixed top-1/2 left-1/2 z-50 flex max-h-[92vh] w-[94vw] -translate-x-1/2 -translate-y-1/2 flex-col border-2 border-ink bg-sheet ${wide ? 'max-w-5xl' : 'max-w-lg'}`}
                 >
-                    <Radix.Title className="border-b border-rule px-5 py-3 text-xl font-semibold">{title}</Radix.Title>
-                    <div className="min-h-0 overflow-auto px-5 py-4">{children}</div>
+                    <div className="flex items-center gap-2 border-b border-rule pr-1 pl-5">
+                        <Radix.Title className="min-w-0 flex-1 py-3 text-xl font-semibold [overflow-wrap:anywhere]">{title}</Radix.Title>
+                        <Radix.Close asChild>
+                            <Button kind="bare" aria-label="Close" icon={<X />} />
+                        </Radix.Close>
+                    </div>
+                    <div className="min-h-0 overflow-auto px-5 py-4">
+                        <BarContext value={bar}>{children}</BarContext>
+                    </div>
+                    <StepBar ref={setBar} />
                 </Radix.Content>
             </Radix.Portal>
         </Radix.Root>

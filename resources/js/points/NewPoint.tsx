@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
 import { api, ask } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { LengthField, TextField } from '../parts/Field';
 import { Coordinates } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import type { PlanTaken } from '../plan/contract';
 import { SnapChoice } from '../plan/SnapChoice';
@@ -13,6 +14,7 @@ import type { StageProps } from '../stage/stages';
 
 /** Making points by touch: the spot touched, its name, code and elevation, one after another. */
 export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
+    const form = useId();
     const [taken, setTaken] = useState<PlanTaken | null>(null);
     const clearTaken = () => setTaken(null);
     useEffect(() => setWant({ id: 'new-point', picking: 'spot', onTake: setTaken }), [setWant]);
@@ -48,6 +50,7 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
     };
     return (
         <form
+            id={form}
             className="grid gap-3 border-2 border-chalk p-3"
             aria-label="New point"
             onSubmit={(e) => {
@@ -86,14 +89,22 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
             </div>
             <SnapChoice snaps={snaps} onSnaps={setSnaps} />
             <Failure of={exact.error ?? make.error} />
-            <div className="flex justify-between gap-2">
+            <NextStep as="second">
                 <Button className="min-h-16" onClick={() => setWant(null)}>
                     Finish
                 </Button>
-                <Button kind="primary" type="submit" busy={make.isPending} disabled={!spot || !exact.data || name.trim() === ''}>
+            </NextStep>
+            <NextStep>
+                <Button
+                    kind="primary"
+                    type="submit"
+                    form={form}
+                    busy={make.isPending}
+                    disabled={!spot || !exact.data || name.trim() === ''}
+                >
                     Make {name}
                 </Button>
-            </div>
+            </NextStep>
         </form>
     );
 }

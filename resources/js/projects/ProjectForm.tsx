@@ -1,7 +1,8 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import type { Project, Units } from '../api/client';
 import { Button } from '../parts/Button';
 import { Choice, LengthField, TextField } from '../parts/Field';
+import { NextStep } from '../parts/NextStep';
 import { Failure } from '../parts/Notice';
 import { UnitsContext } from '../units/UnitsContext';
 
@@ -30,6 +31,7 @@ const START: Values = {
 
 /** Name, units and tolerances. Units change what is shown and nothing else. */
 export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
+    const form = useId();
     const [values, setValues] = useState<Values>(project ?? START);
     const [failure, setFailure] = useState<Error | null>(null);
     const [busy, setBusy] = useState(false);
@@ -47,7 +49,8 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
     };
     return (
         <form
-            className="grid gap-3 border-t-2 border-ink pt-4"
+            id={form}
+            className="grid gap-3"
             onSubmit={(e) => {
                 e.preventDefault();
                 void send();
@@ -129,14 +132,16 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
                 </div>
             </UnitsContext>
             <Failure of={failure} />
-            <div className="flex justify-end gap-3">
+            <NextStep as="second">
                 <Button className="min-h-16" onClick={onCancel}>
                     Cancel
                 </Button>
-                <Button kind="primary" type="submit" busy={busy}>
+            </NextStep>
+            <NextStep>
+                <Button kind="primary" type="submit" form={form} busy={busy}>
                     {submit}
                 </Button>
-            </div>
+            </NextStep>
         </form>
     );
 }

@@ -5,6 +5,7 @@ import { Link, Navigate, useNavigate } from 'react-router';
 import { api, ask, type Units } from '../api/client';
 import { useProjects } from '../api/hooks';
 import { Button } from '../parts/Button';
+import { Dialog } from '../parts/Dialog';
 import { Failure, Notice } from '../parts/Notice';
 import { PackButton, PackedIn } from './Packed';
 import { ProjectForm } from './ProjectForm';
@@ -70,14 +71,17 @@ export function Projects({ openLast }: { openLast: boolean }) {
             )}
             {projects.isPending && <p className="text-quiet">Looking for projects…</p>}
             {/* Nothing to press before the list stands: it would move away under the finger. */}
-            {!starting && !projects.isPending && <PackedIn />}
-            {projects.isPending ? null : starting ? (
-                <ProjectForm onSubmit={create} onCancel={() => setStarting(false)} submit="Start the project" />
-            ) : (
-                <Button kind="primary" className="justify-self-end" icon={<Plus />} onClick={() => setStarting(true)}>
-                    New project
-                </Button>
+            {!projects.isPending && (
+                <>
+                    <PackedIn />
+                    <Button kind="primary" className="justify-self-end" icon={<Plus />} onClick={() => setStarting(true)}>
+                        New project
+                    </Button>
+                </>
             )}
+            <Dialog open={starting} onClose={() => setStarting(false)} title="New project">
+                <ProjectForm onSubmit={create} onCancel={() => setStarting(false)} submit="Start the project" />
+            </Dialog>
         </main>
     );
 }

@@ -1,6 +1,7 @@
 import { api, ask, type ControlPoint, newKey } from '../api/client';
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Field';
+import { NextStep } from '../parts/NextStep';
 
 interface Props {
     label: string;
@@ -19,24 +20,32 @@ interface Props {
 /** Choosing a control point, turning to it, measuring it. A measurement on its way can be cancelled. */
 export function AimAt(props: Props) {
     return (
-        <div className="grid grid-cols-[1fr_auto] items-end gap-2">
+        <>
             <Choice
                 label={props.label}
                 value={String(props.chosen)}
                 onValue={(id) => props.onChoose(Number(id))}
                 options={props.control.map((c) => [String(c.id), `${c.name}${c.code ? ` (${c.code})` : ''}`] as const)}
             />
-            <Button onClick={props.onTurn} busy={props.turning}>
-                {props.turning ? 'Turning…' : 'Turn to it'}
-            </Button>
-            {props.measuring ? (
-                <CancelMeasuring project={props.project} />
-            ) : (
-                <Button kind={props.primary ? 'primary' : 'plain'} className="col-span-2 min-h-16" onClick={props.onMeasure}>
-                    {props.verb}
+            <NextStep as="second">
+                <Button className="min-h-16 px-3!" onClick={props.onTurn} busy={props.turning}>
+                    {props.turning ? 'Turning…' : 'Turn to it'}
                 </Button>
-            )}
-        </div>
+            </NextStep>
+            <NextStep as={props.primary ? 'first' : 'second'}>
+                {props.measuring ? (
+                    <CancelMeasuring project={props.project} />
+                ) : (
+                    <Button
+                        kind={props.primary ? 'primary' : 'plain'}
+                        className={`min-h-16 ${props.primary ? '' : 'px-3!'}`}
+                        onClick={props.onMeasure}
+                    >
+                        {props.verb}
+                    </Button>
+                )}
+            </NextStep>
+        </>
     );
 }
 

@@ -11,13 +11,17 @@ import { MarkResult } from './MarkResult';
 export function CheckShot({ project, control, marks }: StageProps) {
     const [chosen, setChosen] = useState<number | null>(null);
     const [result, setResult] = useState<Mark | null>(null);
-    const aim = control.find((c) => c.id === chosen) ?? control[0];
+    const judged = useChecks(project.id);
+    const others = control.filter((c) => c.name !== project.setup?.stationName);
+    const offered = judged.data?.offered ?? null;
+    const aim = others.find((c) => c.id === (chosen ?? offered)) ?? others[0];
     const turn = useDayDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
     const shoot = useDayDeed(project.id, async (controlId: number) => {
         setResult(null);
         setResult(markOf(await measure(project.id, { purpose: 'check', controlId, mark: {} })));
+        // What is offered next is another.
+        setChosen(null);
     });
-    const judged = useChecks(project.id);
     const checks = marks.filter((m) => m.kind === 'check' && m.setupId === project.setup?.id);
     return (
         <section className="grid gap-2 border-t-2 border-ink pt-2" aria-label="Check shot">
@@ -26,7 +30,7 @@ export function CheckShot({ project, control, marks }: StageProps) {
             {aim && (
                 <AimAt
                     label="Control point"
-                    control={control}
+                    control={others}
                     chosen={aim.id}
                     onChoose={setChosen}
                     onTurn={() => turn.mutate(aim.id)}
@@ -34,7 +38,7 @@ export function CheckShot({ project, control, marks }: StageProps) {
                     onMeasure={() => shoot.mutate(aim.id)}
                     measuring={shoot.isPending}
                     project={project.id}
-                    primary={checks.length === 0}
+                    primary={checks.length === 0 || (judged.data?.holds !== false && judged.data?.due != null)}
                     verb={`Check ${aim.name}`}
                 />
             )}

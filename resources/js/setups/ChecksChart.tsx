@@ -12,11 +12,20 @@ export function ChecksChart({ checks }: { checks: Schemas['CheckShotsTaken'] }) 
     const list = checks.checks;
     return (
         <div className="grid gap-2" data-holds={String(checks.holds)}>
-            <Notice kind={checks.holds === false ? 'error' : checks.holds === null ? 'caution' : 'info'}>{checks.verdict}</Notice>
-            {checks.due && <Notice kind="caution">{checks.due}</Notice>}
+            <Notice kind={checks.holds === false ? 'error' : checks.holds === null || checks.due ? 'caution' : 'info'}>
+                {standing(checks)}
+            </Notice>
             {list.length > 0 && <Chart list={list} />}
         </div>
     );
+}
+
+/** One sentence: that it no longer holds, or else why a check is due, or else that it holds. */
+export function standing({ holds, verdict, due }: Pick<Schemas['CheckShotsTaken'], 'holds' | 'verdict' | 'due'>): string {
+    if (holds === false || due === null) {
+        return verdict;
+    }
+    return holds === null ? `${verdict} ${due}` : due;
 }
 
 function Chart({ list }: { list: Schemas['CheckShotTaken'][] }) {

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import type { Draft, SetupState } from '../api/client';
 import { Button } from '../parts/Button';
 
@@ -26,25 +25,12 @@ interface Props {
     method: Method;
     /** a setup holds of which a part can be found again */
     again: boolean;
-    /** something has been measured: the choice steps back */
-    begun: boolean;
     onChange: (part: Partial<Draft>) => void;
 }
 
 /** How the instrument finds its place. */
-export function Methods({ method, again, begun, onChange }: Props) {
-    const [opened, setOpened] = useState(false);
-    const [, word, says] = METHODS.find(([m]) => m === method) ?? ['', '', ''];
-    if (begun && !opened) {
-        return (
-            <div className="flex items-center justify-between gap-2">
-                <p className="min-w-0">
-                    <span className="font-semibold">{word}</span> <span className="text-quiet text-sm">{says}</span>
-                </p>
-                <Button onClick={() => setOpened(true)}>Another way</Button>
-            </div>
-        );
-    }
+export function Methods({ method, again, onChange }: Props) {
+    const [, , says] = METHODS.find(([m]) => m === method) ?? ['', '', ''];
     return (
         <fieldset className="grid gap-2">
             <legend className="mb-1 text-sm text-quiet">How the instrument finds its place</legend>
@@ -60,4 +46,6 @@ export function Methods({ method, again, begun, onChange }: Props) {
     );
 }
 
-export const methodWords = (method: string): string => METHODS.find(([m]) => m === method)?.[1].toLowerCase() ?? method;
+export const methodName = (method: string): string => METHODS.find(([m]) => m === method)?.[1] ?? method;
+
+export const methodWords = (method: string): string => methodName(method).toLowerCase();

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, newKey, type SetupState } from '../api/client';
-import { untilFinished, useChangeDraft, useDeed, useSetup } from '../api/hooks';
+import { untilFinished, useChangeDraft, useChecks, useDeed, useSetup } from '../api/hooks';
 import { readingsOf } from '../api/readings';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
@@ -11,14 +11,14 @@ import { figures, useShow } from '../plan/shown';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { CheckShot } from './CheckShot';
-import { Conditions } from './Conditions';
 import { evidenceOf } from './evidence';
 import { GridLinesSetup } from './GridLinesSetup';
 import { MendedSetups } from './Mended';
-import { Methods, methodWords } from './Methods';
+import { methodWords } from './Methods';
 import { NewControl } from './NewControl';
 import { BaselineSetup, GivenDirection } from './OtherMarks';
 import { Places } from './Places';
+import { Settled } from './Settled';
 import { Sights } from './Sights';
 import { Solution } from './Solution';
 import { WhereToStand } from './WhereToStand';
@@ -70,6 +70,9 @@ export function SetUp(props: StageProps) {
 function Holding(props: StageProps & { state: SetupState; onAgain: () => void; onLook: () => void }) {
     const { project, state, onAgain, onLook } = props;
     const s = state.current;
+    const checks = useChecks(project.id).data;
+    const lost = checks?.holds === false || Boolean(props.live?.elsewhere);
+    const proved = checks?.holds === true && !checks.due;
     const print = useDeed(project.id, async (setup: number) => {
         const path = { params: { path: { project: project.id, setup } } };
         const task = await untilFinished(project.id, ask(api.POST('/api/v1/projects/{project}/setups/{setup}/sheet', path)));
@@ -80,17 +83,18 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
             <Sheet
                 title="Set up"
                 next={
-                    <>
-                        <Button className="min-h-16" onClick={onAgain}>
+                    lost ? (
+                        <Button kind="primary" onClick={onAgain}>
                             Set up anew
                         </Button>
+                    ) : (
                         <Link
-                            className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+                            className={`inline-flex min-h-16 items-center px-6 text-lg ${proved ? 'bg-chalk font-semibold text-white' : 'border border-ink/50'}`}
                             to={`/p/${project.id}/stake`}
                         >
                             Stake
                         </Link>
-                    </>
+                    )
                 }
             >
                 {props.live?.elsewhere && (
@@ -99,9 +103,12 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                     </Notice>
                 )}
                 <section aria-label="Setup that holds">
-                    <p>
-                        Setup {s.id} holds since {s.at.slice(11, 16)} UTC: {methodWords(s.method)} at {s.stationName}.
-                    </p>
+                    <div className="flex items-start gap-2">
+                        <p className="min-w-0 flex-1">
+                            Setup {s.id}, since {s.at.slice(11, 16)} UTC: {methodWords(s.method)} at {s.stationName}.
+                        </p>
+                        {!lost && <Button onClick={onAgain}>Set up anew</Button>}
+                    </div>
                     <Coordinates {...s} />
                     {s.passes === false && (
                         <Notice kind="caution">
@@ -158,6 +165,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
         ),
     );
     const [key] = useState(newKey);
+    const ready = Boolean(state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0);
     const { setWant } = props;
     const evidence = useMemo(() => evidenceOf(state, control), [state, control]);
     useShow(figures, evidence?.figure ?? null);
@@ -166,40 +174,31 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
         <Sheet
             title="Set up"
             next={
-                <>
-                    {state.current && (
-                        <Button className="min-h-16" onClick={onDone}>
-                            Keep setup {state.current.id}
-                        </Button>
-                    )}
+                state.solution?.oriented && (
                     <Button
-                        kind={
-                            state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0
-                                ? 'primary'
-                                : 'plain'
-                        }
+                        kind={ready ? 'primary' : 'plain'}
                         className="min-h-16"
-                        disabled={!state.solution?.oriented}
+                        aria-label="Accept this setup"
                         busy={accept.isPending}
                         onClick={() => accept.mutate(key, { onSuccess: onDone })}
                     >
-                        Accept this setup
+                        Accept
                     </Button>
-                </>
+                )
             }
         >
-            <Methods
-                method={draft.method}
-                again={state.current !== null}
-                begun={draft.sights.length + draft.shots.length > 0}
-                onChange={(part) => change.mutate(part)}
-            />
+            {state.current && (
+                <div className="flex items-center justify-between gap-2">
+                    <p className="text-sm">Setup {state.current.id} holds until another is accepted.</p>
+                    <Button onClick={onDone}>Keep it</Button>
+                </div>
+            )}
+            <Settled project={project} state={state} control={control} onChange={(part) => change.mutate(part)} />
             {draft.sights.length + draft.shots.length === 0 && (
                 <Button className="justify-self-start" onClick={onLook}>
                     Where to stand
                 </Button>
             )}
-            <Conditions project={project} draft={draft} control={control} onChange={(part) => change.mutate(part)} />
             <Failure of={change.error ?? accept.error} />
             {draft.method === 'grid_lines' && <GridLinesSetup {...props} onChange={(part) => change.mutateAsync(part)} />}
             {draft.method === 'known_direction' && <GivenDirection {...props} onChange={(part) => change.mutateAsync(part)} />}
@@ -219,7 +218,9 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                     </Link>
                 </>
             )}
-            {SIGHTS.includes(draft.method) && <Sights {...props} draft={draft} onSights={(sights) => change.mutateAsync({ sights })} />}
+            {SIGHTS.includes(draft.method) && (
+                <Sights {...props} state={state} ready={ready} onSights={(sights) => change.mutateAsync({ sights })} />
+            )}
             <WithoutLink {...props} draft={draft} />
             <Places state={state} onChange={(part) => change.mutate(part)} />
             {state.explanations && (

@@ -2,21 +2,22 @@ import type { Mark, Project } from '../api/client';
 import { useChecks } from '../api/hooks';
 import { Notice } from '../parts/Notice';
 
-/** What speaks against going on from this setup: a check that failed, a check that is due, a direction that nothing checks. */
+/** What speaks most against going on from this setup: a check that failed, or one that is due, or a direction that nothing checks. */
 export function SetupDoubt({ project }: { project: Project }) {
     const checks = useChecks(project.id);
     if (!project.setup || !checks.data) {
         return null;
     }
-    return (
-        <>
-            {checks.data.holds === false && <Notice kind="error">{checks.data.verdict}</Notice>}
-            {checks.data.holds !== null && checks.data.due && <Notice kind="caution">{checks.data.due}</Notice>}
-            {project.setup.method === 'known_direction' && (
-                <Notice kind="caution">The setup’s direction was given, and nothing checks it: what is staked turns with it.</Notice>
-            )}
-        </>
-    );
+    const { holds, verdict, due } = checks.data;
+    if (holds === false) {
+        return <Notice kind="error">{verdict}</Notice>;
+    }
+    if (holds !== null && due) {
+        return <Notice kind="caution">{due}</Notice>;
+    }
+    return project.setup.method === 'known_direction' ? (
+        <Notice kind="caution">The setup’s direction was given, and nothing checks it: what is staked turns with it.</Notice>
+    ) : null;
 }
 
 /** Before leaving, one more check: what was marked since the last one rests on nothing else. */

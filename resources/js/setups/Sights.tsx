@@ -1,23 +1,27 @@
-import { Trash2 } from 'lucide-react';
+import { Repeat, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { SetupState } from '../api/client';
+import type { Schemas, SetupState } from '../api/client';
 import { measure, turnTo, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import { AngleFigure, Deviation, Length, SmallAngle } from '../parts/Figure';
+import { AngleFigure, Deviation, Length, Sided, SmallAngle } from '../parts/Figure';
 import { Failure } from '../parts/Notice';
 import type { StageProps } from '../stage/stages';
 import { AimAt } from './AimAt';
-import { type SightBody, sightBodies } from './sightBodies';
+import { worstOf } from './residual';
+import { type SightBody, sightBodies, usedFor } from './sightBodies';
 
 interface Props extends StageProps {
-    draft: SetupState['draft'];
+    state: SetupState;
+    /** enough has been measured, and it fits: to measure more is not the next step */
+    ready: boolean;
     onSights: (sights: SightBody[]) => Promise<unknown>;
 }
 
 const LABELS: Record<string, string> = { known_backsight: 'Backsight', height_only: 'Benchmark' };
 
 /** Sights to control: turn, measure, see raw and reduced, use or leave out for plan and for height. */
-export function Sights({ project, control, draft, onSights }: Props) {
+export function Sights({ project, control, state, ready, onSights }: Props) {
+    const { draft } = state;
     const onMark = draft.method === 'known_backsight';
     const candidates = control.filter(
         (c) => (!onMark || c.id !== draft.stationControlId) && (draft.method !== 'height_only' || c.elevation !== null),
@@ -33,7 +37,8 @@ export function Sights({ project, control, draft, onSights }: Props) {
     const again = useDeed(project.id, (controlId: number) => measure(project.id, { purpose: 'setup', controlId, keepIn: 'round' }));
     const change = (controlId: number, part: Partial<SightBody>) =>
         void onSights(sightBodies(draft).map((b) => (b.controlId === controlId ? { ...b, ...part } : b)));
-    const enough = draft.method === 'resection' ? 2 : 1;
+    const residuals = new Map((state.solution?.residuals ?? []).map((r) => [r.name, r]));
+    const worst = worstOf(state.solution?.residuals ?? []);
     return (
         <section className="grid gap-2" aria-label="Sights">
             {aim && (
@@ -47,7 +52,7 @@ export function Sights({ project, control, draft, onSights }: Props) {
                     onMeasure={() => shoot.mutate(aim.id)}
                     measuring={shoot.isPending}
                     project={project.id}
-                    primary={draft.sights.length < enough}
+                    primary={!ready}
                     verb={`Measure ${aim.name}`}
                 />
             )}
@@ -56,6 +61,8 @@ export function Sights({ project, control, draft, onSights }: Props) {
                 <SightRow
                     key={s.controlId}
                     sight={s}
+                    residual={residuals.get(s.name) ?? null}
+                    worst={s.name === worst}
                     method={draft.method}
                     measuring={again.isPending}
                     onRound={() => again.mutate(s.controlId)}
@@ -69,6 +76,9 @@ export function Sights({ project, control, draft, onSights }: Props) {
 
 interface RowProps {
     sight: SetupState['draft']['sights'][number];
+    residual: Schemas['SightResidual'] | null;
+    /** it fits the others least */
+    worst: boolean;
     method: string;
     measuring: boolean;
     onRound: () => void;
@@ -76,17 +86,66 @@ interface RowProps {
     onDrop: () => void;
 }
 
-function SightRow({ sight: s, method, measuring, onRound, onChange, onDrop }: RowProps) {
+/** One row: what it is used for, how it agrees with the others; its reading and its uses open below. */
+function SightRow({ sight: s, residual, worst, method, measuring, onRound, onChange, onDrop }: RowProps) {
     const heightOnly = method === 'height_only';
+    const [opened, setOpened] = useState(false);
     return (
-        <div className="grid gap-1 border-rule border-t pt-1" data-sight={s.name}>
-            <div className="flex items-center gap-2">
-                <span className="min-w-0 flex-1 font-semibold [overflow-wrap:anywhere]">{s.name}</span>
-                <Button kind="bare" disabled={measuring} aria-label={`Another round to ${s.name}`} onClick={onRound}>
-                    {s.more.length === 0 ? 'another round' : `${s.more.length + 1} rounds`}
+        <div className="grid gap-1 border-rule border-t" data-sight={s.name}>
+            <div className="flex items-center gap-1">
+                <button
+                    type="button"
+                    className="min-h-14 min-w-0 flex-1 cursor-pointer text-left"
+                    aria-expanded={opened}
+                    aria-label={`${s.name}: its reading and what it is used for`}
+                    onClick={() => setOpened(!opened)}
+                >
+                    <span className="flex items-baseline gap-2">
+                        <span className="min-w-0 font-semibold [overflow-wrap:anywhere]">{s.name}</span>
+                        <span className="text-quiet text-sm">{usedFor(s, heightOnly)}</span>
+                        {worst && <span className="text-sm">fits least</span>}
+                    </span>
+                    {residual && <ResidualLine of={residual} />}
+                </button>
+                <Button kind="bare" disabled={measuring} aria-label={`Another round to ${s.name}`} onClick={onRound} icon={<Repeat />}>
+                    {s.more.length > 0 && <span className="text-sm">{s.more.length + 1} rounds</span>}
                 </Button>
                 <Button kind="bare" aria-label={`Drop the sight to ${s.name}`} onClick={onDrop} icon={<Trash2 />} />
             </div>
+            {opened && <SightDetail sight={s} heightOnly={heightOnly} onChange={onChange} />}
+        </div>
+    );
+}
+
+/** A sight as measured, against its mark, seen from the instrument. */
+const ResidualLine = ({ of: r }: { of: Schemas['SightResidual'] }) => (
+    <span className="flex flex-wrap gap-x-3 text-sm">
+        {r.across !== null && (
+            <span>
+                <Sided of={r.across} side="across" />
+            </span>
+        )}
+        {r.distance !== null && (
+            <span>
+                <Sided of={r.distance} side="length" />
+            </span>
+        )}
+        {r.height !== null && (
+            <span>
+                <Sided of={r.height} side="height" />
+            </span>
+        )}
+    </span>
+);
+
+interface DetailProps extends Pick<RowProps, 'sight' | 'onChange'> {
+    heightOnly: boolean;
+}
+
+/** The reading raw and reduced, and each of its uses on or off. */
+function SightDetail({ sight: s, heightOnly, onChange }: DetailProps) {
+    return (
+        <div className="grid gap-1 border-rule border-l-2 pl-3">
             <div className="text-sm">
                 raw: Hz <AngleFigure of={s.circle} />, V <AngleFigure of={s.zenith} />, SD <Length of={s.slope} none="no distance" />
             </div>

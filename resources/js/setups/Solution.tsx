@@ -1,6 +1,7 @@
 import type { PropsWithChildren } from 'react';
 import type { Schemas } from '../api/client';
 import { Coordinates, Deviation, Direction, Length, Sided, SidedAngle, SmallAngle } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Notice } from '../parts/Notice';
 import type { Side } from '../units/format';
 import { type WorthOfShot, worthOfShots } from './places';
@@ -26,6 +27,9 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
             aria-label="What would be accepted"
         >
             <h2 className="font-semibold">What would be accepted</h2>
+            <NextStep as="says">
+                <Trust solution={s} />
+            </NextStep>
             <Coordinates {...s.station.mark} />
             <p>
                 {s.oriented ? (
@@ -69,7 +73,6 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
                 </Notice>
             )}
             {weakness && <Notice kind="caution">{weakness}</Notice>}
-            {s.residuals.length > 0 && <Residuals residuals={s.residuals} />}
             {times !== null && times > 1 && (s.placeFound || s.residuals.length > 0) && (
                 <p className="text-quiet text-sm">
                     On the plan, residuals{s.placeFound && ' and the ellipse'} are drawn{' '}
@@ -85,6 +88,30 @@ export function Solution({ solution: s, weakness, beyond, times }: Props) {
                 </Notice>
             ))}
         </section>
+    );
+}
+
+/** How far it can be trusted, in one sentence that stays in view while the sights change. */
+function Trust({ solution: s }: { solution: Found }) {
+    if (s.passes === false) {
+        return <p className="font-semibold text-out">▲ The sights do not fit: how far it may be wrong cannot be said.</p>;
+    }
+    return (
+        <p className="text-sm">
+            <strong>{s.passes === null ? 'Nothing checks it.' : 'It fits.'}</strong>
+            {s.placeFound && (
+                <>
+                    {' '}
+                    Within <Deviation of={s.ellipse.major} /> here
+                    {s.farthest !== null && s.reaches !== null && (
+                        <>
+                            , <Deviation of={s.reaches} /> at the farthest open point (<Length of={s.farthest} />)
+                        </>
+                    )}
+                    , in 95 of 100 cases.
+                </>
+            )}
+        </p>
     );
 }
 
@@ -194,6 +221,7 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
     return (
         <details>
             <summary className="min-h-12 cursor-pointer content-center">What each sight is worth</summary>
+            {residuals.length > 0 && <Residuals residuals={residuals} />}
             <p className="text-sm">
                 Northing and easting are correlated by <span className="figure">{correlation.toFixed(2)}</span>.
                 {scale && (

@@ -2,7 +2,7 @@ import { ChevronLeft, ChevronRight, LocateFixed } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api, ask, type Mark, newKey, type StakeoutPoint } from '../api/client';
-import { turnTo, useCodes, useDeed, useWorklists } from '../api/hooks';
+import { turnTo, useChecks, useCodes, useDeed, useWorklists } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Field';
 import { Coordinates } from '../parts/Figure';
@@ -91,6 +91,7 @@ function Staking(props: StageProps) {
     const skipped = points.filter((p) => p.stakes === 0 && list?.skipped.includes(p.id));
     const left = points.filter((p) => p.stakes === 0).length - skipped.length;
     const g = live?.target === target ? live.guidance : null;
+    const lost = useChecks(project.id).data?.holds === false || Boolean(live?.elsewhere);
     return (
         <Sheet
             title={<Chooser points={points} aim={aim} onChoose={choose} />}
@@ -104,13 +105,23 @@ function Staking(props: StageProps) {
                             </span>
                         </div>
                     )}
+                    {lost && <SetUpAnew project={project.id} />}
                     {(!aim || stored) && left > 0 && (
-                        <Button kind="primary" busy={nearest.isPending} icon={<LocateFixed />} onClick={() => nearest.mutate(undefined)}>
+                        <Button
+                            kind={lost ? 'plain' : 'primary'}
+                            busy={nearest.isPending}
+                            icon={<LocateFixed />}
+                            onClick={() => nearest.mutate(undefined)}
+                        >
                             Nearest not yet done
                         </Button>
                     )}
                     {aim && !stored && (
-                        <Button kind="primary" busy={storing.busy} onClick={() => storing.store({ kind: 'stake', pointId: aim.id })}>
+                        <Button
+                            kind={lost ? 'plain' : 'primary'}
+                            busy={storing.busy}
+                            onClick={() => storing.store({ kind: 'stake', pointId: aim.id })}
+                        >
                             {storing.busy ? 'Measuring…' : 'Measure and store'}
                         </Button>
                     )}
@@ -210,6 +221,16 @@ function Staking(props: StageProps) {
         </Sheet>
     );
 }
+
+/** The remedy for a setup that no longer holds comes before anything else. */
+const SetUpAnew = ({ project }: { project: number }) => (
+    <Link
+        className="order-last inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+        to={`/p/${project}/set-up`}
+    >
+        Set up anew
+    </Link>
+);
 
 function Chooser({ points, aim, onChoose }: { points: StakeoutPoint[]; aim: StakeoutPoint | null; onChoose: (id: number | null) => void }) {
     const index = aim ? points.indexOf(aim) : -1;

@@ -30,4 +30,29 @@ final class CheckShotsTest extends SetupTestCase
         }
         self::assertLessThanOrEqual(2, $broken);
     }
+
+    public function test_a_mark_is_offered_that_the_setup_did_not_use_and_never_the_one_stood_on(): void
+    {
+        $this->ask('GET', $this->at('/checks'))->assertJsonPath('offered', null);
+        $this->setUpInstrument($this->project);
+        $names = array_column($this->ask('GET', $this->at('/control'))->json(), 'name', 'id');
+        $station = $this->project->refresh()->currentSetup()->firstOrFail();
+        $used = array_column(array_filter($station->found()->residuals, static fn ($r) => $r->isUsed()), 'name');
+        self::assertNotSame([], $used);
+        $offered = fn (): string => $names[$this->ask('GET', $this->at('/checks'))->json('offered')];
+        $first = $offered();
+        self::assertNotContains($first, $used);
+        self::assertNotSame($station->station_name, $first);
+        $this->check($first);
+        self::assertNotSame($station->station_name, $offered());
+        // The setup's own station is control from now on, and comes last: the tripod stands over it.
+        self::assertNotNull($this->project->controlPoints()->where('origin', 'station')->first());
+        // A fresh mark, sighted by nobody, comes before the one that was just checked.
+        $this->project->controlPoints()->create([
+            'name' => 'NEW', 'code' => '', 'description' => '', 'northing' => 0.0, 'easting' => 0.0, 'elevation' => null,
+            'origin' => 'listed', 'source' => 'typed', 'held_fixed' => true,
+        ]);
+        $names = array_column($this->ask('GET', $this->at('/control'))->json(), 'name', 'id');
+        self::assertSame('NEW', $names[$this->ask('GET', $this->at('/checks'))->json('offered')]);
+    }
 }

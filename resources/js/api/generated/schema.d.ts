@@ -1800,6 +1800,7 @@ export interface components {
             holds: boolean | null;
             verdict: string;
             due: string | null;
+            offered: number | null;
         };
         CleanUpChoice: {
             duplicates?: boolean;
