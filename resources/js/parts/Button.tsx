@@ -1,6 +1,6 @@
-import type { ButtonHTMLAttributes, ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 
-interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
+interface Props extends ComponentProps<'button'> {
     /** primary: the one next step of a screen; plain: everything else; bare: inside lists */
     kind?: 'primary' | 'plain' | 'bare';
     icon?: ReactNode;

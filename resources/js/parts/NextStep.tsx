@@ -14,13 +14,14 @@ export const StepBar = ({ ref }: { ref: Ref<HTMLElement> }) => (
 );
 
 interface Props {
-    /** says: one sentence above the buttons; second: what may be done instead; first: the one next step */
-    as?: 'says' | 'second' | 'first';
+    /** says: one sentence above the buttons; aside: a word beside them; second: what may be done instead; first: the one next step */
+    as?: 'says' | 'aside' | 'second' | 'first';
     children: ReactNode;
 }
 
 const PLACES = {
     says: 'order-0 basis-full',
+    aside: 'order-1 mr-auto',
     second: 'order-1 flex flex-wrap gap-2',
     first: 'order-2 flex flex-wrap gap-2',
 };

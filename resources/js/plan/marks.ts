@@ -86,6 +86,16 @@ function moved(own: Style, [east, north]: [number, number], feature: FeatureLike
     ];
 }
 
+const dots = new Map<string, Style>();
+
+/** Stays where there is no room for mark and name: no point is lost, whatever lies beside it. */
+function dot(colour: string): Style {
+    const known = dots.get(colour);
+    const made = known ?? new Style({ image: new Circle({ radius: 2.5, fill: new Fill({ color: colour }), declutterMode: 'none' }) });
+    dots.set(colour, made);
+    return made;
+}
+
 const pegs = new Map<string, RegularShape | Circle>();
 
 /** Where a point came from is seen by its shape: round from a drawing, square from a file, a diamond computed, a triangle typed. */
@@ -152,9 +162,12 @@ export function styleOf(feature: FeatureLike, ink: Ink, resolution = 1): Style |
     }
     switch (thing.what) {
         case 'control':
-            return control(thing.name, ink);
-        case 'point':
-            return thing.label ? moved(point(thing, ink), thing.label, feature, resolution, ink) : point(thing, ink);
+            return [dot(ink.ink), control(thing.name, ink)];
+        case 'point': {
+            const own = point(thing, ink);
+            const under = dot(thing.colour ?? (thing.chosen ? ink.chalk : thing.state === 'done' ? ink.quiet : ink.ink));
+            return thing.label ? [under, ...moved(own, thing.label, feature, resolution, ink)] : [under, own];
+        }
         case 'mark':
             return mark(thing.name, thing.verdict, ink);
         case 'instrument':

@@ -30,6 +30,22 @@ describe('snapping', () => {
         expect(index.spot(x, y, 1)?.kind).toBe(kind);
     });
 
+    it('says end where a line ends on another and where an outline turns, and crossing where both run on', () => {
+        const corner = new SnapIndex([
+            layer(
+                packed(
+                    [Kind.line, 0, 0, 0, 10, 0, 0],
+                    [Kind.line, 10, 0, 0, 10, 10, 0],
+                    [Kind.line, 4, 0, 0, 4, 8, 0],
+                    [Kind.line, 2, 5, 0, 6, 5, 0],
+                ),
+            ),
+        ]);
+        expect(corner.spots(10.1, 0.1, 1).map((s) => s.kind)).toEqual(['end']);
+        expect(corner.spots(4, 0.1, 0.5).map((s) => s.kind)).toEqual(['start']);
+        expect(corner.spots(4.1, 5.1, 0.5).map((s) => s.kind)).toEqual(['intersection']);
+    });
+
     it('names both lines of an intersection so that core can compute it', () => {
         expect(index.spot(E0 + 10, 10, 1)).toMatchObject({ shape: 0, withShape: 1, layerId: 1, withLayerId: 1 });
     });

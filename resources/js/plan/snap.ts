@@ -105,8 +105,12 @@ export class SnapIndex {
         offers.sort((a, b) => a.distance - b.distance);
         const spots: Spot[] = [];
         for (const { spot } of offers) {
-            if (!spots.some((s) => Math.hypot(s.x - spot.x, s.y - spot.y) < 1e-4)) {
+            const same = spots.findIndex((s) => Math.hypot(s.x - spot.x, s.y - spot.y) < 1e-4);
+            if (same < 0) {
                 spots.push(spot);
+            } else if (spots[same]?.kind === 'intersection' && (spot.kind === 'start' || spot.kind === 'end')) {
+                // Where a line ends on another, or an outline turns, the end says more than that two lines meet there.
+                spots[same] = spot;
             }
         }
         return spots;

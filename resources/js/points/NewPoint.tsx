@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { api, ask } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
@@ -35,6 +35,14 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
         enabled: spot !== null,
         retry: false,
     });
+    const button = useRef<HTMLButtonElement>(null);
+    const found = spot !== null && exact.data !== undefined;
+    // Enter makes what was touched, without looking for the button; who is typing goes on typing.
+    useEffect(() => {
+        if (found && !(document.activeElement instanceof HTMLInputElement)) {
+            button.current?.focus({ preventScroll: true });
+        }
+    }, [found]);
     const name = own ?? next.data?.name ?? '';
     const make = useDeed(project.id, () =>
         ask(
@@ -96,6 +104,7 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
             </NextStep>
             <NextStep>
                 <Button
+                    ref={button}
                     kind="primary"
                     type="submit"
                     form={form}

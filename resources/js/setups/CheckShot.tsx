@@ -19,8 +19,6 @@ export function CheckShot({ project, control, marks }: StageProps) {
     const shoot = useDayDeed(project.id, async (controlId: number) => {
         setResult(null);
         setResult(markOf(await measure(project.id, { purpose: 'check', controlId, mark: {} })));
-        // What is offered next is another.
-        setChosen(null);
     });
     const checks = marks.filter((m) => m.kind === 'check' && m.setupId === project.setup?.id);
     return (

@@ -12,6 +12,9 @@ interface Props {
 
 const R = 140;
 
+/** So high that the three moves stand under it in a low window, too. */
+const HEIGHT = 'h-[clamp(9.5rem,calc(100dvh-27rem),16rem)] @2xl:h-72';
+
 /** The target is the centre; the pole comes in on a logarithmic radius. In tolerance the dial becomes a square. */
 export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }: Props) {
     const { length } = useUnits();
@@ -25,8 +28,8 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
     return (
         <div className="flex flex-[1_0_16rem] @2xl:flex-[0_0_auto] items-stretch justify-center gap-3">
             <svg
-                viewBox="-158 -168 316 324"
-                className="h-64 min-w-0 @2xl:h-72"
+                viewBox="-158 -174 316 330"
+                className={`${HEIGHT} min-w-0`}
                 role="img"
                 aria-label={`Approach dial, ${up} up${planIn ? ', in tolerance in plan' : ''}`}
             >
@@ -41,7 +44,7 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
                         <text
                             x={radiusOf(ring.metres) * R * 0.72 + 3}
                             y={radiusOf(ring.metres) * R * 0.72 + 4}
-                            fontSize="11"
+                            fontSize="20"
                             fill="var(--quiet)"
                         >
                             {ring.word}
@@ -71,7 +74,7 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
                         <path d="M0 0L10 5L0 10Z" fill="var(--chalk)" />
                     </marker>
                 </defs>
-                <text x="0" y="-154" textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
+                <text x="0" y="-154" textAnchor="middle" fontSize="20" fontWeight="700" fill="var(--ink)">
                     {up === 'instrument' ? 'instrument up' : 'north up'}
                 </text>
             </svg>
@@ -90,12 +93,7 @@ function HeightBar({ raise, tolerance }: { raise: number | null; tolerance: numb
     const y = Math.sign(raise) * radiusOf(Math.abs(raise)) * half;
     const band = radiusOf(tolerance) * half;
     return (
-        <svg
-            viewBox="-30 -168 60 324"
-            className="h-64 shrink-0 @2xl:h-72"
-            role="img"
-            aria-label={`Height${inside ? ', in tolerance' : ''}`}
-        >
+        <svg viewBox="-34 -174 68 330" className={`${HEIGHT} shrink-0`} role="img" aria-label={`Height${inside ? ', in tolerance' : ''}`}>
             <rect
                 x="-9"
                 y={-half}
@@ -109,7 +107,7 @@ function HeightBar({ raise, tolerance }: { raise: number | null; tolerance: numb
             <rect x="-9" y={-band} width="18" height={2 * band} fill="var(--in)" fillOpacity="0.25" stroke="var(--in)" strokeWidth="2" />
             <path d={`M-24 ${y} L-10 ${y - 9} V${y + 9}Z`} fill="var(--chalk)" />
             <path d="M-20 0H20" stroke="var(--ink)" strokeWidth="2" />
-            <text x="0" y="-153" textAnchor="middle" fontSize="13" fontWeight="700" fill="var(--ink)">
+            <text x="0" y="-153" textAnchor="middle" fontSize="20" fontWeight="700" fill="var(--ink)">
                 height
             </text>
         </svg>

@@ -6,6 +6,7 @@ import { turnTo, useChecks, useCodes, useDeed, useWorklists } from '../api/hooks
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Field';
 import { Coordinates } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
 import { MarkResult } from '../setups/MarkResult';
@@ -97,14 +98,6 @@ function Staking(props: StageProps) {
             title={<Chooser points={points} aim={aim} onChoose={choose} />}
             next={
                 <>
-                    {g && !stored && (
-                        <div className="mr-auto grid text-sm">
-                            <Verdict of={g.verdict} />
-                            <span className="text-quiet">
-                                {left} of {points.length} left
-                            </span>
-                        </div>
-                    )}
                     {lost && <SetUpAnew project={project.id} />}
                     {(!aim || stored) && left > 0 && (
                         <Button
@@ -128,7 +121,17 @@ function Staking(props: StageProps) {
                 </>
             }
         >
-            <SetupDoubt project={project} />
+            {g && !stored && (
+                <NextStep as="aside">
+                    <div className="grid text-sm">
+                        <Verdict of={g.verdict} />
+                        <span className="text-quiet">
+                            {left} of {points.length} left
+                        </span>
+                    </div>
+                </NextStep>
+            )}
+            {!g && <SetupDoubt project={project} />}
             {lists.length > 0 && !g && (
                 <Choice
                     label="Worklist"
@@ -162,6 +165,7 @@ function Staking(props: StageProps) {
             )}
             <Failure of={turn.error ?? nearest.error ?? skip.error ?? storing.error} />
             {storing.question}
+            {g && stored && <SetupDoubt project={project} />}
             {stored && <MarkResult mark={stored} latest />}
             {aim && !stored && (
                 <>
@@ -181,6 +185,8 @@ function Staking(props: StageProps) {
                                 />
                                 <Moves guidance={g} by={by} />
                             </div>
+                            {/* The moves keep their place; where the setup is lost, the bar below says so first. */}
+                            <SetupDoubt project={project} />
                             {list && aim.stakes === 0 && (
                                 <Button className="self-start" busy={skip.isPending} onClick={() => skip.mutate(aim.id)}>
                                     Skip it for now
