@@ -126,6 +126,8 @@ final class GridTest extends TestCase
         foreach ([
             [static fn () => TypedGrid::crossing(new Position(0, 0), 0.0, 'A', [1.0], 'B', [1.0]), 'one name'],
             [static fn () => TypedGrid::radial(new Position(0, 0), 0.0, '1', [0.3], 'A', []), 'radius of at least one ring'],
+            [static fn () => TypedGrid::radial(new Position(0, 0), 0.0, '1', [0.3], 'A', [5.0, 0.0]), 'Each radius'],
+            [static fn () => TypedGrid::radial(new Position(0, 0), 0.0, '1', [0.3], 'A', [-5.0]), 'Each radius'],
             [static fn () => TypedGrid::crossing(new Position(0, 0), 0.0, 'A', [-1.0], '1', [1.0]), 'more than 0'],
         ] as [$try, $says]) {
             try {

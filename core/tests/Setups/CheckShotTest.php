@@ -80,6 +80,46 @@ final class CheckShotTest extends TestCase
         self::assertSame(300, $twice, 'a second shot makes it more certain');
     }
 
+    /** Two setups weigh by their variances: the mean of independent values, as any handbook of adjustment has it. */
+    public function test_new_control_is_the_mean_of_its_setups_weighed_by_their_variances(): void
+    {
+        $field = new Field(11);
+        $mark = $field->mark();
+        $shots = [];
+        foreach ([2, 6] as $i => $count) {
+            $field->station = new Position(5000.0 + 9 * $i, 2000.0 - 8 * $i, 40.0);
+            $found = Resection::solve($field->sights($count), Field::INSTRUMENT_HEIGHT, $field->accuracy);
+            $shots[] = [$found->station, $found->precision, $field->sight($mark), $field->accuracy];
+        }
+        [$first, $second] = array_map(static fn (array $s) => MeasuredControl::of([$s]), $shots);
+        $both = MeasuredControl::of($shots);
+        self::assertNotNull($first->heightDeviation);
+        self::assertNotNull($second->heightDeviation);
+        [$w1, $w2] = [$first->heightDeviation ** -2, $second->heightDeviation ** -2];
+        self::assertGreaterThan(1.05 * $w1, $w2, 'six sights are worth more than two');
+        self::assertEqualsWithDelta(
+            ($w1 * $first->place->elevation + $w2 * $second->place->elevation) / ($w1 + $w2), $both->place->elevation, 1e-9,
+        );
+        self::assertEqualsWithDelta(($w1 + $w2) ** -0.5, $both->heightDeviation, 1e-9);
+        self::assertLessThan(min($first->planDeviation, $second->planDeviation), $both->planDeviation);
+        // Two setups worth the same: the root of two less, in plan and in height. They are told apart by their orientation.
+        [$station, $precision, $sight, $accuracy] = $shots[0];
+        $twin = new Station($station->mark, $station->orientation + 4e-9, $station->instrumentHeight);
+        $two = MeasuredControl::of([$shots[0], [$twin, $precision, $sight, $accuracy]]);
+        self::assertEqualsWithDelta($first->planDeviation / M_SQRT2, $two->planDeviation, 1e-8);
+        self::assertEqualsWithDelta($first->heightDeviation / M_SQRT2, $two->heightDeviation, 1e-8);
+        self::assertEqualsWithDelta(
+            max($shots[0][0]->locate($shots[0][2])->distanceTo($both->place), $shots[1][0]->locate($shots[1][2])->distanceTo($both->place)),
+            $both->largest, 1e-12,
+        );
+        // A hundred shots of one setup share its error: no number of them averages it away.
+        $many = MeasuredControl::of(array_fill(0, 100, $shots[0]));
+        [$vn, $ve] = $shots[0][1]->variances($shots[0][0]->mark, $many->place);
+        self::assertGreaterThan(sqrt(($vn + $ve) / 2), $many->planDeviation);
+        self::assertLessThan($first->planDeviation, $many->planDeviation);
+        self::assertSame(100, $many->shots);
+    }
+
     public function test_new_control_from_a_station_without_elevation_has_none(): void
     {
         $field = new Field(4);
