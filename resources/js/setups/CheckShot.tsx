@@ -18,6 +18,8 @@ export function CheckShot({ project, control, marks }: StageProps) {
     const turn = useDayDeed(project.id, (controlId: number) => turnTo(project.id, { controlId }));
     const shoot = useDayDeed(project.id, async (controlId: number) => {
         setResult(null);
+        // The pole stands there: the next shot is on the same mark unless another is chosen.
+        setChosen(controlId);
         setResult(markOf(await measure(project.id, { purpose: 'check', controlId, mark: {} })));
     });
     const checks = marks.filter((m) => m.kind === 'check' && m.setupId === project.setup?.id);
