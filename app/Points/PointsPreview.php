@@ -50,4 +50,24 @@ final readonly class PointsPreview
         public ?ControlReissued $comparison,
         public ?int $taskId,
     ) {}
+
+    /**
+     * Of a file of which no row was read: it could not be, or a task reads it.
+     *
+     * @param  list<string>  $firstLines
+     */
+    public static function unread(
+        string $fileName,
+        string $format = '',
+        ?ColumnLayout $layout = null,
+        ?string $problem = null,
+        array $firstLines = [],
+        ?int $taskId = null,
+    ): self {
+        return new self(
+            fileName: $fileName, format: $format, layout: $layout, remembered: false, looksLikeDegrees: false, problem: $problem,
+            firstLines: $firstLines, width: $layout === null ? 0 : count($layout->columns), rows: [], good: 0, strings: 0, faults: [],
+            faulty: 0, findings: [], moreFindings: 0, untestable: [], duplicates: [], duplicateCount: 0, comparison: null, taskId: $taskId,
+        );
+    }
 }

@@ -11,6 +11,7 @@ use App\Instrument\LiveState;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use App\Stakeout\Models\Mark;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Setups\CheckShot;
 use Parlay\Core\Setups\SightResidual;
@@ -27,7 +28,8 @@ final class CheckShots
         if ($setup === null) {
             return new CheckShotsTaken([], null, 'Nothing is set up yet.', null, null);
         }
-        $checks = self::judged($project, $setup);
+        $control = $project->controlPoints()->orderBy('id')->get();
+        $checks = self::judged($project, $setup, $control);
         $last = end($checks) ?: null;
         $verdict = match (true) {
             $last === null => 'Not checked yet.',
@@ -40,13 +42,18 @@ final class CheckShots
                     .'in doubt.',
         };
 
-        return new CheckShotsTaken($checks, $last?->shot->holds, $verdict, self::due($project, $last), self::offered($project, $setup, $last));
+        return new CheckShotsTaken(
+            $checks, $last?->shot->holds, $verdict, self::due($project, $last), self::offered($setup, $control, $last),
+        );
     }
 
-    /** @return list<CheckShotTaken> in the order taken */
-    private static function judged(Project $project, Setup $setup): array
+    /**
+     * @param  Collection<int, ControlPoint>  $control
+     * @return list<CheckShotTaken> in the order taken
+     */
+    private static function judged(Project $project, Setup $setup, Collection $control): array
     {
-        $control = $project->controlPoints()->get()->keyBy('name');
+        $control = $control->keyBy('name');
         $marks = $project->marks()->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
 
         return $marks->map(static function (Mark $m) use ($setup, $control): CheckShotTaken {
@@ -62,15 +69,19 @@ final class CheckShots
         })->values()->all();
     }
 
-    /** A mark proves most that the setup did not use and that was not just checked; never the one that is stood on. */
-    private static function offered(Project $project, Setup $setup, ?CheckShotTaken $last): ?int
+    /**
+     * A mark proves most that the setup did not use and that was not just checked; never the one that is stood on. Stations come last.
+     *
+     * @param  Collection<int, ControlPoint>  $control
+     */
+    private static function offered(Setup $setup, Collection $control, ?CheckShotTaken $last): ?int
     {
         $used = array_column(array_filter($setup->found()->residuals, static fn (SightResidual $r) => $r->isUsed()), 'name');
         $rank = static fn (ControlPoint $c): int => 4 * (int) ($c->origin === ControlOrigin::Station)
             + 2 * (int) in_array($c->name, $used, true)
             + (int) ($c->name === $last?->name);
 
-        return $project->controlPoints()->where('name', '!=', $setup->station_name)->orderBy('id')->get()->sortBy($rank)->first()?->id;
+        return $control->where('name', '!=', $setup->station_name)->sortBy($rank)->first()?->id;
     }
 
     private static function due(Project $project, ?CheckShotTaken $last): ?string

@@ -180,29 +180,8 @@ final class PreviewPoints
     /** @param  list<string>  $first */
     private function unread(PointsToPreview $body, PointFile $kind, array $first, string $problem): PointsPreview
     {
-        $told = $body->layout;
-
-        return new PointsPreview(
-            fileName: Uploads::nameOf($body->upload),
-            format: $kind->value,
-            layout: $told,
-            remembered: false,
-            looksLikeDegrees: false,
-            problem: $problem,
-            firstLines: array_slice($first, 0, 12),
-            width: $told === null ? 0 : count($told->columns),
-            rows: [],
-            good: 0,
-            strings: 0,
-            faults: [],
-            faulty: 0,
-            findings: [],
-            moreFindings: 0,
-            untestable: [],
-            duplicates: [],
-            duplicateCount: 0,
-            comparison: null,
-            taskId: null,
+        return PointsPreview::unread(
+            Uploads::nameOf($body->upload), $kind->value, $body->layout, $problem, array_slice($first, 0, 12),
         );
     }
 }

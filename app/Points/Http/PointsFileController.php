@@ -46,28 +46,7 @@ final class PointsFileController
         if (filesize(Uploads::path($body->upload)) > self::SHORT) {
             $task = $start($project, TaskKind::PreviewPoints, json_decode((string) json_encode($body), true));
 
-            return new JsonResponse(new PointsPreview(
-                fileName: Uploads::nameOf($body->upload),
-                format: '',
-                layout: null,
-                remembered: false,
-                looksLikeDegrees: false,
-                problem: null,
-                firstLines: [],
-                width: 0,
-                rows: [],
-                good: 0,
-                strings: 0,
-                faults: [],
-                faulty: 0,
-                findings: [],
-                moreFindings: 0,
-                untestable: [],
-                duplicates: [],
-                duplicateCount: 0,
-                comparison: null,
-                taskId: $task->id,
-            ));
+            return new JsonResponse(PointsPreview::unread(Uploads::nameOf($body->upload), taskId: $task->id));
         }
 
         return new JsonResponse($preview($project, $body));

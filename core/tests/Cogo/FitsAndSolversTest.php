@@ -59,7 +59,6 @@ final class FitsAndSolversTest extends TestCase
         }
     }
 
-    /** The rim that is drawn is the circle that was found, whole and once; the line that is drawn runs past all its places. */
     /** One spare place is enough for a deviation: the root of the squares over it; with none it is 0, not a division by it. */
     public function test_the_deviation_of_a_fit_counts_what_is_spare(): void
     {
@@ -69,6 +68,7 @@ final class FitsAndSolversTest extends TestCase
         self::assertSame(0.0, BestFit::line([new Position(0, 0), new Position(10, 0.03)])->deviation);
     }
 
+    /** The rim that is drawn is the circle that was found, whole and once; the line that is drawn runs past all its places. */
     public function test_what_is_drawn_of_a_fit_is_what_was_found(): void
     {
         $centre = new Position(5_400_010.0, 3_500_020.0);
