@@ -44,8 +44,8 @@ final class PlacesFound
         $at = Intersection::ofRays($a, $b);
 
         return Made::one([new MadePlace($at, self::doubt($a, $b, $at))], [
-            Quantity::length('along the first', $a->along($at)),
-            Quantity::length('along the second', $b->along($at)),
+            Quantity::along('the first', $a->along($at)),
+            Quantity::along('the second', $b->along($at)),
             Quantity::angle('angle between', min($off = Angle::wrap($b->azimuth - $a->azimuth), 2 * M_PI - $off)),
         ], [new Leg($a->from, $at), new Leg($b->from, $at)]);
     }
@@ -72,7 +72,7 @@ final class PlacesFound
             Intersection::ofRayAndCircle($line, new Circle($centre, $distance)),
             ['nearer along the line', 'farther along the line'],
             static fn (Position $p) => [
-                Quantity::length('along the line', $line->along($p)),
+                Quantity::along('the line', $line->along($p)),
                 Quantity::direction('direction from the second place', $centre->azimuthTo($p)),
             ],
             static fn (Position $p) => [new Leg($line->from, $p), new Leg($centre, $p)],

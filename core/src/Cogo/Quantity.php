@@ -19,6 +19,12 @@ final readonly class Quantity
         return new self($word, QuantityKind::Length, $metres);
     }
 
+    /** @param  float  $metres  from where a line begins, negative behind it: told in words, never by a sign */
+    public static function along(string $line, float $metres): self
+    {
+        return self::length($metres < -1e-6 ? "behind the beginning of $line" : "along $line", abs($metres));
+    }
+
     /** @param  float  $metres  a small length, told in finer places */
     public static function deviation(string $word, float $metres): self
     {

@@ -81,6 +81,17 @@ final class PlacesTest extends TestCase
         PlacesFound::byTwoLines(new Line(new Position(0, 0), 0.2), new Line(new Position(0, 50), 0.2 + M_PI));
     }
 
+    /** By hand: three along the second, and four behind where the first begins; a word says so, and no sign. */
+    public function test_a_crossing_behind_a_beginning_is_told_in_words(): void
+    {
+        $made = PlacesFound::byTwoLines(new Line(new Position(0, 0), 0.0), new Line(new Position(-4, 3), 1.5 * M_PI));
+        self::assertEqualsWithDelta(4.0, self::figure($made, 'behind the beginning of the first'), 1e-9);
+        self::assertEqualsWithDelta(3.0, self::figure($made, 'along the second'), 1e-9);
+        $ahead = PlacesFound::byTwoLines(new Line(new Position(-10, 0), 0.0), new Line(new Position(-4, 0), 1.5 * M_PI));
+        self::assertEqualsWithDelta(6.0, self::figure($ahead, 'along the first'), 1e-9);
+        self::assertEqualsWithDelta(0.0, self::figure($ahead, 'along the second'), 1e-9);
+    }
+
     public function test_where_two_solutions_fit_both_are_lettered_and_told_apart(): void
     {
         [$a, $b] = [new Position(1000.0, 2000.0), new Position(1030.0, 2000.0)];

@@ -131,7 +131,7 @@ function Staking(props: StageProps) {
                     </div>
                 </NextStep>
             )}
-            {!g && <SetupDoubt project={project} />}
+            {!g && !live?.elsewhere && <SetupDoubt project={project} />}
             {lists.length > 0 && !g && (
                 <Choice
                     label="Worklist"
