@@ -29,6 +29,9 @@ use Parlay\Simulator\World;
 /** A half-finished day: really measured with the stand-in, in a world planted as the drawer plants it, only without waiting. */
 final class DemoDay
 {
+    /** minutes from one measurement to the next */
+    private const STEP = 2;
+
     private World $world;
 
     private StandIn $instrument;
@@ -45,7 +48,8 @@ final class DemoDay
 
     public function atSaltmarsh(Project $project): void
     {
-        $this->arrive($project);
+        // Four sights, the setup, two checks, fifty marks: the last of them just now.
+        $this->arrive($project, 57, 2);
         $this->setUp($project, SetupMethod::Resection, ['CP1', 'CP2', 'CP3', 'CP5'], null);
         $this->check($project, 'CP4');
         foreach ($project->points()->where('code', 'ANCHOR')->orderBy('id')->limit(38)->get() as $i => $point) {
@@ -60,7 +64,7 @@ final class DemoDay
 
     public function atLarkfield(Project $project): void
     {
-        $this->arrive($project);
+        $this->arrive($project, 12, 150);
         $this->world->standTripod('LC-1', null, 1.578);
         $this->setUp($project, SetupMethod::KnownBacksight, ['LC-3'], 'LC-1');
         $this->check($project, 'LC-4');
@@ -70,13 +74,17 @@ final class DemoDay
         $this->leave();
     }
 
-    private function arrive(Project $project): void
+    /**
+     * @param  int  $steps  of the day
+     * @param  int  $ago  minutes that its last one is past
+     */
+    private function arrive(Project $project, int $steps, int $ago): void
     {
         $control = $project->controlPoints()->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
         $this->world = World::plant(PlantSite::site($project), $control, $project->id);
         $this->instrument = new StandIn($this->world);
         $this->hand = new Noise(1000 + $project->id);
-        $this->minute = -240;
+        $this->minute = -self::STEP * ($steps - 1) - $ago - self::STEP;
     }
 
     private function leave(): void
@@ -87,7 +95,7 @@ final class DemoDay
     private function later(): void
     {
         Carbon::setTestNow();
-        Carbon::setTestNow(Carbon::now('UTC')->addMinutes($this->minute += 2));
+        Carbon::setTestNow(Carbon::now('UTC')->addMinutes($this->minute += self::STEP));
     }
 
     private function aMomentLater(): void

@@ -112,10 +112,10 @@ final class Hanging
         $setups = [];
         foreach (DB::table('setups')->where('project_id', $project->id)
             ->orderBy('id')
-            ->get(['id', 'station_name', 'sights', 'draft']) as $setup) {
+            ->get(['id', 'number', 'station_name', 'sights', 'draft']) as $setup) {
             $content = (array) json_decode((string) $setup->draft, true);
             if (self::rests(['sights' => (array) json_decode($setup->sights, true)] + $content, $rows)) {
-                $setups[] = "setup {$setup->id} at {$setup->station_name}";
+                $setups[] = "setup {$setup->number} at {$setup->station_name}";
             }
         }
         $draft = json_decode((string) json_encode(SetupDrafts::of($project)), true);

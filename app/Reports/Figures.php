@@ -16,7 +16,7 @@ final readonly class Figures
 
     private const UNCHECKED = 'not checked';
 
-    public function __construct(private Units $units) {}
+    public function __construct(private Units $units, private PrintZone $zone) {}
 
     /** @return array{string, string} northing and easting in the project's order */
     public function order(): array
@@ -79,6 +79,11 @@ final readonly class Figures
 
     public function time(string $at): string
     {
-        return substr(str_replace('T', ' ', $at), 0, 16).' UTC';
+        return $this->zone->moment($at);
+    }
+
+    public function timeOfDay(string $at): string
+    {
+        return $this->zone->timeOfDay($at);
     }
 }

@@ -32,7 +32,7 @@ final readonly class Report
 
     public static function of(Project $project, string $author): self
     {
-        $all = $project->marks()->orderBy('id')->get();
+        $all = $project->marks()->with('setup:id,number')->orderBy('id')->get();
         $latest = [];
         foreach ($all as $m) {
             $latest[self::about($m)] = $m->id;

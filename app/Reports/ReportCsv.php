@@ -35,7 +35,7 @@ final class ReportCsv
                 ...$order($r->found->northing, $r->found->easting), $n($r->found->elevation),
                 $n($r->deviation?->northing), $n($r->deviation?->easting), $n($r->deviation?->height), $n($r->deviation?->plan),
                 $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict,
-                $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup_id, self::safe($m->design_source),
+                $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, self::safe($m->design_source),
             ], ',', '"', '');
         }
     }

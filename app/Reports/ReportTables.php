@@ -73,7 +73,7 @@ final readonly class ReportTables
             $this->progress->tell(0.15, 'writing the checks');
             $d = $c->deviation;
             yield ['cells' => [
-                [$c->mark->name], [$f->time($c->mark->at)], [(string) $c->mark->setup_id],
+                [$c->mark->name], [$f->time($c->mark->at)], [(string) $c->mark->setup->number],
                 [$f->sided(Side::Northing, $d?->northing, '–')], [$f->sided(Side::Easting, $d?->easting, '–')],
                 [$f->deviation($d?->plan)], [$f->sided(Side::Height, $d?->height, '–')],
             ]];
@@ -89,7 +89,7 @@ final readonly class ReportTables
         $f = $this->figures;
         foreach ($setups as $s) {
             $this->progress->tell(0.1, 'writing the setups');
-            yield ['span' => "Setup {$s->id}, {$f->time($s->at)}, "
+            yield ['span' => "Setup {$s->number}, {$f->time($s->at)}, "
                 .SetupMethod::from($s->method)->words()
                 ." at {$s->station_name}, {$s->instrument}, instrument height {$f->length($s->instrument_height)}.", 'bold' => true];
             foreach ($s->found()->residuals as $r) {

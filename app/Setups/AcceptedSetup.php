@@ -11,6 +11,7 @@ use Parlay\Words\Cautions;
 final readonly class AcceptedSetup
 {
     /**
+     * number: counted in the project.
      * planDeviation, heightDeviation: null where nothing was found, or where the sights don't fit and nothing can be said.
      *
      * @param  bool|null  $passes  whether its sights fit each other; null where nothing was spare
@@ -18,6 +19,7 @@ final readonly class AcceptedSetup
      */
     public function __construct(
         public int $id,
+        public int $number,
         public string $at,
         public string $method,
         public string $stationName,
@@ -40,6 +42,7 @@ final readonly class AcceptedSetup
 
         return new self(
             id: $s->id,
+            number: $s->number,
             at: $s->at,
             method: $s->method,
             stationName: $s->station_name,

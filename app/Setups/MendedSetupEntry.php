@@ -18,6 +18,7 @@ final readonly class MendedSetupEntry
     /** @param  list<MendedMark>  $marks  the first two hundred */
     public function __construct(
         public int $setupId,
+        public int $number,
         public string $stationName,
         public string $at,
         public float $north,
@@ -37,6 +38,7 @@ final readonly class MendedSetupEntry
 
         return new self(
             setupId: $s->id,
+            number: $s->number,
             stationName: $s->station_name,
             at: $s->at,
             north: $new->northing - $s->northing,

@@ -10,12 +10,13 @@ use Parlay\Core\Stakeout\Deviation;
 
 final readonly class MarkEntry
 {
-    /** planTolerance, heightTolerance: that it was judged by; metres. */
+    /** setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. */
     public function __construct(
         public int $id,
         public string $at,
         public string $kind,
         public int $setupId,
+        public int $setupNumber,
         public int $observationId,
         public ?int $pointId,
         public string $name,
@@ -38,6 +39,7 @@ final readonly class MarkEntry
             at: $m->at,
             kind: $m->kind,
             setupId: $m->setup_id,
+            setupNumber: $m->setup->number,
             observationId: $m->observation_id,
             pointId: $m->point_id,
             name: $m->name,

@@ -27,7 +27,7 @@
 <h2>Setups</h2>
 @foreach ($report->setups->take(App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET) as $setup)
 <table>
-    <tr><td colspan="6"><b>Setup {{ $setup->id }}</b>, {{ $figures->time($setup->at) }}, {{ SetupMethod::from($setup->method)->words() }} at {{ $setup->station_name }}, {{ $setup->instrument }}, instrument height {{ $figures->length($setup->instrument_height) }}.
+    <tr><td colspan="6"><b>Setup {{ $setup->number }}</b>, {{ $figures->time($setup->at) }}, {{ SetupMethod::from($setup->method)->words() }} at {{ $setup->station_name }}, {{ $setup->instrument }}, instrument height {{ $figures->length($setup->instrument_height) }}.
         @if ($setup->found()->passes === false) <b>Its sights don’t fit each other: how far it may be wrong cannot be said.</b> @else Standard deviation: plan {{ $figures->deviation(hypot($setup->precision()->northing(), $setup->precision()->easting())) }}, height {{ $figures->deviation($setup->precision()->height()) }}, orientation {{ $figures->smallAngle($setup->precision()->orientation()) }}. @endif</td></tr>
     <tr><th>sight</th><th>used</th><th class="n">direction</th><th class="n">across</th><th class="n">distance</th><th class="n">height</th></tr>
     @foreach ($setup->found()->residuals as $r)
@@ -41,7 +41,7 @@
 <table>
     <tr><th>check shot on</th><th>time</th><th>setup</th><th class="n">north or south</th><th class="n">east or west</th><th class="n">plan</th><th class="n">height</th></tr>
     @foreach ($report->checks as $c)
-    <tr><td>{{ $c->mark->name }}</td><td>{{ $figures->time($c->mark->at) }}</td><td>{{ $c->mark->setup_id }}</td><td class="n">{{ $figures->sided(Side::Northing, $c->deviation?->northing, '–') }}</td><td class="n">{{ $figures->sided(Side::Easting, $c->deviation?->easting, '–') }}</td><td class="n">{{ $figures->deviation($c->deviation?->plan) }}</td><td class="n">{{ $figures->sided(Side::Height, $c->deviation?->height, '–') }}</td></tr>
+    <tr><td>{{ $c->mark->name }}</td><td>{{ $figures->time($c->mark->at) }}</td><td>{{ $c->mark->setup->number }}</td><td class="n">{{ $figures->sided(Side::Northing, $c->deviation?->northing, '–') }}</td><td class="n">{{ $figures->sided(Side::Easting, $c->deviation?->easting, '–') }}</td><td class="n">{{ $figures->deviation($c->deviation?->plan) }}</td><td class="n">{{ $figures->sided(Side::Height, $c->deviation?->height, '–') }}</td></tr>
     @endforeach
 </table>
 @endif

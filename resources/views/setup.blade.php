@@ -12,9 +12,9 @@
 </style>
 </head>
 <body>
-<h1>Setup {{ $setup->id }}, {{ $setup->station_name }}</h1>
+<h1>Setup {{ $setup->number }}, {{ $setup->station_name }}</h1>
 <p>{{ $project->name }} · {{ $figures->time($setup->at) }} · {{ SetupMethod::from($setup->method)->words() }} · {{ $setup->instrument }} · computed by Parlay {{ $setup->computed_by }}</p>
-@if ($setup->note !== '')<p><b>Mended:</b> {{ $setup->note }} (stands for setup {{ $setup->stands_for }})</p>@endif
+@if ($setup->note !== '')<p><b>Mended:</b> {{ $setup->note }}</p>@endif
 <h2>The station</h2>
 <table>
     <tr><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th><th class="n">circle zero at</th><th class="n">instrument height</th></tr>
@@ -53,7 +53,7 @@
 <table>
     <thead><tr><th>sighted</th><th class="n">Hz</th><th class="n">V</th><th class="n">slope distance</th><th class="n">target height</th><th class="n">constant</th><th class="n">ppm</th></tr></thead>
     @foreach ($readings as $o)
-    <tr><td><b>{{ $o->sighted }}</b> {{ substr($o->at, 11, 5) }}</td><td class="n">{{ $figures->angle($o->circle) }}</td><td class="n">{{ $figures->angle($o->zenith) }}</td><td class="n">{{ $o->slope > 0 ? $figures->length($o->slope) : 'angles only' }}</td><td class="n">{{ $figures->length($o->target()->height) }}{{ $o->correction === null ? '' : ' (booked '.$figures->length($o->target_height).')' }}</td><td class="n">{{ number_format(1000 * $o->target()->prismConstant, 1) }} mm</td><td class="n">{{ number_format($o->sight()->ppm, 1) }}</td></tr>
+    <tr><td><b>{{ $o->sighted }}</b> {{ $figures->timeOfDay($o->at) }}</td><td class="n">{{ $figures->angle($o->circle) }}</td><td class="n">{{ $figures->angle($o->zenith) }}</td><td class="n">{{ $o->slope > 0 ? $figures->length($o->slope) : 'angles only' }}</td><td class="n">{{ $figures->length($o->target()->height) }}{{ $o->correction === null ? '' : ' (booked '.$figures->length($o->target_height).')' }}</td><td class="n">{{ number_format(1000 * $o->target()->prismConstant, 1) }} mm</td><td class="n">{{ number_format($o->sight()->ppm, 1) }}</td></tr>
     @endforeach
 </table>
 @endif
@@ -63,7 +63,7 @@
 @endif
 @if (count($versions) > 1)
 <h2>Versions</h2>
-<table>@foreach ($versions as $v)<tr><td>setup {{ $v->id }}</td><td>{{ $figures->time($v->at) }}</td><td class="n">{{ $figures->length($v->$a) }}</td><td class="n">{{ $figures->length($v->$b) }}</td><td class="n">{{ $figures->length($v->elevation) }}</td><td>{{ $v->note === '' ? 'as accepted' : $v->note }}</td></tr>@endforeach</table>
+<table>@foreach ($versions as $v)<tr><td>version {{ $loop->iteration }}</td><td>{{ $figures->time($v->at) }}</td><td class="n">{{ $figures->length($v->$a) }}</td><td class="n">{{ $figures->length($v->$b) }}</td><td class="n">{{ $figures->length($v->elevation) }}</td><td>{{ $v->note === '' ? 'as accepted' : $v->note }}</td></tr>@endforeach</table>
 @endif
 </body>
 </html>

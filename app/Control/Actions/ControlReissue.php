@@ -46,8 +46,8 @@ final class ControlReissue
     private static function setupsByMark(Project $project): array
     {
         $by = [];
-        foreach (Setup::query()->where('project_id', $project->id)->orderBy('id')->get(['id', 'at', 'station_name', 'sights']) as $setup) {
-            $words = 'setup '.$setup->id.' ('.$setup->station_name.', '.substr($setup->at, 0, 16).')';
+        foreach (Setup::query()->where('project_id', $project->id)->orderBy('id')->get(['id', 'number', 'station_name', 'sights']) as $setup) {
+            $words = 'setup '.$setup->number.' ('.$setup->station_name.')';
             foreach (array_unique([...array_column($setup->sights, 'name'), $setup->station_name]) as $name) {
                 $by[(string) $name][] = $words;
             }

@@ -12,6 +12,7 @@ use App\Projects\Models\Project;
 use App\Projects\Packed\PackedFile;
 use App\Projects\Packed\Packing;
 use App\Projects\Packed\RowCheck;
+use App\Setups\Models\Setup;
 use App\Tasks\Progress;
 use App\Uploads;
 use Illuminate\Support\Facades\DB;
@@ -214,6 +215,10 @@ final class UnpackProject
                     JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE,
                 );
             }
+        }
+        if ($table === 'setups') {
+            // Packed by an earlier version, setups had no number of their own.
+            $row['number'] = Setup::numberOf((int) $row['project_id'], $row['stands_for']);
         }
         $streams = [];
         foreach (Packing::BYTES as $column) {

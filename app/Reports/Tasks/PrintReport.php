@@ -8,6 +8,7 @@ use App\Projects\Models\Project;
 use App\Reports\DeviationDrawing;
 use App\Reports\Figures;
 use App\Reports\Pdf;
+use App\Reports\PrintZone;
 use App\Reports\Report;
 use App\Reports\ReportTables;
 use App\Tasks\Models\Task;
@@ -26,7 +27,7 @@ final class PrintReport implements Work
     {
         $project = Project::query()->findOrFail($task->project_id);
         $report = Report::of($project, (string) ($task->input['author'] ?? ''));
-        $figures = new Figures($project->units());
+        $figures = new Figures($project->units(), PrintZone::named((string) ($task->input['zone'] ?? 'UTC')));
         $html = view(
             'report',
             ['report' => $report, 'figures' => $figures, 'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style)],

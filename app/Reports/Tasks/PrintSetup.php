@@ -8,6 +8,7 @@ use App\FieldBook\Models\Observation;
 use App\Projects\Models\Project;
 use App\Reports\Figures;
 use App\Reports\Pdf;
+use App\Reports\PrintZone;
 use App\Reports\SetupDrawing;
 use App\Setups\SetupEntry;
 use App\Tasks\Models\Task;
@@ -24,12 +25,12 @@ final class PrintSetup implements Work
         $ids = [...array_column($setup->sights, 'observationId'), ...array_column($setup->draft['shots'] ?? [], 'observationId')];
         $html = view('setup', [
             'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup),
-            'found' => $setup->found(), 'figures' => new Figures($project->units()),
+            'found' => $setup->found(), 'figures' => new Figures($project->units(), PrintZone::named((string) ($task->input['zone'] ?? 'UTC'))),
             'readings' => Observation::query()->whereIn('id', $ids)->orderBy('id')->get(),
             'versions' => $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
             'drawing' => SetupDrawing::svg($setup),
         ])->render();
-        Pdf::write($html, "{$project->name} · setup {$setup->id}, {$setup->station_name}", PrintReport::path($task), $progress);
+        Pdf::write($html, "{$project->name} · setup {$setup->number}, {$setup->station_name}", PrintReport::path($task), $progress);
 
         return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];
     }

@@ -10,6 +10,7 @@ use App\Reports\Column;
 use App\Reports\Figures;
 use App\Reports\LongTable;
 use App\Reports\Pdf;
+use App\Reports\PrintZone;
 use App\Reports\WalkDrawing;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
@@ -33,12 +34,12 @@ final class PrintWorklist implements Work
         $control = $project->controlPoints()->orderBy('name')->get();
         $html = view('worklist', [
             'project' => $project, 'list' => $list, 'points' => $points,
-            'control' => $control, 'done' => $done, 'figures' => new Figures($project->units()),
+            'control' => $control, 'done' => $done, 'figures' => new Figures($project->units(), PrintZone::utc()),
             'drawing' => WalkDrawing::svg($points, $control),
         ])->render();
         Pdf::write(
             $html, "{$project->name} · {$list->name}", PrintReport::path($task), $progress,
-            [self::table($points, $done, new Figures($project->units()), $progress)],
+            [self::table($points, $done, new Figures($project->units(), PrintZone::utc()), $progress)],
         );
 
         return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];

@@ -125,8 +125,8 @@ final class AcceptSetup
         ControlPoint::query()->create([
             'project_id' => $project->id, 'name' => $setup->station_name,
             'northing' => $setup->northing, 'easting' => $setup->easting, 'elevation' => $setup->elevation,
-            'code' => 'STATION', 'description' => 'station of setup '.$setup->id,
-            'source' => "setup {$setup->id}", 'origin' => ControlOrigin::Station, 'setup_id' => $setup->id,
+            'code' => 'STATION', 'description' => 'station of setup '.$setup->number,
+            'source' => "setup {$setup->number}", 'origin' => ControlOrigin::Station, 'setup_id' => $setup->id,
             'held_fixed' => false, 'plan_deviation' => $plan->place(), 'height_deviation' => $plan->height(),
         ]);
     }

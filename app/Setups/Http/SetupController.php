@@ -11,6 +11,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Patch;
 use App\Http\OpenApi\Post;
 use App\Projects\Models\Project;
+use App\Reports\Http\PrintBody;
 use App\Setups\AcceptedSetup;
 use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;
@@ -69,11 +70,13 @@ final class SetupController
     }
 
     #[Post('/projects/{project}/setups/{setup}/sheet', 'Prints a setup with all it rests on as PDF; fetch it as a report when the '
-        .'task is done', null, TaskResource::class)]
-    public function sheet(Project $project, int $setup, StartTask $start): JsonResponse
+        .'task is done', PrintBody::class, TaskResource::class)]
+    public function sheet(Request $request, Project $project, int $setup, StartTask $start): JsonResponse
     {
         return new JsonResponse(
-            TaskResource::of($start($project, TaskKind::SetupSheet, ['setupId' => $project->setups()->findOrFail($setup)->id])),
+            TaskResource::of($start($project, TaskKind::SetupSheet, [
+                'setupId' => $project->setups()->findOrFail($setup)->id, 'zone' => Body::read($request, PrintBody::class)->zone,
+            ])),
         );
     }
 

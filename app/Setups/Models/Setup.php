@@ -26,10 +26,25 @@ final class Setup extends Model
     protected $attributes = ['stands_for' => null, 'note' => '', 'draft' => null, 'accuracy' => null, 'base_id' => null];
 
     protected $casts = [
-        'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'orientation' => 'float', 'instrument_height' => 'float',
+        'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'orientation' => 'float', 'number' => 'integer', 'instrument_height' => 'float',
         'solution' => 'array', 'sights' => 'array', 'draft' => 'array',
         'accuracy' => 'array', 'stands_for' => 'integer', 'base_id' => 'integer',
     ];
+
+    protected static function booted(): void
+    {
+        self::creating(static function (self $s): void {
+            $s->setAttribute('number', self::numberOf($s->project_id, $s->stands_for));
+        });
+    }
+
+    /** What people call it by: counted in its project; a version has the number of the setup it stands for. */
+    public static function numberOf(int $project, ?int $standsFor): int
+    {
+        return $standsFor === null
+            ? 1 + (int) self::query()->where('project_id', $project)->max('number')
+            : (int) self::query()->whereKey($standsFor)->value('number');
+    }
 
     /** The setup as it was first accepted, of which this is a version. */
     public function root(): int

@@ -20,7 +20,7 @@ final class MarkController
     #[Get('/projects/{project}/marks', 'All marks in the order they were taken', MarkEntry::class, list: true)]
     public function marks(Project $project): JsonResponse
     {
-        return new JsonResponse($project->marks()->orderBy('id')->get()->map(MarkEntry::of(...))->all());
+        return new JsonResponse($project->marks()->with('setup:id,number')->orderBy('id')->get()->map(MarkEntry::of(...))->all());
     }
 
     #[Post('/projects/{project}/marks', 'Stores a stake, an as-built shot or a check; asks back (409) where the person must decide', MarkToStore::class, MarkEntry::class)]

@@ -11,6 +11,7 @@ import { Failure, Notice } from '../parts/Notice';
 import { WorkBar } from '../parts/WorkBar';
 import { drawnDesigns } from '../plan/things';
 import type { StageProps } from '../stage/stages';
+import { dateOf } from '../units/times';
 import { DrawingImport } from './DrawingImport';
 import type { Inspection } from './inspection';
 import { Layers } from './Layers';
@@ -159,8 +160,8 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
             {comparing && <Changes design={d} />}
             {earlier.length > 0 && (
                 <p className="mt-1 text-sm text-quiet">
-                    Earlier: {earlier.map((e) => `${e.revision || 'first'} (${e.fileName}, ${e.takenAt.slice(0, 10)})`).join(', ')}. Points
-                    made from them stay.
+                    Earlier: {earlier.map((e) => `${e.revision || 'first'} (${e.fileName}, ${dateOf(e.takenAt)})`).join(', ')}. Points made
+                    from them stay.
                 </p>
             )}
             {d.strays.length > 0 && (

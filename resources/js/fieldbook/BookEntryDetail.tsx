@@ -27,7 +27,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                         </>
                     )}
                     <dt>setup</dt>
-                    <dd>{mark.setupId}</dd>
+                    <dd>{mark.setupNumber}</dd>
                 </dl>
             )}
             {reading && (

@@ -4,6 +4,7 @@ import type { BookEntry, Project } from '../api/client';
 import { useBook } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { formatAngle, formatDeviation, formatJudged, formatLength, inWords, sidedLength } from '../units/format';
+import { bookTime } from '../units/times';
 import { useUnits } from '../units/UnitsContext';
 import { BookEntryDetail } from './BookEntryDetail';
 
@@ -75,7 +76,7 @@ const WORDS: Record<string, string> = { reading: 'reading', setup: 'SETUP', stak
 function useLine() {
     const { length, angle } = useUnits();
     return (e: BookEntry): string => {
-        const start = `${e.at.slice(5, 10)} ${e.at.slice(11, 19)}  ${(WORDS[e.kind] ?? e.kind).padEnd(9)}`;
+        const start = `${bookTime(e.at)}  ${(WORDS[e.kind] ?? e.kind).padEnd(9)}`;
         if (e.mark) {
             const { deviation: d, name, verdict, planTolerance, heightTolerance } = e.mark;
             const off = d

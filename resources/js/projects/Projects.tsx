@@ -7,6 +7,7 @@ import { useProjects } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Failure, Notice } from '../parts/Notice';
+import { dateTime } from '../units/times';
 import { PackButton, PackedIn } from './Packed';
 import { ProjectForm } from './ProjectForm';
 
@@ -61,7 +62,7 @@ export function Projects({ openLast }: { openLast: boolean }) {
                                 <span className="shrink-0 text-right text-sm text-quiet">
                                     {LENGTHS[p.units.length]}
                                     <br />
-                                    last opened {p.openedAt.slice(0, 16).replace('T', ' ')} UTC
+                                    last opened {dateTime(p.openedAt)}
                                 </span>
                             </Link>
                             <PackButton project={p.id} name={p.name} />

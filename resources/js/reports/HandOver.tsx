@@ -11,6 +11,7 @@ import { WorkBar } from '../parts/WorkBar';
 import { CheckBeforeLeaving, SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
+import { localZone } from '../units/times';
 
 /** What goes to the client: the report as PDF and its table as CSV. */
 export function HandOver({ project, marks }: StageProps) {
@@ -19,7 +20,12 @@ export function HandOver({ project, marks }: StageProps) {
     const work = useWork(project.id);
     const print = async () => {
         const task = await work.run(
-            ask(api.POST('/api/v1/projects/{project}/reports', { params: { path: { project: project.id } }, body: { author } })),
+            ask(
+                api.POST('/api/v1/projects/{project}/reports', {
+                    params: { path: { project: project.id } },
+                    body: { author, zone: localZone() },
+                }),
+            ),
         );
         if (task) {
             setFile((task.result as unknown as { file: string }).file);

@@ -1,6 +1,7 @@
 import type { Schemas } from '../api/client';
 import { Deviation } from '../parts/Figure';
 import { Notice } from '../parts/Notice';
+import { timeOfDay } from '../units/times';
 
 const WIDTH = 360;
 const HEIGHT = 110;
@@ -58,7 +59,7 @@ function Chart({ list }: { list: Schemas['CheckShotTaken'][] }) {
                         )}
                         {(list.length < 10 || i % Math.ceil(list.length / 8) === 0) && (
                             <text x={x(i)} y={HEIGHT - 6} textAnchor="middle" className="fill-ink text-[10px]">
-                                {c.at.slice(11, 16)}
+                                {timeOfDay(c.at)}
                             </text>
                         )}
                     </g>

@@ -1,6 +1,7 @@
 import type { Mark } from '../api/client';
 import { Against, Coordinates } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
+import { timeOfDay } from '../units/times';
 
 /** A stored mark: what it is off by, and whether that is in. */
 export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
@@ -9,7 +10,7 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
         <div className={`grid gap-1 border-t border-rule py-2 ${latest ? 'bg-wash' : ''}`} role={latest ? 'status' : undefined}>
             <div className="flex flex-wrap items-center justify-between gap-2">
                 <span className="min-w-0 font-semibold [overflow-wrap:anywhere]">
-                    {mark.name} <span className="font-normal text-quiet">{mark.at.slice(11, 16)} UTC</span>
+                    {mark.name} <span className="font-normal text-quiet">{timeOfDay(mark.at)}</span>
                 </span>
                 <Verdict of={mark.verdict} />
             </div>

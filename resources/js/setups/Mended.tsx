@@ -35,7 +35,7 @@ export function MendedSetups({ project }: { project: Project }) {
                     <CheckBox
                         label={
                             <span>
-                                Setup {m.setupId}, {m.stationName}: the station moves by <Deviation of={Math.hypot(m.north, m.east)} />
+                                Setup {m.number}, {m.stationName}: the station moves by <Deviation of={Math.hypot(m.north, m.east)} />
                                 {m.up !== null && (
                                     <>
                                         , {m.up < 0 ? 'down' : 'up'} <Deviation of={Math.abs(m.up)} />

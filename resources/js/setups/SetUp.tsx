@@ -10,6 +10,7 @@ import { Failure, Notice } from '../parts/Notice';
 import { figures, useShow } from '../plan/shown';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
+import { localZone, timeOfDay } from '../units/times';
 import { CheckShot } from './CheckShot';
 import { evidenceOf } from './evidence';
 import { GridLinesSetup } from './GridLinesSetup';
@@ -74,7 +75,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
     const lost = checks?.holds === false || Boolean(props.live?.elsewhere);
     const proved = checks?.holds === true && !checks.due;
     const print = useDeed(project.id, async (setup: number) => {
-        const path = { params: { path: { project: project.id, setup } } };
+        const path = { params: { path: { project: project.id, setup } }, body: { zone: localZone() } };
         const task = await untilFinished(project.id, ask(api.POST('/api/v1/projects/{project}/setups/{setup}/sheet', path)));
         window.open(`/api/v1/projects/${project.id}/reports/${task.id}.pdf`);
     });
@@ -105,7 +106,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                 <section aria-label="Setup that holds">
                     <div className="flex items-start gap-2">
                         <p className="min-w-0 flex-1">
-                            Setup {s.id}, since {s.at.slice(11, 16)} UTC: {methodWords(s.method)} at {s.stationName}.
+                            Setup {s.number}, since {timeOfDay(s.at)}: {methodWords(s.method)} at {s.stationName}.
                         </p>
                         {!lost && <Button onClick={onAgain}>Set up anew</Button>}
                     </div>
@@ -190,7 +191,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
         >
             {state.current && (
                 <div className="flex items-center justify-between gap-2">
-                    <p className="text-sm">Setup {state.current.id} holds until another is accepted.</p>
+                    <p className="text-sm">Setup {state.current.number} holds until another is accepted.</p>
                     <Button onClick={onDone}>Keep it</Button>
                 </div>
             )}

@@ -8,6 +8,7 @@ use App\Control\Models\ControlPoint;
 use App\FieldBook\Models\Observation;
 use App\Setups\Models\Setup;
 use Illuminate\Database\QueryException;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 
@@ -209,6 +210,36 @@ final class TrustTest extends SetupTestCase
             'POST', $this->at('/stand-map'),
             ['south' => 990, 'west' => 2000, 'step' => 1, 'columns' => 500, 'fromRow' => 0, 'toRow' => 400],
         )->assertStatus(422);
+    }
+
+    public function test_a_setup_is_counted_in_its_project(): void
+    {
+        $other = $this->project;
+        $this->setUpInstrument($other);
+        $this->project = $this->project();
+        $this->site($this->project);
+        $this->setUpInstrument($this->project);
+        $setup = $this->project->currentSetup()->firstOrFail();
+        self::assertSame([2, 1], [$setup->id, $setup->number]);
+        self::assertSame('setup 1', $this->project->controlPoints()->where('name', 'ST1')->value('source'));
+        self::assertSame(1, $this->ask('GET', $this->at(''))->json('setup.number'));
+    }
+
+    public function test_a_sheet_tells_its_times_by_the_clock_of_whoever_prints_it(): void
+    {
+        Carbon::setTestNow('2026-01-31 23:50:00');
+        $this->setUpInstrument($this->project);
+        $setup = $this->project->currentSetup()->firstOrFail();
+        foreach (['Pacific/Auckland' => '2026-02-01 12:50 UTC+13:00', 'America/St_Johns' => '2026-01-31 20:20 UTC-03:30', 'UTC' => '2026-01-31 23:50 UTC'] as $zone => $expected) {
+            $task = $this->ask('POST', $this->at("/setups/{$setup->id}/sheet"), ['zone' => $zone])->assertOk()->json('id');
+            $file = $this->ask('GET', $this->at("/tasks/$task"))->json('result.file');
+            file_put_contents($this->data.'/s.pdf', (string) $this->get($file)->assertOk()->streamedContent());
+            self::assertStringContainsString("· $expected ·", (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/s.pdf').' -'));
+        }
+        $refused = $this->ask('POST', $this->at("/setups/{$setup->id}/sheet"), ['zone' => 'Mars/Olympus'])->assertStatus(422)->json('message');
+        self::assertStringContainsString('is no time zone', $refused);
+        $this->ask('POST', $this->at('/reports'), ['zone' => '../etc'])->assertStatus(422);
+        Carbon::setTestNow();
     }
 
     public function test_the_setup_sheet_is_printed(): void

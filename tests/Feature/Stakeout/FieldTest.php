@@ -7,6 +7,7 @@ namespace Tests\Feature\Stakeout;
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Reports\Figures;
+use App\Reports\PrintZone;
 use App\Stakeout\Models\Mark;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -126,7 +127,7 @@ final class FieldTest extends FeatureTestCase
 
     public function test_a_figure_that_rounds_to_its_tolerance_and_is_out_prints_one_more_place(): void
     {
-        $figures = new Figures($this->project->units());
+        $figures = new Figures($this->project->units(), PrintZone::utc());
         self::assertSame(['5.0 mm', '5.04 mm', '5.1 mm', '5.02 mm low'], [
             $figures->judged(0.005, 0.005), $figures->judged(0.00504, 0.005), $figures->judged(0.00512, 0.005),
             $figures->judgedHeight(-0.00502, 0.005),

@@ -1753,6 +1753,7 @@ export interface components {
         };
         AcceptedSetup: {
             id: number;
+            number: number;
             at: string;
             method: string;
             stationName: string;
@@ -2468,6 +2469,7 @@ export interface components {
             at: string;
             kind: string;
             setupId: number;
+            setupNumber: number;
             observationId: number;
             pointId: number | null;
             name: string;
@@ -2529,6 +2531,7 @@ export interface components {
         };
         MendedSetupEntry: {
             setupId: number;
+            number: number;
             stationName: string;
             at: string;
             north: number;
@@ -2824,6 +2827,9 @@ export interface components {
             collection: components["schemas"]["PlacesWanted"];
             elevation?: components["schemas"]["ElevationWanted"] | null;
         };
+        PrintBody: {
+            zone?: string;
+        };
         Problem: {
             message: string;
             reason: string | null;
@@ -2942,6 +2948,7 @@ export interface components {
         };
         ReportBody: {
             author?: string;
+            zone?: string;
         };
         RestoreBody: {
             upload: string;
@@ -6852,7 +6859,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintBody"];
+            };
+        };
         responses: {
             /** @description Done */
             200: {
