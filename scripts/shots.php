@@ -111,7 +111,7 @@ $take($desk->open("/p/$larkfield/control")
     ->see('As it is read'), 'control-as-it-is-read');
 $nearPoint('B4.4', 0.09, 0.4);
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');
-$take($desk->open("/p/$saltmarsh/as-built")->press('Pull the field book up')->see('AS-BUILT'), 'as-built-field-book');
+$take($desk->open("/p/$saltmarsh/as-built")->pressStarting('Field book')->see('AS-BUILT'), 'as-built-field-book');
 $take($desk->open("/p/$saltmarsh/hand-over")->see('against design'), 'hand-over');
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->press('Practice world')->see('the tape reads'), 'practice-world');
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use App\Clock;
 use App\Control\Models\ControlPoint;
 use App\FieldBook\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
@@ -109,7 +110,7 @@ final class DemoDay
         $ids = $project->controlPoints()->pluck('id', 'name');
         $draft = fn (array $sights) => new Draft(
             $method, $station === null ? null : (int) $ids[$station], $this->world->tripod->height, 2.0, 0.0,
-            $this->world->air->pressureHpa, $this->world->air->temperatureCelsius, $sights,
+            $this->world->air->pressureHpa, $this->world->air->temperatureCelsius, $sights, airAt: Clock::stamp(),
         );
         SetupDrafts::keep($project, $draft([]));
         $sights = [];

@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
+use Illuminate\Support\Carbon;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\ListOf;
 
 final readonly class Draft
 {
+    /** hours; 8 °C more make 8 ppm, which is a millimetre in 125 m; common practice, no source */
+    private const AIR_HOLDS = 6;
+
     /**
      * instrumentHeight: straight up, also where it was measured slanted. airMode: whether ppm comes of the air or is typed. azimuth: of
      * the given direction or of the baseline; length: that the baseline should have. place: which of two possible places. ppmInUse:
      * typed, or by the chosen instrument's carrier; null where the standard carrier will do. turnEarlier: a baseline turns all that was
      * measured from here before with it.
+     * airAt: when pressure and temperature, or the correction, were told last.
      *
      * @param  list<DraftSight>  $sights
      * @param  list<DraftLine>  $lines
@@ -52,7 +57,14 @@ final readonly class Draft
         public ?float $ppmInUse = null,
         public bool $turnEarlier = false,
         public float $refraction = Atmosphere::REFRACTION,
+        public ?string $airAt = null,
     ) {}
+
+    /** Whether the air has to be told: it never was, or so long ago that it is that of another part of the day. */
+    public function isAirDue(): bool
+    {
+        return $this->airAt === null || Carbon::parse($this->airAt)->diffInHours(Carbon::now('UTC')) >= self::AIR_HOLDS;
+    }
 
     /** What distances are corrected by. */
     public function air(): Atmosphere

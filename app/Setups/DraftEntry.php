@@ -9,7 +9,8 @@ use Parlay\Core\ListOf;
 final readonly class DraftEntry
 {
     /**
-     * ppm: what distances are corrected by; ppmTyped: what was typed, in use only where airMode says so. nextName: the station’s name
+     * ppm: what distances are corrected by; ppmTyped: what was typed, in use only where airMode says so. airAt: when it was told last.
+     * airDue: it has to be told anew. nextName: the station’s name
      * where none is typed.
      *
      * @param  list<DraftSightEntry>  $sights
@@ -50,5 +51,7 @@ final readonly class DraftEntry
         public int $place,
         public bool $oneFace,
         public bool $turnEarlier,
+        public ?string $airAt,
+        public bool $airDue,
     ) {}
 }

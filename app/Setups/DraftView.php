@@ -121,6 +121,8 @@ final class DraftView
             place: $d->place,
             oneFace: $d->oneFace,
             turnEarlier: $d->turnEarlier,
+            airAt: $d->airAt,
+            airDue: $d->isAirDue(),
         );
     }
 }

@@ -35,7 +35,12 @@ final class Chrome
         ]);
         $capabilities = DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options);
         $this->driver = self::patiently(static fn () => RemoteWebDriver::create("http://127.0.0.1:$port", $capabilities, 10_000, 60_000));
-        // The window's frame takes part of the size asked for; the page itself should have it.
+        $this->size($width, $height);
+    }
+
+    /** The window's frame takes part of the size asked for; the page itself should have it. */
+    public function size(int $width, int $height): void
+    {
         $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
             'cmd' => 'Emulation.setDeviceMetricsOverride',
             'params' => ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false],

@@ -74,7 +74,6 @@ final class DayTest extends TestCase
         $s->see('the tape reads')
             ->press('Resection')
             ->fill('Instrument height', (string) $height)
-            ->unfold('Instrument and air')
             ->fill('Pressure, hPa', '1009')
             ->fill('Temperature, °C', '18');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
@@ -128,7 +127,7 @@ final class DayTest extends TestCase
             ->press('Measure kerbÄ, against nothing')
             ->see('no design to judge by');
         $s->choose('Held against', 'T1')->press('Measure T1, against its design')->see('against design');
-        $s->press('Pull the field book up')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
+        $s->pressStarting('Field book')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
         $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'at ST1', 'out of tolerance']);
 
         // Coming back opens the last project; the link that is cut is said and comes back.
@@ -163,7 +162,6 @@ final class DayTest extends TestCase
             ->press('Known point')
             ->choose('Instrument stands on', 'LC-1')
             ->fill('Instrument height', number_format($height, 4, '.', ''))
-            ->unfold('Instrument and air')
             ->fill('Pressure, hPa', '1009')
             ->fill('Temperature, °C', '18');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-3', 'atOnce' => true]);

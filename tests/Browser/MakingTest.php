@@ -117,7 +117,7 @@ final class MakingTest extends TestCase
             ->fill('Distance from the second', '3+5')
             ->see('to the left')
             ->see('to the right')
-            ->tick('N 95.200 m')
+            ->pressStarting('B, ')
             ->see('Keep C1')
             ->press('Keep C1')
             ->see('C1 is made');

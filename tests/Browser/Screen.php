@@ -122,6 +122,22 @@ final class Screen
         return $this;
     }
 
+    /** Waits until what is shown has stood still for a moment: nothing comes any more, and nothing moves. */
+    public function settle(): self
+    {
+        $picture = fn (): string => md5((string) $this->driver->executeScript(
+            'return [...document.querySelectorAll("section, button, input")].map((e) => JSON.stringify(e.getBoundingClientRect())).join() + document.getAnimations().length',
+        ));
+        $end = microtime(true) + self::PATIENCE;
+        for ($before = '', $still = 0; $still < 3 && microtime(true) < $end; $before = $now) {
+            usleep(70_000);
+            $now = $picture();
+            $still = $now === $before ? $still + 1 : 0;
+        }
+
+        return $this;
+    }
+
     /** Waits until these words can be read. */
     public function see(string $words, float $seconds = self::PATIENCE): self
     {
@@ -247,6 +263,10 @@ final class Screen
         do {
             foreach ($this->driver->findElements(WebDriverBy::xpath($xpath)) as $element) {
                 try {
+                    // As a person opens what is folded.
+                    $visible && $this->driver->executeScript(
+                        'const d = arguments[0].closest("details:not([open])"); d && !arguments[0].closest("summary") && (d.open = true)', [$element],
+                    );
                     $done = ! $visible || $element->isDisplayed() ? $use($element) : null;
                     if ($done !== null) {
                         return $done;

@@ -185,7 +185,7 @@ final class SetupTest extends TestCase
         self::assertTrue(Running::until(static fn () => ! str_contains($why(), 'wrong face'), 20), $why());
         $s->doNotSee('booked on the wrong face')->press('Accept this setup')->see('Not checked yet')->press('Close the practice world');
         // The tape had been read 20 mm wrong on the pole: every reading of this setup is mended, and the setup proposed anew.
-        $s->press('Pull the field book up');
+        $s->pressStarting('Field book');
         $this->openBookLine($s, 'reading CP5');
         $s->press('Mend its target height or constant')
             ->fill('The target height really was', '1.98')

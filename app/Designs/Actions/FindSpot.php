@@ -15,6 +15,9 @@ use Parlay\Core\Geometry\Position;
 /** Exact coordinates of a spot that was pointed at in the browser, and how they came about. */
 final class FindSpot
 {
+    /** metres; ends no farther apart than this meet, as the screen draws them */
+    private const MEETS = 1e-4;
+
     /** @return array{Position, string} */
     public function __invoke(Project $project, TouchedSpot $body): array
     {
@@ -28,7 +31,8 @@ final class FindSpot
         [$layer, $number] = $shapes->follow($body->layerId, $body->shape);
         $shape = $shapes->of($body->layerId, $body->shape);
         $place = self::place($layer, $shape->place);
-        if ($body->kind !== SpotKind::Intersection || $body->withLayerId === null || $body->withShape === null) {
+        $two = $body->kind === SpotKind::Intersection || self::isCorner($shapes, $body);
+        if (! $two || $body->withLayerId === null || $body->withShape === null) {
             $word = match ($body->kind) {
                 SpotKind::Start => 'end',
                 SpotKind::Foot => 'foot of the perpendicular on',
@@ -41,10 +45,27 @@ final class FindSpot
         }
         $other = $shapes->of($body->withLayerId, $body->withShape);
         [$otherLayer] = $shapes->follow($body->withLayerId, $body->withShape);
-        $word = $body->prolonged ? 'Prolonged intersection' : 'Intersection';
+        $word = $body->kind !== SpotKind::Intersection ? 'Corner' : ($body->prolonged ? 'Prolonged intersection' : 'Intersection');
 
         return "$word of {$shape->kind->word()} ($place, layer {$layer->name}) and {$other->kind->word()} ("
             .self::place($otherLayer, $other->place).", layer {$otherLayer->name}) of ".self::file($layer);
+    }
+
+    /** The end of one piece where another begins. */
+    private static function isCorner(DrawnShapes $shapes, TouchedSpot $body): bool
+    {
+        if (! in_array($body->kind, [SpotKind::Start, SpotKind::End], true) || $body->withLayerId === null || $body->withShape === null) {
+            return false;
+        }
+        $end = $shapes->of($body->layerId, $body->shape)->pointAt($body->kind === SpotKind::Start ? 0.0 : 1.0);
+        try {
+            $other = $shapes->of($body->withLayerId, $body->withShape);
+        } catch (\DomainException) {
+            // The neighbour went with a revision; the end itself is still there.
+            return false;
+        }
+
+        return min($end->distanceTo($other->pointAt(0.0)), $end->distanceTo($other->pointAt(1.0))) < self::MEETS;
     }
 
     private static function place(DesignLayer $layer, int $place): string

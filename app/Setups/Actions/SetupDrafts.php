@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Setups\Actions;
 
+use App\Clock;
 use App\Projects\Models\Project;
 use App\Setups\AirMode;
 use App\Setups\Draft;
@@ -59,7 +60,7 @@ final class SetupDrafts
             unset($given['seenReadings'], $given['seen']);
             self::refuseUnseen($now, $given, $change->seen);
             $given = [...self::fromTarget($project, $change), ...$given, ...DraftReadings::meant($now, $change)];
-            self::keep($project, self::withHeight($project, new Draft(...[...get_object_vars($now), ...$given])));
+            self::keep($project, self::withHeight($project, new Draft(...[...get_object_vars($now), ...$given, ...self::airTold($given)])));
         });
     }
 
@@ -85,6 +86,19 @@ final class SetupDrafts
         $target = $change->targetId === null ? null : $project->targets()->findOrFail($change->targetId);
 
         return $target === null ? [] : ['targetHeight' => $target->height, 'prismConstant' => $target->prism_constant];
+    }
+
+    /**
+     * Told again as it was, the air is told all the same.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array{airAt?: string}
+     */
+    private static function airTold(array $given): array
+    {
+        return array_intersect_key($given, array_flip(['pressure', 'temperature', 'humidity', 'airMode', 'ppm'])) === []
+            ? []
+            : ['airAt' => Clock::stamp()];
     }
 
     /** A slanted height is reduced by the notch of the instrument in use. */

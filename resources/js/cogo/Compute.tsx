@@ -1,9 +1,10 @@
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { useGridLines } from '../api/hooks';
-import { type Elevation, ElevationInput } from '../givens/ElevationInput';
+import type { Elevation } from '../givens/ElevationInput';
 import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
-import { Failure, Notice } from '../parts/Notice';
+import { NextStep } from '../parts/NextStep';
+import { Notice } from '../parts/Notice';
 import type { PlanFigure } from '../plan/contract';
 import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
@@ -13,7 +14,7 @@ import { GivensForm } from './GivensForm';
 import { Keep } from './Keep';
 import { KINDS, type Kind, type KindSpec } from './kinds';
 import type { ComputationProps } from './props';
-import { keyOf, type Made, Solutions } from './Solutions';
+import { keyOf, type Made, Outcome, Solutions } from './Solutions';
 import { useConstruction } from './useConstruction';
 
 const GROUPS = [...new Set(KINDS.map((k) => k.group))];
@@ -83,6 +84,7 @@ export function Computation(props: ComputationProps) {
         useMemo(() => (made ? figureOf(made, kept) : null), [made, kept]),
     );
     useEffect(() => () => setWant(null), [setWant]);
+    const choose = (keys: string[]) => (recipe ? setMoved(keys[0] ?? null) : setToggled((now) => turned(now, keys)));
     return (
         <TouchContext value={{ want, setWant }}>
             <form className="grid gap-4 p-4" aria-label={spec.words} onSubmit={(e) => e.preventDefault()}>
@@ -100,23 +102,23 @@ export function Computation(props: ComputationProps) {
                     points={points}
                     control={control}
                 />
-                {!spec.figuresOnly && <ElevationInput value={elevation} onValue={setElevation} points={points} control={control} />}
-                {construction === null && <p className="text-quiet">Drawn as soon as everything is given.</p>}
-                <Failure of={error} />
-                {made && (
-                    <Solutions
-                        made={made}
-                        kept={kept}
-                        choosable={!spec.figuresOnly}
-                        onKept={(keys) => (recipe ? setMoved(keys[0] ?? null) : setToggled((now) => turned(now, keys)))}
-                    />
-                )}
+                <NextStep as="says">
+                    {error ? (
+                        <p className="font-semibold text-out">▲ {error.message}</p>
+                    ) : made ? (
+                        <Outcome made={made} kept={kept} figuresOnly={spec.figuresOnly ?? false} onKept={choose} />
+                    ) : (
+                        <p className="text-quiet">Drawn as soon as everything is given.</p>
+                    )}
+                </NextStep>
+                {made && !spec.figuresOnly && <Solutions made={made} kept={kept} onKept={choose} />}
                 {made && construction && !spec.figuresOnly && (
                     <Keep
                         {...props}
                         made={made}
                         construction={construction}
                         elevation={elevation}
+                        onElevation={setElevation}
                         kept={kept}
                         onKept={(words) => {
                             setSaid(words);

@@ -2,11 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ask, type Schemas, type StakeoutPoint } from '../api/client';
 import { useDeed } from '../api/hooks';
-import type { Elevation } from '../givens/ElevationInput';
+import { type Elevation, ElevationInput, elevationWords } from '../givens/ElevationInput';
 import { Button } from '../parts/Button';
 import { Choice, TextField } from '../parts/Field';
-import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import { seenOf } from '../parts/seen';
 import type { Construction } from './draft';
 import type { Kind } from './kinds';
@@ -21,6 +21,8 @@ interface KeepProps extends ComputationProps {
     elevation: Elevation;
     kept: ReadonlySet<string>;
     onKept: (said: string) => void;
+    /** the field for it stands with the names */
+    onElevation: (elevation: Elevation) => void;
 }
 
 export function Keep(props: KeepProps) {
@@ -38,7 +40,7 @@ function keptWords({ made, standing, names }: Schemas['PointsKept']): string {
     return standing > 0 ? `${words} ${standing} stood already.` : words;
 }
 
-function KeepPoints({ project, spec, made, construction, elevation, kept, onKept }: KeepProps) {
+function KeepPoints({ project, spec, made, construction, elevation, onElevation, kept, onKept, points, control }: KeepProps) {
     const drawn = LINES.has(spec.kind) && (made.solutions[0]?.drawn.length ?? 0) > 0;
     const [prefix, setPrefix] = useState('C');
     const [own, setOwn] = useState<string | null>(null);
@@ -67,42 +69,48 @@ function KeepPoints({ project, spec, made, construction, elevation, kept, onKept
         ways.push(['bySource', 'the point’s name, dot, number']);
     }
     return (
-        <div className="grid gap-3 border-t-2 border-ink pt-3">
-            <div className="grid grid-cols-2 gap-3">
-                <TextField
-                    label="Prefix"
-                    value={prefix}
-                    onValue={(p) => {
-                        setPrefix(p);
-                        setOwn(null);
-                    }}
-                />
-                {several ? (
-                    <Choice label="Names" value={naming} options={ways} onValue={setNaming} />
-                ) : (
-                    <TextField label="Name" value={name} onValue={setOwn} hint={own === null ? 'next free name' : undefined} />
-                )}
-                <TextField label="Code" value={code} onValue={setCode} />
-            </div>
+        <div className="grid gap-3 border-t-2 border-ink pt-1">
+            <details>
+                <summary className="min-h-12 cursor-pointer content-center">
+                    Kept as <strong>{several ? `${prefix} and so on` : name || 'nothing yet'}</strong>, {code === '' ? 'no code' : code},
+                    elevation {elevationWords(elevation)}
+                </summary>
+                <div className="grid grid-cols-2 gap-3">
+                    <TextField
+                        label="Prefix"
+                        value={prefix}
+                        onValue={(p) => {
+                            setPrefix(p);
+                            setOwn(null);
+                        }}
+                    />
+                    {several ? (
+                        <Choice label="Names" value={naming} options={ways} onValue={setNaming} />
+                    ) : (
+                        <TextField label="Name" value={name} onValue={setOwn} hint={own === null ? 'next free name' : undefined} />
+                    )}
+                    <TextField label="Code" value={code} onValue={setCode} />
+                    <div className="col-span-2">
+                        <ElevationInput value={elevation} onValue={onElevation} points={points} control={control} />
+                    </div>
+                </div>
+            </details>
             <Failure of={keep.error} />
             {drawn && <KeepLines project={project} construction={construction} />}
-            <NextStep>
-                <Button
-                    kind="primary"
-                    busy={keep.isPending}
-                    disabled={kept.size === 0 || (!several && name.trim() === '')}
-                    onClick={() =>
-                        keep.mutate(undefined, {
-                            onSuccess: (result) => {
-                                setOwn(null);
-                                onKept(keptWords(result));
-                            },
-                        })
-                    }
-                >
-                    {several ? `Keep ${kept.size} points` : `Keep ${name}`}
-                </Button>
-            </NextStep>
+            <Step
+                busy={keep.isPending}
+                why={kept.size === 0 ? 'None of the solutions is chosen.' : !several && name.trim() === '' && 'It needs a name.'}
+                onClick={() =>
+                    keep.mutate(undefined, {
+                        onSuccess: (result) => {
+                            setOwn(null);
+                            onKept(keptWords(result));
+                        },
+                    })
+                }
+            >
+                {several ? `Keep ${kept.size} points` : `Keep ${name}`}
+            </Step>
         </div>
     );
 }
@@ -142,7 +150,17 @@ function KeepLines({ project, construction }: Pick<KeepProps, 'project' | 'const
     );
 }
 
-function KeepRecipe({ project, construction, elevation, kept, onClose, point }: KeepProps & { point: StakeoutPoint }) {
+function KeepRecipe({
+    project,
+    construction,
+    elevation,
+    onElevation,
+    kept,
+    onClose,
+    point,
+    points,
+    control,
+}: KeepProps & { point: StakeoutPoint }) {
     const [seen] = useState(() => seenOf(point));
     const change = useDeed(project.id, () => {
         const [{ letter, index } = { letter: 'A', index: 0 }] = keptList(kept);
@@ -155,20 +173,18 @@ function KeepRecipe({ project, construction, elevation, kept, onClose, point }: 
     });
     return (
         <div className="grid gap-3 border-t-2 border-ink pt-3">
+            <ElevationInput value={elevation} onValue={onElevation} points={points} control={control} />
             {point.stakes > 0 && (
                 <Notice kind="caution">{point.name} has been staked. Its stakes keep the design they were staked to.</Notice>
             )}
             <Failure of={change.error} />
-            <NextStep>
-                <Button
-                    kind="primary"
-                    busy={change.isPending}
-                    disabled={kept.size !== 1}
-                    onClick={() => change.mutate(undefined, { onSuccess: onClose })}
-                >
-                    Keep {point.name} so
-                </Button>
-            </NextStep>
+            <Step
+                busy={change.isPending}
+                why={kept.size !== 1 && 'Choose the one place that it is.'}
+                onClick={() => change.mutate(undefined, { onSuccess: onClose })}
+            >
+                Keep {point.name} so
+            </Step>
         </div>
     );
 }

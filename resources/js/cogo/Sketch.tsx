@@ -2,7 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { Schemas, StakeoutPoint } from '../api/client';
 import { DirectionInput } from '../givens/DirectionInput';
-import { type Elevation, ElevationInput } from '../givens/ElevationInput';
+import type { Elevation } from '../givens/ElevationInput';
 import type { GivenDirection, GivenPlace } from '../givens/given';
 import { PlaceInput } from '../givens/PlaceInput';
 import { TouchContext } from '../givens/touch';
@@ -169,11 +169,9 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
                 {!sketch.start && <Notice>Touch or type where the sketch starts.</Notice>}
                 {made && construction && sketch.legs.length > 0 && (
                     <>
-                        <ElevationInput value={elevation} onValue={setElevation} {...named} />
                         <Solutions
                             made={made}
                             kept={kept}
-                            choosable
                             onKept={(keys) =>
                                 sketched
                                     ? setOwn(keys[0] ?? '')
@@ -192,6 +190,7 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
                             made={made}
                             construction={{ ...construction, legs: closedLegs(sketch.legs, sketch.closing) }}
                             elevation={elevation}
+                            onElevation={setElevation}
                             kept={kept}
                             onKept={setSaid}
                             onClose={onClose}

@@ -2,7 +2,7 @@ import { Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, type ControlPoint } from '../api/client';
-import { Button } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Coordinates, Deviation } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
@@ -31,7 +31,8 @@ export function Control({ project, control }: StageProps) {
                 control.length > 1 && (
                     <Link
                         to={`/p/${project.id}/${project.progress.designs > 0 ? 'set-up' : 'prepare'}`}
-                        className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
+                        data-next
+                        className={buttonLook('primary')}
                     >
                         {project.progress.designs > 0 ? 'Set up the instrument' : 'Bring in a drawing'}
                     </Link>

@@ -1,16 +1,17 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { api, ask, type ControlPoint, type Project } from '../api/client';
 import { useDeed } from '../api/hooks';
-import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { LengthField, TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
 import { type Place, PlaceFields } from '../parts/PlaceFields';
+import { Step } from '../parts/Step';
 
 const seenOf = ({ id: _, source: __, origin: ___, ...seen }: ControlPoint) => seen;
 
 /** A control point typed by hand. */
 export function ControlForm({ project, point, onDone }: { project: Project; point: ControlPoint | null; onDone: () => void }) {
+    const form = useId();
     const [name, setName] = useState(point?.name ?? '');
     const [code, setCode] = useState(point?.code ?? '');
     const [place, setPlace] = useState<Place>({
@@ -45,6 +46,7 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
     });
     return (
         <form
+            id={form}
             className="grid gap-3"
             onSubmit={(e) => {
                 e.preventDefault();
@@ -63,15 +65,14 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
                 </>
             )}
             <Failure of={keep.error} />
-            <Button
-                kind="primary"
+            <Step
                 type="submit"
-                className="justify-self-end"
+                form={form}
                 busy={keep.isPending}
-                disabled={name.trim() === '' || northing === null || easting === null}
+                why={name.trim() === '' ? 'It needs a name.' : (northing === null || easting === null) && 'It needs northing and easting.'}
             >
                 Keep
-            </Button>
+            </Step>
         </form>
     );
 }

@@ -7,6 +7,7 @@ import { PlaceInput } from '../givens/PlaceInput';
 import { Button } from '../parts/Button';
 import { Labelled, TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import type { StageProps } from '../stage/stages';
 
 type Line = Schemas['GridLineResource'];
@@ -57,19 +58,18 @@ export function CorrectGrid({
             </ul>
             <AnotherLine project={project} points={points} control={control} onLine={(line) => onLines([...lines, line])} />
             <Failure of={keep.error} />
-            <div className="flex justify-between gap-2">
-                <Button className="min-h-16" onClick={onDone}>
-                    Leave it
-                </Button>
-                <Button
-                    kind="primary"
-                    busy={keep.isPending}
-                    disabled={lines.length === 0}
-                    onClick={() => keep.mutate(undefined, { onSuccess: onDone })}
-                >
-                    Keep {lines.length} lines
-                </Button>
-            </div>
+            <Step
+                busy={keep.isPending}
+                why={lines.length === 0 && 'No line is left.'}
+                onClick={() => keep.mutate(undefined, { onSuccess: onDone })}
+                second={
+                    <Button className="min-h-16" onClick={onDone}>
+                        Leave it
+                    </Button>
+                }
+            >
+                Keep {lines.length} lines
+            </Step>
         </div>
     );
 }

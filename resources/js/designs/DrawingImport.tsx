@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { api, ask, type ControlPoint, type Design, type Project, type Schemas } from '../api/client';
 import { useWork } from '../api/work';
-import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, TextField } from '../parts/Field';
 import { Length } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { Scroll } from '../parts/Scroll';
+import { Step } from '../parts/Step';
 import { WorkBar } from '../parts/WorkBar';
 import { METRES, UNIT_NAMES, type Unit } from '../units/names';
 import { DrawingFit, type Placing } from './DrawingFit';
@@ -173,17 +175,22 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
             )}
             <Failure of={work.error} />
             <WorkBar work={work} />
-            <div className="sticky -bottom-4 -mb-4 flex flex-wrap items-center justify-end gap-3 border-t border-rule bg-sheet py-3">
+            <NextStep as="says">
                 <span className="text-quiet">Placed {placing.words}.</span>
-                <Button
-                    kind="primary"
-                    busy={work.busy}
-                    disabled={unit === '' || layers.size === 0 || (heights === 'fixed' && fixed === null)}
-                    onClick={() => void take()}
-                >
-                    {work.busy ? 'Taking the drawing…' : `Take ${layers.size} ${layers.size === 1 ? 'layer' : 'layers'}`}
-                </Button>
-            </div>
+            </NextStep>
+            <Step
+                busy={work.busy}
+                why={
+                    unit === ''
+                        ? 'Choose its unit.'
+                        : layers.size === 0
+                          ? 'No layer is chosen.'
+                          : heights === 'fixed' && fixed === null && 'It needs the elevation.'
+                }
+                onClick={() => void take()}
+            >
+                {work.busy ? 'Taking the drawing…' : `Take ${layers.size} ${layers.size === 1 ? 'layer' : 'layers'}`}
+            </Step>
         </div>
     );
 }
@@ -241,11 +248,13 @@ function Damage({ inspection }: { inspection: Inspection }) {
             <p>{inspection.damage}</p>
             <details>
                 <summary className="min-h-12 cursor-pointer py-3">{inspection.repairs.length} repairs</summary>
-                <ul className="max-h-48 overflow-auto text-sm">
-                    {inspection.repairs.map((r) => (
-                        <li key={r}>{r}.</li>
-                    ))}
-                </ul>
+                <Scroll label="Repairs" className="max-h-48 text-sm">
+                    <ul>
+                        {inspection.repairs.map((r) => (
+                            <li key={r}>{r}.</li>
+                        ))}
+                    </ul>
+                </Scroll>
             </details>
         </section>
     );

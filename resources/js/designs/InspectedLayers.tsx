@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Length } from '../parts/Figure';
+import { Scroll } from '../parts/Scroll';
 import type { Inspection } from './inspection';
 
 interface Props {
@@ -35,41 +36,43 @@ export function InspectedLayers({ inspection, factor, chosen, onChosen }: Props)
                 <Button onClick={() => set(names, true)}>All</Button>
                 <Button onClick={() => set(names, false)}>None</Button>
             </div>
-            <ul className="mt-2 max-h-64 overflow-auto border-t border-rule">
-                {found.map((l) => {
-                    const [west = 0, south = 0, east = 0, north = 0] = l.extent;
-                    const state = [l.off ? 'off' : '', l.frozen ? 'frozen' : '', l.locked ? 'locked' : ''].filter(Boolean).join(', ');
-                    return (
-                        <li key={l.name} className="border-b border-rule">
-                            <label className="flex min-h-12 cursor-pointer items-center gap-3 px-2 hover:bg-wash">
-                                <input
-                                    type="checkbox"
-                                    className="size-6 shrink-0"
-                                    checked={chosen.has(l.name)}
-                                    onChange={() => set([l.name], !chosen.has(l.name))}
-                                />
-                                <span
-                                    className="size-4 shrink-0 border border-ink/40"
-                                    style={{ background: l.colour }}
-                                    aria-hidden="true"
-                                />
-                                <span className="min-w-0 flex-1 truncate">
-                                    {l.name}
-                                    {state && <span className="text-sm text-open"> {state} in the file</span>}
-                                </span>
-                                {factor !== null && (
-                                    <span className="shrink-0 text-sm text-quiet">
-                                        <Length of={(east - west) * factor} /> × <Length of={(north - south) * factor} />
+            <Scroll label="Layers" className="mt-2 max-h-64 border-t border-rule">
+                <ul>
+                    {found.map((l) => {
+                        const [west = 0, south = 0, east = 0, north = 0] = l.extent;
+                        const state = [l.off ? 'off' : '', l.frozen ? 'frozen' : '', l.locked ? 'locked' : ''].filter(Boolean).join(', ');
+                        return (
+                            <li key={l.name} className="border-b border-rule">
+                                <label className="flex min-h-12 cursor-pointer items-center gap-3 px-2 hover:bg-wash">
+                                    <input
+                                        type="checkbox"
+                                        className="size-6 shrink-0"
+                                        checked={chosen.has(l.name)}
+                                        onChange={() => set([l.name], !chosen.has(l.name))}
+                                    />
+                                    <span
+                                        className="size-4 shrink-0 border border-ink/40"
+                                        style={{ background: l.colour }}
+                                        aria-hidden="true"
+                                    />
+                                    <span className="min-w-0 flex-1 truncate">
+                                        {l.name}
+                                        {state && <span className="text-sm text-open"> {state} in the file</span>}
                                     </span>
-                                )}
-                                <span className="figure shrink-0 text-right text-sm text-quiet">
-                                    {l.kinds.map((k) => `${k.count} ${k.kind}`).join(', ')}
-                                </span>
-                            </label>
-                        </li>
-                    );
-                })}
-            </ul>
+                                    {factor !== null && (
+                                        <span className="shrink-0 text-sm text-quiet">
+                                            <Length of={(east - west) * factor} /> × <Length of={(north - south) * factor} />
+                                        </span>
+                                    )}
+                                    <span className="figure shrink-0 text-right text-sm text-quiet">
+                                        {l.kinds.map((k) => `${k.count} ${k.kind}`).join(', ')}
+                                    </span>
+                                </label>
+                            </li>
+                        );
+                    })}
+                </ul>
+            </Scroll>
         </section>
     );
 }

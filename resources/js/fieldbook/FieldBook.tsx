@@ -20,26 +20,32 @@ export function FieldBook({ project }: { project: Project }) {
             <Button
                 kind="bare"
                 className="w-full !justify-start px-3"
-                aria-label={open ? 'Put the field book away' : 'Pull the field book up'}
                 aria-expanded={open}
                 onClick={() => setOpen(!open)}
                 icon={<NotebookText className="shrink-0" aria-hidden="true" />}
             >
-                <span className="shrink-0 font-semibold">Field book</span>
+                <span className="shrink-0 font-semibold">
+                    Field book<span className="sr-only">{open ? ': put it away.' : ': pull it up.'}</span>
+                </span>
                 <span className="figure min-w-0 flex-1 truncate text-left text-sm text-quiet">
                     {entries[0] ? line(entries[0]) : 'Nothing has been measured yet.'}
                 </span>
                 {open ? <ChevronDown /> : <ChevronUp />}
             </Button>
             {open && (
-                <ol className="book-page figure absolute bottom-full left-0 z-30 h-[45vh] overflow-auto border-ink border-t-2 bg-sheet text-sm">
+                <ol
+                    // biome-ignore lint/a11y/noNoninteractiveTabindex: only what has the focus scrolls with the arrow keys
+                    tabIndex={0}
+                    aria-label="Lines of the field book"
+                    className="book-page figure absolute bottom-full left-0 z-30 h-[45vh] overflow-auto border-ink border-t-2 bg-sheet text-sm"
+                >
                     {entries.map((e) => {
                         const key = `${e.kind} ${e.id}`;
                         return (
                             <li key={key} className="border-b border-rule/60">
                                 <button
                                     type="button"
-                                    className="block min-h-10 w-full cursor-pointer truncate px-4 text-left hover:bg-wash"
+                                    className="block min-h-12 w-full cursor-pointer truncate px-4 text-left hover:bg-wash"
                                     aria-expanded={opened === key}
                                     onClick={() => setOpened(opened === key ? null : key)}
                                 >

@@ -143,6 +143,12 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const loading = control.isPending || points.isPending || designs.isPending;
     return (
         <div className={`frame ${folded ? 'folded' : ''}`}>
+            <a
+                href="#sheet"
+                className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:inline-flex focus:min-h-12 focus:items-center focus:bg-chalk focus:px-4 focus:text-white"
+            >
+                To the sheet
+            </a>
             <header className="flex flex-wrap items-stretch border-b-2 border-ink bg-sheet" style={{ gridArea: 'line' }}>
                 <JobLine project={project.data} stage={stage} search={search} />
                 <Plate
@@ -162,7 +168,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     </div>
                 )}
             </header>
-            <div className="relative min-h-0" style={{ gridArea: 'plan' }}>
+            <section className="@container/plan relative min-h-0" style={{ gridArea: 'plan' }} aria-label="The plan and its tools">
                 <Plan
                     {...props}
                     changesOf={stage === 'prepare' ? changesOf : null}
@@ -181,8 +187,10 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                         <PracticeDrawer {...props} onClose={() => setPractising(false)} />
                     </Suspense>
                 )}
-            </div>
-            <section
+            </section>
+            <main
+                id="sheet"
+                tabIndex={-1}
                 className="relative flex min-h-0 flex-col border-rule border-t-2 bg-sheet min-[960px]:border-t-0 min-[960px]:border-l-2"
                 style={{ gridArea: 'sheet' }}
                 aria-label="Sheet"
@@ -203,7 +211,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     onClick={() => setFolded(!folded)}
                     icon={folded ? <ChevronsLeft /> : <ChevronsRight />}
                 />
-            </section>
+            </main>
             <FieldBook project={project.data} />
         </div>
     );

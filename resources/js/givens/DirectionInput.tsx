@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { Waypoints } from 'lucide-react';
+import { type ReactNode, useState } from 'react';
 import { Button } from '../parts/Button';
 import { AngleField, LengthField } from '../parts/Field';
 import type { GivenDirection, GivenDistance, Named } from './given';
@@ -13,67 +14,77 @@ interface Props<T> extends Named {
 /** A direction typed in any usual form or as a sum, or taken from two places. */
 export function DirectionInput(props: Props<GivenDirection>) {
     const { label, value, onValue } = props;
-    const [byPlaces, setByPlaces] = useState(value?.from != null);
     return (
-        <div className="grid gap-1">
-            {byPlaces ? (
-                <TwoPlaces {...props} />
-            ) : (
+        <Either
+            {...props}
+            typed={
                 <AngleField
                     label={label}
                     value={value?.azimuth ?? null}
                     direction
                     onValue={(azimuth) => onValue(azimuth === null ? null : { azimuth })}
                 />
-            )}
-            {byPlaces && (
+            }
+            more={
                 <AngleField
                     label="Turned by, clockwise"
                     value={value?.plus ?? 0}
                     onValue={(plus) => onValue(value && { ...value, plus: plus ?? 0 })}
                 />
-            )}
-            <Switch byPlaces={byPlaces} onSwitch={setByPlaces} onValue={onValue} />
-        </div>
+            }
+        />
     );
 }
 
 /** A distance typed or as a sum, or taken from two places. */
 export function DistanceInput(props: Props<GivenDistance>) {
     const { label, value, onValue } = props;
-    const [byPlaces, setByPlaces] = useState(value?.from != null);
     return (
-        <div className="grid gap-1">
-            {byPlaces ? (
-                <>
-                    <TwoPlaces {...props} />
-                    <LengthField label="And" value={value?.plus ?? 0} onValue={(plus) => onValue(value && { ...value, plus: plus ?? 0 })} />
-                </>
-            ) : (
+        <Either
+            {...props}
+            typed={
                 <LengthField
                     label={label}
                     value={value?.metres ?? null}
                     onValue={(metres) => onValue(metres === null ? null : { metres })}
                     optional
                 />
-            )}
-            <Switch byPlaces={byPlaces} onSwitch={setByPlaces} onValue={onValue} />
-        </div>
+            }
+            more={<LengthField label="And" value={value?.plus ?? 0} onValue={(plus) => onValue(value && { ...value, plus: plus ?? 0 })} />}
+        />
     );
 }
 
-function Switch({ byPlaces, onSwitch, onValue }: { byPlaces: boolean; onSwitch: (on: boolean) => void; onValue: (value: null) => void }) {
+/** Typed, or between two places; the button beside it goes from one to the other. */
+function Either({ typed, more, ...props }: Props<GivenDirection> & { typed: ReactNode; more: ReactNode }) {
+    const { label, value, onValue } = props;
+    const [byPlaces, setByPlaces] = useState(value?.from != null);
+    const says = byPlaces ? `${label}: type it instead` : `${label}: from two places`;
     return (
-        <Button
-            kind="bare"
-            className="justify-self-start text-sm underline"
-            onClick={() => {
-                onValue(null);
-                onSwitch(!byPlaces);
-            }}
-        >
-            {byPlaces ? 'type it instead' : 'from two places'}
-        </Button>
+        <div className="flex items-start gap-1">
+            <div className="grid min-w-0 flex-1 gap-1">
+                {byPlaces ? (
+                    <>
+                        <TwoPlaces {...props} />
+                        {more}
+                    </>
+                ) : (
+                    typed
+                )}
+            </div>
+            <Button
+                kind="bare"
+                className="mt-[1.4rem]"
+                aria-label={says}
+                title={byPlaces ? 'Type it instead' : 'From two places'}
+                pressed={byPlaces}
+                onClick={() => {
+                    onValue(null);
+                    setByPlaces(!byPlaces);
+                }}
+                icon={<Waypoints />}
+            />
+        </div>
     );
 }
 

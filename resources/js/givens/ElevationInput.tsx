@@ -14,6 +14,8 @@ const RULES: [NonNullable<Elevation['rule']>, string][] = [
     ['between', 'between two points, evenly'],
 ];
 
+export const elevationWords = (value: Elevation): string => RULES.find(([r]) => r === (value.rule ?? 'asMade'))?.[1] ?? '';
+
 /** Where the elevation of what is made comes from. */
 export function ElevationInput({ value, onValue, ...named }: Named & { value: Elevation; onValue: (value: Elevation) => void }) {
     const rule = value.rule ?? 'asMade';

@@ -27,8 +27,8 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme }:
     const i = live?.instrument;
     const up = i?.link === 'up';
     return (
-        <div className="flex items-stretch border-l border-rule max-[959px]:flex-1 max-[959px]:border-l-0 max-[959px]:[&>dl]:flex-1 max-[959px]:[&>dl]:grid-cols-4">
-            <dl className="grid min-w-56 grid-cols-2 items-center gap-x-3 px-3 py-1 text-sm leading-tight" aria-label="Instrument">
+        <div className="flex items-stretch border-l border-rule max-[959px]:flex-1 max-[959px]:border-l-0 max-[959px]:[&>section]:flex-1 max-[959px]:[&>section]:grid-cols-4">
+            <section className="grid min-w-56 grid-cols-2 items-center gap-x-3 px-3 py-1 text-sm leading-tight" aria-label="Instrument">
                 <State
                     good={up}
                     icon={up ? <Link2 /> : <Link2Off />}
@@ -46,7 +46,7 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme }:
                     word={up ? `${Math.round(i.battery * 100)} %` : 'battery ?'}
                 />
                 <TargetInUse draft={setup.data?.draft} instrument={up ? i : undefined} />
-            </dl>
+            </section>
             <Button
                 kind="bare"
                 aria-label="Practice world"

@@ -14,11 +14,16 @@ const KINDS = {
     bare: 'min-h-12 min-w-12 px-2 border-transparent hover:bg-wash aria-pressed:text-chalk aria-pressed:bg-wash',
 };
 
+/** For links that are pressed as buttons are. */
+export const buttonLook = (kind: keyof typeof KINDS) =>
+    `inline-flex cursor-pointer items-center justify-center gap-2 rounded-sm border-[length:var(--stroke)] ${KINDS[kind]}`;
+
 export function Button({ kind = 'plain', icon, busy, pressed, className = '', children, disabled, ...rest }: Props) {
     return (
         <button
             type="button"
-            className={`inline-flex cursor-pointer items-center justify-center gap-2 rounded-sm border-[length:var(--stroke)] disabled:cursor-not-allowed disabled:opacity-45 ${KINDS[kind]} ${className}`}
+            data-next={kind === 'primary' || undefined}
+            className={`${buttonLook(kind)} disabled:cursor-not-allowed disabled:opacity-45 ${className}`}
             disabled={disabled || busy}
             aria-pressed={pressed}
             aria-busy={busy}

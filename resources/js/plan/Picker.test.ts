@@ -24,7 +24,7 @@ describe('what a touch means', () => {
         vi.resetAllMocks();
         offered = new VectorSource();
         under = null;
-        const events = { onSpot, onTake, onBox: vi.fn(), onTouch: vi.fn(), onMove: vi.fn(), onPoleDragged: vi.fn() };
+        const events = { onSpot, onTake, onBox: vi.fn(), onTouch: vi.fn(), onStep: vi.fn(), onMove: vi.fn(), onPoleDragged: vi.fn() };
         picker = new Picker(
             offered,
             events,

@@ -74,6 +74,43 @@ export class Picker {
         }
     }
 
+    /** All that could be touched in a view, the nearest to its middle first: for those who step instead of pointing. */
+    offersAround(x: number, y: number, reach: number): Spot[] {
+        return this.picking === 'spot' || this.picking === 'place' ? this.snap.spots(x, y, reach, this.snaps) : [];
+    }
+
+    piecesAround(x: number, y: number, reach: number): { piece: Touched; at: [number, number] }[] {
+        return this.picking === 'piece' ? this.snap.pieces(x, y, reach) : [];
+    }
+
+    /** Offers a spot that was stepped to. */
+    step(spot: Spot, pixel: number[]): void {
+        this.reached = { spots: [spot], index: 0, pixel };
+        this.offer(spot, pixel);
+    }
+
+    /** Takes what was stepped to. */
+    takeOffered(): boolean {
+        const spot = this.reached.spots[this.reached.index];
+        if (spot) {
+            this.events.onTake({ spot, thing: null, piece: null, place: { northing: spot.y, easting: spot.x } });
+        }
+        return spot !== undefined;
+    }
+
+    /** Rings a place, or lights up a piece, that was stepped to; null takes the ring away. */
+    show(at: [number, number] | Touched | null): void {
+        this.offered.clear(true);
+        const chords = at === null ? [] : Array.isArray(at) ? [at] : this.snap.chords(at);
+        if (chords.length > 0) {
+            this.offered.addFeature(new Feature(chords.length > 1 ? new LineString(chords) : new Point(chords[0] ?? [])));
+        }
+    }
+
+    get hasSeveral(): boolean {
+        return this.reached.spots.length > 1;
+    }
+
     /** What was offered lay under the pointer before the plan moved. */
     forget(): void {
         if (this.picking) {

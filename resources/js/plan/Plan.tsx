@@ -24,6 +24,7 @@ import { figures, onlyPoints, pieces, useAllShown, useShown } from './shown';
 import type { SnapKind, Spot } from './snap';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 import { drawnDesigns, otherDesign, thingsOf } from './things';
+import { useGoingAlong } from './useGoingAlong';
 
 const NO_CODES: Schemas['CodeResource'][] = [];
 
@@ -65,6 +66,8 @@ export function Plan(props: PlanProps) {
     const [view, setView] = useState({ northing: 0, easting: 0, resolution: 0.2, rotation: 0 });
     const [touched, setTouched] = useState<TouchedThing | null>(null);
     const [following, setFollowing] = useState(false);
+    const [still, setStill] = useState(false);
+    const [said, setSaid] = useState('');
     const [inverse, setInverse] = useState<Spot[] | null>(null);
     const [labels, setLabels] = useState<LabelChoice>({ name: true, code: false, elevation: false });
     const [labelled, setLabelled] = useState<StakeoutPoint | null>(null);
@@ -111,6 +114,7 @@ export function Plan(props: PlanProps) {
                     callbacks.current.onChoosePoint(thing.id);
                 }
             },
+            onStep: setSaid,
             onMove: (centre, resolution, rotation) => setView({ ...centre, resolution, rotation }),
             onPoleDragged: (place) => callbacks.current.onPoleDragged(place),
         };
@@ -190,6 +194,12 @@ export function Plan(props: PlanProps) {
         [control, points, designs],
     );
     const hasContent = content !== null && !props.loading;
+    useGoingAlong(plan, still, hasContent, stage, {
+        control,
+        station,
+        aim: stage === 'stake' || stage === 'as-built' ? aim : null,
+        pole,
+    });
     useEffect(() => plan.current?.setContent(content), [content]);
     useEffect(() => {
         if (hasContent) {
@@ -204,16 +214,6 @@ export function Plan(props: PlanProps) {
         }
     }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
     useEffect(() => plan.current?.showFigure(figure), [figure]);
-    useEffect(() => {
-        const next = (e: KeyboardEvent) => {
-            const typing = e.target instanceof HTMLElement && e.target.matches('input, textarea, select');
-            if (e.key === 'n' && !typing) {
-                plan.current?.picker.next();
-            }
-        };
-        window.addEventListener('keydown', next);
-        return () => window.removeEventListener('keydown', next);
-    }, []);
     // biome-ignore lint/correctness/useExhaustiveDependencies: the theme is read from the page once it has been applied
     useEffect(() => plan.current?.repaint(), [props.theme]);
 
@@ -226,15 +226,23 @@ export function Plan(props: PlanProps) {
             <div
                 ref={element}
                 className="absolute inset-0"
+                // biome-ignore lint/a11y/noNoninteractiveTabindex: arrow keys move the plan, and steps from spot to spot begin here
+                tabIndex={0}
                 role="application"
                 aria-label="Plan"
+                aria-description="Arrow keys move it, plus and minus zoom, full stop and comma step from spot to spot or from point to point, Enter takes the one offered."
                 data-view={[view.northing, view.easting, view.resolution, view.rotation].join(' ')}
             />
+            <p className="sr-only" role="status">
+                {said}
+            </p>
             <PlanTools
                 plan={plan}
                 points={points}
                 following={following}
                 onFollow={setFollowing}
+                still={still}
+                onStill={setStill}
                 rotation={view.rotation}
                 facing={live?.guidance?.facing ?? 0}
                 measuring={measuring}
@@ -254,7 +262,7 @@ export function Plan(props: PlanProps) {
                     style={{ left: (spot.pixel[0] ?? 0) + 18, top: (spot.pixel[1] ?? 0) - 34 }}
                 >
                     {spot.spot.label}
-                    {spot.of > 1 && <span className="text-quiet"> · {spot.of} here, N for the next</span>}
+                    {spot.of > 1 && <span className="text-quiet"> · {spot.of} here, full stop for the next</span>}
                 </div>
             )}
             {(picking === 'spot' || picking === 'place') && spot && spot.of > 1 && (

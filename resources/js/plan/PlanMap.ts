@@ -1,4 +1,4 @@
-import { boundingExtent, buffer, createEmpty, type Extent, extend, isEmpty } from 'ol/extent';
+import { boundingExtent, buffer, containsXY, createEmpty, type Extent, extend, isEmpty } from 'ol/extent';
 import Feature from 'ol/Feature';
 import LineString from 'ol/geom/LineString';
 import Point from 'ol/geom/Point';
@@ -20,6 +20,7 @@ import { featuresOf } from './features';
 import { currentInk, type Ink } from './ink';
 import { type PlanThing, styleOf } from './marks';
 import { Picker } from './Picker';
+import { PlanKeys } from './PlanKeys';
 import { SnapIndex } from './snap';
 import { Views } from './Views';
 
@@ -43,7 +44,10 @@ export class PlanMap {
     private readonly changes = new VectorSource();
     private readonly measured = new VectorSource();
     private readonly figure = new VectorSource();
+    /** sights of a setup run under names and marks */
+    private readonly rays = new VectorSource();
     private readonly raster = new VectorSource();
+    private readonly keys: PlanKeys;
     private readonly box = new DragBox({ condition: () => this.boxing });
     private crowded = false;
     private crowd = new Crowd([]);
@@ -78,6 +82,7 @@ export class PlanMap {
                     zIndex: 10,
                     style: (f) => changeStyle(f.get('change') as DrawnChange['kind'], this.ink),
                 }),
+                new VectorLayer({ source: this.rays, zIndex: 12, style: (f) => evidenceStyle(f, this.ink) }),
                 new VectorLayer({ source: this.raster, zIndex: 5, style: (f) => rasterStyle(f, this.ink) }),
                 new VectorLayer({
                     source: this.figure,
@@ -109,6 +114,7 @@ export class PlanMap {
         this.map.on('pointermove', (e) => !e.dragging && this.picker.pointed(e));
         this.map.on('singleclick', (e) => this.touched(e));
         this.map.on('moveend', () => this.moved());
+        this.keys = new PlanKeys(element, this.map, this.picker, events, () => this.crowd.within(this.inView()));
         element.addEventListener('pointerdown', (e) => dragging.grip(this.map.getEventCoordinate(e)) && this.picker.forget());
         element.addEventListener('pointerup', () => dragging.letGo());
         this.map.on('pointerdrag' as never, ((e: MapBrowserEvent<PointerEvent>) => dragging.drag(e)) as never);
@@ -194,6 +200,7 @@ export class PlanMap {
     /** What is being worked out. */
     showFigure(figure: PlanFigure | null): void {
         this.figure.clear(true);
+        this.rays.clear(true);
         for (const flat of figure?.paths ?? []) {
             this.figure.addFeature(new Feature(new LineString(flat, 'XY')));
         }
@@ -202,7 +209,9 @@ export class PlanMap {
             this.figure.addFeature(new Feature({ geometry: new Point([easting, northing]), ...looks }));
         }
         for (const { flat, as } of figure?.evidence ?? []) {
-            this.figure.addFeature(new Feature({ geometry: new LineString(flat, 'XY'), as }));
+            (as === 'ray' || as === 'unused' ? this.rays : this.figure).addFeature(
+                new Feature({ geometry: new LineString(flat, 'XY'), as }),
+            );
         }
         this.raster.clear(true);
         for (const { easting: e, northing: n, width, height, level } of figure?.cells ?? []) {
@@ -219,7 +228,7 @@ export class PlanMap {
 
     private drawThings(): void {
         this.things.clear(true);
-        this.things.addFeatures(this.crowd.features(this.map.getView().calculateExtent(this.map.getSize())));
+        this.things.addFeatures(this.crowd.features(this.inView()));
     }
 
     /** Instrument, pole, the line of sight and the way to the target. */
@@ -297,6 +306,25 @@ export class PlanMap {
         return made;
     }
 
+    private inView(): Extent {
+        return this.map.getView().calculateExtent(this.map.getSize());
+    }
+
+    /** Brings these into view, where one of them lies outside it. */
+    bringIntoView(places: PlanPlace[]): void {
+        const view = this.inView();
+        if (places.some((p) => !containsXY(view, p.easting, p.northing))) {
+            this.zoomTo(places);
+        }
+    }
+
+    /** Goes where a place and its company can be seen, where the place itself is out of view. */
+    bringIntoViewWith(place: PlanPlace, company: PlanPlace[]): void {
+        if (!containsXY(this.inView(), place.easting, place.northing)) {
+            this.zoomTo([place, ...company]);
+        }
+    }
+
     private reach(): number {
         return REACH_PX * (this.map.getView().getResolution() ?? 1);
     }
@@ -352,6 +380,7 @@ export class PlanMap {
             this.drawThings();
         }
         this.picker.forget();
+        this.keys.forget();
         const now = this.views.rest();
         this.events.onMove({ northing: now.center[1] ?? 0, easting: now.center[0] ?? 0 }, now.resolution, now.rotation);
     }

@@ -1,18 +1,19 @@
 import {
+    ArrowBigLeft,
+    ArrowBigRight,
     Compass,
     Crosshair,
     Expand,
+    Hand,
     ListChecks,
     Minus,
     Plus,
-    Redo2,
     Ruler,
     SquareDashed,
     SquareMousePointer,
     Tag,
-    Undo2,
 } from 'lucide-react';
-import type { RefObject } from 'react';
+import { type MouseEvent, type PointerEvent, type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { Button } from '../parts/Button';
 import type { LabelChoice, PlanPlace } from './contract';
 import { LabelMenu } from './LabelMenu';
@@ -23,6 +24,9 @@ interface Props {
     points: PlanPlace[];
     following: boolean;
     onFollow: (on: boolean) => void;
+    /** the plan stays where it is, whatever is chosen */
+    still: boolean;
+    onStill: (on: boolean) => void;
     rotation: number;
     /** azimuth from the pole to the instrument, which turning the instrument up needs */
     facing: number;
@@ -40,6 +44,8 @@ export function PlanTools({
     points,
     following,
     onFollow,
+    still,
+    onStill,
     rotation,
     facing,
     measuring,
@@ -49,78 +55,114 @@ export function PlanTools({
     choosing,
 }: Props) {
     const instrumentUp = Math.abs(rotation) > 1e-6;
+    const { named, pressing } = useWordsOnLongTouch();
+    const tools: (Tool | false)[] = [
+        { says: 'Show everything', word: 'All', icon: <Expand />, act: () => plan.current?.zoomToContent() },
+        { says: 'Show the worklist', word: 'Worklist', icon: <ListChecks />, act: () => plan.current?.zoomTo(points) },
+        { says: 'Zoom to a box', word: 'Box', icon: <SquareDashed />, act: () => plan.current?.startBox() },
+        choosing && {
+            says: 'Choose points in a box',
+            word: 'Choose in a box',
+            icon: <SquareMousePointer />,
+            act: () => plan.current?.startBox(true),
+        },
+        { says: 'View before', word: 'View before', icon: <ArrowBigLeft />, act: () => plan.current?.views.previous() },
+        { says: 'View after', word: 'View after', icon: <ArrowBigRight />, act: () => plan.current?.views.next() },
+        { says: 'Nearer', word: 'Nearer', icon: <Plus />, act: () => plan.current?.zoomBy(1) },
+        { says: 'Farther', word: 'Farther', icon: <Minus />, act: () => plan.current?.zoomBy(-1) },
+        { says: 'Follow the pole', word: 'Follow', icon: <Crosshair />, pressed: following, act: () => onFollow(!following) },
+        { says: 'Hold the plan still', word: 'Hold still', icon: <Hand />, pressed: still, act: () => onStill(!still) },
+        {
+            says: instrumentUp ? 'Turn north up' : 'Turn the instrument up',
+            word: instrumentUp ? 'North up' : 'Instrument up',
+            icon: <Compass style={{ transform: `rotate(${rotation}rad)` }} />,
+            pressed: instrumentUp,
+            act: () => plan.current?.turnUp(instrumentUp ? 0 : facing),
+        },
+        {
+            says: 'Inverse between two spots',
+            word: 'Inverse',
+            icon: <Ruler />,
+            pressed: measuring,
+            act: () => onMeasure(!measuring),
+        },
+    ];
     return (
         <div
             className="pointer-events-none absolute top-2 bottom-2 left-2 flex flex-col flex-wrap content-start gap-1 *:pointer-events-auto *:bg-paper/80"
             role="toolbar"
             aria-label="View"
+            data-words={named || undefined}
+            {...pressing}
         >
-            <Button
-                kind="bare"
-                aria-label="Show everything"
-                title="Show everything"
-                onClick={() => plan.current?.zoomToContent()}
-                icon={<Expand />}
-            />
-            <Button
-                kind="bare"
-                aria-label="Show the worklist"
-                title="Show the worklist"
-                onClick={() => plan.current?.zoomTo(points)}
-                icon={<ListChecks />}
-            />
-            <Button
-                kind="bare"
-                aria-label="Zoom to a box"
-                title="Zoom to a box: drag it"
-                onClick={() => plan.current?.startBox()}
-                icon={<SquareDashed />}
-            />
-            {choosing && (
-                <Button
-                    kind="bare"
-                    aria-label="Choose points in a box"
-                    title="Choose points in a box: drag it"
-                    className="text-chalk"
-                    onClick={() => plan.current?.startBox(true)}
-                    icon={<SquareMousePointer />}
-                />
+            {tools.map(
+                (t) =>
+                    t && (
+                        <Button
+                            key={t.says}
+                            kind="bare"
+                            className="justify-start!"
+                            aria-label={t.says}
+                            title={t.says}
+                            pressed={t.pressed}
+                            onClick={t.act}
+                            icon={t.icon}
+                        >
+                            <span className="tool-word" aria-hidden="true">
+                                {t.word}
+                            </span>
+                        </Button>
+                    ),
             )}
-            <Button
-                kind="bare"
-                aria-label="Previous view"
-                title="Previous view"
-                onClick={() => plan.current?.views.previous()}
-                icon={<Undo2 />}
-            />
-            <Button kind="bare" aria-label="Next view" title="Next view" onClick={() => plan.current?.views.next()} icon={<Redo2 />} />
-            <Button kind="bare" aria-label="Nearer" title="Nearer" onClick={() => plan.current?.zoomBy(1)} icon={<Plus />} />
-            <Button kind="bare" aria-label="Farther" title="Farther" onClick={() => plan.current?.zoomBy(-1)} icon={<Minus />} />
-            <Button
-                kind="bare"
-                aria-label="Follow the pole"
-                title="Follow the pole"
-                pressed={following}
-                onClick={() => onFollow(!following)}
-                icon={<Crosshair />}
-            />
-            <Button
-                kind="bare"
-                aria-label={instrumentUp ? 'Turn north up' : 'Turn the instrument up'}
-                title={instrumentUp ? 'Turn north up' : 'Turn the instrument up'}
-                pressed={instrumentUp}
-                onClick={() => plan.current?.turnUp(instrumentUp ? 0 : facing)}
-                icon={<Compass style={{ transform: `rotate(${rotation}rad)` }} />}
-            />
-            <Button
-                kind="bare"
-                aria-label="Inverse between two spots"
-                title="Inverse: distance and direction between two spots"
-                pressed={measuring}
-                onClick={() => onMeasure(!measuring)}
-                icon={<Ruler />}
-            />
             <LabelMenu labels={labels} onLabels={onLabels} icon={<Tag />} />
         </div>
     );
+}
+
+interface Tool {
+    says: string;
+    /** beside the icon, where there is room or a finger rests on it */
+    word: string;
+    icon: ReactNode;
+    pressed?: boolean;
+    act: () => void;
+}
+
+const LONG_TOUCH_MS = 450;
+const WORDS_STAY_MS = 4000;
+
+/** A finger that rests on an icon is shown the words of all, and presses nothing. */
+function useWordsOnLongTouch() {
+    const [named, setNamed] = useState(false);
+    const timer = useRef(0);
+    const rested = useRef(false);
+    const later = (act: () => void, ms: number) => {
+        window.clearTimeout(timer.current);
+        timer.current = window.setTimeout(act, ms);
+    };
+    useEffect(() => () => window.clearTimeout(timer.current), []);
+    return {
+        named,
+        pressing: {
+            onPointerDown: (e: PointerEvent) => {
+                rested.current = false;
+                if (e.pointerType !== 'mouse') {
+                    later(() => {
+                        rested.current = true;
+                        setNamed(true);
+                    }, LONG_TOUCH_MS);
+                }
+            },
+            onPointerUp: () => later(() => setNamed(false), rested.current ? WORDS_STAY_MS : 0),
+            onPointerCancel: () => later(() => setNamed(false), 0),
+            onContextMenu: (e: MouseEvent) => e.preventDefault(),
+            onClickCapture: (e: MouseEvent) => {
+                if (rested.current) {
+                    rested.current = false;
+                    e.preventDefault();
+                    e.stopPropagation();
+                }
+            },
+        },
+    };
 }

@@ -19,9 +19,9 @@ export function ScaleBar({ resolution, rotation }: { resolution: number; rotatio
                 </div>
                 <div className="h-2 border-2 border-t-0 border-ink" style={{ width: (round * unit) / resolution }} />
             </div>
-            <svg viewBox="-12 -18 24 36" className="h-10" role="img" aria-label="North" style={{ transform: `rotate(${rotation}rad)` }}>
+            <svg viewBox="-12 -18 24 36" className="h-13" role="img" aria-label="North" style={{ transform: `rotate(${rotation}rad)` }}>
                 <path d="M0 -16 L7 14 L0 8 L-7 14 Z" fill="var(--ink)" />
-                <text x="0" y="6" textAnchor="middle" fontSize="9" fontWeight="700" fill="var(--paper)">
+                <text x="0" y="7" textAnchor="middle" fontSize="9.5" fontWeight="700" fill="var(--paper)">
                     N
                 </text>
             </svg>

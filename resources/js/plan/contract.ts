@@ -74,6 +74,8 @@ export interface PlanEvents {
     onTake: (taken: PlanTaken) => void;
     onBox: (west: number, south: number, east: number, north: number) => void;
     onTouch: (thing: PlanThing | null, drawn: Touched | null, place: PlanPlace) => void;
+    /** in words, what a step with the keyboard came to */
+    onStep: (words: string) => void;
     onMove: (place: PlanPlace, resolution: number, rotation: number) => void;
     onPoleDragged: (place: PlanPlace) => void;
 }

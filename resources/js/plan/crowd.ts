@@ -67,6 +67,12 @@ export class Crowd {
         ];
     }
 
+    /** All that lies in a view. */
+    within(view: Extent): PlacedThing[] {
+        const [west = 0, south = 0, east = 0, north = 0] = view;
+        return (this.tree?.search(west, south, east, north) ?? []).flatMap((i) => this.things[i] ?? []);
+    }
+
     /** The thing nearest to a place, within reach. */
     near(place: PlanPlace, reach: number): PlanThing | null {
         const { easting: x, northing: y } = place;

@@ -36,6 +36,9 @@ const label = (text: string, ink: Ink, dy = -15, bold = false, always = false) =
         offsetY: dy,
         fill: new Fill({ color: ink.ink }),
         stroke: new Stroke({ color: ink.paper, width: 4 }),
+        // Lines of the drawing and of the grid stop at a name.
+        backgroundFill: new Fill({ color: `${ink.paper}cc` }),
+        padding: [0, 2, 0, 2],
     });
 
 const icon = (body: string, always = false) =>

@@ -41,9 +41,27 @@ describe('snapping', () => {
                 ),
             ),
         ]);
-        expect(corner.spots(10.1, 0.1, 1).map((s) => s.kind)).toEqual(['end']);
+        expect(corner.spots(10.1, 0.1, 1)).toMatchObject([{ kind: 'end', shape: 0, withShape: 1, label: 'corner, WALLS' }]);
         expect(corner.spots(4, 0.1, 0.5).map((s) => s.kind)).toEqual(['start']);
         expect(corner.spots(4.1, 5.1, 0.5).map((s) => s.kind)).toEqual(['intersection']);
+    });
+
+    it('says corner only where the outline turns: an end that runs straight on, or into an arc without a kink, is an end', () => {
+        const outline = new SnapIndex([
+            layer(
+                packed(
+                    [Kind.line, 0, 0, 0, 10, 0, 0],
+                    [Kind.line, 10, 0, 0, 20, 0, 0],
+                    // Turns left from east: its centre lies to the north.
+                    [Kind.arc, 20, 5, 0, 5, -Math.PI / 2, Math.PI / 2],
+                    [Kind.line, 25, 5, 0, 30, 5, 0],
+                ),
+            ),
+        ]);
+        const label = (x: number, y: number) => outline.spots(x, y, 0.5)[0]?.label;
+        expect(label(10, 0.1)).toBe('end of line, WALLS');
+        expect(label(20, -0.1)).toBe('end of line, WALLS');
+        expect(label(25.1, 5)).toBe('corner, WALLS');
     });
 
     it('names both lines of an intersection so that core can compute it', () => {

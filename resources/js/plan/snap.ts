@@ -1,7 +1,18 @@
 import Flatbush from 'flatbush';
 import type { Schemas } from '../api/client';
 import { KINDS, Kind } from './shapes';
-import { chordsOfShape, crossingsOf, distanceTo, type Near, onShape, type PickLayer, prolongedOf, type Spot, spotsOf } from './spots';
+import {
+    chordsOfShape,
+    cornerOf,
+    crossingsOf,
+    distanceTo,
+    type Near,
+    onShape,
+    type PickLayer,
+    prolongedOf,
+    type Spot,
+    spotsOf,
+} from './spots';
 
 export type { PickLayer, Spot } from './spots';
 
@@ -106,8 +117,12 @@ export class SnapIndex {
         const spots: Spot[] = [];
         for (const { spot } of offers) {
             const same = spots.findIndex((s) => Math.hypot(s.x - spot.x, s.y - spot.y) < 1e-4);
+            const there = spots[same];
+            const corner = there && !there.withShape ? cornerOf(there, spot, near) : null;
             if (same < 0) {
                 spots.push(spot);
+            } else if (corner) {
+                spots[same] = corner;
             } else if (spots[same]?.kind === 'intersection' && (spot.kind === 'start' || spot.kind === 'end')) {
                 // Where a line ends on another, or an outline turns, the end says more than that two lines meet there.
                 spots[same] = spot;
@@ -122,6 +137,11 @@ export class SnapIndex {
         return layer ? chordsOfShape({ layer, shape: touched.shape }) : [];
     }
 
+    /** All shapes in reach of a place, each with a place on it. */
+    pieces(x: number, y: number, reach: number): { piece: Touched; at: [number, number] }[] {
+        return this.near(x, y, reach).map((n) => ({ piece: this.told(n), at: n.layer.shapes.at(n.shape, 0.5) }));
+    }
+
     /** The shape under a place. */
     touched(x: number, y: number, reach: number): Touched | null {
         let best: Near | null = null;
@@ -133,10 +153,10 @@ export class SnapIndex {
                 best = n;
             }
         }
-        if (best === null) {
-            return null;
-        }
-        const { layer, shape } = best;
+        return best && this.told(best);
+    }
+
+    private told({ layer, shape }: Near): Touched {
         const kind = layer.shapes.kind(shape);
         const string =
             kind === Kind.text

@@ -185,6 +185,34 @@ function onArc(s: Shapes, shape: number, x: number, y: number): boolean {
     return ((off % turn) + turn) % turn <= Math.abs(sweep) + 1e-9;
 }
 
+/** Ends that make an angle of less than this run on into each other, radians. */
+const STRAIGHT_ON = 0.01;
+
+/** The end of a piece where another begins at an angle: it names both, so that core can see that they meet. */
+export function cornerOf(a: Spot, b: Spot, near: Near[]): Spot | null {
+    const [from, to] = [a, b].map((s) => near.find((n) => n.layer.id === s.layerId && n.shape === s.shape));
+    if (!from || !to || from === to || !isEnd(a) || !isEnd(b)) {
+        return null;
+    }
+    const off = Math.abs(Math.abs(leaving(from, a) - leaving(to, b)) - Math.PI);
+    return off < STRAIGHT_ON
+        ? null
+        : {
+              ...a,
+              withLayerId: b.layerId,
+              withShape: b.shape,
+              label: `corner, ${from.layer.name}${from.layer === to.layer ? '' : ` and ${to.layer.name}`}`,
+          };
+}
+
+const isEnd = (s: Spot) => s.kind === 'start' || s.kind === 'end';
+
+/** Toward where a piece runs from one of its ends. */
+function leaving({ layer, shape }: Near, spot: Spot): number {
+    const [x, y] = layer.shapes.at(shape, spot.kind === 'start' ? 0.001 : 0.999);
+    return Math.atan2(y - spot.y, x - spot.x);
+}
+
 /** Two pieces that cross, or would. */
 function crossingSpot(a: Near, b: Near, x: number, y: number, prolonged: boolean): Spot {
     const layers = `${a.layer.name}${a.layer === b.layer ? '' : ` and ${b.layer.name}`}`;

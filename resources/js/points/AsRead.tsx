@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
 import { Length } from '../parts/Figure';
+import { Scroll } from '../parts/Scroll';
 import type { Mends } from './mends';
 
 /** The first rows as they will be stored. */
@@ -10,7 +11,7 @@ export function AsRead({ seen, mends }: { seen: Schemas['PointsPreview']; mends:
                 As it is read: {seen.good} {seen.good === 1 ? 'point' : 'points'}
                 {seen.faulty > 0 && `, ${seen.faulty} wrong ${seen.faulty === 1 ? 'row' : 'rows'}`}
             </h3>
-            <div className="max-h-56 overflow-auto">
+            <Scroll label="Rows as they are read" className="max-h-56">
                 <table className="list">
                     <thead>
                         <tr>
@@ -45,7 +46,7 @@ export function AsRead({ seen, mends }: { seen: Schemas['PointsPreview']; mends:
                         })}
                     </tbody>
                 </table>
-            </div>
+            </Scroll>
         </section>
     );
 }

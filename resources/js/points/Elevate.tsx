@@ -3,8 +3,8 @@ import { api, ask } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { type Elevation, ElevationInput } from '../givens/ElevationInput';
 import { TouchContext } from '../givens/touch';
-import { Button } from '../parts/Button';
 import { Failure } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import type { DeedProps } from '../stage/deed';
 
 /** One elevation for all, or each its own by a rule. */
@@ -23,15 +23,13 @@ export function Elevate({ project, points, control, those, onDone, want, setWant
             <form className="grid gap-3" onSubmit={(e) => e.preventDefault()}>
                 <ElevationInput value={elevation} onValue={setElevation} points={points} control={control} />
                 <Failure of={set.error} />
-                <Button
-                    kind="primary"
-                    className="justify-self-end"
+                <Step
                     busy={set.isPending}
-                    disabled={elevation.rule === 'asMade'}
+                    why={elevation.rule === 'asMade' && 'As they were made, nothing changes.'}
                     onClick={() => set.mutate(undefined, { onSuccess: onDone })}
                 >
                     Give {those.length} their elevation
-                </Button>
+                </Step>
             </form>
         </TouchContext>
     );

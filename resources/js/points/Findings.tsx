@@ -1,6 +1,7 @@
 import { Stethoscope } from 'lucide-react';
 import type { Schemas } from '../api/client';
 import { Button } from '../parts/Button';
+import { Scroll } from '../parts/Scroll';
 import type { Layout, Mends } from './mends';
 
 type Finding = Schemas['FindingEntry'];
@@ -48,43 +49,45 @@ export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
                     ? 'The doctor finds nothing wrong with this list'
                     : `The doctor suspects ${counted(seen.findings.length + seen.moreFindings)}${open === 0 ? '' : `: ${open} to decide`}`}
             </h3>
-            <ul className="max-h-72 overflow-auto">
-                {seen.findings.map((f) => (
-                    <li
-                        key={f.says}
-                        className={`flex flex-wrap items-center gap-2 border-b border-rule px-3 py-2 ${decided(f) ? 'text-quiet' : ''}`}
-                    >
-                        <span className="min-w-60 flex-1 [overflow-wrap:anywhere]">{f.says}</span>
-                        {decided(f) ? (
-                            <>
-                                <span className="text-sm">decided</span>
-                                <Button
-                                    kind="bare"
-                                    onClick={() =>
-                                        onMends({
-                                            leaveOutLines: mends.leaveOutLines.filter((l) => !f.lines.includes(l)),
-                                            places: without(mends.places, f),
-                                            noElevations: f.noElevations ? false : mends.noElevations,
-                                            accepted: mends.accepted.filter((a) => a !== f.says),
-                                        })
-                                    }
-                                >
-                                    Take back
-                                </Button>
-                            </>
-                        ) : (
-                            <>
-                                {canMend(f) && <Button onClick={() => mend(f)}>{mendWord(f)}</Button>}
-                                {f.lines.length > 0 && <Button onClick={() => leaveOut(f)}>Leave out</Button>}
-                                <Button onClick={() => onMends({ ...mends, accepted: [...mends.accepted, f.says] })}>
-                                    Accept as it is
-                                </Button>
-                            </>
-                        )}
-                    </li>
-                ))}
-                {seen.moreFindings > 0 && <li className="px-3 py-2 text-quiet">And {seen.moreFindings} more.</li>}
-            </ul>
+            <Scroll label="Findings" className="max-h-72">
+                <ul>
+                    {seen.findings.map((f) => (
+                        <li
+                            key={f.says}
+                            className={`flex flex-wrap items-center gap-2 border-b border-rule px-3 py-2 ${decided(f) ? 'text-quiet' : ''}`}
+                        >
+                            <span className="min-w-60 flex-1 [overflow-wrap:anywhere]">{f.says}</span>
+                            {decided(f) ? (
+                                <>
+                                    <span className="text-sm">decided</span>
+                                    <Button
+                                        kind="bare"
+                                        onClick={() =>
+                                            onMends({
+                                                leaveOutLines: mends.leaveOutLines.filter((l) => !f.lines.includes(l)),
+                                                places: without(mends.places, f),
+                                                noElevations: f.noElevations ? false : mends.noElevations,
+                                                accepted: mends.accepted.filter((a) => a !== f.says),
+                                            })
+                                        }
+                                    >
+                                        Take back
+                                    </Button>
+                                </>
+                            ) : (
+                                <>
+                                    {canMend(f) && <Button onClick={() => mend(f)}>{mendWord(f)}</Button>}
+                                    {f.lines.length > 0 && <Button onClick={() => leaveOut(f)}>Leave out</Button>}
+                                    <Button onClick={() => onMends({ ...mends, accepted: [...mends.accepted, f.says] })}>
+                                        Accept as it is
+                                    </Button>
+                                </>
+                            )}
+                        </li>
+                    ))}
+                    {seen.moreFindings > 0 && <li className="px-3 py-2 text-quiet">And {seen.moreFindings} more.</li>}
+                </ul>
+            </Scroll>
             {seen.untestable.map((u) => (
                 <p key={u} className="px-3 py-2 text-sm text-quiet">
                     {u}

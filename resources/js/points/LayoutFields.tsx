@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
 import { Choice, NumberField } from '../parts/Field';
+import { Scroll } from '../parts/Scroll';
 import type { Layout } from './mends';
 
 export const COLUMNS: [Layout['columns'][number], string][] = [
@@ -97,9 +98,11 @@ export function ColumnsOf({ seen, layout, onChange }: Props & { seen: Schemas['P
                     </tr>
                 </thead>
             </table>
-            <pre className="max-h-32 overflow-auto whitespace-pre border-b border-rule bg-paper p-2 font-mono text-sm">
-                {seen.firstLines.map((l, i) => `${String(i + 1).padStart(3)} ${i < layout.skip ? '✕' : ' '} ${l}`).join('\n')}
-            </pre>
+            <Scroll label="The file as it stands" className="max-h-32 border-b border-rule bg-paper">
+                <pre className="whitespace-pre p-2 font-mono text-sm">
+                    {seen.firstLines.map((l, i) => `${String(i + 1).padStart(3)} ${i < layout.skip ? '✕' : ' '} ${l}`).join('\n')}
+                </pre>
+            </Scroll>
         </div>
     );
 }

@@ -12,6 +12,7 @@ import { Button } from '../parts/Button';
 import { AngleField, Choice, LengthField, NumberField } from '../parts/Field';
 import { Deviation, Length, SmallAngle } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import { figures, useShow } from '../plan/shown';
 import type { DeedProps } from '../stage/deed';
 
@@ -170,15 +171,13 @@ export function Move(props: DeedProps) {
                     </div>
                 )}
                 <p className="text-sm text-quiet">What was measured stays where it was measured: the field book is never moved.</p>
-                <Button
-                    kind="primary"
-                    className="justify-self-end"
+                <Step
                     busy={move.isPending}
-                    disabled={!shown || shown.farthest === 0}
+                    why={(!shown || shown.farthest === 0) && 'Nothing moves yet.'}
                     onClick={() => move.mutate(undefined, { onSuccess: onDone })}
                 >
                     Move {those.length}
-                </Button>
+                </Step>
             </form>
         </TouchContext>
     );

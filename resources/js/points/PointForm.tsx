@@ -1,10 +1,11 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { api, ask, type Project, type StakeoutPoint } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
 import { type Place, PlaceFields } from '../parts/PlaceFields';
+import { Step } from '../parts/Step';
 import { seenOf } from '../parts/seen';
 
 interface Attribute {
@@ -21,6 +22,7 @@ function attributesOf(point: StakeoutPoint | null): Attribute[] {
 
 /** A stakeout point typed in, or changed. */
 export function PointForm({ project, point, onDone }: { project: Project; point: StakeoutPoint | null; onDone: () => void }) {
+    const form = useId();
     const [name, setName] = useState(point?.name ?? '');
     const [code, setCode] = useState(point?.code ?? '');
     const [description, setDescription] = useState(point?.description ?? '');
@@ -45,6 +47,7 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
     const moved = point !== null && point.origin !== 'typed' && (northing !== point.northing || easting !== point.easting);
     return (
         <form
+            id={form}
             className="grid gap-3"
             onSubmit={(e) => {
                 e.preventDefault();
@@ -84,15 +87,14 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
             )}
             {moved && <Notice kind="caution">Moved by hand, it no longer comes from the drawing.</Notice>}
             <Failure of={keep.error} />
-            <Button
-                kind="primary"
+            <Step
                 type="submit"
-                className="justify-self-end"
+                form={form}
                 busy={keep.isPending}
-                disabled={name.trim() === '' || northing === null || easting === null}
+                why={name.trim() === '' ? 'It needs a name.' : (northing === null || easting === null) && 'It needs northing and easting.'}
             >
                 Keep
-            </Button>
+            </Step>
         </form>
     );
 }

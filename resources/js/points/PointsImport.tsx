@@ -7,6 +7,8 @@ import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
+import { Scroll } from '../parts/Scroll';
+import { Step } from '../parts/Step';
 import { WorkBar } from '../parts/WorkBar';
 import { AsRead, Comparison } from './AsRead';
 import { Findings } from './Findings';
@@ -141,15 +143,17 @@ export function PointsImport({ project, file, target, onDone }: Props) {
             <AsRead seen={seen} mends={mends} />
             {seen.faulty > 0 && (
                 <Notice kind="caution">
-                    <ul className="max-h-40 overflow-auto">
-                        {seen.faults.map((f) => (
-                            <li key={`${f.line}-${f.column}`}>
-                                {seen.format === 'geojson' ? 'Feature' : 'Line'} {f.line}
-                                {f.column !== null && `, column ${f.column}`}: {f.reason}.
-                            </li>
-                        ))}
-                        {seen.faulty > seen.faults.length && <li>And {seen.faulty - seen.faults.length} more.</li>}
-                    </ul>
+                    <Scroll label="Rows that can’t be read" className="max-h-40">
+                        <ul>
+                            {seen.faults.map((f) => (
+                                <li key={`${f.line}-${f.column}`}>
+                                    {seen.format === 'geojson' ? 'Feature' : 'Line'} {f.line}
+                                    {f.column !== null && `, column ${f.column}`}: {f.reason}.
+                                </li>
+                            ))}
+                            {seen.faulty > seen.faults.length && <li>And {seen.faulty - seen.faults.length} more.</li>}
+                        </ul>
+                    </Scroll>
                 </Notice>
             )}
             {lines && (
@@ -206,17 +210,27 @@ export function PointsImport({ project, file, target, onDone }: Props) {
                 <p>Decide above what becomes of names that are taken.</p>
             )}
             <WorkBar work={work} />
-            <div className="sticky -bottom-4 -mb-4 flex flex-wrap items-center justify-end gap-3 border-t border-rule bg-sheet py-3">
-                {asks && <span className="text-open">Decide what becomes of names that are taken.</span>}
-                {seen.faulty > 0 && seen.good > 0 && (
-                    <Button className="min-h-16" busy={work.busy} disabled={!ready} onClick={() => void take(true)}>
-                        Take {left}, leave {seen.faulty} wrong out
-                    </Button>
-                )}
-                <Button kind="primary" busy={work.busy} disabled={!ready || seen.faulty > 0} onClick={() => void take(false)}>
-                    Take {left} {word}
-                </Button>
-            </div>
+            <Step
+                busy={work.busy}
+                why={
+                    asks
+                        ? 'Decide what becomes of names that are taken.'
+                        : seen.faulty > 0
+                          ? `${seen.faulty} of its rows can’t be read; why stands above.`
+                          : !ready && 'Something above is still to be decided.'
+                }
+                onClick={() => void take(false)}
+                second={
+                    seen.faulty > 0 &&
+                    seen.good > 0 && (
+                        <Button className="min-h-16" busy={work.busy} disabled={!ready} onClick={() => void take(true)}>
+                            Take {left}, leave {seen.faulty} wrong out
+                        </Button>
+                    )
+                }
+            >
+                Take {left} {word}
+            </Step>
         </div>
     );
 }

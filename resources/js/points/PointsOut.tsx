@@ -1,10 +1,12 @@
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import type { Project, Schemas } from '../api/client';
-import { Button } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
+import { NextStep } from '../parts/NextStep';
+import { Step } from '../parts/Step';
 import { UNITS } from './LayoutFields';
 
 const WHAT = [
@@ -94,13 +96,20 @@ export function PointsOut({ project, initially }: { project: Project; initially:
                             {clash && <p className="text-out">A comma can’t be both the separator and the decimal mark.</p>}
                         </>
                     )}
-                    <a
-                        className={`inline-flex min-h-16 items-center justify-self-end bg-chalk px-6 text-lg font-semibold text-white ${what.length === 0 || clash ? 'pointer-events-none opacity-45' : ''}`}
-                        href={`/api/v1/projects/${project.id}/points-file?${query}`}
-                        download
-                    >
-                        Save the file
-                    </a>
+                    {what.length === 0 || clash ? (
+                        <Step why={clash ? 'The separator is the decimal mark, too.' : 'Choose what goes into it.'}>Save the file</Step>
+                    ) : (
+                        <NextStep>
+                            <a
+                                data-next
+                                className={buttonLook('primary')}
+                                href={`/api/v1/projects/${project.id}/points-file?${query}`}
+                                download
+                            >
+                                Save the file
+                            </a>
+                        </NextStep>
+                    )}
                 </div>
             </Dialog>
         </>

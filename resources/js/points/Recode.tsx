@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { useCodes, useDeed } from '../api/hooks';
-import { Button } from '../parts/Button';
 import { LengthField, TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import type { DeedProps } from '../stage/deed';
 
 /** A code for all of them, and what it means: colour, trade and tolerances. */
@@ -67,14 +67,9 @@ export function Recode({ project, those, onDone }: DeedProps) {
                 />
             </div>
             <Failure of={set.error} />
-            <Button
-                kind="primary"
-                className="justify-self-end"
-                busy={set.isPending}
-                onClick={() => set.mutate(undefined, { onSuccess: onDone })}
-            >
+            <Step busy={set.isPending} onClick={() => set.mutate(undefined, { onSuccess: onDone })}>
                 {code.trim() === '' ? `Take the code off ${those.length}` : `Give ${those.length} the code ${code.trim()}`}
-            </Button>
+            </Step>
         </form>
     );
 }

@@ -5,10 +5,10 @@ import { useDeed } from '../api/hooks';
 import type { GivenPlace } from '../givens/given';
 import { PlaceInput } from '../givens/PlaceInput';
 import { TouchContext } from '../givens/touch';
-import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, NumberField, TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import type { DeedProps } from '../stage/deed';
 
 type Order = NonNullable<Schemas['Renaming']['order']>;
@@ -158,15 +158,19 @@ export function Rename({ project, points, control, those, onDone, want, setWant 
                         {shown.before.length > SHOWN && <p className="text-quiet">and {shown.before.length - SHOWN} more</p>}
                     </>
                 )}
-                <Button
-                    kind="primary"
-                    className="justify-self-end"
+                <Step
                     busy={rename.isPending}
-                    disabled={!shown || shown.taken.length > 0 || changes === 0}
+                    why={
+                        !shown
+                            ? 'No new names yet.'
+                            : shown.taken.length > 0
+                              ? 'Some names would be given twice.'
+                              : changes === 0 && 'No name changes yet.'
+                    }
                     onClick={() => rename.mutate(undefined, { onSuccess: onDone })}
                 >
                     Rename {changes}
-                </Button>
+                </Step>
             </form>
         </TouchContext>
     );

@@ -2,10 +2,11 @@ import { FileSpreadsheet, FileText } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask } from '../api/client';
 import { useWork } from '../api/work';
-import { Button } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Deviation, Sided } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
+import { Scroll } from '../parts/Scroll';
 import { Verdict } from '../parts/Verdict';
 import { WorkBar } from '../parts/WorkBar';
 import { CheckBeforeLeaving, SetupDoubt } from '../setups/SetupDoubt';
@@ -41,20 +42,11 @@ export function HandOver({ project, marks }: StageProps) {
             title="Hand over"
             next={
                 <>
-                    <a
-                        className="inline-flex min-h-16 items-center gap-2 border border-ink/50 px-4 hover:bg-wash"
-                        href={`/api/v1/projects/${project.id}/report.csv`}
-                        download
-                    >
+                    <a className={`${buttonLook('plain')} min-h-16`} href={`/api/v1/projects/${project.id}/report.csv`} download>
                         <FileSpreadsheet aria-hidden="true" /> Table as CSV
                     </a>
                     {file ? (
-                        <a
-                            className="inline-flex min-h-16 items-center gap-2 bg-chalk px-6 text-lg font-semibold text-white"
-                            href={file}
-                            target="_blank"
-                            rel="noreferrer"
-                        >
+                        <a data-next className={buttonLook('primary')} href={file} target="_blank" rel="noreferrer">
                             <FileText aria-hidden="true" /> Open the report
                         </a>
                     ) : (
@@ -92,7 +84,7 @@ export function HandOver({ project, marks }: StageProps) {
                     </span>
                 )}
             </div>
-            <div className="overflow-x-auto">
+            <Scroll label="Marks against their design">
                 <table className="list sided">
                     <thead>
                         <tr>
@@ -128,7 +120,7 @@ export function HandOver({ project, marks }: StageProps) {
                         ))}
                     </tbody>
                 </table>
-            </div>
+            </Scroll>
         </Sheet>
     );
 }

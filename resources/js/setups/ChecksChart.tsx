@@ -58,7 +58,7 @@ function Chart({ list }: { list: Schemas['CheckShotTaken'][] }) {
                             <path d={`M${x(i)} ${y(c.shot.plan) - 7} l7 12 h-14 z`} className="fill-out" />
                         )}
                         {(list.length < 10 || i % Math.ceil(list.length / 8) === 0) && (
-                            <text x={x(i)} y={HEIGHT - 6} textAnchor="middle" className="fill-ink text-[10px]">
+                            <text x={x(i)} y={HEIGHT - 6} textAnchor="middle" className="fill-ink text-[13px]">
                                 {timeOfDay(c.at)}
                             </text>
                         )}

@@ -1,9 +1,11 @@
 import type { ControlPoint, Draft, Project, SetupState } from '../api/client';
 import { useInstruments, useTargets } from '../api/hooks';
 import { Equipment } from '../instrument/Equipment';
+import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, NumberField } from '../parts/Field';
 import { Length } from '../parts/Figure';
+import { dateTime } from '../units/times';
 
 interface Props {
     project: Project;
@@ -72,22 +74,61 @@ export function Conditions({ project, draft, control, onChange }: Props) {
                 value={Number((draft.prismConstant * 1000).toFixed(2))}
                 onValue={(mm) => onChange({ prismConstant: mm / 1000 })}
             />
+            <Air draft={draft} onChange={onChange} />
             <More project={project} draft={draft} control={control} onChange={onChange} />
         </div>
     );
 }
 
-/** What is seldom changed: instrument, air, scale. */
+/** The air of the day: asked for at its first sight, and with its age beside it from then on. */
+function Air({ draft, onChange }: Pick<Props, 'draft' | 'onChange'>) {
+    const { airMode, pressure, temperature, airAt, airDue } = draft;
+    return (
+        <section className={`col-span-2 grid grid-cols-2 gap-3 ${airDue ? 'border-2 border-open p-2' : ''}`} aria-label="Air">
+            {airDue && (
+                <div className="col-span-2 flex items-center gap-2">
+                    <p className="min-w-0 flex-1">
+                        How is the air? {airAt === null ? 'It was not told yet' : `It was told last on ${dateTime(airAt)}`}: distances would
+                        be corrected by <span className="figure">{draft.ppm.toFixed(1)} ppm</span>.
+                    </p>
+                    <Button onClick={() => onChange(airMode === 'typed' ? { ppm: draft.ppmTyped } : { pressure, temperature })}>
+                        As below
+                    </Button>
+                </div>
+            )}
+            {airMode === 'typed' ? (
+                <NumberField label="Correction" unit="ppm" value={draft.ppmTyped} onValue={(ppm) => onChange({ ppm })} />
+            ) : (
+                <>
+                    <NumberField label="Pressure" unit="hPa" value={pressure} onValue={(hPa) => onChange({ pressure: hPa })} />
+                    <NumberField
+                        label="Temperature"
+                        unit="°C"
+                        value={temperature}
+                        onValue={(celsius) => onChange({ temperature: celsius })}
+                    />
+                </>
+            )}
+            {!airDue && airAt !== null && (
+                <p className="col-span-2 text-quiet text-sm">
+                    The air was told on {dateTime(airAt)}: <span className="figure">{draft.ppm.toFixed(1)} ppm</span>
+                </p>
+            )}
+        </section>
+    );
+}
+
+/** What is seldom changed: instrument, how its height and the air are told, scale. */
 function More({ project, draft, onChange }: Props) {
     const instruments = useInstruments(project.id);
     const instrument = instruments.data?.find((i) => i.id === draft.instrumentId);
     return (
         <details className="col-span-2">
             <summary className="min-h-12 cursor-pointer content-center">
-                Instrument and air: distances are corrected by <span className="figure">{draft.ppm.toFixed(1)} ppm</span>
+                Instrument, targets, scale
                 {draft.scale !== 1 && (
                     <>
-                        , scaled by <span className="figure">{draft.scale}</span>
+                        : distances are scaled by <span className="figure">{draft.scale}</span>
                     </>
                 )}
             </summary>
@@ -121,24 +162,13 @@ function More({ project, draft, onChange }: Props) {
                         ['typed', 'typed, in ppm'],
                     ]}
                 />
-                {draft.airMode === 'typed' ? (
-                    <NumberField label="Correction" unit="ppm" value={draft.ppmTyped} onValue={(ppm) => onChange({ ppm })} />
-                ) : (
-                    <>
-                        <NumberField label="Pressure" unit="hPa" value={draft.pressure} onValue={(pressure) => onChange({ pressure })} />
-                        <NumberField
-                            label="Temperature"
-                            unit="°C"
-                            value={draft.temperature}
-                            onValue={(temperature) => onChange({ temperature })}
-                        />
-                        <NumberField
-                            label="Humidity"
-                            unit="%"
-                            value={Number((draft.humidity * 100).toFixed(1))}
-                            onValue={(percent) => onChange({ humidity: percent / 100 })}
-                        />
-                    </>
+                {draft.airMode !== 'typed' && (
+                    <NumberField
+                        label="Humidity"
+                        unit="%"
+                        value={Number((draft.humidity * 100).toFixed(1))}
+                        onValue={(percent) => onChange({ humidity: percent / 100 })}
+                    />
                 )}
                 <NumberField label="Scale factor" unit="" value={draft.scale} onValue={(scale) => onChange({ scale })} />
                 <NumberField

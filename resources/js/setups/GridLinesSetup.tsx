@@ -26,6 +26,8 @@ export function GridLinesSetup(props: Props) {
     const residuals = new Map(draft.shots.flatMap((s, i) => (found[i] ? [[s.observationId, found[i]] as const] : [])));
     const at = state.solution?.suspectShot ?? null;
     const suspect = at === null ? null : (draft.shots[at]?.observationId ?? null);
+    const shotsOn = (line: string) => draft.shots.filter((s) => s.line === line && s.used).length;
+    const next = draft.lines.find((l) => shotsOn(l.name) < 2)?.name;
     const change = (name: string, part: Partial<LineBody> | null) =>
         void onChange({
             lines: lineBodies(draft).flatMap((l) => (l.name !== name ? [l] : part === null ? [] : [{ ...l, ...part }])),
@@ -38,7 +40,7 @@ export function GridLinesSetup(props: Props) {
     return (
         <section className="grid gap-3" aria-label="Grid lines">
             {draft.lines.map((l) => {
-                const count = draft.shots.filter((s) => s.line === l.name && s.used).length;
+                const count = shotsOn(l.name);
                 return (
                     <div key={l.name} className="grid gap-1 border-ink border-t pt-1" data-line={l.name}>
                         <div className="flex items-center justify-between gap-2">
@@ -60,7 +62,7 @@ export function GridLinesSetup(props: Props) {
                             verb={`Measure on line ${l.name}`}
                             residuals={residuals}
                             suspect={suspect}
-                            primary={count < 2}
+                            primary={l.name === next}
                             onChange={onChange}
                         />
                     </div>
@@ -136,7 +138,7 @@ function AddLine({ project, control, points, want, setWant, onAdd, taken }: Prop
                         <LineInput label="Line" value={given} onValue={setGiven} gridLines={[]} points={points} control={control} />
                         <div className="grid grid-cols-2 gap-2">
                             <Button onClick={() => setOpen(false)}>Leave it</Button>
-                            <Button kind="primary" disabled={given === null} onClick={() => void add()}>
+                            <Button disabled={given === null} onClick={() => void add()}>
                                 Take this line
                             </Button>
                         </div>

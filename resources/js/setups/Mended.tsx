@@ -7,6 +7,7 @@ import { CheckBox } from '../parts/CheckBox';
 import { TextField } from '../parts/Field';
 import { Deviation, Sided, SmallAngle } from '../parts/Figure';
 import { Failure } from '../parts/Notice';
+import { Scroll } from '../parts/Scroll';
 
 type Mended = Schemas['MendedSetupEntry'];
 
@@ -77,7 +78,7 @@ export function MendedMarks({ mended }: { mended: Mended }) {
     return shown.length === 0 ? null : (
         <details>
             <summary className="min-h-12 cursor-pointer content-center">Old beside new</summary>
-            <div className="overflow-x-auto">
+            <Scroll label="Old beside new">
                 <table className="list sided">
                     <thead>
                         <tr>
@@ -108,7 +109,7 @@ export function MendedMarks({ mended }: { mended: Mended }) {
                         ))}
                     </tbody>
                 </table>
-            </div>
+            </Scroll>
         </details>
     );
 }

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { api, ask, newKey, type SetupState } from '../api/client';
 import { untilFinished, useChangeDraft, useChecks, useDeed, useSetup } from '../api/hooks';
 import { readingsOf } from '../api/readings';
-import { Button } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Coordinates, Deviation } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
@@ -90,7 +90,8 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                         </Button>
                     ) : (
                         <Link
-                            className={`inline-flex min-h-16 items-center px-6 text-lg ${proved ? 'bg-chalk font-semibold text-white' : 'border border-ink/50'}`}
+                            data-next={proved || undefined}
+                            className={proved ? buttonLook('primary') : `${buttonLook('plain')} min-h-16`}
                             to={`/p/${project.id}/stake`}
                         >
                             Stake
@@ -167,6 +168,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
         ),
     );
     const [key] = useState(newKey);
+    const bad = (state.explanations?.length ?? 0) > 0;
     const ready = Boolean(state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0);
     const { setWant } = props;
     const evidence = useMemo(() => evidenceOf(state, control), [state, control]);
@@ -174,7 +176,16 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
     useEffect(() => () => setWant(null), [setWant]);
     return (
         <Sheet
-            title="Set up"
+            title={
+                <>
+                    <span className="mr-auto">Set up</span>
+                    {state.current && (
+                        <Button className="font-normal text-base" title="It holds until another is accepted" onClick={onDone}>
+                            Keep setup {state.current.number}
+                        </Button>
+                    )}
+                </>
+            }
             next={
                 state.solution?.oriented && (
                     <Button
@@ -189,12 +200,6 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                 )
             }
         >
-            {state.current && (
-                <div className="flex items-center justify-between gap-2">
-                    <p className="text-sm">Setup {state.current.number} holds until another is accepted.</p>
-                    <Button onClick={onDone}>Keep it</Button>
-                </div>
-            )}
             <Settled project={project} state={state} control={control} onChange={(part) => change.mutate(part)} />
             {draft.sights.length + draft.shots.length === 0 && (
                 <Button className="justify-self-start" onClick={onLook}>
@@ -212,18 +217,14 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                             ? 'With grid lines no control is needed; where there is some, it can be sighted beside them.'
                             : 'A setup on control needs at least two control points. With none, grid lines or a baseline will do.'}
                     </Notice>
-                    <Link
-                        className="inline-flex min-h-16 items-center justify-center border border-ink/50 px-6 text-lg"
-                        to={`/p/${project.id}/control`}
-                    >
+                    <Link data-next className={buttonLook('primary')} to={`/p/${project.id}/control`}>
                         Bring in control
                     </Link>
                 </>
             )}
             {SIGHTS.includes(draft.method) && (
-                <Sights {...props} state={state} ready={ready} onSights={(sights) => change.mutateAsync({ sights })} />
+                <Sights {...props} state={state} ready={ready || bad} onSights={(sights) => change.mutateAsync({ sights })} />
             )}
-            <WithoutLink {...props} draft={draft} />
             <Places state={state} onChange={(part) => change.mutate(part)} />
             {state.explanations && (
                 <WhyBad
@@ -237,6 +238,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
             {state.solution ? (
                 <Solution
                     solution={state.solution}
+                    explained={bad}
                     weakness={state.weakness}
                     beyond={{ names: state.beyondLimit, limit: project.residualLimit }}
                     times={evidence?.times ?? null}
@@ -253,6 +255,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                     hint={`It is kept as a point with its uncertainty; ${draft.nextName} where nothing is typed.`}
                 />
             )}
+            <WithoutLink {...props} draft={draft} />
         </Sheet>
     );
 }

@@ -3,6 +3,7 @@ import type { Draft, Schemas, SetupState } from '../api/client';
 import { measure, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { AngleFigure, Length, Sided } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Failure } from '../parts/Notice';
 import type { StageProps } from '../stage/stages';
 import { CancelMeasuring } from './AimAt';
@@ -32,11 +33,16 @@ export function Shots({ project, draft, line, verb, residuals, suspect, primary,
     const own = draft.shots.filter((s) => s.line === line);
     return (
         <div className="grid gap-1">
-            {shoot.isPending && <CancelMeasuring project={project.id} />}
-            {!shoot.isPending && verb !== null && (
-                <Button kind={primary ? 'primary' : 'plain'} className="min-h-16" onClick={() => shoot.mutate()}>
-                    {verb}
-                </Button>
+            {(shoot.isPending || verb !== null) && (
+                <NextStep as={primary ? 'first' : 'second'}>
+                    {shoot.isPending ? (
+                        <CancelMeasuring project={project.id} />
+                    ) : (
+                        <Button kind={primary ? 'primary' : 'plain'} className="min-h-16" onClick={() => shoot.mutate()}>
+                            {verb}
+                        </Button>
+                    )}
+                </NextStep>
             )}
             <Failure of={shoot.error} />
             {own.map((s, i) => (

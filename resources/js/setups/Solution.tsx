@@ -3,6 +3,7 @@ import type { Schemas } from '../api/client';
 import { Coordinates, Deviation, Direction, Length, Sided, SidedAngle, SmallAngle } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Notice } from '../parts/Notice';
+import { Scroll } from '../parts/Scroll';
 import type { Side } from '../units/format';
 import { type WorthOfShot, worthOfShots } from './places';
 import { isUsed } from './residual';
@@ -12,89 +13,59 @@ type Residual = Schemas['SightResidual'];
 
 interface Props {
     solution: Found;
+    /** why it does not fit is said already */
+    explained: boolean;
     weakness: string | null;
     /** sights and lines that are off by more than the project accepts */
     beyond: { names: string[]; limit: number | null };
     times: number | null;
 }
 
-/** What would be accepted, with everything that speaks for and against it. */
-export function Solution({ solution: s, weakness, beyond, times }: Props) {
-    const shots = worthOfShots(s);
+/** What would be accepted: the place, and in the bar one sentence of how far it is to be trusted; what that rests on opens. */
+export function Solution({ solution: s, explained, weakness, beyond, times }: Props) {
+    const [worst, ...more] = [...(weakness ? [weakness] : []), ...s.cautions];
     return (
         <section
             className="grid scroll-mb-28 grid-cols-[minmax(0,1fr)] gap-2 border-ink border-t-2 pt-2"
             aria-label="What would be accepted"
         >
             <h2 className="font-semibold">What would be accepted</h2>
-            <NextStep as="says">
-                <Trust solution={s} />
-            </NextStep>
-            <Coordinates {...s.station.mark} />
+            {!explained && (
+                <NextStep as="says">
+                    <Trust solution={s} weakness={weakness} beyond={beyond} />
+                </NextStep>
+            )}
             <p>
+                <Coordinates {...s.station.mark} />
                 {s.oriented ? (
                     <>
-                        Circle zero at <Direction of={s.station.orientation} />
-                        {s.orientationDeviation !== null && s.passes !== false && (
-                            <>
-                                {' '}
-                                ± <SmallAngle of={s.orientationDeviation} />
-                            </>
-                        )}
+                        , circle zero at <Direction of={s.station.orientation} />
                     </>
                 ) : (
-                    'No orientation yet'
+                    ', no orientation yet'
                 )}
             </p>
-            {s.placeFound && (
-                <p>
-                    {s.passes !== false && (
-                        <>
-                            Standard deviation: northing <Deviation of={s.northingDeviation} />, easting{' '}
-                            <Deviation of={s.eastingDeviation} />, height <Deviation of={s.heightDeviation} none="none" />
-                            {s.unitWeightDeviation !== null && '; residuals are '}
-                        </>
-                    )}
-                    {s.unitWeightDeviation !== null && (
-                        <>
-                            {s.passes === false && 'Residuals are '}
-                            <span className="figure">{s.unitWeightDeviation.toFixed(1)}</span> times what the instrument’s accuracy
-                            explains, from {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
-                        </>
-                    )}
-                    .
-                </p>
-            )}
-            <Quality solution={s} />
-            {beyond.names.length > 0 && (
-                <Notice kind="caution">
-                    {beyond.names.join(', ')} {beyond.names.length === 1 ? 'is' : 'are'} off by more than the{' '}
-                    <Deviation of={beyond.limit} /> that this project accepts. Sight again, or look below what it may be.
-                </Notice>
-            )}
-            {weakness && <Notice kind="caution">{weakness}</Notice>}
-            {times !== null && times > 1 && (s.placeFound || s.residuals.length > 0) && (
-                <p className="text-quiet text-sm">
-                    On the plan, residuals{s.placeFound && ' and the ellipse'} are drawn{' '}
-                    <span className="figure">{times.toLocaleString('en')}</span> times as large as they are.
-                </p>
-            )}
-            {(shots.length > 0 || s.residuals.some(isUsed)) && (
-                <InDetail residuals={s.residuals} shots={shots} correlation={s.correlation} scale={s.scale} />
-            )}
-            {s.cautions.map((c) => (
-                <Notice key={c} kind="caution">
-                    {c}
-                </Notice>
-            ))}
+            {worst && <Notice kind="caution">{worst}</Notice>}
+            <Grounds solution={s} more={more} times={times} />
         </section>
     );
 }
 
-/** How far it can be trusted, in one sentence that stays in view while the sights change. */
-function Trust({ solution: s }: { solution: Found }) {
+/** How far it can be trusted and why, in one sentence that stays in view while the sights change; what speaks against it comes first. */
+function Trust({ solution: s, weakness, beyond }: Pick<Props, 'solution' | 'weakness' | 'beyond'>) {
     if (s.passes === false) {
         return <p className="font-semibold text-out">▲ The sights do not fit: how far it may be wrong cannot be said.</p>;
+    }
+    if (beyond.names.length > 0) {
+        return (
+            <p className="font-semibold text-open">
+                ▲ {beyond.names.join(', ')} {beyond.names.length === 1 ? 'is' : 'are'} off by more than the <Deviation of={beyond.limit} />{' '}
+                that this project accepts: sight again.
+            </p>
+        );
+    }
+    if (weakness) {
+        return <p className="font-semibold text-open">▲ {weakness}</p>;
     }
     return (
         <p className="text-sm">
@@ -115,9 +86,60 @@ function Trust({ solution: s }: { solution: Found }) {
     );
 }
 
+/** What the sentence of trust rests on. */
+function Grounds({ solution: s, more, times }: { solution: Found; more: string[]; times: number | null }) {
+    const shots = worthOfShots(s);
+    return (
+        <details>
+            <summary className="min-h-12 cursor-pointer content-center">How that is known</summary>
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-2 border-rule border-l-2 pl-3">
+                {s.oriented && s.orientationDeviation !== null && s.passes !== false && (
+                    <p>
+                        Circle zero at <Direction of={s.station.orientation} /> ± <SmallAngle of={s.orientationDeviation} />
+                    </p>
+                )}
+                {s.placeFound && (
+                    <p>
+                        {s.passes !== false && (
+                            <>
+                                Standard deviation: northing <Deviation of={s.northingDeviation} />, easting{' '}
+                                <Deviation of={s.eastingDeviation} />, height <Deviation of={s.heightDeviation} none="none" />
+                                {s.unitWeightDeviation !== null && '; residuals are '}
+                            </>
+                        )}
+                        {s.unitWeightDeviation !== null && (
+                            <>
+                                {s.passes === false && 'Residuals are '}
+                                <span className="figure">{s.unitWeightDeviation.toFixed(1)}</span> times what the instrument’s accuracy
+                                explains, from {s.redundancy} spare {s.redundancy === 1 ? 'observation' : 'observations'}
+                            </>
+                        )}
+                        .
+                    </p>
+                )}
+                <Quality solution={s} />
+                {times !== null && times > 1 && (s.placeFound || s.residuals.length > 0) && (
+                    <p className="text-quiet text-sm">
+                        On the plan, residuals{s.placeFound && ' and the ellipse'} are drawn{' '}
+                        <span className="figure">{times.toLocaleString('en')}</span> times as large as they are.
+                    </p>
+                )}
+                {(shots.length > 0 || s.residuals.some(isUsed)) && (
+                    <InDetail residuals={s.residuals} shots={shots} correlation={s.correlation} scale={s.scale} />
+                )}
+                {more.map((c) => (
+                    <p key={c} className="text-open">
+                        {c}
+                    </p>
+                ))}
+            </div>
+        </details>
+    );
+}
+
 function Residuals({ residuals }: { residuals: Residual[] }) {
     return (
-        <div className="overflow-x-auto">
+        <Scroll label="Residuals">
             <p className="text-quiet text-sm">Each sight as measured, against its mark, seen from the instrument:</p>
             <table className="list sided">
                 <thead>
@@ -153,7 +175,7 @@ function Residuals({ residuals }: { residuals: Residual[] }) {
                     ))}
                 </tbody>
             </table>
-        </div>
+        </Scroll>
     );
 }
 
@@ -232,7 +254,7 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
                     </>
                 )}
             </p>
-            <div className="overflow-x-auto">
+            <Scroll label="What each sight is worth">
                 <table className="list sided">
                     <thead>
                         <tr>
@@ -260,7 +282,7 @@ function InDetail({ residuals, shots, correlation, scale }: Worth) {
                         </tbody>
                     ))}
                 </table>
-            </div>
+            </Scroll>
         </details>
     );
 }

@@ -1,7 +1,9 @@
+import type { ReactNode } from 'react';
 import { api, ask, type ControlPoint, type Draft, type Schemas, type SetupState } from '../api/client';
 import { measure, turnTo, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Length } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { type SightBody, sightBodies } from './sightBodies';
 
@@ -20,13 +22,15 @@ const subject = (draft: SetupState['draft']) =>
     draft.sights.length > 1 ? 'The sights don’t fit each other,' : 'The backsight doesn’t fit,';
 
 interface Props {
+    project: number;
     draft: SetupState['draft'];
     control: ControlPoint[];
     onChange: (part: Partial<Draft>) => void;
 }
 
 /** Why the sights don’t fit: the cause that explains it best, what to do, and a remedy at one touch where there is one. */
-export function WhyBad({ project, explanations, draft, control, onChange }: Props & { project: number; explanations: Explanation[] }) {
+export function WhyBad({ explanations, ...props }: Props & { explanations: Explanation[] }) {
+    const { draft } = props;
     const [best, ...others] = explanations;
     if (!best) {
         return (
@@ -41,6 +45,9 @@ export function WhyBad({ project, explanations, draft, control, onChange }: Prop
     const close = others.filter((e) => !e.level && e.behind < NEARLY);
     return (
         <section className="grid gap-2 border-2 border-out p-3" aria-label="Why the sights do not fit">
+            <NextStep as="says">
+                <p className="font-semibold text-out">▲ {best.sentence}</p>
+            </NextStep>
             <h2 className="font-semibold">Why the {draft.sights.length > 1 ? 'sights don’t' : 'backsight doesn’t'} fit</h2>
             {best.decides && (
                 <p>
@@ -61,10 +68,7 @@ export function WhyBad({ project, explanations, draft, control, onChange }: Prop
                     ? `; the next best cause explains the readings worse by ${next.behind.toFixed(0)} (weighted squares).`
                     : '. No other usual cause explains them.'}
             </p>
-            <Again project={project} of={best} draft={draft} />
-            <Mend project={project} of={best} draft={draft} />
-            <Remedies of={best} draft={draft} control={control} onChange={onChange} />
-            <TripodRemedies of={best} draft={draft} control={control} onChange={onChange} />
+            <Remedies {...props} of={best} />
             {close.length > 0 && (
                 <details>
                     <summary className="min-h-12 cursor-pointer content-center">It might also be</summary>
@@ -81,36 +85,76 @@ export function WhyBad({ project, explanations, draft, control, onChange }: Prop
     );
 }
 
-/** The least change of all: the same sight once more; its reading takes the old one's place. */
-function Again({ project, of: { cause, sights }, draft }: { project: number; of: Explanation; draft: SetupState['draft'] }) {
-    const turn = useDeed(project, (controlId: number) => turnTo(project, { controlId }));
-    const shoot = useDeed(project, (controlId: number) => measure(project, { purpose: 'setup', controlId, keepIn: 'sight' }));
-    const wrong = NOT_AGAIN.has(cause) ? [] : draft.sights.filter((s) => sights.includes(s.name));
+interface Remedy {
+    key: string;
+    label: ReactNode;
+    busy: boolean;
+    act: () => void;
+}
+
+/** What mends it, the least change first: that one is the next step, the others stand here. */
+function Remedies(props: Props & { of: Explanation }) {
+    const again = useAgain(props);
+    const mend = useMend(props);
+    const [first, ...others] = [...again.remedies, ...mend.remedies, ...remediesOfTripod(props), ...remediesOfSight(props)];
     return (
         <>
-            {wrong.map((s) => (
-                <div key={s.controlId} className="flex flex-wrap gap-2">
-                    <Button busy={turn.isPending} onClick={() => turn.mutate(s.controlId)}>
-                        Turn to {s.name}
+            {first && (
+                <NextStep>
+                    <Button kind="primary" busy={first.busy} onClick={first.act}>
+                        {first.label}
                     </Button>
-                    <Button busy={shoot.isPending} onClick={() => shoot.mutate(s.controlId)}>
-                        Measure {s.name} again
-                    </Button>
+                </NextStep>
+            )}
+            {others.length > 0 && (
+                <div className="flex flex-wrap gap-2">
+                    {others.map((r) => (
+                        <Button key={r.key} busy={r.busy} onClick={r.act}>
+                            {r.label}
+                        </Button>
+                    ))}
                 </div>
-            ))}
-            <Failure of={turn.error ?? shoot.error} />
+            )}
+            <Failure of={again.error ?? mend.error} />
         </>
     );
 }
 
-function Remedies({ of: { cause, sights }, draft, control, onChange }: Props & { of: Explanation }) {
+/** The least change of all: the same sight once more; its reading takes the old one's place. */
+function useAgain({ project, of: { cause, sights }, draft }: Props & { of: Explanation }) {
+    const turn = useDeed(project, (controlId: number) => turnTo(project, { controlId }));
+    const shoot = useDeed(project, (controlId: number) => measure(project, { purpose: 'setup', controlId, keepIn: 'sight' }));
+    const wrong = NOT_AGAIN.has(cause) ? [] : draft.sights.filter((s) => sights.includes(s.name));
+    const remedies = [
+        ...wrong.map(
+            (s): Remedy => ({
+                key: `again ${s.name}`,
+                label: `Measure ${s.name} again`,
+                busy: shoot.isPending,
+                act: () => shoot.mutate(s.controlId),
+            }),
+        ),
+        ...wrong.map(
+            (s): Remedy => ({
+                key: `turn ${s.name}`,
+                label: `Turn to ${s.name}`,
+                busy: turn.isPending,
+                act: () => turn.mutate(s.controlId),
+            }),
+        ),
+    ];
+    return { remedies, error: turn.error ?? shoot.error };
+}
+
+function remediesOfSight({ of: { cause, sights }, draft, control, onChange }: Props & { of: Explanation }): Remedy[] {
     const bodies = sightBodies(draft);
     const idOf = (name?: string) => control.find((c) => c.name === name)?.id;
     const [first, second] = [idOf(sights[0]), idOf(sights[1])];
-    const onSights = (changed: SightBody[]) => onChange({ sights: changed });
     if (first === undefined || UNDER_TRIPOD.has(cause) || !draft.sights.some((s) => s.controlId === first)) {
-        return null;
+        return [];
     }
+    const renamed = (names: Map<number, number>) => () =>
+        onChange({ sights: bodies.map((b) => ({ ...b, controlId: names.get(b.controlId) ?? b.controlId })) });
     // What is right of a sight stays in.
     const [without, word]: [Partial<SightBody>, string] =
         cause === 'height'
@@ -120,73 +164,61 @@ function Remedies({ of: { cause, sights }, draft, control, onChange }: Props & {
               : cause === 'reflection'
                 ? [{ distance: false }, '’s distance']
                 : [{ plan: false, height: false }, ''];
-    const leave = (part: Partial<SightBody>) => onSights(bodies.map((b) => (b.controlId === first ? { ...b, ...part } : b)));
-    return (
-        <div className="flex flex-wrap gap-2">
-            {cause === 'anotherMark' && second !== undefined && (
-                <Button onClick={() => onSights(bodies.map((b) => (b.controlId === first ? { ...b, controlId: second } : b)))}>
-                    Call the sight {sights[1]}
-                </Button>
-            )}
-            {cause === 'namesExchanged' && second !== undefined && (
-                <Button
-                    onClick={() =>
-                        onSights(
-                            bodies.map((b) =>
-                                b.controlId === first
-                                    ? { ...b, controlId: second }
-                                    : b.controlId === second
-                                      ? { ...b, controlId: first }
-                                      : b,
-                            ),
-                        )
-                    }
-                >
-                    Exchange both sights
-                </Button>
-            )}
-            {cause !== 'tripodMoved' && cause !== 'namesExchanged' && cause !== 'twoSights' && (
-                <Button onClick={() => leave(without)}>
-                    Leave {sights[0]}
-                    {cause === 'height' ? ' out for height' : `${word} out`}
-                </Button>
-            )}
-        </div>
-    );
+    const remedies: Remedy[] = [];
+    if (cause === 'tripodMoved') {
+        remedies.push({ key: 'anew', label: 'Sight all marks anew', busy: false, act: () => onChange({ sights: [] }) });
+    }
+    if (cause === 'anotherMark' && second !== undefined) {
+        remedies.push({ key: 'name', label: `Call the sight ${sights[1]}`, busy: false, act: renamed(new Map([[first, second]])) });
+    }
+    if (cause === 'namesExchanged' && second !== undefined) {
+        const names = new Map([
+            [first, second],
+            [second, first],
+        ]);
+        remedies.push({ key: 'exchange', label: 'Exchange both sights', busy: false, act: renamed(names) });
+    }
+    if (cause !== 'tripodMoved' && cause !== 'namesExchanged' && cause !== 'twoSights') {
+        remedies.push({
+            key: 'out',
+            label: `Leave ${sights[0]}${cause === 'height' ? ' out for height' : `${word} out`}`,
+            busy: false,
+            act: () => onChange({ sights: bodies.map((b) => (b.controlId === first ? { ...b, ...without } : b)) }),
+        });
+    }
+    return remedies;
 }
 
 /** What mends the mark under the tripod, or its height. */
-function TripodRemedies({ of: { cause, sights, value }, draft, control, onChange }: Props & { of: Explanation }) {
+function remediesOfTripod({ of: { cause, sights, value }, draft, control, onChange }: Props & { of: Explanation }): Remedy[] {
     const station = control.find((c) => c.name === sights[0]);
     const height = draft.instrumentHeight + (value ?? 0);
-    return (
-        <>
-            {cause === 'anotherStation' && station && (
-                <Button onClick={() => onChange({ stationControlId: station.id })}>It stands on {station.name}</Button>
-            )}
-            {cause === 'heightOtherwise' && draft.heightMode === 'straight' && (
-                <Button onClick={() => onChange({ heightMode: 'slanted', slantedHeight: draft.instrumentHeight })}>
-                    <span>
-                        It was slanted: <Length of={height} /> straight
-                    </span>
-                </Button>
-            )}
-            {cause === 'heightOtherwise' && draft.heightMode === 'slanted' && (
-                <Button onClick={() => onChange({ heightMode: 'straight', instrumentHeight: height })}>It was straight</Button>
-            )}
-            {cause === 'instrumentHeight' && (
-                <Button onClick={() => onChange({ heightMode: 'straight', instrumentHeight: height })}>
-                    <span>
-                        The tape says <Length of={height} />: mend the instrument height
-                    </span>
-                </Button>
-            )}
-        </>
-    );
+    const remedy = (label: ReactNode, part: Partial<Draft>): Remedy[] => [{ key: 'tripod', label, busy: false, act: () => onChange(part) }];
+    if (cause === 'anotherStation' && station) {
+        return remedy(`It stands on ${station.name}`, { stationControlId: station.id });
+    }
+    if (cause === 'heightOtherwise') {
+        return draft.heightMode === 'straight'
+            ? remedy(
+                  <span>
+                      It was slanted: <Length of={height} /> straight
+                  </span>,
+                  { heightMode: 'slanted', slantedHeight: draft.instrumentHeight },
+              )
+            : remedy('It was straight', { heightMode: 'straight', instrumentHeight: height });
+    }
+    return cause === 'instrumentHeight'
+        ? remedy(
+              <span>
+                  The tape says <Length of={height} />: mend the instrument height
+              </span>,
+              { heightMode: 'straight', instrumentHeight: height },
+          )
+        : [];
 }
 
 /** The figure that would mend it, at one touch: the reading stays as it is, and the note goes into the field book. */
-function Mend({ project, of: { cause, sights, value }, draft }: { project: number; of: Explanation; draft: SetupState['draft'] }) {
+function useMend({ project, of: { cause, sights, value }, draft }: Props & { of: Explanation }) {
     const wrong = draft.sights.filter((s) => sights.length === 0 || s.name === sights[0]);
     const mend = useDeed(project, async (by: number) => {
         for (const s of wrong) {
@@ -205,23 +237,18 @@ function Mend({ project, of: { cause, sights, value }, draft }: { project: numbe
     });
     const [first] = wrong;
     if (value == null || !first || UNDER_TRIPOD.has(cause)) {
-        return null;
+        return { remedies: [], error: mend.error };
     }
-    return (
-        <>
-            <Button busy={mend.isPending} onClick={() => mend.mutate(value)}>
-                {cause === 'height' ? (
-                    <span>
-                        The target of {first.name} was at <Length of={first.targetHeight + value} />: mend it
-                    </span>
-                ) : (
-                    <span>
-                        The constant {sights.length === 0 ? 'of all' : `of ${first.name}`} was{' '}
-                        <span className="figure">{(1000 * (first.prismConstant + value)).toFixed(1)} mm</span>: mend it
-                    </span>
-                )}
-            </Button>
-            <Failure of={mend.error} />
-        </>
-    );
+    const label =
+        cause === 'height' ? (
+            <span>
+                The target of {first.name} was at <Length of={first.targetHeight + value} />: mend it
+            </span>
+        ) : (
+            <span>
+                The constant {sights.length === 0 ? 'of all' : `of ${first.name}`} was{' '}
+                <span className="figure">{(1000 * (first.prismConstant + value)).toFixed(1)} mm</span>: mend it
+            </span>
+        );
+    return { remedies: [{ key: 'mend', label, busy: mend.isPending, act: () => mend.mutate(value) }], error: mend.error };
 }

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Mark } from '../api/client';
-import { Button } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
-import { Coordinates } from '../parts/Figure';
+import { Coordinates, Deviation, Sided } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { Verdict } from '../parts/Verdict';
 import { MarkResult } from '../setups/MarkResult';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
@@ -24,14 +26,13 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
         setTarget(null);
     });
     const shown = name.trim() || aim?.name;
+    // Where the pole stands against it, before anything is measured.
+    const against = aim && live?.target === aim.id ? live.guidance : null;
     if (!project.setup) {
         return (
             <Sheet title="As-built">
                 <Notice>The instrument has not been set up yet: it does not know where it stands.</Notice>
-                <Link
-                    className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white"
-                    to={`/p/${project.id}/set-up`}
-                >
+                <Link data-next className={buttonLook('primary')} to={`/p/${project.id}/set-up`}>
                     Set up the instrument
                 </Link>
             </Sheet>
@@ -45,17 +46,27 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                 <Button
                     kind="primary"
                     busy={storing.busy}
-                    disabled={aim === null && name.trim() === ''}
+                    disabled={!shown}
                     onClick={() => storing.store({ kind: 'as_built', pointId: aim?.id ?? null, name, code })}
                 >
                     {storing.busy
                         ? 'Measuring…'
-                        : shown
-                          ? `Measure ${shown}, against ${aim === null ? 'nothing' : aim.name === shown ? 'its design' : aim.name}`
-                          : 'Name what is measured'}
+                        : `Measure ${shown ?? ''}${aim === null ? '' : aim.name === shown ? ' against its design' : ` against ${aim.name}`}`}
                 </Button>
             }
         >
+            {(against || !shown) && (
+                <NextStep as="says">
+                    {against ? (
+                        <p>
+                            <Verdict of={against.verdict} />: <Deviation of={against.distance} /> off in plan,{' '}
+                            <Sided of={against.raise === null ? null : -against.raise} side="height" none="no height" />
+                        </p>
+                    ) : (
+                        <p className="text-quiet">Touch the point it is held against, or name what is measured.</p>
+                    )}
+                </NextStep>
+            )}
             <div className="flex gap-2">
                 <PointChooser
                     points={points}

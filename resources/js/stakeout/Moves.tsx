@@ -17,16 +17,20 @@ export function Moves({ guidance: g, by }: { guidance: Schemas['Guidance']; by: 
                   { word: g.east >= 0 ? 'east' : 'west', value: g.east },
               ];
     return (
-        <dl aria-label="Moves" className="grid flex-[1_0_16rem]">
-            {[...moves, { word: g.raise === null ? 'height' : g.raise >= 0 ? 'raise' : 'lower', value: g.raise }].map((m) => (
-                <div key={m.word} className="flex flex-wrap items-baseline justify-between gap-x-3 border-rule border-b leading-tight">
-                    <dt className="text-lg @2xl:text-xl">{m.word}</dt>
-                    <dd className="figure font-bold ml-auto text-3xl @2xl:text-4xl">{m.value === null ? 'no design' : text(m.value)}</dd>
-                </div>
-            ))}
+        <div className="flex-[1_0_16rem]">
+            <dl aria-label="Moves" className="grid">
+                {[...moves, { word: g.raise === null ? 'height' : g.raise >= 0 ? 'raise' : 'lower', value: g.raise }].map((m) => (
+                    <div key={m.word} className="flex flex-wrap items-baseline justify-between gap-x-3 border-rule border-b leading-tight">
+                        <dt className="text-lg @2xl:text-xl">{m.word}</dt>
+                        <dd className="figure font-bold ml-auto text-3xl @2xl:text-4xl">
+                            {m.value === null ? 'no design' : text(m.value)}
+                        </dd>
+                    </div>
+                ))}
+            </dl>
             <div className="text-sm text-quiet">
                 {by === 'instrument' ? 'as you hold the pole and face the instrument' : 'by the site grid'}
             </div>
-        </dl>
+        </div>
     );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api, ask, type Mark, newKey, type StakeoutPoint } from '../api/client';
 import { turnTo, useChecks, useCodes, useDeed, useWorklists } from '../api/hooks';
-import { Button } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { Choice } from '../parts/Field';
 import { Coordinates } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
@@ -30,10 +30,7 @@ export function Stake(props: StageProps) {
                         ? 'There are no stakeout points yet.'
                         : 'The instrument has not been set up yet: it does not know where it stands.'}
                 </Notice>
-                <Link
-                    className="inline-flex min-h-16 items-center justify-center bg-chalk px-6 text-lg font-semibold text-white"
-                    to={`/p/${project.id}/${to}`}
-                >
+                <Link data-next className={buttonLook('primary')} to={`/p/${project.id}/${to}`}>
                     {points.length === 0 ? 'Make stakeout points' : 'Set up the instrument'}
                 </Link>
             </Sheet>
@@ -230,10 +227,7 @@ function Staking(props: StageProps) {
 
 /** The remedy for a setup that no longer holds comes before anything else. */
 const SetUpAnew = ({ project }: { project: number }) => (
-    <Link
-        className="order-last inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
-        to={`/p/${project}/set-up`}
-    >
+    <Link data-next className={`${buttonLook('primary')} order-last`} to={`/p/${project}/set-up`}>
         Set up anew
     </Link>
 );

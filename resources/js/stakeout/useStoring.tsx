@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, type Mark, Problem, type Project, type Schemas } from '../api/client';
 import { markOf, measure, useDayDeed } from '../api/hooks';
-import { Button } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Deviation } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
@@ -73,10 +73,7 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
                         <Button className="min-h-16" busy={send.isPending} onClick={() => insist({ withoutCheck: true })}>
                             Store without a check
                         </Button>
-                        <Link
-                            to={`/p/${project.id}/set-up`}
-                            className="inline-flex min-h-16 items-center bg-chalk px-6 text-lg font-semibold text-white"
-                        >
+                        <Link to={`/p/${project.id}/set-up`} data-next className={buttonLook('primary')}>
                             Take a check shot
                         </Link>
                     </>

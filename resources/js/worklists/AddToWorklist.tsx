@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { api, ask } from '../api/client';
 import { useDeed, useWorklists } from '../api/hooks';
-import { Button } from '../parts/Button';
 import { Choice, TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import type { DeedProps } from '../stage/deed';
 
 /** The chosen points as a worklist of their own, or at the end of another. */
@@ -38,15 +38,13 @@ export function AddToWorklist({ project, those, onDone }: DeedProps) {
             />
             {!list && <TextField label="Its name" value={name} onValue={setName} />}
             <Failure of={keep.error} />
-            <Button
-                kind="primary"
-                className="justify-self-end"
+            <Step
                 busy={keep.isPending}
-                disabled={!list && name.trim() === ''}
+                why={!list && name.trim() === '' && 'It needs a name.'}
                 onClick={() => keep.mutate(undefined, { onSuccess: onDone })}
             >
                 Put {those.length} on it
-            </Button>
+            </Step>
         </form>
     );
 }

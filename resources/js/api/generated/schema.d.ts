@@ -2043,6 +2043,8 @@ export interface components {
             place: number;
             oneFace: boolean;
             turnEarlier: boolean;
+            airAt: string | null;
+            airDue: boolean;
         };
         DraftLine: {
             name: string;

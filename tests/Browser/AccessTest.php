@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Running;
+
+/**
+ * Every view, at the desk and on the tablet held upright, on paper and in the sun: the rules of accessible pages as axe-core 4 holds
+ * them (WCAG 2.2 A and AA, and its good practice), no text too small, nothing to press too small for a glove, the next step in view.
+ */
+final class AccessTest extends TestCase
+{
+    private const SIZES = ['desk' => [1280, 670], 'tablet' => [800, 1150]];
+
+    private static ?Running $parlay = null;
+
+    private static ?Chrome $chrome = null;
+
+    private static string $rules = '';
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$rules = file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js').file_get_contents(__DIR__.'/access.js');
+        self::$parlay = new Running('demo');
+        self::$chrome = new Chrome(1280, 670);
+        self::$chrome->driver->manage()->timeouts()->setScriptTimeout(60);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        [self::$chrome, self::$parlay] = [null, null];
+    }
+
+    /** @return \Generator<string, array{string, callable(Screen): mixed, 2?: int}>  a path, what is done there, and which project of the list */
+    public static function views(): \Generator
+    {
+        $nothing = static fn (Screen $s) => $s;
+        $files = __DIR__.'/../../database/demo/files';
+        yield 'projects' => ['/projects', $nothing];
+        yield 'a new project' => ['/projects', static fn (Screen $s) => $s->press('New project')->see('Name')];
+        yield 'drawings' => ['prepare?do=drawings', static fn (Screen $s) => $s->see('Layers: 10 of 10')];
+        yield 'a drawing before it is taken' => ['prepare?do=drawings', static fn (Screen $s) => $s
+            ->give('Choose or drop a drawing (DXF)', "$files/substation.dxf")
+            ->see('Does it fit')];
+        yield 'points' => ['prepare?do=points', static fn (Screen $s) => $s->see('A1.1')];
+        yield 'making points by touch' => ['prepare?do=points', static fn (Screen $s) => $s->press('Make points by touch')->see('Name')];
+        yield 'a point typed in' => ['prepare?do=points', static fn (Screen $s) => $s->press('Type one in')->see('Code')];
+        yield 'points in and out' => ['prepare?do=points', static fn (Screen $s) => $s->press('Points in and out')->see('CSV')];
+        yield 'points before they are taken' => ['prepare?do=points', static fn (Screen $s) => $s->press('Points in and out')
+            ->give('Choose or drop a list of points (CSV, text, LandXML, GeoJSON)', "$files/substation-studs.csv")
+            ->see('The doctor suspects')];
+        $chosen = static fn (Screen $s) => $s->press('Choose several')->fill('Search 107 points', 'A1')->press('All 4 listed');
+        yield 'points chosen' => ['prepare?do=points', $chosen];
+        foreach (['Rename', 'Move', 'Code', 'Elevation', 'Worklist'] as $deed) {
+            yield "points chosen: $deed" => ['prepare?do=points', static fn (Screen $s) => $chosen($s)->press($deed)];
+        }
+        yield 'how a point was made' => ['prepare?do=points', static fn (Screen $s) => $s->press('How A1.1 was made')];
+        yield 'a point changed' => ['prepare?do=points', static fn (Screen $s) => $s->press('Change A1.1')->see('Northing')];
+        yield 'the filter' => ['prepare?do=points', static fn (Screen $s) => $s->press('Filter')];
+        yield 'compute' => ['prepare?do=compute', static fn (Screen $s) => $s->see('Two distances')];
+        foreach (['Two distances', 'Grid lines', 'Equal parts', 'Inverse', 'Curve solver', 'Bolt circle', 'Circles of one size'] as $kind) {
+            yield "compute: $kind" => ['prepare?do=compute', static fn (Screen $s) => $s->press($kind)];
+        }
+        yield 'sketch' => ['prepare?do=sketch', static fn (Screen $s) => $s->see('Start')];
+        yield 'worklists' => ['prepare?do=worklists', $nothing];
+        yield 'units and tolerances' => ['prepare?do=points', static fn (Screen $s) => $s->press('Units and tolerances')->see('Units change only')];
+        yield 'control' => ['control', static fn (Screen $s) => $s->see('CP1')];
+        yield 'control typed in' => ['control', static fn (Screen $s) => $s->press('Type one in')->see('Northing')];
+        yield 'control pasted' => ['control', static fn (Screen $s) => $s->press('Paste from a spreadsheet')];
+        yield 'control before it is taken' => ['control', static fn (Screen $s) => $s
+            ->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', "$files/saltmarsh-yard-control.csv")
+            ->see('As it is read')];
+        yield 'a setup that holds' => ['set-up', static fn (Screen $s) => $s->see('Check shot')];
+        yield 'a setup being made' => ['set-up', static fn (Screen $s) => $s->press('Set up anew')->see('How the instrument finds its place')];
+        foreach (['Given direction', 'Grid lines', 'Baseline', 'Known point', 'Resection'] as $way) {
+            yield "a setup by $way" => ['set-up', static fn (Screen $s) => $s->press('Set up anew')->press($way)];
+        }
+        yield 'where to stand' => ['set-up', static fn (Screen $s) => $s->press('Where to stand next')];
+        yield 'stake' => ['stake', static fn (Screen $s) => $s->see('Point to stake')];
+        yield 'the practice world' => ['stake', static fn (Screen $s) => $s->press('Practice world')->see('the tape reads')->press('Close the practice world')];
+        yield 'as-built' => ['as-built', static fn (Screen $s) => $s->see('Held against')];
+        yield 'the field book' => ['as-built', static fn (Screen $s) => $s->pressStarting('Field book')->see('AS-BUILT')];
+        yield 'hand over' => ['hand-over', static fn (Screen $s) => $s->see('against design')];
+        yield 'another’s setup' => ['set-up', $nothing, 1];
+        yield 'feet and inches' => ['stake', $nothing, 1];
+    }
+
+    /** @param  callable(Screen): mixed  $go */
+    #[DataProvider('views')]
+    public function test_a_view_can_be_read_and_pressed(string $path, callable $go, int $of = 0): void
+    {
+        [$parlay, $chrome] = [self::$parlay, self::$chrome];
+        \assert($parlay !== null && $chrome !== null);
+        $project = $parlay->ask('GET', '/projects')[$of]['id'];
+        $screen = new Screen($chrome, $parlay->url);
+        $chrome->size(...self::SIZES['desk']);
+        $screen->open(str_starts_with($path, '/') ? $path : "/p/$project/$path");
+        $go($screen);
+        $screen->settle();
+        $found = [];
+        foreach (self::SIZES as $size => [$width, $height]) {
+            $chrome->size($width, $height);
+            foreach (['paper', 'sun'] as $theme) {
+                $chrome->driver->executeScript('document.documentElement.dataset.theme = arguments[0]', [$theme]);
+                $screen->settle();
+                foreach ($chrome->driver->executeAsyncScript(self::$rules) as $finding) {
+                    $found[$finding][] = "$size $theme";
+                }
+            }
+        }
+        self::assertSame([], array_map(
+            static fn (string $finding, array $where) => $finding.' ('.implode(', ', $where).')', array_keys($found), $found,
+        ));
+    }
+}
