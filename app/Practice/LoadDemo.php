@@ -4,30 +4,8 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use App\Clock;
-use App\Instrument\Actions\KeepEquipment;
-use App\Instrument\TargetKind;
-use App\Instrument\TypedInstrument;
-use App\Instrument\TypedTarget;
-use App\Points\Actions\PreviewPoints;
-use App\Points\Actions\TakePoints;
-use App\Points\ColumnLayout;
-use App\Points\PointsTarget;
-use App\Points\PointsToPreview;
-use App\Points\PointsToTake;
-use App\Practice\Actions\PlantSite;
-use App\Projects\Actions\CreateProject;
-use App\Projects\Models\Project;
-use App\Projects\ProjectSettings;
-use App\Uploads;
+use App\Practice\Actions\LoadDemoProjects;
 use Illuminate\Console\Command;
-use Parlay\Core\Units\AngleStyle;
-use Parlay\Core\Units\CoordinateOrder;
-use Parlay\Core\Units\DirectionStyle;
-use Parlay\Core\Units\LengthStyle;
-use Parlay\Core\Units\LengthUnit;
-use Parlay\Core\Units\StationStyle;
-use Parlay\Core\Units\Units;
 
 final class LoadDemo extends Command
 {
@@ -35,65 +13,10 @@ final class LoadDemo extends Command
 
     protected $description = 'Loads the demo projects where there is no project yet';
 
-    public function handle(DemoDrawing $drawing, DemoDay $day, PlantSite $plant): int
+    public function handle(LoadDemoProjects $load): int
     {
-        if (Project::query()->exists()) {
-            return self::SUCCESS;
-        }
-        $this->line('· Loading Larkfield Creamery');
-        $larkfield = $this->project('Larkfield Creamery', new Units(
-            LengthStyle::FeetInches16, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Bearing, CoordinateOrder::NorthingEasting,
-            StationStyle::Hundreds,
-        ), 0.0254 / 4);
-        $this->control($larkfield, 'larkfield-creamery-control.txt');
-        $drawing->take($larkfield, self::file('larkfield-creamery.dxf'), LengthUnit::Foot);
-        $drawing->pointsAtCircles($larkfield, 'S-BOLT', 'B', 'BOLT', null);
-        $drawing->pointsAtCircles($larkfield, 'TANK', 'T', 'TANK', null);
-        $day->atLarkfield($larkfield);
-
-        $this->line('· Loading Saltmarsh Yard');
-        $saltmarsh = $this->project('Saltmarsh Yard', new Units(
-            LengthStyle::Metres, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Azimuth, CoordinateOrder::EastingNorthing,
-            StationStyle::Thousands,
-        ), 0.005);
-        $this->control($saltmarsh, 'saltmarsh-yard-control.csv');
-        $drawing->take($saltmarsh, self::file('saltmarsh-yard.dxf'), LengthUnit::Millimetre);
-        $drawing->anchorsOfColumns($saltmarsh);
-        $drawing->pointsAtCircles($saltmarsh, 'DRAINS', 'G', 'GULLY', null);
-        $day->atSaltmarsh($saltmarsh);
-        $saltmarsh->update(['opened_at' => Clock::stamp()]);
-        $plant($saltmarsh);
+        $load(fn (string $what) => $this->line("· $what"));
 
         return self::SUCCESS;
-    }
-
-    public static function file(string $name): string
-    {
-        return base_path("database/demo/files/$name");
-    }
-
-    private function project(string $name, Units $units, float $tolerance): Project
-    {
-        $project = app(CreateProject::class)(new ProjectSettings($name, $units, $tolerance, $tolerance));
-        // Invented figures: constants differ from prism to prism, and are read off it.
-        $keep = app(KeepEquipment::class);
-        $keep->instrument($project, new TypedInstrument('Stand-in 2″', notchRadius: 0.118, notchDrop: 0.024), null);
-        $keep->target($project, new TypedTarget('Pole prism', TargetKind::Prism, 0.0, 2.0), null);
-        $keep->target($project, new TypedTarget('Small prism', TargetKind::SmallPrism, 0.0175, 0.1), null);
-        $keep->target($project, new TypedTarget('All-round prism', TargetKind::AllRound, 0.0061, 2.0), null);
-
-        return $project;
-    }
-
-    private function control(Project $project, string $file): void
-    {
-        $token = Uploads::keepCopy(self::file($file), $project)->upload;
-        $guess = app(PreviewPoints::class)($project, new PointsToPreview($token))->layout
-            ?? throw new \DomainException("$file can’t be read.");
-        app(TakePoints::class)($project, new PointsToTake(
-            $token,
-            new ColumnLayout($guess->separator, $guess->decimalMark, $guess->skip, $guess->columns, $guess->unit, $guess->headings),
-            PointsTarget::Control,
-        ));
     }
 }

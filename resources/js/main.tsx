@@ -6,6 +6,7 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Problem } from './api/client';
 import { fetchAhead } from './api/hooks';
 import { Frame } from './frame/Frame';
+import { keepFocus } from './frame/keptFocus';
 import { Projects } from './projects/Projects';
 import { applyTheme, storedTheme } from './theme/theme';
 
@@ -43,6 +44,7 @@ const router = createBrowserRouter([
 ]);
 
 applyTheme(storedTheme());
+keepFocus();
 createRoot(document.getElementById('parlay') as HTMLElement).render(
     <StrictMode>
         <QueryClientProvider client={client}>

@@ -53,9 +53,9 @@ final class AccessTest extends TestCase
         yield 'points before they are taken' => ['prepare?do=points', static fn (Screen $s) => $s->press('Points in and out')
             ->give('Choose or drop a list of points (CSV, text, LandXML, GeoJSON)', "$files/substation-studs.csv")
             ->see('The doctor suspects')];
-        $chosen = static fn (Screen $s) => $s->press('Choose several')->fill('Search 107 points', 'A1')->press('All 4 listed');
+        $chosen = static fn (Screen $s) => $s->press('Choose several')->fill('Search 106 points', 'A1')->press('All 4 listed');
         yield 'points chosen' => ['prepare?do=points', $chosen];
-        foreach (['Rename', 'Move', 'Code', 'Elevation', 'Worklist'] as $deed) {
+        foreach (['Rename', 'Move or fit', 'Code', 'Elevations', 'Worklist'] as $deed) {
             yield "points chosen: $deed" => ['prepare?do=points', static fn (Screen $s) => $chosen($s)->press($deed)];
         }
         yield 'how a point was made' => ['prepare?do=points', static fn (Screen $s) => $s->press('How A1.1 was made')];
@@ -80,9 +80,9 @@ final class AccessTest extends TestCase
             yield "a setup by $way" => ['set-up', static fn (Screen $s) => $s->press('Set up anew')->press($way)];
         }
         yield 'where to stand' => ['set-up', static fn (Screen $s) => $s->press('Where to stand next')];
-        yield 'stake' => ['stake', static fn (Screen $s) => $s->see('Point to stake')];
+        yield 'stake' => ['stake', static fn (Screen $s) => $s->see('Staked last')];
         yield 'the practice world' => ['stake', static fn (Screen $s) => $s->press('Practice world')->see('the tape reads')->press('Close the practice world')];
-        yield 'as-built' => ['as-built', static fn (Screen $s) => $s->see('Held against')];
+        yield 'as-built' => ['as-built', static fn (Screen $s) => $s->see('against nothing')];
         yield 'the field book' => ['as-built', static fn (Screen $s) => $s->pressStarting('Field book')->see('AS-BUILT')];
         yield 'hand over' => ['hand-over', static fn (Screen $s) => $s->see('against design')];
         yield 'another’s setup' => ['set-up', $nothing, 1];

@@ -93,7 +93,7 @@ final class DayTest extends TestCase
         $s->choose('Control point', 'CP4')->press('Check CP4')->see('against its mark')->see('in tolerance');
 
         // Stake: the dial leads in, out of tolerance asks, again adds a record, the end is announced.
-        $s->open("/p/$id/stake")->choose('Point to stake', 'T1');
+        $s->open("/p/$id/stake")->pressStarting('Point to stake')->fill('Search by name, code or state; Enter takes the first', 'T1')->pressStarting('T1');
         $this->walkToTarget($s);
         $s->see('as you hold the pole and face the instrument')
             ->choose('Nudge by', '100 mm')
@@ -126,7 +126,8 @@ final class DayTest extends TestCase
             ->fill('Code', 'KERB')
             ->press('Measure kerbÄ, against nothing')
             ->see('no design to judge by');
-        $s->choose('Held against', 'T1')->press('Measure T1, against its design')->see('against design');
+        $s->pressStarting('Held against')->fill('Search by name, code or state; Enter takes the first', 'T1')->pressStarting('T1')
+            ->press('Measure T1 against its design')->see('against design');
         $s->pressStarting('Field book')->see('AS-BUILT')->see('SETUP')->see('CHECK')->see('Hz');
         $this->handOver($s, $id, 'Säge "Yard" <b>', ['T1', 'kerbÄ', 'at ST1', 'out of tolerance']);
 

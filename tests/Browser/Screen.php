@@ -37,7 +37,7 @@ final class Screen
         $this->find("//*[self::button or self::a or @role='tab'][normalize-space(.)='$words' or @aria-label='$words']", function (
             RemoteWebElement $e,
         ) {
-            if (! $e->isEnabled()) {
+            if (! $e->isEnabled() || $e->getAttribute('aria-disabled') === 'true') {
                 return null;
             }
             // As a person scrolls to what is under the bar at the bottom.

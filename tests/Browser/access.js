@@ -39,18 +39,20 @@ const targets = () =>
         .filter(([e, r]) => r.height < SMALLEST_TARGET - 0.5 || r.width < SMALLEST_TARGET - 0.5)
         .map(([e, r]) => `to press, ${Math.round(r.width)} by ${Math.round(r.height)}: ${e.tagName.toLowerCase()} ${named(e)}`);
 
-/** The one next step lies in the view, under nothing. */
-const nextSteps = () =>
-    [...document.querySelectorAll('[data-next]')].filter(shown).flatMap((e) => {
+/** The one next step lies in the view, under nothing; where a dialog is open, its own. */
+const nextSteps = () => {
+    const within = [...document.querySelectorAll('[role=dialog], [role=alertdialog]')].at(-1) ?? document;
+    return [...within.querySelectorAll('[data-next]')].filter(shown).flatMap((e) => {
         const r = e.getBoundingClientRect();
         const top = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2);
         const whole = r.left >= 0 && r.top >= 0 && r.right <= innerWidth && r.bottom <= innerHeight;
-        const free = top && (e.contains(top) || (!e.closest('[role=dialog]') && top.closest('[data-overlay]')));
+        const free = top && e.contains(top);
         return [
             ...(whole && free ? [] : [`the next step is not in view: ${named(e)}`]),
             ...(r.height < 63.5 ? [`the next step is ${Math.round(r.height)} high: ${named(e)}`] : []),
         ];
     });
+};
 
 const wide = () => (document.documentElement.scrollWidth > innerWidth ? [`the page is ${document.documentElement.scrollWidth} wide`] : []);
 

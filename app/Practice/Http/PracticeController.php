@@ -7,9 +7,11 @@ namespace App\Practice\Http;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
+use App\Practice\Actions\LoadDemoProjects;
 use App\Practice\Actions\PlantSite;
 use App\Practice\Actions\SlippedList;
 use App\Practice\PracticeWorld;
+use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -44,6 +46,14 @@ final class PracticeController
                 echo $line;
             }
         }, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""]);
+    }
+
+    #[Post('/demo', 'Loads the demo projects where there is no project yet', null, CountResource::class)]
+    public function demo(LoadDemoProjects $load): JsonResponse
+    {
+        $load(static fn () => null);
+
+        return new JsonResponse(new CountResource(Project::query()->count()));
     }
 
     #[Post('/projects/{project}/practice-site', 'Lays the practice site out on this project’s control, with small errors of its own', null, WorldResource::class)]

@@ -9,11 +9,14 @@ import { Plate } from '../instrument/Plate';
 import { Button } from '../parts/Button';
 import { BarContext, StepBar } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
-import type { Want } from '../plan/contract';
+import type { PlanPlace, Want } from '../plan/contract';
 import { Plan } from '../plan/Plan';
+import { lookAt } from '../plan/shown';
 import { type SnapKind, USUAL_SNAPS } from '../plan/snap';
+import { FindPoint } from '../points/FindPoint';
 import { HandOver } from '../reports/HandOver';
 import { SetUp } from '../setups/SetUp';
+import { StageContext } from '../stage/StageHelp';
 import { STAGES, type StageName, type StageProps } from '../stage/stages';
 import { AsBuilt } from '../stakeout/AsBuilt';
 import { Stake } from '../stakeout/Stake';
@@ -23,6 +26,7 @@ import { UnitsContext } from '../units/UnitsContext';
 import { JobLine } from './JobLine';
 import { Prepare } from './Prepare';
 import { SheetEdge } from './SheetEdge';
+import { Shortcuts } from './Shortcuts';
 
 const PracticeDrawer = lazy(() => import('../practice/PracticeDrawer').then((m) => ({ default: m.PracticeDrawer })));
 
@@ -94,6 +98,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     const [folded, setFolded] = useState(false);
     const [bar, setBar] = useState<HTMLElement | null>(null);
     const [practising, setPractising] = usePractising();
+    const [searched, setSearched] = useState<string | null>(null);
     const [want, setWant] = useState<Want | null>(null);
     const [snaps, setSnaps] = useState<ReadonlySet<SnapKind>>(USUAL_SNAPS);
     const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
@@ -139,6 +144,15 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
             void turnTo(id, { pointId: point }).catch(() => undefined);
         }
     };
+    // In the field a name that is found is the target; elsewhere the plan goes there and tells what it is.
+    const found = (place: PlanPlace, point: number | null) => {
+        setSearched(null);
+        if (point !== null && (stage === 'stake' || stage === 'as-built')) {
+            choosePoint(point);
+        } else {
+            lookAt.say('found', { ...place });
+        }
+    };
     const Sheet = SHEETS[stage];
     const loading = control.isPending || points.isPending || designs.isPending;
     return (
@@ -178,6 +192,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     want={stage === 'prepare' || stage === 'set-up' ? want : null}
                     poleCanBeDragged={practising}
                     onChoosePoint={choosePoint}
+                    onFind={() => setSearched('')}
                     onPoleDragged={(place) =>
                         void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(() => undefined)
                     }
@@ -199,7 +214,11 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                 {folded ? null : (
                     <>
                         <div ref={scroller} className="@container min-h-0 flex-1 scroll-pt-14 overflow-auto">
-                            <BarContext value={bar}>{loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}</BarContext>
+                            <BarContext value={bar}>
+                                <StageContext value={stage}>
+                                    {loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}
+                                </StageContext>
+                            </BarContext>
                         </div>
                         <StepBar ref={setBar} />
                     </>
@@ -213,6 +232,18 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                 />
             </main>
             <FieldBook project={project.data} />
+            <Shortcuts project={id} onSearch={setSearched} />
+            {searched !== null && (
+                <FindPoint
+                    title="Find a point"
+                    points={staked}
+                    control={props.control}
+                    typed={searched}
+                    onPoint={(p) => p && found(p, p.id)}
+                    onControl={(c) => found(c, null)}
+                    onClose={() => setSearched(null)}
+                />
+            )}
         </div>
     );
 }

@@ -12,8 +12,10 @@ import { Dialog } from '../parts/Dialog';
 import { Points } from '../points/Points';
 import { ProjectForm } from '../projects/ProjectForm';
 import { UndoBar } from '../projects/UndoBar';
+import { useStageHelp } from '../stage/StageHelp';
 import type { StageProps } from '../stage/stages';
 import { Worklists } from '../worklists/Worklists';
+import { FirstSteps } from './FirstSteps';
 
 const TABS = [
     ['drawings', 'Drawings'],
@@ -29,6 +31,7 @@ export function Prepare(props: StageProps) {
     const [search, setSearch] = useSearchParams();
     const [settings, setSettings] = useState(false);
     const seenProject = useRef<Schemas['ProjectSettings'] | undefined>(undefined);
+    const help = useStageHelp();
     const tab = search.get('do') ?? (project.progress.designs === 0 ? 'drawings' : 'points');
     const save = useDeed(project.id, (body: Parameters<Parameters<typeof ProjectForm>[0]['onSubmit']>[0]) =>
         ask(
@@ -60,7 +63,10 @@ export function Prepare(props: StageProps) {
                     Units and tolerances
                 </Button>
                 <UndoBar project={project} />
+                {help.button}
             </div>
+            {help.paragraph && <div className="px-4 pb-2">{help.paragraph}</div>}
+            {project.progress.points === 0 && <FirstSteps {...props} tab={tab} />}
             <Tabs.List className="sticky top-0 z-[9] flex border-b-2 border-ink bg-sheet pr-14 pl-2" aria-label="What to prepare">
                 {TABS.map(([value, word]) => (
                     <Tabs.Trigger

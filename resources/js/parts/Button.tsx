@@ -14,19 +14,38 @@ const KINDS = {
     bare: 'min-h-12 min-w-12 px-2 border-transparent hover:bg-wash aria-pressed:text-chalk aria-pressed:bg-wash',
 };
 
+const GREY = 'aria-disabled:cursor-not-allowed aria-disabled:border-dashed aria-disabled:bg-sheet aria-disabled:text-quiet';
+
+const OFF = {
+    primary: `${GREY} aria-disabled:border-ink/50 aria-disabled:hover:brightness-100`,
+    plain: GREY,
+    bare: 'aria-disabled:cursor-not-allowed aria-disabled:opacity-60',
+};
+
 /** For links that are pressed as buttons are. */
 export const buttonLook = (kind: keyof typeof KINDS) =>
     `inline-flex cursor-pointer items-center justify-center gap-2 rounded-sm border-[length:var(--stroke)] ${KINDS[kind]}`;
 
-export function Button({ kind = 'plain', icon, busy, pressed, className = '', children, disabled, ...rest }: Props) {
+/** Grey, it keeps its place among the things that take the focus, so that whoever has just pressed it is not thrown off it. */
+export function Button({ kind = 'plain', icon, busy, pressed, className = '', children, disabled, onClick, ...rest }: Props) {
+    const off = disabled || busy || undefined;
     return (
         <button
             type="button"
             data-next={kind === 'primary' || undefined}
-            className={`${buttonLook(kind)} disabled:cursor-not-allowed disabled:opacity-45 ${className}`}
-            disabled={disabled || busy}
+            className={`${buttonLook(kind)} ${OFF[kind]} ${className}`}
+            aria-disabled={off}
             aria-pressed={pressed}
             aria-busy={busy}
+            onClick={(e) => {
+                if (off) {
+                    // A form that is sent by Enter presses this one, too.
+                    e.preventDefault();
+                    e.stopPropagation();
+                    return;
+                }
+                onClick?.(e);
+            }}
             {...rest}
         >
             {icon}

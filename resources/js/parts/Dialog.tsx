@@ -18,7 +18,7 @@ export function Dialog({ open, onClose, title, children, wide }: Props) {
     return (
         <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
             <Radix.Portal>
-                <Radix.Overlay data-overlay className="fixed inset-0 z-40 bg-ink/40" />
+                <Radix.Overlay className="fixed inset-0 z-40 bg-ink/40" />
                 <Radix.Content
                     aria-describedby={undefined}
                     onInteractOutside={(e) => e.preventDefault()}

@@ -20,7 +20,7 @@ import { PlanTools } from './PlanTools';
 import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
-import { figures, onlyPoints, pieces, useAllShown, useShown } from './shown';
+import { figures, lookAt, onlyPoints, pieces, useAllShown, useShown } from './shown';
 import type { SnapKind, Spot } from './snap';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 import { drawnDesigns, otherDesign, thingsOf } from './things';
@@ -49,6 +49,7 @@ export interface PlanProps {
     poleCanBeDragged: boolean;
     onChoosePoint: (id: number) => void;
     onPoleDragged: (place: PlanPlace) => void;
+    onFind: () => void;
 }
 
 export function Plan(props: PlanProps) {
@@ -214,6 +215,13 @@ export function Plan(props: PlanProps) {
         }
     }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
     useEffect(() => plan.current?.showFigure(figure), [figure]);
+    const asked = useShown(lookAt);
+    useEffect(() => {
+        if (asked) {
+            plan.current?.lookAt(asked);
+            lookAt.say('found', null);
+        }
+    }, [asked]);
     // biome-ignore lint/correctness/useExhaustiveDependencies: the theme is read from the page once it has been applied
     useEffect(() => plan.current?.repaint(), [props.theme]);
 
@@ -250,6 +258,7 @@ export function Plan(props: PlanProps) {
                 labels={labels}
                 onLabels={setLabels}
                 choosing={picking === 'points'}
+                onFind={props.onFind}
             />
             <ScaleBar resolution={view.resolution} rotation={view.rotation} />
             {shapes.loading > 0 && (

@@ -26,6 +26,8 @@ import { Views } from './Views';
 
 const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8, 1e8] });
 const REACH_PX = 16;
+/** metres about a place that is looked at */
+const NEIGHBOURHOOD = 12;
 /** With more shapes than this, lines are drawn one pixel wide in every theme: wider ones take the canvas six times as long. */
 const MANY_SHAPES = 30_000;
 
@@ -308,6 +310,17 @@ export class PlanMap {
 
     private inView(): Extent {
         return this.map.getView().calculateExtent(this.map.getSize());
+    }
+
+    /** Goes to a place and tells what is there, as if it had been touched. */
+    lookAt(place: PlanPlace): void {
+        this.fit([
+            place.easting - NEIGHBOURHOOD,
+            place.northing - NEIGHBOURHOOD,
+            place.easting + NEIGHBOURHOOD,
+            place.northing + NEIGHBOURHOOD,
+        ]);
+        this.events.onTouch(this.crowd.near(place, this.reach()), null, place);
     }
 
     /** Brings these into view, where one of them lies outside it. */

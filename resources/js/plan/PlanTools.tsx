@@ -9,6 +9,7 @@ import {
     Minus,
     Plus,
     Ruler,
+    Search,
     SquareDashed,
     SquareMousePointer,
     Tag,
@@ -36,6 +37,7 @@ interface Props {
     onLabels: (labels: LabelChoice) => void;
     /** points are being chosen */
     choosing: boolean;
+    onFind: () => void;
 }
 
 /** What is done with the plan itself: views, following, turning, the inverse, labels. */
@@ -53,11 +55,13 @@ export function PlanTools({
     labels,
     onLabels,
     choosing,
+    onFind,
 }: Props) {
     const instrumentUp = Math.abs(rotation) > 1e-6;
     const { named, pressing } = useWordsOnLongTouch();
     const tools: (Tool | false)[] = [
         { says: 'Show everything', word: 'All', icon: <Expand />, act: () => plan.current?.zoomToContent() },
+        { says: 'Find a point', word: 'Find', icon: <Search />, act: onFind },
         { says: 'Show the worklist', word: 'Worklist', icon: <ListChecks />, act: () => plan.current?.zoomTo(points) },
         { says: 'Zoom to a box', word: 'Box', icon: <SquareDashed />, act: () => plan.current?.startBox() },
         choosing && {

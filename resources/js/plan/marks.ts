@@ -28,7 +28,7 @@ export type PlanThing =
 const LONGEST_LABEL = 24;
 
 /** always: drawn even where it covers another label */
-const label = (text: string, ink: Ink, dy = -15, bold = false, always = false) =>
+const label = (text: string, ink: Ink, dy = -16, bold = false, always = false) =>
     new Text({
         text: text.length > LONGEST_LABEL ? `${text.slice(0, LONGEST_LABEL)}…` : text,
         declutterMode: always ? 'obstacle' : 'declutter',
@@ -38,7 +38,7 @@ const label = (text: string, ink: Ink, dy = -15, bold = false, always = false) =
         stroke: new Stroke({ color: ink.paper, width: 4 }),
         // Lines of the drawing and of the grid stop at a name.
         backgroundFill: new Fill({ color: `${ink.paper}cc` }),
-        padding: [0, 2, 0, 2],
+        padding: [-2, 2, -4, 2],
     });
 
 const icon = (body: string, always = false) =>

@@ -1,6 +1,6 @@
 import { useEffect, useId, useSyncExternalStore } from 'react';
 import type { Schemas } from '../api/client';
-import type { PlanFigure } from './contract';
+import type { PlanFigure, PlanPlace } from './contract';
 
 /** What stages say to the plan while they are there. The plan listens; the page between them holds nothing of it and is not drawn anew. */
 export class Shown<T> {
@@ -39,6 +39,9 @@ export const onlyPoints = new Shown<ReadonlySet<number>>();
 
 /** Lines and arcs of the drawings that were touched for something: seen until they serve or are let go. */
 export const pieces = new Shown<readonly Schemas['ShapeRef'][]>();
+
+/** A place that was asked for: the plan goes there and tells what is there. */
+export const lookAt = new Shown<PlanPlace>();
 
 /** Says it as long as the part is there that says it. */
 export function useShow<T>(to: Shown<T>, what: T | null): void {

@@ -5,8 +5,8 @@ import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { LengthField, TextField } from '../parts/Field';
 import { Coordinates } from '../parts/Figure';
-import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import type { PlanTaken } from '../plan/contract';
 import { SnapChoice } from '../plan/SnapChoice';
 import { type Spot, spotBody } from '../plan/snap';
@@ -97,23 +97,20 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
             </div>
             <SnapChoice snaps={snaps} onSnaps={setSnaps} />
             <Failure of={exact.error ?? make.error} />
-            <NextStep as="second">
-                <Button className="min-h-16" onClick={() => setWant(null)}>
-                    Finish
-                </Button>
-            </NextStep>
-            <NextStep>
-                <Button
-                    ref={button}
-                    kind="primary"
-                    type="submit"
-                    form={form}
-                    busy={make.isPending}
-                    disabled={!spot || !exact.data || name.trim() === ''}
-                >
-                    Make {name}
-                </Button>
-            </NextStep>
+            <Step
+                ref={button}
+                type="submit"
+                form={form}
+                busy={make.isPending}
+                why={!spot || !exact.data ? 'Touch a spot first.' : name.trim() === '' && 'It needs a name.'}
+                second={
+                    <Button className="min-h-16" onClick={() => setWant(null)}>
+                        Finish
+                    </Button>
+                }
+            >
+                Make {name}
+            </Step>
         </form>
     );
 }

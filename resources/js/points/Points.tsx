@@ -8,7 +8,9 @@ import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { TextField } from '../parts/Field';
 import { Coordinates, Length } from '../parts/Figure';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { ThumbRail } from '../parts/ThumbRail';
 import { useAskedDeed } from '../parts/useAskedDeed';
 import { onlyPoints, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
@@ -116,14 +118,17 @@ export function Points(props: StageProps) {
                             </Notice>
                         )}
                         <div className="flex flex-wrap gap-2">
-                            <Button
-                                kind={points.length === 0 ? 'primary' : 'plain'}
-                                disabled={designs.length === 0}
-                                onClick={() => setWant({ id: 'new-point', picking: 'spot', onTake: () => undefined })}
-                                icon={<Crosshair />}
-                            >
-                                Make points by touch
-                            </Button>
+                            <NextStep as={points.length === 0 ? 'first' : 'second'}>
+                                <Button
+                                    kind={points.length === 0 && designs.length > 0 ? 'primary' : 'plain'}
+                                    className="min-h-16"
+                                    disabled={designs.length === 0}
+                                    onClick={() => setWant({ id: 'new-point', picking: 'spot', onTake: () => undefined })}
+                                    icon={<Crosshair />}
+                                >
+                                    Make points by touch
+                                </Button>
+                            </NextStep>
                             <Button onClick={() => setEdited('new')}>Type one in</Button>
                             <Button onClick={() => setFiles(!files)} pressed={files}>
                                 Points in and out
@@ -193,68 +198,76 @@ export function Points(props: StageProps) {
                 <Failure of={remove.error} />
                 {remove.question}
             </div>
-            <div ref={scroller} className="min-h-60 flex-1 overflow-auto border-t border-rule px-4" style={{ maxHeight: '60vh' }}>
-                <ul className="relative" style={{ height: rows.getTotalSize() }}>
-                    {rows.getVirtualItems().map((row) => {
-                        const p = listed[row.index];
-                        return (
-                            p && (
-                                <li
-                                    key={p.id}
-                                    className="absolute flex w-full items-center border-b border-rule"
-                                    style={{ top: row.start, height: row.size }}
-                                >
-                                    {choosing && (
-                                        <label className="flex min-h-12 min-w-12 items-center justify-center">
-                                            <input
-                                                type="checkbox"
-                                                className="size-6"
-                                                aria-label={`Choose ${p.name}`}
-                                                checked={chosen.has(p.id)}
-                                                onChange={() => turn(p.id)}
-                                            />
-                                        </label>
-                                    )}
-                                    <div className="min-w-0 flex-1">
-                                        <div className="flex justify-between gap-2">
-                                            <span className="min-w-0 truncate">
-                                                <span className="font-semibold">{p.name}</span>{' '}
-                                                <span className="text-quiet">
-                                                    {p.code}
-                                                    {(shared.get(p.name) ?? 0) > 1 &&
-                                                        ` · ${shared.get(p.name) === 2 ? 'pair' : `one of ${shared.get(p.name)}`}`}
-                                                    {p.stakes > 0 && ' · staked'}
+            <div className="flex min-h-60 flex-1 border-t border-rule" style={{ maxHeight: '60vh' }}>
+                <div ref={scroller} className="min-w-0 flex-1 overflow-auto pr-2 pl-4">
+                    <ul className="relative" style={{ height: rows.getTotalSize() }}>
+                        {rows.getVirtualItems().map((row) => {
+                            const p = listed[row.index];
+                            return (
+                                p && (
+                                    <li
+                                        key={p.id}
+                                        className="absolute flex w-full items-center border-b border-rule"
+                                        style={{ top: row.start, height: row.size }}
+                                    >
+                                        {choosing && (
+                                            <label className="flex min-h-12 min-w-12 items-center justify-center">
+                                                <input
+                                                    type="checkbox"
+                                                    className="size-6"
+                                                    aria-label={`Choose ${p.name}`}
+                                                    checked={chosen.has(p.id)}
+                                                    onChange={() => turn(p.id)}
+                                                />
+                                            </label>
+                                        )}
+                                        <div className="min-w-0 flex-1">
+                                            <div className="flex justify-between gap-2">
+                                                <span className="min-w-0 truncate">
+                                                    <span className="font-semibold">{p.name}</span>{' '}
+                                                    <span className="text-quiet">
+                                                        {p.code}
+                                                        {(shared.get(p.name) ?? 0) > 1 &&
+                                                            ` · ${shared.get(p.name) === 2 ? 'pair' : `one of ${shared.get(p.name)}`}`}
+                                                        {p.stakes > 0 && ' · staked'}
+                                                    </span>
                                                 </span>
-                                            </span>
-                                            <span className="shrink-0 whitespace-nowrap text-sm">
-                                                El <Length of={p.elevation} />
-                                            </span>
+                                                <span className="shrink-0 whitespace-nowrap text-sm">
+                                                    El <Length of={p.elevation} />
+                                                </span>
+                                            </div>
+                                            <div className="truncate text-[0.8rem]">
+                                                <Coordinates northing={p.northing} easting={p.easting} />
+                                            </div>
                                         </div>
-                                        <div className="truncate text-[0.8rem]">
-                                            <Coordinates northing={p.northing} easting={p.easting} />
-                                        </div>
-                                    </div>
-                                    {!choosing && (p.origin === 'computed' || p.origin === 'drawing') && (
+                                        {!choosing && (p.origin === 'computed' || p.origin === 'drawing') && (
+                                            <Button
+                                                kind="bare"
+                                                aria-label={`How ${p.name} was made`}
+                                                title="How it was made"
+                                                onClick={() => setRecipe(p)}
+                                                icon={<DraftingCompass />}
+                                            />
+                                        )}
                                         <Button
                                             kind="bare"
-                                            aria-label={`How ${p.name} was made`}
-                                            title="How it was made"
-                                            onClick={() => setRecipe(p)}
-                                            icon={<DraftingCompass />}
+                                            aria-label={`Change ${p.name}`}
+                                            onClick={() => setEdited(p)}
+                                            icon={<Pencil />}
                                         />
-                                    )}
-                                    <Button kind="bare" aria-label={`Change ${p.name}`} onClick={() => setEdited(p)} icon={<Pencil />} />
-                                    <Button
-                                        kind="bare"
-                                        aria-label={`Delete ${p.name}`}
-                                        onClick={() => remove.mutate([p.id])}
-                                        icon={<Trash2 />}
-                                    />
-                                </li>
-                            )
-                        );
-                    })}
-                </ul>
+                                        <Button
+                                            kind="bare"
+                                            aria-label={`Delete ${p.name}`}
+                                            onClick={() => remove.mutate([p.id])}
+                                            icon={<Trash2 />}
+                                        />
+                                    </li>
+                                )
+                            );
+                        })}
+                    </ul>
+                </div>
+                <ThumbRail scroller={scroller} count={listed.length} nameOf={(i) => listed[i]?.name ?? ''} />
             </div>
             <Dialog
                 open={edited !== null}

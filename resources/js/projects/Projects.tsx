@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, Navigate, useNavigate } from 'react-router';
@@ -40,7 +40,7 @@ export function Projects({ openLast }: { openLast: boolean }) {
     }) => {
         const made = await ask(api.POST('/api/v1/projects', { body }));
         await client.invalidateQueries({ queryKey: ['get', '/api/v1/projects'] });
-        await navigate(`/p/${made.id}/control`);
+        await navigate(`/p/${made.id}/prepare`);
     };
     return (
         <main className="mx-auto grid max-w-3xl gap-6 p-6">
@@ -49,7 +49,7 @@ export function Projects({ openLast }: { openLast: boolean }) {
                 <p className="text-quiet">From the design to the stake, and back to the office with the proof.</p>
             </header>
             <Failure of={projects.failureReason} />
-            {projects.data?.length === 0 && !starting && <Notice>There is no project yet. Start one, then bring in its control.</Notice>}
+            {projects.data?.length === 0 && <Empty />}
             {projects.data && projects.data.length > 0 && (
                 <ul className="border-t-2 border-ink">
                     {projects.data.map((p) => (
@@ -84,5 +84,28 @@ export function Projects({ openLast }: { openLast: boolean }) {
                 <ProjectForm onSubmit={create} onCancel={() => setStarting(false)} submit="Start the project" />
             </Dialog>
         </main>
+    );
+}
+
+/** The first minute: the demo to look around in, or a project of one's own in three steps. */
+function Empty() {
+    const client = useQueryClient();
+    const load = useMutation({
+        mutationFn: () => ask(api.POST('/api/v1/demo', {})),
+        onSuccess: () => client.invalidateQueries({ queryKey: ['get', '/api/v1/projects'] }),
+    });
+    return (
+        <div className="grid gap-3">
+            <Notice>There is no project yet.</Notice>
+            <p>
+                Start one of your own: it opens with three steps, its <strong>control</strong> (a list of the marks on site), its{' '}
+                <strong>drawing</strong> (DXF), and its <strong>points</strong> (touched on the drawing, or a list). Or look around first,
+                in two made-up projects with half a day’s work in them and an instrument that is simulated.
+            </p>
+            <Button className="min-h-16 justify-self-start" busy={load.isPending} onClick={() => load.mutate()}>
+                {load.isPending ? 'Loading the demo, some seconds…' : 'Load the demo projects'}
+            </Button>
+            <Failure of={load.error} />
+        </div>
     );
 }

@@ -194,7 +194,7 @@ function Switch({ label, on, off = false, onChange }: { label: string; on: boole
             role="switch"
             aria-checked={on}
             disabled={off}
-            className={`min-h-12 rounded-sm border-[length:var(--stroke)] px-1 text-sm disabled:opacity-45 ${on ? 'border-chalk bg-wash font-semibold' : 'border-ink/50 border-dashed text-quiet line-through'}`}
+            className={`min-h-12 rounded-sm border-[length:var(--stroke)] px-1 text-sm disabled:border-dotted ${on ? 'border-chalk bg-wash font-semibold' : 'border-ink/50 border-dashed text-quiet line-through'}`}
             onClick={() => onChange(!on)}
         >
             {on ? '✓ ' : ''}

@@ -1,5 +1,8 @@
-import { useId } from 'react';
+import { ChevronsUpDown } from 'lucide-react';
+import { useState } from 'react';
 import type { StakeoutPoint } from '../api/client';
+import { Button } from '../parts/Button';
+import { FindPoint } from '../points/FindPoint';
 
 interface Props {
     points: StakeoutPoint[];
@@ -9,28 +12,30 @@ interface Props {
     label?: string;
 }
 
-/** A point from the list: those not yet done first. */
+/** What is aimed at, by name: the button opens the list, those not yet done first. */
 export function PointChooser({ points, chosen, onChoose, none = 'choose a point', label = 'Point to stake' }: Props) {
-    const id = useId();
-    const open = points.filter((p) => p.stakes === 0);
-    const done = points.filter((p) => p.stakes > 0);
-    const option = (p: StakeoutPoint) => (
-        <option key={p.id} value={p.id}>
-            {p.name}
-            {p.code && ` (${p.code})`}
-        </option>
-    );
+    const [open, setOpen] = useState(false);
     return (
-        <select
-            id={id}
-            aria-label={label}
-            className="min-h-12 min-w-0 flex-1 rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet px-3 text-lg"
-            value={chosen?.id ?? ''}
-            onChange={(e) => onChoose(e.target.value === '' ? null : Number(e.target.value))}
-        >
-            <option value="">{none}</option>
-            <optgroup label="not yet done">{open.map(option)}</optgroup>
-            {done.length > 0 && <optgroup label="done">{done.map(option)}</optgroup>}
-        </select>
+        <>
+            <Button className="min-w-0 flex-1 justify-between! px-3! text-lg" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+                <span className="min-w-0 truncate">
+                    <span className="sr-only">{label}: </span>
+                    {chosen ? `${chosen.name}${chosen.code ? ` (${chosen.code})` : ''}` : none}
+                </span>
+                <ChevronsUpDown className="size-5 shrink-0" aria-hidden="true" />
+            </Button>
+            {open && (
+                <FindPoint
+                    title={label}
+                    points={points}
+                    none={none}
+                    onPoint={(p) => {
+                        setOpen(false);
+                        onChoose(p?.id ?? null);
+                    }}
+                    onClose={() => setOpen(false)}
+                />
+            )}
+        </>
     );
 }

@@ -1,0 +1,133 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useId, useMemo, useRef, useState } from 'react';
+import type { ControlPoint, StakeoutPoint } from '../api/client';
+import { Dialog } from '../parts/Dialog';
+import { ThumbRail } from '../parts/ThumbRail';
+
+interface Props {
+    title: string;
+    points: StakeoutPoint[];
+    control?: ControlPoint[];
+    /** typed already when it opened */
+    typed?: string;
+    /** what choosing nothing means, where that can be chosen */
+    none?: string;
+    onPoint: (point: StakeoutPoint | null) => void;
+    onControl?: (control: ControlPoint) => void;
+    onClose: () => void;
+}
+
+type Row = { key: string; name: string; says: string; words: string; choose: () => void };
+
+const ROW = 56;
+
+const NUMERIC = new Intl.Collator(undefined, { numeric: true });
+
+/** A point or a control point by its name: typed, or by the thumb along the list. */
+export function FindPoint({ title, points, control = [], typed = '', none, onPoint, onControl, onClose }: Props) {
+    const field = useId();
+    const [query, setQuery] = useState(typed);
+    const scroller = useRef<HTMLDivElement>(null);
+    const rows = useMemo(() => rowsOf(points, control, onPoint, onControl), [points, control, onPoint, onControl]);
+    const wanted = query.trim().toLowerCase();
+    const found = useMemo(() => foundOf(rows, wanted, none, onPoint), [rows, wanted, none, onPoint]);
+    const list = useVirtualizer({ count: found.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6 });
+    const first = found[0];
+    return (
+        <Dialog open onClose={onClose} title={title}>
+            <form
+                className="grid gap-2"
+                onSubmit={(e) => {
+                    e.preventDefault();
+                    first?.choose();
+                }}
+            >
+                <label htmlFor={field} className="text-quiet text-sm">
+                    Search by name, code or state; Enter takes the first
+                </label>
+                <input
+                    id={field}
+                    type="search"
+                    className="min-h-12 w-full rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet px-3 text-lg"
+                    value={query}
+                    autoComplete="off"
+                    // What was typed to come here is gone on with, not written over.
+                    ref={(input) => input?.setSelectionRange(input.value.length, input.value.length)}
+                    onChange={(e) => setQuery(e.target.value)}
+                />
+                <p className="text-quiet text-sm" role="status">
+                    {found.length === 0 ? 'None is called so.' : `${found.length} found`}
+                </p>
+            </form>
+            <div className="flex h-[min(52vh,32rem)] border-rule border-t">
+                <div ref={scroller} className="min-w-0 flex-1 overflow-auto">
+                    <ul className="relative" style={{ height: list.getTotalSize() }}>
+                        {list.getVirtualItems().map((item) => {
+                            const row = found[item.index];
+                            return (
+                                row && (
+                                    <li
+                                        key={row.key}
+                                        className="absolute w-full border-rule border-b"
+                                        style={{ top: item.start, height: ROW }}
+                                    >
+                                        <button
+                                            type="button"
+                                            className="flex size-full cursor-pointer items-center justify-between gap-3 px-3 text-left hover:bg-wash"
+                                            onClick={row.choose}
+                                        >
+                                            <span className="min-w-0 truncate font-semibold text-lg">{row.name}</span>
+                                            <span className="shrink-0 text-quiet text-sm">{row.says}</span>
+                                        </button>
+                                    </li>
+                                )
+                            );
+                        })}
+                    </ul>
+                </div>
+                <ThumbRail scroller={scroller} count={found.length} nameOf={(i) => found[i]?.name ?? ''} />
+            </div>
+        </Dialog>
+    );
+}
+
+/** Those not yet done first, each kind in the order of names. */
+function rowsOf(points: StakeoutPoint[], control: ControlPoint[], onPoint: Props['onPoint'], onControl: Props['onControl']): Row[] {
+    const byName = (a: Row, b: Row) => NUMERIC.compare(a.name, b.name);
+    const point = (p: StakeoutPoint): Row => {
+        const says = [p.code, p.stakes > 0 ? 'staked' : 'not yet staked'].filter(Boolean).join(' · ');
+        return { key: `point ${p.id}`, name: p.name, says, words: `${p.name} ${says}`.toLowerCase(), choose: () => onPoint(p) };
+    };
+    const mark = (c: ControlPoint): Row => {
+        const says = [c.code, 'control'].filter(Boolean).join(' · ');
+        return { key: `control ${c.id}`, name: c.name, says, words: `${c.name} ${says}`.toLowerCase(), choose: () => onControl?.(c) };
+    };
+    return [
+        ...points
+            .filter((p) => p.stakes === 0)
+            .map(point)
+            .sort(byName),
+        ...points
+            .filter((p) => p.stakes > 0)
+            .map(point)
+            .sort(byName),
+        ...control.map(mark).sort(byName),
+    ];
+}
+
+/** A name that is typed whole comes first, then those that begin so, then those that hold it somewhere. */
+function foundOf(rows: Row[], wanted: string, none: string | undefined, onPoint: Props['onPoint']): Row[] {
+    if (wanted === '') {
+        return none === undefined ? rows : [{ key: 'none', name: none, says: '', words: '', choose: () => onPoint(null) }, ...rows];
+    }
+    const rank = (r: Row) => {
+        const name = r.name.toLowerCase();
+        return name === wanted ? 0 : name.startsWith(wanted) ? 1 : 2;
+    };
+    const words = wanted.split(/\s+/);
+    return rows
+        .filter((r) => words.every((w) => r.words.includes(w)))
+        .map((r) => [rank(r), r] as const)
+        .sort(([a], [b]) => a - b)
+        .map(([, r]) => r);
+}
