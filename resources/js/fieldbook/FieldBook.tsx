@@ -16,7 +16,11 @@ export function FieldBook({ project }: { project: Project }) {
     const entries = book.data ?? [];
     const line = useLine();
     return (
-        <section className="relative border-t-2 border-ink bg-sheet" style={{ gridArea: 'book' }} aria-label="Field book">
+        <section
+            className="relative flex flex-col-reverse border-ink border-t-2 bg-sheet"
+            style={{ gridArea: 'book' }}
+            aria-label="Field book"
+        >
             <Button
                 kind="bare"
                 className="w-full !justify-start px-3"
@@ -37,7 +41,7 @@ export function FieldBook({ project }: { project: Project }) {
                     // biome-ignore lint/a11y/noNoninteractiveTabindex: only what has the focus scrolls with the arrow keys
                     tabIndex={0}
                     aria-label="Lines of the field book"
-                    className="book-page figure absolute bottom-full left-0 z-30 h-[45vh] overflow-auto border-ink border-t-2 bg-sheet text-sm"
+                    className="book-page figure h-[36vh] overflow-auto bg-sheet text-sm min-[960px]:absolute min-[960px]:bottom-full min-[960px]:left-0 min-[960px]:z-30 min-[960px]:h-[45vh] min-[960px]:border-ink min-[960px]:border-t-2"
                 >
                     {entries.map((e) => {
                         const key = `${e.kind} ${e.id}`;

@@ -9,7 +9,7 @@ interface Props {
 }
 
 /** Fewer are scrolled through as quickly by the list itself. */
-const WORTH_IT = 60;
+const WORTH_IT = 40;
 
 /** Beside a long list: a thumb anywhere along it goes there, and reads what is there. The keyboard searches instead. */
 export function ThumbRail({ scroller, count, nameOf }: Props) {
@@ -33,7 +33,7 @@ export function ThumbRail({ scroller, count, nameOf }: Props) {
             ref={rail}
             aria-hidden="true"
             data-rail
-            className="relative w-12 shrink-0 cursor-ns-resize touch-none border-rule border-l bg-paper"
+            className="relative hidden w-12 shrink-0 cursor-ns-resize touch-none border-rule border-l bg-paper max-[959px]:block pointer-coarse:block"
             onPointerDown={(e) => {
                 e.currentTarget.setPointerCapture(e.pointerId);
                 go(e);

@@ -51,8 +51,8 @@ export function FindPoint({ title, points, control = [], typed = '', none, onPoi
                     className="min-h-12 w-full rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet px-3 text-lg"
                     value={query}
                     autoComplete="off"
-                    // What was typed to come here is gone on with, not written over.
-                    ref={(input) => input?.setSelectionRange(input.value.length, input.value.length)}
+                    // Who came by typing types on; a thumb gets the list, and no keyboard over it.
+                    autoFocus={typed !== ''}
                     onChange={(e) => setQuery(e.target.value)}
                 />
                 <p className="text-quiet text-sm" role="status">

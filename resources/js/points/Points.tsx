@@ -129,12 +129,14 @@ export function Points(props: StageProps) {
                                     Make points by touch
                                 </Button>
                             </NextStep>
-                            <Button onClick={() => setEdited('new')}>Type one in</Button>
-                            <Button onClick={() => setFiles(!files)} pressed={files}>
+                            <Button className="px-2!" onClick={() => setEdited('new')}>
+                                Type one in
+                            </Button>
+                            <Button className="px-2!" onClick={() => setFiles(!files)} pressed={files}>
                                 Points in and out
                             </Button>
                             {points.length > 0 && (
-                                <Button onClick={() => choose(!choosing)} pressed={choosing}>
+                                <Button className="px-2!" onClick={() => choose(!choosing)} pressed={choosing}>
                                     Choose several
                                 </Button>
                             )}
