@@ -138,7 +138,7 @@ abstract class FeatureTestCase extends TestCase
 
     protected static function instrumentStatus(): InstrumentStatus
     {
-        return new InstrumentStatus(StandIn::MODEL, StandIn::SERIAL, StandIn::accuracy(), true, true, true, 0.0, 0.8, 0.0, M_PI_2);
+        return new InstrumentStatus(StandIn::MODEL, StandIn::serial(1), StandIn::accuracy(), true, true, true, 0.0, 0.8, 0.0, M_PI_2);
     }
 
     /** A resection on A, B and C, accepted. */

@@ -52,6 +52,7 @@ final readonly class ReadingsIntoBook
             'angles' => $purpose['angles'] ?? 1.0,
             'target_name' => $purpose['target'] ?? '',
             'instrument' => trim(($purpose['instrument'] ?? $status->model).' '.$status->serial),
+            'serial' => $status->serial,
             'accuracy' => $purpose['accuracy'] ?? LiveStatus::toArray($status)['accuracy'],
         ]);
         $project = Project::query()->findOrFail($observation->project_id);

@@ -30,6 +30,9 @@ use Parlay\Simulator\World;
 /** A half-finished day: really measured with the stand-in, in a world planted as the drawer plants it, only without waiting. */
 final class DemoDay
 {
+    /** metres from the mark to the axis */
+    public const LARKFIELD_AXIS = 1.578;
+
     /** minutes from one measurement to the next */
     private const STEP = 2;
 
@@ -65,9 +68,9 @@ final class DemoDay
 
     public function atLarkfield(Project $project): void
     {
-        $this->arrive($project, 12, 150);
-        $this->world->standTripod('LC-1', null, 1.578);
-        $this->setUp($project, SetupMethod::KnownBacksight, ['LC-3'], 'LC-1');
+        $this->arrive($project, 12, 12);
+        $this->world->standTripod('LC-3', null, self::LARKFIELD_AXIS);
+        $this->setUp($project, SetupMethod::KnownBacksight, ['LC-2'], 'LC-3');
         $this->check($project, 'LC-4');
         foreach ($project->points()->orderBy('id')->limit(9)->get() as $point) {
             $this->mark($project, $point, Purpose::Stake, 0.0022);
@@ -163,7 +166,7 @@ final class DemoDay
         ]]);
         $status = new InstrumentStatus(
             model: StandIn::MODEL,
-            serial: StandIn::SERIAL,
+            serial: StandIn::serial($project->id),
             accuracy: StandIn::accuracy(),
             level: true,
             locked: true,

@@ -184,7 +184,7 @@ final class Mending
                 'orientation' => $p->station->orientation, 'instrument_height' => $p->station->instrumentHeight,
                 'solution' => SetupRecord::write($p->solution), 'sights' => $p->setup->sights,
                 'draft' => $p->setup->draft, 'accuracy' => $p->setup->accuracy, 'base_id' => $p->setup->base_id,
-                'instrument' => $p->setup->instrument,
+                'instrument' => $p->setup->instrument, 'serial' => $p->setup->serial,
                 'computed_by' => config()->string('parlay.version'), 'stands_for' => $p->setup->root(), 'note' => $note,
             ]);
             $project->controlPoints()->where('origin', ControlOrigin::Station)->where('setup_id', $setup->root())->update([

@@ -16,5 +16,5 @@ if ($argc < 3) {
 }
 
 $stateFile = $argv[3] ?? null;
-$world = $stateFile === null ? new World : Server::restoredWorld($stateFile);
-(new Server(new StandIn($world), $stateFile))->listen($argv[1], $argv[2]);
+$instrument = $stateFile === null ? new StandIn(new World) : Server::restored($stateFile);
+(new Server($instrument, $stateFile))->listen($argv[1], $argv[2]);

@@ -26,6 +26,7 @@ final class Drawer
         match ($deed['do'] ?? null) {
             'look' => null,
             'plant' => $this->plant($deed),
+            'go' => $this->go((string) $this->text($deed, 'site')),
             'walk' => $this->walk($world->pole, $this->place($deed), $deed),
             'nudge' => $this->nudge($world->pole, $deed),
             'pole' => $this->holdPole($world->pole, $deed),
@@ -99,8 +100,18 @@ final class Drawer
                 );
             }
         }
-        $this->instrument->world = World::plant((string) $this->text($deed, 'site'), $control, (int) $this->number($deed, 'seed', 1.0));
-        $this->instrument->locked = false;
+        $this->instrument->goTo(
+            World::plant((string) $this->text($deed, 'site'), $control, (int) $this->number($deed, 'seed', 1.0)),
+        );
+    }
+
+    private function go(string $site): void
+    {
+        if ($site !== $this->instrument->world->site) {
+            $this->instrument->goTo(
+                $this->instrument->left[$site] ?? throw new \InvalidArgumentException('No practice site has been laid out there.'),
+            );
+        }
     }
 
     /** @param  array<array-key, mixed>  $deed */

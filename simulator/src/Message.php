@@ -35,7 +35,7 @@ final readonly class Message
         return new self([
             'event' => 'status',
             'model' => StandIn::MODEL,
-            'serial' => StandIn::SERIAL,
+            'serial' => StandIn::serial($instrument->world->seed),
             'accuracy' => ['angle' => $accuracy->angle, 'distance' => $accuracy->distance, 'ppm' => $accuracy->distancePpm],
             'level' => $level,
             'tilt' => $instrument->world->tripod->tilt,

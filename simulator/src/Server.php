@@ -47,16 +47,33 @@ final class Server
         Loop::run();
     }
 
-    /** The world as it was kept, or a new one. */
-    public static function restoredWorld(string $stateFile): World
+    /** The instrument in the world as it was kept, or in a new one. */
+    public static function restored(string $stateFile): StandIn
     {
         $bytes = is_file($stateFile) ? (string) file_get_contents($stateFile) : '';
-        $kept = @unserialize($bytes);
+        $kept = self::worlds($bytes);
+        // Tried on copies, for trying uses up luck.
+        if ($kept === [] || count(array_filter(self::worlds($bytes), self::isWhole(...))) < count($kept)) {
+            return new StandIn(new World);
+        }
+        $instrument = new StandIn(array_shift($kept));
+        foreach ($kept as $world) {
+            $instrument->left[$world->site] = $world;
+        }
 
-        return $kept instanceof World && self::isWhole(@unserialize($bytes)) ? $kept : new World;
+        return $instrument;
     }
 
-    /** A world put away by an earlier version may lack what this one needs; tried on a copy, for trying uses up luck. */
+    /** @return list<World> the one that it stands in, and those that it was taken from */
+    private static function worlds(string $bytes): array
+    {
+        $kept = @unserialize($bytes);
+        $worlds = is_array($kept) ? array_values($kept) : [$kept];
+
+        return array_values(array_filter($worlds, static fn (mixed $w) => $w instanceof World));
+    }
+
+    /** A world put away by an earlier version may lack what this one needs. */
     private static function isWhole(World $copy): bool
     {
         try {
@@ -70,7 +87,7 @@ final class Server
 
     private function keepWorld(): void
     {
-        file_put_contents($this->stateFile.'.new', serialize($this->instrument->world));
+        file_put_contents($this->stateFile.'.new', serialize([$this->instrument->world, ...array_values($this->instrument->left)]));
         rename($this->stateFile.'.new', (string) $this->stateFile);
     }
 

@@ -21,8 +21,6 @@ final class StandIn
 {
     public const MODEL = 'Parlay stand-in';
 
-    public const SERIAL = 'SI-0001';
-
     private const NEAREST = 0.8;
 
     private const FARTHEST = 1500.0;
@@ -56,6 +54,9 @@ final class StandIn
 
     public float $prismConstant = 0.0;
 
+    /** @var array<string, World> sites it has been taken from, each as it was left: every site has a stand-in of its own */
+    public array $left = [];
+
     private ?Refusal $trouble = null;
 
     /** @var array{number: int, kind: InstructionKind, ends: float, circle: float, zenith: float}|null */
@@ -64,6 +65,23 @@ final class StandIn
     private float $nextTrack = 0.0;
 
     private float $now = 0.0;
+
+    /** Each site has an instrument of its own. */
+    public static function serial(int $site): string
+    {
+        return sprintf('SI-%04d', $site);
+    }
+
+    /** Takes up the instrument of another site, where it was left standing. */
+    public function goTo(World $world): void
+    {
+        if ($this->world->site !== '' && $this->world->site !== $world->site) {
+            $this->left[$this->world->site] = $this->world;
+        }
+        unset($this->left[$world->site]);
+        $this->world = $world;
+        $this->locked = false;
+    }
 
     public function __construct(public World $world) {}
 

@@ -34,6 +34,23 @@ final class StandInTest extends TestCase
         $this->instrument->tick($this->now);
     }
 
+    public function test_each_site_has_an_instrument_of_its_own_that_waits_where_it_was_left(): void
+    {
+        $drawer = new Drawer($this->instrument);
+        $control = [['name' => 'A', 'northing' => 10.0, 'easting' => 20.0, 'elevation' => 1.0]];
+        $drawer->do(['do' => 'plant', 'site' => 'one', 'seed' => 1, 'control' => $control]);
+        $drawer->do(['do' => 'tripod', 'mark' => 'A', 'height' => 1.55]);
+        $left = $drawer->look()['tripod'];
+        $drawer->do(['do' => 'plant', 'site' => 'two', 'seed' => 2, 'control' => $control]);
+        $serial = fn (): string => json_decode($this->instrument->status()->line(), true)['serial'];
+        self::assertSame('SI-0002', $serial());
+        self::assertNotSame($left, $drawer->look()['tripod']);
+        $drawer->do(['do' => 'go', 'site' => 'one']);
+        self::assertSame(['SI-0001', $left], [$serial(), $drawer->look()['tripod']]);
+        $this->expectExceptionMessage('No practice site has been laid out there.');
+        $drawer->do(['do' => 'go', 'site' => 'three']);
+    }
+
     public function test_marks_on_the_ground_are_near_their_coordinates_but_not_on_them(): void
     {
         foreach ($this->instrument->world->marks as $name => $mark) {
@@ -253,7 +270,7 @@ final class StandInTest extends TestCase
         $file = (string) tempnam(sys_get_temp_dir(), 'world');
         $whole = serialize($this->instrument->world);
         file_put_contents($file, $whole);
-        self::assertSame($this->instrument->world->site, Server::restoredWorld($file)->site);
+        self::assertSame($this->instrument->world->site, Server::restored($file)->world->site);
         // One property fewer: as it was put away before the air had that figure.
         $less = preg_replace(
             '~("Parlay\\\\Core\\\\Instrument\\\\Atmosphere":)5:\{(.*?)s:10:"refraction";d:[^;]+;~s', '${1}4:{$2', $whole, 1, $count,
@@ -261,7 +278,7 @@ final class StandInTest extends TestCase
         self::assertSame(1, $count);
         foreach ([$less, substr($whole, 0, 200), '', 'nonsense'] as $bytes) {
             file_put_contents($file, $bytes);
-            self::assertSame([], Server::restoredWorld($file)->marks);
+            self::assertSame([], Server::restored($file)->world->marks);
         }
         unlink($file);
     }

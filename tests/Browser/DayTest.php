@@ -83,7 +83,7 @@ final class DayTest extends TestCase
                 $mark, array_column(self::$parlay->ask('GET', "/projects/$id/setup")['draft']['sights'] ?? [], 'name'), true,
             ), 10));
         }
-        $s->see('CP3 plan, height')->see('Standard deviation')->press('Accept this setup')->see('Not checked yet');
+        $s->see('CP3 plan, height')->see('It fits.')->press('Accept this setup')->see('Not checked yet');
 
         // A mark before the check is asked about.
         $s->open("/p/$id/stake")->press('Nearest not yet done')->see('left');
@@ -124,7 +124,7 @@ final class DayTest extends TestCase
         $s->open("/p/$id/as-built")
             ->fill('Name', 'kerbÄ')
             ->fill('Code', 'KERB')
-            ->press('Measure kerbÄ, against nothing')
+            ->press('Measure kerbÄ')
             ->see('no design to judge by');
         $s->pressStarting('Held against')->fill('Search by name, code or state; Enter takes the first', 'T1')->pressStarting('T1')
             ->press('Measure T1 against its design')->see('against design');
@@ -235,7 +235,7 @@ final class DayTest extends TestCase
         if ($lengths !== null) {
             $s->choose('Lengths', $lengths);
         }
-        $s->press('Start the project')->see('Bring in the site surveyor');
+        $s->press('Start the project')->press('Bring in control')->see('Bring in the site surveyor');
         preg_match('~/p/(\d+)/~', $s->driver->getCurrentURL(), $m);
 
         return (int) $m[1];

@@ -104,7 +104,7 @@ final class SetupTest extends TestCase
         $this->measureInto($s, $id, 'CP3', 'Backsight');
         $s->see('cannot be checked with one sight');
         $this->measureInto($s, $id, 'CP2', 'Backsight');
-        $s->see('The residuals are such')->doNotSee('cannot be checked with one sight');
+        $s->unfold('How that is known')->see('The residuals are such')->doNotSee('cannot be checked with one sight');
         // Both come out too high alike: the tape was misread, and the height that fits is taken at one touch.
         $s->press('Change')->fill('Instrument height', '1.55')
             ->see('too high alike: the instrument height')

@@ -24,7 +24,7 @@ final class Observation extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'humidity' => 0.6, 'refraction' => Atmosphere::REFRACTION, 'scale' => 1.0, 'angles' => 1.0, 'target_name' => '',
-        'collimation' => 0.0, 'index_error' => 0.0,
+        'collimation' => 0.0, 'index_error' => 0.0, 'serial' => '',
     ];
 
     protected $casts = [

@@ -33,7 +33,7 @@ final class TellInstrument
         $aim = $body->controlId !== null
             ? $project->controlPoints()->findOrFail($body->controlId)
             : $project->points()->findOrFail($body->pointId);
-        $holding = self::holds($project->currentSetup) ? $project->currentSetup?->station() : null;
+        $holding = $project->currentSetup?->holds() === true ? $project->currentSetup->station() : null;
         // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds,
         // whatever was begun since.
         $station = $body->controlId !== null ? $this->stationOfDraft($project) ?? $holding : $holding ?? $this->stationOfDraft($project);
@@ -139,15 +139,15 @@ final class TellInstrument
         if ($setup === null) {
             throw new \DomainException('Set up the instrument first: without a setup a reading has no place.');
         }
-        if (! self::holds($setup)) {
+        if (! $setup->holds()) {
             throw new \DomainException('The instrument has been set up for another project since. Set it up anew here before measuring.');
         }
-    }
-
-    /** There is one instrument: the setup accepted last, in whichever project, is where it stands. */
-    private static function holds(?Setup $setup): bool
-    {
-        return $setup !== null && $setup->root() === (int) Setup::query()->max(DB::raw('coalesce(stands_for, id)'));
+        $linked = (string) (LiveState::read()->status['serial'] ?? '');
+        if ($setup->serial !== '' && $linked !== '' && $linked !== $setup->serial) {
+            throw new \DomainException(
+                "This setup was made with instrument {$setup->serial}, and {$linked} is linked. Link that one, or set up anew with this one.",
+            );
+        }
     }
 
     /** Two used sights of the draft are enough to turn to the third. */

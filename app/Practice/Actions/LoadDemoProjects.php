@@ -17,6 +17,7 @@ use App\Points\PointsToPreview;
 use App\Points\PointsToTake;
 use App\Practice\DemoDay;
 use App\Practice\DemoDrawing;
+use App\Practice\PracticeWorld;
 use App\Projects\Actions\CreateProject;
 use App\Projects\Models\Project;
 use App\Projects\ProjectSettings;
@@ -36,6 +37,7 @@ final class LoadDemoProjects
         private readonly DemoDrawing $drawing,
         private readonly DemoDay $day,
         private readonly PlantSite $plant,
+        private readonly PracticeWorld $world,
     ) {}
 
     /** @param  callable(string): void  $tell  what is being loaded */
@@ -54,6 +56,9 @@ final class LoadDemoProjects
         $this->drawing->pointsAtCircles($larkfield, 'S-BOLT', 'B', 'BOLT', null);
         $this->drawing->pointsAtCircles($larkfield, 'TANK', 'T', 'TANK', null);
         $this->day->atLarkfield($larkfield);
+        // As the day left it: the stand-in of each site waits where it was set up.
+        ($this->plant)($larkfield);
+        $this->world->do(['do' => 'tripod', 'mark' => 'LC-3', 'height' => DemoDay::LARKFIELD_AXIS]);
 
         $tell('Loading Saltmarsh Yard');
         $saltmarsh = $this->project('Saltmarsh Yard', new Units(

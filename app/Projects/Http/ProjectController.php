@@ -10,6 +10,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Http\SentFile;
+use App\Practice\Actions\GoToSite;
 use App\Projects\Actions\ChangeProject;
 use App\Projects\Actions\CreateProject;
 use App\Projects\Actions\UnpackProject;
@@ -57,9 +58,10 @@ final class ProjectController
     }
 
     #[Post('/projects/{project}/open', 'Says that this project is being worked on', null, ProjectResource::class)]
-    public function open(Project $project): JsonResponse
+    public function open(Project $project, GoToSite $goToSite): JsonResponse
     {
         $project->update(['opened_at' => Clock::stamp()]);
+        $goToSite($project);
 
         return new JsonResponse(ProjectResource::of($project));
     }

@@ -50,6 +50,7 @@ final class AcceptSetup
                 'solution' => SetupRecord::write($solution),
                 'sights' => array_map(static fn (DraftSight $s) => self::sight($in, $s), $in->draft->sights),
                 'instrument' => $in->instrument->name ?? $in->latest()->instrument ?? '',
+                'serial' => $in->latest()->serial ?? '',
                 'computed_by' => config()->string('parlay.version'),
                 'accuracy' => $in->accuracy()->figures(),
                 'draft' => json_decode(json_encode($in->draft, JSON_THROW_ON_ERROR), true),

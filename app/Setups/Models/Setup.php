@@ -7,6 +7,7 @@ namespace App\Setups\Models;
 use App\FieldBook\Models\InBook;
 use App\Points\Models\Placed;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\Precision;
 use Parlay\Core\Setups\SetupRecord;
@@ -18,12 +19,15 @@ final class Setup extends Model
     use InBook;
     use Placed;
 
+    /** Whether y was made with the same instrument as s, as far as that is known; in SQL. */
+    public const SAME_INSTRUMENT = "(y.serial = coalesce(s.serial, '') OR y.serial = '' OR coalesce(s.serial, '') = '')";
+
     private ?SetupSolution $found = null;
 
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['stands_for' => null, 'note' => '', 'draft' => null, 'accuracy' => null, 'base_id' => null];
+    protected $attributes = ['stands_for' => null, 'note' => '', 'draft' => null, 'accuracy' => null, 'base_id' => null, 'serial' => ''];
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'orientation' => 'float', 'number' => 'integer', 'instrument_height' => 'float',
@@ -50,6 +54,14 @@ final class Setup extends Model
     public function root(): int
     {
         return $this->stands_for ?? $this->id;
+    }
+
+    /** Of each instrument the setup accepted last, in whichever project, is where it stands. */
+    public function holds(): bool
+    {
+        return $this->root() === (int) self::query()
+            ->when($this->serial !== '', fn ($q) => $q->whereIn('serial', ['', $this->serial]))
+            ->max(DB::raw('coalesce(stands_for, id)'));
     }
 
     public function station(): Station

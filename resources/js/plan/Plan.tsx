@@ -172,7 +172,7 @@ export function Plan(props: PlanProps) {
     );
     useEffect(() => plan.current?.showThings(things), [things]);
 
-    const station = live?.elsewhere ? null : project.setup;
+    const station = live?.elsewhere || live?.another ? null : project.setup;
     const aim = points.find((p) => p.id === target) ?? null;
     const pole = live?.pole ?? null;
     const stale = figure?.standsAnew === true;

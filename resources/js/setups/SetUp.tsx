@@ -11,6 +11,7 @@ import { figures, useShow } from '../plan/shown';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { localZone, timeOfDay } from '../units/times';
+import { awayWords } from './away';
 import { CheckShot } from './CheckShot';
 import { evidenceOf } from './evidence';
 import { GridLinesSetup } from './GridLinesSetup';
@@ -72,7 +73,8 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
     const { project, state, onAgain, onLook } = props;
     const s = state.current;
     const checks = useChecks(project.id).data;
-    const lost = checks?.holds === false || Boolean(props.live?.elsewhere);
+    const away = awayWords(props.live);
+    const lost = checks?.holds === false || away !== null;
     const proved = checks?.holds === true && !checks.due;
     const print = useDeed(project.id, async (setup: number) => {
         const path = { params: { path: { project: project.id, setup } }, body: { zone: localZone() } };
@@ -99,11 +101,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                     )
                 }
             >
-                {props.live?.elsewhere && (
-                    <Notice kind="error">
-                        The instrument has been set up for {props.live.elsewhere} since: this setup does not hold any more. Set up anew.
-                    </Notice>
-                )}
+                {away && <Notice kind="error">{away}</Notice>}
                 <section aria-label="Setup that holds">
                     <div className="flex items-start gap-2">
                         <p className="min-w-0 flex-1">
@@ -140,7 +138,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                 </section>
                 <MendedSetups project={project} />
                 {/* Of an instrument that stands elsewhere now, no check says that this setup holds. */}
-                {!props.live?.elsewhere && <CheckShot {...props} />}
+                {!away && <CheckShot {...props} />}
                 <NewControl {...props} />
                 <div className="flex flex-wrap gap-2">
                     <Button busy={print.isPending} onClick={() => print.mutate(s.id)}>

@@ -7,6 +7,7 @@ import { Coordinates, Deviation, Sided } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
+import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
@@ -96,11 +97,7 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                     The pole stands at <Coordinates {...live.pole} />
                 </p>
             ) : (
-                <Notice kind="caution">
-                    {(live?.elsewhere
-                        ? `The instrument has been set up for ${live.elsewhere} since. Set it up anew here.`
-                        : live?.instrument.trouble) ?? 'The instrument does not see the prism.'}
-                </Notice>
+                <Notice kind="caution">{awayWords(live) ?? live?.instrument.trouble ?? 'The instrument does not see the prism.'}</Notice>
             )}
             <Failure of={storing.error} />
             {storing.question}

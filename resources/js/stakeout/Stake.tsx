@@ -9,6 +9,7 @@ import { Coordinates } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
+import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
@@ -89,7 +90,7 @@ function Staking(props: StageProps) {
     const skipped = points.filter((p) => p.stakes === 0 && list?.skipped.includes(p.id));
     const left = points.filter((p) => p.stakes === 0).length - skipped.length;
     const g = live?.target === target ? live.guidance : null;
-    const lost = useChecks(project.id).data?.holds === false || Boolean(live?.elsewhere);
+    const lost = useChecks(project.id).data?.holds === false || awayWords(live) !== null;
     return (
         <Sheet
             title={<Chooser points={points} aim={aim} onChoose={choose} />}
@@ -128,7 +129,7 @@ function Staking(props: StageProps) {
                     </div>
                 </NextStep>
             )}
-            {!g && !live?.elsewhere && <SetupDoubt project={project} />}
+            {!g && awayWords(live) === null && <SetupDoubt project={project} />}
             {lists.length > 0 && !g && (
                 <Choice
                     label="Worklist"
@@ -256,14 +257,14 @@ function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning
     if (turning) {
         return <p className="py-8 text-center text-lg">The instrument turns to the point…</p>;
     }
-    const why = live?.elsewhere
-        ? `The instrument has been set up for ${live.elsewhere} since. Set it up anew here.`
-        : i?.link !== 'up'
-          ? 'The instrument can’t be reached. Its link is being sought again by itself.'
-          : (i.trouble ??
-            (i.locked && !i.tracking
-                ? 'The instrument holds the prism but does not follow it.'
-                : 'The instrument does not see the prism. Stand where it points, or let it search.'));
+    const why =
+        i?.link !== 'up'
+            ? 'The instrument can’t be reached. Its link is being sought again by itself.'
+            : (awayWords(live) ??
+              i.trouble ??
+              (i.locked && !i.tracking
+                  ? 'The instrument holds the prism but does not follow it.'
+                  : 'The instrument does not see the prism. Stand where it points, or let it search.'));
     return (
         <div className="grid gap-3">
             <Notice kind="caution">{why}</Notice>

@@ -27,6 +27,17 @@ final class StartTest extends TestCase
         foreach ([['--fresh'], ['--fresh']] as $options) {
             $parlay = new Running('demo', $options, $this->data);
             self::assertSame(['Saltmarsh Yard', 'Larkfield Creamery'], array_column($parlay->ask('GET', '/projects'), 'name'));
+            foreach ($parlay->ask('GET', '/projects') as ['id' => $id]) {
+                // Both stand ready: the instrument of each where its setup has it, and its last check just taken.
+                $parlay->ask('POST', "/projects/$id/open");
+                self::assertTrue(Running::until(static function () use ($parlay, $id): bool {
+                    $live = $parlay->ask('GET', "/projects/$id/live");
+
+                    return $live['instrument']['link'] === 'up' && [$live['elsewhere'], $live['another']] === [null, null];
+                }, 10));
+                $checks = $parlay->ask('GET', "/projects/$id/checks");
+                self::assertSame([true, null], [$checks['holds'], $checks['due']], $checks['verdict']);
+            }
             $parlay->stop();
         }
         unlink("{$this->data}/live.sqlite");

@@ -291,6 +291,31 @@ final class FieldTest extends FeatureTestCase
         )->assertStatus(422)->json('message'));
     }
 
+    public function test_two_instruments_on_two_sites_hold_both_setups_and_each_measures_only_from_its_own(): void
+    {
+        $this->setUpInstrument($this->project);
+        $other = $this->project();
+        $this->site($other);
+        $this->setUpInstrument($other);
+        $second = $other->currentSetup()->firstOrFail();
+        DB::statement('DROP TRIGGER setups_no_update');
+        DB::table('setups')->where('id', $second->id)->update(['serial' => 'SI-0002']);
+        $live = fn (): array => $this->ask('GET', $this->at('/live'))->assertOk()->json();
+        self::assertSame([null, null], [$live()['elsewhere'], $live()['another']]);
+        self::assertTrue($this->project->currentSetup()->firstOrFail()->holds());
+        self::assertTrue($second->fresh()->holds());
+        DB::table('setups')->where('project_id', $this->project->id)->update(['serial' => 'SI-0009']);
+        file_put_contents($this->data.'/instrument.json', json_encode(['status' => ['serial' => 'SI-0001']] + (array) json_decode(
+            (string) @file_get_contents($this->data.'/instrument.json'), true,
+        )));
+        $this->project->unsetRelation('currentSetup');
+        self::assertStringContainsString('SI-0009', (string) $this->ask(
+            'POST', $this->at('/instrument/measure'),
+            ['key' => $this->newKey(), 'purpose' => 'stake', 'pointId' => $this->point(1.0, 2.0, 3.0)],
+        )->assertStatus(422)->json('message'));
+        self::assertSame('SI-0001', $live()['another']);
+    }
+
     public function test_the_report_is_printed_and_its_table_is_safe_for_a_spreadsheet(): void
     {
         $this->setUpInstrument($this->project);

@@ -2460,6 +2460,7 @@ export interface components {
             prepared: number;
             instrument: components["schemas"]["InstrumentState"];
             elsewhere: string | null;
+            another: string | null;
             pole: components["schemas"]["Position"] | null;
             readingAge: number | null;
             target: number | null;

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Practice\Actions;
+
+use App\Instrument\LiveState;
+use App\Practice\PracticeWorld;
+use App\Projects\Models\Project;
+use Parlay\Simulator\StandIn;
+
+/** Whoever opens a project that was practised on finds its stand-in where it was left; a real instrument goes nowhere by itself. */
+final class GoToSite
+{
+    public function __construct(private readonly PracticeWorld $world) {}
+
+    public function __invoke(Project $project): void
+    {
+        if ((LiveState::read()->status['model'] ?? '') !== StandIn::MODEL) {
+            return;
+        }
+        try {
+            $this->world->do(['do' => 'go', 'site' => PlantSite::site($project)]);
+        } catch (\DomainException) {
+            // No site was laid out for this project, or no stand-in runs: nothing to go to.
+        }
+    }
+}
