@@ -40,7 +40,7 @@ final class Words
         if ($spot !== null) {
             return FindSpot::described($this->shapes, $spot);
         }
-        $places = array_map($this->place(...), array_slice($b->places, 0, self::MOST_NAMES));
+        $places = array_map($this->brief(...), array_slice($b->places, 0, self::MOST_NAMES));
         if (count($b->places) > self::MOST_NAMES) {
             $places[] = (count($b->places) - self::MOST_NAMES).' more';
         }
@@ -60,7 +60,18 @@ final class Words
         return ucfirst($b->kind->words()).($parts === [] ? '' : ' '.implode(', ', $parts));
     }
 
-    private function place(GivenPlace $g): string
+    /** Where a place was taken from. */
+    public function place(GivenPlace $g): string
+    {
+        return match (true) {
+            $g->spot !== null => FindSpot::described($this->shapes, $g->spot),
+            $g->pointId !== null => 'stakeout point '.$this->brief($g),
+            $g->controlId !== null => 'control point '.$this->brief($g),
+            default => 'typed',
+        };
+    }
+
+    private function brief(GivenPlace $g): string
     {
         return match (true) {
             $g->pointId !== null => $this->points[$g->pointId] ??= (string) $this->project->points()->whereKey($g->pointId)->value('name'),

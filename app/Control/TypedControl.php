@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Control;
 
+use App\Cogo\GivenPlace;
+
 final readonly class TypedControl
 {
-    /** @param  bool  $heldFixed  or its standard deviations are given, metres */
+    /**
+     * @param  bool  $heldFixed  or its standard deviations are given, metres
+     * @param  GivenPlace|null  $place  that it was touched at: northing and easting are computed from it, exactly, and it is named as source
+     */
     public function __construct(
         public string $name,
         public float $northing,
@@ -18,5 +23,6 @@ final readonly class TypedControl
         public ?float $planDeviation = null,
         public ?float $heightDeviation = null,
         public ?TypedControl $seen = null,
+        public ?GivenPlace $place = null,
     ) {}
 }

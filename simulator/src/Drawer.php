@@ -73,6 +73,7 @@ final class Drawer
             'pole' => $at($w->pole->tip) + [
                 'height' => $w->pole->height, 'prismConstant' => $w->pole->prismConstant, 'unsteady' => $w->pole->unsteady,
                 'tilt' => $w->pole->tilt, 'tiltAzimuth' => $w->pole->tiltAzimuth, 'walking' => $w->pole->goal !== null,
+                'goal' => $w->pole->goal === null ? null : $at($w->pole->goal),
             ],
             'tripod' => $at($w->tripod->foot) + [
                 'height' => $w->tripod->height,

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Points\Http;
 
 use App\Cogo\Actions\MakePoint;
+use App\Cogo\DrawnShapes;
+use App\Cogo\Givens;
 use App\Cogo\Http\InverseBody;
+use App\Cogo\Http\InverseResource;
 use App\Cogo\NewPoint;
 use App\Designs\Actions\FindSpot;
 use App\Designs\Http\SpotResource;
@@ -26,6 +29,7 @@ use App\Worklists\Http\NearestResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Parlay\Core\Cogo\Inverse;
+use Parlay\Core\Cogo\Turn;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Worklist;
 
@@ -74,14 +78,16 @@ final class PointController
         return new JsonResponse(SpotResource::of(...$find($project, Body::read($request, TouchedSpot::class))));
     }
 
-    #[Post('/projects/{project}/inverse', 'Distance, direction and rise between two spots of drawings; stores nothing', InverseBody::class, Inverse::class)]
-    public function inverse(Request $request, Project $project, FindSpot $find): JsonResponse
+    #[Post('/projects/{project}/inverse', 'Distance, direction and rise between two places, and the angle at the second where a third is given; stores nothing', InverseBody::class, InverseResource::class)]
+    public function inverse(Request $request, Project $project): JsonResponse
     {
         $body = Body::read($request, InverseBody::class);
-        [$from] = $find($project, $body->from);
-        [$to] = $find($project, $body->to);
+        $givens = new Givens($project, new DrawnShapes($project));
+        [$from, $to] = [$givens->place($body->from), $givens->place($body->to)];
 
-        return new JsonResponse(Inverse::between($from, $to));
+        return new JsonResponse(new InverseResource(
+            Inverse::between($from, $to), $body->next === null ? null : Turn::at($from, $to, $givens->place($body->next)),
+        ));
     }
 
     #[Get('/projects/{project}/next-name', 'The next free name after a prefix', NameResource::class, query: NextNameQuery::class)]

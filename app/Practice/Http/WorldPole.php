@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Practice\Http;
 
+use Parlay\Core\Geometry\Position;
+
 final readonly class WorldPole
 {
     public function __construct(
@@ -16,5 +18,6 @@ final readonly class WorldPole
         public float $tilt,
         public float $tiltAzimuth,
         public bool $walking,
+        public ?Position $goal,
     ) {}
 }

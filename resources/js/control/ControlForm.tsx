@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { api, ask, type ControlPoint, type Project } from '../api/client';
+import { api, ask, type ControlPoint, type Project, type Schemas } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { CheckBox } from '../parts/CheckBox';
 import { LengthField, TextField } from '../parts/Field';
@@ -9,20 +9,36 @@ import { Step } from '../parts/Step';
 
 const seenOf = ({ id: _, source: __, origin: ___, ...seen }: ControlPoint) => seen;
 
-/** A control point typed by hand. */
-export function ControlForm({ project, point, onDone }: { project: Project; point: ControlPoint | null; onDone: () => void }) {
+/** A place that was touched, to become control: what it is called there, and where it exactly lies. */
+export interface TouchedPlace extends Place {
+    given: Schemas['GivenPlace'];
+    name: string;
+    words: string;
+}
+
+interface Props {
+    project: Project;
+    point: ControlPoint | null;
+    touched?: TouchedPlace | null;
+    onDone: () => void;
+}
+
+/** A control point typed by hand, or touched on the plan. */
+export function ControlForm({ project, point, touched = null, onDone }: Props) {
     const form = useId();
-    const [name, setName] = useState(point?.name ?? '');
+    const [name, setName] = useState(point?.name ?? touched?.name ?? '');
     const [code, setCode] = useState(point?.code ?? '');
     const [place, setPlace] = useState<Place>({
-        northing: point?.northing ?? null,
-        easting: point?.easting ?? null,
-        elevation: point?.elevation ?? null,
+        northing: point?.northing ?? touched?.northing ?? null,
+        easting: point?.easting ?? touched?.easting ?? null,
+        elevation: point?.elevation ?? touched?.elevation ?? null,
     });
     const [fixed, setFixed] = useState(point?.heldFixed ?? true);
     const [plan, setPlan] = useState<number | null>(point?.planDeviation ?? null);
     const [height, setHeight] = useState<number | null>(point?.heightDeviation ?? null);
     const { northing, easting, elevation } = place;
+    // Typed over, it no longer is the place that was touched.
+    const asTouched = touched !== null && northing === touched.northing && easting === touched.easting;
     const keep = useDeed(project.id, () => {
         const body = {
             name,
@@ -39,10 +55,15 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
             ? ask(
                   api.PUT('/api/v1/projects/{project}/control/{control}', {
                       params: { path: { project: project.id, control: point.id } },
-                      body: { ...body, seen: seenOf(point) },
+                      body: { ...body, place: null, seen: seenOf(point) },
                   }),
               )
-            : ask(api.POST('/api/v1/projects/{project}/control', { params: { path: { project: project.id } }, body }));
+            : ask(
+                  api.POST('/api/v1/projects/{project}/control', {
+                      params: { path: { project: project.id } },
+                      body: { ...body, place: asTouched ? touched.given : null },
+                  }),
+              );
     });
     return (
         <form
@@ -53,6 +74,7 @@ export function ControlForm({ project, point, onDone }: { project: Project; poin
                 keep.mutate(undefined, { onSuccess: onDone });
             }}
         >
+            {asTouched && <p className="text-quiet">From {touched.words}</p>}
             <TextField label="Name" value={name} onValue={setName} autoFocus />
             {/* Fields type on while another's answer is on its way: each changes only its own part. */}
             <PlaceFields place={place} onPlace={(part) => setPlace((now) => ({ ...now, ...part }))} />

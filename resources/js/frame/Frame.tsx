@@ -189,7 +189,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     stage={stage}
                     loading={loading}
                     theme={theme}
-                    want={stage === 'prepare' || stage === 'set-up' ? want : null}
+                    want={stage === 'prepare' || stage === 'control' || stage === 'set-up' ? want : null}
                     poleCanBeDragged={practising}
                     onChoosePoint={choosePoint}
                     onFind={() => setSearched('')}

@@ -3,9 +3,10 @@ import { useId, useRef, useState } from 'react';
 import { api, ask } from '../api/client';
 import { Button } from '../parts/Button';
 import { Labelled } from '../parts/Field';
+import { placeOf } from '../plan/taken';
 import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
-import { type GivenPlace, type Named, placeNamed, placeOf, placeWords } from './given';
+import { type GivenPlace, type Named, placeNamed, placeWords } from './given';
 import { nextEmpty, useTouch } from './touch';
 
 interface Props extends Named {

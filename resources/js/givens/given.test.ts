@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { ControlPoint, StakeoutPoint } from '../api/client';
 import type { PlanTaken } from '../plan/contract';
-import { placeNamed, placeOf, placeWords } from './given';
+import { placeOf } from '../plan/taken';
+import { placeNamed, placeWords } from './given';
 
 const named = {
     points: [{ id: 3, name: 'A' }] as StakeoutPoint[],
@@ -22,6 +23,12 @@ describe('a place that is given', () => {
         const spot = { layerId: 1, shape: 2, kind: 'end', x: 0, y: 0, label: '' };
         expect(placeOf({ thing: { what: 'point', id: 3 }, spot } as PlanTaken)).toEqual({ pointId: 3 });
         expect(placeOf({ thing: { what: 'control', id: 9 }, spot: null } as PlanTaken)).toEqual({ controlId: 9 });
+        // The pole and the instrument are places by where they stood when they were touched.
+        expect(placeOf({ thing: { what: 'pole', at: { northing: 1, easting: 2, elevation: 3 } }, spot: null } as PlanTaken)).toEqual({
+            northing: 1,
+            easting: 2,
+            elevation: 3,
+        });
         expect(placeOf({ thing: null, spot } as PlanTaken)).toMatchObject({ spot: { layerId: 1, shape: 2, kind: 'end' } });
         expect(placeOf({ thing: null, spot: null } as unknown as PlanTaken)).toBeNull();
     });

@@ -1,23 +1,10 @@
 import type { ControlPoint, Schemas, StakeoutPoint } from '../api/client';
-import type { PlanTaken } from '../plan/contract';
-import { spotBody } from '../plan/snap';
 
 export type GivenPlace = Schemas['GivenPlace'];
 export type GivenDirection = Schemas['GivenDirection'];
 export type GivenDistance = Schemas['GivenDistance'];
 export type GivenLine = Schemas['GivenLine'];
 export type GivenPolyline = Schemas['GivenPolyline'];
-
-/** What was touched, as a place to compute from; null where nothing was within reach. */
-export function placeOf({ spot, thing }: PlanTaken): GivenPlace | null {
-    if (thing?.what === 'point') {
-        return { pointId: thing.id };
-    }
-    if (thing?.what === 'control') {
-        return { controlId: thing.id };
-    }
-    return spot ? { spot: spotBody(spot) } : null;
-}
 
 export interface Named {
     points: StakeoutPoint[];

@@ -7,6 +7,9 @@ import type { Picking, PlanEvents } from './contract';
 import type { PlanThing } from './marks';
 import { SnapIndex, type SnapKind, type Spot, type Touched, USUAL_SNAPS } from './snap';
 
+/** Things of the plan that are places by themselves. */
+const PLACES: ReadonlySet<PlanThing['what']> = new Set(['point', 'control', 'pole', 'instrument']);
+
 /** A touch so near the last one means the same place. */
 const SAME_TOUCH_PX = 4;
 
@@ -55,7 +58,7 @@ export class Picker {
             return;
         }
         const thing = this.picking === 'spot' ? null : this.thingAt(e);
-        if (this.picking === 'points' || thing?.what === 'point' || thing?.what === 'control') {
+        if (this.picking === 'points' || (thing && PLACES.has(thing.what))) {
             this.events.onTake({ spot: null, thing, piece: null, place });
             return;
         }

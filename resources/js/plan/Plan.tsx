@@ -13,20 +13,27 @@ import {
 } from '../api/client';
 import { useCodes, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import type { LabelChoice, PlanEvents, PlanPlace, Want } from './contract';
-import { Inverse } from './Inverse';
+import type { LabelChoice, PlanEvents, PlanPlace, PlanTaken, Want } from './contract';
+import { Inverse, type Ruled } from './Inverse';
 import { contentOf, PlanMap } from './PlanMap';
 import { PlanTools } from './PlanTools';
 import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
-import { figures, lookAt, onlyPoints, pieces, useAllShown, useShown } from './shown';
+import { figures, lookAt, onlyPoints, pieces, practicePole, useAllShown, useShown } from './shown';
 import type { SnapKind, Spot } from './snap';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
+import { placeOf, takenWords } from './taken';
 import { drawnDesigns, otherDesign, thingsOf } from './things';
 import { useGoingAlong } from './useGoingAlong';
 
 const NO_CODES: Schemas['CodeResource'][] = [];
+
+function ruledOf(taken: PlanTaken): Ruled | null {
+    const given = placeOf(taken);
+    const at = taken.spot ? { northing: taken.spot.y, easting: taken.spot.x } : taken.place;
+    return given && { given, words: takenWords(taken), ...at };
+}
 
 export interface PlanProps {
     project: Project;
@@ -69,7 +76,7 @@ export function Plan(props: PlanProps) {
     const [following, setFollowing] = useState(false);
     const [still, setStill] = useState(false);
     const [said, setSaid] = useState('');
-    const [inverse, setInverse] = useState<Spot[] | null>(null);
+    const [inverse, setInverse] = useState<Ruled[] | null>(null);
     const [labels, setLabels] = useState<LabelChoice>({ name: true, code: false, elevation: false });
     const [labelled, setLabelled] = useState<StakeoutPoint | null>(null);
     const moveLabel = useDeed(project.id, (to: { point: number; north: number | null; east: number | null }) =>
@@ -83,7 +90,7 @@ export function Plan(props: PlanProps) {
     const measuring = inverse !== null;
     const codes = useCodes(project.id).data ?? NO_CODES;
 
-    const measure = useRef<((spot: Spot | null) => void) | null>(null);
+    const measure = useRef<((taken: PlanTaken) => void) | null>(null);
     const placeLabel = useRef<((place: PlanPlace) => void) | null>(null);
     placeLabel.current =
         labelled &&
@@ -91,7 +98,13 @@ export function Plan(props: PlanProps) {
             moveLabel.mutate({ point: labelled.id, north: place.northing - labelled.northing, east: place.easting - labelled.easting });
             setLabelled(null);
         });
-    measure.current = measuring ? (spot) => spot && setInverse((now) => [...(now ?? []), spot].slice(-2)) : null;
+    measure.current = measuring
+        ? (taken) => {
+              const ruled = ruledOf(taken);
+              // A fourth touch begins anew with the last leg.
+              ruled && setInverse((now) => [...((now?.length ?? 0) > 2 ? (now ?? []).slice(-2) : (now ?? [])), ruled]);
+          }
+        : null;
 
     useEffect(() => {
         if (!element.current) {
@@ -99,7 +112,7 @@ export function Plan(props: PlanProps) {
         }
         const events: PlanEvents = {
             onSpot: (found, pixel, of = 1) => setSpot(found ? { spot: found, pixel, of } : null),
-            onTake: (taken) => (measure.current ? measure.current(taken.spot) : callbacks.current.want?.onTake(taken)),
+            onTake: (taken) => (measure.current ? measure.current(taken) : callbacks.current.want?.onTake(taken)),
             onBox: (west, south, east, north) => {
                 const { points, chosen, setChosen } = callbacks.current;
                 const inside = points.filter((p) => p.easting >= west && p.easting <= east && p.northing >= south && p.northing <= north);
@@ -160,7 +173,7 @@ export function Plan(props: PlanProps) {
         combine: (results) => results.flatMap((r) => (r.data ? [r.data] : [])),
     });
     useEffect(() => plan.current?.showChanges(changes), [changes]);
-    useEffect(() => plan.current?.showMeasured((inverse ?? []).map((spot) => ({ northing: spot.y, easting: spot.x }))), [inverse]);
+    useEffect(() => plan.current?.showMeasured(inverse ?? []), [inverse]);
     const quiet = stage !== 'prepare';
     useEffect(() => plan.current?.showLayers(layers, quiet), [layers, quiet]);
     // Their chords are those of the layers, so both must be there.
@@ -209,12 +222,14 @@ export function Plan(props: PlanProps) {
     }, [hasContent]);
     useEffect(() => {
         if (plan.current) {
-            plan.current.picker.picking = measuring ? 'spot' : picking;
+            plan.current.picker.picking = measuring ? 'place' : picking;
             plan.current.picker.snaps = props.snaps;
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
     }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
     useEffect(() => plan.current?.showFigure(figure), [figure]);
+    const walker = useShown(practicePole);
+    useEffect(() => plan.current?.showWalker(walker), [walker]);
     const asked = useShown(lookAt);
     useEffect(() => {
         if (asked) {
@@ -264,7 +279,7 @@ export function Plan(props: PlanProps) {
             {shapes.loading > 0 && (
                 <div className="absolute top-2 left-16 bg-sheet px-3 py-1 text-quiet">Loading {shapes.loading} layers…</div>
             )}
-            {measuring && <Inverse project={project} spots={inverse} layers={layers} onClose={() => setInverse(null)} />}
+            {measuring && <Inverse project={project} places={inverse} layers={layers} onClose={() => setInverse(null)} />}
             {(picking || measuring) && spot && (
                 <div
                     className="pointer-events-none absolute z-10 max-w-72 border border-ink bg-sheet px-2 py-1 text-sm"

@@ -18,7 +18,7 @@ import { Dragging } from './Dragging';
 import { changeStyle, drawnStyle, evidenceStyle, figureStyle, measuredStyle, rasterStyle, spotStyle } from './drawnStyles';
 import { featuresOf } from './features';
 import { currentInk, type Ink } from './ink';
-import { type PlanThing, styleOf } from './marks';
+import { type PlanPlace3, type PlanThing, styleOf } from './marks';
 import { Picker } from './Picker';
 import { PlanKeys } from './PlanKeys';
 import { SnapIndex } from './snap';
@@ -41,6 +41,7 @@ export class PlanMap {
     private readonly drawn = new Map<number, VectorLayer>();
     private readonly things = new VectorSource();
     private readonly moving = new VectorSource();
+    private readonly walker = new VectorSource();
     private readonly offered = new VectorSource();
     private readonly taken = new VectorSource();
     private readonly changes = new VectorSource();
@@ -79,6 +80,7 @@ export class PlanMap {
             layers: [
                 styled(this.things, 20, true),
                 styled(this.moving, 30, false),
+                styled(this.walker, 29, false),
                 new VectorLayer({
                     source: this.changes,
                     zIndex: 10,
@@ -234,7 +236,7 @@ export class PlanMap {
     }
 
     /** Instrument, pole, the line of sight and the way to the target. */
-    showMoving(instrument: PlanPlace | null, pole: PlanPlace | null, target: PlanPlace | null): void {
+    showMoving(instrument: PlanPlace3 | null, pole: PlanPlace3 | null, target: PlanPlace | null): void {
         const at = (p: PlanPlace) => [p.easting, p.northing];
         const features: Feature[] = [];
         const add = (geometry: Point | LineString, thing: PlanThing) => features.push(new Feature({ geometry, thing }));
@@ -245,13 +247,26 @@ export class PlanMap {
             add(new LineString([at(pole), at(target)]), { what: 'move' });
         }
         if (instrument) {
-            add(new Point(at(instrument)), { what: 'instrument' });
+            add(new Point(at(instrument)), { what: 'instrument', at: instrument });
         }
         if (pole) {
-            add(new Point(at(pole)), { what: 'pole' });
+            add(new Point(at(pole)), { what: 'pole', at: pole });
         }
         this.moving.clear(true);
         this.moving.addFeatures(features);
+    }
+
+    /** The practising pole as it really stands or walks, with a word beside it. */
+    showWalker(walker: { at: PlanPlace; goal: PlanPlace | null; says: string } | null): void {
+        this.walker.clear(true);
+        if (walker) {
+            const at = [walker.at.easting, walker.at.northing];
+            this.walker.addFeature(new Feature({ geometry: new Point(at), thing: { what: 'walker', says: walker.says } }));
+            if (walker.goal) {
+                const goal = [walker.goal.easting, walker.goal.northing];
+                this.walker.addFeature(new Feature({ geometry: new LineString([at, goal]), thing: { what: 'walk' } }));
+            }
+        }
     }
 
     /** Everything there is to see. */

@@ -112,9 +112,7 @@ export function PlanTools({
                             onClick={t.act}
                             icon={t.icon}
                         >
-                            <span className="tool-word" aria-hidden="true">
-                                {t.word}
-                            </span>
+                            <span className="tool-word" data-word={t.word} aria-hidden="true" />
                         </Button>
                     ),
             )}

@@ -5,6 +5,12 @@ import type Point from 'ol/geom/Point';
 import { Circle, Fill, Icon, RegularShape, Stroke, Style, Text } from 'ol/style';
 import type { Ink } from './ink';
 
+export interface PlanPlace3 {
+    northing: number;
+    easting: number;
+    elevation?: number | null;
+}
+
 /** What a feature of the plan stands for. */
 export type PlanThing =
     | { what: 'control'; id: number; name: string }
@@ -19,10 +25,12 @@ export type PlanThing =
           label: [number, number] | null;
       }
     | { what: 'mark'; id: number; name: string; verdict: string }
-    | { what: 'instrument' }
-    | { what: 'pole' }
+    | { what: 'instrument'; at: PlanPlace3 }
+    | { what: 'pole'; at: PlanPlace3 }
     | { what: 'sight' }
-    | { what: 'move' };
+    | { what: 'move' }
+    | { what: 'walker'; says: string }
+    | { what: 'walk' };
 
 /** The plan shows the beginning of a long name; touching the point shows all of it. */
 const LONGEST_LABEL = 24;
@@ -177,6 +185,16 @@ export function styleOf(feature: FeatureLike, ink: Ink, resolution = 1): Style |
             return instrument(ink);
         case 'pole':
             return pole(ink);
+        case 'walker':
+            return new Style({
+                image: icon(
+                    `<path d="M0 9 L-5 -6 H5 Z" fill="${ink.paper}" stroke="${ink.chalk}" stroke-width="${2.4 * ink.weight}"/>`,
+                    true,
+                ),
+                text: label(thing.says, ink, 21, true, true),
+            });
+        case 'walk':
+            return new Style({ stroke: new Stroke({ color: ink.chalk, width: 1.6 * ink.weight, lineDash: [2, 6] }) });
         case 'sight':
             return new Style({ stroke: new Stroke({ color: ink.quiet, width: 1.2 * ink.weight, lineDash: [10, 6] }) });
         case 'move':

@@ -43,6 +43,12 @@ export const pieces = new Shown<readonly Schemas['ShapeRef'][]>();
 /** A place that was asked for: the plan goes there and tells what is there. */
 export const lookAt = new Shown<PlanPlace>();
 
+/** The pole of the practice world as it really is: Parlay measures it, and is not told. */
+export const practicePole = new Shown<{ at: PlanPlace; goal: PlanPlace | null; says: string }>();
+
+/** The control point that is to be sighted next, by its name. */
+export const askedMark = new Shown<string>();
+
 /** Says it as long as the part is there that says it. */
 export function useShow<T>(to: Shown<T>, what: T | null): void {
     const by = useId();

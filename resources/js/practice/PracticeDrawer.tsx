@@ -1,11 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, X } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type ControlPoint, type Schemas } from '../api/client';
 import { Button } from '../parts/Button';
+import { CheckBox } from '../parts/CheckBox';
 import { LengthField } from '../parts/Field';
 import { Length } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
+import { askedMark, practicePole, useShow, useShown } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 
 const STEPS = [1, 0.1, 0.01, 0.001];
@@ -33,13 +35,34 @@ const BLUNDERS: [string, (mark: string, world: World) => Schemas['PracticeBody']
     ['Constant set by hand, 30 mm', () => ({ do: 'set_constant', prismConstant: 0.03 })],
 ];
 
+/** metres within which the pole is said to stand on something */
+const ON_IT = 0.05;
+
+/** Where the pole really is, in words: on its way, or here. */
+function placeOf(world: World, aim: { name: string; northing: number; easting: number } | undefined) {
+    const { pole, marks } = world;
+    const near = (to: { northing: number; easting: number }) => {
+        const all = [...(aim ? [aim] : []), ...marks];
+        return all.find((m) => Math.hypot(m.northing - to.northing, m.easting - to.easting) < ON_IT)?.name;
+    };
+    const at = { northing: pole.northing, easting: pole.easting };
+    if (pole.goal) {
+        const left = Math.hypot(pole.goal.northing - at.northing, pole.goal.easting - at.easting);
+        const name = near(pole.goal);
+        return { at, goal: pole.goal, says: `on its way${name ? ` to ${name}` : ''}, ${left.toFixed(left < 10 ? 1 : 0)} m to go` };
+    }
+    const name = near(at);
+    return { at, goal: null, says: name ? `here, on ${name}` : 'here' };
+}
+
 /** The stand-in's drawer: move the pole and play tricks on the instrument. Parlay itself is told nothing of what is done here. */
 export function PracticeDrawer({ project, control, points, target, onClose }: StageProps & { onClose: () => void }) {
     const client = useQueryClient();
     const world = useQuery({
         queryKey: ['practice'],
         queryFn: () => ask(api.GET('/api/v1/practice')),
-        refetchInterval: 1000,
+        // Who walks is watched on the way.
+        refetchInterval: ({ state }) => (state.data?.pole.walking ? 250 : 1000),
         retry: false,
     });
     const deed = useMutation({
@@ -51,11 +74,27 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
         onSuccess: (data) => client.setQueryData(['practice'], data),
     });
     const [step, setStep] = useState(0.1);
-    const [mark, setMark] = useState('');
+    const asked = useShown(askedMark);
+    const [picked, setPicked] = useState<{ mark: string; whenAsked: string | null } | null>(null);
+    const [byItself, setByItself] = useState(false);
     const w = world.data;
     const here = w?.site === `project ${project.id}`;
     const aim = points.find((p) => p.id === target);
+    // The mark that is to be sighted next, unless another was chosen since it is asked for.
+    const mark = picked?.whenAsked === asked ? (picked?.mark ?? '') : (asked ?? picked?.mark ?? '');
     const chosen = mark || control[0]?.name || '';
+    const place = useMemo(() => (w && here ? placeOf(w, aim) : null), [w, here, aim]);
+    useShow(practicePole, place);
+    const { mutate: walk } = deed;
+    const toAim = aim && w ? { northing: aim.northing, easting: aim.easting, elevation: aim.elevation ?? w.pole.elevation } : null;
+    const wanted = toAim ? `${toAim.northing} ${toAim.easting}` : (asked ?? '');
+    const next = useRef<Schemas['PracticeBody'] | null>(null);
+    next.current = toAim ? { do: 'walk', ...toAim, speed: 4 } : asked ? { do: 'walk', mark: asked, speed: 4 } : null;
+    useEffect(() => {
+        if (byItself && here && wanted !== '' && next.current) {
+            walk(next.current);
+        }
+    }, [byItself, here, wanted, walk]);
     const nudge = (north: number, east: number, up = 0) =>
         deed.mutate({ do: 'nudge', north: north * step, east: east * step, up: up * step });
     return (
@@ -82,12 +121,16 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
             {w && here && (
                 <div className="grid gap-3">
                     <Group name="Pole">
+                        <p role="status" className="font-semibold">
+                            {place?.says}
+                        </p>
+                        <CheckBox label="Walks by itself to what is asked for" checked={byItself} onChecked={setByItself} />
                         <div className="flex gap-2">
                             <select
                                 className="min-h-12 min-w-0 flex-1 border border-ink/50 bg-sheet px-2"
                                 aria-label="Mark on the ground"
                                 value={chosen}
-                                onChange={(e) => setMark(e.target.value)}
+                                onChange={(e) => setPicked({ mark: e.target.value, whenAsked: asked })}
                             >
                                 {w.marks.map((m) => (
                                     <option key={m.name}>{m.name}</option>
@@ -95,19 +138,7 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                             </select>
                             <Button onClick={() => deed.mutate({ do: 'walk', mark: chosen, speed: 4 })}>Walk there</Button>
                         </div>
-                        <Button
-                            disabled={!aim}
-                            onClick={() =>
-                                aim &&
-                                deed.mutate({
-                                    do: 'walk',
-                                    northing: aim.northing,
-                                    easting: aim.easting,
-                                    elevation: aim.elevation ?? w.pole.elevation,
-                                    speed: 4,
-                                })
-                            }
-                        >
+                        <Button disabled={!toAim} onClick={() => toAim && deed.mutate({ do: 'walk', ...toAim, speed: 4 })}>
                             {aim ? `Walk to ${aim.name}, as designed` : 'Choose a target to walk to it'}
                         </Button>
                         <div className="flex items-center gap-3">
@@ -135,13 +166,9 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                                         </option>
                                     ))}
                                 </select>
-                                <div className="flex">
-                                    <Button kind="bare" onClick={() => nudge(0, 0, 1)}>
-                                        raise
-                                    </Button>
-                                    <Button kind="bare" onClick={() => nudge(0, 0, -1)}>
-                                        lower
-                                    </Button>
+                                <div className="flex gap-1">
+                                    <Button onClick={() => nudge(0, 0, 1)}>raise</Button>
+                                    <Button onClick={() => nudge(0, 0, -1)}>lower</Button>
                                 </div>
                             </div>
                         </div>
@@ -231,22 +258,20 @@ const SLIPS: [string, string][] = [
 function SlippedLists({ project, mark }: { project: number; mark: ControlPoint | undefined }) {
     return (
         mark && (
-            <p className="text-sm">
-                The control as a file with a slip at {mark.name}, to be brought in at Control:{' '}
-                {SLIPS.map(([slip, word], i) => (
-                    <span key={slip}>
-                        {i > 0 && ', '}
+            <div className="text-sm">
+                <p>The control as a file with a slip at {mark.name}, to be brought in at Control:</p>
+                {SLIPS.map(([slip, word]) => (
+                    <div key={slip}>
                         <a
-                            className="inline-block min-h-8 content-center text-chalk underline"
+                            className="inline-block min-h-11 content-center text-chalk underline"
                             download
                             href={`/api/v1/projects/${project}/practice-list?slip=${slip}&controlId=${mark.id}`}
                         >
                             {word}
                         </a>
-                    </span>
+                    </div>
                 ))}
-                .
-            </p>
+            </div>
         )
     );
 }

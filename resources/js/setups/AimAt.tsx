@@ -2,6 +2,7 @@ import { api, ask, type ControlPoint, newKey } from '../api/client';
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
+import { askedMark, useShow } from '../plan/shown';
 
 interface Props {
     label: string;
@@ -19,6 +20,7 @@ interface Props {
 
 /** Choosing a control point, turning to it, measuring it. A measurement on its way can be cancelled. */
 export function AimAt(props: Props) {
+    useShow(askedMark, props.control.find((c) => c.id === props.chosen)?.name ?? null);
     return (
         <>
             <Choice

@@ -39,6 +39,39 @@ final class ConstructionTest extends FeatureTestCase
         self::assertSame(2, $project->points()->count());
     }
 
+    public function test_the_ruler_runs_between_any_places_and_tells_the_angle_at_the_middle_one_both_ways(): void
+    {
+        $project = $this->project();
+        $this->site($project);
+        $p = $this->point($project, 'P', 100.0, 200.0);
+        $mark = $project->controlPoints()->firstOrFail();
+        $there = ['northing' => 110.0, 'easting' => 200.0];
+        $told = $this->ask('POST', "/projects/{$project->id}/inverse", ['from' => ['pointId' => $p], 'to' => $there, 'next' => ['northing' => 110.0, 'easting' => 210.0]])
+            ->assertOk()
+            ->json();
+        self::assertEqualsWithDelta([10.0, 0.0, null], [$told['between']['distance'], $told['between']['direction'], $told['between']['rise']], 1e-12);
+        // From south to east, over north-west: three quarters of a turn; and one quarter the other way.
+        self::assertEqualsWithDelta([1.5 * M_PI, 0.5 * M_PI], [$told['turn']['clockwise'], $told['turn']['counterclockwise']], 1e-12);
+        $toMark = $this->ask('POST', "/projects/{$project->id}/inverse", ['from' => ['controlId' => $mark->id], 'to' => ['pointId' => $p]])->assertOk()->json();
+        self::assertNull($toMark['turn']);
+        self::assertStringContainsString('same place', (string) $this->ask(
+            'POST', "/projects/{$project->id}/inverse", ['from' => $there, 'to' => $there, 'next' => ['pointId' => $p]],
+        )->assertStatus(422)->json('message'));
+    }
+
+    public function test_control_is_kept_from_a_place_with_its_exact_coordinates_and_its_source(): void
+    {
+        $project = $this->project();
+        $p = $this->point($project, 'P', 100.0625, 200.0);
+        $kept = $this->ask('POST', "/projects/{$project->id}/control", [
+            // The figures on the screen are rounded; what counts is the place itself.
+            'name' => 'P', 'northing' => 100.06, 'easting' => 200.0, 'elevation' => null, 'place' => ['pointId' => $p],
+        ])->assertOk()->json();
+        self::assertSame([100.0625, 200, null, 'stakeout point P'], [$kept['northing'], $kept['easting'], $kept['elevation'], $kept['source']]);
+        $this->ask('POST', "/projects/{$project->id}/control", ['name' => 'Q', 'northing' => 1.0, 'easting' => 2.0, 'place' => ['pointId' => 999]])->assertStatus(422);
+        self::assertSame(0, $project->controlPoints()->where('name', 'Q')->count());
+    }
+
     public function test_what_is_wrong_is_said_with_its_figure_in_the_projects_unit_and_nothing_is_stored(): void
     {
         $project = $this->project('ftin16');

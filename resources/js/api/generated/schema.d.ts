@@ -895,7 +895,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Distance, direction and rise between two spots of drawings; stores nothing */
+        /** Distance, direction and rise between two places, and the angle at the second where a third is given; stores nothing */
         post: operations["73763c0e702a3798c2b48e3be1b8c839"];
         delete?: never;
         options?: never;
@@ -2395,8 +2395,13 @@ export interface components {
             grade: number | null;
         };
         InverseBody: {
-            from: components["schemas"]["TouchedSpot"];
-            to: components["schemas"]["TouchedSpot"];
+            from: components["schemas"]["GivenPlace"];
+            to: components["schemas"]["GivenPlace"];
+            next?: components["schemas"]["GivenPlace"] | null;
+        };
+        InverseResource: {
+            between: components["schemas"]["Inverse"];
+            turn: components["schemas"]["Turn"] | null;
         };
         KeyBody: {
             key: string;
@@ -3172,6 +3177,12 @@ export interface components {
             nearEasting?: number | null;
             prolonged?: boolean;
         };
+        Turn: {
+            to: components["schemas"]["Inverse"];
+            next: components["schemas"]["Inverse"];
+            clockwise: number;
+            counterclockwise: number;
+        };
         TurnOrder: {
             key: string;
             controlId?: number | null;
@@ -3198,6 +3209,7 @@ export interface components {
             planDeviation?: number | null;
             heightDeviation?: number | null;
             seen?: components["schemas"]["TypedControl"] | null;
+            place?: components["schemas"]["GivenPlace"] | null;
         };
         TypedGridLine: {
             name: string;
@@ -3322,6 +3334,7 @@ export interface components {
             tilt: number;
             tiltAzimuth: number;
             walking: boolean;
+            goal: components["schemas"]["Position"] | null;
         };
         WorldResource: {
             site: string;
@@ -5486,7 +5499,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Inverse"];
+                    "application/json": components["schemas"]["InverseResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
