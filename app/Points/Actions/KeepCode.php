@@ -15,17 +15,7 @@ final class KeepCode
 {
     public function keep(Project $project, TypedCode $typed): Code
     {
-        if (trim($typed->code) === '' || mb_strlen($typed->code) > 60) {
-            throw new \DomainException('A code needs a text of at most 60 characters.');
-        }
-        if ($typed->colour !== null && preg_match('~^#[0-9a-fA-F]{6}$~', $typed->colour) !== 1) {
-            throw new \DomainException('A colour is # and six digits of 0 to 9 and a to f, such as #a04020.');
-        }
-        foreach ([$typed->planTolerance, $typed->heightTolerance] as $tolerance) {
-            if ($tolerance !== null && $tolerance <= 0.0) {
-                throw new \DomainException('A tolerance must be more than 0. Leave it empty for the project’s.');
-            }
-        }
+        Code::check($typed);
         $values = self::columns($typed);
         $seen = $typed->seen === null ? null : self::columns($typed->seen);
 
@@ -40,6 +30,25 @@ final class KeepCode
             $step->update($code, $values);
 
             return $code;
+        });
+    }
+
+    /**
+     * All of a list in one step: those that are known are changed, others stay as they are.
+     *
+     * @param  list<TypedCode>  $list  checked
+     */
+    public function keepAll(Project $project, array $list): int
+    {
+        return Preparation::step($project, 'Codes from a file', static function (Preparation $step) use ($project, $list): int {
+            $known = $project->codes()->get()->keyBy('code');
+            foreach ($list as $typed) {
+                $values = self::columns($typed);
+                $code = $known->get($values['code']);
+                $code === null ? $step->create(new Code(['project_id' => $project->id] + $values)) : $step->update($code, $values);
+            }
+
+            return count($list);
         });
     }
 

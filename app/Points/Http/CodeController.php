@@ -9,10 +9,13 @@ use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Points\Actions\KeepCode;
+use App\Points\CodeList;
 use App\Points\TypedCode;
+use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The meanings of codes. */
 final class CodeController
@@ -27,6 +30,21 @@ final class CodeController
     public function store(Request $request, Project $project, KeepCode $keep): JsonResponse
     {
         return new JsonResponse(CodeResource::of($keep->keep($project, Body::read($request, TypedCode::class))));
+    }
+
+    #[Get('/projects/{project}/codes-file', 'What the codes mean as a table (CSV)', media: 'text/csv')]
+    public function file(Project $project): StreamedResponse
+    {
+        return new StreamedResponse(static function () use ($project): void {
+            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
+            CodeList::write($project, $out);
+        }, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="codes.csv"']);
+    }
+
+    #[Post('/projects/{project}/codes-list', 'Takes what codes mean from a table (CSV), all of it or nothing', CodeListBody::class, CountResource::class)]
+    public function take(Request $request, Project $project, KeepCode $keep): JsonResponse
+    {
+        return new JsonResponse(new CountResource($keep->keepAll($project, CodeList::read(Body::read($request, CodeListBody::class)->text))));
     }
 
     #[Delete('/projects/{project}/codes/{code}', 'Forgets what a code means; points keep it')]

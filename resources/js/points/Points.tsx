@@ -15,6 +15,7 @@ import { useAskedDeed } from '../parts/useAskedDeed';
 import { onlyPoints, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 import { ChosenBar } from './ChosenBar';
+import { CodesInOut } from './CodesInOut';
 import { EVERYTHING, type Filter, FilterFields, filterOf, sharedNames } from './filter';
 import { NewPoint } from './NewPoint';
 import { PointForm } from './PointForm';
@@ -149,6 +150,7 @@ export function Points(props: StageProps) {
                                     label="Choose or drop a list of points (CSV, text, LandXML, GeoJSON)"
                                 />
                                 {points.length > 0 && <PointsOut project={project} initially="points" />}
+                                <CodesInOut project={project} />
                             </div>
                         )}
                     </>

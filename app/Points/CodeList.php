@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Points;
+
+use App\Points\Models\Code;
+use App\Projects\Models\Project;
+use Parlay\Core\Units\Decimal;
+use Parlay\Core\Units\LengthUnit;
+
+/** The meanings of codes as a table (CSV), its columns known by their headings; tolerances say their unit there. */
+final class CodeList
+{
+    private const MOST = 5000;
+
+    private const PLAN = 'plan tolerance';
+
+    private const HEIGHT = 'height tolerance';
+
+    private const COLUMNS = ['code', 'description', 'trade', 'colour', 'mark', self::PLAN, self::HEIGHT];
+
+    /** Cells that a spreadsheet would run are written as text. */
+    private const RUNS = '~^[=+\-@\t\r]~';
+
+    /** @param  resource  $out */
+    public static function write(Project $project, $out): void
+    {
+        $unit = $project->length_style->unit();
+        // A byte order mark, without which spreadsheets read umlauts wrongly.
+        fwrite($out, "\u{FEFF}");
+        fputcsv($out, ['code', 'description', 'trade', 'colour', 'mark', self::PLAN." [{$unit->value}]", self::HEIGHT." [{$unit->value}]"], ',', '"', '');
+        $length = static fn (?float $metres): string => $metres === null
+            ? ''
+            : rtrim(rtrim(number_format($metres / $unit->metres(), 6, '.', ''), '0'), '.');
+        foreach ($project->codes()->orderBy('code')->get() as $c) {
+            fputcsv($out, [...array_map(self::safe(...), [$c->code, $c->description, $c->trade, $c->colour ?? '', $c->mark]),
+                $length($c->plan_tolerance), $length($c->height_tolerance)], ',', '"', '');
+        }
+    }
+
+    /**
+     * @return list<TypedCode>
+     *
+     * @throws \DomainException with the line, what is wrong of it, and what would do
+     */
+    public static function read(string $text): array
+    {
+        if (! mb_check_encoding($text, 'UTF-8')) {
+            throw new \DomainException('The file is not in UTF-8. Save it as “CSV UTF-8”.');
+        }
+        $text = (string) preg_replace('~^\x{FEFF}~u', '', $text);
+        $lines = preg_split('~\R~', $text) ?: [];
+        $separator = self::separator($lines[0] ?? '');
+        [$places, $units] = self::headings(self::cells($lines[0] ?? '', $separator));
+        $codes = $seen = [];
+        foreach (array_slice($lines, 1, null, true) as $i => $line) {
+            if (trim($line, " \t;,") === '') {
+                continue;
+            }
+            if (count($codes) >= self::MOST) {
+                throw new \DomainException('More than '.self::MOST.' codes are too many for one list.');
+            }
+            $code = self::code(self::cells($line, $separator), $places, $units, $i + 1);
+            if (isset($seen[$code->code])) {
+                throw new \DomainException("Line {$seen[$code->code]} and line ".($i + 1)." both say what “{$code->code}” means. Keep one of them.");
+            }
+            $seen[$code->code] = $i + 1;
+            $codes[] = $code;
+        }
+
+        return $codes === [] ? throw new \DomainException('There is no code in it: below its headings it is empty.') : $codes;
+    }
+
+    private static function separator(string $headings): string
+    {
+        foreach (["\t", ';'] as $separator) {
+            if (str_contains($headings, $separator)) {
+                return $separator;
+            }
+        }
+
+        return ',';
+    }
+
+    /** @return list<string> */
+    private static function cells(string $line, string $separator): array
+    {
+        return array_map(
+            static fn (?string $c) => (string) preg_replace("~^'(?=[=+\-@])~", '', trim((string) $c)), str_getcsv($line, $separator, '"', ''),
+        );
+    }
+
+    /**
+     * @param  list<string>  $headings
+     * @return array{array<string, int>, array<string, LengthUnit>}
+     */
+    private static function headings(array $headings): array
+    {
+        $places = $units = [];
+        foreach ($headings as $i => $heading) {
+            preg_match('~^(.*?)\s*(?:\[(.*)\])?$~u', mb_strtolower($heading), $m);
+            $name = $m[1] ?? '';
+            if (! in_array($name, self::COLUMNS, true)) {
+                continue;
+            }
+            $places[$name] = $i;
+            if ($name === self::PLAN || $name === self::HEIGHT) {
+                $units[$name] = LengthUnit::tryFrom($m[2] ?? '') ?? throw new \DomainException(
+                    "The heading “{$heading}” does not say its unit. Write it as “{$name} [m]”, or [mm], [ft], [usft].",
+                );
+            }
+        }
+
+        return isset($places['code']) ? [$places, $units] : throw new \DomainException(
+            'Line 1 has no heading “code”. Its headings are: '.implode(', ', self::COLUMNS).'; all but the code may be missing.',
+        );
+    }
+
+    /**
+     * @param  list<string>  $cells
+     * @param  array<string, int>  $places
+     * @param  array<string, LengthUnit>  $units
+     */
+    private static function code(array $cells, array $places, array $units, int $line): TypedCode
+    {
+        $cell = static fn (string $column): string => isset($places[$column]) ? $cells[$places[$column]] ?? '' : '';
+        $length = static function (string $column) use ($cell, $units, $places, $line): ?float {
+            // No tolerance has thousands in it: a comma or a point in it is a decimal mark, whichever the list is written with.
+            $text = str_replace(',', '.', $cell($column));
+            if ($text === '') {
+                return null;
+            }
+            $metres = preg_match('~^\d*\.?\d+$~', $text) === 1 ? Decimal::read($text, '.', $units[$column]) : null;
+
+            return is_float($metres) ? $metres : throw new \DomainException(
+                "Line {$line}, column ".($places[$column] + 1).": “{$cell($column)}” is no number. Write it as 0.005 or 0,005, or leave it empty.",
+            );
+        };
+        $typed = new TypedCode(
+            $cell('code'), $cell('description'), $cell('colour') === '' ? null : $cell('colour'), $cell('mark'), $cell('trade'),
+            $length(self::PLAN), $length(self::HEIGHT),
+        );
+        try {
+            Code::check($typed);
+        } catch (\DomainException $e) {
+            throw new \DomainException("Line {$line}: ".lcfirst($e->getMessage()));
+        }
+
+        return $typed;
+    }
+
+    private static function safe(string $cell): string
+    {
+        return preg_match(self::RUNS, $cell) === 1 ? "'".$cell : $cell;
+    }
+}
