@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Points;
 
-use App\Control\ControlReissued;
 use Parlay\Core\ListOf;
 use Parlay\Core\Points\RowFault;
 
@@ -19,7 +18,7 @@ final readonly class PointsPreview
      * @param  list<FindingEntry>  $findings
      * @param  list<string>  $untestable
      * @param  list<DuplicateName>  $duplicates  the first of them
-     * @param  ControlReissued|null  $comparison  with the control in use, where some names are the same
+     * @param  ListReissued|null  $comparison  with what is in use, where some names are the same
      * @param  int|null  $taskId  a long file is read beside the requests: its preview is this task’s result
      */
     public function __construct(
@@ -47,7 +46,7 @@ final readonly class PointsPreview
         #[ListOf(DuplicateName::class)]
         public array $duplicates,
         public int $duplicateCount,
-        public ?ControlReissued $comparison,
+        public ?ListReissued $comparison,
         public ?int $taskId,
     ) {}
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Points\Actions;
 
-use App\Control\Actions\ControlReissue;
 use App\Points\ColumnLayout;
 use App\Points\DuplicateName;
 use App\Points\FindingEntry;
@@ -152,7 +151,7 @@ final class PreviewPoints
             untestable: array_map($words->untestable(...), $report->untestable),
             duplicates: $duplicates,
             duplicateCount: $count,
-            comparison: $body->target === PointsTarget::Control ? ControlReissue::of($project, $rows) : null,
+            comparison: ListReissue::of($project, $body->target, $rows),
             taskId: null,
         );
     }

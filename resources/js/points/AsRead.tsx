@@ -60,50 +60,65 @@ function Way({ of, words }: { of: number; words: [string, string] }) {
     );
 }
 
-/** A reissued list of control beside the one in use; nothing changes until it is taken. */
-export function Comparison({ of }: { of: Schemas['ControlReissued'] }) {
+/** A list that was issued again beside what is in use; nothing changes until it is taken, and then as is decided for names that are taken. */
+export function Comparison({ of, target }: { of: Schemas['ListReissued']; target: 'control' | 'points' }) {
+    const used = target === 'control' ? 'setups that used it' : 'measured';
     return (
-        <section aria-label="Beside the control in use" className="border-l-4 border-chalk pl-3">
+        <section aria-label="Beside what is in use" className="border-chalk border-l-4 pl-3">
             <h3 className="font-semibold">
-                Beside the control in use: {of.same} the same, {of.moved.length} moved, {of.new.length} new, {of.gone.length} not in this
-                list
+                Beside the {target === 'control' ? 'control' : 'points'} in use: {of.same} the same, {of.movedCount} moved,{' '}
+                {of.recodedCount} with another code, {of.newCount} new, {of.goneCount} not in this list
             </h3>
             {of.moved.length > 0 && (
-                <table className="list">
-                    <thead>
-                        <tr>
-                            <th>name</th>
-                            <th className="n">moved in plan</th>
-                            <th className="n">of that</th>
-                            <th className="n">and</th>
-                            <th className="n">in height</th>
-                            <th>setups that used it</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {of.moved.map((m) => (
-                            <tr key={m.name}>
-                                <td className="font-semibold">{m.name}</td>
-                                <td className="n">
-                                    <Length of={m.plan} />
-                                </td>
-                                <td className="n">
-                                    <Way of={m.dNorthing} words={['north', 'south']} />
-                                </td>
-                                <td className="n">
-                                    <Way of={m.dEasting} words={['east', 'west']} />
-                                </td>
-                                <td className="n">
-                                    {m.height === null ? 'elevation came or went' : <Way of={m.height} words={['up', 'down']} />}
-                                </td>
-                                <td>{m.setups || 'none'}</td>
+                <Scroll label="What moved" className="max-h-72">
+                    <table className="list">
+                        <thead>
+                            <tr>
+                                <th>name</th>
+                                <th className="n">moved in plan</th>
+                                <th className="n">of that</th>
+                                <th className="n">and</th>
+                                <th className="n">in height</th>
+                                <th>{used}</th>
                             </tr>
-                        ))}
-                    </tbody>
-                </table>
+                        </thead>
+                        <tbody>
+                            {of.moved.map((m) => (
+                                <tr key={m.name}>
+                                    <td className="font-semibold">{m.name}</td>
+                                    <td className="n">
+                                        <Length of={m.plan} />
+                                    </td>
+                                    <td className="n">
+                                        <Way of={m.dNorthing} words={['north', 'south']} />
+                                    </td>
+                                    <td className="n">
+                                        <Way of={m.dEasting} words={['east', 'west']} />
+                                    </td>
+                                    <td className="n">
+                                        {m.height === null ? 'elevation came or went' : <Way of={m.height} words={['up', 'down']} />}
+                                    </td>
+                                    <td>{m.uses || (target === 'control' ? 'none' : 'not yet')}</td>
+                                </tr>
+                            ))}
+                        </tbody>
+                    </table>
+                </Scroll>
             )}
-            {of.new.length > 0 && <p>New: {of.new.slice(0, 20).join(', ')}</p>}
-            {of.gone.length > 0 && <p>Not in this list, and kept: {of.gone.slice(0, 20).join(', ')}</p>}
+            {of.recoded.length > 0 && (
+                <p>
+                    Another code:{' '}
+                    {of.recoded
+                        .slice(0, 20)
+                        .map((r) => `${r.name} ${r.was === '' ? 'without one' : r.was} becomes ${r.becomes}`)
+                        .join(', ')}
+                    {of.recodedCount > 20 && ` and ${of.recodedCount - 20} more`}
+                </p>
+            )}
+            {of.new.length > 0 && <p>New: {shortly(of.new, of.newCount)}</p>}
+            {of.gone.length > 0 && <p>Not in this list, and kept: {shortly(of.gone, of.goneCount)}</p>}
         </section>
     );
 }
+
+const shortly = (names: string[], count: number) => `${names.slice(0, 20).join(', ')}${count > 20 ? ` and ${count - 20} more` : ''}`;

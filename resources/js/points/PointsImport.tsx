@@ -139,7 +139,7 @@ export function PointsImport({ project, file, target, onDone }: Props) {
             )}
             {seen.problem && <Failure of={new Error(seen.problem)} />}
             <Findings seen={seen} mends={mends} onMends={setMends} onLayout={change} layout={layout} />
-            {seen.comparison && <Comparison of={seen.comparison} />}
+            {seen.comparison && <Comparison of={seen.comparison} target={target} />}
             <AsRead seen={seen} mends={mends} />
             {seen.faulty > 0 && (
                 <Notice kind="caution">

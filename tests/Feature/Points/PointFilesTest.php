@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Points;
 
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
 
 /** Lists of points on their way in and out, over HTTP. */
 final class PointFilesTest extends PointsTestCase
@@ -131,12 +132,33 @@ final class PointFilesTest extends PointsTestCase
             [array_column($comparison['moved'], 'name'), $comparison['new'], $comparison['gone'], $comparison['same']],
         );
         self::assertEqualsWithDelta(0.005, $comparison['moved'][0]['plan'], 1e-9);
-        self::assertStringContainsString('setup 1', $comparison['moved'][0]['setups']);
-        self::assertSame('', $comparison['moved'][1]['setups']);
+        self::assertStringContainsString('setup 1', $comparison['moved'][0]['uses']);
+        self::assertSame('', $comparison['moved'][1]['uses']);
         self::assertSame(1000.0, $project->controlPoints()->where('name', 'A')->firstOrFail()->northing, 'nothing changes until told');
         $this->import($project, "Name,N,E\nF,7,8\n", ['target' => 'control', 'heldFixed' => false, 'planDeviation' => 0.003])->assertOk();
         $f = collect($this->ask('GET', "/projects/{$project->id}/control")->json())->firstWhere('name', 'F');
         self::assertSame([false, 0.003, null], [$f['heldFixed'], $f['planDeviation'], $f['heightDeviation']]);
+    }
+
+    public function test_a_list_of_points_issued_again_says_what_moved_is_recoded_new_gone_and_staked_already(): void
+    {
+        $project = $this->withPoints([['P1', 1000, 2000], ['P2', 1010, 2000], ['P3', 1020, 2000], ['TWICE', 1, 1], ['TWICE', 2, 2]]);
+        $this->site($project);
+        $this->setUpInstrument($project);
+        $seen = $this->measure($project, 'stake', new Position(1000.0, 2000.0, 10.0), 'P1');
+        [$p1] = $this->ids($project, ['P1']);
+        $this->ask('POST', "/projects/{$project->id}/marks", [
+            'key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $seen->id, 'pointId' => $p1, 'withoutCheck' => true, 'evenOut' => true,
+        ])->assertOk();
+        $upload = $this->upload($project, "Name,N,E,Code\nP1,1000.03,2000.04,\nP2,1010,2000,KERB\nP4,1,2,\nTWICE,9,9,\n", 'again.csv');
+        $told = $this->preview($project, $upload)['comparison'];
+        self::assertEqualsWithDelta(['P1', 0.05, 0.03, 0.04, 'staked already'], [
+            $told['moved'][0]['name'], $told['moved'][0]['plan'], $told['moved'][0]['dNorthing'], $told['moved'][0]['dEasting'], $told['moved'][0]['uses'],
+        ], 1e-9);
+        self::assertSame([['name' => 'P2', 'was' => '', 'becomes' => 'KERB']], $told['recoded']);
+        // A name that two points have says not which of them is meant: it is held against neither.
+        self::assertSame([['P4'], ['P3'], 1], [$told['new'], $told['gone'], $told['same']]);
+        self::assertSame(1000.0, $project->points()->where('name', 'P1')->firstOrFail()->northing, 'nothing moves until told');
     }
 
     public function test_points_go_out_in_four_forms(): void

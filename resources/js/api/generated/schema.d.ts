@@ -1969,12 +1969,6 @@ export interface components {
             planDeviation?: number;
             heightDeviation?: number;
         };
-        ControlReissued: {
-            moved: components["schemas"]["MovedControl"][];
-            new: string[];
-            gone: string[];
-            same: number;
-        };
         ControlToKeep: {
             observationId: number;
             name: string;
@@ -2496,6 +2490,17 @@ export interface components {
             name: string;
             letter?: string;
         };
+        ListReissued: {
+            moved: components["schemas"]["MovedName"][];
+            recoded: components["schemas"]["RecodedName"][];
+            new: string[];
+            gone: string[];
+            same: number;
+            movedCount: number;
+            recodedCount: number;
+            newCount: number;
+            goneCount: number;
+        };
         Live: {
             seq: number;
             revision: number;
@@ -2624,13 +2629,13 @@ export interface components {
             fit?: "shiftAndRotation" | "withScale" | "affine";
             controlIds?: number[];
         };
-        MovedControl: {
+        MovedName: {
             name: string;
             plan: number;
             height: number | null;
             dNorthing: number;
             dEasting: number;
-            setups: string;
+            uses: string;
         };
         NameResource: {
             name: string;
@@ -2808,7 +2813,7 @@ export interface components {
             untestable: string[];
             duplicates: components["schemas"]["DuplicateName"][];
             duplicateCount: number;
-            comparison: components["schemas"]["ControlReissued"] | null;
+            comparison: components["schemas"]["ListReissued"] | null;
             taskId: number | null;
         };
         PointsRenamed: {
@@ -2987,6 +2992,11 @@ export interface components {
             letter: string;
             index: number;
             elevation: components["schemas"]["ElevationWanted"] | null;
+        };
+        RecodedName: {
+            name: string;
+            was: string;
+            becomes: string;
         };
         Reliability: {
             redundancy: number;
