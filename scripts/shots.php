@@ -41,7 +41,7 @@ $take($desk->open("/p/$saltmarsh/prepare?do=points")
     ->boxAround(78636, 41257, 9)
     ->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])
     ->see('layer ANCHORS'), 'prepare-points');
-$take($desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10'), 'prepare-drawings');
+$take($desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10'), 'prepare-drawings');
 $take($desk->open("/p/$saltmarsh/prepare?do=compute")->press('Grid lines')->press('Find the lines')->see('Keep 10 lines'), 'grid-lines');
 $desk->press('Keep 10 lines')->fill('Before the names', 'K')->press('Make 24 points')->see('24 points are made');
 $take($desk->open("/p/$saltmarsh/prepare?do=compute")
@@ -90,8 +90,8 @@ $desk->choose('It ends', 'at its start: say')->see('misclosure');
 foreach (range(1, 4) as $step) {
     $parlay->ask('POST', "/projects/$saltmarsh/undo");
 }
-$desk->open("/p/$saltmarsh/prepare?do=drawings")->see('Layers: 10 of 10');
-$take($desk->give('Choose or drop a drawing (DXF)', "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
+$desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10');
+$take($desk->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
 $desk->press('Place it so')->press('Take 4 layers')->see('substation.dxf');
 $desk->give('New revision of substation (DXF)', "$files/substation-rev-b.dxf")
     ->see('Does it fit')

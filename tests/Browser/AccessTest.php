@@ -42,9 +42,9 @@ final class AccessTest extends TestCase
         $files = __DIR__.'/../../database/demo/files';
         yield 'projects' => ['/projects', $nothing];
         yield 'a new project' => ['/projects', static fn (Screen $s) => $s->press('New project')->see('Name')];
-        yield 'drawings' => ['prepare?do=drawings', static fn (Screen $s) => $s->see('Layers: 10 of 10')];
-        yield 'a drawing before it is taken' => ['prepare?do=drawings', static fn (Screen $s) => $s
-            ->give('Choose or drop a drawing (DXF)', "$files/substation.dxf")
+        yield 'drawings' => ['prepare?do=designs', static fn (Screen $s) => $s->see('Layers: 10 of 10')];
+        yield 'a drawing before it is taken' => ['prepare?do=designs', static fn (Screen $s) => $s
+            ->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', "$files/substation.dxf")
             ->see('Does it fit')];
         yield 'points' => ['prepare?do=points', static fn (Screen $s) => $s->see('A1.1')];
         yield 'making points by touch' => ['prepare?do=points', static fn (Screen $s) => $s->press('Make points by touch')->see('Name')];

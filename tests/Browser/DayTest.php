@@ -60,13 +60,13 @@ final class DayTest extends TestCase
         self::assertEqualsWithDelta([$gully['n'], $gully['e']], [$points['G1']['northing'], $points['G1']['easting']], 0.001);
         self::assertSame('drawing', $points['G1']['origin']);
         $s->press('Undo')->see('Search 2 points')->press('Redo')->see('Search 3 points');
-        $s->press('Drawings')->press('None')->see('0 of 10 shown');
+        $s->press('Designs')->press('None')->see('0 of 10 shown');
         $s->press('Points')
             ->press('Make points by touch')
             ->touchPlan($gully['n'], $gully['e'])
             ->see('Nothing to take within reach')
             ->press('Finish');
-        $s->press('Drawings')->press('Only DRAINS')->see('1 of 10 shown')->press('All')->see('10 of 10 shown');
+        $s->press('Designs')->press('Only DRAINS')->see('1 of 10 shown')->press('All')->see('10 of 10 shown');
 
         // Setup: a resection on three marks, and a check on a fourth.
         $s->open("/p/$id/set-up")->press('Practice world')->press('Bring the stand-in to this site');
@@ -253,7 +253,7 @@ final class DayTest extends TestCase
 
     private function bringInDrawing(Screen $s, string $file, string $size, string $take): void
     {
-        $s->give('Choose or drop a drawing (DXF)', self::FILES."/$file")
+        $s->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', self::FILES."/$file")
             ->see('That makes the work')
             ->see($size)
             ->press($take)

@@ -42,7 +42,7 @@ final class DesignsTest extends TestCase
         );
         $s->press('Take 4 as control')->see('CP4');
 
-        $s->open("/p/$id/prepare?do=drawings")->give('Choose or drop a drawing (DXF)', self::$folder.'/hall.dxf');
+        $s->open("/p/$id/prepare?do=designs")->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', self::$folder.'/hall.dxf');
         $s->see('in millimetres, as drawn')
             ->see('4 of 4 control points')
             ->see('The file says millimetres')
@@ -56,7 +56,7 @@ final class DesignsTest extends TestCase
         $s->boxAround(78640, 41254.5, 9)
             ->press('Inverse between two spots')
             ->touchPlan(78640, 41250)
-            ->see('Touch the second spot')
+            ->see('Touch the second place')
             ->touchPlan(78640, 41259)
             ->see('9.000 m')
             ->see('The drawing says: “9.000”');
@@ -71,7 +71,7 @@ final class DesignsTest extends TestCase
             ->press('Make F1')
             ->see('Search 1 points')
             ->press('Finish');
-        $s->press('Drawings')
+        $s->press('Designs')
             ->give('New revision of hall (DXF)', self::$folder.'/hall-b.dxf')
             ->see('in millimetres, as drawn')
             ->fill('Revision', 'B')
@@ -93,7 +93,7 @@ final class DesignsTest extends TestCase
             ->touchPlan(78640, 41259)
             ->see('Nothing to take within reach')
             ->press('Finish');
-        $s->press('Drawings')->fill('Search layers', 'foot')->press('Invert')->see('2 of 3 shown')->press('Invert')->see('3 of 3 shown');
+        $s->press('Designs')->fill('Search layers', 'foot')->press('Invert')->see('2 of 3 shown')->press('Invert')->see('3 of 3 shown');
     }
 
     public function test_two_names_exchanged_in_a_control_file_are_found_by_the_drawing_and_mended_with_one_touch(): void
@@ -101,8 +101,8 @@ final class DesignsTest extends TestCase
         $s = new Screen(new Chrome(800, 1280), self::$parlay->url);
         $id = $this->project();
         $upload = (string) file_get_contents(self::$folder.'/hall.dxf');
-        $s->open("/p/$id/prepare?do=drawings")
-            ->give('Choose or drop a drawing (DXF)', self::$folder.'/hall.dxf')
+        $s->open("/p/$id/prepare?do=designs")
+            ->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', self::$folder.'/hall.dxf')
             ->see('There is no control yet')
             ->press('Take 3 layers')
             ->see('active design');

@@ -27,7 +27,7 @@ export function FirstSteps({ project, control, designs, tab }: Pick<StageProps, 
             says: 'Drawing',
             wants: 'the designer’s plan of the work (DXF)',
             done: designs.length > 0,
-            to: `/p/${project.id}/prepare?do=drawings`,
+            to: `/p/${project.id}/prepare?do=designs`,
             verb: 'Bring in a drawing',
         },
         {

@@ -6,10 +6,11 @@ import { useDeed } from '../api/hooks';
 import { Compute } from '../cogo/Compute';
 import { Sketch } from '../cogo/Sketch';
 import { GridLines } from '../control/GridLines';
-import { Drawings } from '../designs/Drawings';
+import { Designs } from '../designs/Designs';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Points } from '../points/Points';
+import { PointsImport } from '../points/PointsImport';
 import { ProjectForm } from '../projects/ProjectForm';
 import { UndoBar } from '../projects/UndoBar';
 import { useStageHelp } from '../stage/StageHelp';
@@ -18,7 +19,7 @@ import { Worklists } from '../worklists/Worklists';
 import { FirstSteps } from './FirstSteps';
 
 const TABS = [
-    ['drawings', 'Drawings'],
+    ['designs', 'Designs'],
     ['points', 'Points'],
     ['compute', 'Compute'],
     ['sketch', 'Sketch'],
@@ -32,7 +33,9 @@ export function Prepare(props: StageProps) {
     const [settings, setSettings] = useState(false);
     const seenProject = useRef<Schemas['ProjectSettings'] | undefined>(undefined);
     const help = useStageHelp();
-    const tab = search.get('do') ?? (project.progress.designs === 0 ? 'drawings' : 'points');
+    // As the tab was called before: bookmarks stay true.
+    const asked = search.get('do') === 'drawings' ? 'designs' : search.get('do');
+    const tab = asked ?? (project.progress.designs === 0 ? 'designs' : 'points');
     const save = useDeed(project.id, (body: Parameters<Parameters<typeof ProjectForm>[0]['onSubmit']>[0]) =>
         ask(
             api.PUT('/api/v1/projects/{project}', {
@@ -78,8 +81,11 @@ export function Prepare(props: StageProps) {
                     </Tabs.Trigger>
                 ))}
             </Tabs.List>
-            <Tabs.Content value="drawings" className="flex flex-1 flex-col">
-                <Drawings {...props} />
+            <Tabs.Content value="designs" className="flex flex-1 flex-col">
+                <Designs
+                    {...props}
+                    listImport={(file, target, onDone) => <PointsImport project={project} file={file} target={target} onDone={onDone} />}
+                />
             </Tabs.Content>
             <Tabs.Content value="points" className="flex flex-1 flex-col">
                 <Points {...props} />

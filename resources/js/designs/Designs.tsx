@@ -1,5 +1,5 @@
 import { FilePlus2, GitCompareArrows, Trash2 } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import { api, ask, type Design, type Schemas, upload } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { useWork } from '../api/work';
@@ -7,12 +7,14 @@ import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Length } from '../parts/Figure';
 import { FileDrop } from '../parts/FileDrop';
+import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { WorkBar } from '../parts/WorkBar';
 import { drawnDesigns } from '../plan/things';
 import type { StageProps } from '../stage/stages';
 import { dateOf } from '../units/times';
 import { DrawingImport } from './DrawingImport';
+import { kindOfFile } from './fileKind';
 import type { Inspection } from './inspection';
 import { Layers } from './Layers';
 
@@ -22,8 +24,22 @@ interface Read {
     revises: Design | null;
 }
 
-/** The project's drawings: brought in, revised, one of them active, the others waiting or staying as background. */
-export function Drawings({ project, control, designs, changesOf, setChangesOf }: StageProps) {
+interface Props extends StageProps {
+    /** lists of points are read by another subject */
+    listImport: (file: Schemas['Upload'], target: 'control' | 'points', onDone: () => void) => ReactNode;
+}
+
+/** Files that are brought in elsewhere, or not yet. */
+const NOT_HERE: Record<'model' | 'packed' | 'unknown', string> = {
+    model: 'is a building model (IFC). Those can’t be read yet: ask for the same as a drawing (DXF), or for its points as a list (CSV).',
+    packed: 'is a packed project. It is brought in under “Projects”, at the top left.',
+    unknown: 'is neither a drawing (DXF) nor a list of points (CSV, text, LandXML, GeoJSON). Ask for one of those.',
+};
+
+/** The project's designs: any file is dropped here and says what it holds; drawings are revised, one of them active, the others waiting or staying as background. */
+export function Designs({ project, control, designs, changesOf, setChangesOf, listImport }: Props) {
+    const [list, setList] = useState<Schemas['Upload'] | null>(null);
+    const [listAs, setListAs] = useState<'control' | 'points' | null>(null);
     const [read, setRead] = useState<Read | null>(null);
     const [error, setError] = useState<Error | null>(null);
     const work = useWork(project.id);
@@ -46,11 +62,31 @@ export function Drawings({ project, control, designs, changesOf, setChangesOf }:
             setError(e as Error);
         }
     };
+    const take = async (chosen: File) => {
+        setError(null);
+        try {
+            const kind = await kindOfFile(chosen);
+            if (kind === 'drawing') {
+                await inspect(chosen, null);
+            } else if (kind === 'list') {
+                setList(await upload(project.id, chosen));
+            } else {
+                throw new Error(`“${chosen.name}” ${NOT_HERE[kind]}`);
+            }
+        } catch (e) {
+            setError(e as Error);
+        }
+    };
     const current = designs.filter((d) => d.current);
     return (
         <div className="flex flex-col gap-4 p-4">
             {designs.length === 0 && <Notice>Bring in the designer’s drawing. Stakeout points are made by touching it.</Notice>}
-            <FileDrop label="Choose or drop a drawing (DXF)" accept=".dxf" onFile={(f) => void inspect(f, null)} busy={work.busy} />
+            <FileDrop
+                label="Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)"
+                accept=".dxf,.csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,.ifc,text/*"
+                onFile={(f) => void take(f)}
+                busy={work.busy}
+            />
             <WorkBar work={work} />
             <Failure of={error ?? work.error} />
             {current.map((d) => (
@@ -65,6 +101,35 @@ export function Drawings({ project, control, designs, changesOf, setChangesOf }:
                 />
             ))}
             {designs.length > 0 && <Layers project={project} designs={drawnDesigns(designs)} />}
+            <Dialog open={list !== null && listAs === null} onClose={() => setList(null)} title={`What ${list?.fileName ?? ''} is for`}>
+                <p>It is a list of names and places. What are they?</p>
+                <NextStep as="second">
+                    <Button className="min-h-16" onClick={() => setListAs('control')}>
+                        Control
+                    </Button>
+                </NextStep>
+                <NextStep>
+                    <Button kind="primary" onClick={() => setListAs('points')}>
+                        Points to stake
+                    </Button>
+                </NextStep>
+            </Dialog>
+            <Dialog
+                open={list !== null && listAs !== null}
+                onClose={() => {
+                    setList(null);
+                    setListAs(null);
+                }}
+                title={`How ${list?.fileName ?? ''} is read`}
+                wide
+            >
+                {list &&
+                    listAs &&
+                    listImport(list, listAs, () => {
+                        setList(null);
+                        setListAs(null);
+                    })}
+            </Dialog>
             <Dialog open={read !== null} onClose={() => setRead(null)} title={`What ${read?.file.fileName ?? ''} holds`} wide>
                 {read && (
                     <DrawingImport
@@ -119,7 +184,8 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
             <div className="flex items-center gap-2">
                 <div className="min-w-0 flex-1">
                     <h2 className="truncate font-semibold">
-                        {d.name} {d.revision && <span className="text-quiet">revision {d.revision}</span>}
+                        <span className="font-normal text-quiet">Drawing</span> {d.name}{' '}
+                        {d.revision && <span className="text-quiet">revision {d.revision}</span>}
                     </h2>
                     <p className="truncate text-sm text-quiet">
                         {d.role === 'background' ? 'background' : d.active ? 'active design' : 'waits'} · {d.fileName}, drawn in {d.unit},

@@ -1,0 +1,19 @@
+import { describe, expect, it } from 'vitest';
+import { kindOf } from './fileKind';
+
+describe('what a file holds', () => {
+    it.each([
+        ['hall.dxf', '  0\r\nSECTION\r\n', 'drawing'],
+        ['hall.txt', '999\nmade by hand\n  0\nSECTION', 'drawing'],
+        ['hall', 'AutoCAD Binary DXF\r\n', 'drawing'],
+        ['broken.DXF', 'nothing of it', 'drawing'],
+        ['points.csv', 'name,northing', 'list'],
+        ['points', '<?xml version="1.0"?><LandXML', 'list'],
+        ['points.geojson', '\uFEFF{"type":"FeatureCollection"', 'list'],
+        ['model.ifc', 'ISO-10303-21;', 'model'],
+        ['day.parlay.zip', 'PK\u0003\u0004', 'packed'],
+        ['photo.jpg', '\u00ff\u00d8', 'unknown'],
+    ])('%s', (name, beginning, kind) => {
+        expect(kindOf(name, beginning)).toBe(kind);
+    });
+});

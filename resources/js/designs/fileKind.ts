@@ -1,0 +1,27 @@
+/** What a file may hold, told by its beginning, and by its name only where that says nothing. */
+export type FileKind = 'drawing' | 'list' | 'model' | 'packed' | 'unknown';
+
+const LOOKED_AT = 400;
+
+export async function kindOfFile(file: File): Promise<FileKind> {
+    return kindOf(file.name, await file.slice(0, LOOKED_AT).text());
+}
+
+export function kindOf(name: string, beginning: string): FileKind {
+    const text = beginning.replace(/^\uFEFF/, '').trimStart();
+    const ending = name.toLowerCase().match(/\.([a-z0-9]+)$/)?.[1] ?? '';
+    if (/^(999\s|0\s*\r?\n\s*SECTION|AutoCAD Binary DXF)/.test(text)) {
+        return 'drawing';
+    }
+    if (text.startsWith('ISO-10303-21')) {
+        return 'model';
+    }
+    if (text.startsWith('PK')) {
+        return ending === 'dxf' ? 'drawing' : 'packed';
+    }
+    if (/^[<{]/.test(text)) {
+        return 'list';
+    }
+    // A damaged drawing is still a drawing: what is wrong of it is told by whoever reads it.
+    return ending === 'dxf' ? 'drawing' : ['csv', 'txt', 'asc', 'xyz', 'pts'].includes(ending) ? 'list' : 'unknown';
+}
