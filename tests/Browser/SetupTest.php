@@ -59,7 +59,7 @@ final class SetupTest extends TestCase
         $foot = self::$parlay->ask('GET', '/practice')['tripod'];
         $end = static fn (float $n, float $e): string => sprintf('%.3f; %.3f', $foot['northing'] + $n, $foot['easting'] + $e);
         $s = new Screen(new Chrome(1280, 800), self::$parlay->url);
-        $s->open("/p/$id/set-up")->press('Grid lines')->see('shots are taken along two lines');
+        $s->open("/p/$id/set-up")->press('Another way')->press('Grid lines')->see('shots are taken along two lines');
         foreach ([['L1', [-14, -9], [-14, 40]], ['L2', [-14, -9], [40, -9]]] as [$name, $from, $to]) {
             // Coordinates are typed in the project's order, northing first.
             $s->press('Add a line of the drawing, or through two places')
@@ -88,6 +88,7 @@ final class SetupTest extends TestCase
             ->see('grid lines at ST1')
             ->see('no elevation')
             ->press('Set up anew')
+            ->press('Another way')
             ->press('Height only')
             ->see('benchmarks give its height');
         $this->measureInto($s, $id, 'BM1', 'Benchmark');
@@ -100,7 +101,7 @@ final class SetupTest extends TestCase
         $id = $this->site();
         self::$parlay->ask('POST', '/practice', ['do' => 'tripod', 'mark' => 'CP1', 'height' => 1.5]);
         $s = new Screen(new Chrome(800, 1280), self::$parlay->url);
-        $s->open("/p/$id/set-up")->press('Known point')->choose('Instrument stands on', 'CP1')->fill('Instrument height', '1.5');
+        $s->open("/p/$id/set-up")->press('Another way')->press('Known point')->choose('Instrument stands on', 'CP1')->fill('Instrument height', '1.5');
         $this->measureInto($s, $id, 'CP3', 'Backsight');
         $s->see('cannot be checked with one sight');
         $this->measureInto($s, $id, 'CP2', 'Backsight');
@@ -114,7 +115,7 @@ final class SetupTest extends TestCase
         self::assertEqualsWithDelta(
             self::$parlay->ask('GET', '/practice')['tripod']['height'], $this->setupOf($id)['draft']['instrumentHeight'], 0.006,
         );
-        $s->press('Given direction')
+        $s->press('Another way')->press('Given direction')
             ->see('nothing checks it')
             ->fill('Direction from here to the mark', '12 30 00')
             ->see('= 12°30′00″');
@@ -126,7 +127,7 @@ final class SetupTest extends TestCase
             1e-6,
         );
         self::$parlay->ask('PATCH', "/projects/$id/setup", ['shots' => [], 'sights' => []]);
-        $s->open("/p/$id/set-up")->press('Baseline')->see('the first mark')->fill('Direction from the first mark to the second', '0');
+        $s->open("/p/$id/set-up")->press('Another way')->press('Baseline')->see('the first mark')->fill('Direction from the first mark to the second', '0');
         foreach (['first', 'second'] as $i => $which) {
             $this->standOn($id, ['CP2', 'CP3'][$i]);
             $s->press("Measure the $which mark");
@@ -164,7 +165,7 @@ final class SetupTest extends TestCase
         $s->press('Knock')->press('Check CP4')->see('The setup no longer holds');
         self::assertFalse(self::$parlay->ask('GET', "/projects/$id/checks")['holds']);
         // Found again from one sight; the place is kept.
-        $s->press('Set up anew')->press('Turn again')->see('its orientation is found again');
+        $s->press('Set up anew')->press('Another way')->press('Turn again')->see('its orientation is found again');
     }
 
     public function test_a_planted_blunder_is_explained_and_a_mended_height_works_through_the_setup(): void

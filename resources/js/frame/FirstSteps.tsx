@@ -1,6 +1,6 @@
 import { CircleCheck, CircleDashed } from 'lucide-react';
 import { Link } from 'react-router';
-import { buttonLook } from '../parts/Button';
+import { Button, buttonLook } from '../parts/Button';
 import { NextStep } from '../parts/NextStep';
 import type { StageProps } from '../stage/stages';
 
@@ -13,8 +13,14 @@ interface Step {
     verb: string;
 }
 
+interface Props extends Pick<StageProps, 'project' | 'control' | 'designs'> {
+    tab: string;
+    /** points are made by touch from now on */
+    onTouch: () => void;
+}
+
 /** A new project's three steps, each with the file it wants; the first that is not done is the next step. */
-export function FirstSteps({ project, control, designs, tab }: Pick<StageProps, 'project' | 'control' | 'designs'> & { tab: string }) {
+export function FirstSteps({ project, control, designs, tab, onTouch }: Props) {
     const steps: Step[] = [
         {
             says: 'Control',
@@ -35,7 +41,7 @@ export function FirstSteps({ project, control, designs, tab }: Pick<StageProps, 
             wants: 'what is to be staked: touched on the drawing, or a list (CSV, text, LandXML, GeoJSON)',
             done: false,
             to: `/p/${project.id}/prepare?do=points`,
-            verb: 'Make the first points',
+            verb: 'Make points by touch',
         },
     ];
     const next = steps.find((s) => !s.done);
@@ -56,9 +62,15 @@ export function FirstSteps({ project, control, designs, tab }: Pick<StageProps, 
             ))}
             {next && !next.to.endsWith(`do=${tab}`) && (
                 <NextStep>
-                    <Link to={next.to} data-next className={buttonLook('primary')}>
-                        {next.verb}
-                    </Link>
+                    {next.says === 'Points' ? (
+                        <Button kind="primary" onClick={onTouch}>
+                            {next.verb}
+                        </Button>
+                    ) : (
+                        <Link to={next.to} data-next className={buttonLook('primary')}>
+                            {next.verb}
+                        </Link>
+                    )}
                 </NextStep>
             )}
         </section>

@@ -69,7 +69,16 @@ export function Prepare(props: StageProps) {
                 {help.button}
             </div>
             {help.paragraph && <div className="px-4 pb-2">{help.paragraph}</div>}
-            {project.progress.points === 0 && <FirstSteps {...props} tab={tab} />}
+            {project.progress.points === 0 && !props.want && (
+                <FirstSteps
+                    {...props}
+                    tab={tab}
+                    onTouch={() => {
+                        choose('points');
+                        props.setWant({ id: 'new-point', picking: 'spot', onTake: () => undefined });
+                    }}
+                />
+            )}
             <Tabs.List className="sticky top-0 z-[9] flex border-b-2 border-ink bg-sheet pr-14 pl-2" aria-label="What to prepare">
                 {TABS.map(([value, word]) => (
                     <Tabs.Trigger

@@ -124,8 +124,11 @@ export function Plan(props: PlanProps) {
                     return;
                 }
                 setTouched(thing || drawn ? { thing, drawn, place } : null);
-                if (thing?.what === 'point') {
-                    callbacks.current.onChoosePoint(thing.id);
+                // What was staked there stands for its point.
+                const own = thing?.what === 'mark' ? callbacks.current.marks.find((m) => m.id === thing.id)?.pointId : null;
+                const point = thing?.what === 'point' ? thing.id : own;
+                if (point != null) {
+                    callbacks.current.onChoosePoint(point);
                 }
             },
             onStep: setSaid,

@@ -26,6 +26,8 @@ import { Views } from './Views';
 
 const SITE = new Projection({ code: 'site', units: 'm', extent: [-1e8, -1e8, 1e8, 1e8] });
 const REACH_PX = 16;
+/** What moves over the marks. */
+const MOVING: ReadonlySet<PlanThing['what']> = new Set(['pole', 'instrument', 'sight', 'move', 'walker', 'walk']);
 /** metres about a place that is looked at */
 const NEIGHBOURHOOD = 12;
 /** With more shapes than this, lines are drawn one pixel wide in every theme: wider ones take the canvas six times as long. */
@@ -369,13 +371,17 @@ export class PlanMap {
 
     private thingAt(e: MapBrowserEvent): PlanThing | null {
         const [x = 0, y = 0] = e.coordinate;
-        const feature = this.map.forEachFeatureAtPixel(e.pixel, (f) => f as Feature, {
+        // What lies nearest is meant, drawn or crowded out; then what a label belongs to; and only then the pole, which stands on what is meant.
+        const near = this.crowd.near({ northing: y, easting: x }, this.reach());
+        if (near) {
+            return near;
+        }
+        const features = this.map.getFeaturesAtPixel(e.pixel, {
             hitTolerance: 14,
             layerFilter: (l) => l.getZIndex() === 20 || l.getZIndex() === 30,
-        });
-        return feature?.get('mass')
-            ? this.crowd.near({ northing: y, easting: x }, this.reach())
-            : ((feature?.get('thing') as PlanThing | undefined) ?? null);
+        }) as Feature[];
+        const things = features.flatMap((f) => (f.get('mass') ? [] : [f.get('thing') as PlanThing]));
+        return things.find((t) => !MOVING.has(t.what)) ?? things[0] ?? null;
     }
 
     private pole(): Point | null {

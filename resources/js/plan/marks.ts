@@ -180,7 +180,10 @@ export function styleOf(feature: FeatureLike, ink: Ink, resolution = 1): Style |
             return thing.label ? [under, ...moved(own, thing.label, feature, resolution, ink)] : [under, own];
         }
         case 'mark':
-            return mark(thing.name, thing.verdict, ink);
+            return [
+                dot(thing.verdict === 'out' ? ink.out : thing.verdict === 'in' ? ink.inside : ink.open),
+                mark(thing.name, thing.verdict, ink),
+            ];
         case 'instrument':
             return instrument(ink);
         case 'pole':

@@ -20,6 +20,7 @@ export function Conditions({ project, draft, control, onChange }: Props) {
     const onMark = draft.method === 'known_backsight' || draft.method === 'known_direction';
     return (
         <div className="grid grid-cols-2 gap-3">
+            {draft.airDue && <Air draft={draft} onChange={onChange} />}
             {onMark && (
                 <div className="col-span-2">
                     <Choice
@@ -74,7 +75,7 @@ export function Conditions({ project, draft, control, onChange }: Props) {
                 value={Number((draft.prismConstant * 1000).toFixed(2))}
                 onValue={(mm) => onChange({ prismConstant: mm / 1000 })}
             />
-            <Air draft={draft} onChange={onChange} />
+            {!draft.airDue && <Air draft={draft} onChange={onChange} />}
             <More project={project} draft={draft} control={control} onChange={onChange} />
         </div>
     );

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { Draft, SetupState } from '../api/client';
 import { Button } from '../parts/Button';
 
@@ -30,18 +31,36 @@ interface Props {
 
 /** How the instrument finds its place. */
 export function Methods({ method, again, onChange }: Props) {
-    const [, , says] = METHODS.find(([m]) => m === method) ?? ['', '', ''];
+    const [, name, says] = METHODS.find(([m]) => m === method) ?? ['', '', ''];
+    const [choosing, setChoosing] = useState(false);
+    if (!choosing) {
+        return (
+            <div className="flex items-center gap-2">
+                <p className="min-w-0 flex-1 text-sm">
+                    <strong className="text-base">{name}.</strong> <span className="text-quiet">{says}</span>
+                </p>
+                <Button onClick={() => setChoosing(true)}>Another way</Button>
+            </div>
+        );
+    }
     return (
         <fieldset className="grid gap-2">
             <legend className="mb-1 text-sm text-quiet">How the instrument finds its place</legend>
             <div className="grid grid-cols-3 gap-2">
-                {METHODS.filter(([m]) => again || (m !== 'height_only' && m !== 'orientation_only')).map(([m, name]) => (
-                    <Button key={m} className="px-1" pressed={method === m} onClick={() => onChange({ method: m, place: 0 })}>
-                        {name}
+                {METHODS.filter(([m]) => again || (m !== 'height_only' && m !== 'orientation_only')).map(([m, word]) => (
+                    <Button
+                        key={m}
+                        className="px-1"
+                        pressed={method === m}
+                        onClick={() => {
+                            onChange({ method: m, place: 0 });
+                            setChoosing(false);
+                        }}
+                    >
+                        {word}
                     </Button>
                 ))}
             </div>
-            <p className="text-quiet text-sm">{says}</p>
         </fieldset>
     );
 }
