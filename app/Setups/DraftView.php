@@ -9,6 +9,7 @@ use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Actions\SolveSetup;
 use Parlay\Core\Setups\Blunders\Explanation;
+use Parlay\Core\Setups\MarksApart;
 use Parlay\Core\Setups\SetupSolution;
 use Parlay\Words\Explanations;
 use Parlay\Words\Weaknesses;
@@ -42,6 +43,7 @@ final class DraftView
                 : array_map(static fn (Explanation $e) => ExplanationEntry::of($e, $why[0]->score(), $words), $why),
             angleOff: $solved?->angle['off'] ?? null,
             angleDeviation: $solved?->angle['deviation'] ?? null,
+            apart: $in->draft->method === SetupMethod::Resection ? MarksApart::of($in->sights(), $in->accuracy()) : null,
             baselineLength: $solved?->baseline?->length,
             turned: $solved?->baseline === null || $in->current === null
                 ? null

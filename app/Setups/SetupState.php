@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Setups;
 
 use Parlay\Core\ListOf;
+use Parlay\Core\Setups\MarksApart;
 
 final readonly class SetupState
 {
     /**
      * explanations: why the sights don’t fit, the likeliest first; empty where nothing usual explains them, null where nothing is
      * suspected. places: all that fit, the chosen one among them. weakness: what is weak about the figure. angleOff, angleDeviation:
-     * angle between the first two lines, measured less designed, radians. baselineLength: as measured. turned: what the baseline would
+     * angle between the first two lines, measured less designed, radians. apart: two marks by the distance between them. baselineLength: as measured. turned: what the baseline would
      * make of all that was measured from here before.
      *
      * @param  list<PossiblePlace>  $places
@@ -30,6 +31,7 @@ final readonly class SetupState
         public ?array $explanations,
         public ?float $angleOff,
         public ?float $angleDeviation,
+        public ?MarksApart $apart,
         public ?float $baselineLength,
         public ?MendedSetupEntry $turned,
         #[ListOf('string')]

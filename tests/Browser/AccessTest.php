@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Running;
@@ -87,6 +88,64 @@ final class AccessTest extends TestCase
         yield 'hand over' => ['hand-over', static fn (Screen $s) => $s->see('against design')];
         yield 'another’s setup' => ['set-up', $nothing, 1];
         yield 'feet and inches' => ['stake', $nothing, 1];
+    }
+
+    public function test_by_the_keyboard_alone_a_point_is_found_staked_and_the_focus_is_never_lost(): void
+    {
+        [$parlay, $chrome] = [self::$parlay, self::$chrome];
+        \assert($parlay !== null && $chrome !== null);
+        $project = $parlay->ask('GET', '/projects')[0]['id'];
+        $parlay->ask('POST', "/projects/$project/open");
+        $parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 8]);
+        $point = array_column($parlay->ask('GET', "/projects/$project/points"), null, 'name')['G3'];
+        $parlay->ask('POST', '/practice', [
+            'do' => 'walk', 'northing' => $point['northing'], 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true,
+        ]);
+        $chrome->size(...self::SIZES['desk']);
+        $chrome->driver->executeScript('try { sessionStorage.clear() } catch {}');
+        $s = (new Screen($chrome, $parlay->url))->open("/p/$project/prepare")->see('A1.1')->settle();
+        $focus = static fn (): string => (string) $chrome->driver->executeScript(
+            'const e = document.activeElement; return e === document.body ? "lost" : e.id || e.getAttribute("aria-label") || e.textContent.slice(0, 40)',
+        );
+        $keys = static function (string ...$keys) use ($chrome, $s): void {
+            $chrome->driver->getKeyboard()->sendKeys(array_values($keys));
+            $s->settle();
+        };
+        // The first stop of the page leads past everything to the sheet.
+        $keys(WebDriverKeys::TAB);
+        self::assertSame('To the sheet', $focus());
+        $keys(WebDriverKeys::ENTER);
+        self::assertSame('sheet', $focus());
+        $keys('?');
+        $s->see('the next step, as if its button were pressed');
+        $keys(WebDriverKeys::ESCAPE);
+        self::assertSame('sheet', $focus(), 'back where it came from');
+        $keys(WebDriverKeys::ALT, '4', WebDriverKeys::ALT);
+        $s->see('left to stake');
+        // Typed anywhere, a name is searched; Enter takes the first, which is the one called so.
+        $keys('g');
+        $s->see('Find a point');
+        $keys('3');
+        $keys(WebDriverKeys::ENTER);
+        $s->see('G3 (GULLY)')->see('in tolerance');
+        self::assertNotSame('lost', $focus());
+        $keys(WebDriverKeys::ALT, WebDriverKeys::ENTER, WebDriverKeys::ALT);
+        self::assertTrue(Running::until(static fn () => in_array($point['id'], array_column(
+            array_filter($parlay->ask('GET', "/projects/$project/marks"), static fn (array $m) => $m['kind'] === 'stake'), 'pointId',
+        ), true), 20), 'stored');
+        $s->see('Nearest not yet done');
+        // The button itself, pressed by Enter, gives way to the next step, and the focus goes along.
+        $chrome->driver->executeScript('document.querySelector("[data-next]").focus()');
+        $keys(WebDriverKeys::ENTER);
+        $s->see('Measure and store')->settle();
+        self::assertSame('Measure and store', $focus());
+        // From point to point on the plan, said as well as ringed.
+        $keys(WebDriverKeys::ALT, 'p', WebDriverKeys::ALT);
+        self::assertSame('Plan', $focus());
+        $keys('.');
+        self::assertMatchesRegularExpression(
+            '~^(point|control point) .+, 1 of \d+~', (string) $chrome->driver->executeScript('return [...document.querySelectorAll("[role=status]")].map(e => e.textContent).find(t => / of /.test(t)) ?? ""'),
+        );
     }
 
     /** @param  callable(Screen): mixed  $go */

@@ -6,7 +6,10 @@ namespace App\Control\Http;
 
 use App\Control\Actions\KeepControlPoint;
 use App\Control\Actions\KeepMeasuredControl;
+use App\Control\Actions\SightedMarks;
 use App\Control\ControlToKeep;
+use App\Control\SightedMark;
+use App\Control\SightedMarkToKeep;
 use App\Control\TypedControl;
 use App\Http\Body;
 use App\Http\OpenApi\Delete;
@@ -25,6 +28,18 @@ final class ControlController
     public function measured(Request $request, Project $project, KeepMeasuredControl $keep): JsonResponse
     {
         return new JsonResponse(ControlPointResource::of($keep($project, Body::read($request, ControlToKeep::class))));
+    }
+
+    #[Get('/projects/{project}/sighted-marks', 'The marks that the setup that holds was turned by, and that are no control', SightedMark::class, list: true)]
+    public function sighted(Project $project): JsonResponse
+    {
+        return new JsonResponse(SightedMarks::of($project));
+    }
+
+    #[Post('/projects/{project}/sighted-marks', 'Keeps one of them as control, with its uncertainty', SightedMarkToKeep::class, ControlPointResource::class)]
+    public function keepSighted(Request $request, Project $project, SightedMarks $marks): JsonResponse
+    {
+        return new JsonResponse(ControlPointResource::of($marks->keep($project, Body::read($request, SightedMarkToKeep::class))));
     }
 
     #[Get('/projects/{project}/control', 'All control points', ControlPointResource::class, list: true)]

@@ -49,9 +49,15 @@ final class ListReissue
         ), $comparison->moved);
 
         return new ListReissued(
-            array_slice($moved, 0, self::SHOWN), array_slice(array_values($recoded), 0, self::SHOWN),
-            array_slice($comparison->new, 0, self::SHOWN), array_slice($comparison->gone, 0, self::SHOWN), $comparison->same,
-            count($moved), count($recoded), count($comparison->new), count($comparison->gone),
+            moved: array_slice($moved, 0, self::SHOWN),
+            recoded: array_slice(array_values($recoded), 0, self::SHOWN),
+            new: array_slice($comparison->new, 0, self::SHOWN),
+            gone: array_slice($comparison->gone, 0, self::SHOWN),
+            same: $comparison->same,
+            movedCount: count($moved),
+            recodedCount: count($recoded),
+            newCount: count($comparison->new),
+            goneCount: count($comparison->gone),
         );
     }
 

@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, newKey, type SetupState } from '../api/client';
+import { api, ask, newKey, type Schemas, type SetupState } from '../api/client';
 import { untilFinished, useChangeDraft, useChecks, useDeed, useSetup } from '../api/hooks';
 import { readingsOf } from '../api/readings';
 import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
-import { Coordinates, Deviation } from '../parts/Figure';
+import { Coordinates, Deviation, Length } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
 import { figures, useShow } from '../plan/shown';
 import { Sheet } from '../stage/Sheet';
@@ -21,6 +21,7 @@ import { NewControl } from './NewControl';
 import { BaselineSetup, GivenDirection } from './OtherMarks';
 import { Places } from './Places';
 import { Settled } from './Settled';
+import { SightedMarks } from './SightedMarks';
 import { Sights } from './Sights';
 import { Solution } from './Solution';
 import { WhereToStand } from './WhereToStand';
@@ -139,6 +140,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                 <MendedSetups project={project} />
                 {/* Of an instrument that stands elsewhere now, no check says that this setup holds. */}
                 {!away && <CheckShot {...props} />}
+                <SightedMarks project={project} />
                 <NewControl {...props} />
                 <div className="flex flex-wrap gap-2">
                     <Button busy={print.isPending} onClick={() => print.mutate(s.id)}>
@@ -149,6 +151,17 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                 <Failure of={print.error} />
             </Sheet>
         )
+    );
+}
+
+/** Two marks, proved by the distance between them before the setup hangs on both. */
+function Apart({ of: a }: { of: Schemas['MarksApart'] }) {
+    const off = a.measured - a.listed;
+    return (
+        <p className={Math.abs(off) > a.expected ? 'font-semibold text-out' : 'text-sm'}>
+            {a.from} and {a.to} lie <Length of={a.measured} /> apart as measured, <Deviation of={Math.abs(off)} />{' '}
+            {off < 0 ? 'less' : 'more'} than as listed; up to <Deviation of={a.expected} /> is to be expected.
+        </p>
     );
 }
 
@@ -223,6 +236,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
             {SIGHTS.includes(draft.method) && (
                 <Sights {...props} state={state} ready={ready || bad} onSights={(sights) => change.mutateAsync({ sights })} />
             )}
+            {state.apart && <Apart of={state.apart} />}
             <Places state={state} onChange={(part) => change.mutate(part)} />
             {state.explanations && (
                 <WhyBad

@@ -330,6 +330,26 @@ final class MethodsTest extends FeatureTestCase
         self::assertEqualsWithDelta($from['easting'], $to['easting'], 1e-6, 'the line runs north');
         self::assertGreaterThan($from['northing'], $to['northing']);
         $this->accept();
+        // The marks it was turned by are control from now on where they are wanted, known as well as they were measured.
+        $marks = $this->ask('GET', $this->at('/sighted-marks'))->assertOk()->json();
+        self::assertCount(2, $marks);
+        self::assertEqualsWithDelta($length, hypot(
+            $marks[1]['place']['northing'] - $marks[0]['place']['northing'], $marks[1]['place']['easting'] - $marks[0]['place']['easting'],
+        ), 0.006);
+        $kept = $this->ask('POST', $this->at('/sighted-marks'), ['observationId' => $marks[0]['observationId'], 'name' => 'BL1'])->assertOk()->json();
+        self::assertSame([false, $marks[0]['planDeviation']], [$kept['heldFixed'], $kept['planDeviation']]);
+        self::assertGreaterThan(0.0005, $kept['planDeviation']);
+        self::assertSame(['BL1', null], array_column($this->ask('GET', $this->at('/sighted-marks'))->json(), 'keptAs'));
+        foreach ([['BL9', 'kept already'], ['BL1', 'kept already']] as [$name, $says]) {
+            self::assertStringContainsString($says, (string) $this->ask(
+                'POST', $this->at('/sighted-marks'), ['observationId' => $marks[0]['observationId'], 'name' => $name],
+            )->assertStatus(422)->json('message'));
+        }
+        self::assertStringContainsString('already', (string) $this->ask(
+            'POST', $this->at('/sighted-marks'), ['observationId' => $marks[1]['observationId'], 'name' => 'BL1'],
+        )->assertStatus(422)->json('message'));
+        $this->ask('POST', $this->at('/sighted-marks'), ['observationId' => 99999, 'name' => 'X'])->assertStatus(422);
+
         // What was measured from here turns with a baseline that is found afterwards.
         $chimney = $this->measure($this->project, 'as_built', $this->world->marks['C'], 'chimney');
         $before = $this->ask(

@@ -294,6 +294,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/sighted-marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The marks that the setup that holds was turned by, and that are no control */
+        get: operations["04f03c5a96471b94169689ef8a1c4e2e"];
+        put?: never;
+        /** Keeps one of them as control, with its uncertainty */
+        post: operations["98fd63f4ea0f0115b046fe61c7ab811d"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/control": {
         parameters: {
             query?: never;
@@ -2566,6 +2584,14 @@ export interface components {
             evenOut?: boolean;
             withoutCheck?: boolean;
         };
+        MarksApart: {
+            from: string;
+            to: string;
+            measured: number;
+            listed: number;
+            deviation: number;
+            expected: number;
+        };
         MatchEntry: {
             name: string;
             x: number;
@@ -3077,6 +3103,7 @@ export interface components {
             explanations: components["schemas"]["ExplanationEntry"][] | null;
             angleOff: number | null;
             angleDeviation: number | null;
+            apart: components["schemas"]["MarksApart"] | null;
             baselineLength: number | null;
             turned: components["schemas"]["MendedSetupEntry"] | null;
             beyondLimit: string[];
@@ -3115,6 +3142,18 @@ export interface components {
             moves: number | null;
             observed: components["schemas"]["ObservedResidual"][];
             found: number[] | null;
+        };
+        SightedMark: {
+            observationId: number;
+            place: components["schemas"]["Position"];
+            planDeviation: number | null;
+            heightDeviation: number | null;
+            keptAs: string | null;
+        };
+        SightedMarkToKeep: {
+            observationId: number;
+            name: string;
+            code?: string;
         };
         SiteLineBody: {
             line: components["schemas"]["GivenLine"];
@@ -4001,6 +4040,72 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ControlToKeep"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ControlPointResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "04f03c5a96471b94169689ef8a1c4e2e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SightedMark"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "98fd63f4ea0f0115b046fe61c7ab811d": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SightedMarkToKeep"];
             };
         };
         responses: {
