@@ -6,6 +6,7 @@ namespace App\Cogo;
 
 use Parlay\Core\Cogo\BestFit;
 use Parlay\Core\Cogo\ConstructionKind;
+use Parlay\Core\Cogo\CurveElement;
 use Parlay\Core\Cogo\Inverse;
 use Parlay\Core\Cogo\Made;
 use Parlay\Core\Cogo\MadePlace;
@@ -72,6 +73,9 @@ final readonly class Construct
             ConstructionKind::ArcLeaving => PlacesOnArc::leaving(
                 $this->place($b, 0), $this->direction($b, 0), $this->curve($b), $b->toTheRight,
             ),
+            ConstructionKind::ArcBetween => PlacesOnArc::between(
+                $this->place($b, 0), $this->place($b, 1), ...[...$this->element($b), $b->toTheRight, $b->count],
+            ),
             ConstructionKind::ArcBetweenTangents => PlacesOnArc::betweenTangents(
                 $this->line($b, 0), $this->line($b, 1), $this->distance($b, 0),
             ),
@@ -123,6 +127,14 @@ final readonly class Construct
     private function turn(Construction $b): float
     {
         return $b->directions === [] ? 0.0 : $this->direction($b, 0);
+    }
+
+    /** @return array{CurveElement, float} */
+    private function element(Construction $b): array
+    {
+        return count($b->elements) === 1
+            ? [$b->elements[0]->element, $b->elements[0]->value]
+            : throw NoConstruction::contradiction('One element of the arc is needed beside its ends: radius, rise, angle or length.');
     }
 
     private function curve(Construction $b): SimpleCurve

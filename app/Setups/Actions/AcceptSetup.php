@@ -16,7 +16,9 @@ use App\Setups\DraftSight;
 use App\Setups\Mending;
 use App\Setups\Models\Setup;
 use App\Setups\SetupMethod;
+use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\CannotSetUp;
 use Parlay\Core\Setups\SetupRecord;
 use Parlay\Core\Setups\SetupSolution;
@@ -24,6 +26,9 @@ use Parlay\Core\Setups\SetupSolution;
 /** Writes a setup into the field book with all it was accepted on; from now on everything is measured from it. */
 final class AcceptSetup
 {
+    /** metres; an assumed place is typed, and typed again it is the same */
+    private const SAME_PLACE = 1e-6;
+
     public function __construct(private readonly SolveSetup $solve) {}
 
     /** @param  list<int>|null  $seen  readings of the draft that were looked at; null where nobody looks */
@@ -41,10 +46,10 @@ final class AcceptSetup
                 throw CannotSetUp::notOriented();
             }
             $mark = $solution->station->mark;
-            $turns = $in->draft->turnEarlier && $in->draft->method === SetupMethod::Baseline ? $in->current?->root() : null;
+            $turns = self::takesThePlaceOf($in, $mark);
             $setup = Setup::query()->create([
                 'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(),
-                'method' => $in->draft->method->value, 'station_name' => self::stationName($in),
+                'method' => $in->draft->method->value, 'station_name' => $turns === null ? self::stationName($in) : (string) $in->current?->station_name,
                 'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
                 'orientation' => $solution->station->orientation, 'instrument_height' => $solution->station->instrumentHeight,
                 'solution' => SetupRecord::write($solution),
@@ -114,6 +119,21 @@ final class AcceptSetup
         );
 
         return 'ST'.(max([0, ...$numbers]) + 1);
+    }
+
+    /**
+     * The setup that a baseline turns, with all that was measured from it; or the baseline measured before from the same assumed place,
+     * from which nothing was measured yet.
+     */
+    private static function takesThePlaceOf(DraftInputs $in, Position $mark): ?int
+    {
+        if ($in->draft->method !== SetupMethod::Baseline || $in->current === null) {
+            return null;
+        }
+        $again = $in->current->method === SetupMethod::Baseline->value && $in->current->position()->distanceTo($mark) < self::SAME_PLACE
+            && ! Mark::query()->where('setup_id', $in->current->id)->exists();
+
+        return $in->draft->turnEarlier || $again ? $in->current->root() : null;
     }
 
     /** A station that was found is a point to sight later, with its uncertainty. */

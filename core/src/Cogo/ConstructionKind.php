@@ -22,6 +22,7 @@ enum ConstructionKind: string
     case SetBack = 'setBack';
     case ArcThroughThree = 'arcThroughThree';
     case ArcLeaving = 'arcLeaving';
+    case ArcBetween = 'arcBetween';
     case ArcBetweenTangents = 'arcBetweenTangents';
     case BestLine = 'bestLine';
     case BestCircle = 'bestCircle';
@@ -54,6 +55,7 @@ enum ConstructionKind: string
             self::SetBack => 'set-back pairs',
             self::ArcThroughThree => 'arc through three places',
             self::ArcLeaving => 'arc from its elements',
+            self::ArcBetween => 'arc between two places',
             self::ArcBetweenTangents => 'arc between two tangents',
             self::BestLine => 'best-fit line',
             self::BestCircle => 'best-fit circle',

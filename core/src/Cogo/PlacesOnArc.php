@@ -10,6 +10,7 @@ use Parlay\Core\Geometry\Intersection;
 use Parlay\Core\Geometry\Leg;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 
 /** Arcs from what is known of them: three places, a beginning with two elements, or two tangents. */
@@ -36,6 +37,31 @@ final class PlacesOnArc
         }
 
         return Made::one($places, self::figures($arc), [$arc]);
+    }
+
+    /**
+     * The arc that joins two places, by one element beside its chord; cut into parts of one length.
+     *
+     * @param  float  $value  of the element, metres or radians
+     * @param  bool  $right  it bends to the right, from the first place to the second
+     *
+     * @throws NoConstruction where both are one place, the element leaves no arc, or the parts are none
+     */
+    public static function between(Position $from, Position $to, CurveElement $element, float $value, bool $right, int $parts): Made
+    {
+        $chord = $from->distanceTo($to);
+        if ($chord === 0.0) {
+            throw NoConstruction::onePlace();
+        }
+        $curve = SimpleCurve::from(CurveElement::Chord, $chord, $element, $value);
+        $arc = new Leg($from, $to, $right ? $curve->angle : -$curve->angle);
+        $cut = array_map(static fn (Position $p, int $i) => new MadePlace($p, (string) $i), array_slice(
+            Polyline::of([$arc])->divided($parts, 0.0), 1, -1,
+        ), range(1, max(1, $parts - 1)));
+
+        return Made::one([
+            ...($parts > 1 ? $cut : []), new MadePlace($arc->at($arc->length() / 2), 'middle'), new MadePlace($arc->centre() ?? $from, 'centre'),
+        ], [...self::figures($arc), Quantity::length('rise', $curve->of(CurveElement::MiddleOrdinate)), Quantity::length('one part', $arc->length() / $parts)], [$arc]);
     }
 
     /**

@@ -184,6 +184,35 @@ final class PlacesTest extends TestCase
         PlacesOnArc::throughThree(new Position(0, 0), new Position(1, 1), new Position(3, 3));
     }
 
+    /** The circle of radius 25 about the origin through (-7, 24) and (7, 24): 7, 24, 25 is Pythagoras'. */
+    public function test_an_arc_between_two_places_by_any_of_its_elements_is_the_same_arc_cut_alike(): void
+    {
+        // Northing first: from west to east over the top, to the right.
+        [$from, $to] = [new Position(24.0, -7.0, 1.0), new Position(24.0, 7.0, 3.0)];
+        $angle = 2 * asin(7 / 25);
+        foreach ([[CurveElement::Radius, 25.0], [CurveElement::MiddleOrdinate, 1.0], [CurveElement::Angle, $angle], [CurveElement::Length, 25.0 * $angle]] as [$element, $value]) {
+            $made = PlacesOnArc::between($from, $to, $element, $value, true, 4);
+            $byWord = array_column(array_map(static fn (MadePlace $p) => [$p->word, $p->position], $made->solutions[0]->places), 1, 0);
+            self::assertEqualsWithDelta([0.0, 0.0], [$byWord['centre']->northing, $byWord['centre']->easting], 1e-7, $element->value);
+            self::assertEqualsWithDelta([25.0, 0.0, 2.0], [$byWord['middle']->northing, $byWord['middle']->easting, $byWord['middle']->elevation], 1e-7);
+            self::assertSame(['1', '2', '3', 'middle', 'centre'], array_map(strval(...), array_keys($byWord)));
+            self::assertEqualsWithDelta([25 * cos($angle / 4), -25 * sin($angle / 4), 1.5], [$byWord['1']->northing, $byWord['1']->easting, $byWord['1']->elevation], 1e-7);
+            self::assertEqualsWithDelta([25.0, 1.0, 25 * $angle / 4], [self::figure($made, 'radius'), self::figure($made, 'rise'), self::figure($made, 'one part')], 1e-7);
+        }
+        $left = PlacesOnArc::between($from, $to, CurveElement::Radius, 25.0, false, 1);
+        self::assertEqualsWithDelta(48.0, array_column(array_map(
+            static fn (MadePlace $p) => [$p->word, $p->position->northing], $left->solutions[0]->places,
+        ), 1, 0)['centre'], 1e-7, 'the other side of the chord');
+        foreach ([[$from, CurveElement::Radius, 25.0], [$to, CurveElement::Radius, 6.9], [$to, CurveElement::MiddleOrdinate, -1.0]] as [$end, $element, $value]) {
+            try {
+                PlacesOnArc::between($from, $end, $element, $value, true, 2);
+                self::fail('no such arc');
+            } catch (NoConstruction) {
+                $this->addToAssertionCount(1);
+            }
+        }
+    }
+
     public function test_an_arc_that_leaves_bends_to_its_side_and_ends_in_the_new_direction(): void
     {
         $curve = SimpleCurve::from(CurveElement::Radius, 40.0, CurveElement::Angle, 1.1);

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { Schemas } from '../api/client';
 import { DirectionInput, DistanceInput } from '../givens/DirectionInput';
 import type { Named } from '../givens/given';
@@ -72,6 +73,7 @@ export function GivensForm({ spec, draft, onDraft, gridLines, chosen, points, co
                 <NumberField label={spec.across} unit="pieces" value={draft.across} onValue={(n) => set({ across: Math.round(n) })} />
             )}
             {spec.elements && <Elements draft={draft} set={set} />}
+            {spec.element && <OneElement draft={draft} set={set} />}
             {spec.parts && <Parts draft={draft} set={set} />}
             {spec.pattern && <Pattern draft={draft} set={set} />}
             {spec.side && (
@@ -158,6 +160,38 @@ function Elements({ draft, set }: { draft: Draft; set: (part: Partial<Draft>) =>
                     ),
                 )}
             </div>
+        </div>
+    );
+}
+
+const BESIDE_THE_CHORD: [Schemas['KnownElement']['element'], string][] = [
+    ['radius', 'Radius'],
+    ['middleOrdinate', 'Rise over the chord'],
+    ['angle', 'Angle'],
+    ['length', 'Length'],
+];
+
+/** What is known of an arc beside its two ends. */
+function OneElement({ draft, set }: { draft: Draft; set: (part: Partial<Draft>) => void }) {
+    const [known] = draft.elements;
+    const [element, setElement] = useState(known?.element ?? 'radius');
+    const give = (value: number | null) => set({ elements: value === null ? [] : [{ element, value }] });
+    return (
+        <div className="grid grid-cols-2 gap-2">
+            <Choice
+                label="Known of it"
+                value={element}
+                options={BESIDE_THE_CHORD}
+                onValue={(next) => {
+                    setElement(next);
+                    set({ elements: [] });
+                }}
+            />
+            {element === 'angle' ? (
+                <AngleField label="that is" value={known?.value ?? null} onValue={give} />
+            ) : (
+                <LengthField key={element} label="that is" value={known?.value ?? null} onValue={give} optional />
+            )}
         </div>
     );
 }

@@ -120,6 +120,7 @@ const LINES: ReadonlySet<Kind> = new Set<Kind>([
     'parallel',
     'arcThroughThree',
     'arcLeaving',
+    'arcBetween',
     'arcBetweenTangents',
     'bestLine',
     'bestCircle',

@@ -76,6 +76,7 @@ export function bodyOf(draft: Draft, spec: KindSpec): Construction | null {
     const noChain = spec.chain && !((chain?.shapes?.length ?? 0) > 0 || (chain?.places?.length ?? 0) > 1);
     const lacking =
         (spec.elements && draft.elements.length !== 2) ||
+        (spec.element && draft.elements.length !== 1) ||
         (spec.parts && draft.parts.length !== 3) ||
         (spec.pattern && draft.pattern.length === 0);
     if (short || noChain || lacking || (spec.angle && draft.angle === null)) {

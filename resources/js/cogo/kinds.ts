@@ -21,6 +21,8 @@ export interface KindSpec {
     corners?: boolean;
     side?: boolean;
     elements?: boolean;
+    /** one element of an arc whose ends are given */
+    element?: boolean;
     parts?: boolean;
     pattern?: boolean;
     /** gives figures, and no place to be kept */
@@ -92,6 +94,15 @@ export const KINDS: KindSpec[] = [
         directions: ['Leaves toward'],
         elements: true,
         side: true,
+    },
+    {
+        kind: 'arcBetween',
+        words: 'Between two places',
+        group: 'Arcs',
+        places: ['Beginning', 'End'],
+        element: true,
+        side: true,
+        count: 'Number of parts',
     },
     {
         kind: 'arcBetweenTangents',

@@ -67,7 +67,8 @@ export function Comparison({ of, target }: { of: Schemas['ListReissued']; target
         <section aria-label="Beside what is in use" className="border-chalk border-l-4 pl-3">
             <h3 className="font-semibold">
                 Beside the {target === 'control' ? 'control' : 'points'} in use: {of.same} the same, {of.movedCount} moved,{' '}
-                {of.recodedCount} with another code, {of.newCount} new, {of.goneCount} not in this list
+                {of.recodedCount > 0 && `${of.recodedCount} with another code, `}
+                {of.newCount} new, {of.goneCount} not in this list
             </h3>
             {of.moved.length > 0 && (
                 <Scroll label="What moved" className="max-h-72">

@@ -330,6 +330,13 @@ final class MethodsTest extends FeatureTestCase
         self::assertEqualsWithDelta($from['easting'], $to['easting'], 1e-6, 'the line runs north');
         self::assertGreaterThan($from['northing'], $to['northing']);
         $this->accept();
+        // Measured again from the same place, before anything hangs on it, it takes the place of the former.
+        $this->change(['shots' => $shots]);
+        $this->accept();
+        $again = $this->project->currentSetup()->firstOrFail();
+        self::assertSame([1, 1, 'ST1'], [$again->number, $again->root(), $again->station_name]);
+        self::assertSame(1, $this->project->controlPoints()->where('origin', 'station')->count());
+
         // The marks it was turned by are control from now on where they are wanted, known as well as they were measured.
         $marks = $this->ask('GET', $this->at('/sighted-marks'))->assertOk()->json();
         self::assertCount(2, $marks);

@@ -1931,7 +1931,7 @@ export interface components {
         };
         Construction: {
             /** @enum {string} */
-            kind: "place" | "directionDistance" | "turnedAngle" | "twoLines" | "lineDistance" | "twoDistances" | "along" | "foot" | "divided" | "every" | "parallel" | "corners" | "setBack" | "arcThroughThree" | "arcLeaving" | "arcBetweenTangents" | "bestLine" | "bestCircle" | "bestPlane" | "inverse" | "area" | "boltCircle" | "boltRectangle" | "boltList" | "curve" | "triangle" | "sketch";
+            kind: "place" | "directionDistance" | "turnedAngle" | "twoLines" | "lineDistance" | "twoDistances" | "along" | "foot" | "divided" | "every" | "parallel" | "corners" | "setBack" | "arcThroughThree" | "arcLeaving" | "arcBetween" | "arcBetweenTangents" | "bestLine" | "bestCircle" | "bestPlane" | "inverse" | "area" | "boltCircle" | "boltRectangle" | "boltList" | "curve" | "triangle" | "sketch";
             places?: components["schemas"]["GivenPlace"][];
             directions?: components["schemas"]["GivenDirection"][];
             distances?: components["schemas"]["GivenDistance"][];
