@@ -55,12 +55,13 @@ final class PlacesOnArc
         }
         $curve = SimpleCurve::from(CurveElement::Chord, $chord, $element, $value);
         $arc = new Leg($from, $to, $right ? $curve->angle : -$curve->angle);
-        $cut = array_map(static fn (Position $p, int $i) => new MadePlace($p, (string) $i), array_slice(
-            Polyline::of([$arc])->divided($parts, 0.0), 1, -1,
-        ), range(1, max(1, $parts - 1)));
+        $places = [];
+        foreach (array_slice(Polyline::of([$arc])->divided($parts, 0.0), 1, -1) as $i => $p) {
+            $places[] = new MadePlace($p, (string) ($i + 1));
+        }
 
         return Made::one([
-            ...($parts > 1 ? $cut : []), new MadePlace($arc->at($arc->length() / 2), 'middle'), new MadePlace($arc->centre() ?? $from, 'centre'),
+            ...$places, new MadePlace($arc->at($arc->length() / 2), 'middle'), new MadePlace($arc->centre() ?? $from, 'centre'),
         ], [...self::figures($arc), Quantity::length('rise', $curve->of(CurveElement::MiddleOrdinate)), Quantity::length('one part', $arc->length() / $parts)], [$arc]);
     }
 
