@@ -1,6 +1,8 @@
 /** The colours of the theme in use, for what is drawn on the canvas. */
 export interface Ink {
     paper: string;
+    /** paper that a line shows through by a fifth */
+    veil: string;
     ink: string;
     quiet: string;
     chalk: string;
@@ -16,6 +18,7 @@ export function currentInk(): Ink {
     const of = (name: string) => css.getPropertyValue(name).trim();
     return {
         paper: of('--paper'),
+        veil: veiled(of('--paper')),
         ink: of('--ink'),
         quiet: of('--quiet'),
         chalk: of('--chalk'),
@@ -24,6 +27,14 @@ export function currentInk(): Ink {
         open: of('--open'),
         weight: document.documentElement.dataset.theme === 'sun' ? 1.6 : 1,
     };
+}
+
+/** A colour of the theme, written with three digits or with six, that lets a fifth through. */
+export function veiled(colour: string): string {
+    const digits = colour.slice(1);
+    const six = digits.length === 3 ? [...digits].map((d) => d + d).join('') : digits;
+    const n = Number.parseInt(six, 16);
+    return `rgba(${(n >> 16) & 255}, ${(n >> 8) & 255}, ${n & 255}, 0.8)`;
 }
 
 /** A drawing's own colour made dark enough to be read on paper; white becomes ink. */

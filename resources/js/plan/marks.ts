@@ -45,7 +45,7 @@ const label = (text: string, ink: Ink, dy = -16, bold = false, always = false) =
         fill: new Fill({ color: ink.ink }),
         stroke: new Stroke({ color: ink.paper, width: 4 }),
         // Lines of the drawing and of the grid stop at a name.
-        backgroundFill: new Fill({ color: `${ink.paper}cc` }),
+        backgroundFill: new Fill({ color: ink.veil }),
         padding: [-2, 2, -4, 2],
     });
 

@@ -109,7 +109,8 @@ function Staking(props: StageProps) {
                     )}
                     {aim && !stored && (
                         <Button
-                            kind={lost ? 'plain' : 'primary'}
+                            className="min-h-16"
+                            kind={lost || !g ? 'plain' : 'primary'}
                             busy={storing.busy}
                             onClick={() => storing.store({ kind: 'stake', pointId: aim.id })}
                         >
@@ -268,14 +269,18 @@ function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning
     return (
         <div className="grid gap-3">
             <Notice kind="caution">{why}</Notice>
-            <div className="flex gap-2">
-                <Button className="min-h-16 flex-1" onClick={() => track.mutate(undefined)} busy={track.isPending}>
-                    Follow the prism
-                </Button>
-                <Button className="min-h-16 flex-1" onClick={onSearch}>
-                    Turn to the point again
-                </Button>
-            </div>
+            {i?.link === 'up' && awayWords(live) === null && (
+                <>
+                    <Button className="min-h-16 justify-self-start" onClick={() => track.mutate(undefined)} busy={track.isPending}>
+                        Follow the prism
+                    </Button>
+                    <NextStep>
+                        <Button kind="primary" onClick={onSearch}>
+                            Turn to the point again
+                        </Button>
+                    </NextStep>
+                </>
+            )}
             <Failure of={track.error} />
         </div>
     );
