@@ -89,7 +89,7 @@ final class DayTest extends TestCase
         $this->walkToTarget($s);
         $s->press('Measure and store')->see('No check shot yet')->press('Take a check shot')->see('Check shot');
         $this->walkTo($s, 'CP4');
-        $s->choose('Control point', 'CP4')->press('Check CP4')->see('against its mark')->see('in tolerance');
+        $s->choose('Control point', 'CP4')->press('Check CP4')->see('against the control')->see('in tolerance');
 
         // Stake: the dial leads in, out of tolerance asks, again adds a record, the end is announced.
         $s->open("/p/$id/stake")->pressStarting('Point to stake')->fill('Search by name, code or state; Enter takes the first', 'T1')->pressStarting('T1');
@@ -176,7 +176,7 @@ final class DayTest extends TestCase
             ->see('Not checked yet')
             ->see('cannot be checked with one sight');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => 'LC-4', 'atOnce' => true]);
-        $s->choose('Control point', 'LC-4')->press('Check LC-4')->see('against its mark');
+        $s->choose('Control point', 'LC-4')->press('Check LC-4')->see('against the control');
 
         $s->open("/p/$id/stake")
             ->see('1 of 1 left')

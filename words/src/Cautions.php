@@ -55,7 +55,7 @@ final class Cautions
             CautionKind::MarksStray => 'Seen from the place that is kept, '.self::listed(
                 $c->names,
             ).' is not where the coordinates have it in plan: the instrument has moved and must be set up anew, '
-                .'unless that mark is known in height alone.',
+                .'unless that point is known in height alone.',
             CautionKind::OneBacksight => 'The orientation cannot be checked with one sight: only the distance and the height '
                 .'difference are. Take a check shot on another control point.',
             CautionKind::OneSightOrients => 'The orientation comes from one sight: only its distance and height check that the '

@@ -104,7 +104,7 @@ final readonly class Explanations
             Cause::Shifted => ($d->pole !== null
                 ? 'Plumb the pole and measure again.'
                 : "Look whether “{$name}” is the mark that was sighted, and measure it again.")
-                .' If it comes out the same, the mark has moved or its coordinates are wrong: leave it out, and tell the site surveyor.',
+                .' If it comes out the same, the control point has moved or its coordinates are wrong: leave it out, and tell the site surveyor.',
             Cause::Height => 'Measure the target height again. If it is right, the control’s elevation is not: ask the site surveyor.',
             Cause::PrismConstant => 'Look which prism stands there and which constant was set; then mend it for this sight. '
                 .'A pole leaning toward the instrument looks the same: plumb it and measure again.',

@@ -22,6 +22,8 @@ interface Props {
     control: ControlPoint[];
     inspection: Inspection;
     unit: Unit | '';
+    /** metres in one of it; null where none is chosen */
+    factor: number | null;
     onUnit: (unit: Unit) => void;
     placing: Placing;
     onPlacing: (placing: Placing) => void;
@@ -36,9 +38,19 @@ function wordsOf(fit: Fit, angle: Units['angle']): string {
     return `in ${UNIT_NAMES[fit.unit]}, ${how}`;
 }
 
+/** Whether the drawing, as it is drawn, overlaps what the control surrounds. */
+function liesAmong(control: ControlPoint[], extent: number[], factor: number): boolean {
+    const [west = 0, south = 0, east = 0, north = 0] = extent.map((v) => v * factor);
+    const eastings = control.map((c) => c.easting);
+    const northings = control.map((c) => c.northing);
+    return (
+        west <= Math.max(...eastings) && east >= Math.min(...eastings) && south <= Math.max(...northings) && north >= Math.min(...northings)
+    );
+}
+
 /** Does the drawing fit the control? As it is, in another unit, exchanged, or shifted and turned; and how it is to be placed. */
 export function DrawingFit(props: Props) {
-    const { inspection, unit, onUnit, placing, onPlacing } = props;
+    const { control, inspection, unit, onUnit, placing, onPlacing } = props;
     const [way, setWay] = useState<'fit' | 'pairs' | 'typed'>('fit');
     const { angle } = props.project.units;
     const best = inspection.fits[0];
@@ -51,7 +63,12 @@ export function DrawingFit(props: Props) {
             )}
             {inspection.controlTried > 0 && !best && (
                 <p>
-                    None of {inspection.controlTried} control points falls on a point, circle or text of the drawing: as drawn, in another
+                    {props.factor === null
+                        ? 'Nothing in it proves where it lies: '
+                        : liesAmong(control, inspection.extent, props.factor)
+                          ? 'As drawn it lies among the control, as it should. Nothing in it proves it to the millimetre: '
+                          : 'As drawn it lies away from the control: '}
+                    none of {inspection.controlTried} control points falls on a point, circle or text of the drawing, as drawn, in another
                     unit, exchanged, or shifted and turned.
                 </p>
             )}
@@ -190,9 +207,7 @@ function ByPairs({ project, control, inspection, unit, onPlacing }: Props) {
                                 off by <Length of={result.residuals[i]} />
                             </span>
                         )}
-                        <Button kind="bare" onClick={() => setPairs(pairs.filter((_, k) => k !== i))}>
-                            Take out
-                        </Button>
+                        <Button onClick={() => setPairs(pairs.filter((_, k) => k !== i))}>Take out</Button>
                     </div>
                 </div>
             ))}

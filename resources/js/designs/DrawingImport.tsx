@@ -121,6 +121,7 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
                 control={control}
                 inspection={inspection}
                 unit={unit}
+                factor={factor}
                 onUnit={setUnit}
                 placing={placing}
                 onPlacing={setPlacing}

@@ -75,12 +75,12 @@ function LayerRow({ layer, layers }: { layer: Schemas['LayerEntry']; layers: Ret
                 {name}
             </span>
             {layer.ownColour !== null && (
-                <Button kind="bare" aria-label={`File’s colour for ${name}`} onClick={() => layers.change({ layerIds: [id], colour: '' })}>
+                <Button aria-label={`File’s colour for ${name}`} onClick={() => layers.change({ layerIds: [id], colour: '' })}>
                     own
                 </Button>
             )}
             <span className="figure text-sm text-quiet">{layer.count}</span>
-            <Button kind="bare" aria-label={`Only ${name}`} onClick={() => layers.only([id])}>
+            <Button aria-label={`Only ${name}`} onClick={() => layers.only([id])}>
                 only
             </Button>
         </li>

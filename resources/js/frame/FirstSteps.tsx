@@ -24,7 +24,7 @@ export function FirstSteps({ project, control, designs, tab, onTouch }: Props) {
     const steps: Step[] = [
         {
             says: 'Control',
-            wants: 'the marks on site: a list of names and coordinates (CSV, text, LandXML, GeoJSON), or typed',
+            wants: 'the known points on site: a list of names and coordinates (CSV, text, LandXML, GeoJSON), or typed',
             done: control.length > 1,
             to: `/p/${project.id}/control`,
             verb: 'Bring in control',

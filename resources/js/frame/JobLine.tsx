@@ -61,7 +61,7 @@ function standing(stage: StageName, { progress, setup, units }: Project): string
         case 'prepare':
             return count(progress.points, 'point');
         case 'control':
-            return count(progress.control, 'mark');
+            return count(progress.control, 'point');
         case 'set-up':
             if (!setup) {
                 return 'not yet';

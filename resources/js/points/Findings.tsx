@@ -61,7 +61,6 @@ export function Findings({ seen, layout, mends, onMends, onLayout }: Props) {
                                 <>
                                     <span className="text-sm">decided</span>
                                     <Button
-                                        kind="bare"
                                         onClick={() =>
                                             onMends({
                                                 leaveOutLines: mends.leaveOutLines.filter((l) => !f.lines.includes(l)),

@@ -20,7 +20,7 @@ export function PackButton({ project, name }: { project: number; name: string })
     };
     return (
         <span className="shrink-0">
-            <Button kind="bare" aria-label={`Pack ${name} into a file`} busy={work.busy} onClick={() => void pack()} icon={<PackIcon />}>
+            <Button aria-label={`Pack ${name} into a file`} busy={work.busy} onClick={() => void pack()} icon={<PackIcon />}>
                 Pack
             </Button>
             <WorkBar work={work} />

@@ -98,7 +98,7 @@ function Empty() {
         <div className="grid gap-3">
             <Notice>There is no project yet.</Notice>
             <p>
-                Start one of your own: it opens with three steps, its <strong>control</strong> (a list of the marks on site), its{' '}
+                Start one of your own: it opens with three steps, its <strong>control</strong> (a list of the known points on site), its{' '}
                 <strong>drawing</strong> (DXF), and its <strong>points</strong> (touched on the drawing, or a list). Or look around first,
                 in two made-up projects with half a day’s work in them and an instrument that is simulated.
             </p>

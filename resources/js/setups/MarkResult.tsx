@@ -16,7 +16,7 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
             </div>
             {d ? (
                 <div className="text-sm">
-                    against {mark.kind === 'check' ? 'its mark' : 'design'}:{' '}
+                    against {mark.kind === 'check' ? 'the control' : 'design'}:{' '}
                     <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
                 </div>
             ) : (

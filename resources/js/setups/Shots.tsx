@@ -52,7 +52,6 @@ export function Shots({ project, draft, line, verb, residuals, suspect, primary,
                         <OffLine of={residuals?.get(s.observationId)} suspected={s.observationId === suspect} />
                     </span>
                     <Button
-                        kind="bare"
                         aria-label={`${s.used ? 'Leave out' : 'Use'} shot ${i + 1} on ${line}`}
                         onClick={() => change(s.observationId, { used: !s.used })}
                     >

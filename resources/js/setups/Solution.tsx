@@ -140,7 +140,7 @@ function Grounds({ solution: s, more, times }: { solution: Found; more: string[]
 function Residuals({ residuals }: { residuals: Residual[] }) {
     return (
         <Scroll label="Residuals">
-            <p className="text-quiet text-sm">Each sight as measured, against its mark, seen from the instrument:</p>
+            <p className="text-quiet text-sm">Each sight as measured, against its control point, seen from the instrument:</p>
             <table className="list sided">
                 <thead>
                     <tr>

@@ -35,8 +35,8 @@ export function WhyBad({ explanations, ...props }: Props & { explanations: Expla
     if (!best) {
         return (
             <Notice kind="error">
-                {subject(draft)} and none of the usual causes explains it. Measure them again, one after another, and look at the marks, the
-                pole and the tripod.
+                {subject(draft)} and none of the usual causes explains it. Measure them again, one after another, and look at the control
+                points, the pole and the tripod.
             </Notice>
         );
     }
@@ -166,7 +166,7 @@ function remediesOfSight({ of: { cause, sights }, draft, control, onChange }: Pr
                 : [{ plan: false, height: false }, ''];
     const remedies: Remedy[] = [];
     if (cause === 'tripodMoved') {
-        remedies.push({ key: 'anew', label: 'Sight all marks anew', busy: false, act: () => onChange({ sights: [] }) });
+        remedies.push({ key: 'anew', label: 'Sight all anew', busy: false, act: () => onChange({ sights: [] }) });
     }
     if (cause === 'anotherMark' && second !== undefined) {
         remedies.push({ key: 'name', label: `Call the sight ${sights[1]}`, busy: false, act: renamed(new Map([[first, second]])) });

@@ -4,7 +4,7 @@ import { api, ask, type Mark, Problem, type Project, type Schemas } from '../api
 import { markOf, measure, useDayDeed } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
-import { Deviation } from '../parts/Figure';
+import { Deviation, Sided } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
 
 type Wish = { kind: 'stake' | 'as_built'; pointId?: number | null; name?: string; code?: string };
@@ -58,12 +58,13 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
                 <p className="mb-3 text-lg">
                     <Verdict of="out" />: <Deviation of={asked.evidence.plan as number} allowed={asked.evidence.planTolerance as number} />{' '}
                     in plan,{' '}
-                    <Deviation
+                    <Sided
                         of={asked.evidence.height as number | null}
-                        none="no design"
+                        side="height"
+                        none="no height"
                         allowed={asked.evidence.heightTolerance as number}
-                    />{' '}
-                    in height. Tolerance <Deviation of={asked.evidence.planTolerance as number} /> and{' '}
+                    />
+                    . Tolerance <Deviation of={asked.evidence.planTolerance as number} /> and{' '}
                     <Deviation of={asked.evidence.heightTolerance as number} />.
                 </p>
             )}
