@@ -6,7 +6,7 @@ namespace App\Instrument;
 
 final readonly class InstrumentState
 {
-    /** ppm, prismConstant: as they are set on the instrument, where it says so. */
+    /** ppm, prismConstant: as they are set on the instrument, where it says so. pressure: of its barometer, hectopascal. */
     public function __construct(
         public string $link,
         public ?float $retryIn,
@@ -20,5 +20,6 @@ final readonly class InstrumentState
         public ?float $azimuth,
         public ?float $ppm,
         public ?float $prismConstant,
+        public ?float $pressure,
     ) {}
 }

@@ -17,7 +17,7 @@ final class LiveStatus
             'model' => $s->model, 'serial' => $s->serial, 'level' => $s->level, 'locked' => $s->locked, 'tracking' => $s->tracking,
             'battery' => $s->battery, 'tilt' => $s->tilt, 'circle' => $s->circle, 'zenith' => $s->zenith,
             'trouble' => $s->trouble?->sentence(),
-            'ppm' => $s->ppm, 'prism_constant' => $s->prismConstant,
+            'ppm' => $s->ppm, 'prism_constant' => $s->prismConstant, 'pressure' => $s->pressure,
             'accuracy' => ['angle' => $s->accuracy->angle, 'distance' => $s->accuracy->distance, 'ppm' => $s->accuracy->distancePpm],
         ];
     }

@@ -82,6 +82,7 @@ final class LiveView
             azimuth: $station === null || $s === [] ? null : $station->azimuthOf((float) $s['circle']),
             ppm: $s['ppm'] ?? null,
             prismConstant: $s['prism_constant'] ?? null,
+            pressure: $s['pressure'] ?? null,
         );
     }
 

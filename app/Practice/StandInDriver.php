@@ -138,6 +138,7 @@ final class StandInDriver implements TotalStation
             trouble: self::refusal($said['trouble'] ?? null),
             ppm: isset($said['ppm']) ? self::real($said, 'ppm') : null,
             prismConstant: isset($said['prism_constant']) ? self::real($said, 'prism_constant') : null,
+            pressure: isset($said['pressure']) ? self::real($said, 'pressure') : null,
         );
     }
 

@@ -47,6 +47,8 @@ final readonly class Message
             'trouble' => $trouble?->value,
             'ppm' => $instrument->ppm,
             'prism_constant' => $instrument->prismConstant,
+            // A barometer of a tenth of a hectopascal.
+            'pressure' => round($instrument->world->air->pressureHpa, 1),
         ]);
     }
 

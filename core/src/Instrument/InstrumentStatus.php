@@ -13,6 +13,7 @@ final readonly class InstrumentStatus extends InstrumentReport
      * @param  float  $battery  0 to 1
      * @param  float|null  $ppm  correction that is set on the instrument; null where it doesn't say
      * @param  float|null  $prismConstant  set on the instrument, metres
+     * @param  float|null  $pressure  of the air, hectopascal, where it has a barometer and tells it
      * @param  float  $circle  where the telescope points, radians on its own circle
      */
     public function __construct(
@@ -29,5 +30,6 @@ final readonly class InstrumentStatus extends InstrumentReport
         public ?Refusal $trouble = null,
         public ?float $ppm = null,
         public ?float $prismConstant = null,
+        public ?float $pressure = null,
     ) {}
 }

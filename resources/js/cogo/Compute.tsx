@@ -5,7 +5,7 @@ import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { NextStep } from '../parts/NextStep';
 import { Notice } from '../parts/Notice';
-import type { PlanFigure } from '../plan/contract';
+import type { PlanFigure, PlanPlace } from '../plan/contract';
 import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 import { COLLECTIONS, type CollectionKind, CollectPlaces } from './CollectPlaces';
@@ -16,6 +16,12 @@ import { KINDS, type Kind, type KindSpec } from './kinds';
 import type { ComputationProps } from './props';
 import { keyOf, type Made, Outcome, Solutions } from './Solutions';
 import { useConstruction } from './useConstruction';
+
+/** metres; a closed line ends where it begins */
+const SAME_PLACE = 1e-3;
+
+/** What is counted from the beginning of a line. */
+const FROM_ITS_START: ReadonlySet<Kind> = new Set<Kind>(['along', 'divided', 'every', 'corners']);
 
 const GROUPS = [...new Set(KINDS.map((k) => k.group))];
 
@@ -75,13 +81,25 @@ export function Computation(props: ComputationProps) {
     const gridLines = useGridLines(project.id).data ?? [];
     const construction = bodyOf(draft, spec);
     const { made, error } = useConstruction(project.id, construction, elevation);
+    const [touchedAt, setTouchedAt] = useState<PlanPlace | null>(null);
+    // A line begins at the end that was touched.
+    useEffect(() => {
+        const ends = touchedAt && made && FROM_ITS_START.has(spec.kind) && endsOf(made, spec.kind);
+        if (ends) {
+            const off = ([easting, northing]: [number, number]) => Math.hypot(easting - touchedAt.easting, northing - touchedAt.northing);
+            if (off(ends[1]) < off(ends[0]) - SAME_PLACE) {
+                setDraft((d) => ({ ...d, chain: d.chain && { ...d.chain, reversed: !d.chain.reversed } }));
+            }
+            setTouchedAt(null);
+        }
+    }, [touchedAt, made, spec.kind]);
     const [said, setSaid] = useState('');
     const own = recipe ? keyOf(recipe.letter, recipe.index) : null;
     const [moved, setMoved] = useState<string | null>(own);
     const kept = useMemo(() => keptOf(made, toggled, recipe ? moved : null), [made, toggled, moved, recipe]);
     useShow(
         figures,
-        useMemo(() => (made ? figureOf(made, kept) : null), [made, kept]),
+        useMemo(() => (made ? figureOf(made, kept, spec.kind) : null), [made, kept, spec.kind]),
     );
     useEffect(() => () => setWant(null), [setWant]);
     const choose = (keys: string[]) => (recipe ? setMoved(keys[0] ?? null) : setToggled((now) => turned(now, keys)));
@@ -99,6 +117,7 @@ export function Computation(props: ComputationProps) {
                     onDraft={setDraft}
                     gridLines={gridLines}
                     chosen={chosen}
+                    onTouched={setTouchedAt}
                     points={points}
                     control={control}
                 />
@@ -161,17 +180,36 @@ function keptOf(made: Made | null, toggled: ReadonlySet<string>, only: string | 
     return kept;
 }
 
-function figureOf(made: Made, kept: ReadonlySet<string>): PlanFigure {
+/** Where a line that was worked along begins and ends: easting and northing. */
+function endsOf(made: Made, kind: Kind): [[number, number], [number, number]] | null {
+    const all = made.solutions[0]?.drawn ?? [];
+    // The last piece of a place along and beside is the way from the line to it.
+    const drawn = kind === 'along' ? all.slice(0, -1) : all;
+    const [first, last] = [drawn[0]?.flat ?? [], drawn.at(-1)?.flat ?? []];
+    const n = last.length;
+    return first.length < 2 || n < 2
+        ? null
+        : [
+              [first[0] ?? 0, first[1] ?? 0],
+              [last[n - 2] ?? 0, last[n - 1] ?? 0],
+          ];
+}
+
+function figureOf(made: Made, kept: ReadonlySet<string>, kind: Kind): PlanFigure {
     const several = made.solutions.length > 1;
+    const start = FROM_ITS_START.has(kind) ? endsOf(made, kind)?.[0] : null;
     return {
         paths: made.solutions.flatMap((s) => s.drawn.map((d) => d.flat)),
-        places: made.solutions.flatMap((s) =>
-            s.places.map((p, i) => ({
-                easting: p.easting,
-                northing: p.northing,
-                label: several ? s.letter : p.word,
-                quiet: !kept.has(keyOf(s.letter, i)),
-            })),
-        ),
+        places: [
+            ...(start ? [{ easting: start[0], northing: start[1], label: 'start', below: true }] : []),
+            ...made.solutions.flatMap((s) =>
+                s.places.map((p, i) => ({
+                    easting: p.easting,
+                    northing: p.northing,
+                    label: several ? s.letter : p.word,
+                    quiet: !kept.has(keyOf(s.letter, i)),
+                })),
+            ),
+        ],
     };
 }

@@ -3,6 +3,7 @@ import type { Schemas } from '../api/client';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField } from '../parts/Field';
+import type { PlanPlace } from '../plan/contract';
 import { pieces, useShow } from '../plan/shown';
 import { DirectionInput } from './DirectionInput';
 import type { GivenLine, GivenPlace, GivenPolyline, Named } from './given';
@@ -110,7 +111,7 @@ export function PieceInput({
     taken: readonly Schemas['ShapeRef'][];
     /** waits for more after the first */
     several?: boolean;
-    onTake: (piece: Schemas['ShapeRef'], words: string) => void;
+    onTake: (piece: Schemas['ShapeRef'], words: string, place: PlanPlace) => void;
 }) {
     const { want, setWant } = useTouch();
     const own = useId();
@@ -128,9 +129,13 @@ export function PieceInput({
                         : {
                               id: own,
                               picking: 'piece',
-                              onTake: ({ piece }) => {
+                              onTake: ({ piece, place }) => {
                                   if (piece) {
-                                      latest.current({ layerId: piece.layerId, shape: piece.shape }, `${piece.kind} on ${piece.layer}`);
+                                      latest.current(
+                                          { layerId: piece.layerId, shape: piece.shape },
+                                          `${piece.kind} on ${piece.layer}`,
+                                          place,
+                                      );
                                       several || setWant(null);
                                   }
                               },
@@ -146,10 +151,12 @@ export function PieceInput({
 interface ChainProps extends Named {
     value: GivenPolyline | null;
     onValue: (value: GivenPolyline | null) => void;
+    /** where it was touched first: the end nearer to it is its start */
+    onTouched?: (place: PlanPlace) => void;
 }
 
 /** Lines and arcs of a drawing touched one after another, or places joined by straight pieces. */
-export function ChainInput({ value, onValue, ...named }: ChainProps) {
+export function ChainInput({ value, onValue, onTouched, ...named }: ChainProps) {
     const chain: GivenPolyline = value ?? {};
     const [byPlaces, setByPlaces] = useState((chain.places?.length ?? 0) > 0);
     const [latestPlace, setLatestPlace] = useState<GivenPlace | null>(null);
@@ -184,7 +191,12 @@ export function ChainInput({ value, onValue, ...named }: ChainProps) {
                     label={chain.connected ? 'Touch the line' : 'Touch the pieces'}
                     taken={shapes}
                     several={!chain.connected}
-                    onTake={(piece) => onValue({ ...chain, shapes: chain.connected ? [piece] : [...shapes, piece] })}
+                    onTake={(piece, _, place) => {
+                        onValue({ ...chain, shapes: chain.connected ? [piece] : [...shapes, piece] });
+                        if (chain.connected || shapes.length === 0) {
+                            onTouched?.(place);
+                        }
+                    }}
                 />
             )}
             {(shapes.length > 0 || places.length > 0) && (

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { ControlPoint, Draft, Project, SetupState } from '../api/client';
 import { useInstruments, useTargets } from '../api/hooks';
 import { Equipment } from '../instrument/Equipment';
@@ -11,16 +12,18 @@ interface Props {
     project: Project;
     draft: SetupState['draft'];
     control: ControlPoint[];
+    /** what the instrument reads, hectopascal; null where it has none */
+    barometer: number | null;
     onChange: (part: Partial<Draft>) => void;
 }
 
 /** Heights, target, prism and air. */
-export function Conditions({ project, draft, control, onChange }: Props) {
+export function Conditions({ project, draft, control, barometer, onChange }: Props) {
     const targets = useTargets(project.id);
     const onMark = draft.method === 'known_backsight' || draft.method === 'known_direction';
     return (
         <div className="grid grid-cols-2 gap-3">
-            {draft.airDue && <Air draft={draft} onChange={onChange} />}
+            {draft.airDue && <Air draft={draft} barometer={barometer} onChange={onChange} />}
             {onMark && (
                 <div className="col-span-2">
                     <Choice
@@ -75,15 +78,23 @@ export function Conditions({ project, draft, control, onChange }: Props) {
                 value={Number((draft.prismConstant * 1000).toFixed(2))}
                 onValue={(mm) => onChange({ prismConstant: mm / 1000 })}
             />
-            {!draft.airDue && <Air draft={draft} onChange={onChange} />}
-            <More project={project} draft={draft} control={control} onChange={onChange} />
+            {!draft.airDue && <Air draft={draft} barometer={barometer} onChange={onChange} />}
+            <More project={project} draft={draft} onChange={onChange} />
         </div>
     );
 }
 
+/** hectopascal; 4 hPa make 1 ppm (common practice, no source) */
+const BAROMETERS_AGREE = 4;
+
 /** The air of the day: asked for at its first sight, and with its age beside it from then on. */
-function Air({ draft, onChange }: Pick<Props, 'draft' | 'onChange'>) {
-    const { airMode, pressure, temperature, airAt, airDue } = draft;
+function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' | 'onChange'>) {
+    const { airMode, temperature, airAt, airDue } = draft;
+    // Where the air is asked for, the instrument's own reading stands there to be confirmed; typed over, what was typed counts.
+    const [taken, setTaken] = useState(false);
+    const read = airMode === 'typed' ? null : barometer;
+    const pressure = airDue && !taken && read !== null ? read : draft.pressure;
+    const differs = !airDue && read !== null && Math.abs(read - draft.pressure) > BAROMETERS_AGREE;
     return (
         <section className={`col-span-2 grid grid-cols-2 gap-3 ${airDue ? 'border-2 border-open p-2' : ''}`} aria-label="Air">
             {airDue && (
@@ -101,7 +112,15 @@ function Air({ draft, onChange }: Pick<Props, 'draft' | 'onChange'>) {
                 <NumberField label="Correction" unit="ppm" value={draft.ppmTyped} onValue={(ppm) => onChange({ ppm })} />
             ) : (
                 <>
-                    <NumberField label="Pressure" unit="hPa" value={pressure} onValue={(hPa) => onChange({ pressure: hPa })} />
+                    <NumberField
+                        label="Pressure"
+                        unit="hPa"
+                        value={pressure}
+                        onValue={(hPa) => {
+                            setTaken(true);
+                            onChange({ pressure: hPa });
+                        }}
+                    />
                     <NumberField
                         label="Temperature"
                         unit="°C"
@@ -109,6 +128,15 @@ function Air({ draft, onChange }: Pick<Props, 'draft' | 'onChange'>) {
                         onValue={(celsius) => onChange({ temperature: celsius })}
                     />
                 </>
+            )}
+            {airDue && read !== null && <p className="col-span-2 text-quiet text-sm">The pressure is read from the instrument.</p>}
+            {differs && (
+                <div className="col-span-2 flex items-center gap-2">
+                    <p className="min-w-0 flex-1 text-open">
+                        The instrument reads <span className="figure">{read.toFixed(1)} hPa</span>.
+                    </p>
+                    <Button onClick={() => onChange({ pressure: read })}>Take it</Button>
+                </div>
             )}
             {!airDue && airAt !== null && (
                 <p className="col-span-2 text-quiet text-sm">
@@ -120,7 +148,7 @@ function Air({ draft, onChange }: Pick<Props, 'draft' | 'onChange'>) {
 }
 
 /** What is seldom changed: instrument, how its height and the air are told, scale. */
-function More({ project, draft, onChange }: Props) {
+function More({ project, draft, onChange }: Pick<Props, 'project' | 'draft' | 'onChange'>) {
     const instruments = useInstruments(project.id);
     const instrument = instruments.data?.find((i) => i.id === draft.instrumentId);
     return (

@@ -211,7 +211,13 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                 )
             }
         >
-            <Settled project={project} state={state} control={control} onChange={(part) => change.mutate(part)} />
+            <Settled
+                project={project}
+                state={state}
+                control={control}
+                barometer={props.live?.instrument.pressure ?? null}
+                onChange={(part) => change.mutate(part)}
+            />
             {draft.sights.length + draft.shots.length === 0 && (
                 <Button className="justify-self-start" onClick={onLook}>
                     Where to stand

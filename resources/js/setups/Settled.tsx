@@ -9,11 +9,13 @@ interface Props {
     project: Project;
     state: SetupState;
     control: ControlPoint[];
+    /** what the instrument reads, hectopascal; null where it has none */
+    barometer: number | null;
     onChange: (part: Partial<Draft>) => void;
 }
 
 /** How and with what the instrument is set up: open until something is measured, and one line from then on. */
-export function Settled({ project, state, control, onChange }: Props) {
+export function Settled({ project, state, control, barometer, onChange }: Props) {
     const { draft } = state;
     const begun = draft.sights.length + draft.shots.length > 0;
     const [opened, setOpened] = useState(false);
@@ -35,7 +37,7 @@ export function Settled({ project, state, control, onChange }: Props) {
             {(!begun || opened) && (
                 <>
                     <Methods method={draft.method} again={state.current !== null} onChange={onChange} />
-                    <Conditions project={project} draft={draft} control={control} onChange={onChange} />
+                    <Conditions project={project} draft={draft} control={control} barometer={barometer} onChange={onChange} />
                 </>
             )}
         </section>

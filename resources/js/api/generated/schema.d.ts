@@ -2435,6 +2435,7 @@ export interface components {
             azimuth: number | null;
             ppm: number | null;
             prismConstant: number | null;
+            pressure: number | null;
         };
         Inverse: {
             direction: number;
