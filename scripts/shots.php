@@ -41,7 +41,7 @@ $take($desk->open("/p/$saltmarsh/prepare?do=points")
     ->boxAround(78636, 41257, 9)
     ->touchPlan($points['A2.3']['northing'], $points['A2.3']['easting'])
     ->see('layer ANCHORS'), 'prepare-points');
-$take($desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10'), 'prepare-drawings');
+$take($desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10'), 'prepare-designs');
 $take($desk->open("/p/$saltmarsh/prepare?do=compute")->press('Grid lines')->press('Find the lines')->see('Keep 10 lines'), 'grid-lines');
 $desk->press('Keep 10 lines')->fill('Before the names', 'K')->press('Make 24 points')->see('24 points are made');
 $take($desk->open("/p/$saltmarsh/prepare?do=compute")
