@@ -120,7 +120,7 @@ final class SetupTest extends TestCase
             ->fill('Direction from here to the mark', '12 30 00')
             ->see('= 12°30′00″');
         $this->standOn($id, 'CP3');
-        $s->press('Measure the mark')->see('everything staked from here turns with it')->see('circle zero at');
+        $s->press('Measure the mark')->see('everything staked from here turns with it')->see('Circle zero at');
         self::assertEqualsWithDelta(
             deg2rad(12.5),
             fmod($this->setupOf($id)['solution']['station']['orientation'] + $this->setupOf($id)['draft']['shots'][0]['circle'], 2 * M_PI),

@@ -15,12 +15,26 @@ interface Props {
     measuring: boolean;
     project: number;
     primary: boolean;
+    /** may be done besides, and is no step of the way: its buttons stand here and not in the bar */
+    aside?: boolean;
     verb: string;
 }
 
 /** Choosing a control point, turning to it, measuring it. A measurement on its way can be cancelled. */
 export function AimAt(props: Props) {
     useShow(askedMark, props.control.find((c) => c.id === props.chosen)?.name ?? null);
+    const turn = (
+        <Button className="min-h-16 px-3!" onClick={props.onTurn} busy={props.turning}>
+            {props.turning ? 'Turning…' : 'Turn to it'}
+        </Button>
+    );
+    const shoot = props.measuring ? (
+        <CancelMeasuring project={props.project} />
+    ) : (
+        <Button kind={props.primary ? 'primary' : 'plain'} className={`min-h-16 ${props.primary ? '' : 'px-3!'}`} onClick={props.onMeasure}>
+            {props.verb}
+        </Button>
+    );
     return (
         <>
             <Choice
@@ -29,24 +43,17 @@ export function AimAt(props: Props) {
                 onValue={(id) => props.onChoose(Number(id))}
                 options={props.control.map((c) => [String(c.id), `${c.name}${c.code ? ` (${c.code})` : ''}`] as const)}
             />
-            <NextStep as="second">
-                <Button className="min-h-16 px-3!" onClick={props.onTurn} busy={props.turning}>
-                    {props.turning ? 'Turning…' : 'Turn to it'}
-                </Button>
-            </NextStep>
-            <NextStep as={props.primary ? 'first' : 'second'}>
-                {props.measuring ? (
-                    <CancelMeasuring project={props.project} />
-                ) : (
-                    <Button
-                        kind={props.primary ? 'primary' : 'plain'}
-                        className={`min-h-16 ${props.primary ? '' : 'px-3!'}`}
-                        onClick={props.onMeasure}
-                    >
-                        {props.verb}
-                    </Button>
-                )}
-            </NextStep>
+            {props.aside ? (
+                <div className="flex flex-wrap gap-2">
+                    {turn}
+                    {shoot}
+                </div>
+            ) : (
+                <>
+                    <NextStep as="second">{turn}</NextStep>
+                    <NextStep as={props.primary ? 'first' : 'second'}>{shoot}</NextStep>
+                </>
+            )}
         </>
     );
 }

@@ -31,19 +31,16 @@ export function Shots({ project, draft, line, verb, residuals, suspect, primary,
             shots: shotBodies(draft).flatMap((s) => (s.observationId !== id ? [s] : part === null ? [] : [{ ...s, ...part }])),
         });
     const own = draft.shots.filter((s) => s.line === line);
+    const button = shoot.isPending ? (
+        <CancelMeasuring project={project.id} />
+    ) : (
+        <Button kind={primary ? 'primary' : 'plain'} className="min-h-16" onClick={() => shoot.mutate()}>
+            {verb}
+        </Button>
+    );
     return (
         <div className="grid gap-1">
-            {(shoot.isPending || verb !== null) && (
-                <NextStep as={primary ? 'first' : 'second'}>
-                    {shoot.isPending ? (
-                        <CancelMeasuring project={project.id} />
-                    ) : (
-                        <Button kind={primary ? 'primary' : 'plain'} className="min-h-16" onClick={() => shoot.mutate()}>
-                            {verb}
-                        </Button>
-                    )}
-                </NextStep>
-            )}
+            {(shoot.isPending || verb !== null) && (primary ? <NextStep>{button}</NextStep> : button)}
             <Failure of={shoot.error} />
             {own.map((s, i) => (
                 <div key={s.observationId} className="flex items-center gap-2 border-rule border-t text-sm">

@@ -52,7 +52,8 @@ export function Sights({ project, control, state, ready, onSights }: Props) {
                     onMeasure={() => shoot.mutate(aim.id)}
                     measuring={shoot.isPending}
                     project={project.id}
-                    primary={!ready}
+                    primary={!ready && draft.method !== 'grid_lines'}
+                    aside={draft.method === 'grid_lines'}
                     verb={`Measure ${aim.name}`}
                 />
             )}

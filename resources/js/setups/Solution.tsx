@@ -35,16 +35,18 @@ export function Solution({ solution: s, explained, weakness, beyond, times }: Pr
                     <Trust solution={s} weakness={weakness} beyond={beyond} />
                 </NextStep>
             )}
-            <p>
+            <div>
                 <Coordinates {...s.station.mark} />
-                {s.oriented ? (
-                    <>
-                        , circle zero at <Direction of={s.station.orientation} />
-                    </>
-                ) : (
-                    ', no orientation yet'
-                )}
-            </p>
+                <p>
+                    {s.oriented ? (
+                        <>
+                            Circle zero at <Direction of={s.station.orientation} />
+                        </>
+                    ) : (
+                        'No orientation yet'
+                    )}
+                </p>
+            </div>
             {worst && <Notice kind="caution">{worst}</Notice>}
             <Grounds solution={s} more={more} times={times} />
         </section>
