@@ -30,7 +30,14 @@ final class PlaceDrawing
                 $pairs[] = [new Position($pair->y * $u, $pair->x * $u), $mark->position()];
             }
         }
-        $placement = count($pairs) < 2 ? null : Similarity::of($pairs, $body->withScale);
+        if ($body->holdFirst && (count($pairs) !== 2 || $body->withScale)) {
+            throw new \DomainException('One point is held where there are two pairs and no scale: the second gives the direction alone.');
+        }
+        $placement = match (true) {
+            count($pairs) < 2 => null,
+            $body->holdFirst => Similarity::holding($pairs[0], $pairs[1]),
+            default => Similarity::of($pairs, $body->withScale),
+        };
         if ($placement === null) {
             throw new \DomainException('Two different points of the drawing, with the control points they are, are needed to place it.');
         }

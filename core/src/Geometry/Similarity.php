@@ -22,6 +22,25 @@ final readonly class Similarity
     }
 
     /**
+     * Puts one place exactly where it should be, and takes from a second nothing but the direction to it: what both are apart too much or
+     * too little is left at the second.
+     *
+     * @param  array{Position, Position}  $held  from and to
+     * @param  array{Position, Position}  $toward
+     * @return self|null null where there is no direction between them
+     */
+    public static function holding(array $held, array $toward): ?self
+    {
+        if ($held[0]->distanceTo($toward[0]) === 0.0 || $held[1]->distanceTo($toward[1]) === 0.0) {
+            return null;
+        }
+        $turn = self::turnAndShift($held[1]->azimuthTo($toward[1]) - $held[0]->azimuthTo($toward[0]), 1.0, 0.0, 0.0);
+        $turned = $turn->apply($held[0]);
+
+        return new self($turn->a, $turn->b, $held[1]->easting - $turned->easting, $held[1]->northing - $turned->northing);
+    }
+
+    /**
      * The one that takes the first places nearest to the second (least squares; closed form about the centres of gravity, as in
      * Ghilani & Wolf, Adjustment Computations, two-dimensional conformal coordinate transformation; recalled).
      *

@@ -164,6 +164,8 @@ function ByPairs({ project, control, inspection, unit, onPlacing }: Props) {
         }),
     );
     const [withScale, setWithScale] = useState(false);
+    const [holdFirst, setHoldFirst] = useState(false);
+    const held = holdFirst && pairs.length === 2 && !withScale;
     const [result, setResult] = useState<Schemas['PlacementFound'] | null>(null);
     const [error, setError] = useState<Error | null>(null);
     const compute = async () => {
@@ -172,13 +174,13 @@ function ByPairs({ project, control, inspection, unit, onPlacing }: Props) {
             const found = await ask(
                 api.POST('/api/v1/projects/{project}/compute-placement', {
                     params: { path: { project: project.id } },
-                    body: { unit: unit as Unit, pairs, withScale, typed: null },
+                    body: { unit: unit as Unit, pairs, withScale, holdFirst: held, typed: null },
                 }),
             );
             setResult(found);
             onPlacing({
                 placement: found.placement,
-                words: `by ${pairs.length} matched points, turned by ${formatAngle(found.rotation, project.units.angle)}${withScale ? `, scale ${found.scale.toFixed(6)}` : ''}`,
+                words: `by ${pairs.length} matched points${held ? ', the first held' : ''}, turned by ${formatAngle(found.rotation, project.units.angle)}${withScale ? `, scale ${found.scale.toFixed(6)}` : ''}`,
             });
         } catch (e) {
             setError(e as Error);
@@ -220,6 +222,13 @@ function ByPairs({ project, control, inspection, unit, onPlacing }: Props) {
                     Add a pair
                 </Button>
                 <CheckBox label="Scale it too" checked={withScale} onChecked={setWithScale} />
+                {pairs.length === 2 && !withScale && (
+                    <CheckBox
+                        label="Hold the first, take only the direction from the second"
+                        checked={holdFirst}
+                        onChecked={setHoldFirst}
+                    />
+                )}
                 <Button disabled={pairs.length < 2 || unit === ''} onClick={() => void compute()}>
                     Work it out
                 </Button>

@@ -47,6 +47,14 @@ final class DesignsInTest extends FeatureTestCase
         $this
             ->ask('POST', "/projects/{$project->id}/compute-placement", ['unit' => 'mm', 'pairs' => array_slice($pairs, 0, 1)])
             ->assertStatus(422);
+        // One point held, from the other the direction alone.
+        $two = [$pairs[0], ['x' => $pairs[1]['x'] + 30.0] + $pairs[1]];
+        $held = $this->ask('POST', "/projects/{$project->id}/compute-placement", ['unit' => 'mm', 'pairs' => $two, 'holdFirst' => true])->assertOk()->json();
+        self::assertEqualsWithDelta([0.0, 1.0], [$held['residuals'][0], $held['scale']], 1e-9);
+        self::assertGreaterThan(0.001, $held['residuals'][1]);
+        $this
+            ->ask('POST', "/projects/{$project->id}/compute-placement", ['unit' => 'mm', 'pairs' => $pairs, 'holdFirst' => true])
+            ->assertStatus(422);
         $typed = $this->ask(
             'POST', "/projects/{$project->id}/compute-placement",
             ['unit' => 'mm', 'typed' => ['dNorthing' => 5.0, 'dEasting' => 7.0, 'rotation' => M_PI_2]],

@@ -2746,6 +2746,7 @@ export interface components {
             pairs?: components["schemas"]["PlacedPair"][];
             withScale?: boolean;
             typed?: components["schemas"]["TypedPlacement"] | null;
+            holdFirst?: boolean;
         };
         PlacesToKeep: {
             collection: components["schemas"]["PlacesWanted"];
