@@ -59,7 +59,9 @@ final readonly class Construct
             ConstructionKind::TwoDistances => PlacesFound::byTwoDistances(
                 $this->place($b, 0), $this->distance($b, 0), $this->place($b, 1), $this->distance($b, 1),
             ),
-            ConstructionKind::Along => PlacesOnPolyline::at($this->givens->chain($b->chain), $this->distance($b, 0), $b->offset),
+            ConstructionKind::Along => PlacesOnPolyline::at(
+                $this->givens->chain($b->chain), $this->distance($b, 0), $b->offset, $b->alongArc,
+            ),
             ConstructionKind::Foot => PlacesOnPolyline::foot($this->givens->chain($b->chain), $this->place($b, 0)),
             ConstructionKind::Divided => PlacesOnPolyline::divided($this->givens->chain($b->chain), $b->count, $b->offset),
             ConstructionKind::Every => PlacesOnPolyline::every(

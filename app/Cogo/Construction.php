@@ -16,6 +16,7 @@ final readonly class Construction
 {
     /**
      * angle: turned, radians clockwise. count: parts, bolts, or bolts along; across: bolts across. toTheRight: an arc bends to the right.
+     * alongArc: beyond the end of an arc the way goes on along it, and not straight on.
      *
      * @param  list<GivenPlace>  $places
      * @param  list<GivenDirection>  $directions
@@ -53,5 +54,6 @@ final readonly class Construction
         public array $legs = [],
         public SketchClosing $closing = SketchClosing::Open,
         public ?GivenDirection $closingDirection = null,
+        public bool $alongArc = false,
     ) {}
 }

@@ -13,16 +13,17 @@ use Parlay\Core\Geometry\Position;
 final class PlacesOnPolyline
 {
     /** @param  float  $distance  from the beginning; beyond the ends straight on */
-    public static function at(Polyline $polyline, float $distance, float $right): Made
+    public static function at(Polyline $polyline, float $distance, float $right, bool $alongArc = false): Made
     {
-        $on = $polyline->at($distance);
-        $to = $polyline->at($distance, $right);
+        [$line, $along] = $alongArc ? $polyline->reaching($distance) : [$polyline, $distance];
+        $on = $line->at($along);
+        $to = $line->at($along, $right);
         $figures = [
             Quantity::length('along', $distance), Quantity::length('to the other end', $polyline->length() - $distance),
-            Quantity::direction('direction there', $polyline->azimuthAt($distance)),
+            Quantity::direction('direction there', $line->azimuthAt($along)),
         ];
 
-        return Made::one([new MadePlace($to)], $figures, [...$polyline->legs, new Leg($on, $to)]);
+        return Made::one([new MadePlace($to)], $figures, [...$line->legs, new Leg($on, $to)]);
     }
 
     /** The nearest place on it, with the distance along and the offset in metres, right positive. */

@@ -73,6 +73,27 @@ final readonly class Leg
     }
 
     /**
+     * The same piece going on beyond its end: straight, or round the same circle.
+     *
+     * @param  float  $by  metres, along it
+     *
+     * @throws NoConstruction where an arc would come round to where it began
+     */
+    public function prolonged(float $by): self
+    {
+        if ($this->isStraight()) {
+            return new self($this->from, $this->at($this->length() + $by));
+        }
+        $sweep = $this->sweep + $this->side() * $by / $this->radius();
+        if (abs($sweep) >= 2 * M_PI) {
+            throw NoConstruction::outOfRange('The way along the arc', 'shorter than its full circle');
+        }
+        $end = self::leaving($this->from, $this->azimuthAt(0.0), $this->radius(), $sweep)->to;
+
+        return new self($this->from, $end->at($this->elevationAt($this->length() + $by)), $sweep);
+    }
+
+    /**
      * The foot of the perpendicular from a place, on the piece itself.
      *
      * @return array{float, float}|null distance along and offset to the right; null where the foot lies beyond an end

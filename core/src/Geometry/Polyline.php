@@ -101,6 +101,26 @@ final readonly class Polyline
         return $leg->at($along, $right);
     }
 
+    /**
+     * The same line long enough for a place so far along, its last piece, or its first, going on as it ends: an arc as an arc.
+     *
+     * @return array{self, float} the line, and how far along it the place is then
+     *
+     * @throws NoConstruction
+     */
+    public function reaching(float $distance): array
+    {
+        $legs = $this->legs;
+        $over = $distance - $this->length();
+        if ($over > 0.0) {
+            $legs[] = array_pop($legs)->prolonged($over);
+        } elseif ($distance < 0.0) {
+            array_unshift($legs, array_shift($legs)->reversed()->prolonged(-$distance)->reversed());
+        }
+
+        return [self::of($legs), max(0.0, $distance)];
+    }
+
     /** @param  float  $distance  metres along it; the direction in which it runs there, radians */
     public function azimuthAt(float $distance): float
     {

@@ -74,6 +74,31 @@ final class PolylineTest extends TestCase
         self::assertEqualsWithDelta(-1.0, $right, 1e-9);
     }
 
+    /** A quarter of the circle of radius 10 about the origin, from its east to its north and on: by sine and cosine alone. */
+    public function test_where_it_is_wanted_it_goes_on_along_the_arc_beyond_its_ends(): void
+    {
+        foreach ([-1, 1] as $side) {
+            $quarter = new Leg(new Position(0.0, $side * 10.0, 1.0), new Position(10.0, 0.0, 2.0), -$side * M_PI_2);
+            $line = Polyline::of([$quarter]);
+            foreach ([-0.7, -0.1, 0.3, 1.2, 2.0, 3.0] as $turned) {
+                $made = PlacesOnPolyline::at($line, 10.0 * $turned * M_PI_2, 0.0, true)->solutions[0]->places[0]->position;
+                self::assertEqualsWithDelta(
+                    [10 * sin($turned * M_PI_2), $side * 10 * cos($turned * M_PI_2), 1.0 + $turned],
+                    [$made->northing, $made->easting, $made->elevation], 1e-9, "$side, $turned",
+                );
+            }
+            $straight = PlacesOnPolyline::at($line, 10.0 * M_PI_2 + 5.0, 0.0)->solutions[0]->places[0]->position;
+            self::assertEqualsWithDelta([10.0, -$side * 5.0], [$straight->northing, $straight->easting], 1e-9, 'and else straight on');
+        }
+        // Where it ends straight it goes on straight either way.
+        $mixed = Polyline::of([new Leg(new Position(0.0, 0.0), new Position(0.0, 5.0)), new Leg(new Position(0.0, 5.0), new Position(0.0, 9.0))]);
+        self::assertEqualsWithDelta([0.0, -3.0], array_slice(array_values(get_object_vars(
+            PlacesOnPolyline::at($mixed, -3.0, 0.0, true)->solutions[0]->places[0]->position,
+        )), 0, 2), 1e-12);
+        $this->expectException(NoConstruction::class);
+        PlacesOnPolyline::at(Polyline::of([new Leg(new Position(0.0, 10.0), new Position(10.0, 0.0), -M_PI_2)]), 100.0, 0.0, true);
+    }
+
     public function test_heights_run_evenly_between_the_ends(): void
     {
         $chain = Polyline::through([new Position(0, 0, 10.0), new Position(0, 20, 12.0), new Position(0, 30, null)]);

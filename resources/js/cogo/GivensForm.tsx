@@ -91,6 +91,13 @@ export function GivensForm({ spec, draft, onDraft, gridLines, chosen, onTouched,
                 />
             )}
             {spec.corners && <CheckBox label="With the corners" checked={draft.corners} onChecked={(corners) => set({ corners })} />}
+            {spec.alongArc && (
+                <CheckBox
+                    label="Beyond the end of an arc, on along the arc"
+                    checked={draft.alongArc}
+                    onChecked={(alongArc) => set({ alongArc })}
+                />
+            )}
             {spec.offset && (
                 <LengthField
                     label={spec.offset}

@@ -18,6 +18,7 @@ export interface Draft {
     across: number;
     toTheRight: boolean;
     corners: boolean;
+    alongArc: boolean;
     pattern: Schemas['GivenOffset'][];
     elements: Schemas['KnownElement'][];
     parts: Schemas['KnownPart'][];
@@ -39,6 +40,7 @@ export function emptyDraft(spec: KindSpec): Draft {
         across: spec.kind === 'boltRectangle' ? 2 : 1,
         toTheRight: true,
         corners: true,
+        alongArc: false,
         pattern: [],
         elements: [],
         parts: [],
@@ -59,6 +61,7 @@ export function draftOf(body: Construction): Draft {
         across: body.across ?? 1,
         toTheRight: body.toTheRight ?? true,
         corners: body.corners ?? true,
+        alongArc: body.alongArc ?? false,
         pattern: body.pattern ?? [],
         elements: body.elements ?? [],
         parts: body.parts ?? [],

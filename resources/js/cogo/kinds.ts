@@ -19,6 +19,8 @@ export interface KindSpec {
     count?: string;
     across?: string;
     corners?: boolean;
+    /** beyond the end of an arc it may go on along it */
+    alongArc?: boolean;
     side?: boolean;
     elements?: boolean;
     /** one element of an arc whose ends are given */
@@ -63,7 +65,15 @@ export const KINDS: KindSpec[] = [
         places: ['First place', 'Second place'],
         distances: ['Distance from the first', 'Distance from the second'],
     },
-    { kind: 'along', words: 'Along and beside', group: 'Along lines', chain: 'line', distances: ['Along'], offset: 'Offset to the right' },
+    {
+        kind: 'along',
+        words: 'Along and beside',
+        group: 'Along lines',
+        chain: 'line',
+        distances: ['Along'],
+        alongArc: true,
+        offset: 'Offset to the right',
+    },
     { kind: 'foot', words: 'Foot of a perpendicular', group: 'Along lines', chain: 'line', places: ['From'] },
     {
         kind: 'divided',

@@ -1950,6 +1950,7 @@ export interface components {
             /** @enum {string} */
             closing?: "open" | "reported" | "spread" | "byIntersection";
             closingDirection?: components["schemas"]["GivenDirection"] | null;
+            alongArc?: boolean;
         };
         ConstructionToKeep: {
             construction: components["schemas"]["Construction"];
