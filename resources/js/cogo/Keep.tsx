@@ -117,6 +117,8 @@ function KeepPoints({ project, spec, made, construction, elevation, onElevation,
 
 /** What is made of lines may be kept as lines, too. */
 const LINES: ReadonlySet<Kind> = new Set<Kind>([
+    // From place to place it joins them.
+    'corners',
     'parallel',
     'arcThroughThree',
     'arcLeaving',

@@ -1,5 +1,6 @@
-import { X } from 'lucide-react';
-import type { ControlPoint, Design, Project, StakeoutPoint } from '../api/client';
+import { Trash2, X } from 'lucide-react';
+import { api, ask, type ControlPoint, type Design, type Project, type StakeoutPoint } from '../api/client';
+import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Coordinates } from '../parts/Figure';
 import type { PlanPlace } from './contract';
@@ -24,10 +25,16 @@ interface Props {
     onClose: () => void;
 }
 
+/** What the number of a line counts where it was not drawn by a designer but kept here. */
+const MADE_HERE = 'leg';
+
 /** What was touched: its name, kind, source and coordinates. */
 export function TouchedNote({ project, touched, control, points, designs, onShow, onMoveLabel, onClose }: Props) {
     const { thing, drawn, place } = touched;
     const layers = useLayers(project.id, designs);
+    const remove = useDeed(project.id, (id: number) =>
+        ask(api.DELETE('/api/v1/projects/{project}/designs/{design}', { params: { path: { project: project.id, design: id } } })),
+    );
     const design = drawn ? designs.find((d) => d.layers.some((l) => l.id === drawn.layerId)) : undefined;
     const c = thing?.what === 'control' ? control.find((x) => x.id === thing.id) : undefined;
     const p = thing?.what === 'point' ? points.find((x) => x.id === thing.id) : undefined;
@@ -85,6 +92,15 @@ export function TouchedNote({ project, touched, control, points, designs, onShow
                             >
                                 Hide this layer
                             </Button>
+                            {design?.placeWord === MADE_HERE && (
+                                <Button
+                                    busy={remove.isPending}
+                                    onClick={() => remove.mutate(design.id, { onSuccess: onClose })}
+                                    icon={<Trash2 />}
+                                >
+                                    Delete {design.name}
+                                </Button>
+                            )}
                         </div>
                     </>
                 )}
