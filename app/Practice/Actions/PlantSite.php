@@ -23,7 +23,26 @@ final class PlantSite
             throw new \DomainException('There is no control yet to lay a practice site out on. Bring it in first.');
         }
 
-        return $this->world->do(['do' => 'plant', 'site' => self::site($project), 'seed' => $project->id, 'control' => $control]);
+        return $this->asItWasLeft($project, array_column($control, 'name'))
+            ?? $this->world->do(['do' => 'plant', 'site' => self::site($project), 'seed' => $project->id, 'control' => $control]);
+    }
+
+    /**
+     * A site that was laid out before is gone back to, where the tripod stands as it was left: a setup on it goes on holding.
+     *
+     * @param  list<string>  $names  of the control as it is listed now
+     * @return array<string, mixed>|null null where there is none yet, or the list has other names since
+     */
+    private function asItWasLeft(Project $project, array $names): ?array
+    {
+        try {
+            $world = $this->world->do(['do' => 'go', 'site' => self::site($project)]);
+        } catch (\DomainException) {
+            return null;
+        }
+        $there = array_column(is_array($world['marks'] ?? null) ? $world['marks'] : [], 'name');
+
+        return array_diff($names, $there) === [] ? $world : null;
     }
 
     public static function site(Project $project): string

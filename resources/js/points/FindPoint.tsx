@@ -17,20 +17,30 @@ interface Props {
     onClose: () => void;
 }
 
-type Row = { key: string; name: string; says: string; words: string; choose: () => void };
+type Row = { key: string; name: string; says: string; words: string; point?: StakeoutPoint; control?: ControlPoint };
 
 const ROW = 56;
+
+const NO_CONTROL: ControlPoint[] = [];
 
 const NUMERIC = new Intl.Collator(undefined, { numeric: true });
 
 /** A point or a control point by its name: typed, or by the thumb along the list. */
-export function FindPoint({ title, points, control = [], typed = '', none, onPoint, onControl, onClose }: Props) {
+export function FindPoint({ title, points, control = NO_CONTROL, typed = '', none, onPoint, onControl, onClose }: Props) {
     const field = useId();
     const [query, setQuery] = useState(typed);
     const scroller = useRef<HTMLDivElement>(null);
-    const rows = useMemo(() => rowsOf(points, control, onPoint, onControl), [points, control, onPoint, onControl]);
+    // Put into order once: pages redraw several times a second while the instrument is live.
+    const rows = useMemo(() => rowsOf(points, control), [points, control]);
     const wanted = query.trim().toLowerCase();
-    const found = useMemo(() => foundOf(rows, wanted, none, onPoint), [rows, wanted, none, onPoint]);
+    const found = useMemo(() => foundOf(rows, wanted, none), [rows, wanted, none]);
+    const choose = (row: Row | undefined) => {
+        if (row?.control) {
+            onControl?.(row.control);
+        } else if (row) {
+            onPoint(row.point ?? null);
+        }
+    };
     const list = useVirtualizer({ count: found.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6 });
     const first = found[0];
     return (
@@ -39,7 +49,7 @@ export function FindPoint({ title, points, control = [], typed = '', none, onPoi
                 className="grid gap-2"
                 onSubmit={(e) => {
                     e.preventDefault();
-                    first?.choose();
+                    choose(first);
                 }}
             >
                 <label htmlFor={field} className="text-quiet text-sm">
@@ -74,7 +84,7 @@ export function FindPoint({ title, points, control = [], typed = '', none, onPoi
                                         <button
                                             type="button"
                                             className="flex size-full cursor-pointer items-center justify-between gap-3 px-3 text-left hover:bg-wash"
-                                            onClick={row.choose}
+                                            onClick={() => choose(row)}
                                         >
                                             <span className="min-w-0 truncate font-semibold text-lg">{row.name}</span>
                                             <span className="shrink-0 text-quiet text-sm">{row.says}</span>
@@ -92,16 +102,17 @@ export function FindPoint({ title, points, control = [], typed = '', none, onPoi
 }
 
 /** Those not yet done first, each kind in the order of names. */
-function rowsOf(points: StakeoutPoint[], control: ControlPoint[], onPoint: Props['onPoint'], onControl: Props['onControl']): Row[] {
+export function rowsOf(points: StakeoutPoint[], control: ControlPoint[]): Row[] {
     const byName = (a: Row, b: Row) => NUMERIC.compare(a.name, b.name);
-    const point = (p: StakeoutPoint): Row => {
-        const says = [p.code, p.stakes > 0 ? 'staked' : 'not yet staked'].filter(Boolean).join(' · ');
-        return { key: `point ${p.id}`, name: p.name, says, words: `${p.name} ${says}`.toLowerCase(), choose: () => onPoint(p) };
-    };
-    const mark = (c: ControlPoint): Row => {
-        const says = [c.code, 'control'].filter(Boolean).join(' · ');
-        return { key: `control ${c.id}`, name: c.name, says, words: `${c.name} ${says}`.toLowerCase(), choose: () => onControl?.(c) };
-    };
+    const row = (key: string, name: string, says: string): Row => ({ key, name, says, words: `${name} ${says}`.toLowerCase() });
+    const point = (p: StakeoutPoint): Row => ({
+        ...row(`point ${p.id}`, p.name, [p.code, p.stakes > 0 ? 'staked' : 'not yet staked'].filter(Boolean).join(' · ')),
+        point: p,
+    });
+    const known = (c: ControlPoint): Row => ({
+        ...row(`control ${c.id}`, c.name, [c.code, 'control'].filter(Boolean).join(' · ')),
+        control: c,
+    });
     return [
         ...points
             .filter((p) => p.stakes === 0)
@@ -111,14 +122,14 @@ function rowsOf(points: StakeoutPoint[], control: ControlPoint[], onPoint: Props
             .filter((p) => p.stakes > 0)
             .map(point)
             .sort(byName),
-        ...control.map(mark).sort(byName),
+        ...control.map(known).sort(byName),
     ];
 }
 
 /** A name that is typed whole comes first, then those that begin so, then those that hold it somewhere. */
-function foundOf(rows: Row[], wanted: string, none: string | undefined, onPoint: Props['onPoint']): Row[] {
+export function foundOf(rows: Row[], wanted: string, none: string | undefined): Row[] {
     if (wanted === '') {
-        return none === undefined ? rows : [{ key: 'none', name: none, says: '', words: '', choose: () => onPoint(null) }, ...rows];
+        return none === undefined ? rows : [{ key: 'none', name: none, says: '', words: '' }, ...rows];
     }
     const rank = (r: Row) => {
         const name = r.name.toLowerCase();
