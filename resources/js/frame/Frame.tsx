@@ -213,7 +213,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                 <SheetEdge />
                 {folded ? null : (
                     <>
-                        <div ref={scroller} className="@container min-h-0 flex-1 scroll-pt-14 overflow-auto">
+                        <div ref={scroller} className="sheet-scroller min-h-0 flex-1 scroll-pt-14 overflow-auto">
                             <BarContext value={bar}>
                                 <StageContext value={stage}>
                                     {loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}

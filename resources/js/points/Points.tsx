@@ -119,6 +119,11 @@ export function Points(props: StageProps) {
                             </Notice>
                         )}
                         <div className="flex flex-wrap gap-2">
+                            {designs.length === 0 && (
+                                <NextStep as="aside">
+                                    <span className="text-quiet">There is no drawing to touch.</span>
+                                </NextStep>
+                            )}
                             <NextStep as={points.length === 0 ? 'first' : 'second'}>
                                 <Button
                                     kind={points.length === 0 && designs.length > 0 ? 'primary' : 'plain'}
@@ -202,7 +207,7 @@ export function Points(props: StageProps) {
                 <Failure of={remove.error} />
                 {remove.question}
             </div>
-            <div className="flex min-h-60 flex-1 border-t border-rule" style={{ maxHeight: '60vh' }}>
+            <div className="flex min-h-60 flex-1 border-t border-rule" style={{ maxHeight: 'calc(100cqh - 3.2rem)' }}>
                 <div ref={scroller} className="min-w-0 flex-1 overflow-auto pr-2 pl-4">
                     <ul className="relative" style={{ height: rows.getTotalSize() }}>
                         {rows.getVirtualItems().map((row) => {
