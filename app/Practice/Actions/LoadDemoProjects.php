@@ -43,9 +43,18 @@ final class LoadDemoProjects
     /** @param  callable(string): void  $tell  what is being loaded */
     public function __invoke(callable $tell): void
     {
-        if (Project::query()->exists()) {
-            return;
+        // Asked for in two tabs, they are loaded once; whatever ends this process, the system lets go of the lock.
+        $lock = fopen(config()->string('parlay.data').'/demo.lock', 'c') ?: throw new \RuntimeException('The data folder can’t be written to.');
+        flock($lock, LOCK_EX);
+        if (! Project::query()->exists()) {
+            $this->load($tell);
         }
+        fclose($lock);
+    }
+
+    /** @param  callable(string): void  $tell */
+    private function load(callable $tell): void
+    {
         $tell('Loading Larkfield Creamery');
         $larkfield = $this->project('Larkfield Creamery', new Units(
             LengthStyle::FeetInches16, AngleStyle::DegreesMinutesSeconds, DirectionStyle::Bearing, CoordinateOrder::NorthingEasting,

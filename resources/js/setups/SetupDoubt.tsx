@@ -1,5 +1,7 @@
+import { Link } from 'react-router';
 import type { Mark, Project } from '../api/client';
 import { useChecks } from '../api/hooks';
+import { buttonLook } from '../parts/Button';
 import { Notice } from '../parts/Notice';
 
 /** What speaks most against going on from this setup: a check that failed, or one that is due, or a direction that nothing checks. */
@@ -30,7 +32,13 @@ export function CheckBeforeLeaving({ project, marks }: { project: Project; marks
     const since = own.length - 1 - own.map((m) => m.kind).lastIndexOf('check');
     return (
         <Notice kind="caution">
-            {since} {since === 1 ? 'mark was' : 'marks were'} taken since the last check shot. Take one more before the instrument leaves.
+            <p>
+                {since} {since === 1 ? 'mark was' : 'marks were'} taken since the last check shot. Take one more before the instrument
+                leaves.
+            </p>
+            <Link className={`${buttonLook('plain')} mt-2`} to={`/p/${project.id}/set-up`}>
+                Take one more check
+            </Link>
         </Notice>
     );
 }

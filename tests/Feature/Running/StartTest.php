@@ -60,6 +60,28 @@ final class StartTest extends TestCase
         $parlay->stop();
     }
 
+    public function test_an_empty_parlay_loads_the_demo_once_however_often_it_is_asked(): void
+    {
+        $parlay = new Running('start', [], $this->data);
+        self::assertSame([], $parlay->ask('GET', '/projects'));
+        $asks = curl_multi_init();
+        $both = [];
+        foreach ([1, 2] as $_) {
+            $ask = curl_init($parlay->url.'/api/v1/demo');
+            curl_setopt_array($ask, [
+                CURLOPT_POSTFIELDS => '{}', CURLOPT_HTTPHEADER => ['Content-Type: application/json'], CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 120,
+            ]);
+            curl_multi_add_handle($asks, $both[] = $ask);
+        }
+        do {
+            curl_multi_exec($asks, $running);
+            curl_multi_select($asks, 0.2);
+        } while ($running > 0);
+        self::assertSame(['{"count":2}', '{"count":2}'], array_map(curl_multi_getcontent(...), $both));
+        self::assertSame(['Saltmarsh Yard', 'Larkfield Creamery'], array_column($parlay->ask('GET', '/projects'), 'name'));
+        $parlay->stop();
+    }
+
     public function test_a_damaged_database_is_told_in_one_sentence_and_a_full_start_after_a_kill_finds_its_port(): void
     {
         $parlay = new Running('start', [], $this->data);
