@@ -67,8 +67,8 @@ export function WhereToStand(props: StageProps & { onDone: () => void }) {
         <Sheet
             title="Where to stand"
             next={
-                <Button kind="primary" className="min-h-16" onClick={onDone}>
-                    Set up
+                <Button kind="primary" onClick={onDone}>
+                    Begin a setup there
                 </Button>
             }
         >
