@@ -230,7 +230,7 @@ final class SetupTest extends TestCase
         $s->dragOnPlan(78650.0, 41260.0, 78615.0, 41300.0);
         self::assertTrue(Running::until(static fn () => $s->text() !== $best, 10), 'another place gives another precision');
         self::assertSame($at, $s->resolution());
-        $s->press('Set up');
+        $s->press('Begin a setup there');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
             $this->measure($id, $mark, $mark);
         }

@@ -9,8 +9,8 @@ import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, TextField } from '../parts/Field';
-import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import { figures, useShow } from '../plan/shown';
 import { drawnDesigns } from '../plan/things';
 import type { StageProps } from '../stage/stages';
@@ -229,11 +229,13 @@ export function KeepCollected({
                     {keep.data.standing > 0 && ` ${keep.data.standing} stood already.`}
                 </Notice>
             )}
-            <NextStep>
-                <Button kind="primary" busy={keep.isPending} disabled={count === 0} onClick={() => keep.mutate(undefined)}>
-                    Make {count} points
-                </Button>
-            </NextStep>
+            <Step
+                busy={keep.isPending}
+                why={count === 0 && (keep.data ? 'All of them stand.' : 'None is found yet, or all stand already.')}
+                onClick={() => keep.mutate(undefined)}
+            >
+                Make {count} points
+            </Step>
         </div>
     );
 }

@@ -44,7 +44,7 @@ export function MendReading({ project, reading }: { project: number; reading: Sc
                 <CheckBox label="All readings with the same target of this run as well" checked={alike} onChecked={setAlike} />
             </div>
             <Button onClick={() => setOpen(false)}>Leave it</Button>
-            <Button kind="primary" disabled={note.trim() === '' || height === null} busy={mend.isPending} onClick={() => mend.mutate()}>
+            <Button disabled={note.trim() === '' || height === null} busy={mend.isPending} onClick={() => mend.mutate()}>
                 Mend it
             </Button>
             <div className="col-span-2">

@@ -90,7 +90,7 @@ function Targets({ project }: { project: Project }) {
                         onValue={(height) => height !== null && setEdited({ ...edited, height })}
                     />
                     <Button onClick={() => setEdited(null)}>Leave it</Button>
-                    <Button kind="primary" busy={keep.isPending} onClick={() => keep.mutate(edited, { onSuccess: () => setEdited(null) })}>
+                    <Button busy={keep.isPending} onClick={() => keep.mutate(edited, { onSuccess: () => setEdited(null) })}>
                         Keep target
                     </Button>
                 </div>
@@ -168,7 +168,7 @@ function Instruments({ project }: { project: Project }) {
                         />
                     ))}
                     <Button onClick={() => setEdited(null)}>Leave it</Button>
-                    <Button kind="primary" busy={keep.isPending} onClick={() => keep.mutate(edited, { onSuccess: () => setEdited(null) })}>
+                    <Button busy={keep.isPending} onClick={() => keep.mutate(edited, { onSuccess: () => setEdited(null) })}>
                         Keep instrument
                     </Button>
                 </div>

@@ -6,6 +6,7 @@ import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { FileDrop } from '../parts/FileDrop';
 import { Failure } from '../parts/Notice';
+import { Step } from '../parts/Step';
 import { PointsImport } from './PointsImport';
 
 /** Points come in: as a file, or pasted from a spreadsheet. */
@@ -38,15 +39,13 @@ export function PointsIn({ project, target, label }: { project: Project; target:
                         value={text}
                         onChange={(e) => setText(e.target.value)}
                     />
-                    <Button
-                        kind="primary"
-                        className="justify-self-end"
+                    <Step
                         busy={send.isPending}
-                        disabled={text.trim() === ''}
+                        why={text.trim() === '' && 'Nothing is pasted yet.'}
                         onClick={() => send.mutate(new File([text], 'pasted rows.txt', { type: 'text/plain' }))}
                     >
                         Look at it
-                    </Button>
+                    </Step>
                 </div>
             </Dialog>
             <Dialog open={file !== null} onClose={() => setFile(null)} title={`How ${file?.fileName ?? ''} is read`} wide>

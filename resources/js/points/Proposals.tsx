@@ -77,7 +77,6 @@ export function Proposals({ project }: StageProps) {
                     <Failure of={adopt.error ?? leave.error} />
                     {able.length > 1 && (
                         <Button
-                            kind="primary"
                             className="justify-self-end"
                             busy={adopt.isPending}
                             onClick={() => adopt.mutate(able.map((p) => p.pointId))}

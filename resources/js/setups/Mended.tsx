@@ -59,7 +59,6 @@ export function MendedSetups({ project }: { project: Project }) {
                 hint="It stays in the field book, beside the old figures."
             />
             <Button
-                kind="primary"
                 className="min-h-16"
                 busy={adopt.isPending}
                 disabled={note.trim() === '' || chosen.length === 0}

@@ -181,7 +181,7 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
                 </div>
             ))}
             {known.length > 0 && (
-                <Button kind="primary" onClick={() => void keep()}>
+                <Button className="min-h-16" onClick={() => void keep()}>
                     Take {known.length} {known.length === 1 ? 'sight' : 'sights'}
                 </Button>
             )}
