@@ -29,7 +29,7 @@ interface Props {
     onPlacing: (placing: Placing) => void;
 }
 
-function wordsOf(fit: Fit, angle: Units['angle']): string {
+export function wordsOf(fit: Fit, angle: Units['angle']): string {
     const how = fit.asDrawn
         ? 'as drawn'
         : fit.placement.exchanged

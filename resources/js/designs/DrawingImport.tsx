@@ -10,7 +10,7 @@ import { Scroll } from '../parts/Scroll';
 import { Step } from '../parts/Step';
 import { WorkBar } from '../parts/WorkBar';
 import { METRES, UNIT_NAMES, type Unit } from '../units/names';
-import { DrawingFit, type Placing } from './DrawingFit';
+import { DrawingFit, type Placing, wordsOf } from './DrawingFit';
 import { InspectedLayers } from './InspectedLayers';
 import type { Inspection } from './inspection';
 
@@ -46,6 +46,9 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
     const [placing, setPlacing] = useState<Placing>({ placement: null, words: 'as drawn' });
     const work = useWork(project.id);
     const factor = unit === '' ? null : METRES[unit];
+    // It would lie elsewhere than the control says.
+    const [best] = inspection.fits;
+    const fitsElse = best && !best.asDrawn && !best.doubtful && placing.placement === null ? best : null;
     const take = async () => {
         const done = await work.run(
             ask(
@@ -176,8 +179,15 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
             )}
             <Failure of={work.error} />
             <WorkBar work={work} />
-            <NextStep as="says">
-                <span className="text-quiet">Placed {placing.words}.</span>
+            <NextStep as={fitsElse ? 'says' : 'aside'}>
+                {fitsElse ? (
+                    <p className="font-semibold text-open">
+                        ▲ Placed as drawn, and it fits the control {wordsOf(fitsElse, project.units.angle)}: “Place it so” above puts it
+                        there.
+                    </p>
+                ) : (
+                    <span className="text-quiet">Placed {placing.words}.</span>
+                )}
             </NextStep>
             <Step
                 busy={work.busy}
