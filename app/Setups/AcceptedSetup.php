@@ -11,7 +11,7 @@ use Parlay\Words\Cautions;
 final readonly class AcceptedSetup
 {
     /**
-     * number: counted in the project.
+     * number: counted in the project. note: why it was made anew, or what became of the circle.
      * planDeviation, heightDeviation: null where nothing was found, or where the sights don't fit and nothing can be said.
      *
      * @param  bool|null  $passes  whether its sights fit each other; null where nothing was spare
@@ -33,6 +33,7 @@ final readonly class AcceptedSetup
         public ?bool $passes,
         #[ListOf('string')]
         public array $cautions,
+        public string $note,
     ) {}
 
     public static function of(Setup $s): self
@@ -55,6 +56,7 @@ final readonly class AcceptedSetup
             heightDeviation: $said ? $found->precision->height() : null,
             passes: $found->passes,
             cautions: Cautions::sentences($found->cautions),
+            note: $s->note,
         );
     }
 }

@@ -14,7 +14,7 @@
 <body>
 <h1>Setup {{ $setup->number }}, {{ $setup->station_name }}</h1>
 <p>{{ $project->name }} · {{ $figures->time($setup->at) }} · {{ SetupMethod::from($setup->method)->words() }} · {{ $setup->instrument }} · computed by Parlay {{ $setup->computed_by }}</p>
-@if ($setup->note !== '')<p><b>Mended:</b> {{ $setup->note }}</p>@endif
+@if ($setup->note !== '')<p>@if ($setup->stands_for !== null)<b>Mended:</b> @endif{{ $setup->note }}</p>@endif
 <h2>The station</h2>
 <table>
     <tr><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th><th class="n">circle zero at</th><th class="n">instrument height</th></tr>

@@ -18,8 +18,10 @@ use App\Setups\Models\Setup;
 use App\Setups\SetupMethod;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\CannotSetUp;
+use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\SetupRecord;
 use Parlay\Core\Setups\SetupSolution;
 
@@ -59,7 +61,7 @@ final class AcceptSetup
                 'computed_by' => config()->string('parlay.version'),
                 'accuracy' => $in->accuracy()->figures(),
                 'draft' => json_decode(json_encode($in->draft, JSON_THROW_ON_ERROR), true),
-                'stands_for' => $turns, 'note' => $turns === null ? '' : 'turned onto the baseline',
+                'stands_for' => $turns, 'note' => $turns === null ? self::circleWords($in, $solution) : 'turned onto the baseline',
                 'base_id' => $in->draft->method->isAgain() ? $in->current?->id : null,
             ]);
             self::keepStation($project, $setup, $solution, $in->draft->method);
@@ -119,6 +121,19 @@ final class AcceptSetup
         );
 
         return 'ST'.(max([0, ...$numbers]) + 1);
+    }
+
+    /** Turned again, by hand or by a knock: what the circle read and reads on the first mark that was sighted. */
+    private static function circleWords(DraftInputs $in, SetupSolution $solution): string
+    {
+        $first = array_values(array_filter($in->sights(), static fn (ControlSight $s) => $s->givesDirection()))[0] ?? null;
+        if ($in->draft->method !== SetupMethod::OrientationOnly || $in->current === null || $first === null) {
+            return '';
+        }
+        $before = Angle::wrap($first->sight->circle + $solution->station->orientation - $in->current->orientation);
+        $style = $in->project->angle_style;
+
+        return "circle turned: on {$first->name} it read {$style->format($before)}, and reads {$style->format($first->sight->circle)} now";
     }
 
     /**

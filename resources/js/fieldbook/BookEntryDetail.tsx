@@ -55,6 +55,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
             {setup && (
                 <div>
                     <Coordinates {...setup.setup} /> · instrument height <Length of={setup.setup.instrumentHeight} />
+                    {setup.setup.note !== '' && <div className="font-sans">{setup.setup.note}</div>}
                     {setup.residuals.map((r) => (
                         <div key={r.name}>
                             {r.name}

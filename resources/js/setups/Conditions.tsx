@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { ControlPoint, Draft, Project, SetupState } from '../api/client';
 import { useInstruments, useTargets } from '../api/hooks';
 import { Equipment } from '../instrument/Equipment';
@@ -32,6 +33,9 @@ export function Conditions({ project, draft, control, barometer, onChange }: Pro
                         onValue={(id) => onChange({ stationControlId: id === '' ? null : Number(id) })}
                         options={[['', 'choose the control point'], ...control.map((c) => [String(c.id), c.name] as const)]}
                     />
+                    <Link className="inline-flex min-h-11 items-center text-chalk underline" to={`/p/${project.id}/control`}>
+                        A station that is only assumed is typed in Control
+                    </Link>
                 </div>
             )}
             {draft.heightMode === 'slanted' ? (

@@ -110,6 +110,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                         </p>
                         {!lost && <Button onClick={onAgain}>Set up anew</Button>}
                     </div>
+                    {s.note !== '' && <p>{s.note}.</p>}
                     <Coordinates {...s} />
                     {s.passes === false && (
                         <Notice kind="caution">

@@ -1,9 +1,10 @@
+import { useQuery } from '@tanstack/react-query';
 import { Repeat, Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { Schemas, SetupState } from '../api/client';
+import { api, ask, type ControlPoint, type Schemas, type SetupState } from '../api/client';
 import { measure, turnTo, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import { AngleFigure, Deviation, Length, Sided, SmallAngle } from '../parts/Figure';
+import { AngleFigure, Deviation, Direction, Length, Sided, SmallAngle } from '../parts/Figure';
 import { Failure } from '../parts/Notice';
 import type { StageProps } from '../stage/stages';
 import { AimAt } from './AimAt';
@@ -57,6 +58,9 @@ export function Sights({ project, control, state, ready, onSights }: Props) {
                     verb={`Measure ${aim.name}`}
                 />
             )}
+            {aim && (onMark || draft.method === 'orientation_only') && (
+                <ByHand project={project.id} from={onMark ? { controlId: draft.stationControlId } : stationOf(state)} to={aim} />
+            )}
             <Failure of={turn.error ?? shoot.error ?? again.error} />
             {draft.sights.map((s) => (
                 <SightRow
@@ -73,6 +77,32 @@ export function Sights({ project, control, state, ready, onSights }: Props) {
             ))}
         </section>
     );
+}
+
+const stationOf = ({ current }: SetupState): Schemas['GivenPlace'] =>
+    current ? { northing: current.northing, easting: current.easting } : {};
+
+/** For an instrument that is turned by hand: what its circle is set to on the mark. */
+function ByHand({ project, from, to }: { project: number; from: Schemas['GivenPlace']; to: ControlPoint }) {
+    const known = from.controlId != null || from.northing != null;
+    const direction = useQuery({
+        queryKey: [project, 'by hand', from, to.id],
+        queryFn: () =>
+            ask(
+                api.POST('/api/v1/projects/{project}/inverse', {
+                    params: { path: { project } },
+                    body: { from, to: { controlId: to.id }, next: null },
+                }),
+            ),
+        enabled: known,
+        retry: false,
+    });
+    return direction.data ? (
+        <p className="text-quiet text-sm">
+            {to.name} lies toward <Direction of={direction.data.between.direction} />. Turned by hand, the circle may be set to that on it,
+            or to zero, before it is read.
+        </p>
+    ) : null;
 }
 
 interface RowProps {

@@ -385,6 +385,12 @@ final class MethodsTest extends FeatureTestCase
         );
         $this->accept();
         self::assertSame(2, Setup::query()->where('station_name', 'ST1')->count());
+        // Old and new circle stand in the book: they differ by what the circle was turned.
+        $note = $this->project->currentSetup()->firstOrFail()->note;
+        self::assertSame(1, preg_match('~^circle turned: on B it read (\d+)°(\d+)′(\d+)″, and reads (\d+)°(\d+)′(\d+)″ now$~u', $note, $m), $note);
+        $read = static fn (int $i): float => deg2rad((int) $m[$i] + (int) $m[$i + 1] / 60 + (int) $m[$i + 2] / 3600);
+        self::assertEqualsWithDelta(0.3, Angle::signed($read(1) - $read(4)), 3e-4);
+        self::assertSame($note, $this->ask('GET', $this->at('/setup'))->json('current.note'));
     }
 
     public function test_instruments_and_targets_of_a_project(): void

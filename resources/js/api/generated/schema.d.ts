@@ -1835,6 +1835,7 @@ export interface components {
             heightDeviation: number | null;
             passes: boolean | null;
             cautions: string[];
+            note: string;
         };
         AngleReading: {
             radians: number;
