@@ -7,7 +7,8 @@ namespace App\Practice;
 /** The stand-in's other door: what a practising surveyor does in the world that Parlay is not told of. */
 final class PracticeWorld
 {
-    private const WAITS = 1.0;
+    /** seconds; a busy machine answers late */
+    private const WAITS = 4.0;
 
     /**
      * @param  array<string, mixed>  $deed

@@ -113,6 +113,6 @@ final class SmallDayTest extends TestCase
             $at = array_column($world['marks'], null, 'name')[$mark] ?? null;
 
             return $at !== null && hypot($at['northing'] - $world['pole']['northing'], $at['easting'] - $world['pole']['easting']) < 1e-6;
-        }, 40), "the pole stands on $mark");
+        }, 90), "the pole stands on $mark");
     }
 }

@@ -85,7 +85,13 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
     const chosen = mark || control[0]?.name || '';
     const place = useMemo(() => (w && here ? placeOf(w, aim) : null), [w, here, aim]);
     useShow(practicePole, place);
-    const { mutate: walk } = deed;
+    // Nobody stands by to press it again where a busy machine did not answer.
+    const { mutate: walk } = useMutation({
+        mutationFn: (body: Schemas['PracticeBody']) => ask(api.POST('/api/v1/practice', { body })),
+        onSuccess: (data) => client.setQueryData(['practice'], data),
+        retry: 5,
+        retryDelay: 1000,
+    });
     const toAim = aim && w ? { northing: aim.northing, easting: aim.easting, elevation: aim.elevation ?? w.pole.elevation } : null;
     const wanted = toAim ? `${toAim.northing} ${toAim.easting}` : (asked ?? '');
     const next = useRef<Schemas['PracticeBody'] | null>(null);
