@@ -6,6 +6,7 @@ namespace App\Points;
 
 use App\Points\Models\Code;
 use App\Projects\Models\Project;
+use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Units\Decimal;
 use Parlay\Core\Units\LengthUnit;
 
@@ -20,9 +21,6 @@ final class CodeList
 
     private const COLUMNS = ['code', 'description', 'trade', 'colour', 'mark', self::PLAN, self::HEIGHT];
 
-    /** Cells that a spreadsheet would run are written as text. */
-    private const RUNS = '~^[=+\-@\t\r]~';
-
     /** @param  resource  $out */
     public static function write(Project $project, $out): void
     {
@@ -34,7 +32,7 @@ final class CodeList
             ? ''
             : rtrim(rtrim(number_format($metres / $unit->metres(), 6, '.', ''), '0'), '.');
         foreach ($project->codes()->orderBy('code')->get() as $c) {
-            fputcsv($out, [...array_map(self::safe(...), [$c->code, $c->description, $c->trade, $c->colour ?? '', $c->mark]),
+            fputcsv($out, [...array_map(SpreadsheetCell::write(...), [$c->code, $c->description, $c->trade, $c->colour ?? '', $c->mark]),
                 $length($c->plan_tolerance), $length($c->height_tolerance)], ',', '"', '');
         }
     }
@@ -60,6 +58,9 @@ final class CodeList
             }
             if (count($codes) >= self::MOST) {
                 throw new \DomainException('More than '.self::MOST.' codes are too many for one list.');
+            }
+            if (preg_match('~(?:^|'.$separator.')\s*"(?:[^"]|"")*$~', $line) === 1) {
+                throw new \DomainException('Line '.($i + 1).': a cell begins with a quote that does not end on its line. Write it on one line, or take the quote out.');
             }
             $code = self::code(self::cells($line, $separator), $places, $units, $i + 1);
             if (isset($seen[$code->code])) {
@@ -87,7 +88,7 @@ final class CodeList
     private static function cells(string $line, string $separator): array
     {
         return array_map(
-            static fn (?string $c) => (string) preg_replace("~^'(?=[=+\-@])~", '', trim((string) $c)), str_getcsv($line, $separator, '"', ''),
+            static fn (?string $c) => SpreadsheetCell::read(trim((string) $c)), str_getcsv($line, $separator, '"', ''),
         );
     }
 
@@ -148,10 +149,5 @@ final class CodeList
         }
 
         return $typed;
-    }
-
-    private static function safe(string $cell): string
-    {
-        return preg_match(self::RUNS, $cell) === 1 ? "'".$cell : $cell;
     }
 }

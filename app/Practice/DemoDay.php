@@ -11,7 +11,6 @@ use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
 use App\Instrument\ReadingsIntoBook;
 use App\Points\Models\StakeoutPoint;
-use App\Practice\Actions\PlantSite;
 use App\Projects\Models\Project;
 use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;
@@ -85,7 +84,7 @@ final class DemoDay
     private function arrive(Project $project, int $steps, int $ago): void
     {
         $control = $project->controlPoints()->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
-        $this->world = World::plant(PlantSite::site($project), $control, $project->id);
+        $this->world = World::plant(PracticeWorld::site($project), $control, $project->id);
         $this->instrument = new StandIn($this->world);
         $this->hand = new Noise(1000 + $project->id);
         $this->minute = -self::STEP * ($steps - 1) - $ago - self::STEP;

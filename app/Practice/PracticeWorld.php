@@ -4,11 +4,32 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use App\Projects\Models\Project;
+
 /** The stand-in's other door: what a practising surveyor does in the world that Parlay is not told of. */
 final class PracticeWorld
 {
     /** seconds; a busy machine answers late */
     private const WAITS = 4.0;
+
+    /**
+     * To a site that was laid out before, where the tripod stands as it was left.
+     *
+     * @return array<string, mixed>|null null where none was laid out, or no stand-in runs
+     */
+    public function goTo(Project $project): ?array
+    {
+        try {
+            return $this->do(['do' => 'go', 'site' => self::site($project)]);
+        } catch (\DomainException) {
+            return null;
+        }
+    }
+
+    public static function site(Project $project): string
+    {
+        return "project {$project->id}";
+    }
 
     /**
      * @param  array<string, mixed>  $deed

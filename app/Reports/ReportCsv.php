@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Units\CoordinateOrder;
 
 /** The report's table for a spreadsheet: plain numbers in the project's length unit, cells that would run as formulas made safe. */
@@ -30,18 +31,13 @@ final class ReportCsv
         foreach ([...$report->rows, ...$report->checks] as $r) {
             $m = $r->mark;
             fputcsv($out, [
-                self::safe($m->name), self::safe($m->code), $r->kind(),
+                SpreadsheetCell::write($m->name), SpreadsheetCell::write($m->code), $r->kind(),
                 ...$order($r->design?->northing, $r->design?->easting), $n($r->design?->elevation),
                 ...$order($r->found->northing, $r->found->easting), $n($r->found->elevation),
                 $n($r->deviation?->northing), $n($r->deviation?->easting), $n($r->deviation?->height), $n($r->deviation?->plan),
                 $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict,
-                $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, self::safe($m->design_source),
+                $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
             ], ',', '"', '');
         }
-    }
-
-    private static function safe(string $cell): string
-    {
-        return preg_match('~^[=+\-@\t\r]~', $cell) === 1 ? "'".$cell : $cell;
     }
 }

@@ -20,6 +20,9 @@ final class Code extends Model
         if (trim($typed->code) === '' || mb_strlen($typed->code) > 60) {
             throw new \DomainException('A code needs a text of at most 60 characters.');
         }
+        if (preg_match('~\R~u', $typed->code.$typed->description.$typed->trade.$typed->mark) === 1) {
+            throw new \DomainException('What a code means is written on one line: take the line break out.');
+        }
         if ($typed->colour !== null && preg_match('~^#[0-9a-fA-F]{6}$~', $typed->colour) !== 1) {
             throw new \DomainException('A colour is # and six digits of 0 to 9 and a to f, such as #a04020.');
         }

@@ -16,13 +16,8 @@ final class GoToSite
 
     public function __invoke(Project $project): void
     {
-        if ((LiveState::read()->status['model'] ?? '') !== StandIn::MODEL) {
-            return;
-        }
-        try {
-            $this->world->do(['do' => 'go', 'site' => PlantSite::site($project)]);
-        } catch (\DomainException) {
-            // No site was laid out for this project, or no stand-in runs: nothing to go to.
+        if ((LiveState::read()->status['model'] ?? '') === StandIn::MODEL) {
+            $this->world->goTo($project);
         }
     }
 }

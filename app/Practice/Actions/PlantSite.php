@@ -24,7 +24,7 @@ final class PlantSite
         }
 
         return $this->asItWasLeft($project, array_column($control, 'name'))
-            ?? $this->world->do(['do' => 'plant', 'site' => self::site($project), 'seed' => $project->id, 'control' => $control]);
+            ?? $this->world->do(['do' => 'plant', 'site' => PracticeWorld::site($project), 'seed' => $project->id, 'control' => $control]);
     }
 
     /**
@@ -35,18 +35,9 @@ final class PlantSite
      */
     private function asItWasLeft(Project $project, array $names): ?array
     {
-        try {
-            $world = $this->world->do(['do' => 'go', 'site' => self::site($project)]);
-        } catch (\DomainException) {
-            return null;
-        }
+        $world = $this->world->goTo($project);
         $there = array_column(is_array($world['marks'] ?? null) ? $world['marks'] : [], 'name');
 
         return array_diff($names, $there) === [] ? $world : null;
-    }
-
-    public static function site(Project $project): string
-    {
-        return "project {$project->id}";
     }
 }

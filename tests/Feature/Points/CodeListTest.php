@@ -45,6 +45,9 @@ final class CodeListTest extends PointsTestCase
         yield 'below nothing' => ["code,plan tolerance [m]\nK,-0.005\n", 'Line 2, column 2'];
         yield 'no colour' => ["code,colour\nK,red\n", 'Line 2: a colour is #'];
         yield 'twice' => ["code\nK\nK\n", 'Line 2 and line 3 both say what “K” means'];
+        yield 'a cell over two lines' => ["code,description\nK,\"kerb,\nhigh\"\n", 'Line 2: a cell begins with a quote'];
+        yield 'quotes that end' => ["code,description,mark\nK,\"a, \"\"b\"\"\",\"x\"\n", ['description' => 'a, "b"', 'mark' => 'x']];
+        yield 'inches' => ["code,description\nK,pipe 5\"\n", ['description' => 'pipe 5"']];
         yield 'nothing' => ["code,mark\n", 'There is no code in it'];
         yield 'another encoding' => ["code\nSTRA\xDFE\n", 'UTF-8'];
     }
@@ -68,5 +71,13 @@ final class CodeListTest extends PointsTestCase
         }
         $answer->assertOk();
         self::assertEqualsWithDelta($expected, array_intersect_key($this->ask('GET', "/projects/{$project->id}/codes")->json(0), $expected), 1e-12);
+    }
+
+    public function test_what_a_code_means_is_one_line(): void
+    {
+        $project = $this->project();
+        $refused = $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'K', 'description' => "kerb,\nhigh"])->assertStatus(422);
+        self::assertStringContainsString('on one line', (string) $refused->json('message'));
+        self::assertSame(0, $project->codes()->count());
     }
 }

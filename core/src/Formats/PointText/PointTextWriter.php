@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\PointText;
 
+use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Points\Point;
 use Parlay\Core\Units\LengthUnit;
 
@@ -25,21 +26,15 @@ final class PointTextWriter
             : $c->value, $layout->columns), $layout);
         foreach ($points as $p) {
             yield self::line(array_map(static fn (Column $c) => match ($c) {
-                Column::Name => self::text($p->name),
+                Column::Name => SpreadsheetCell::write($p->name),
                 Column::Northing => self::number($p->position->northing, $layout),
                 Column::Easting => self::number($p->position->easting, $layout),
                 Column::Elevation => $p->position->elevation === null ? '' : self::number($p->position->elevation, $layout),
-                Column::Code => self::text($p->code),
-                Column::Description => self::text($p->description),
+                Column::Code => SpreadsheetCell::write($p->code),
+                Column::Description => SpreadsheetCell::write($p->description),
                 default => '',
             }, $layout->columns), $layout);
         }
-    }
-
-    /** A cell that a spreadsheet would run as a formula is made plain text by an apostrophe before it. */
-    private static function text(string $cell): string
-    {
-        return preg_match('~^[=+\-@\t\r]~', $cell) === 1 ? "'$cell" : $cell;
     }
 
     private static function number(float $metres, Layout $layout): string
