@@ -29,10 +29,13 @@ import { useGoingAlong } from './useGoingAlong';
 
 const NO_CODES: Schemas['CodeResource'][] = [];
 
-function ruledOf(taken: PlanTaken): Ruled | null {
+/** What was touched, its line drawn to the very place its figures are computed from. */
+function ruledOf(taken: PlanTaken, { points, control }: Pick<PlanProps, 'points' | 'control'>): Ruled | null {
     const given = placeOf(taken);
-    const at = taken.spot ? { northing: taken.spot.y, easting: taken.spot.x } : taken.place;
-    return given && { given, words: takenWords(taken), ...at };
+    const listed = points.find((p) => p.id === given?.pointId) ?? control.find((c) => c.id === given?.controlId);
+    const northing = listed?.northing ?? given?.spot?.nearNorthing ?? given?.northing ?? taken.place.northing;
+    const easting = listed?.easting ?? given?.spot?.nearEasting ?? given?.easting ?? taken.place.easting;
+    return given && { given, words: takenWords(taken), northing, easting };
 }
 
 export interface PlanProps {
@@ -100,7 +103,7 @@ export function Plan(props: PlanProps) {
         });
     measure.current = measuring
         ? (taken) => {
-              const ruled = ruledOf(taken);
+              const ruled = ruledOf(taken, callbacks.current);
               // A fourth touch begins anew with the last leg.
               ruled && setInverse((now) => [...((now?.length ?? 0) > 2 ? (now ?? []).slice(-2) : (now ?? [])), ruled]);
           }
