@@ -50,9 +50,15 @@ final class DrawnShapes
         if ($this->asked[$layer->id] <= self::FEW) {
             return $number < 0 ? null : $layer->shape($number);
         }
-        $whole = $this->whole[$layer->id] ??= $layer->drawing();
+        $whole = $this->read($layer);
 
         return $number < 0 || $number >= $whole->count ? null : $whole->shape($number);
+    }
+
+    /** All of a layer, read once. */
+    public function read(DesignLayer $layer): DrawingLayer
+    {
+        return $this->whole[$layer->id] ??= $layer->drawing();
     }
 
     public function layer(int $layerId): DesignLayer

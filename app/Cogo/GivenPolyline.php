@@ -7,11 +7,12 @@ namespace App\Cogo;
 use App\Designs\ShapeRef;
 use Parlay\Core\ListOf;
 
-/** Lines and arcs of a drawing one after another, or straight pieces from place to place. */
+/** Lines and arcs of a drawing one after another, straight pieces from place to place, or a grid line. */
 final readonly class GivenPolyline
 {
     /**
-     * connected: all that joins the one piece chosen belongs to it; reversed: measured from its other end.
+     * connected: all that joins the one piece chosen belongs to it; whole: all of the polyline that it is a piece of; reversed: measured
+     * from its other end.
      *
      * @param  list<ShapeRef>  $shapes
      * @param  list<GivenPlace>  $places
@@ -24,5 +25,7 @@ final readonly class GivenPolyline
         public bool $closed = false,
         public bool $reversed = false,
         public bool $connected = false,
+        public ?int $gridLineId = null,
+        public bool $whole = false,
     ) {}
 }

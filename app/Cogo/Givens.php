@@ -127,15 +127,21 @@ final class Givens
 
     public function chain(?GivenPolyline $given): Polyline
     {
+        if ($given?->gridLineId !== null) {
+            return $this->ofGridLine($this->gridLine($given->gridLineId), $given->reversed);
+        }
         if ($given === null || ($given->shapes === [] && $given->places === [])) {
             throw new \DomainException('A line is missing: touch a line or arc of a drawing, or choose places one after another.');
         }
         if ($given->shapes === []) {
             $chain = Polyline::through($this->places($given->places), $given->closed);
         } else {
-            $pieces = $given->connected && count($given->shapes) === 1
-                ? $this->connected($given->shapes[0])
-                : array_map($this->shape(...), $given->shapes);
+            $pieces = match (true) {
+                count($given->shapes) > 1 => array_map($this->shape(...), $given->shapes),
+                $given->connected => $this->connected($given->shapes[0]),
+                $given->whole => $this->entity($given->shapes[0]),
+                default => [$this->shape($given->shapes[0])],
+            };
             $legs = array_merge(...array_map(ShapeLegs::of(...), $pieces));
             if ($legs === []) {
                 throw NoConstruction::contradiction('Only lines, arcs and circles can be measured along; splines and ellipses can’t yet.');
@@ -190,10 +196,27 @@ final class Givens
             : Line::through($from, $this->place($given->to ?? new GivenPlace));
     }
 
+    private function ofGridLine(GridLine $line, bool $reversed): Polyline
+    {
+        if ($line->ring) {
+            throw NoConstruction::contradiction("Grid line {$line->name} is a ring. Touch its arc in the drawing.");
+        }
+
+        return Polyline::through($reversed ? [$line->to(), $line->from()] : [$line->from(), $line->to()]);
+    }
+
     private function gridLine(int $id): GridLine
     {
         return $this->gridLines[$id] ??= $this->project->gridLines()->find($id)
             ?? throw new \DomainException('That grid line is gone. Choose another.');
+    }
+
+    /** @return list<Shape> all of the polyline that a piece belongs to */
+    private function entity(ShapeRef $ref): array
+    {
+        [$layer, $number] = $this->shapes->follow($ref->layerId, $ref->shape);
+
+        return ConnectedPieces::ofEntity($this->shapes->read($layer), $number);
     }
 
     /** @return list<Shape> the piece and all that joins it on its layer, in order */

@@ -71,6 +71,12 @@ final class Words
         };
     }
 
+    /** What a place is called, alone. */
+    public function called(GivenPlace $g): string
+    {
+        return $this->brief($g);
+    }
+
     private function brief(GivenPlace $g): string
     {
         return match (true) {

@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Aims\Designed;
+use Parlay\Core\Stakeout\Aims\OnLine;
 use Parlay\Core\Stakeout\Guidance;
+use Parlay\Core\Stakeout\Judged;
 
 final readonly class Live
 {
     /**
      * elsewhere: the project that the instrument has been set up for since. another: the serial number of the one that is linked, where
-     * this project was set up with another.
+     * this project was set up with another. target: the prepared point that is staked, aim: or what was chosen in the field; designed: what
+     * of it is designed where the pole stands. by: where the pole stands beside the line that moves are said by.
      */
     public function __construct(
         public int $seq,
@@ -23,6 +27,11 @@ final readonly class Live
         public ?Position $pole,
         public ?float $readingAge,
         public ?int $target,
+        public ?int $aim,
+        public ?int $aimVersion,
+        public ?Designed $designed,
         public ?Guidance $guidance,
+        public Judged $judged,
+        public ?OnLine $by,
     ) {}
 }

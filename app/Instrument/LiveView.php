@@ -5,16 +5,25 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Clock;
+use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Draft;
 use App\Setups\Models\Setup;
+use App\Stakeout\Against;
+use App\Stakeout\AimKind;
+use App\Stakeout\Models\KeptAim;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Instrument\Target;
+use Parlay\Core\Stakeout\Aims\Aim;
+use Parlay\Core\Stakeout\Aims\LineAim;
+use Parlay\Core\Stakeout\Aims\PlaceAim;
 use Parlay\Core\Stakeout\Guidance;
+use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Tolerance;
 
 /** What every tab asks for several times a second: one query and one file, nothing that is not shown. */
@@ -24,17 +33,21 @@ final class LiveView
             s.northing AS sn, s.easting AS se, s.elevation AS sz, s.orientation, s.instrument_height,
             s.serial,
             (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(coalesce(y.stands_for, y.id)) FROM setups y WHERE '.Setup::SAME_INSTRUMENT.") AND q.id <> p.id) AS elsewhere,
-            t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz
+            t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz, c.judged AS code_judged,
+            a.id AS aim, a.version AS aim_version, a.kind AS ak, a.northing AS an, a.easting AS ae, a.elevation AS az, a.legs, a.lay, a.judged AS aim_judged,
+            r.legs AS by_legs
         FROM projects p
         LEFT JOIN setup_drafts d ON d.project_id = p.id
         LEFT JOIN setups s ON s.id = (SELECT id FROM setups WHERE project_id = p.id ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)
         LEFT JOIN stakeout_points t ON t.project_id = p.id AND t.id = ?
-        LEFT JOIN codes c ON c.project_id = p.id AND c.code = t.code AND c.code <> ''
+        LEFT JOIN aims a ON a.project_id = p.id AND a.id = ?
+        LEFT JOIN aims r ON r.project_id = p.id AND r.id = ? AND r.kind = 'line'
+        LEFT JOIN codes c ON c.project_id = p.id AND c.code = coalesce(t.code, a.code) AND c.code <> ''
         WHERE p.id = ?";
 
-    public static function of(int $project, ?int $target): Live
+    public static function of(int $project, LiveQuery $asked): Live
     {
-        $row = DB::selectOne(self::QUERY, [$target, $project]) ?? throw new ModelNotFoundException;
+        $row = DB::selectOne(self::QUERY, [$asked->target, $asked->aim, $asked->by, $project]) ?? throw new ModelNotFoundException;
         $state = LiveState::read();
         $station = $row->sn === null ? null
             : new Station(self::position($row->sn, $row->se, $row->sz), (float) $row->orientation, (float) $row->instrument_height);
@@ -42,6 +55,11 @@ final class LiveView
         $another = self::another($state, $row->serial);
         $stands = $row->elsewhere === null && $another === null;
         $pole = $stands ? self::pole($state, $station, $row->draft) : null;
+
+        $aim = self::aim($row);
+        $designed = $pole === null ? null : $aim?->designedAt($pole);
+        $by = $pole === null || $row->by_legs === null ? null : (new LineAim(PackedPolyline::restored($row->by_legs)))->designedAt($pole)->on;
+        $judged = $aim === null ? Judged::PlanAndHeight : self::judged($row, $aim, $asked->judged);
 
         return new Live(
             seq: $state->seq,
@@ -53,8 +71,44 @@ final class LiveView
             pole: $pole,
             readingAge: $state->readingAt === null ? null : round(Clock::steady() - $state->readingAt, 3),
             target: $row->target === null ? null : (int) $row->target,
-            guidance: self::guidance($row, $station, $pole),
+            aim: $row->aim === null ? null : (int) $row->aim,
+            aimVersion: $row->aim === null ? null : (int) $row->aim_version,
+            designed: $designed,
+            guidance: $station === null || $pole === null || $designed === null ? null : Guidance::from(
+                $station->mark, $pole, $designed->place, new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance), $judged,
+                // A line that is staked is the one that moves are said by, where no other was chosen.
+                $by === null ? $designed->on?->azimuth : $by->azimuth,
+            ),
+            judged: $judged,
+            by: $by,
         );
+    }
+
+    /** What is staked: a prepared point, or what was chosen in the field. */
+    private static function aim(\stdClass $row): ?Aim
+    {
+        if ($row->target !== null) {
+            return new PlaceAim(self::position($row->tn, $row->te, $row->tz));
+        }
+
+        return $row->aim === null ? null : KeptAim::aimOf(
+            AimKind::from($row->ak), $row->an === null ? null : self::position($row->an, $row->ae, $row->az),
+            $row->az === null ? null : (float) $row->az, $row->legs, $row->lay,
+        );
+    }
+
+    private static function judged(\stdClass $row, Aim $aim, ?Judged $said): Judged
+    {
+        return Against::judgedOf($aim, $said, (string) $row->aim_judged, (string) $row->code_judged);
+    }
+
+    /** Where the pole was seen last, by the setup that holds. */
+    public static function poleOf(Project $project): ?Position
+    {
+        $setup = $project->currentSetup;
+        $draft = DB::table('setup_drafts')->where('project_id', $project->id)->value('content');
+
+        return $setup === null || ! $setup->holds() ? null : self::pole(LiveState::read(), $setup->station(), is_string($draft) ? $draft : null);
     }
 
     /** The serial number of the instrument that is linked, where this project was set up with another one. */
@@ -95,14 +149,6 @@ final class LiveView
 
         return $station->locate(
             Sight::reduce(LiveStatus::restore($state->reading), $d->air(), new Target($d->targetHeight, $d->prismConstant), $d->scale),
-        );
-    }
-
-    private static function guidance(\stdClass $row, ?Station $station, ?Position $pole): ?Guidance
-    {
-        return $station === null || $pole === null || $row->target === null ? null : Guidance::from(
-            $station->mark, $pole, self::position($row->tn, $row->te, $row->tz),
-            new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance),
         );
     }
 

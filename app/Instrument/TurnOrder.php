@@ -10,5 +10,6 @@ final readonly class TurnOrder
         public string $key,
         public ?int $controlId = null,
         public ?int $pointId = null,
+        public ?int $aimId = null,
     ) {}
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Points;
 
+use Parlay\Core\Stakeout\Judged;
+
 /** What a code means: its colour and mark on the plan, its trade, and tolerances of its own; without them the project's hold. */
 final readonly class TypedCode
 {
@@ -16,5 +18,6 @@ final readonly class TypedCode
         public ?float $planTolerance = null,
         public ?float $heightTolerance = null,
         public ?TypedCode $seen = null,
+        public ?Judged $judged = null,
     ) {}
 }

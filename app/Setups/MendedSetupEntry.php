@@ -53,7 +53,7 @@ final readonly class MendedSetupEntry
 
     private static function mark(Mark $old, Position $place): MendedMark
     {
-        $design = $old->design();
+        $design = $old->designedAt($place);
         $was = $old->deviation();
         $would = $design === null ? null : Deviation::between($design, $place);
 

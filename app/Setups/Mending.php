@@ -16,7 +16,6 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\SetupRecord;
 use Parlay\Core\Setups\SetupSolution;
 use Parlay\Core\Stakeout\Deviation;
-use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Stakeout\Verdict;
 
 /**
@@ -201,16 +200,17 @@ final class Mending
 
     private static function writeMark(Mark $old, Position $place, Setup $setup): void
     {
-        $design = $old->design();
+        $design = $old->designedAt($place);
         $verdict = $design === null
             ? Verdict::Undecided
-            : Deviation::between($design, $place)->verdict(new Tolerance($old->plan_tolerance, $old->height_tolerance));
+            : Deviation::between($design, $place)->verdict($old->tolerance(), $old->judged);
         Mark::query()->create([
             'project_id' => $old->project_id, 'key' => "mended-{$old->id}-".bin2hex(random_bytes(6)),
             'at' => Clock::stamp(), 'kind' => $old->kind, 'setup_id' => $setup->id, 'observation_id' => $old->observation_id,
-            'point_id' => $old->point_id, 'name' => $old->name, 'code' => $old->code,
-            'design_northing' => $old->design_northing, 'design_easting' => $old->design_easting,
-            'design_elevation' => $old->design_elevation, 'design_source' => $old->design_source,
+            'point_id' => $old->point_id, 'control_id' => $old->control_id, 'name' => $old->name, 'code' => $old->code,
+            'design_northing' => $design?->northing, 'design_easting' => $design?->easting,
+            'design_elevation' => $design?->elevation, 'design_source' => $old->design_source,
+            'aim_key' => $old->aim_key, 'aimed' => $old->aimed()?->moved($old->design(), $place), 'judged' => $old->judged, 'left_so' => $old->left_so,
             'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
             'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,

@@ -7,10 +7,14 @@ namespace App\Stakeout;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Judged;
 
 final readonly class MarkEntry
 {
-    /** setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. */
+    /**
+     * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. judged: what of it was. aimKey: of
+     * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again.
+     */
     public function __construct(
         public int $id,
         public string $at,
@@ -27,6 +31,10 @@ final readonly class MarkEntry
         public string $verdict,
         public float $planTolerance,
         public float $heightTolerance,
+        public Judged $judged,
+        public string $aimKey,
+        public ?Aimed $aimed,
+        public bool $leftSo,
     ) {}
 
     public static function of(Mark $m): self
@@ -50,6 +58,10 @@ final readonly class MarkEntry
             verdict: $m->verdict,
             planTolerance: $m->plan_tolerance,
             heightTolerance: $m->height_tolerance,
+            judged: $m->judgedOf(),
+            aimKey: $m->aim_key,
+            aimed: $m->aimed(),
+            leftSo: $m->left_so,
         );
     }
 }

@@ -11,6 +11,7 @@ use App\Instrument\Purpose;
 use App\NeedsConfirmation;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
+use Parlay\Core\Stakeout\Judged;
 
 /**
  * Stores a reading as the mark it was measured for, in the process that holds the link, so that no page carries it there: a page that is
@@ -27,7 +28,9 @@ final readonly class MarkOnArrival
      */
     public static function wish(MeasureOrder $order): ?array
     {
-        return $order->mark === null ? null : ['pointId' => $order->pointId, 'controlId' => $order->controlId] + get_object_vars($order->mark);
+        return $order->mark === null ? null : [
+            'pointId' => $order->pointId, 'controlId' => $order->controlId, 'aimId' => $order->aimId, 'aimVersion' => $order->aimVersion,
+        ] + get_object_vars($order->mark);
     }
 
     /** @param  array<string, mixed>  $wish */
@@ -35,7 +38,11 @@ final readonly class MarkOnArrival
     {
         try {
             $instruction->mark_id = ($this->store)($project, new MarkToStore(
-                ...['key' => "{$instruction->key}-mark", 'observationId' => $observation->id, 'kind' => Purpose::from($observation->purpose)] + $wish,
+                ...[
+                    'key' => "{$instruction->key}-mark", 'observationId' => $observation->id, 'kind' => Purpose::from($observation->purpose),
+                    // Beside the instruction it lies as a word.
+                    'judged' => Judged::tryFrom((string) ($wish['judged'] ?? '')),
+                ] + $wish,
             ))->id;
         } catch (NeedsConfirmation $e) {
             $instruction->asks = ['message' => $e->getMessage(), 'reason' => $e->reason, 'evidence' => $e->evidence];

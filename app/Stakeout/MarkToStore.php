@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace App\Stakeout;
 
 use App\Instrument\Purpose;
+use Parlay\Core\Stakeout\Judged;
 
 final readonly class MarkToStore
 {
-    /** evenOut and withoutCheck: the person was asked and said yes. */
+    /**
+     * aimVersion: of the target, as it was when the measurement was asked for. judged: what counts, where that is not what the target or
+     * the code says. evenOut and withoutCheck: the person was asked and said yes. leftSo: out of tolerance, and not to be done again.
+     */
     public function __construct(
         public string $key,
         public int $observationId,
@@ -19,5 +23,9 @@ final readonly class MarkToStore
         public string $code = '',
         public bool $evenOut = false,
         public bool $withoutCheck = false,
+        public ?int $aimId = null,
+        public ?int $aimVersion = null,
+        public ?Judged $judged = null,
+        public bool $leftSo = false,
     ) {}
 }

@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use Parlay\Core\Stakeout\Judged;
+
 /** That a measurement is stored as a mark where it arrives: a check, a stake or an as-built shot, as its purpose says. */
 final readonly class MarkWanted
 {
-    /** name, code: where they are not those of what it is held against. evenOut, withoutCheck: the person was asked before and said yes. */
+    /**
+     * name, code: where they are not those of what it is held against. evenOut, withoutCheck: the person was asked before and said yes.
+     * judged: what counts, where that is not what the target or the code says.
+     */
     public function __construct(
         public string $name = '',
         public string $code = '',
         public bool $evenOut = false,
         public bool $withoutCheck = false,
+        public ?Judged $judged = null,
     ) {}
 }

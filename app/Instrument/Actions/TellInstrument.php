@@ -6,6 +6,7 @@ namespace App\Instrument\Actions;
 
 use App\FieldBook\KeyTaken;
 use App\Instrument\LiveState;
+use App\Instrument\LiveView;
 use App\Instrument\MeasureOrder;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
@@ -19,7 +20,9 @@ use App\Setups\DraftInputs;
 use App\Setups\DraftReadings;
 use App\Setups\Models\Setup;
 use App\Stakeout\MarkOnArrival;
+use App\Stakeout\Models\KeptAim;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\Refusal;
 use Parlay\Core\Instrument\Station;
@@ -27,12 +30,18 @@ use Parlay\Core\Instrument\Station;
 /** Hands an instruction to the process that holds the instrument's link; what becomes of it is read from the live state. */
 final class TellInstrument
 {
+    /** A design farther above or below the pole than this is no height to look for the prism at, metres. */
+    private const FAR_ABOVE = 1.0;
+
     /** Turns to a control point or a stakeout point. Before any setup only the stand point and the draft say where that is. */
     public function turn(Project $project, TurnOrder $body): QueuedInstruction
     {
-        $aim = $body->controlId !== null
-            ? $project->controlPoints()->findOrFail($body->controlId)
-            : $project->points()->findOrFail($body->pointId);
+        $place = match (true) {
+            $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->position(),
+            $body->aimId !== null => KeptAim::query()->where('project_id', $project->id)->findOrFail($body->aimId)->place()
+                ?? throw new \DomainException('An elevation lies in no direction: the instrument stays where it looks.'),
+            default => $project->points()->findOrFail($body->pointId)->position(),
+        };
         $holding = $project->currentSetup?->holds() === true ? $project->currentSetup->station() : null;
         // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds,
         // whatever was begun since.
@@ -45,12 +54,20 @@ final class TellInstrument
         }
         // Whoever turns to a point wants to be led to it.
         $this->queue($project, $body->key.'-track', Instruction::track(true), null);
-        $at = $station->aimAt($aim->position(), SetupDrafts::of($project)->targetHeight);
+        $at = $station->aimAt(self::atPoleHeight($place, LiveView::poleOf($project)), SetupDrafts::of($project)->targetHeight);
 
         return $this->queue(
             $project, $body->key, Instruction::turn($at['circle'], $at['zenith']), null,
-            ['control point' => $body->controlId, 'point' => $body->pointId],
+            ['control point' => $body->controlId, 'point' => $body->pointId, 'target' => $body->aimId],
         );
+    }
+
+    /** Anchors of a ceiling are marked on the slab: the instrument looks where the pole is, or it would not find the prism. */
+    private static function atPoleHeight(Position $place, ?Position $pole): Position
+    {
+        $far = $pole?->elevation !== null && $place->elevation !== null && abs($place->elevation - $pole->elevation) > self::FAR_ABOVE;
+
+        return $far ? $place->at($pole->elevation) : $place;
     }
 
     public function measure(Project $project, MeasureOrder $body): QueuedInstruction
@@ -61,6 +78,7 @@ final class TellInstrument
             // What was built has a name of its own, whatever it is held against.
             $body->purpose === Purpose::AsBuilt && trim($body->sighted) !== '' => PointName::checked($body->sighted),
             $body->pointId !== null => $project->points()->findOrFail($body->pointId)->name,
+            $body->aimId !== null => KeptAim::query()->where('project_id', $project->id)->findOrFail($body->aimId)->name,
             default => mb_substr(trim($body->sighted), 0, 120),
         };
         $setup = $project->currentSetup;
@@ -79,7 +97,7 @@ final class TellInstrument
             ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
             'mark' => MarkOnArrival::wish($body),
         ], [
-            'purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId,
+            'purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId, 'target' => $body->aimId,
             'name' => $body->sighted, 'use' => $body->keepIn?->value, 'mark' => $body->mark === null ? null : get_object_vars($body->mark),
         ]);
     }

@@ -9,6 +9,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Instrument\Actions\TellInstrument;
 use App\Instrument\Live;
+use App\Instrument\LiveQuery;
 use App\Instrument\LiveView;
 use App\Instrument\MeasureOrder;
 use App\Instrument\Models\QueuedInstruction;
@@ -22,7 +23,7 @@ final class InstrumentController
     #[Get('/projects/{project}/live', 'What the instrument says this instant, where the pole is, and how to move it to a target', Live::class, query: LiveQuery::class)]
     public function live(Request $request, int $project): JsonResponse
     {
-        return new JsonResponse(LiveView::of($project, Body::read($request, LiveQuery::class)->target));
+        return new JsonResponse(LiveView::of($project, Body::read($request, LiveQuery::class)));
     }
 
     #[Get('/projects/{project}/instructions/{instruction}', 'What became of something the instrument was told', InstructionResource::class)]
@@ -33,7 +34,7 @@ final class InstrumentController
         );
     }
 
-    #[Post('/projects/{project}/instrument/turn', 'Turns the instrument to a control point or stakeout point', TurnOrder::class, InstructionResource::class)]
+    #[Post('/projects/{project}/instrument/turn', 'Turns the instrument to control, to a stakeout point, or to what was chosen in the field', TurnOrder::class, InstructionResource::class)]
     public function turn(Request $request, Project $project, TellInstrument $tell): JsonResponse
     {
         return new JsonResponse(InstructionResource::of($tell->turn($project, Body::read($request, TurnOrder::class))));

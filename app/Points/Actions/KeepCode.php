@@ -45,7 +45,10 @@ final class KeepCode
             foreach ($list as $typed) {
                 $values = self::columns($typed);
                 $code = $known->get($values['code']);
-                $code === null ? $step->create(new Code(['project_id' => $project->id] + $values)) : $step->update($code, $values);
+                // A file does not say what counts.
+                $code === null
+                    ? $step->create(new Code(['project_id' => $project->id] + $values))
+                    : $step->update($code, array_diff_key($values, ['judged' => true]));
             }
 
             return count($list);
@@ -65,6 +68,7 @@ final class KeepCode
             'code' => trim($typed->code), 'description' => $typed->description,
             'colour' => $typed->colour, 'mark' => mb_substr($typed->mark, 0, 3), 'trade' => $typed->trade,
             'plan_tolerance' => $typed->planTolerance, 'height_tolerance' => $typed->heightTolerance,
+            'judged' => $typed->judged === null ? '' : $typed->judged->value,
         ];
     }
 }

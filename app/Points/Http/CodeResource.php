@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Points\Http;
 
 use App\Points\Models\Code;
+use Parlay\Core\Stakeout\Judged;
 
 final readonly class CodeResource
 {
@@ -17,10 +18,21 @@ final readonly class CodeResource
         public string $trade,
         public ?float $planTolerance,
         public ?float $heightTolerance,
+        public ?Judged $judged,
     ) {}
 
     public static function of(Code $c): self
     {
-        return new self($c->id, $c->code, $c->description, $c->colour, $c->mark, $c->trade, $c->plan_tolerance, $c->height_tolerance);
+        return new self(
+            id: $c->id,
+            code: $c->code,
+            description: $c->description,
+            colour: $c->colour,
+            mark: $c->mark,
+            trade: $c->trade,
+            planTolerance: $c->plan_tolerance,
+            heightTolerance: $c->height_tolerance,
+            judged: Judged::tryFrom($c->judged),
+        );
     }
 }

@@ -53,6 +53,7 @@ final class PointController
                 "(SELECT verdict FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND "
                     .'m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict',
             )
+            ->selectRaw(StakeoutPoint::STATE.' AS state')
             ->orderBy('id')->toBase()->get();
 
         return new JsonResponse($points->all());

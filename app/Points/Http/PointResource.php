@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace App\Points\Http;
 
 use App\Points\Models\StakeoutPoint;
+use App\Points\PointState;
 
 final readonly class PointResource
 {
-    /** attributes: what else is known of it, a JSON object of names and values. */
+    /**
+     * attributes: what else is known of it, a JSON object of names and values. state: open, to be done again (its last mark is out and was not
+     * left so on purpose), or done.
+     */
     public function __construct(
         public int $id,
         public string $name,
@@ -21,12 +25,13 @@ final readonly class PointResource
         public string $made,
         public int $stakes,
         public ?string $verdict,
+        public PointState $state,
         public ?float $labelNorth,
         public ?float $labelEast,
         public ?string $attributes,
     ) {}
 
-    /** Reads the columns stakes and verdict where the query brings them. */
+    /** Reads the columns stakes, verdict and state where the query brings them. */
     public static function of(StakeoutPoint $p): self
     {
         $more = $p->getAttributes();
@@ -43,6 +48,7 @@ final readonly class PointResource
             made: (string) ($p->recipe['description'] ?? ''),
             stakes: (int) ($more['stakes'] ?? 0),
             verdict: $more['verdict'] ?? null,
+            state: PointState::from($more['state'] ?? 'open'),
             labelNorth: $p->label_north,
             labelEast: $p->label_east,
             attributes: $p->getRawOriginal('attributes') ?? null,

@@ -12,7 +12,7 @@ final class Code extends Model
 {
     public $timestamps = false;
 
-    protected $attributes = ['colour' => null, 'plan_tolerance' => null, 'height_tolerance' => null];
+    protected $attributes = ['colour' => null, 'plan_tolerance' => null, 'height_tolerance' => null, 'judged' => ''];
 
     /** @throws \DomainException with what is wrong of it, and what would do */
     public static function check(TypedCode $typed): void

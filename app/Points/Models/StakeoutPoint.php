@@ -12,6 +12,11 @@ final class StakeoutPoint extends Model
 {
     use Placed;
 
+    /** A PointState, in SQL: the last mark decides. */
+    public const STATE = "coalesce((SELECT CASE WHEN m.verdict = 'out' AND NOT m.left_so THEN 'redo' ELSE 'done' END FROM standing_marks m "
+        ."WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1), "
+        ."'open')";
+
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
@@ -23,15 +28,12 @@ final class StakeoutPoint extends Model
     ];
 
     /**
-     * Those that no mark was ever set for.
+     * Those that no mark was set for, or whose last one is out of tolerance and was not left so on purpose.
      *
      * @param  Builder<self>  $query
      */
     public function scopeOpen(Builder $query): void
     {
-        $query->whereNotExists(static fn ($q) => $q->from('marks')
-            ->whereColumn('marks.project_id', 'stakeout_points.project_id')
-            ->where('kind', 'stake')
-            ->whereColumn('point_id', 'stakeout_points.id'));
+        $query->whereRaw(self::STATE." <> 'done'");
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Projects\Http;
 
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\PreparationStep;
 use App\Projects\Models\Project;
 use App\Setups\AcceptedSetup;
@@ -49,11 +50,11 @@ final readonly class ProjectResource
     /** Counted by the database in one go. */
     private static function progress(Project $p): ProgressResource
     {
-        $row = (array) DB::selectOne("SELECT
+        $row = (array) DB::selectOne('SELECT
             (SELECT count(*) FROM control_points WHERE project_id = :p) AS control,
             (SELECT count(*) FROM designs WHERE project_id = :p AND removed_at IS NULL) AS designs,
             (SELECT count(*) FROM stakeout_points WHERE project_id = :p) AS points,
-            (SELECT count(*) FROM stakeout_points s WHERE project_id = :p AND EXISTS (SELECT 1 FROM standing_marks m WHERE m.project_id = s.project_id AND m.kind = 'stake' AND m.point_id = s.id)) AS staked,
+            (SELECT count(*) FROM stakeout_points WHERE project_id = :p AND '.StakeoutPoint::STATE." = 'done') AS staked,
             (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'as_built') AS as_built,
             (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'check' AND setup_id = (SELECT id FROM setups WHERE project_id = :p ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)) AS checks,
             (SELECT count(*) FROM standing_marks m WHERE project_id = :p AND kind <> 'check' AND verdict = 'out'

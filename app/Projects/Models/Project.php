@@ -63,6 +63,12 @@ final class Project extends Model
         return new Tolerance($own->plan_tolerance ?? $this->plan_tolerance, $own->height_tolerance ?? $this->height_tolerance);
     }
 
+    /** What counts of marks of a code; empty where the code says nothing. */
+    public function judgedBy(string $code): string
+    {
+        return $code === '' ? '' : (string) $this->codes()->where('code', $code)->value('judged');
+    }
+
     /** @return array<int, int> points that a mark was set for, as keys */
     public function staked(): array
     {

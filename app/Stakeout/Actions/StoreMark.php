@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace App\Stakeout\Actions;
 
 use App\Clock;
-use App\Control\Models\ControlPoint;
 use App\FieldBook\KeyTaken;
 use App\FieldBook\Models\Observation;
 use App\Instrument\Purpose;
 use App\NeedsConfirmation;
-use App\Points\Models\StakeoutPoint;
 use App\Points\PointName;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
+use App\Stakeout\Against;
 use App\Stakeout\MarkToStore;
+use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Stakeout\Verdict;
 
@@ -40,12 +40,20 @@ final class StoreMark
         $against = $this->against($project, $body);
         self::refuseOthersReading($observation, $body, (string) $against?->name);
         $found = $setup->station()->locate($observation->sight());
-        $deviation = $against === null ? null : Deviation::between($against->position(), $found);
-        $tolerance = $project->tolerance((string) $against?->code);
-        $verdict = $deviation?->verdict($tolerance) ?? Verdict::Undecided;
-        $this->ask($project, $body, $setup, $deviation, $verdict, $tolerance);
+        $design = $against?->aim->designedAt($found)->place;
+        $deviation = $design === null ? null : Deviation::between($design, $found);
+        $code = $body->code !== '' ? $body->code : (string) $against?->code;
+        $tolerance = $project->tolerance($code);
+        $judged = $against?->judges($body->judged, $project->judgedBy($code)) ?? Judged::PlanAndHeight;
+        $verdict = $deviation?->verdict($tolerance, $judged) ?? Verdict::Undecided;
+        $this->ask($project, $body, $setup, $deviation, $verdict, $tolerance, $judged);
 
-        return DB::transaction(fn () => $this->write($project, $body, $setup, $observation, $found, $against, $verdict, $tolerance));
+        return DB::transaction(fn () => $this->write($project, $body, [
+            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'code' => $code,
+            'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
+            'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
+            'verdict' => $verdict->value, 'judged' => $judged, 'left_so' => $body->leftSo && $verdict === Verdict::Out,
+        ] + ($against?->columns($found) ?? []), $against));
     }
 
     /** A lost answer is asked for again and given again; another wish under the same key is none of that. */
@@ -80,50 +88,47 @@ final class StoreMark
         }
     }
 
-    private function write(
-        Project $project,
-        MarkToStore $body,
-        Setup $setup,
-        Observation $observation,
-        Position $found,
-        ControlPoint|StakeoutPoint|null $against,
-        Verdict $verdict,
-        Tolerance $tolerance,
-    ): Mark {
-        $design = $against?->position();
+    /** @param  array<string, mixed>  $columns */
+    private function write(Project $project, MarkToStore $body, array $columns, ?Against $against): Mark
+    {
         $mark = Mark::query()->firstOrCreate(['project_id' => $project->id, 'key' => $body->key], [
             'at' => Clock::stamp(), 'kind' => $body->kind->value,
-            'setup_id' => $setup->id, 'observation_id' => $observation->id, 'point_id' => $against instanceof StakeoutPoint
-                ? $against->id
-                : null, 'control_id' => $against instanceof ControlPoint ? $against->id : null,
-            'name' => $body->name !== '' ? PointName::checked($body->name) : (string) $against?->name,
-            'code' => $body->code !== '' ? $body->code : (string) $against?->code,
-            'design_northing' => $design?->northing, 'design_easting' => $design?->easting, 'design_elevation' => $design?->elevation,
-            'design_source' => $against instanceof StakeoutPoint
-                ? (string) ($against->recipe['description'] ?? $against->origin)
-                : (string) $against?->source,
-            'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
-            'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
-            'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'),
-        ]);
+            'name' => trim($body->name) !== '' ? PointName::checked($body->name) : (string) $against?->markName($project),
+            'computed_by' => config()->string('parlay.version'),
+        ] + $columns);
         $project->measured();
 
         return $mark;
     }
 
-    private function against(Project $project, MarkToStore $body): ControlPoint|StakeoutPoint|null
+    private function against(Project $project, MarkToStore $body): ?Against
     {
         if ($body->kind === Purpose::Check) {
-            return $project->controlPoints()->findOrFail($body->controlId);
+            return Against::control($project->controlPoints()->findOrFail($body->controlId));
+        }
+        if ($body->aimId !== null) {
+            return Against::kept(self::unchanged(KeptAim::query()->where('project_id', $project->id)->findOrFail($body->aimId), $body));
         }
         if ($body->kind === Purpose::Stake || $body->pointId !== null) {
-            return $project->points()->findOrFail($body->pointId);
+            return Against::point($project->points()->findOrFail($body->pointId));
         }
         if (trim($body->name) === '') {
             throw new \DomainException('Give what was built a name, or choose the stakeout point it was built to.');
         }
 
         return null;
+    }
+
+    /** A line that was changed while it was measured is another line. */
+    private static function unchanged(KeptAim $aim, MarkToStore $body): KeptAim
+    {
+        if ($body->aimVersion !== $aim->version) {
+            throw new \DomainException(
+                "“{$aim->name}” was changed after this was measured; nothing was stored, and the reading is in the field book. Measure again.",
+            );
+        }
+
+        return $aim;
     }
 
     private function ask(
@@ -133,6 +138,7 @@ final class StoreMark
         ?Deviation $deviation,
         Verdict $verdict,
         Tolerance $tolerance,
+        Judged $judged,
     ): void {
         if ($body->kind === Purpose::Check) {
             return;
@@ -146,7 +152,7 @@ final class StoreMark
         if ($body->kind === Purpose::Stake && $verdict === Verdict::Out && ! $body->evenOut) {
             throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', [
                 'plan' => $deviation?->plan, 'height' => $deviation?->height, 'planTolerance' => $tolerance->plan,
-                'heightTolerance' => $tolerance->height,
+                'heightTolerance' => $tolerance->height, 'judged' => $judged->value,
             ]);
         }
     }

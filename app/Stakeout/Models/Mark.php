@@ -8,10 +8,14 @@ use App\FieldBook\Models\InBook;
 use App\FieldBook\Models\Observation;
 use App\Points\Models\Placed;
 use App\Setups\Models\Setup;
+use App\Stakeout\Aimed;
+use App\Typed\Values;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\Tolerance;
 
 /** Something measured on purpose from a setup: a stake, an as-built shot, a check shot. */
 final class Mark extends Model
@@ -22,11 +26,15 @@ final class Mark extends Model
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['mends' => null, 'control_id' => null];
+    protected $attributes = [
+        'mends' => null, 'control_id' => null, 'point_id' => null, 'aim_key' => '', 'aimed' => null, 'judged' => 'plan_and_height',
+        'left_so' => false,
+    ];
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float',
-        'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float',
+        'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float', 'judged' => Judged::class,
+        'left_so' => 'boolean', 'aimed' => 'array',
     ];
 
     public function design(): ?Position
@@ -35,11 +43,36 @@ final class Mark extends Model
             : new Position($this->design_northing, $this->design_easting, $this->design_elevation);
     }
 
+    /** What is designed where it would lie otherwise: on a line, beside there. */
+    public function designedAt(Position $found): ?Position
+    {
+        $design = $this->design();
+
+        return $design === null ? null : $this->aimed()?->designedAt($design, $found) ?? $design;
+    }
+
     public function deviation(): ?Deviation
     {
         $design = $this->design();
 
         return $design === null ? null : Deviation::between($design, $this->position());
+    }
+
+    /** What it was made to, where that was no prepared point. */
+    public function aimed(): ?Aimed
+    {
+        return $this->aimed === null ? null : Values::of($this->aimed, Aimed::class);
+    }
+
+    /** What of it was judged. */
+    public function judgedOf(): Judged
+    {
+        return $this->deviation()?->judgedOf($this->judged) ?? $this->judged;
+    }
+
+    public function tolerance(): Tolerance
+    {
+        return new Tolerance($this->plan_tolerance, $this->height_tolerance);
     }
 
     /** @return BelongsTo<Observation, $this> */

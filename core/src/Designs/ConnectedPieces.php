@@ -41,6 +41,36 @@ final class ConnectedPieces
     }
 
     /**
+     * The pieces of the polyline that a piece belongs to: those that the file gives as one entity, one beginning where the other ends.
+     *
+     * @return list<Shape>
+     */
+    public static function ofEntity(DrawingLayer $layer, int $index): array
+    {
+        $first = $layer->shape($index);
+        if ($first->kind !== ShapeKind::Line && $first->kind !== ShapeKind::Arc) {
+            return [$first];
+        }
+        $pieces = [$first];
+        for ($i = $index - 1; $i >= 0 && self::goesOn($before = $layer->shape($i), $pieces[0]); $i--) {
+            array_unshift($pieces, $before);
+        }
+        for ($i = $index + 1; $i < $layer->count && self::goesOn($pieces[count($pieces) - 1], $after = $layer->shape($i)); $i++) {
+            $pieces[] = $after;
+        }
+
+        return $pieces;
+    }
+
+    private static function goesOn(Shape $a, Shape $b): bool
+    {
+        return $a->place === $b->place
+            && ($a->kind === ShapeKind::Line || $a->kind === ShapeKind::Arc)
+            && ($b->kind === ShapeKind::Line || $b->kind === ShapeKind::Arc)
+            && $a->pointAt(1.0)->distanceTo($b->pointAt(0.0)) <= self::JOINS;
+    }
+
+    /**
      * @param  array<string, list<int>>  $ends
      * @param  array<int, Shape>  $shapes
      * @param  array<int, true>  $used

@@ -102,6 +102,12 @@ final class NoConstruction extends \DomainException
         return new self('The offset is as large as the radius on that side, or larger: nothing is left of the curve.');
     }
 
+    /** @param  float  $length  of the piece, metres */
+    public static function swallowed(int $piece, float $length): self
+    {
+        return new self("The parallel loses piece $piece of the line, which is %s long: the offset is too large on that side.", $length);
+    }
+
     /** @param  int  $most  points that may be made */
     public static function tooMany(int $most): self
     {

@@ -157,7 +157,7 @@ final readonly class Polyline
     /**
      * Joined where the prolonged neighbours meet; where they don't, by a straight piece.
      *
-     * @throws NoConstruction where an arc would vanish
+     * @throws NoConstruction where an arc would vanish, or a piece be turned round
      */
     public function parallel(float $right): self
     {
@@ -171,13 +171,25 @@ final readonly class Polyline
         foreach ($legs as $i => $leg) {
             $from = $joins[$i === 0 ? $count - 1 : $i - 1] ?? null;
             $to = $joins[$i] ?? null;
-            $made[] = Joint::between($leg, $from ?? $leg->from, $to ?? $leg->to);
+            $made[] = $piece = Joint::between($leg, $from ?? $leg->from, $to ?? $leg->to);
+            self::refuseSwallowed($leg, $piece, $this->legs[$i], $i);
             if (array_key_exists($i, $joins) && $to === null) {
                 $made[] = new Leg($leg->to, $legs[($i + 1) % $count]->from);
             }
         }
 
         return new self($made);
+    }
+
+    /** A piece that its neighbours' parallels cut off behind its own beginning is no piece of a parallel. */
+    private static function refuseSwallowed(Leg $leg, Leg $cut, Leg $own, int $i): void
+    {
+        $turned = $leg->isStraight()
+            ? cos($cut->from->azimuthTo($cut->to) - $leg->azimuthAt(0.0)) < 0.0 && $cut->length() > self::JOINS
+            : $cut->sweep * $leg->sweep < 0.0;
+        if ($turned) {
+            throw NoConstruction::swallowed($i + 1, $own->length());
+        }
     }
 
     /**

@@ -30,13 +30,25 @@ final readonly class Deviation
         );
     }
 
-    /** Where either has no elevation the height is not judged. A figure equal to the tolerance is in. */
-    public function verdict(Tolerance $tolerance): Verdict
+    /**
+     * A figure equal to the tolerance is in. Where either has no elevation the height is not judged, and nothing is where it alone was to
+     * be.
+     */
+    public function verdict(Tolerance $tolerance, Judged $judged = Judged::PlanAndHeight): Verdict
     {
-        $out = self::isBeyond($this->plan, $tolerance->plan)
-            || ($this->height !== null && self::isBeyond($this->height, $tolerance->height));
+        if ($judged === Judged::Height && $this->height === null) {
+            return Verdict::Undecided;
+        }
+        $out = ($judged->countsPlan() && self::isBeyond($this->plan, $tolerance->plan))
+            || ($judged->countsHeight() && $this->height !== null && self::isBeyond($this->height, $tolerance->height));
 
         return $out ? Verdict::Out : Verdict::In;
+    }
+
+    /** What of it was judged: no height where either has none. */
+    public function judgedOf(Judged $wished): Judged
+    {
+        return $wished === Judged::PlanAndHeight && $this->height === null ? Judged::Plan : $wished;
     }
 
     /** Whether a difference lies outside what is allowed of it, metres. */

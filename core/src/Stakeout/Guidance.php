@@ -20,6 +20,8 @@ final readonly class Guidance
      * @param  float  $north  metres to move north; negative is south
      * @param  float|null  $raise  metres to raise; negative is lower; null where either elevation is missing
      * @param  float  $facing  grid azimuth the holder looks along, from pole to instrument
+     * @param  float|null  $ahead  metres to move along the line that moves are said by; negative is back along it; null where there is none
+     * @param  float|null  $aside  metres to move to the right, looking along that line; negative is left
      */
     private function __construct(
         public float $toward,
@@ -31,10 +33,19 @@ final readonly class Guidance
         public float $azimuth,
         public float $facing,
         public Verdict $verdict,
+        public ?float $ahead = null,
+        public ?float $aside = null,
     ) {}
 
-    public static function from(Position $instrument, Position $pole, Position $design, Tolerance $tolerance): self
-    {
+    /** @param  float|null  $by  azimuth of the line that moves are said along and across, radians */
+    public static function from(
+        Position $instrument,
+        Position $pole,
+        Position $design,
+        Tolerance $tolerance,
+        Judged $judged = Judged::PlanAndHeight,
+        ?float $by = null,
+    ): self {
         $facing = $pole->azimuthTo($instrument);
         $north = $design->northing - $pole->northing;
         $east = $design->easting - $pole->easting;
@@ -49,7 +60,9 @@ final readonly class Guidance
             distance: $deviation->plan,
             azimuth: $pole->azimuthTo($design),
             facing: Angle::wrap($facing),
-            verdict: $deviation->verdict($tolerance),
+            verdict: $deviation->verdict($tolerance, $judged),
+            ahead: $by === null ? null : $north * cos($by) + $east * sin($by),
+            aside: $by === null ? null : $east * cos($by) - $north * sin($by),
         );
     }
 }

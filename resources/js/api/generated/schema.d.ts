@@ -738,7 +738,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Turns the instrument to a control point or stakeout point */
+        /** Turns the instrument to control, to a stakeout point, or to what was chosen in the field */
         post: operations["47978b9c982e2ff4cb694aa1fed77b20"];
         delete?: never;
         options?: never;
@@ -1673,6 +1673,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/aims": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was chosen in the field to be staked, in the order in which it was */
+        get: operations["998f77ed9c57357384df548aa8de99e1"];
+        put?: never;
+        /** Takes a spot, a line or an elevation as what is to be staked */
+        post: operations["8731f7dcb676c5ed520968a620f4d56e"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/aims/{aim}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Changes from which end, at which heights and beside what a line is staked, and what its marks are called */
+        patch: operations["35cd66bc782aa02655bc6ccec3b9af28"];
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/aims/{aim}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes places along a line, each to be staked by itself */
+        post: operations["6c99bf9d6abcc88e542cd8d85aeb45be"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/marks": {
         parameters: {
             query?: never;
@@ -1837,6 +1889,71 @@ export interface components {
             cautions: string[];
             note: string;
         };
+        AimChange: {
+            version: number;
+            lay?: components["schemas"]["LineLay"] | null;
+            series?: string | null;
+            code?: string | null;
+            /** @enum {string|null} */
+            judged?: "plan_and_height" | "plan" | "height" | null;
+            renew?: boolean;
+            putAway?: boolean;
+        };
+        AimEntry: {
+            id: number;
+            key: string;
+            version: number;
+            /** @enum {string} */
+            kind: "spot" | "line" | "place" | "elevation";
+            name: string;
+            source: string;
+            series: string;
+            code: string;
+            /** @enum {string|null} */
+            judged: "plan_and_height" | "plan" | "height" | null;
+            place: components["schemas"]["Position"] | null;
+            elevation: number | null;
+            lineId: number | null;
+            line: components["schemas"]["AimLine"] | null;
+            changed: string;
+        };
+        AimLine: {
+            lay: components["schemas"]["LineLay"];
+            length: number;
+            closed: boolean;
+            pieces: number;
+            start: components["schemas"]["Position"];
+            end: components["schemas"]["Position"];
+            endHeights: boolean;
+            flat: number[];
+            touched: number[];
+        };
+        AimToTake: {
+            key: string;
+            place?: components["schemas"]["GivenPlace"] | null;
+            line?: components["schemas"]["GivenPolyline"] | null;
+            elevation?: number | null;
+            nearNorthing?: number | null;
+            nearEasting?: number | null;
+            corners?: boolean;
+        };
+        Aimed: {
+            /** @enum {string} */
+            kind: "spot" | "line" | "place" | "elevation";
+            name: string;
+            source: string;
+            along: number | null;
+            toEnd: number | null;
+            right: number | null;
+            piece: number | null;
+            /** @enum {string|null} */
+            reach: "beside" | "before_start" | "beyond_end" | null;
+            parallel: number;
+            parallelName: string;
+            raised: number;
+            azimuth: number | null;
+            grade: number | null;
+        };
         AngleReading: {
             radians: number;
             text: string;
@@ -1895,6 +2012,8 @@ export interface components {
             trade: string;
             planTolerance: number | null;
             heightTolerance: number | null;
+            /** @enum {string|null} */
+            judged: "plan_and_height" | "plan" | "height" | null;
         };
         CollectedResource: {
             count: number;
@@ -2035,6 +2154,10 @@ export interface components {
             strays: components["schemas"]["StrayEntry"][];
             changes: components["schemas"]["LayerChanges"][];
             layers: components["schemas"]["LayerEntry"][];
+        };
+        Designed: {
+            place: components["schemas"]["Position"];
+            on: components["schemas"]["OnLine"] | null;
         };
         Deviation: {
             northing: number;
@@ -2318,6 +2441,8 @@ export interface components {
             closed?: boolean;
             reversed?: boolean;
             connected?: boolean;
+            gridLineId?: number | null;
+            whole?: boolean;
         };
         GridLineResource: {
             id: number;
@@ -2361,6 +2486,8 @@ export interface components {
             facing: number;
             /** @enum {string} */
             verdict: "in" | "out" | "undecided";
+            ahead: number | null;
+            aside: number | null;
         };
         IdsBody: {
             ids: number[];
@@ -2506,6 +2633,14 @@ export interface components {
             metres: number;
             text: string;
         };
+        LineLay: {
+            reversed?: boolean;
+            /** @enum {string} */
+            heights?: "vertices" | "ends" | "one" | "none";
+            elevation?: number | null;
+            parallels?: components["schemas"]["Parallel"][];
+            parallel?: number;
+        };
         LinesToKeep: {
             construction: components["schemas"]["Construction"];
             name: string;
@@ -2532,7 +2667,13 @@ export interface components {
             pole: components["schemas"]["Position"] | null;
             readingAge: number | null;
             target: number | null;
+            aim: number | null;
+            aimVersion: number | null;
+            designed: components["schemas"]["Designed"] | null;
             guidance: components["schemas"]["Guidance"] | null;
+            /** @enum {string} */
+            judged: "plan_and_height" | "plan" | "height";
+            by: components["schemas"]["OnLine"] | null;
         };
         MadePlaceResource: {
             northing: number;
@@ -2568,6 +2709,11 @@ export interface components {
             verdict: string;
             planTolerance: number;
             heightTolerance: number;
+            /** @enum {string} */
+            judged: "plan_and_height" | "plan" | "height";
+            aimKey: string;
+            aimed: components["schemas"]["Aimed"] | null;
+            leftSo: boolean;
         };
         MarkToStore: {
             key: string;
@@ -2580,12 +2726,19 @@ export interface components {
             code?: string;
             evenOut?: boolean;
             withoutCheck?: boolean;
+            aimId?: number | null;
+            aimVersion?: number | null;
+            /** @enum {string|null} */
+            judged?: "plan_and_height" | "plan" | "height" | null;
+            leftSo?: boolean;
         };
         MarkWanted: {
             name?: string;
             code?: string;
             evenOut?: boolean;
             withoutCheck?: boolean;
+            /** @enum {string|null} */
+            judged?: "plan_and_height" | "plan" | "height" | null;
         };
         MarksApart: {
             from: string;
@@ -2613,6 +2766,8 @@ export interface components {
             /** @enum {string|null} */
             keepIn?: "sight" | "round" | "shot" | null;
             mark?: components["schemas"]["MarkWanted"] | null;
+            aimId?: number | null;
+            aimVersion?: number | null;
         };
         MendBody: {
             setupIds: number[];
@@ -2711,6 +2866,22 @@ export interface components {
             normalised: number | null;
             detectable: number | null;
         };
+        OnLine: {
+            along: number;
+            toEnd: number;
+            right: number;
+            piece: number;
+            pieces: number;
+            azimuth: number;
+            radius: number | null;
+            /** @enum {string} */
+            reach: "beside" | "before_start" | "beyond_end";
+        };
+        Parallel: {
+            right?: number;
+            raised?: number;
+            name?: string;
+        };
         PathResource: {
             flat: number[];
             length: number;
@@ -2749,6 +2920,16 @@ export interface components {
             withScale?: boolean;
             typed?: components["schemas"]["TypedPlacement"] | null;
             holdFirst?: boolean;
+        };
+        PlacesOnLine: {
+            key: string;
+            /** @enum {string} */
+            way: "at" | "every" | "parts" | "main";
+            version: number;
+            distance?: number;
+            interval?: number;
+            parts?: number;
+            right?: number;
         };
         PlacesToKeep: {
             collection: components["schemas"]["PlacesWanted"];
@@ -2804,6 +2985,8 @@ export interface components {
             made: string;
             stakes: number;
             verdict: string | null;
+            /** @enum {string} */
+            state: "open" | "redo" | "done";
             labelNorth: number | null;
             labelEast: number | null;
             attributes: string | null;
@@ -3277,6 +3460,7 @@ export interface components {
             key: string;
             controlId?: number | null;
             pointId?: number | null;
+            aimId?: number | null;
         };
         TypedCode: {
             code: string;
@@ -3287,6 +3471,8 @@ export interface components {
             planTolerance?: number | null;
             heightTolerance?: number | null;
             seen?: components["schemas"]["TypedCode"] | null;
+            /** @enum {string|null} */
+            judged?: "plan_and_height" | "plan" | "height" | null;
         };
         TypedControl: {
             name: string;
@@ -5166,6 +5352,9 @@ export interface operations {
         parameters: {
             query?: {
                 target?: number;
+                aim?: number;
+                by?: number;
+                judged?: "plan_and_height" | "plan" | "height";
             };
             header?: never;
             path: {
@@ -7261,6 +7450,144 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandMapResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "998f77ed9c57357384df548aa8de99e1": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AimEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "8731f7dcb676c5ed520968a620f4d56e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AimToTake"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AimEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "35cd66bc782aa02655bc6ccec3b9af28": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                aim: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AimChange"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AimEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "6c99bf9d6abcc88e542cd8d85aeb45be": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                aim: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlacesOnLine"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AimEntry"][];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout\Actions;
+
+use App\Cogo\GivenPlace;
+use App\Cogo\GivenPolyline;
+use App\Projects\Models\Project;
+use App\Stakeout\AimChange;
+use App\Stakeout\AimGivens;
+use App\Stakeout\AimKind;
+use App\Stakeout\Models\KeptAim;
+use App\Stakeout\StakedLine;
+use App\Typed\Values;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\PackedPolyline;
+
+/** Changes how something is staked; marks that were made keep what they were made to. */
+final class ChangeAim
+{
+    public function __invoke(Project $project, int $id, AimChange $change): KeptAim
+    {
+        return DB::transaction(static function () use ($project, $id, $change): KeptAim {
+            $aim = KeptAim::query()->where('project_id', $project->id)->findOrFail($id);
+            if ($aim->version !== $change->version) {
+                throw new \DomainException(
+                    "“{$aim->name}” was changed elsewhere meanwhile. It is shown as it is now; make your change again.",
+                );
+            }
+            $change->renew && self::renew($project, $aim);
+            if ($change->lay !== null) {
+                self::requireLine($aim);
+                $aim->fill(StakedLine::laid(PackedPolyline::restored((string) $aim->touched_legs), $change->lay));
+            }
+            if ($aim->isDirty()) {
+                $aim->version++;
+            }
+            $aim->fill(array_filter([
+                'series' => self::short($change->series, 'What marks are named by'), 'code' => self::short($change->code, 'A code'),
+            ], static fn (?string $text) => $text !== null));
+            $aim->judged = $change->judged === null ? '' : $change->judged->value;
+            $aim->put_away = $change->putAway;
+            $aim->save();
+            $project->measured();
+
+            return $aim;
+        });
+    }
+
+    /** Taken again as the newest revision of its drawing has it. */
+    private static function renew(Project $project, KeptAim $aim): void
+    {
+        $givens = new AimGivens($project, newest: true);
+        if ($aim->kind === AimKind::Line) {
+            $touched = PackedPolyline::of($givens->line(Values::of($aim->given['line'], GivenPolyline::class)));
+            $aim->fill(['touched_legs' => $touched->bytes, 'source' => $givens->lineSource(Values::of($aim->given['line'], GivenPolyline::class))]
+                + StakedLine::laid($touched, $aim->lay()));
+        } elseif ($aim->kind === AimKind::Spot) {
+            $given = Values::of($aim->given['place'], GivenPlace::class);
+            $place = $givens->place($given);
+            $aim->fill([
+                'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
+                'source' => $givens->placeSource($given),
+            ]);
+        }
+        $aim->prepared = $project->prepared_revision;
+    }
+
+    public static function requireLine(KeptAim $aim): void
+    {
+        if ($aim->kind !== AimKind::Line) {
+            throw new \DomainException('Touch a line first.');
+        }
+    }
+
+    private static function short(?string $text, string $what): ?string
+    {
+        if ($text !== null && (mb_strlen($text) > 60 || preg_match('~[\x00-\x1F\x7F]~', $text) === 1)) {
+            throw new \DomainException("$what has at most 60 characters, on one line.");
+        }
+
+        return $text === null ? null : trim($text);
+    }
+}

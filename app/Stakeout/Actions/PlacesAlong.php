@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout\Actions;
+
+use App\Clock;
+use App\Projects\Models\Project;
+use App\Stakeout\AimKind;
+use App\Stakeout\Models\KeptAim;
+use App\Stakeout\PlacesOnLine;
+use App\Stakeout\PlacesWay;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\NoConstruction;
+use Parlay\Core\Geometry\PackedPolyline;
+use Parlay\Core\Geometry\Polyline;
+use Parlay\Core\Geometry\Position;
+
+/** Makes places along a line, each to be staked by itself under the name of the line and the distance. */
+final class PlacesAlong
+{
+    private const MOST = 2000;
+
+    /** @return list<KeptAim> in the order in which they lie along the line */
+    public function __invoke(Project $project, KeptAim $line, PlacesOnLine $body): array
+    {
+        ChangeAim::requireLine($line);
+        $known = self::made($project, $body->key);
+        if ($known !== []) {
+            return $known;
+        }
+        if ($line->version !== $body->version) {
+            throw new \DomainException("“{$line->name}” was changed elsewhere meanwhile. It is shown as it is now; ask for the places again.");
+        }
+        $aim = $line->aim();
+        $places = self::places(PackedPolyline::restored((string) $line->legs)->polyline(), $body);
+        if (count($places) > self::MOST) {
+            throw NoConstruction::tooMany(self::MOST);
+        }
+
+        return DB::transaction(static function () use ($project, $line, $body, $places, $aim): array {
+            $made = [];
+            foreach ($places as $i => [$along, $place, $right]) {
+                // At the height of the line there, whatever was chosen for it.
+                $elevation = $aim->designedAt($place)->place->elevation;
+                $beside = $right === 0.0 ? '' : ' '.$project->length_style->format(abs($right)).($right < 0 ? ' left' : ' right');
+                $made[] = KeptAim::query()->create([
+                    'project_id' => $project->id, 'key' => $body->key.'-'.($i + 1), 'at' => Clock::stamp(), 'kind' => AimKind::Place,
+                    'name' => self::named($line).' '.$project->length_style->format($along).$beside, 'source' => "On {$line->name}: {$line->source}",
+                    'code' => $line->code, 'given' => ['along' => $along, 'right' => $right], 'line_id' => $line->id,
+                    'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $elevation,
+                    'judged' => $line->judged, 'prepared' => $line->prepared,
+                ]);
+            }
+            $project->measured();
+
+            return $made;
+        });
+    }
+
+    /** The line, and its parallel where one is staked. */
+    public static function named(KeptAim $line): string
+    {
+        $parallel = $line->lay()->current();
+
+        return $parallel->name === '' ? $line->name : "{$line->name}, {$parallel->name}";
+    }
+
+    /** @return list<KeptAim> */
+    private static function made(Project $project, string $key): array
+    {
+        if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {
+            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
+        }
+
+        return array_values(KeptAim::query()->where('project_id', $project->id)->whereNotNull('line_id')
+            ->where('key', 'like', addcslashes($key, '%_\\').'-%')->orderBy('id')->get()->all());
+    }
+
+    /** @return list<array{float, Position, float}> distance along, place, offset to the right */
+    private static function places(Polyline $line, PlacesOnLine $body): array
+    {
+        $beside = static fn (float $along): array => [$along, $line->at($along, $body->right), $body->right];
+
+        return match ($body->way) {
+            PlacesWay::At => [self::at($line, $body->distance, $body->right)],
+            PlacesWay::Every => array_map(static fn (array $s) => $beside($s[0]), $line->every($body->interval, false, $body->right)),
+            PlacesWay::Parts => array_map(
+                static fn (int $i) => $beside($line->length() * $i / max(1, $body->parts)),
+                array_keys($line->divided($body->parts, $body->right)),
+            ),
+            PlacesWay::Main => self::main($line, $body->right),
+        };
+    }
+
+    /** @return array{float, Position, float} beyond an end round the same circle, as the guidance goes on there */
+    private static function at(Polyline $line, float $distance, float $right): array
+    {
+        [$long, $along] = $line->reaching($distance);
+
+        return [$distance, $long->at($along, $right), $right];
+    }
+
+    /** @return list<array{float, Position, float}> */
+    private static function main(Polyline $line, float $right): array
+    {
+        $places = [[0.0, $line->at(0.0, $right), $right]];
+        $along = 0.0;
+        foreach ($line->legs as $i => $leg) {
+            $along += $leg->length();
+            if ($i < count($line->legs) - 1 || ! $line->isClosed()) {
+                $places[] = [$along, $line->at($along, $right), $right];
+            }
+        }
+
+        return $places;
+    }
+}

@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout\Actions;
+
+use App\Clock;
+use App\Cogo\GivenPlace;
+use App\Cogo\GivenPolyline;
+use App\Designs\TouchedSpot;
+use App\FieldBook\KeyTaken;
+use App\Projects\Models\Project;
+use App\Stakeout\AimGivens;
+use App\Stakeout\AimKind;
+use App\Stakeout\AimToTake;
+use App\Stakeout\LineLay;
+use App\Stakeout\Models\KeptAim;
+use App\Stakeout\PlacesOnLine;
+use App\Stakeout\PlacesWay;
+use App\Stakeout\StakedLine;
+use Illuminate\Support\Facades\DB;
+use Parlay\Core\Designs\SpotKind;
+use Parlay\Core\Geometry\PackedPolyline;
+use Parlay\Core\Geometry\Position;
+
+/** Takes what was touched as what is to be staked; the same thing touched again is the same one again, as it was left. */
+final readonly class TakeAim
+{
+    private const HIGHEST = 10_000.0;
+
+    public function __construct(private PlacesAlong $places) {}
+
+    public function __invoke(Project $project, AimToTake $body): KeptAim
+    {
+        if (preg_match('~^[\w-]{8,80}$~', $body->key) !== 1) {
+            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
+        }
+        $known = KeptAim::query()->where('project_id', $project->id)->where('key', $body->key)->first();
+        if ($known !== null) {
+            KeyTaken::unlessSame('target', ['what was touched' => $known->given], ['what was touched' => self::given($body)]);
+
+            return $known;
+        }
+        $row = match (true) {
+            $body->place !== null => self::spot($project, $body->place),
+            $body->line !== null => self::line($project, $body->line, $body),
+            $body->elevation !== null => self::elevation($project, $body->elevation),
+            default => throw new \DomainException('Touch a spot or a line of the drawing, or type an elevation.'),
+        };
+
+        return DB::transaction(function () use ($project, $body, $row): KeptAim {
+            $aim = $this->again($project, $body) ?? KeptAim::query()->create([
+                'project_id' => $project->id, 'key' => $body->key, 'at' => Clock::stamp(), 'given' => self::given($body),
+                'series' => $row['kind']->series(), 'prepared' => $project->prepared_revision,
+            ] + $row);
+            if ($body->corners && $body->line !== null) {
+                ($this->places)($project, $aim, new PlacesOnLine(
+                    // The same corners of the same line are the same ones again.
+                    "main-of-line-{$aim->id}-{$aim->version}", PlacesWay::Main, $aim->version,
+                ));
+            }
+            $project->measured();
+
+            return $aim;
+        });
+    }
+
+    /** The same was touched before, and is as it was then. */
+    private function again(Project $project, AimToTake $body): ?KeptAim
+    {
+        $given = self::given($body);
+        foreach (KeptAim::query()->where('project_id', $project->id)->where('prepared', $project->prepared_revision)
+            ->whereNull('line_id')->orderByDesc('id')->get() as $aim) {
+            // Whatever order the database gives the fields back in.
+            if ($aim->given == $given) {
+                $aim->update(['put_away' => false]);
+
+                return $aim;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, mixed> */
+    private static function given(AimToTake $body): array
+    {
+        return (array) json_decode(json_encode(
+            ['place' => self::withoutTouch($body->place), 'line' => $body->line, 'elevation' => $body->elevation],
+            JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+        ), true);
+    }
+
+    /** Where an end or a centre was touched says nothing of it. */
+    private static function withoutTouch(?GivenPlace $place): ?GivenPlace
+    {
+        $spot = $place?->spot;
+
+        return $spot === null || in_array($spot->kind, [SpotKind::Intersection, SpotKind::Quadrant, SpotKind::Foot, SpotKind::On], true)
+            ? $place
+            : new GivenPlace(spot: new TouchedSpot($spot->layerId, $spot->shape, $spot->kind, $spot->withLayerId, $spot->withShape));
+    }
+
+    /** @return array<string, mixed> */
+    private static function spot(Project $project, GivenPlace $given): array
+    {
+        $givens = new AimGivens($project);
+        $place = $givens->place($given);
+
+        return [
+            'kind' => AimKind::Spot, 'name' => $givens->placeName($given), 'source' => $givens->placeSource($given),
+            'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function line(Project $project, GivenPolyline $given, AimToTake $body): array
+    {
+        $givens = new AimGivens($project);
+        $line = $givens->line($given);
+        $touched = PackedPolyline::of($line);
+        $near = $body->nearNorthing === null || $body->nearEasting === null
+            ? $line->legs[0]->from
+            : new Position($body->nearNorthing, $body->nearEasting);
+        $on = $touched->foot($near)->place;
+        $lay = new LineLay(reversed: ! $touched->closed && $near->distanceTo($touched->end()) < $near->distanceTo($touched->beginning()));
+
+        return [
+            'kind' => AimKind::Line, 'name' => $givens->lineName($given), 'source' => $givens->lineSource($given),
+            'northing' => $on->northing, 'easting' => $on->easting, 'elevation' => $on->elevation,
+            'touched_legs' => $touched->bytes,
+        ] + StakedLine::laid($touched, $lay);
+    }
+
+    /** @return array<string, mixed> */
+    private static function elevation(Project $project, float $elevation): array
+    {
+        if (! is_finite($elevation) || abs($elevation) > self::HIGHEST) {
+            throw new \DomainException('An elevation lies within ten kilometres of zero.');
+        }
+
+        return [
+            'kind' => AimKind::Elevation, 'name' => 'elevation '.$project->length_style->format($elevation), 'source' => 'Typed elevation',
+            'elevation' => $elevation,
+        ];
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout;
+
+/** What can be staked besides prepared points. */
+enum AimKind: string
+{
+    /** a spot of a drawing, or a place that was pointed at otherwise */
+    case Spot = 'spot';
+    case Line = 'line';
+    /** a place along a line */
+    case Place = 'place';
+    case Elevation = 'elevation';
+
+    /** What marks of it are named by, before their number. */
+    public function series(): string
+    {
+        return match ($this) {
+            self::Spot => 'S',
+            self::Line => 'L',
+            self::Place => '',
+            self::Elevation => 'H',
+        };
+    }
+}

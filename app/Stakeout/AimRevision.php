@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout;
+
+use App\Cogo\GivenPlace;
+use App\Cogo\GivenPolyline;
+use App\Projects\Models\Project;
+use App\Stakeout\Models\KeptAim;
+use App\Typed\Values;
+use Parlay\Core\Geometry\PackedPolyline;
+use Parlay\Core\Geometry\Position;
+
+/** What the preparation since has become of what is staked: a revision may have moved it, or have it no more. */
+final readonly class AimRevision
+{
+    /** metres; less is the same place */
+    private const SAME = 1e-4;
+
+    private AimGivens $givens;
+
+    public function __construct(private Project $project)
+    {
+        $this->givens = new AimGivens($project, newest: true);
+    }
+
+    /** A sentence; empty where it is as it was, which is then not asked again until something is prepared. */
+    public function changeOf(KeptAim $aim): string
+    {
+        if ($aim->prepared === $this->project->prepared_revision || $aim->kind === AimKind::Elevation || $aim->line_id !== null) {
+            return '';
+        }
+        try {
+            $moved = $aim->kind === AimKind::Line ? $this->lineMoved($aim) : $this->spotMoved($aim);
+        } catch (\DomainException $e) {
+            return $e->getMessage().' What is staked here is as it was touched.';
+        }
+        if ($moved <= self::SAME) {
+            $aim->update(['prepared' => $this->project->prepared_revision]);
+
+            return '';
+        }
+
+        return 'The newest revision of its drawing has it elsewhere: by up to '.$this->project->length_style->format($moved)
+            .'. What is staked here is as it was touched.';
+    }
+
+    private function spotMoved(KeptAim $aim): float
+    {
+        $now = $this->givens->place(Values::of($aim->given['place'], GivenPlace::class));
+
+        return self::apart($aim->place() ?? $now, $now);
+    }
+
+    /** At the corners of both, the farthest. */
+    private function lineMoved(KeptAim $aim): float
+    {
+        $now = PackedPolyline::of($this->givens->line(Values::of($aim->given['line'], GivenPolyline::class)));
+        $was = PackedPolyline::restored((string) $aim->touched_legs);
+        if ($now->bytes === $was->bytes) {
+            return 0.0;
+        }
+        $farthest = 0.0;
+        foreach ([[$was, $now], [$now, $was]] as [$one, $other]) {
+            for ($i = 0; $i < $one->count; $i++) {
+                foreach ([$one->leg($i)->from, $one->leg($i)->at($one->leg($i)->length() / 2)] as $p) {
+                    $farthest = max($farthest, self::apart($p, $other->foot($p)->place));
+                }
+            }
+        }
+
+        return max($farthest, self::apart($was->beginning(), $now->beginning()), self::apart($was->end(), $now->end()));
+    }
+
+    private static function apart(Position $a, Position $b): float
+    {
+        return max($a->distanceTo($b), $a->elevation === null || $b->elevation === null ? 0.0 : abs($a->elevation - $b->elevation));
+    }
+}

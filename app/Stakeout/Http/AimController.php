@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout\Http;
+
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Patch;
+use App\Http\OpenApi\Post;
+use App\Projects\Models\Project;
+use App\Stakeout\Actions\ChangeAim;
+use App\Stakeout\Actions\PlacesAlong;
+use App\Stakeout\Actions\TakeAim;
+use App\Stakeout\AimChange;
+use App\Stakeout\AimEntry;
+use App\Stakeout\AimRevision;
+use App\Stakeout\AimToTake;
+use App\Stakeout\Models\KeptAim;
+use App\Stakeout\PlacesOnLine;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** What is staked besides prepared points: spots, lines, places along them, elevations. */
+final class AimController
+{
+    #[Get('/projects/{project}/aims', 'What was chosen in the field to be staked, in the order in which it was', AimEntry::class, list: true)]
+    public function index(Project $project): JsonResponse
+    {
+        $revision = new AimRevision($project);
+        $aims = KeptAim::query()->where('project_id', $project->id)->where('put_away', false)->orderBy('id')->get();
+
+        return new JsonResponse($aims->map(static fn (KeptAim $a) => AimEntry::of($a, $revision->changeOf($a)))->all());
+    }
+
+    #[Post('/projects/{project}/aims', 'Takes a spot, a line or an elevation as what is to be staked', AimToTake::class, AimEntry::class)]
+    public function store(Request $request, Project $project, TakeAim $take): JsonResponse
+    {
+        return new JsonResponse(AimEntry::of($take($project, Body::read($request, AimToTake::class))));
+    }
+
+    #[Patch('/projects/{project}/aims/{aim}', 'Changes from which end, at which heights and beside what a line is staked, and what its marks are called', AimChange::class, AimEntry::class)]
+    public function update(Request $request, Project $project, int $aim, ChangeAim $change): JsonResponse
+    {
+        return new JsonResponse(AimEntry::of($change($project, $aim, Body::read($request, AimChange::class))));
+    }
+
+    #[Post('/projects/{project}/aims/{aim}/places', 'Makes places along a line, each to be staked by itself', PlacesOnLine::class, AimEntry::class, list: true)]
+    public function places(Request $request, Project $project, int $aim, PlacesAlong $along): JsonResponse
+    {
+        $line = KeptAim::query()->where('project_id', $project->id)->findOrFail($aim);
+        $made = $along($project, $line, Body::read($request, PlacesOnLine::class));
+
+        return new JsonResponse(array_map(static fn (KeptAim $a) => AimEntry::of($a), $made));
+    }
+}
