@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Points;
 
-use App\Points\Models\StakeoutPoint;
+use Illuminate\Support\Facades\DB;
 
 /** Names are kept exactly as given, but for blanks around them. */
 final class PointName
@@ -22,14 +22,32 @@ final class PointName
         return $name;
     }
 
-    /** The prefix with the number after the highest in use; numbers keep the width of the widest. */
+    /** The prefix with the number after the highest in use among points; numbers keep the width of the widest. */
     public static function next(int $projectId, string $prefix): string
+    {
+        return self::after($prefix, self::beginning('stakeout_points', $projectId, $prefix));
+    }
+
+    /** The same among all that was staked and is to be staked: no mark is called as a point is. */
+    public static function nextMark(int $projectId, string $prefix): string
+    {
+        return self::after($prefix, [
+            ...self::beginning('stakeout_points', $projectId, $prefix), ...self::beginning('marks', $projectId, $prefix),
+        ]);
+    }
+
+    /** @return list<string> */
+    private static function beginning(string $table, int $projectId, string $prefix): array
+    {
+        return array_values(DB::table($table)->where('project_id', $projectId)
+            ->where('name', 'like', addcslashes($prefix, '%_\\').'%')->distinct()->pluck('name')->map(strval(...))->all());
+    }
+
+    /** @param  list<string>  $names */
+    private static function after(string $prefix, array $names): string
     {
         $highest = 0;
         $width = 1;
-        $names = StakeoutPoint::query()->where('project_id', $projectId)
-            ->where('name', 'like', addcslashes($prefix, '%_\\').'%')
-            ->pluck('name');
         foreach ($names as $name) {
             $rest = substr($name, strlen($prefix));
             if (str_starts_with($name, $prefix) && ctype_digit($rest) && strlen($rest) < 16) {

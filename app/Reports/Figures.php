@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Stakeout\Aimed;
+use App\Stakeout\AimKind;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\Side;
@@ -27,6 +29,17 @@ final readonly class Figures
     public function length(?float $metres): string
     {
         return $metres === null ? self::NONE : $this->units->length->format($metres);
+    }
+
+    /** What a mark was made to besides a prepared point; empty where it was one. */
+    public function aimed(?Aimed $a): string
+    {
+        if ($a === null || $a->along === null) {
+            return (string) $a?->name;
+        }
+        $beside = $a->parallel === 0.0 ? '' : ' ('.$this->length(abs($a->parallel)).($a->parallel < 0.0 ? ' left' : ' right').' of it)';
+
+        return $a->kind === AimKind::Place ? $a->name : "{$a->name}$beside, {$this->length($a->along)} along";
     }
 
     public function deviation(?float $metres, string $none = self::NONE): string

@@ -21,7 +21,8 @@ final class ReportCsv
             'design', "northing$u", "easting$u",
         ), "design elevation$u", ...$pair('found', "northing$u", "easting$u"), "found elevation$u",
             "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u",
-            "height tolerance$u", 'verdict', 'counts', 'time (UTC)', 'setup', 'design source'];
+            "height tolerance$u", 'verdict', 'judged', 'counts', 'time (UTC)', 'setup', 'design source',
+            'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so'];
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
         fputcsv($out, $header, ',', '"', '');
@@ -35,9 +36,27 @@ final class ReportCsv
                 ...$order($r->design?->northing, $r->design?->easting), $n($r->design?->elevation),
                 ...$order($r->found->northing, $r->found->easting), $n($r->found->elevation),
                 $n($r->deviation?->northing), $n($r->deviation?->easting), $n($r->deviation?->height), $n($r->deviation?->plan),
-                $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict,
+                $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict, $r->judged(),
                 $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
+                ...self::aimed($r, $n),
             ], ',', '"', '');
         }
+    }
+
+    /**
+     * What a mark was made to besides a prepared point.
+     *
+     * @param  callable(?float): string  $n
+     * @return list<string>
+     */
+    private static function aimed(ReportRow $r, callable $n): array
+    {
+        $a = $r->mark->aimed();
+        $side = $a?->right === null || $a->right === 0.0 ? '' : ($a->right < 0.0 ? 'left' : 'right');
+
+        return [
+            SpreadsheetCell::write((string) $a?->name), $n($a?->along), $n($a?->toEnd), $n($a?->right === null ? null : abs($a->right)), $side,
+            SpreadsheetCell::write($r->parallel()), $a?->piece === null ? '' : (string) $a->piece, $r->mark->left_so ? 'yes' : '',
+        ];
     }
 }

@@ -7,6 +7,7 @@ namespace App\Reports;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Tolerance;
 
 /** One mark of the report. */
@@ -39,5 +40,31 @@ final readonly class ReportRow
     public function verdict(): string
     {
         return $this->replaced ? 'replaced' : ['in' => '● in', 'out' => '▲ OUT', 'undecided' => '○ no design'][$this->mark->verdict];
+    }
+
+    /** What of it was judged, in words. */
+    public function judged(): string
+    {
+        return $this->mark->verdict === 'undecided' ? '' : match ($this->mark->judgedOf()) {
+            Judged::PlanAndHeight => 'plan and height',
+            Judged::Plan => 'plan only',
+            Judged::Height => 'height only',
+        };
+    }
+
+    /** What stands under the verdict: what was not judged, and that it was left so. */
+    public function verdictNotes(): string
+    {
+        return implode(', ', array_filter([
+            $this->mark->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
+        ]));
+    }
+
+    /** The parallel that it was made to, in the words it was given; empty where it was the line itself. */
+    public function parallel(): string
+    {
+        $a = $this->mark->aimed();
+
+        return $a === null || $a->parallel === 0.0 ? '' : ($a->parallelName !== '' ? $a->parallelName : ($a->parallel < 0.0 ? 'left' : 'right'));
     }
 }

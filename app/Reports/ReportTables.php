@@ -55,12 +55,12 @@ final readonly class ReportTables
             $this->progress->tell(0.2 + 0.75 * $i / $count, 'writing the marks');
             $d = $r->deviation;
             yield ['bold' => $r->mark->verdict === 'out' && ! $r->replaced, 'quiet' => $r->replaced, 'cells' => [
-                [$r->mark->name], [$r->mark->code], [$r->kind()],
+                array_values(array_filter([$r->mark->name, $f->aimed($r->mark->aimed())])), [$r->mark->code], [$r->kind()],
                 [$f->length($r->design?->$a), $f->length($r->found->$a)], [
                     $f->length($r->design?->$b), $f->length($r->found->$b),
                 ], [$f->length($r->design?->elevation), $f->length($r->found->elevation)],
                 [$f->sided(Side::Northing, $d?->northing, '–'), $f->sided(Side::Easting, $d?->easting, '–')],
-                [$f->judgedHeight($d?->height, $r->tolerance()->height)], [$f->judged($d?->plan, $r->tolerance()->plan)], [$r->verdict()],
+                [$f->judgedHeight($d?->height, $r->tolerance()->height)], [$f->judged($d?->plan, $r->tolerance()->plan)], array_values(array_filter([$r->verdict(), $r->verdictNotes()])),
             ]];
         }
     }

@@ -65,7 +65,7 @@ final readonly class Against
     {
         return $this->kept === null || $this->kept->kind === AimKind::Place
             ? $this->name
-            : PointName::next($project->id, $this->kept->series === '' ? $this->kept->kind->series() : $this->kept->series);
+            : PointName::nextMark($project->id, $this->kept->series === '' ? $this->kept->kind->series() : $this->kept->series);
     }
 
     /** @return array<string, mixed> the columns of a mark that say what it was made to */

@@ -92,7 +92,7 @@ final class DayTest extends TestCase
         $s->choose('Control point', 'CP4')->press('Check CP4')->see('against the control')->see('in tolerance');
 
         // Stake: the dial leads in, out of tolerance asks, again adds a record, the end is announced.
-        $s->open("/p/$id/stake")->pressStarting('Point to stake')->fill('Search by name, code or state; Enter takes the first', 'T1')->pressStarting('T1');
+        $s->open("/p/$id/stake")->pressStarting('Target: ')->fill('Search by name, code or state; Enter takes the first', 'T1')->pressStarting('T1');
         $this->walkToTarget($s);
         $s->see('as you hold the pole and face the instrument')
             ->choose('Nudge by', '100 mm')
@@ -101,7 +101,7 @@ final class DayTest extends TestCase
             ->see('Out of tolerance')
             ->press('Do not store');
         self::assertSame([], array_filter(self::$parlay->ask('GET', "/projects/$id/marks"), static fn ($m) => $m['kind'] === 'stake'));
-        $s->press('Measure and store')->see('Out of tolerance')->press('Store anyway')->see('against design')->see('1 of 3');
+        $s->press('Measure and store')->see('Out of tolerance')->press('Store and leave it so')->see('against design')->see('1 of 3');
         $s->driver->navigate()->refresh();
         $s->see('staked already, out');
         $s->press('Nudge south')
@@ -294,8 +294,8 @@ final class DayTest extends TestCase
             || str_contains($s->text(), 'by the site grid');
         // On a slow machine the instrument finds the pole by itself a little later: it is turned by hand only where it really looks
         // elsewhere.
-        if (! Running::until($led, 12) && str_contains($s->text(), 'Turn to the point again')) {
-            $s->press('Turn to the point again');
+        if (! Running::until($led, 12) && str_contains($s->text(), 'Turn to the target again')) {
+            $s->press('Turn to the target again');
         }
         self::assertTrue(
             Running::until($led, 10),

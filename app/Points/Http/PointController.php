@@ -73,6 +73,12 @@ final class PointController
         return new JsonResponse(new NearestResource(Worklist::nearest(new Position($from->northing, $from->easting), $open), count($open)));
     }
 
+    #[Get('/projects/{project}/around', 'The stakeout point or control that is nearest to a place, and how the place lies from it', AroundResource::class, query: AroundQuery::class)]
+    public function around(Request $request, Project $project): JsonResponse
+    {
+        return new JsonResponse(AroundResource::of($project, Body::read($request, AroundQuery::class)));
+    }
+
     #[Post('/projects/{project}/spots', 'Exact coordinates of a spot of a drawing; stores nothing', TouchedSpot::class, SpotResource::class)]
     public function spot(Request $request, Project $project, FindSpot $find): JsonResponse
     {

@@ -12,6 +12,10 @@ enum Side: string
     case Across = 'across';
     case Length = 'length';
     case Height = 'height';
+    /** of a line, looking along it */
+    case Line = 'line';
+    /** of the ground or pole against a design height: what is too high is cut */
+    case Grade = 'grade';
 
     /** The length with its side in a word. */
     public function length(float $metres, LengthStyle $style): string
@@ -49,6 +53,8 @@ enum Side: string
             self::Across => ['left', 'right'],
             self::Length => ['short', 'long'],
             self::Height => ['low', 'high'],
+            self::Line => ['left of it', 'right of it'],
+            self::Grade => ['fill', 'cut'],
         };
     }
 }

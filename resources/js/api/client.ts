@@ -11,6 +11,9 @@ export type StakeoutPoint = Schemas['PointResource'];
 export type Design = Schemas['DesignEntry'];
 export type Live = Schemas['Live'];
 export type Mark = Schemas['MarkEntry'];
+export type Aim = Schemas['AimEntry'];
+/** What of a mark counts. */
+export type Judged = Mark['judged'];
 export type BookEntry = Schemas['BookEntry'];
 export type SetupState = Schemas['SetupState'];
 export type Draft = Schemas['DraftChange'];

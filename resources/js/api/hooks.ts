@@ -1,6 +1,6 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { api, ask, type Mark, newKey, Problem, queries, type Schemas, type SetupState } from './client';
+import { api, ask, type Judged, type Mark, newKey, Problem, queries, type Schemas, type SetupState } from './client';
 import { readingsOf } from './readings';
 import { begunAnew, isCurrent, isPrepared, PREPARED } from './revisions';
 
@@ -12,6 +12,8 @@ export const useControl = (project: number) => queries.useQuery('get', '/api/v1/
 export const useDesigns = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/designs', of(project));
 export const usePoints = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/points', of(project));
 export const useMarks = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/marks', of(project));
+/** What was chosen in the field to be staked. */
+export const useAims = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/aims', of(project));
 export const useSetup = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/setup', of(project));
 export const useGridLines = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/grid-lines', of(project));
 export const useGridSpacings = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/grid-spacings', of(project));
@@ -44,15 +46,18 @@ export function fetchAhead(client: QueryClient, project: number): void {
     void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}/setup', init));
 }
 
+/** What the live answer is to say besides the instrument: the target, what counts of it, and the line that moves are said by. */
+export type LiveAsked = { target?: number; aim?: number; by?: number; judged?: Judged };
+
 /** The instrument as it is now. When the project has changed elsewhere, everything else is asked for again. */
-export function useLive(project: number, target: number | null, fast: boolean) {
+export function useLive(project: number, asked: LiveAsked, fast: boolean) {
     const client = useQueryClient();
     const live = useQuery({
-        queryKey: ['live', project, target],
+        queryKey: ['live', project, asked],
         queryFn: () =>
             ask(
                 api.GET('/api/v1/projects/{project}/live', {
-                    params: { path: { project }, query: target === null ? {} : { target } },
+                    params: { path: { project }, query: asked },
                 }),
             ),
         refetchInterval: fast ? 100 : 1000,
@@ -170,7 +175,7 @@ export async function untilFinished(project: number, started: Promise<Schemas['T
     return task;
 }
 
-export const turnTo = (project: number, to: { controlId: number } | { pointId: number }) =>
+export const turnTo = (project: number, to: { controlId: number } | { pointId: number } | { aimId: number }) =>
     untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...of(project), body: { key: newKey(), ...to } })));
 
 export const measure = (project: number, body: Omit<Schemas['MeasureOrder'], 'key'>) =>

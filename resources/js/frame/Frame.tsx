@@ -1,8 +1,8 @@
 import { ChevronsLeft, ChevronsRight } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
-import { api, ask, Problem } from '../api/client';
-import { turnTo, useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
+import { type Aim, api, ask, type Judged, Problem } from '../api/client';
+import { turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
 import { Control } from '../control/Control';
 import { FieldBook } from '../fieldbook/FieldBook';
 import { Plate } from '../instrument/Plate';
@@ -19,8 +19,12 @@ import { SetUp } from '../setups/SetUp';
 import { StageContext } from '../stage/StageHelp';
 import { STAGES, type StageName, type StageProps } from '../stage/stages';
 import { AsBuilt } from '../stakeout/AsBuilt';
+import { FieldLayers } from '../stakeout/FieldLayers';
 import { Stake } from '../stakeout/Stake';
 import { withStakes } from '../stakeout/staked';
+import { LineFromPoint, type PlaceTouched, TakeNote } from '../stakeout/TakeNote';
+import { targetPlace } from '../stakeout/target';
+import { judgedOf, useMoves } from '../stakeout/useMoves';
 import { applyTheme, storedTheme } from '../theme/theme';
 import { UnitsContext } from '../units/UnitsContext';
 import { JobLine } from './JobLine';
@@ -73,6 +77,8 @@ function usePractising(): [boolean, (on: boolean) => void] {
     ];
 }
 
+const NO_AIMS: Aim[] = [];
+
 const FIELD_STAGES = ['set-up', 'stake', 'as-built'];
 
 function OpenProject({ id, stage }: { id: number; stage: StageName }) {
@@ -80,20 +86,50 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     // What an as-built shot is held against is chosen for that shot, and never what was staked last.
     const aim = stage === 'as-built' ? 'against' : 'target';
     const target = search.has(aim) ? Number(search.get(aim)) : null;
-    const setTarget = (to: number | null) =>
+    // What was chosen in the field is one or the other: it takes the point's place, and the point takes its.
+    const touched = `${aim}-touched`;
+    const aimId = search.has(touched) ? Number(search.get(touched)) : null;
+    const aimAt = (name: string, to: number | null) =>
         setSearch(
             (s) => {
-                to === null ? s.delete(aim) : s.set(aim, String(to));
+                s.delete(aim);
+                s.delete(touched);
+                s.delete('counts');
+                to !== null && s.set(name, String(to));
                 return s;
             },
             { replace: true },
         );
+    const setTarget = (to: number | null) => aimAt(aim, to);
+    const setAim = (to: number | null) => aimAt(touched, to);
+    const judged = judgedOf(search.get('counts'));
+    const setJudged = (to: Judged | null) =>
+        setSearch(
+            (s) => {
+                to === null ? s.delete('counts') : s.set('counts', to);
+                return s;
+            },
+            { replace: true },
+        );
+    const [moves, setMoves] = useMoves(id);
     const project = useProject(id);
     const control = useControl(id);
     const designs = useDesigns(id);
     const points = usePoints(id);
     const marks = useMarks(id);
-    const live = useLive(id, target, FIELD_STAGES.includes(stage));
+    const aims = useAims(id);
+    const asked = useMemo(
+        () => ({
+            ...(target === null ? {} : { target }),
+            ...(aimId === null ? {} : { aim: aimId }),
+            ...(typeof moves === 'number' ? { by: moves } : {}),
+            ...(judged === null ? {} : { judged }),
+        }),
+        [target, aimId, moves, judged],
+    );
+    const live = useLive(id, asked, FIELD_STAGES.includes(stage));
+    const [offering, setOffering] = useState<'off' | 'on' | 'locked'>('off');
+    const [lineFrom, setLineFrom] = useState<PlaceTouched | null>(null);
     const [theme, setTheme] = useState(storedTheme);
     const [folded, setFolded] = useState(false);
     const [bar, setBar] = useState<HTMLElement | null>(null);
@@ -126,6 +162,15 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         live: live.data,
         target,
         setTarget,
+        aims: aims.data ?? NO_AIMS,
+        aim: aims.data?.find((a) => a.id === aimId) ?? null,
+        setAim,
+        moves,
+        setMoves,
+        judged,
+        setJudged,
+        offering,
+        setOffering,
         want,
         setWant,
         snaps,
@@ -135,9 +180,23 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         changesOf,
         setChangesOf,
     };
+    const staking = stage === 'stake' || stage === 'as-built';
+    const aimed = targetPlace(props);
+    // What is taken on the plan is the target at once, and the instrument turns to it.
+    const taken = (next: Aim) => {
+        setAim(next.id);
+        setLineFrom(null);
+        if (stage === 'stake' && next.place) {
+            void turnTo(id, { aimId: next.id }).catch(() => undefined);
+        }
+    };
     // A point touched on the plan is a target like one from the list: while staking the instrument turns to it.
     const choosePoint = (point: number) => {
-        if (stage === 'stake' || stage === 'as-built') {
+        // Of a line between two points neither is the target.
+        if (lineFrom) {
+            return;
+        }
+        if (staking) {
             setTarget(point);
         }
         if (stage === 'stake') {
@@ -147,7 +206,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     // In the field a name that is found is the target; elsewhere the plan goes there and tells what it is.
     const found = (place: PlanPlace, point: number | null) => {
         setSearched(null);
-        if (point !== null && (stage === 'stake' || stage === 'as-built')) {
+        if (point !== null && staking) {
             choosePoint(point);
         } else {
             lookAt.say('found', { ...place });
@@ -188,6 +247,40 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     changesOf={stage === 'prepare' ? changesOf : null}
                     stage={stage}
                     loading={loading}
+                    aimAt={aimed}
+                    staking={staking}
+                    offering={stage === 'stake' ? offering : 'off'}
+                    note={
+                        staking
+                            ? (what, close) =>
+                                  what.thing === null && (
+                                      <TakeNote
+                                          {...props}
+                                          touched={what}
+                                          holding={stage === 'as-built'}
+                                          from={lineFrom}
+                                          onFrom={setLineFrom}
+                                          onTaken={taken}
+                                          onClose={close}
+                                      />
+                                  )
+                            : undefined
+                    }
+                    moreOf={
+                        staking
+                            ? (what, close) => (
+                                  <LineFromPoint
+                                      {...props}
+                                      touched={what}
+                                      from={lineFrom}
+                                      onFrom={setLineFrom}
+                                      onTaken={taken}
+                                      onClose={close}
+                                  />
+                              )
+                            : undefined
+                    }
+                    tools={FIELD_STAGES.includes(stage) && <FieldLayers {...props} />}
                     theme={theme}
                     want={stage === 'prepare' || stage === 'control' || stage === 'set-up' ? want : null}
                     poleCanBeDragged={practising}

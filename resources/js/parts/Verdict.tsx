@@ -8,15 +8,20 @@ const VERDICTS = {
     },
 };
 
-/** In, out or undecided: by shape, word and colour alike. */
-export function Verdict({ of, short = false }: { of: string; short?: boolean }) {
+/** What of a mark was judged, where that was not all of it. */
+const ONLY = { plan: 'plan only', height: 'height only', plan_and_height: '' };
+
+/** In, out or undecided: by shape, word and colour alike; and what was not judged. */
+export function Verdict({ of, short = false, judged = 'plan_and_height' }: { of: string; short?: boolean; judged?: keyof typeof ONLY }) {
     const v = VERDICTS[of as keyof typeof VERDICTS] ?? VERDICTS.undecided;
+    const only = of === 'undecided' ? '' : ONLY[judged];
     return (
         <span className={`inline-flex items-center gap-1.5 font-semibold ${v.colour}`}>
             <svg viewBox="0 0 16 16" className="size-4 shrink-0" aria-hidden="true">
                 {v.shape}
             </svg>
             {short ? (of === 'undecided' ? 'no design' : of) : v.word}
+            {only && `, ${only}`}
         </span>
     );
 }

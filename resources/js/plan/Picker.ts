@@ -18,6 +18,8 @@ export class Picker {
     /** what the next touch is for */
     private wanted: Picking = null;
     snaps: ReadonlySet<SnapKind> = USUAL_SNAPS;
+    /** spots can be touched though nothing was asked for: each is a thing to be staked */
+    staking = false;
     snap = new SnapIndex([]);
     /** spots within reach of the pointer, and which of them is offered */
     private reached: { spots: Spot[]; index: number; pixel: number[] } = { spots: [], index: 0, pixel: [] };
@@ -79,7 +81,9 @@ export class Picker {
 
     /** All that could be touched in a view, the nearest to its middle first: for those who step instead of pointing. */
     offersAround(x: number, y: number, reach: number): Spot[] {
-        return this.picking === 'spot' || this.picking === 'place' ? this.snap.spots(x, y, reach, this.snaps) : [];
+        return this.picking === 'spot' || this.picking === 'place' || (this.staking && this.picking === null)
+            ? this.snap.spots(x, y, reach, this.snaps)
+            : [];
     }
 
     piecesAround(x: number, y: number, reach: number): { piece: Touched; at: [number, number] }[] {
@@ -125,6 +129,11 @@ export class Picker {
     /** The line or arc that lies under a place of the plan. */
     drawnAt(x: number, y: number): Touched | null {
         return this.snap.touched(x, y, this.reach());
+    }
+
+    /** The spots within reach of a place of the plan, the likeliest first. */
+    spotsAt(x: number, y: number): Spot[] {
+        return this.snap.spots(x, y, this.reach(), this.snaps);
     }
 
     private isSameTouch(pixel: number[]): boolean {

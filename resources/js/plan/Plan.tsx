@@ -1,5 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import {
     api,
     ask,
@@ -15,12 +15,13 @@ import { useCodes, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import type { LabelChoice, PlanEvents, PlanPlace, PlanTaken, Want } from './contract';
 import { Inverse, type Ruled } from './Inverse';
+import { OFFERED_WITHIN, offerFor } from './offer';
 import { contentOf, PlanMap } from './PlanMap';
 import { PlanTools } from './PlanTools';
 import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
-import { figures, lookAt, onlyPoints, pieces, practicePole, useAllShown, useShown } from './shown';
+import { figures, lookAt, offeredSpot, onlyPoints, pieces, practicePole, touchedSpot, useAllShown, useShown } from './shown';
 import type { SnapKind, Spot } from './snap';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 import { placeOf, takenWords } from './taken';
@@ -49,6 +50,18 @@ export interface PlanProps {
     /** control, points or designs are still on their way: too early to show everything */
     loading: boolean;
     target: number | null;
+    /** where the target is, or is nearest; null where it is nowhere */
+    aimAt: PlanPlace | null;
+    /** spots and lines of the drawings can be touched to be staked */
+    staking: boolean;
+    /** the spot nearest to the pole is offered; locked: and stays the one it is */
+    offering: 'off' | 'on' | 'locked';
+    /** what is said of something touched, in place of what the plan says */
+    note?: (touched: TouchedThing, close: () => void) => ReactNode;
+    /** what else may be done with a point or control that was touched */
+    moreOf?: (touched: TouchedThing, close: () => void) => ReactNode;
+    /** beside the other tools of the plan */
+    tools?: ReactNode;
     theme: string;
     want: Want | null;
     snaps: ReadonlySet<SnapKind>;
@@ -121,12 +134,14 @@ export function Plan(props: PlanProps) {
                 const inside = points.filter((p) => p.easting >= west && p.easting <= east && p.northing >= south && p.northing <= north);
                 setChosen(new Set([...chosen, ...inside.map((p) => p.id)]));
             },
-            onTouch: (thing, drawn, place) => {
+            onTouch: (thing, drawn, place, spots) => {
                 if (placeLabel.current) {
                     placeLabel.current(place);
                     return;
                 }
-                setTouched(thing || drawn ? { thing, drawn, place } : null);
+                const { staking } = callbacks.current;
+                const found = { thing, drawn, place, spots: staking ? spots : [], low: made.isLow(place) };
+                setTouched(thing || drawn || found.spots.length > 0 ? found : null);
                 // What was staked there stands for its point.
                 const own = thing?.what === 'mark' ? callbacks.current.marks.find((m) => m.id === thing.id)?.pointId : null;
                 const point = thing?.what === 'point' ? thing.id : own;
@@ -192,7 +207,7 @@ export function Plan(props: PlanProps) {
     useEffect(() => plan.current?.showThings(things), [things]);
 
     const station = live?.elsewhere || live?.another ? null : project.setup;
-    const aim = points.find((p) => p.id === target) ?? null;
+    const aim = props.aimAt;
     const pole = live?.pole ?? null;
     const stale = figure?.standsAnew === true;
     useEffect(
@@ -234,6 +249,30 @@ export function Plan(props: PlanProps) {
         }
     }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
     useEffect(() => plan.current?.showFigure(figure), [figure]);
+    useEffect(() => {
+        if (plan.current) {
+            plan.current.picker.staking = props.staking;
+        }
+    }, [props.staking]);
+    const { offering } = props;
+    const offered = useRef<Spot | null>(null);
+    // biome-ignore lint/correctness/useExhaustiveDependencies: other layers offer other spots
+    useEffect(() => {
+        const picker = plan.current?.picker;
+        if (offering === 'off' || !pole || !picker) {
+            offered.current = null;
+        } else {
+            const { easting: x, northing: y } = pole;
+            const locked = offering === 'locked';
+            const near = locked && offered.current ? [] : picker.snap.spots(x, y, OFFERED_WITHIN, picker.snaps);
+            offered.current = offerFor(offered.current, locked, x, y, near);
+        }
+        offeredSpot.say('walking', offered.current);
+    }, [offering, pole, layers, props.snaps]);
+    useEffect(() => () => offeredSpot.say('walking', null), []);
+    const walkedTo = useShown(offeredSpot);
+    const ringed = useShown(touchedSpot) ?? walkedTo;
+    useEffect(() => plan.current?.showOffered(ringed), [ringed]);
     const walker = useShown(practicePole);
     useEffect(() => plan.current?.showWalker(walker), [walker]);
     const asked = useShown(lookAt);
@@ -280,6 +319,7 @@ export function Plan(props: PlanProps) {
                 onLabels={setLabels}
                 choosing={picking === 'points'}
                 onFind={props.onFind}
+                more={props.tools}
             />
             <ScaleBar resolution={view.resolution} rotation={view.rotation} />
             {shapes.loading > 0 && (
@@ -300,21 +340,25 @@ export function Plan(props: PlanProps) {
                     Next spot here
                 </Button>
             )}
-            {touched && !picking && !measuring && (
-                <TouchedNote
-                    project={project}
-                    touched={touched}
-                    control={control}
-                    points={points}
-                    designs={designs}
-                    onShow={(places) => plan.current?.zoomTo(places)}
-                    onMoveLabel={(point) => {
-                        setTouched(null);
-                        point.labelEast === null ? setLabelled(point) : moveLabel.mutate({ point: point.id, north: null, east: null });
-                    }}
-                    onClose={() => setTouched(null)}
-                />
-            )}
+            {touched &&
+                !picking &&
+                !measuring &&
+                (props.note?.(touched, () => setTouched(null)) ?? (
+                    <TouchedNote
+                        project={project}
+                        touched={touched}
+                        control={control}
+                        points={points}
+                        designs={designs}
+                        onShow={(places) => plan.current?.zoomTo(places)}
+                        onMoveLabel={(point) => {
+                            setTouched(null);
+                            point.labelEast === null ? setLabelled(point) : moveLabel.mutate({ point: point.id, north: null, east: null });
+                        }}
+                        more={props.moreOf?.(touched, () => setTouched(null))}
+                        onClose={() => setTouched(null)}
+                    />
+                ))}
             {labelled && (
                 <div className="absolute top-2 left-16 z-10 flex items-center gap-3 border-2 border-chalk bg-sheet py-1 pl-4" role="status">
                     Touch where the label of {labelled.name} is to stand.

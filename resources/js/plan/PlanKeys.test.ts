@@ -57,7 +57,7 @@ describe('the plan by the keyboard', () => {
         press(',');
         expect(said()).toBe('point P2, 2 of 2');
         press('Enter');
-        expect(events.onTouch).toHaveBeenCalledWith(expect.objectContaining({ name: 'P2' }), null, { northing: 0, easting: 6 });
+        expect(events.onTouch).toHaveBeenCalledWith(expect.objectContaining({ name: 'P2' }), null, { northing: 0, easting: 6 }, []);
     });
 
     it('steps from spot to spot of what lies in view while a spot is wanted, and takes the one that is offered', () => {

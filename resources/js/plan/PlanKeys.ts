@@ -79,13 +79,18 @@ export class PlanKeys {
             if (this.picker.picking) {
                 this.events.onTake({ spot: null, thing, piece: null, place: at });
             } else {
-                this.events.onTouch(thing, null, at);
+                this.events.onTouch(thing, null, at, []);
             }
             return true;
         }
         if (stop && 'piece' in stop) {
             this.picker.show(null);
             this.events.onTake({ spot: null, thing: null, piece: stop.piece, place: { northing: stop.at[1], easting: stop.at[0] } });
+            return true;
+        }
+        if (stop && 'spot' in stop && this.picker.picking === null) {
+            const { x, y } = stop.spot;
+            this.events.onTouch(null, this.picker.drawnAt(x, y), { northing: y, easting: x }, [stop.spot]);
             return true;
         }
         return this.picker.picking !== null && this.picker.takeOffered();

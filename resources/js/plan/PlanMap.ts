@@ -45,6 +45,7 @@ export class PlanMap {
     private readonly moving = new VectorSource();
     private readonly walker = new VectorSource();
     private readonly offered = new VectorSource();
+    private readonly walkOffer = new VectorSource();
     private readonly taken = new VectorSource();
     private readonly changes = new VectorSource();
     private readonly measured = new VectorSource();
@@ -99,6 +100,7 @@ export class PlanMap {
                 new VectorLayer({ source: this.measured, zIndex: 39, style: () => measuredStyle(this.ink) }),
                 new VectorLayer({ source: this.taken, zIndex: 39, style: () => spotStyle(this.ink) }),
                 new VectorLayer({ source: this.offered, zIndex: 40, style: () => spotStyle(this.ink) }),
+                new VectorLayer({ source: this.walkOffer, zIndex: 40, style: () => spotStyle(this.ink) }),
             ],
         });
         this.map.addInteraction(this.box);
@@ -258,6 +260,14 @@ export class PlanMap {
         this.moving.addFeatures(features);
     }
 
+    /** The spot that is offered to whoever walks. */
+    showOffered(spot: { x: number; y: number } | null): void {
+        this.walkOffer.clear(true);
+        if (spot) {
+            this.walkOffer.addFeature(new Feature(new Point([spot.x, spot.y])));
+        }
+    }
+
     /** The practising pole as it really stands or walks, with a word beside it. */
     showWalker(walker: { at: PlanPlace; goal: PlanPlace | null; says: string } | null): void {
         this.walker.clear(true);
@@ -269,6 +279,12 @@ export class PlanMap {
                 this.walker.addFeature(new Feature({ geometry: new LineString([at, goal]), thing: { what: 'walk' } }));
             }
         }
+    }
+
+    /** Whether a place lies in the lower half of what is in view. */
+    isLow(place: PlanPlace): boolean {
+        const [, y = 0] = this.map.getPixelFromCoordinate([place.easting, place.northing]) ?? [];
+        return y > this.element.clientHeight / 2;
     }
 
     /** Everything there is to see. */
@@ -337,7 +353,7 @@ export class PlanMap {
             place.easting + NEIGHBOURHOOD,
             place.northing + NEIGHBOURHOOD,
         ]);
-        this.events.onTouch(this.crowd.near(place, this.reach()), null, place);
+        this.events.onTouch(this.crowd.near(place, this.reach()), null, place, []);
     }
 
     /** Brings these into view, where one of them lies outside it. */
@@ -366,7 +382,7 @@ export class PlanMap {
             return;
         }
         const thing = this.thingAt(e);
-        this.events.onTouch(thing, thing ? null : this.picker.drawnAt(x, y), { northing: y, easting: x });
+        this.events.onTouch(thing, thing ? null : this.picker.drawnAt(x, y), { northing: y, easting: x }, this.picker.spotsAt(x, y));
     }
 
     private thingAt(e: MapBrowserEvent): PlanThing | null {

@@ -38,6 +38,8 @@ interface Props {
     /** points are being chosen */
     choosing: boolean;
     onFind: () => void;
+    /** tools of the stage */
+    more?: ReactNode;
 }
 
 /** What is done with the plan itself: views, following, turning, the inverse, labels. */
@@ -56,6 +58,7 @@ export function PlanTools({
     onLabels,
     choosing,
     onFind,
+    more,
 }: Props) {
     const instrumentUp = Math.abs(rotation) > 1e-6;
     const { named, pressing } = useWordsOnLongTouch();
@@ -117,6 +120,7 @@ export function PlanTools({
                     ),
             )}
             <LabelMenu labels={labels} onLabels={onLabels} icon={<Tag />} />
+            {more}
         </div>
     );
 }

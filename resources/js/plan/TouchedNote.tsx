@@ -1,17 +1,22 @@
 import { Trash2, X } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { api, ask, type ControlPoint, type Design, type Project, type StakeoutPoint } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Coordinates } from '../parts/Figure';
 import type { PlanPlace } from './contract';
 import type { PlanThing } from './marks';
-import type { Touched } from './snap';
+import type { Spot, Touched } from './snap';
 import { useLayers } from './useLayers';
 
 export interface TouchedThing {
     thing: PlanThing | null;
     drawn: Touched | null;
     place: PlanPlace;
+    /** of the drawings, within reach of the touch, the likeliest first */
+    spots: Spot[];
+    /** in the lower half of the plan, where a note would lie over it */
+    low: boolean;
 }
 
 interface Props {
@@ -22,6 +27,8 @@ interface Props {
     designs: Design[];
     onShow: (places: PlanPlace[]) => void;
     onMoveLabel: (point: StakeoutPoint) => void;
+    /** what else may be done with what was touched */
+    more?: ReactNode;
     onClose: () => void;
 }
 
@@ -29,7 +36,7 @@ interface Props {
 const MADE_HERE = 'leg';
 
 /** What was touched: its name, kind, source and coordinates. */
-export function TouchedNote({ project, touched, control, points, designs, onShow, onMoveLabel, onClose }: Props) {
+export function TouchedNote({ project, touched, control, points, designs, onShow, onMoveLabel, more, onClose }: Props) {
     const { thing, drawn, place } = touched;
     const layers = useLayers(project.id, designs);
     const remove = useDeed(project.id, (id: number) =>
@@ -106,6 +113,7 @@ export function TouchedNote({ project, touched, control, points, designs, onShow
                 )}
                 {(c ?? p) && (
                     <div className="mt-1 flex flex-wrap gap-2">
+                        {more}
                         <Button onClick={() => onShow([c ?? p ?? place])}>Go nearer</Button>
                         {p && (
                             <Button onClick={() => onMoveLabel(p)}>{p.labelEast === null ? 'Move its label' : 'Put its label back'}</Button>

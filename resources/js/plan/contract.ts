@@ -73,7 +73,8 @@ export interface PlanEvents {
     onSpot: (spot: Spot | null, pixel: number[], of?: number) => void;
     onTake: (taken: PlanTaken) => void;
     onBox: (west: number, south: number, east: number, north: number) => void;
-    onTouch: (thing: PlanThing | null, drawn: Touched | null, place: PlanPlace) => void;
+    /** spots: of the drawings within reach, the likeliest first */
+    onTouch: (thing: PlanThing | null, drawn: Touched | null, place: PlanPlace, spots: Spot[]) => void;
     /** in words, what a step with the keyboard came to */
     onStep: (words: string) => void;
     onMove: (place: PlanPlace, resolution: number, rotation: number) => void;

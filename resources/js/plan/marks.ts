@@ -18,7 +18,7 @@ export type PlanThing =
           what: 'point';
           id: number;
           name: string;
-          state: 'open' | 'done' | 'target';
+          state: 'open' | 'redo' | 'done' | 'target';
           origin: string;
           chosen: boolean;
           colour: string | null;
@@ -76,8 +76,17 @@ function point(thing: PlanThing & { what: 'point' }, ink: Ink): Style {
             text: label(name, ink, -26, true, true),
         });
     }
+    if (state === 'redo') {
+        return new Style({ image: pegToRedo(ink), text: label(`${name} · redo`, ink, -14, true) });
+    }
     return new Style({ image: peg(thing, ink), text: label(name, ink, -12) });
 }
+
+/** Staked out of tolerance, and to be done again: a peg in a triangle. */
+const pegToRedo = (ink: Ink) =>
+    icon(
+        `<path d="M0 -12 L11 8 H-11 Z" stroke="${ink.out}" stroke-width="${2.4 * ink.weight}" fill="${ink.paper}"/><circle r="2.5" cy="1" fill="${ink.out}"/>`,
+    );
 
 /** A label that was moved stands where it was put, with a leader back to its point. */
 function moved(own: Style, [east, north]: [number, number], feature: FeatureLike, resolution: number, ink: Ink): Style[] {

@@ -1,6 +1,7 @@
 import { useEffect, useId, useSyncExternalStore } from 'react';
 import type { Schemas } from '../api/client';
 import type { PlanFigure, PlanPlace } from './contract';
+import type { Spot } from './snap';
 
 /** What stages say to the plan while they are there. The plan listens; the page between them holds nothing of it and is not drawn anew. */
 export class Shown<T> {
@@ -45,6 +46,12 @@ export const lookAt = new Shown<PlanPlace>();
 
 /** The pole of the practice world as it really is: Parlay measures it, and is not told. */
 export const practicePole = new Shown<{ at: PlanPlace; goal: PlanPlace | null; says: string }>();
+
+/** The spot of a drawing that is offered while walking. */
+export const offeredSpot = new Shown<Spot>();
+
+/** The spot of a drawing that was touched and may be taken. */
+export const touchedSpot = new Shown<Spot>();
 
 /** The control point that is to be sighted next, by its name. */
 export const askedMark = new Shown<string>();

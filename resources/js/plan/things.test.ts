@@ -38,6 +38,7 @@ describe('what stands on the plan', () => {
             code: '',
             elevation: 4.2,
             stakes: 0,
+            state: 'open',
             origin: 'typed',
             labelEast: null,
             labelNorth: null,
@@ -49,9 +50,17 @@ describe('what stands on the plan', () => {
         { id: 6, kind: 'check', name: 'CP1', verdict: 'in', found: {} },
     ] as Mark[];
     const things = (stage: string, target: number | null = null, codes: Schemas['CodeResource'][] = []) =>
-        thingsOf(control, [point(1), point(2, { stakes: 1, code: 'AB' })], marks, stage, target, labels, units, new Set([2]), codes).map(
-            (t) => t.thing,
-        );
+        thingsOf(
+            control,
+            [point(1), point(2, { stakes: 1, state: 'done', code: 'AB' })],
+            marks,
+            stage,
+            target,
+            labels,
+            units,
+            new Set([2]),
+            codes,
+        ).map((t) => t.thing);
 
     it('leaves out what is done while staking, and shows it while preparing', () => {
         expect(things('stake').map((t) => ('name' in t ? t.name : ''))).toEqual(['CP1', 'P1 · El 4.200 m']);

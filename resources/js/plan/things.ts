@@ -51,7 +51,7 @@ export function thingsOf(
     }));
     const showDone = stage === 'prepare' || stage === 'control';
     for (const p of points) {
-        const state = p.id === target && stage === 'stake' ? 'target' : p.stakes > 0 ? 'done' : 'open';
+        const state = p.id === target && stage === 'stake' ? 'target' : p.state;
         if (state !== 'done' || showDone) {
             things.push({
                 thing: {

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { ControlPoint, StakeoutPoint } from '../api/client';
 import { foundOf, rowsOf } from './FindPoint';
 
-const point = (id: number, name: string, stakes = 0, code = '') => ({ id, name, stakes, code }) as StakeoutPoint;
+const point = (id: number, name: string, stakes = 0, code = '') =>
+    ({ id, name, stakes, state: stakes > 0 ? 'done' : 'open', code }) as StakeoutPoint;
 const rows = rowsOf(
     [point(1, 'G10'), point(2, 'G2', 1), point(3, 'G1', 0, 'GULLY'), point(4, 'Ü "1" <b>')],
     [{ id: 9, name: 'CP1', code: 'PIN' } as ControlPoint],

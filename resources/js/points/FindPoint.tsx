@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useId, useMemo, useRef, useState } from 'react';
-import type { ControlPoint, StakeoutPoint } from '../api/client';
+import type { Aim, ControlPoint, StakeoutPoint } from '../api/client';
 import { Dialog } from '../parts/Dialog';
 import { ThumbRail } from '../parts/ThumbRail';
 
@@ -8,35 +8,55 @@ interface Props {
     title: string;
     points: StakeoutPoint[];
     control?: ControlPoint[];
+    /** what was chosen in the field to be staked */
+    aims?: Aim[];
     /** typed already when it opened */
     typed?: string;
     /** what choosing nothing means, where that can be chosen */
     none?: string;
     onPoint: (point: StakeoutPoint | null) => void;
     onControl?: (control: ControlPoint) => void;
+    onAim?: (aim: Aim) => void;
     onClose: () => void;
 }
 
-type Row = { key: string; name: string; says: string; words: string; point?: StakeoutPoint; control?: ControlPoint };
+type Row = { key: string; name: string; says: string; words: string; point?: StakeoutPoint; control?: ControlPoint; aim?: Aim };
 
 const ROW = 56;
 
+const STATES = { open: 'not yet staked', redo: 'staked out of tolerance, to redo', done: 'staked' };
+
 const NO_CONTROL: ControlPoint[] = [];
+
+const NO_AIMS: Aim[] = [];
 
 const NUMERIC = new Intl.Collator(undefined, { numeric: true });
 
 /** A point or a control point by its name: typed, or by the thumb along the list. */
-export function FindPoint({ title, points, control = NO_CONTROL, typed = '', none, onPoint, onControl, onClose }: Props) {
+export function FindPoint({
+    title,
+    points,
+    control = NO_CONTROL,
+    aims = NO_AIMS,
+    typed = '',
+    none,
+    onPoint,
+    onControl,
+    onAim,
+    onClose,
+}: Props) {
     const field = useId();
     const [query, setQuery] = useState(typed);
     const scroller = useRef<HTMLDivElement>(null);
     // Put into order once: pages redraw several times a second while the instrument is live.
-    const rows = useMemo(() => rowsOf(points, control), [points, control]);
+    const rows = useMemo(() => rowsOf(points, control, aims), [points, control, aims]);
     const wanted = query.trim().toLowerCase();
     const found = useMemo(() => foundOf(rows, wanted, none), [rows, wanted, none]);
     const choose = (row: Row | undefined) => {
         if (row?.control) {
             onControl?.(row.control);
+        } else if (row?.aim) {
+            onAim?.(row.aim);
         } else if (row) {
             onPoint(row.point ?? null);
         }
@@ -102,11 +122,11 @@ export function FindPoint({ title, points, control = NO_CONTROL, typed = '', non
 }
 
 /** Those not yet done first, each kind in the order of names. */
-export function rowsOf(points: StakeoutPoint[], control: ControlPoint[]): Row[] {
+export function rowsOf(points: StakeoutPoint[], control: ControlPoint[], aims: Aim[] = []): Row[] {
     const byName = (a: Row, b: Row) => NUMERIC.compare(a.name, b.name);
     const row = (key: string, name: string, says: string): Row => ({ key, name, says, words: `${name} ${says}`.toLowerCase() });
     const point = (p: StakeoutPoint): Row => ({
-        ...row(`point ${p.id}`, p.name, [p.code, p.stakes > 0 ? 'staked' : 'not yet staked'].filter(Boolean).join(' · ')),
+        ...row(`point ${p.id}`, p.name, [p.code, STATES[p.state], p.description].filter(Boolean).join(' · ')),
         point: p,
     });
     const known = (c: ControlPoint): Row => ({
@@ -114,12 +134,14 @@ export function rowsOf(points: StakeoutPoint[], control: ControlPoint[]): Row[] 
         control: c,
     });
     return [
+        // In the order in which they were touched, whatever they are called.
+        ...aims.map((a) => ({ ...row(`aim ${a.id}`, a.name, `${a.kind}, touched`), aim: a })),
         ...points
-            .filter((p) => p.stakes === 0)
+            .filter((p) => p.state !== 'done')
             .map(point)
             .sort(byName),
         ...points
-            .filter((p) => p.stakes > 0)
+            .filter((p) => p.state === 'done')
             .map(point)
             .sort(byName),
         ...control.map(known).sort(byName),

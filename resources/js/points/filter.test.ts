@@ -3,8 +3,8 @@ import type { StakeoutPoint } from '../api/client';
 import { EVERYTHING, filterOf, sharedNames } from './filter';
 
 const point = (name: string, more: Partial<StakeoutPoint> = {}) =>
-    ({ name, code: '', origin: 'typed', stakes: 0, ...more }) as StakeoutPoint;
-const points = [point('A7'), point('A12', { code: 'AB' }), point('B1', { stakes: 1 }), point('A7', { origin: 'file' })];
+    ({ name, code: '', origin: 'typed', stakes: 0, state: 'open', ...more }) as StakeoutPoint;
+const points = [point('A7'), point('A12', { code: 'AB' }), point('B1', { stakes: 1, state: 'done' }), point('A7', { origin: 'file' })];
 const left = (filter: Partial<typeof EVERYTHING>) => points.filter(filterOf({ ...EVERYTHING, ...filter }, points)).map((p) => p.name);
 
 describe('which points are listed', () => {

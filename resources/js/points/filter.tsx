@@ -5,7 +5,7 @@ import { Choice, TextField } from '../parts/Field';
 export interface Filter {
     code: string | null;
     origin: string | null;
-    state: 'all' | 'open' | 'done' | 'shared';
+    state: 'all' | 'open' | 'redo' | 'done' | 'shared';
     /** names from one to another, in their natural order */
     first: string;
     last: string;
@@ -33,7 +33,11 @@ export function filterOf(filter: Filter, points: StakeoutPoint[]): (p: StakeoutP
         (filter.first === '' || NATURAL.compare(p.name, filter.first) >= 0) &&
         (filter.last === '' || NATURAL.compare(p.name, filter.last) <= 0) &&
         (filter.state === 'all' ||
-            (filter.state === 'shared' ? (shared?.get(p.name) ?? 0) > 1 : p.stakes > 0 === (filter.state === 'done')));
+            (filter.state === 'shared'
+                ? (shared?.get(p.name) ?? 0) > 1
+                : filter.state === 'open'
+                  ? p.state !== 'done'
+                  : p.state === filter.state));
 }
 
 const MOST_CODES = 200;
@@ -69,6 +73,7 @@ export function FilterFields({
                 options={[
                     ['all', 'all'],
                     ['open', 'not yet done'],
+                    ['redo', 'to redo'],
                     ['done', 'done'],
                     ['shared', 'sharing a name'],
                 ]}

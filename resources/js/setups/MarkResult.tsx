@@ -1,5 +1,5 @@
 import type { Mark } from '../api/client';
-import { Against, Coordinates } from '../parts/Figure';
+import { Against, Coordinates, Length, Sided } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
 import { timeOfDay } from '../units/times';
 
@@ -12,12 +12,24 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
                 <span className="min-w-0 font-semibold [overflow-wrap:anywhere]">
                     {mark.name} <span className="font-normal text-quiet">{timeOfDay(mark.at)}</span>
                 </span>
-                <Verdict of={mark.verdict} />
+                <Verdict of={mark.verdict} judged={mark.kind === 'check' ? undefined : mark.judged} />
             </div>
+            {mark.aimed && (
+                <div className="text-sm">
+                    {mark.aimed.name}
+                    {mark.aimed.kind === 'line' && mark.aimed.along !== null && (
+                        <>
+                            {mark.aimed.parallelName && `, ${mark.aimed.parallelName}`}: <Length of={mark.aimed.along} /> from the start,{' '}
+                            <Sided of={mark.aimed.right} side="line" />
+                        </>
+                    )}
+                </div>
+            )}
             {d ? (
                 <div className="text-sm">
                     against {mark.kind === 'check' ? 'the control' : 'design'}:{' '}
                     <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
+                    {mark.leftSo && <span className="text-quiet"> · left so on purpose</span>}
                 </div>
             ) : (
                 <div className="text-sm">

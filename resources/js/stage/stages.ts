@@ -1,4 +1,4 @@
-import type { ControlPoint, Design, Live, Mark, Project, StakeoutPoint } from '../api/client';
+import type { Aim, ControlPoint, Design, Judged, Live, Mark, Project, StakeoutPoint } from '../api/client';
 import type { Want } from '../plan/contract';
 import type { SnapKind } from '../plan/snap';
 
@@ -23,6 +23,18 @@ export interface StageProps {
     live: Live | undefined;
     target: number | null;
     setTarget: (id: number | null) => void;
+    /** what was chosen in the field to be staked, and which of it is the target now */
+    aims: Aim[];
+    aim: Aim | null;
+    setAim: (id: number | null) => void;
+    moves: Moves;
+    setMoves: (moves: Moves) => void;
+    /** what counts, where that is not what the target or its code says */
+    judged: Judged | null;
+    setJudged: (judged: Judged | null) => void;
+    /** the spot nearest to the pole is offered while walking; locked: it stays the one it is */
+    offering: 'off' | 'on' | 'locked';
+    setOffering: (offering: 'off' | 'on' | 'locked') => void;
     want: Want | null;
     setWant: (want: Want | null) => void;
     /** kinds of spots that are offered */
@@ -35,3 +47,6 @@ export interface StageProps {
     changesOf: number | null;
     setChangesOf: (design: number | null) => void;
 }
+
+/** How moves are said: as seen facing the instrument, by the site's grid, or along and across a line (its number among the targets). */
+export type Moves = 'instrument' | 'north' | number;

@@ -1,4 +1,4 @@
-import type { Schemas } from '../api/client';
+import type { Judged, Schemas } from '../api/client';
 import { useUnits } from '../units/UnitsContext';
 import { radiusOf, ringsOf } from './dial';
 
@@ -6,8 +6,11 @@ interface Props {
     guidance: Schemas['Guidance'];
     planTolerance: number;
     heightTolerance: number;
-    /** what is up on the dial */
-    up: 'instrument' | 'north';
+    /** azimuth that points up on the dial, and what lies there */
+    up: { azimuth: number; words: string };
+    /** where a line is staked: it runs through the centre in its true direction */
+    on: Schemas['OnLine'] | null;
+    judged: Judged;
 }
 
 const R = 140;
@@ -15,14 +18,17 @@ const R = 140;
 /** So high that the three moves stand under it in a low window, too. */
 const HEIGHT = 'h-[clamp(9.5rem,calc(100dvh-27rem),16rem)] @2xl:h-72';
 
-/** The target is the centre; the pole comes in on a logarithmic radius. In tolerance the dial becomes a square. */
-export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }: Props) {
+/**
+ * The target is the centre; the pole comes in on a logarithmic radius. In tolerance the dial becomes a square. What does not count is not
+ * drawn as in or out.
+ */
+export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up, on, judged }: Props) {
     const { length } = useUnits();
-    const turn = up === 'instrument' ? g.facing : 0;
+    const turn = up.azimuth;
     const onDial = (azimuth: number, radius: number) => ({ x: radius * Math.sin(azimuth - turn), y: -radius * Math.cos(azimuth - turn) });
     const pole = onDial(g.azimuth + Math.PI, radiusOf(g.distance) * R);
     const instrument = onDial(g.facing, R);
-    const planIn = g.distance <= planTolerance + 1e-6;
+    const planIn = judged !== 'height' && g.distance <= planTolerance + 1e-6;
     const tolerance = radiusOf(planTolerance) * R;
     const verdict = g.verdict === 'in' ? 'var(--in)' : planIn ? 'var(--open)' : 'var(--ink)';
     return (
@@ -31,7 +37,7 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
                 viewBox="-158 -174 316 330"
                 className={`${HEIGHT} min-w-0`}
                 role="img"
-                aria-label={`Approach dial, ${up} up${planIn ? ', in tolerance in plan' : ''}`}
+                aria-label={`Approach dial, ${up.words} up${planIn ? ', in tolerance in plan' : ''}`}
             >
                 {planIn ? (
                     <rect x={-R} y={-R} width={2 * R} height={2 * R} rx="10" fill="none" stroke={verdict} strokeWidth="12" />
@@ -51,7 +57,11 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
                         </text>
                     </g>
                 ))}
-                <circle r={tolerance} fill={planIn ? verdict : 'none'} fillOpacity="0.18" stroke={verdict} strokeWidth="3" />
+                {on ? (
+                    <LineThrough azimuth={on.azimuth - turn} band={tolerance} colour={verdict} filled={planIn} />
+                ) : (
+                    <circle r={tolerance} fill={planIn ? verdict : 'none'} fillOpacity="0.18" stroke={verdict} strokeWidth="3" />
+                )}
                 <path d="M-7 0H7M0 -7V7" stroke="var(--ink)" strokeWidth="2" />
                 <g transform={`translate(${instrument.x} ${instrument.y})`}>
                     <rect x="-11" y="-11" width="22" height="22" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
@@ -75,41 +85,93 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up }
                     </marker>
                 </defs>
                 <text x="0" y="-154" textAnchor="middle" fontSize="20" fontWeight="700" fill="var(--ink)">
-                    {up === 'instrument' ? 'instrument up' : 'north up'}
+                    {up.words} up
                 </text>
             </svg>
-            <HeightBar raise={g.raise} tolerance={heightTolerance} />
+            <HeightBar raise={g.raise} tolerance={heightTolerance} counts={judged !== 'plan'} />
         </div>
     );
 }
 
+/** A line through the centre, with an arrow the way it runs and its tolerance as a band beside it. */
+function LineThrough({ azimuth, band, colour, filled }: { azimuth: number; band: number; colour: string; filled: boolean }) {
+    return (
+        <g transform={`rotate(${(azimuth * 180) / Math.PI})`}>
+            <rect
+                x={-band}
+                y={-R}
+                width={2 * band}
+                height={2 * R}
+                fill={filled ? colour : 'none'}
+                fillOpacity="0.18"
+                stroke={colour}
+                strokeWidth="2"
+            />
+            <path d={`M0 ${R} V${-R + 4}`} stroke="var(--ink)" strokeWidth="3.5" />
+            <path d={`M-9 ${-R + 20} L0 ${-R + 2} L9 ${-R + 20}`} stroke="var(--ink)" strokeWidth="3.5" fill="none" />
+        </g>
+    );
+}
+
+interface BarProps {
+    raise: number | null;
+    tolerance: number;
+    /** the height is judged */
+    counts: boolean;
+    /** in the dial's place, where there is nothing to say in plan */
+    large?: boolean;
+}
+
 /** The same for height: the pole's tip against the design. */
-function HeightBar({ raise, tolerance }: { raise: number | null; tolerance: number }) {
+export function HeightBar({ raise, tolerance, counts, large = false }: BarProps) {
     const half = 130;
     if (raise === null) {
         return <div className="w-12 self-center text-center text-sm text-quiet">no design height</div>;
     }
-    const inside = Math.abs(raise) <= tolerance + 1e-6;
+    const inside = counts && Math.abs(raise) <= tolerance + 1e-6;
     const y = Math.sign(raise) * radiusOf(Math.abs(raise)) * half;
     const band = radiusOf(tolerance) * half;
+    const wide = large ? 30 : 9;
     return (
-        <svg viewBox="-34 -174 68 330" className={`${HEIGHT} shrink-0`} role="img" aria-label={`Height${inside ? ', in tolerance' : ''}`}>
+        <svg
+            viewBox={large ? '-80 -174 160 330' : '-34 -174 68 330'}
+            className={`${HEIGHT} shrink-0`}
+            role="img"
+            aria-label={`Height${inside ? ', in tolerance' : counts ? '' : ', not judged'}`}
+        >
             <rect
-                x="-9"
+                x={-wide}
                 y={-half}
-                width="18"
+                width={2 * wide}
                 height={2 * half}
                 fill="none"
-                stroke="var(--ink)"
-                strokeWidth={inside ? 5 : 2}
+                stroke={inside ? 'var(--in)' : 'var(--ink)'}
+                strokeWidth={inside ? 6 : 2}
                 rx={inside ? 0 : 9}
             />
-            <rect x="-9" y={-band} width="18" height={2 * band} fill="var(--in)" fillOpacity="0.25" stroke="var(--in)" strokeWidth="2" />
-            <path d={`M-24 ${y} L-10 ${y - 9} V${y + 9}Z`} fill="var(--chalk)" />
-            <path d="M-20 0H20" stroke="var(--ink)" strokeWidth="2" />
+            {counts && (
+                <rect
+                    x={-wide}
+                    y={-band}
+                    width={2 * wide}
+                    height={2 * band}
+                    fill="var(--in)"
+                    fillOpacity="0.25"
+                    stroke="var(--in)"
+                    strokeWidth="2"
+                />
+            )}
+            <path d={`M${-wide - 15} ${y} L${-wide - 1} ${y - 9} V${y + 9}Z`} fill="var(--chalk)" />
+            {large && <path d={`M${wide + 15} ${y} L${wide + 1} ${y - 9} V${y + 9}Z`} fill="var(--chalk)" />}
+            <path d={`M${-wide - 11} 0H${wide + 11}`} stroke="var(--ink)" strokeWidth="2" />
             <text x="0" y="-153" textAnchor="middle" fontSize="20" fontWeight="700" fill="var(--ink)">
                 height
             </text>
+            {!counts && (
+                <text x="0" y="152" textAnchor="middle" fontSize="15" fill="var(--quiet)">
+                    not judged
+                </text>
+            )}
         </svg>
     );
 }

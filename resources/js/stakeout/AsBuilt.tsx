@@ -12,14 +12,19 @@ import { MarkResult } from '../setups/MarkResult';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { PointChooser } from './PointChooser';
+import { alongWords } from './sheetFigures';
+import { liveOf, targetOf } from './target';
+import { useAimFigure } from './useAimFigure';
 import { useStoring } from './useStoring';
 
 /** What was built: anything the pole stands on, by itself or against its design point. */
-export function AsBuilt({ project, points, marks, live, target, setTarget }: StageProps) {
+export function AsBuilt(props: StageProps) {
+    const { project, points, aims, marks, live, setTarget, setAim } = props;
     const [name, setName] = useState('');
     const [code, setCode] = useState('');
     const [stored, setStored] = useState<Mark | null>(null);
-    const aim = points.find((p) => p.id === target) ?? null;
+    const aim = targetOf(props);
+    useAimFigure(aim?.kind === 'aim' ? aim.aim : null, aims);
     const storing = useStoring(project, (mark) => {
         setStored(mark);
         setName('');
@@ -28,7 +33,8 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
     });
     const shown = name.trim() || aim?.name;
     // Where the pole stands against it, before anything is measured.
-    const against = aim && live?.target === aim.id ? live.guidance : null;
+    const held = liveOf(live, aim);
+    const against = held?.guidance ?? null;
     if (!project.setup) {
         return (
             <Sheet title="As-built">
@@ -48,7 +54,7 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                     kind="primary"
                     busy={storing.busy}
                     disabled={!shown}
-                    onClick={() => storing.store({ kind: 'as_built', pointId: aim?.id ?? null, name, code })}
+                    onClick={() => storing.store({ kind: 'as_built', target: aim, judged: props.judged, name, code })}
                 >
                     {storing.busy
                         ? 'Measuring…'
@@ -60,7 +66,7 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                 <NextStep as="says">
                     {against ? (
                         <p>
-                            <Verdict of={against.verdict} />: <Deviation of={against.distance} /> off in plan,{' '}
+                            <Verdict of={against.verdict} judged={held?.judged} />: <Deviation of={against.distance} /> off in plan,{' '}
                             <Sided of={against.raise === null ? null : -against.raise} side="height" none="no height" />
                         </p>
                     ) : (
@@ -71,15 +77,19 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
             <div className="flex gap-2">
                 <PointChooser
                     points={points}
+                    aims={aims}
                     chosen={aim}
-                    onChoose={setTarget}
+                    onChoose={(to) => (to?.kind === 'aim' ? setAim(to.aim.id) : setTarget(to?.point.id ?? null))}
                     label="Held against"
                     none="against nothing: measured by itself"
                 />
             </div>
             {aim && (
                 <div className="text-sm text-quiet">
-                    Against {aim.name}: <Coordinates {...aim} />
+                    Against {aim.name}: {aim.kind === 'point' ? <Coordinates {...aim.point} /> : aim.aim.source}
+                    {held?.designed?.on && aim.kind === 'aim' && (
+                        <> · {alongWords(held.designed.on, aim.aim.line?.closed === true, project.units.length)}</>
+                    )}
                 </div>
             )}
             <div className="grid grid-cols-2 gap-3">
@@ -90,7 +100,12 @@ export function AsBuilt({ project, points, marks, live, target, setTarget }: Sta
                     placeholder={aim?.name ?? ''}
                     hint={aim ? 'empty: as the design point' : undefined}
                 />
-                <TextField label="Code" value={code} onValue={setCode} placeholder={aim?.code ?? ''} />
+                <TextField
+                    label="Code"
+                    value={code}
+                    onValue={setCode}
+                    placeholder={aim?.kind === 'point' ? aim.point.code : (aim?.aim.code ?? '')}
+                />
             </div>
             {live?.pole ? (
                 <p className="text-sm">

@@ -1,26 +1,33 @@
 import { ChevronsUpDown } from 'lucide-react';
 import { useState } from 'react';
-import type { StakeoutPoint } from '../api/client';
+import type { Aim, StakeoutPoint } from '../api/client';
 import { Button } from '../parts/Button';
 import { FindPoint } from '../points/FindPoint';
+import { ofAim, ofPoint, type Target } from './target';
 
 interface Props {
     points: StakeoutPoint[];
-    chosen: StakeoutPoint | null;
-    onChoose: (id: number | null) => void;
+    aims: Aim[];
+    chosen: Target | null;
+    onChoose: (target: Target | null) => void;
     none?: string;
     label?: string;
 }
 
 /** What is aimed at, by name: the button opens the list, those not yet done first. */
-export function PointChooser({ points, chosen, onChoose, none = 'choose a point', label = 'Point to stake' }: Props) {
+export function PointChooser({ points, aims, chosen, onChoose, none = 'choose', label = 'Target' }: Props) {
     const [open, setOpen] = useState(false);
+    const code = chosen?.kind === 'point' ? chosen.point.code : (chosen?.aim.code ?? '');
+    const take = (target: Target | null) => {
+        setOpen(false);
+        onChoose(target);
+    };
     return (
         <>
             <Button className="min-w-0 flex-1 justify-between! px-3! text-lg" aria-haspopup="dialog" onClick={() => setOpen(true)}>
                 <span className="min-w-0 truncate">
                     <span className="sr-only">{label}: </span>
-                    {chosen ? `${chosen.name}${chosen.code ? ` (${chosen.code})` : ''}` : none}
+                    {chosen ? `${chosen.name}${code ? ` (${code})` : ''}` : none}
                 </span>
                 <ChevronsUpDown className="size-5 shrink-0" aria-hidden="true" />
             </Button>
@@ -28,11 +35,10 @@ export function PointChooser({ points, chosen, onChoose, none = 'choose a point'
                 <FindPoint
                     title={label}
                     points={points}
+                    aims={aims}
                     none={none}
-                    onPoint={(p) => {
-                        setOpen(false);
-                        onChoose(p?.id ?? null);
-                    }}
+                    onPoint={(p) => take(p && ofPoint(p))}
+                    onAim={(a) => take(ofAim(a))}
                     onClose={() => setOpen(false)}
                 />
             )}

@@ -1,8 +1,8 @@
 import { ChevronLeft, ChevronRight, LocateFixed } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { api, ask, type Mark, newKey, type StakeoutPoint } from '../api/client';
-import { turnTo, useChecks, useCodes, useDeed, useWorklists } from '../api/hooks';
+import { type Aim, api, ask, type Mark, newKey, type StakeoutPoint } from '../api/client';
+import { turnTo, useChecks, useDeed, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Choice } from '../parts/Field';
 import { Coordinates } from '../parts/Figure';
@@ -14,25 +14,27 @@ import { MarkResult } from '../setups/MarkResult';
 import { SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
-import { ApproachDial } from './ApproachDial';
-import { Moves } from './Moves';
+import { Guide } from './Guide';
+import { LineTools } from './LineTools';
+import { layOf } from './lay';
+import { Offering } from './Offering';
 import { PointChooser } from './PointChooser';
+import { Counts, SaidBy } from './SaidBy';
+import { progressWords } from './staked';
+import { liveOf, ofPoint, type Target, targetOf } from './target';
+import { useAimFigure } from './useAimFigure';
 import { useStoring } from './useStoring';
+import { useChangeAim } from './useTaking';
+import { WhereAmI } from './WhereAmI';
 
-/** Leading the pole onto one point after another. */
+/** Leading the pole onto one target after another. */
 export function Stake(props: StageProps) {
-    const { project, points } = props;
-    if (points.length === 0 || !project.setup) {
-        const to = points.length === 0 ? 'prepare' : 'set-up';
+    if (!props.project.setup) {
         return (
             <Sheet title="Stake">
-                <Notice>
-                    {points.length === 0
-                        ? 'There are no stakeout points yet.'
-                        : 'The instrument has not been set up yet: it does not know where it stands.'}
-                </Notice>
-                <Link data-next className={buttonLook('primary')} to={`/p/${project.id}/${to}`}>
-                    {points.length === 0 ? 'Make stakeout points' : 'Set up the instrument'}
+                <Notice>The instrument has not been set up yet: it does not know where it stands.</Notice>
+                <Link data-next className={buttonLook('primary')} to={`/p/${props.project.id}/set-up`}>
+                    Set up the instrument
                 </Link>
             </Sheet>
         );
@@ -41,26 +43,37 @@ export function Stake(props: StageProps) {
 }
 
 function Staking(props: StageProps) {
-    const { project, marks, live, target, setTarget } = props;
+    const { project, marks, live, setTarget, setAim, aims } = props;
     const [search, setSearch] = useSearchParams();
     const lists = useWorklists(project.id).data ?? [];
     const list = lists.find((l) => String(l.id) === search.get('list'));
     const byId = new Map(props.points.map((p) => [p.id, p]));
     const points = list ? list.pointIds.flatMap((id) => byId.get(id) ?? []) : props.points;
-    const by = search.get('by') === 'north' ? 'north' : 'instrument';
-    const aim = points.find((p) => p.id === target) ?? null;
-    // A code may have tolerances of its own.
-    const own = useCodes(project.id).data?.find((c) => c.code !== '' && c.code === aim?.code);
-    const [last, setLast] = useState<Mark | null>(null);
+    // What is touched beside the list is led to as well, and said to be beside it.
+    const target = targetOf(props);
+    const outside = list && target?.kind === 'point' && !list.pointIds.includes(target.point.id);
+    const [last, setLast] = useState<{ mark: Mark; of: string } | null>(null);
     // The result of another target is not shown beside this one.
-    const stored = last !== null && last.pointId === target ? last : null;
-    const turn = useDeed(project.id, (pointId: number) => turnTo(project.id, { pointId }));
-    const choose = (id: number | null) => {
-        setTarget(id);
+    const stored = last !== null && last.of === target?.key ? last.mark : null;
+    const turn = useDeed(project.id, (to: Target) =>
+        turnTo(project.id, to.kind === 'point' ? { pointId: to.point.id } : { aimId: to.aim.id }),
+    );
+    const begin = () => {
         setLast(null);
         storing.reset();
-        if (id !== null) {
-            turn.mutate(id);
+    };
+    const choose = (point: StakeoutPoint | null) => {
+        setTarget(point?.id ?? null);
+        begin();
+        if (point) {
+            turn.mutate(ofPoint(point));
+        }
+    };
+    const chooseAim = (aim: Aim) => {
+        setAim(aim.id);
+        begin();
+        if (aim.place) {
+            turn.mutate({ kind: 'aim', aim, key: `aim ${aim.id}`, name: aim.name });
         }
     };
     const nearest = useDeed(project.id, async () => {
@@ -73,9 +86,9 @@ function Staking(props: StageProps) {
                 },
             }),
         );
-        choose(found.pointId);
+        choose(found.pointId === null ? null : (byId.get(found.pointId) ?? null));
     });
-    const storing = useStoring(project, setLast);
+    const storing = useStoring(project, (mark) => setLast(target && { mark, of: target.key }));
     const skip = useDeed(project.id, async (pointId: number) => {
         if (list) {
             await ask(
@@ -87,19 +100,22 @@ function Staking(props: StageProps) {
         }
         nearest.mutate(undefined);
     });
-    const skipped = points.filter((p) => p.stakes === 0 && list?.skipped.includes(p.id));
-    const left = points.filter((p) => p.stakes === 0).length - skipped.length;
-    const g = live?.target === target ? live.guidance : null;
+    const skipped = points.filter((p) => p.state === 'open' && list?.skipped.includes(p.id));
+    const left = points.filter((p) => p.state !== 'done').length - skipped.length;
+    const said = liveOf(live, target);
+    const g = said?.guidance ?? null;
     const lost = useChecks(project.id).data?.holds === false || awayWords(live) !== null;
+    useAimFigure(target?.kind === 'aim' ? target.aim : null, aims);
     return (
         <Sheet
-            title={<Chooser points={points} aim={aim} onChoose={choose} />}
+            title={<Chooser project={project} points={points} aims={aims} target={target} onPoint={choose} onAim={chooseAim} />}
             next={
                 <>
                     {lost && <SetUpAnew project={project.id} />}
-                    {(!aim || stored) && left > 0 && (
+                    {(!target || stored) && left > 0 && (
                         <Button
-                            kind={lost ? 'plain' : 'primary'}
+                            kind={lost || (stored?.kind === 'stake' && target?.kind === 'aim') ? 'plain' : 'primary'}
+                            className="min-h-16"
                             busy={nearest.isPending}
                             icon={<LocateFixed />}
                             onClick={() => nearest.mutate(undefined)}
@@ -107,12 +123,17 @@ function Staking(props: StageProps) {
                             Nearest not yet done
                         </Button>
                     )}
-                    {aim && !stored && (
+                    {stored && target?.kind === 'aim' && (
+                        <Button kind="primary" onClick={begin}>
+                            {target.aim.kind === 'line' ? 'On along the line' : 'Once more'}
+                        </Button>
+                    )}
+                    {target && !stored && (
                         <Button
                             className="min-h-16"
                             kind={lost || !g ? 'plain' : 'primary'}
                             busy={storing.busy}
-                            onClick={() => storing.store({ kind: 'stake', pointId: aim.id })}
+                            onClick={() => storing.store({ kind: 'stake', target, judged: props.judged })}
                         >
                             {storing.busy ? 'Measuring…' : 'Measure and store'}
                         </Button>
@@ -120,13 +141,11 @@ function Staking(props: StageProps) {
                 </>
             }
         >
-            {g && !stored && (
+            {g && said && !stored && (
                 <NextStep as="aside">
                     <div className="grid text-sm">
-                        <Verdict of={g.verdict} />
-                        <span className="text-quiet">
-                            {left} of {points.length} left
-                        </span>
+                        <Verdict of={g.verdict} judged={said.judged} />
+                        <span className="text-quiet">{progressWords(points, skipped.length)}</span>
                     </div>
                 </NextStep>
             )}
@@ -149,15 +168,21 @@ function Staking(props: StageProps) {
             )}
             {!g && (
                 <p className="text-sm text-quiet">
-                    {left} of {points.length} left to stake. Touch one on the plan, or choose it from the list.
+                    {props.points.length === 0 ? 'No points were prepared.' : `${progressWords(points, skipped.length)} to stake.`} Touch a
+                    point, a spot or a line on the plan, or choose a name from the list.
                 </p>
             )}
-            {left === 0 && skipped.length > 0 && (
+            {outside && (
+                <Notice kind="caution">
+                    {target?.name} is not on the worklist “{list.name}”.
+                </Notice>
+            )}
+            {points.length > 0 && left === 0 && skipped.length > 0 && (
                 <Notice kind="caution">
                     Nothing is left but what was skipped: {skipped.map((p) => p.name).join(', ')}. Choose one to stake it.
                 </Notice>
             )}
-            {left === 0 && skipped.length === 0 && (
+            {points.length > 0 && left === 0 && skipped.length === 0 && target?.kind !== 'aim' && (
                 <Notice>
                     All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.
                 </Notice>
@@ -166,52 +191,48 @@ function Staking(props: StageProps) {
             {storing.question}
             {g && stored && <SetupDoubt project={project} />}
             {stored && <MarkResult mark={stored} latest />}
-            {aim && !stored && (
+            {target?.kind === 'aim' && target.aim.changed && <Changed project={project.id} aim={target.aim} />}
+            {target && !stored && (
                 <>
-                    <div className="truncate text-[0.8rem] text-quiet">
-                        <Coordinates {...aim} />
-                        {aim.code && <span> · {aim.code}</span>}
-                        {aim.stakes > 0 && <span> · staked already, {aim.verdict}</span>}
-                    </div>
-                    {g ? (
-                        <>
-                            <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-                                <ApproachDial
-                                    guidance={g}
-                                    planTolerance={own?.planTolerance ?? project.planTolerance}
-                                    heightTolerance={own?.heightTolerance ?? project.heightTolerance}
-                                    up={by}
-                                />
-                                <Moves guidance={g} by={by} />
+                    {target.kind === 'point' ? (
+                        <div className="truncate text-[0.8rem] text-quiet">
+                            <Coordinates {...target.point} />
+                            {target.point.code && <span> · {target.point.code}</span>}
+                            {target.point.stakes > 0 && <span> · staked already, {target.point.verdict}</span>}
+                        </div>
+                    ) : (
+                        target.aim.kind !== 'line' && (
+                            <div className="text-[0.8rem] text-quiet">
+                                {target.aim.place && <Coordinates {...target.aim.place} />} {target.aim.source}
                             </div>
+                        )
+                    )}
+                    {g && said ? (
+                        <>
+                            <Guide project={project} target={target} live={{ ...said, guidance: g }} moves={props.moves} />
                             {/* The moves keep their place; where the setup is lost, the bar below says so first. */}
                             <SetupDoubt project={project} />
-                            {list && aim.stakes === 0 && (
-                                <Button className="self-start" busy={skip.isPending} onClick={() => skip.mutate(aim.id)}>
-                                    Skip it for now
-                                </Button>
-                            )}
-                            <Button
-                                className="self-start"
-                                onClick={() =>
-                                    setSearch(
-                                        (s) => {
-                                            s.set('by', by === 'north' ? 'instrument' : 'north');
-                                            return s;
-                                        },
-                                        { replace: true },
-                                    )
-                                }
-                            >
-                                {by === 'north' ? 'Say moves from the instrument' : 'Say moves by north'}
-                            </Button>
                         </>
                     ) : (
-                        <NoGuidance {...props} turning={turn.isPending} onSearch={() => turn.mutate(aim.id)} />
+                        <NoGuidance {...props} turning={turn.isPending} onSearch={() => turn.mutate(target)} />
                     )}
+                    {target.kind === 'aim' && target.aim.line && (
+                        <LineTools project={project.id} aim={target.aim} line={target.aim.line} onPlaces={(p) => p[0] && chooseAim(p[0])} />
+                    )}
+                    {list && target.kind === 'point' && target.point.state === 'open' && (
+                        <Button className="self-start" busy={skip.isPending} onClick={() => skip.mutate(target.point.id)}>
+                            Skip it for now
+                        </Button>
+                    )}
+                    <div className="grid grid-cols-2 gap-3">
+                        <SaidBy {...props} />
+                        <Counts {...props} />
+                    </div>
                 </>
             )}
-            {!aim && marks.some((m) => m.kind === 'stake') && (
+            {!target && live && <WhereAmI project={project} live={live} />}
+            {!target && <Offering {...props} onTaken={chooseAim} />}
+            {!target && marks.some((m) => m.kind === 'stake') && (
                 <section aria-label="Staked last">
                     <h2 className="font-semibold">Staked last</h2>
                     {marks
@@ -234,14 +255,58 @@ const SetUpAnew = ({ project }: { project: number }) => (
     </Link>
 );
 
-function Chooser({ points, aim, onChoose }: { points: StakeoutPoint[]; aim: StakeoutPoint | null; onChoose: (id: number | null) => void }) {
-    const index = aim ? points.indexOf(aim) : -1;
-    const step = (by: number) => onChoose(points[(index + by + points.length) % points.length]?.id ?? null);
+/** A revision of the drawing has the target elsewhere. */
+function Changed({ project, aim }: { project: number; aim: Aim }) {
+    const change = useChangeAim(project);
+    return (
+        <Notice kind="caution">
+            {aim.changed}{' '}
+            <Button busy={change.isPending} onClick={() => change.mutate({ aim, renew: true })}>
+                Take it as it is now
+            </Button>
+            <Failure of={change.error} />
+        </Notice>
+    );
+}
+
+interface ChooserProps extends Pick<StageProps, 'project' | 'points' | 'aims'> {
+    target: Target | null;
+    onPoint: (point: StakeoutPoint | null) => void;
+    onAim: (aim: Aim) => void;
+}
+
+/** What is staked, by name, and the next and the one before: of the points, of the places taken today, or of the parallels of a line. */
+function Chooser({ project, points, aims, target, onPoint, onAim }: ChooserProps) {
+    const change = useChangeAim(project.id);
+    const step = (by: number) => {
+        if (target?.kind !== 'aim') {
+            const index = target ? points.findIndex((p) => p.id === target.point.id) : -1;
+            onPoint(points[(index + by + points.length) % points.length] ?? null);
+            return;
+        }
+        const { aim } = target;
+        const lay = aim.line && layOf(aim.line);
+        const count = lay?.parallels.length ?? 0;
+        if (lay && count > 1) {
+            change.mutate({ aim, lay: { ...lay, parallel: (lay.parallel + by + count) % count } });
+            return;
+        }
+        const alike = aims.filter((a) => (aim.kind === 'line' ? a.kind === 'line' : a.lineId === aim.lineId && a.kind !== 'line'));
+        const next = alike[(alike.findIndex((a) => a.id === aim.id) + by + alike.length) % alike.length];
+        if (next && next.id !== aim.id) {
+            onAim(next);
+        }
+    };
     return (
         <span className="flex min-w-0 flex-1 items-center gap-1">
-            <span className="sr-only">Stake {aim?.name}</span>
+            <span className="sr-only">Stake {target?.name}</span>
             <Button kind="bare" aria-label="Previous in the list" onClick={() => step(-1)} icon={<ChevronLeft />} />
-            <PointChooser points={points} chosen={aim} onChoose={onChoose} />
+            <PointChooser
+                points={points}
+                aims={aims}
+                chosen={target}
+                onChoose={(to) => (to === null ? onPoint(null) : to.kind === 'point' ? onPoint(to.point) : onAim(to.aim))}
+            />
             <Button kind="bare" aria-label="Next in the list" onClick={() => step(1)} icon={<ChevronRight />} />
         </span>
     );
@@ -256,7 +321,7 @@ function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning
         ),
     );
     if (turning) {
-        return <p className="py-8 text-center text-lg">The instrument turns to the point…</p>;
+        return <p className="py-8 text-center text-lg">The instrument turns to the target…</p>;
     }
     const why =
         i?.link !== 'up'
@@ -276,7 +341,7 @@ function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning
                     </Button>
                     <NextStep>
                         <Button kind="primary" onClick={onSearch}>
-                            Turn to the point again
+                            Turn to the target again
                         </Button>
                     </NextStep>
                 </>

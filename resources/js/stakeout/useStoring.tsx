@@ -1,13 +1,18 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, type Mark, Problem, type Project, type Schemas } from '../api/client';
+import { api, ask, type Judged, type Mark, Problem, type Project, type Schemas } from '../api/client';
 import { markOf, measure, useDayDeed } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Deviation, Sided } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
+import type { Target } from './target';
 
-type Wish = { kind: 'stake' | 'as_built'; pointId?: number | null; name?: string; code?: string };
+type Wish = { kind: 'stake' | 'as_built'; target: Target | null; judged?: Judged | null; name?: string; code?: string };
+
+/** What a measurement is held against, as it was seen when it was asked for. */
+const against = (target: Target | null) =>
+    target?.kind === 'point' ? { pointId: target.point.id } : target ? { aimId: target.aim.id, aimVersion: target.aim.version } : {};
 
 /**
  * Measures on purpose; what is measured is stored where it arrives, whether this page is still there or not. What must be decided first is
@@ -38,9 +43,10 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             ),
         ),
     );
-    const begin = useDayDeed(project.id, async ({ kind, pointId = null, name = '', code = '' }: Wish) => {
-        const done = await measure(project.id, { purpose: kind, pointId, sighted: name, mark: { name, code } });
-        body.current = { key: `${done.key}-mark`, observationId: done.observationId as number, kind, pointId, name, code };
+    const begin = useDayDeed(project.id, async ({ kind, target, judged = null, name = '', code = '' }: Wish) => {
+        const held = against(target);
+        const done = await measure(project.id, { purpose: kind, sighted: name, ...held, mark: { name, code, judged } });
+        body.current = { key: `${done.key}-mark`, observationId: done.observationId as number, kind, ...held, judged, name, code };
         await stored(Promise.resolve(done).then(markOf));
     });
     const insist = (flags: Partial<Schemas['MarkToStore']>) => {
@@ -56,8 +62,8 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             <p className="mb-3">{asked?.message}</p>
             {asked?.reason === 'out_of_tolerance' && (
                 <p className="mb-3 text-lg">
-                    <Verdict of="out" />: <Deviation of={asked.evidence.plan as number} allowed={asked.evidence.planTolerance as number} />{' '}
-                    in plan,{' '}
+                    <Verdict of="out" judged={asked.evidence.judged as Judged} />:{' '}
+                    <Deviation of={asked.evidence.plan as number} allowed={asked.evidence.planTolerance as number} /> in plan,{' '}
                     <Sided
                         of={asked.evidence.height as number | null}
                         side="height"
@@ -81,7 +87,10 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
                 ) : (
                     <>
                         <Button className="min-h-16" busy={send.isPending} onClick={() => insist({ evenOut: true })}>
-                            Store anyway
+                            Store, do it again later
+                        </Button>
+                        <Button className="min-h-16" busy={send.isPending} onClick={() => insist({ evenOut: true, leftSo: true })}>
+                            Store and leave it so
                         </Button>
                         <Button kind="primary" onClick={() => setAsked(null)}>
                             Do not store

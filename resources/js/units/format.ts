@@ -138,13 +138,18 @@ export function formatDirection(azimuth: number, units: Pick<Units, 'direction' 
     return `${north ? 'N' : 'S'} ${formatAngle(off, units.angle)} ${a <= Math.PI ? 'E' : 'W'}`;
 }
 
-/** What a small difference below zero and one above it is called: along northing, along easting, across a sight, along it, and in height. */
+/**
+ * What a small difference below zero and one above it is called: along northing, along easting, across a sight, along it, in height, beside a
+ * line (looking along it), and against a design height.
+ */
 const SIDES = {
     northing: ['south', 'north'],
     easting: ['west', 'east'],
     across: ['left', 'right'],
     length: ['short', 'long'],
     height: ['low', 'high'],
+    line: ['left of it', 'right of it'],
+    grade: ['fill', 'cut'],
 } as const;
 
 export type Side = keyof typeof SIDES;

@@ -921,6 +921,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/around": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The stakeout point or control that is nearest to a place, and how the place lies from it */
+        get: operations["94539a80d7edca5deacc9f648554e55a"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/spots": {
         parameters: {
             query?: never;
@@ -1957,6 +1974,11 @@ export interface components {
         AngleReading: {
             radians: number;
             text: string;
+        };
+        AroundResource: {
+            what: string;
+            name: string;
+            deviation: components["schemas"]["Deviation"] | null;
         };
         BookEntry: {
             kind: string;
@@ -5841,6 +5863,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NearestResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "94539a80d7edca5deacc9f648554e55a": {
+        parameters: {
+            query: {
+                northing: number;
+                easting: number;
+                elevation?: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AroundResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -1,0 +1,66 @@
+import type { Live, Project } from '../api/client';
+import { useCodes } from '../api/hooks';
+import type { Moves as SaidBy } from '../stage/stages';
+import { useUnits } from '../units/UnitsContext';
+import { ApproachDial, HeightBar } from './ApproachDial';
+import { Moves } from './Moves';
+import { alongWords, besideLine, movesTo, saidFrom, toElevation } from './sheetFigures';
+import type { Target } from './target';
+
+interface Props {
+    project: Project;
+    target: Target;
+    live: Pick<Live, 'designed' | 'judged' | 'by'> & { guidance: NonNullable<Live['guidance']> };
+    moves: SaidBy;
+}
+
+/** The way to the target, whatever kind of thing it is: a picture of it, and three figures. */
+export function Guide({ project, target, live, moves }: Props) {
+    const { length } = useUnits();
+    const { guidance: g, designed, judged, by } = live;
+    // A code may have tolerances of its own.
+    const code = target.kind === 'point' ? target.point.code : target.aim.code;
+    const own = useCodes(project.id).data?.find((c) => c.code !== '' && c.code === code);
+    const planTolerance = own?.planTolerance ?? project.planTolerance;
+    const heightTolerance = own?.heightTolerance ?? project.heightTolerance;
+    if (target.kind === 'aim' && target.aim.kind === 'elevation') {
+        return (
+            <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+                <HeightBar raise={g.raise} tolerance={heightTolerance} counts large />
+                <Moves moves={toElevation(g.raise, length)} from="wherever the pole stands" />
+            </div>
+        );
+    }
+    const on = designed?.on ?? null;
+    const saidBy = typeof moves === 'number' && by === null ? 'instrument' : moves;
+    const up =
+        saidBy === 'instrument'
+            ? { azimuth: g.facing, words: 'instrument' }
+            : saidBy === 'north'
+              ? { azimuth: 0, words: 'north' }
+              : { azimuth: by?.azimuth ?? 0, words: 'line' };
+    const closed = target.kind === 'aim' && target.aim.line?.closed === true;
+    return (
+        <>
+            <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+                <ApproachDial
+                    guidance={g}
+                    planTolerance={planTolerance}
+                    heightTolerance={heightTolerance}
+                    up={up}
+                    on={on}
+                    judged={judged}
+                />
+                <Moves
+                    moves={on ? besideLine(on, g.raise, length) : movesTo(g, saidBy, length)}
+                    from={on ? 'looking along the line, from its start' : saidFrom(saidBy)}
+                />
+            </div>
+            {on && (
+                <p className="text-sm" role="status">
+                    {alongWords(on, closed, length)}
+                </p>
+            )}
+        </>
+    );
+}

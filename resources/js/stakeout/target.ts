@@ -1,0 +1,39 @@
+import type { Aim, Live, StakeoutPoint } from '../api/client';
+import type { PlanPlace } from '../plan/contract';
+import type { StageProps } from '../stage/stages';
+
+/** What is staked: a prepared point, or what was chosen in the field. */
+export type Target =
+    | { kind: 'point'; point: StakeoutPoint; key: string; name: string }
+    | { kind: 'aim'; aim: Aim; key: string; name: string };
+
+export const ofPoint = (point: StakeoutPoint): Target => ({ kind: 'point', point, key: `point ${point.id}`, name: point.name });
+
+export const ofAim = (aim: Aim): Target => ({ kind: 'aim', aim, key: `aim ${aim.id}`, name: aim.name });
+
+export function targetOf({ points, target, aim }: Pick<StageProps, 'points' | 'target' | 'aim'>): Target | null {
+    const point = target === null ? undefined : points.find((p) => p.id === target);
+    return point ? ofPoint(point) : aim ? ofAim(aim) : null;
+}
+
+/** What a live answer says of this target; null where it still speaks of the one before. */
+export function liveOf(live: Live | undefined, target: Target | null): Pick<Live, 'guidance' | 'designed' | 'judged' | 'by'> | null {
+    if (!live || !target) {
+        return null;
+    }
+    const same =
+        target.kind === 'point' ? live.target === target.point.id : live.aim === target.aim.id && live.aimVersion === target.aim.version;
+    return same ? live : null;
+}
+
+/** Where the target is, or is nearest to the pole. */
+export function targetPlace(props: Pick<StageProps, 'points' | 'target' | 'aim' | 'live'>): PlanPlace | null {
+    const target = targetOf(props);
+    if (target?.kind === 'point') {
+        return target.point;
+    }
+    if (!target || target.aim.kind === 'elevation') {
+        return null;
+    }
+    return (target.aim.kind === 'line' ? liveOf(props.live, target)?.designed?.place : null) ?? target.aim.place;
+}
