@@ -6,6 +6,7 @@ namespace App\Instrument;
 
 use App\Clock;
 use App\Instrument\Models\QueuedInstruction;
+use App\Stakeout\RunDriver;
 use Parlay\Core\Instrument\Done;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\InstructionKind;
@@ -48,6 +49,7 @@ final class Link
     public function __construct(
         private readonly TotalStation $instrument,
         private readonly ReadingsIntoBook $book,
+        private readonly RunDriver $runs,
     ) {
         $this->state = new LiveState;
     }
@@ -68,6 +70,7 @@ final class Link
                 $this->instrument->send(self::NOBODY, Instruction::cancel());
                 $this->hold();
             } catch (LinkLost) {
+                $this->runs->lost();
                 $failures = $this->status === null ? $failures : 0;
                 $this->instrument->close();
                 $this->status = null;
@@ -90,6 +93,9 @@ final class Link
     private function hold(): void
     {
         while (! $this->stopped) {
+            if ($this->job === null && $this->status !== null) {
+                $this->runs->tick() && $this->lookAgain();
+            }
             $this->passOn();
             foreach ($this->instrument->reports(self::TURN) as $report) {
                 $this->take($report);
@@ -111,6 +117,10 @@ final class Link
                 continue;
             }
             $this->instrument->send($queued->id, Instruction::restored($queued->kind, $queued->content));
+            if ($kind === InstructionKind::Dot) {
+                // Where the dot was before says nothing of where it is going.
+                $this->write(['reading' => null]);
+            }
             $queued->update(['state' => 'sent']);
             $this->job = $kind->isJob() ? $queued->id : $this->job;
             $this->waiting = array_values(array_filter($this->waiting, static fn (QueuedInstruction $w) => $w->id !== $queued->id));
@@ -133,6 +143,12 @@ final class Link
         return $this->waiting;
     }
 
+    /** What this process wrote itself does not show in the database’s version. */
+    private function lookAgain(): void
+    {
+        $this->seenVersion = -1;
+    }
+
     private function take(InstrumentReport $report): void
     {
         if ($report instanceof InstrumentStatus) {
@@ -150,6 +166,10 @@ final class Link
             QueuedInstruction::query()->where('id', $report->number)
                 ->whereIn('state', ['queued', 'sent'])
                 ->update(['state' => 'refused', 'why' => $report->why->sentence()]);
+            $refused = QueuedInstruction::query()->find($report->number);
+            if ($refused !== null) {
+                $this->runs->refused($refused, $report->why);
+            }
         } elseif ($report instanceof Done) {
             $this->finish($report);
         }
@@ -167,13 +187,18 @@ final class Link
         if ($instruction === null) {
             return;
         }
-        $observation = $done->reading !== null && $this->status !== null
+        // A dot that is only being aimed is no measurement on purpose.
+        $observation = $done->reading !== null && $instruction->purpose !== null && $this->status !== null
             ? $this->book->keep($instruction, $done->reading, $this->status)
             : null;
         $instruction->update(['state' => 'done', 'observation_id' => $observation?->id]);
         if ($done->reading !== null) {
-            $this->write(['reading' => LiveStatus::reading($done->reading), 'readingAt' => Clock::steady()], true);
+            $dot = $instruction->kind === InstructionKind::Dot->value || ($instruction->content['dot'] ?? false) === true;
+            $this->write(['reading' => LiveStatus::reading($done->reading, $dot), 'readingAt' => Clock::steady()], true);
         }
+        $observation === null
+            ? $this->runs->hit($instruction, $done->reading) && $this->lookAgain()
+            : $this->runs->measured($instruction);
     }
 
     /** Waits out a lost link, saying so at once and answering what is asked meanwhile. */

@@ -22,10 +22,13 @@ final class LiveStatus
         ];
     }
 
-    /** @return array<string, float> */
-    public static function reading(RawReading $r): array
+    /**
+     * @param  bool  $dot  of what the red dot hit
+     * @return array<string, float>
+     */
+    public static function reading(RawReading $r, bool $dot = false): array
     {
-        return [
+        return ['dot' => $dot ? 1.0 : 0.0,
             'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope, 'ppm' => $r->ppmApplied,
             'prism_constant' => $r->prismConstantApplied,
         ];

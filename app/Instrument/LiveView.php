@@ -18,7 +18,6 @@ use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
-use Parlay\Core\Instrument\Target;
 use Parlay\Core\Stakeout\Aims\Aim;
 use Parlay\Core\Stakeout\Aims\LineAim;
 use Parlay\Core\Stakeout\Aims\PlaceAim;
@@ -142,14 +141,14 @@ final class LiveView
 
     private static function pole(LiveState $state, ?Station $station, ?string $draft): ?Position
     {
-        if ($station === null || $state->reading === null || ($state->status['locked'] ?? false) !== true || $state->link() !== 'up') {
+        $d = $draft === null ? new Draft : SetupDrafts::restore($draft);
+        $sees = $d->dot || ($state->status['locked'] ?? false) === true;
+        // What was measured at the prism is no place of a dot, and the other way round.
+        if ($station === null || $state->reading === null || ! $sees || $state->link() !== 'up' || (bool) ($state->reading['dot'] ?? false) !== $d->dot) {
             return null;
         }
-        $d = $draft === null ? new Draft : SetupDrafts::restore($draft);
 
-        return $station->locate(
-            Sight::reduce(LiveStatus::restore($state->reading), $d->air(), new Target($d->targetHeight, $d->prismConstant), $d->scale),
-        );
+        return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), $d->air(), $d->target(), $d->scale));
     }
 
     private static function position(float|int|string $n, float|int|string $e, float|int|string|null $z): Position

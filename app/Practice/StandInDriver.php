@@ -105,7 +105,7 @@ final class StandInDriver implements TotalStation
     }
 
     /** @param  array<array-key, mixed>  $said */
-    private static function report(array $said): ?InstrumentReport
+    public static function report(array $said): ?InstrumentReport
     {
         return match (true) {
             ($said['event'] ?? null) === 'status' => self::status($said),

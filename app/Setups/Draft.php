@@ -6,6 +6,7 @@ namespace App\Setups;
 
 use Illuminate\Support\Carbon;
 use Parlay\Core\Instrument\Atmosphere;
+use Parlay\Core\Instrument\Target;
 use Parlay\Core\ListOf;
 
 final readonly class Draft
@@ -18,7 +19,8 @@ final readonly class Draft
      * the given direction or of the baseline; length: that the baseline should have. place: which of two possible places. ppmInUse:
      * typed, or by the chosen instrument's carrier; null where the standard carrier will do. turnEarlier: a baseline turns all that was
      * measured from here before with it.
-     * airAt: when pressure and temperature, or the correction, were told last.
+     * airAt: when pressure and temperature, or the correction, were told last. dot: measured without a prism, what the red dot hits; the
+     * prism's height and constant stay told for when it is taken up again.
      *
      * @param  list<DraftSight>  $sights
      * @param  list<DraftLine>  $lines
@@ -58,12 +60,19 @@ final readonly class Draft
         public bool $turnEarlier = false,
         public float $refraction = Atmosphere::REFRACTION,
         public ?string $airAt = null,
+        public bool $dot = false,
     ) {}
 
     /** Whether the air has to be told: it never was, or so long ago that it is that of another part of the day. */
     public function isAirDue(): bool
     {
         return $this->airAt === null || Carbon::parse($this->airAt)->diffInHours(Carbon::now('UTC')) >= self::AIR_HOLDS;
+    }
+
+    /** What is sighted: of a red dot neither height nor constant are anything but 0, whatever the pole's are. */
+    public function target(): Target
+    {
+        return $this->dot ? new Target(0.0) : new Target($this->targetHeight, $this->prismConstant);
     }
 
     /** What distances are corrected by. */

@@ -37,6 +37,7 @@ final readonly class DraftChange
         public ?float $slantedHeight = null,
         public ?int $instrumentId = null,
         public ?int $targetId = null,
+        public ?bool $dot = null,
         public ?string $stationName = null,
         public ?float $azimuth = null,
         public ?float $length = null,

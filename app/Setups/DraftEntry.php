@@ -35,6 +35,7 @@ final readonly class DraftEntry
         public float $scale,
         public ?int $instrumentId,
         public ?int $targetId,
+        public bool $dot,
         public string $stationName,
         public string $nextName,
         public float $azimuth,

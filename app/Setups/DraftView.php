@@ -110,6 +110,7 @@ final class DraftView
             scale: $d->scale,
             instrumentId: $d->instrumentId,
             targetId: $d->targetId,
+            dot: $d->dot,
             stationName: $d->stationName,
             nextName: AcceptSetup::stationName($in),
             azimuth: $d->azimuth,

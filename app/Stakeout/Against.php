@@ -12,7 +12,9 @@ use App\Stakeout\Models\KeptAim;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Aims\Aim;
 use Parlay\Core\Stakeout\Aims\PlaceAim;
+use Parlay\Core\Stakeout\Aims\WallAim;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\MarkedOn;
 
 /** What a mark is held against, whatever kind of thing that is, with all that the field book keeps of it. */
 final readonly class Against
@@ -58,6 +60,24 @@ final readonly class Against
 
         // An elevation has no plan to be off by, whatever was wished.
         return $can === Judged::PlanAndHeight ? $wished : $can;
+    }
+
+    /** The same, marked with the red dot on a floor, where the plan counts, or on a wall, where its depth does not. */
+    public function markedBy(?DotMarked $dot, Position $instrument): self
+    {
+        if ($dot === null || $dot->on === MarkedOn::Ray) {
+            return $this;
+        }
+        if ($dot->on === MarkedOn::Slab) {
+            return new self(...['judged' => Judged::Plan->value] + get_object_vars($this));
+        }
+        $wall = $dot->wall ?? $instrument->azimuthTo($this->aim->designedAt($instrument)->place) + M_PI_2;
+        $at = $dot->elevation === null ? '' : ', at the height chosen for the run';
+
+        return new self(...[
+            'aim' => new WallAim($this->aim, $wall, $dot->elevation), 'source' => "{$this->source}; marked on the wall as it stands$at",
+            'judged' => null,
+        ] + get_object_vars($this));
     }
 
     /** What a mark is called where nobody said: as what it is held against, or the next of the series it belongs to. */

@@ -11,6 +11,7 @@ use App\Instrument\Purpose;
 use App\NeedsConfirmation;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
+use App\Typed\Values;
 use Parlay\Core\Stakeout\Judged;
 
 /**
@@ -42,6 +43,7 @@ final readonly class MarkOnArrival
                     'key' => "{$instruction->key}-mark", 'observationId' => $observation->id, 'kind' => Purpose::from($observation->purpose),
                     // Beside the instruction it lies as a word.
                     'judged' => Judged::tryFrom((string) ($wish['judged'] ?? '')),
+                    'dot' => isset($wish['dot']) ? Values::of((array) $wish['dot'], DotMarked::class) : null,
                 ] + $wish,
             ))->id;
         } catch (NeedsConfirmation $e) {

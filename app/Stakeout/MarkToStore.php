@@ -11,7 +11,8 @@ final readonly class MarkToStore
 {
     /**
      * aimVersion: of the target, as it was when the measurement was asked for. judged: what counts, where that is not what the target or
-     * the code says. evenOut and withoutCheck: the person was asked and said yes. leftSo: out of tolerance, and not to be done again.
+     * the code says. evenOut and withoutCheck: the person was asked and said yes. leftSo: out of tolerance, and not to be done again. dot: on what it was
+     * made, with the red dot.
      */
     public function __construct(
         public string $key,
@@ -27,5 +28,6 @@ final readonly class MarkToStore
         public ?int $aimVersion = null,
         public ?Judged $judged = null,
         public bool $leftSo = false,
+        public ?DotMarked $dot = null,
     ) {}
 }

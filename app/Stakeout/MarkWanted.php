@@ -11,7 +11,7 @@ final readonly class MarkWanted
 {
     /**
      * name, code: where they are not those of what it is held against. evenOut, withoutCheck: the person was asked before and said yes.
-     * judged: what counts, where that is not what the target or the code says.
+     * judged: what counts, where that is not what the target or the code says. dot: on what it was made, with the red dot.
      */
     public function __construct(
         public string $name = '',
@@ -19,5 +19,6 @@ final readonly class MarkWanted
         public bool $evenOut = false,
         public bool $withoutCheck = false,
         public ?Judged $judged = null,
+        public ?DotMarked $dot = null,
     ) {}
 }

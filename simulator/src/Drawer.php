@@ -39,6 +39,7 @@ final class Drawer
             'tape' => $world->tapeSlanted = (bool) ($deed['on'] ?? true),
             'set_constant' => $this->instrument->prismConstant = $this->number($deed, 'prismConstant', 0.0),
             'block' => $world->blocked = (bool) ($deed['on'] ?? true),
+            'surfaces' => $this->lay($deed),
             'knock' => $world->knock((bool) ($deed['hard'] ?? false)),
             'level' => $world->tripod->tilt = 0.0,
             'tripod' => $world->standTripod(
@@ -103,6 +104,22 @@ final class Drawer
         }
         $this->instrument->goTo(
             World::plant((string) $this->text($deed, 'site'), $control, (int) $this->number($deed, 'seed', 1.0)),
+        );
+    }
+
+    /** @param  array<array-key, mixed>  $deed */
+    private function lay(array $deed): void
+    {
+        $rows = fn (string $key, int $width): array => array_map(fn (mixed $row): array => array_map(
+            fn (int $i): float => $this->number(is_array($row) ? $row : [], (string) $i), range(0, $width - 1),
+        ), is_array($deed[$key] ?? null) ? array_values($deed[$key]) : []);
+        /** @var list<array{float, float, float, float, float, float}> $walls */
+        $walls = $rows('walls', 6);
+        /** @var list<array{float, float, float}> $dull */
+        $dull = $rows('dull', 3);
+        $level = fn (string $key): ?float => isset($deed[$key]) ? $this->number($deed, $key) : null;
+        $this->instrument->world->surfaces = new Surfaces(
+            $level('floor'), $level('ceiling'), $walls, $dull, max(0.0, min(0.2, $this->number($deed, 'uneven', 0.025))),
         );
     }
 

@@ -33,6 +33,30 @@ final class Optics
     }
 
     /**
+     * A place that the telescope points at when it is turned so, at a distance: the way back from line(), found by trying.
+     */
+    public static function along(
+        Position $axis,
+        float $circle,
+        float $zenith,
+        float $slope,
+        float $circleZero,
+        float $refraction = Atmosphere::REFRACTION,
+    ): Position {
+        $azimuth = Angle::wrap($circle + $circleZero);
+        $place = $axis->along($azimuth, $slope * sin($zenith), (float) $axis->elevation + $slope * cos($zenith));
+        for ($i = 0; $i < 4; $i++) {
+            $seen = self::line($axis, $place, $circleZero, $refraction);
+            // What the round earth and the air bend is made good by raising or lowering it a little, and going on as far as is short.
+            $place = $axis->along(
+                $azimuth, $axis->distanceTo($place) * $slope / $seen['slope'], (float) $place->elevation + $slope * ($seen['zenith'] - $zenith),
+            );
+        }
+
+        return $place;
+    }
+
+    /**
      * The distance shown: timed in the real air as if it were the reference air, through the real prism, then corrected as the
      * instrument was told.
      */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Simulator;
 
 use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\InstructionKind;
@@ -34,6 +35,9 @@ final class StandIn
 
     private const TRACKS_EVERY = 0.16;
 
+    /** Seconds of one quick shot without a prism. */
+    private const SHOOTS = 0.4;
+
     /** The prism is found within this of where the telescope points. */
     private const FIELD = 0.05;
 
@@ -59,7 +63,7 @@ final class StandIn
 
     private ?Refusal $trouble = null;
 
-    /** @var array{number: int, kind: InstructionKind, ends: float, circle: float, zenith: float}|null */
+    /** @var array{number: int, kind: InstructionKind, ends: float, circle: float, zenith: float, dot: bool}|null */
     private ?array $job = null;
 
     private float $nextTrack = 0.0;
@@ -134,7 +138,8 @@ final class StandIn
         if ($this->job !== null && $now >= $this->job['ends']) {
             $messages[] = $this->finish();
         }
-        if ($this->job === null) {
+        // A dot is held still: nothing is followed until it is asked for.
+        if ($this->job === null && ($this->tracking || $this->locked)) {
             $this->follow();
         }
         if ($this->tracking && $this->job === null && $now >= $this->nextTrack) {
@@ -176,7 +181,7 @@ final class StandIn
         return [...$messages, Message::done($number)];
     }
 
-    /** @return array{number: int, kind: InstructionKind, ends: float, circle: float, zenith: float} */
+    /** @return array{number: int, kind: InstructionKind, ends: float, circle: float, zenith: float, dot: bool} */
     private function begin(int $number, Instruction $instruction, float $now): array
     {
         $circle = $this->circle;
@@ -188,10 +193,21 @@ final class StandIn
             $takes = 0.2 + max(abs(Angle::signed($circle - $this->circle)), abs($zenith - $this->zenith)) / self::TURNS;
             $this->locked = false;
         }
+        $dot = $instruction->kind === InstructionKind::Dot || ($instruction->values['dot'] ?? false) === true;
+        if ($instruction->kind === InstructionKind::Dot) {
+            $circle = Angle::wrap((float) $instruction->values['circle']);
+            $zenith = (float) $instruction->values['zenith'];
+            $takes = self::SHOOTS + max(abs(Angle::signed($circle - $this->circle)), abs($zenith - $this->zenith)) / self::TURNS;
+            // It waits for a return as long as it was told to.
+            $takes += $this->dotAt($circle, $zenith) === null ? max(0.0, (float) $instruction->values['wait']) : 0.0;
+        }
+        if ($dot) {
+            $this->locked = $this->tracking = false;
+        }
 
         return [
             'number' => $number, 'kind' => $instruction->kind, 'ends' => $now + $takes / $this->haste, 'circle' => $circle,
-            'zenith' => $zenith,
+            'zenith' => $zenith, 'dot' => $dot,
         ];
     }
 
@@ -205,6 +221,9 @@ final class StandIn
         if ($unfit !== null) {
             return Message::refused($job['number'], $unfit);
         }
+        if ($job['dot']) {
+            return $this->shoot($job['number']);
+        }
         $found = $this->find($job['kind'] === InstructionKind::Search);
         if ($job['kind'] === InstructionKind::Turn) {
             return Message::done($job['number']);
@@ -214,6 +233,34 @@ final class StandIn
         }
 
         return Message::done($job['number'], $job['kind'] === InstructionKind::Measure ? $this->read(1.0) : null);
+    }
+
+    /** Measures what the red dot hits, holding still where it points. */
+    private function shoot(int $number): Message
+    {
+        $hit = $this->world->blocked ? null : $this->dotAt($this->circle, $this->zenith);
+        if ($hit === null) {
+            return Message::refused($number, $this->world->blocked ? Refusal::SightBlocked : Refusal::NoReturn);
+        }
+        $w = $this->world;
+        $line = Optics::line($w->tripod->axis(), $hit, $w->tripod->circleZero, $w->air->refraction);
+        $stated = self::accuracy();
+        $noise = $w->noise->normal(...);
+        // It points where it points: only reading the circles is uncertain, and without a prism the distance twice as much.
+        $shown = Optics::shown($line['slope'], $w->air, 0.0, $this->ppm, $this->prismConstant)
+            + $noise(2 * hypot($stated->distance, $stated->distancePpm * 1e-6 * $line['slope']));
+
+        return Message::done($number, Optics::reading([
+            'circle' => Angle::wrap($this->circle + $noise($stated->angle)), 'zenith' => $this->zenith + $noise($stated->angle),
+        ] + $line, $shown, $this->ppm, $this->prismConstant));
+    }
+
+    private function dotAt(float $circle, float $zenith): ?Position
+    {
+        $w = $this->world;
+        $toward = Optics::along($w->tripod->axis(), $circle, $zenith, 30.0, $w->tripod->circleZero, $w->air->refraction);
+
+        return $w->surfaces?->hit($w->tripod->axis(), $toward);
     }
 
     /**

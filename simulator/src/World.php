@@ -33,6 +33,9 @@ final class World
 
     public Noise $noise;
 
+    /** What the red dot can hit. Not in worlds that an earlier version put away. */
+    public ?Surfaces $surfaces = null;
+
     public function __construct(public readonly int $seed = 1)
     {
         $this->noise = new Noise($seed);

@@ -33,9 +33,16 @@ final class TellInstrument
     /** A design farther above or below the pole than this is no height to look for the prism at, metres. */
     private const FAR_ABOVE = 1.0;
 
+    /** What is written in the place of a prism's name. */
+    private const RED_DOT = 'red dot';
+
+    /** Seconds to wait for a return. */
+    private const DOT_WAITS = 3.0;
+
     /** Turns to a control point or a stakeout point. Before any setup only the stand point and the draft say where that is. */
     public function turn(Project $project, TurnOrder $body): QueuedInstruction
     {
+        $asked = ['control point' => $body->controlId, 'point' => $body->pointId, 'target' => $body->aimId];
         $place = match (true) {
             $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->position(),
             $body->aimId !== null => KeptAim::query()->where('project_id', $project->id)->findOrFail($body->aimId)->place()
@@ -52,14 +59,17 @@ final class TellInstrument
                     .'control points; after that it finds the others.',
             );
         }
+        $draft = SetupDrafts::of($project);
+        if ($draft->dot) {
+            $at = $station->aimAt($place, 0.0);
+
+            return $this->queue($project, $body->key, Instruction::dot($at['circle'], $at['zenith'], self::DOT_WAITS), null, $asked);
+        }
         // Whoever turns to a point wants to be led to it.
         $this->queue($project, $body->key.'-track', Instruction::track(true), null);
-        $at = $station->aimAt(self::atPoleHeight($place, LiveView::poleOf($project)), SetupDrafts::of($project)->targetHeight);
+        $at = $station->aimAt(self::atPoleHeight($place, LiveView::poleOf($project)), $draft->targetHeight);
 
-        return $this->queue(
-            $project, $body->key, Instruction::turn($at['circle'], $at['zenith']), null,
-            ['control point' => $body->controlId, 'point' => $body->pointId, 'target' => $body->aimId],
-        );
+        return $this->queue($project, $body->key, Instruction::turn($at['circle'], $at['zenith']), null, $asked);
     }
 
     /** Anchors of a ceiling are marked on the slab: the instrument looks where the pole is, or it would not find the prism. */
@@ -85,13 +95,13 @@ final class TellInstrument
         if ($body->purpose !== Purpose::Setup) {
             self::requireSetup($setup);
         }
-        $this->applySettings($project, $draft->air()->ppm(), $draft->prismConstant);
-        if ($body->purpose === Purpose::Setup || $body->purpose === Purpose::Check) {
+        $this->applySettings($project, $draft->air()->ppm(), $draft->target()->prismConstant);
+        if (! $draft->dot && ($body->purpose === Purpose::Setup || $body->purpose === Purpose::Check)) {
             // At control the instrument may still look elsewhere; at a stake it is being followed already.
             $this->queue($project, $body->key.'-search', Instruction::search(), null);
         }
 
-        return $this->queue($project, $body->key, Instruction::measure(), [
+        return $this->queue($project, $body->key, Instruction::measure($draft->dot), [
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
             ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
@@ -113,15 +123,30 @@ final class TellInstrument
         $accuracy = $instrument?->accuracy();
 
         return [
-            'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant,
+            'targetHeight' => $draft->target()->height, 'prismConstant' => $draft->target()->prismConstant, 'dot' => $draft->dot,
             'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
             'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm' => $draft->ppmInUse, 'scale' => $draft->scale,
-            'target' => $draft->targetId === null ? '' : (string) $project->targets()->find($draft->targetId)?->name,
+            'target' => match (true) {
+                $draft->dot => self::RED_DOT,
+                $draft->targetId === null => '',
+                default => (string) $project->targets()->find($draft->targetId)?->name,
+            },
             // One face alone is less certain than the mean of two by the root of two.
             'angles' => $draft->oneFace ? M_SQRT2 : 1.0,
             'instrument' => $instrument?->name,
             'accuracy' => $accuracy?->figures(),
         ];
+    }
+
+    /** Points the red dot and measures what it hits; nothing of it is stored. */
+    public function dot(Project $project, string $key, Position $at, float $wait): QueuedInstruction
+    {
+        $setup = $project->currentSetup;
+        self::requireSetup($setup);
+        $aim = $setup->station()->aimAt($at, 0.0);
+        $this->applySettings($project, SetupDrafts::of($project)->air()->ppm(), 0.0);
+
+        return $this->queue($project, $key, Instruction::dot($aim['circle'], $aim['zenith'], $wait), null);
     }
 
     public function track(Project $project, string $key, bool $on): QueuedInstruction

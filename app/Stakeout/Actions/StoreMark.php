@@ -37,7 +37,7 @@ final class StoreMark
         if ($observation->setup_id !== $setup->id && $observation->setup()->first()?->root() !== $setup->root()) {
             throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
         }
-        $against = $this->against($project, $body);
+        $against = $this->against($project, $body)?->markedBy($body->dot, $setup->station()->mark);
         self::refuseOthersReading($observation, $body, (string) $against?->name);
         $found = $setup->station()->locate($observation->sight());
         $design = $against?->aim->designedAt($found)->place;

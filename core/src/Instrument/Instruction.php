@@ -25,10 +25,24 @@ final readonly class Instruction
         return new self(InstructionKind::Search);
     }
 
-    /** A measurement on purpose: mean of two faces. */
-    public static function measure(): self
+    /**
+     * A measurement on purpose: mean of two faces.
+     *
+     * @param  bool  $dot  of what the red dot hits, without a prism, holding still where it points
+     */
+    public static function measure(bool $dot = false): self
     {
-        return new self(InstructionKind::Measure);
+        return new self(InstructionKind::Measure, $dot ? ['dot' => true] : []);
+    }
+
+    /**
+     * Turn, and measure what the red dot hits there, once and quickly; then hold still.
+     *
+     * @param  float  $wait  seconds to wait for a return
+     */
+    public static function dot(float $circle, float $zenith, float $wait): self
+    {
+        return new self(InstructionKind::Dot, ['circle' => $circle, 'zenith' => $zenith, 'wait' => $wait]);
     }
 
     /** Follows the prism, or no longer. */
@@ -57,7 +71,8 @@ final readonly class Instruction
         return match (InstructionKind::from($kind)) {
             InstructionKind::Turn => self::turn($number('circle'), $number('zenith')),
             InstructionKind::Search => self::search(),
-            InstructionKind::Measure => self::measure(),
+            InstructionKind::Measure => self::measure((bool) ($values['dot'] ?? false)),
+            InstructionKind::Dot => self::dot($number('circle'), $number('zenith'), $number('wait')),
             InstructionKind::Track => self::track((bool) ($values['on'] ?? false)),
             InstructionKind::Settings => self::settings($number('ppm'), $number('prism_constant')),
             InstructionKind::Cancel => self::cancel(),

@@ -11,11 +11,12 @@ enum InstructionKind: string
     case Measure = 'measure';
     case Track = 'track';
     case Settings = 'settings';
+    case Dot = 'dot';
     case Cancel = 'cancel';
 
     /** Takes its time, and must be over before the next such instruction. */
     public function isJob(): bool
     {
-        return in_array($this, [self::Turn, self::Search, self::Measure], true);
+        return in_array($this, [self::Turn, self::Search, self::Measure, self::Dot], true);
     }
 }

@@ -15,6 +15,7 @@ enum Refusal: string
     case Busy = 'busy';
     case BatteryFlat = 'battery_flat';
     case Cancelled = 'cancelled';
+    case NoReturn = 'no_return';
     case NotUnderstood = 'not_understood';
 
     /** What happened and what to do, for whoever stands at the pole. */
@@ -30,6 +31,8 @@ enum Refusal: string
             self::Busy => 'The instrument is still busy with the last instruction. Wait for it or cancel it.',
             self::BatteryFlat => 'The instrument’s battery is flat. Change it, level up and check the setup.',
             self::Cancelled => 'The measurement was cancelled; nothing was taken.',
+            self::NoReturn => 'Nothing came back from where the red dot points: it is too dark, too wet, too shiny or open there. Aim beside '
+                .'it, or mark it with the prism.',
             self::NotUnderstood => 'The instrument did not understand. This is a fault in its driver.',
         };
     }

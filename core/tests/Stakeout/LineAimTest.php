@@ -15,6 +15,7 @@ use Parlay\Core\Stakeout\Aims\LineAim;
 use Parlay\Core\Stakeout\Aims\LineHeights;
 use Parlay\Core\Stakeout\Aims\PlaceAim;
 use Parlay\Core\Stakeout\Aims\Reach;
+use Parlay\Core\Stakeout\Aims\WallAim;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Guidance;
 use Parlay\Core\Stakeout\Judged;
@@ -249,6 +250,16 @@ final class LineAimTest extends TestCase
         self::assertEquals(new Position(7, 8, 2.25), $one->place);
         self::assertNull($one->on);
         self::assertSame(Judged::Height, (new ElevationAim(2.25))->judges());
+    }
+
+    public function test_on_a_wall_the_depth_does_not_count(): void
+    {
+        // The wall runs east and stands 70 mm behind its design.
+        $wall = new WallAim(new PlaceAim(new Position(20.0, 11.0, 3.4)), M_PI_2);
+        self::assertEqualsWithDelta([20.07, 11.0, 3.4], self::figures($wall->designedAt(new Position(20.07, 11.004, 3.402))->place), 1e-12);
+        $level = new WallAim(new PlaceAim(new Position(20.0, 11.0)), M_PI_2, 1.2);
+        self::assertEqualsWithDelta([19.9, 11.0, 1.2], self::figures($level->designedAt(new Position(19.9, 12.0, 1.0))->place), 1e-12);
+        self::assertSame(Judged::PlanAndHeight, $level->judges());
     }
 
     private static function aim(Polyline $line): LineAim

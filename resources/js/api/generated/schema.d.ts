@@ -1760,6 +1760,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/runs/latest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The run begun last, with what became of each of its points */
+        get: operations["483f0f04e02ede808a3697b2e234d857"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begins a run; asks (409) before the first check and where another is under way */
+        post: operations["e851958029bb95bccffd2d4ba9e24684"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/runs/{run}/commands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pauses a run, goes on, marks, skips, takes one back, stops it; asks (409) where another device leads it */
+        post: operations["a566588684b42b0fbaef774c56b14e88"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/tasks/{task}": {
         parameters: {
             query?: never;
@@ -2187,6 +2238,18 @@ export interface components {
             plan: number;
             height: number | null;
         };
+        DotMarked: {
+            /** @enum {string} */
+            on: "slab" | "wall" | "ray";
+            wall?: number | null;
+            elevation?: number | null;
+        };
+        DotMiss: {
+            north: number;
+            east: number;
+            height: number | null;
+            depth: number;
+        };
         DraftChange: {
             /** @enum {string|null} */
             method?: "known_backsight" | "known_direction" | "resection" | "grid_lines" | "baseline" | "height_only" | "orientation_only" | null;
@@ -2208,6 +2271,7 @@ export interface components {
             slantedHeight?: number | null;
             instrumentId?: number | null;
             targetId?: number | null;
+            dot?: boolean | null;
             stationName?: string | null;
             azimuth?: number | null;
             length?: number | null;
@@ -2243,6 +2307,7 @@ export interface components {
             scale: number;
             instrumentId: number | null;
             targetId: number | null;
+            dot: boolean;
             stationName: string;
             nextName: string;
             azimuth: number;
@@ -2753,6 +2818,7 @@ export interface components {
             /** @enum {string|null} */
             judged?: "plan_and_height" | "plan" | "height" | null;
             leftSo?: boolean;
+            dot?: components["schemas"]["DotMarked"] | null;
         };
         MarkWanted: {
             name?: string;
@@ -2761,6 +2827,7 @@ export interface components {
             withoutCheck?: boolean;
             /** @enum {string|null} */
             judged?: "plan_and_height" | "plan" | "height" | null;
+            dot?: components["schemas"]["DotMarked"] | null;
         };
         MarksApart: {
             from: string;
@@ -3287,6 +3354,63 @@ export interface components {
             line: number;
             northing: number;
             easting: number;
+        };
+        RunCommand: {
+            /** @enum {string} */
+            do: "pause" | "resume" | "stop" | "mark" | "skip" | "back" | "again" | "lead";
+            leader: string;
+            place?: number | null;
+        };
+        RunEntry: {
+            id: number;
+            /** @enum {string} */
+            state: "running" | "paused" | "stopped" | "ended";
+            why: string;
+            leader: string;
+            settings: components["schemas"]["RunSettings"];
+            place: number;
+            steps: components["schemas"]["RunStepEntry"][];
+        };
+        RunSettings: {
+            /** @enum {string} */
+            mode?: "dot" | "prism";
+            /** @enum {string} */
+            on?: "slab" | "wall" | "ray";
+            tries?: number;
+            wait?: number;
+            markSeconds?: number | null;
+            elevation?: number | null;
+            floor?: number | null;
+            wallId?: number | null;
+            withoutCheck?: boolean;
+        };
+        RunStepEntry: {
+            place: number;
+            pointId: number | null;
+            aimId: number | null;
+            name: string;
+            /** @enum {string} */
+            state: "open" | "aiming" | "marking" | "measuring" | "stored" | "out" | "skipped";
+            why: string;
+            tries: number;
+            miss: components["schemas"]["DotMiss"] | null;
+            markId: number | null;
+        };
+        RunToBegin: {
+            key: string;
+            leader: string;
+            settings?: components["schemas"]["RunSettings"];
+            /** @enum {string} */
+            order?: "listed" | "nearest" | "walk" | "out_and_back";
+            pointIds?: number[];
+            aimIds?: number[];
+            from?: number | null;
+            to?: number | null;
+            fromNorthing?: number | null;
+            fromEasting?: number | null;
+            skippedOf?: number | null;
+            openOnly?: boolean;
+            evenRunning?: boolean;
         };
         SeenPoint: {
             name: string;
@@ -7711,6 +7835,108 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MarkEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "483f0f04e02ede808a3697b2e234d857": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    e851958029bb95bccffd2d4ba9e24684: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunToBegin"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    a566588684b42b0fbaef774c56b14e88: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                run: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunCommand"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunEntry"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Stakeout;
+
+/** How far the red dot lies from where the mark belongs: only what counts on such a surface. */
+final readonly class DotMiss
+{
+    /**
+     * @param  float  $north  metres that the dot lies north of where it belongs, and east, in plan; on a wall, along it only
+     * @param  float|null  $height  metres too high, where the height counts
+     * @param  float  $depth  metres that what was hit lies beyond the design, as seen from the instrument: not judged
+     */
+    public function __construct(
+        public float $north,
+        public float $east,
+        public ?float $height,
+        public float $depth,
+    ) {}
+
+    /** Metres, in plan. */
+    public function plan(): float
+    {
+        return hypot($this->north, $this->east);
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Stakeout;
+
+use Parlay\Core\Geometry\Position;
+
+/**
+ * Brings the red dot onto a design on a surface of which nobody knows exactly where it is: aims at the design, sees what the dot hits, and
+ * aims again at the design moved to where the surface was found, until the hit is within tolerance.
+ *
+ * A step divides the miss by about the slope of the beam over the slope of the surface; on a plane that the beam does not graze it
+ * converges (see docs/staking.md).
+ */
+final readonly class DotSearch
+{
+    private function __construct(
+        private Position $design,
+        private MarkedOn $on,
+        private float $wall,
+        private Position $from,
+        private Tolerance $tolerance,
+        private int $mostTries,
+        private Position $aimed,
+        public ?Position $hit = null,
+        public int $tries = 0,
+    ) {}
+
+    /**
+     * @param  Position  $design  with an elevation, or on a slab without one
+     * @param  Position  $instrument  the trunnion axis
+     * @param  float|null  $wall  azimuth in which the wall runs, radians; null where it is square to the beam
+     * @param  float|null  $surface  elevation of the slab as far as it is known: a ceiling's design is no height to look for a floor at
+     *
+     * @throws \DomainException where a wall's mark has no height
+     */
+    public static function begin(
+        Position $design,
+        MarkedOn $on,
+        Position $instrument,
+        Tolerance $tolerance,
+        int $tries = 10,
+        ?float $wall = null,
+        ?float $surface = null,
+    ): self {
+        if ($on !== MarkedOn::Slab && $design->elevation === null) {
+            throw new \DomainException('A mark on a wall needs a height: the design has none. Type the height at which all are made.');
+        }
+        $floor = $surface ?? $design->elevation ?? ($instrument->elevation ?? 0.0) - 1.5;
+
+        return new self(
+            $design, $on, $wall ?? $instrument->azimuthTo($design) + M_PI_2, $instrument, $tolerance, max(1, $tries),
+            $on === MarkedOn::Slab ? $design->at($floor) : $design,
+        );
+    }
+
+    /** Where to point the dot next. */
+    public function aim(): Position
+    {
+        return $this->aimed;
+    }
+
+    /** What the dot hit there. */
+    public function hits(Position $hit): self
+    {
+        return new self(...['aimed' => $this->onto($hit), 'hit' => $hit, 'tries' => $this->tries + 1] + get_object_vars($this));
+    }
+
+    /** The design moved to where the surface was found. */
+    private function onto(Position $hit): Position
+    {
+        if ($this->on === MarkedOn::Slab) {
+            return $this->design->at($hit->elevation);
+        }
+        $off = $this->depthOf($hit);
+
+        return $this->on === MarkedOn::Ray ? $this->design : new Position(
+            $this->design->northing + $off * cos($this->wall - M_PI_2), $this->design->easting + $off * sin($this->wall - M_PI_2),
+            $this->design->elevation,
+        );
+    }
+
+    /** How far a place lies from the wall's design, to the left of the way the wall runs. */
+    private function depthOf(Position $hit): float
+    {
+        return ($hit->northing - $this->design->northing) * cos($this->wall - M_PI_2)
+            + ($hit->easting - $this->design->easting) * sin($this->wall - M_PI_2);
+    }
+
+    public function miss(): ?DotMiss
+    {
+        if ($this->hit === null) {
+            return null;
+        }
+        $beyond = $this->from->distanceTo($this->hit) - $this->from->distanceTo($this->design);
+        if ($this->on === MarkedOn::Slab) {
+            return new DotMiss(
+                $this->hit->northing - $this->design->northing, $this->hit->easting - $this->design->easting, null, $beyond,
+            );
+        }
+        if ($this->on === MarkedOn::Ray) {
+            return $this->besideRay($this->hit, $beyond);
+        }
+        $along = ($this->hit->northing - $this->design->northing) * cos($this->wall)
+            + ($this->hit->easting - $this->design->easting) * sin($this->wall);
+
+        return new DotMiss(
+            $along * cos($this->wall), $along * sin($this->wall), ($this->hit->elevation ?? 0.0) - ($this->design->elevation ?? 0.0), $beyond,
+        );
+    }
+
+    /** Across the ray, and above the ray where it passes there. */
+    private function besideRay(Position $hit, float $beyond): DotMiss
+    {
+        $ray = $this->from->azimuthTo($this->design);
+        $across = ($hit->easting - $this->from->easting) * cos($ray) - ($hit->northing - $this->from->northing) * sin($ray);
+        $reach = max($this->from->distanceTo($this->design), 1e-6);
+        $rise = (($this->design->elevation ?? 0.0) - ($this->from->elevation ?? 0.0)) / $reach;
+        $there = ($this->from->elevation ?? 0.0) + $rise * $this->from->distanceTo($hit);
+
+        return new DotMiss(-$across * sin($ray), $across * cos($ray), ($hit->elevation ?? 0.0) - $there, $beyond);
+    }
+
+    /** Whether the dot marks the design: a figure equal to the tolerance does. */
+    public function isThere(): bool
+    {
+        $miss = $this->miss();
+
+        return $miss !== null && ! Deviation::isBeyond($miss->plan(), $this->tolerance->plan)
+            && ($miss->height === null || ! Deviation::isBeyond($miss->height, $this->tolerance->height));
+    }
+
+    public function isUsedUp(): bool
+    {
+        return $this->tries >= $this->mostTries;
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Stakeout;
+
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\DotSearch;
+use Parlay\Core\Stakeout\MarkedOn;
+use Parlay\Core\Stakeout\Tolerance;
+use PHPUnit\Framework\TestCase;
+
+/** The surface is a plane, so where a beam hits it is solved exactly, and where the search must end as well. */
+final class DotSearchTest extends TestCase
+{
+    private const FINE = 1e-6;
+
+    public function test_on_a_sloping_slab_it_ends_exactly_over_the_design(): void
+    {
+        $axis = new Position(0, 0, 6.2);
+        // A slab that falls by 1 in 50 to the north and rises by 1 in 80 to the east, 40 mm under the design.
+        $slab = static fn (float $n, float $e): float => 4.56 - $n / 50 + $e / 80;
+        $hit = fn (Position $aim) => self::onPlane($axis, $aim, -1 / 50, 1 / 80, 4.56);
+        foreach ([[12.0, 3.0], [-20.0, 15.0], [2.0, -2.0], [25.0, 0.0]] as [$n, $e]) {
+            $found = self::searched(DotSearch::begin(new Position($n, $e, 4.6), MarkedOn::Slab, $axis, new Tolerance(self::FINE, 1.0), 60), $hit);
+            self::assertTrue($found->isThere(), "$n $e");
+            self::assertEqualsWithDelta([$n, $e, $slab($n, $e)], [$found->hit?->northing, $found->hit?->easting, $found->hit?->elevation], 2e-5);
+        }
+    }
+
+    public function test_within_two_millimetres_on_a_slab_uneven_by_centimetres_within_a_few_tries(): void
+    {
+        $axis = new Position(0, 0, 6.2);
+        $hit = fn (Position $aim) => self::onPlane($axis, $aim, -1 / 100, 1 / 100, 4.63);
+        $found = self::searched(DotSearch::begin(new Position(18, 9, 4.6), MarkedOn::Slab, $axis, new Tolerance(0.002, 1.0)), $hit);
+        self::assertTrue($found->isThere());
+        self::assertLessThanOrEqual(5, $found->tries);
+        self::assertNull($found->miss()?->height, 'the height of a slab does not count');
+    }
+
+    /** Of a wall the design has the place along it and the height; how far off it stands, and that it leans, is found. */
+    public function test_on_a_leaning_wall_it_ends_at_the_designed_place_along_and_height(): void
+    {
+        $axis = new Position(0, 0, 1.6);
+        // The wall runs east at north = 20.1, leaning out by 3 in 100: north = 20.1 + 0.03 (z - 1).
+        $hit = static function (Position $aim) use ($axis): Position {
+            [$dn, $de, $dz] = [$aim->northing, $aim->easting, $aim->elevation - $axis->elevation];
+            $t = (20.1 + 0.03 * ($axis->elevation - 1)) / ($dn - 0.03 * $dz);
+
+            return new Position($t * $dn, $t * $de, $axis->elevation + $t * $dz);
+        };
+        $design = new Position(20.0, 11.0, 3.4);
+        $found = self::searched(DotSearch::begin($design, MarkedOn::Wall, $axis, new Tolerance(self::FINE, self::FINE), 40, M_PI_2), $hit);
+        self::assertTrue($found->isThere());
+        self::assertEqualsWithDelta([20.1 + 0.03 * 2.4, 11.0, 3.4], [$found->hit?->northing, $found->hit?->easting, $found->hit?->elevation], 2e-5);
+        self::assertGreaterThan(0.1, $found->miss()?->depth);
+        // Where nobody said how the wall runs it is taken to stand square to the beam.
+        $square = self::searched(DotSearch::begin($design, MarkedOn::Wall, $axis, new Tolerance(self::FINE, self::FINE), 40), $hit);
+        self::assertEqualsWithDelta(3.4, $square->hit?->elevation, 2e-5);
+    }
+
+    public function test_on_the_ray_whatever_is_hit_first_is_marked(): void
+    {
+        $axis = new Position(10, 10, 2.0);
+        $design = new Position(40, 50, 7.0);
+        $part = static fn (float $t) => new Position(10 + 30 * $t, 10 + 40 * $t, 2 + 5 * $t);
+        $found = DotSearch::begin($design, MarkedOn::Ray, $axis, new Tolerance(0.002, 0.002))->hits($part(0.6));
+        self::assertTrue($found->isThere());
+        self::assertEqualsWithDelta(-20.0, $found->miss()?->depth, 1e-9);
+        $beside = $found->hits(new Position(28 - 0.008, 34 + 0.006, 5.03));
+        self::assertEqualsWithDelta([0.01, 0.03], [$beside->miss()?->plan(), $beside->miss()?->height], 1e-6);
+        self::assertFalse($beside->isThere());
+    }
+
+    public function test_an_anchor_of_the_ceiling_marked_on_the_floor_is_looked_for_on_the_floor(): void
+    {
+        $axis = new Position(0, 0, 6.2);
+        $high = DotSearch::begin(new Position(5, 5, 12.0), MarkedOn::Slab, $axis, new Tolerance(0.002, 0.002), surface: 4.6);
+        self::assertSame(4.6, $high->aim()->elevation);
+        self::assertSame(4.62, $high->hits(new Position(5.1, 5.0, 4.62))->aim()->elevation);
+        // Where neither is known, a man's height under the instrument.
+        self::assertEqualsWithDelta(4.7, DotSearch::begin(new Position(5, 5), MarkedOn::Slab, $axis, new Tolerance(0.002, 0.002))->aim()->elevation, 1e-9);
+    }
+
+    public function test_tries_are_counted_and_used_up_and_a_wall_needs_a_height(): void
+    {
+        $search = DotSearch::begin(new Position(5, 5, 1), MarkedOn::Slab, new Position(0, 0, 2), new Tolerance(0.001, 0.001), 2);
+        self::assertNull($search->miss());
+        self::assertFalse($search->isThere());
+        $search = $search->hits(new Position(5.2, 5, 1));
+        self::assertFalse($search->isUsedUp());
+        self::assertTrue($search->hits(new Position(5.1, 5, 1))->isUsedUp());
+        $this->expectException(\DomainException::class);
+        $this->expectExceptionMessage('needs a height');
+        DotSearch::begin(new Position(5, 5), MarkedOn::Wall, new Position(0, 0, 2), new Tolerance(0.001, 0.001));
+    }
+
+    /** @param  callable(Position): Position  $hit */
+    private static function searched(DotSearch $search, callable $hit): DotSearch
+    {
+        while (! $search->isThere() && ! $search->isUsedUp()) {
+            $search = $search->hits($hit($search->aim()));
+        }
+
+        return $search;
+    }
+
+    /** Where the beam meets the plane z = z0 + a n + b e. */
+    private static function onPlane(Position $axis, Position $aim, float $a, float $b, float $z0): Position
+    {
+        [$dn, $de, $dz] = [$aim->northing - $axis->northing, $aim->easting - $axis->easting, $aim->elevation - $axis->elevation];
+        $t = ($z0 + $a * $axis->northing + $b * $axis->easting - $axis->elevation) / ($dz - $a * $dn - $b * $de);
+
+        return new Position($axis->northing + $t * $dn, $axis->easting + $t * $de, $axis->elevation + $t * $dz);
+    }
+}
