@@ -46,10 +46,12 @@ final class InstrumentController
         return new JsonResponse(InstructionResource::of($tell->measure($project, Body::read($request, MeasureOrder::class))));
     }
 
-    #[Post('/projects/{project}/instrument/track', 'Follows the prism', KeyBody::class, InstructionResource::class)]
+    #[Post('/projects/{project}/instrument/track', 'Follows the prism, or only holds it', TrackBody::class, InstructionResource::class)]
     public function track(Request $request, Project $project, TellInstrument $tell): JsonResponse
     {
-        return new JsonResponse(InstructionResource::of($tell->track($project, Body::read($request, KeyBody::class)->key, true)));
+        $body = Body::read($request, TrackBody::class);
+
+        return new JsonResponse(InstructionResource::of($tell->track($project, $body->key, $body->on)));
     }
 
     #[Post('/projects/{project}/instrument/search', 'Looks for the prism', KeyBody::class, InstructionResource::class)]

@@ -6,6 +6,7 @@ namespace App\Practice\Actions;
 
 use App\Control\Models\ControlPoint;
 use App\Practice\PracticeWorld;
+use App\Practice\SiteSurfaces;
 use App\Projects\Models\Project;
 
 /** Lays the practice site out where this project's control says, near enough. */
@@ -23,8 +24,11 @@ final class PlantSite
             throw new \DomainException('There is no control yet to lay a practice site out on. Bring it in first.');
         }
 
-        return $this->asItWasLeft($project, array_column($control, 'name'))
+        $world = $this->asItWasLeft($project, array_column($control, 'name'))
             ?? $this->world->do(['do' => 'plant', 'site' => PracticeWorld::site($project), 'seed' => $project->id, 'control' => $control]);
+        $surfaces = SiteSurfaces::of($project);
+
+        return $surfaces === null ? $world : $this->world->do($surfaces);
     }
 
     /**

@@ -20,10 +20,12 @@ use Illuminate\Http\Request;
 /** Runs over many points, and what a person says to them. */
 final class RunController
 {
-    #[Get('/projects/{project}/runs/latest', 'The run begun last, with what became of each of its points', RunEntry::class)]
+    #[Get('/projects/{project}/runs', 'The run begun last, with what became of each of its points; none where none was begun', RunEntry::class, list: true)]
     public function latest(Project $project): JsonResponse
     {
-        return new JsonResponse(RunEntry::of(Run::query()->where('project_id', $project->id)->orderByDesc('id')->firstOrFail()));
+        return new JsonResponse(
+            Run::query()->where('project_id', $project->id)->orderByDesc('id')->limit(1)->get()->map(RunEntry::of(...))->all(),
+        );
     }
 
     #[Post('/projects/{project}/runs', 'Begins a run; asks (409) before the first check and where another is under way', RunToBegin::class, RunEntry::class)]

@@ -234,6 +234,11 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                         applyTheme(next);
                         setTheme(next);
                     }}
+                    onTurn={
+                        stage === 'stake' && (target !== null || props.aim?.place)
+                            ? () => turnTo(id, target !== null ? { pointId: target } : { aimId: aimId ?? 0 })
+                            : null
+                    }
                 />
                 {live.error && (
                     <div className="w-full border-t border-rule p-2">

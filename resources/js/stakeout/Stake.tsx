@@ -1,9 +1,10 @@
-import { ChevronLeft, ChevronRight, LocateFixed } from 'lucide-react';
-import { useState } from 'react';
+import { ChevronLeft, ChevronRight, CircleDot, LocateFixed, Route } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Mark, newKey, type StakeoutPoint } from '../api/client';
-import { turnTo, useChecks, useDeed, useWorklists } from '../api/hooks';
+import { turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
+import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
 import { Coordinates } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
@@ -19,10 +20,13 @@ import { LineTools } from './LineTools';
 import { layOf } from './lay';
 import { Offering } from './Offering';
 import { PointChooser } from './PointChooser';
+import { RunForm } from './RunForm';
+import { RunPanel } from './RunPanel';
 import { Counts, SaidBy } from './SaidBy';
 import { progressWords } from './staked';
 import { liveOf, ofPoint, type Target, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
+import { isUnderWay, useBeginRun, useRun } from './useRun';
 import { useStoring } from './useStoring';
 import { useChangeAim } from './useTaking';
 import { WhereAmI } from './WhereAmI';
@@ -106,13 +110,30 @@ function Staking(props: StageProps) {
     const g = said?.guidance ?? null;
     const lost = useChecks(project.id).data?.holds === false || awayWords(live) !== null;
     useAimFigure(target?.kind === 'aim' ? target.aim : null, aims);
+    const run = useRun(project.id);
+    const underWay = isUnderWay(run);
+    const [planning, setPlanning] = useState(false);
+    const dot = useSetup(project.id).data?.draft.dot === true;
+    const aimDot = useBeginRun(project.id, () => undefined);
+    // Whoever leads or looks on is shown what the run is at.
+    const at = underWay ? run?.steps[run.place] : undefined;
+    const runs = useRef({ setTarget, setAim });
+    runs.current = { setTarget, setAim };
+    useEffect(() => {
+        if (at?.pointId != null) {
+            runs.current.setTarget(at.pointId);
+        } else if (at?.aimId != null) {
+            runs.current.setAim(at.aimId);
+        }
+    }, [at?.pointId, at?.aimId]);
+    const canAimDot = dot && target !== null && (target.kind === 'point' || target.aim.kind === 'spot' || target.aim.kind === 'place');
     return (
         <Sheet
             title={<Chooser project={project} points={points} aims={aims} target={target} onPoint={choose} onAim={chooseAim} />}
             next={
                 <>
                     {lost && <SetUpAnew project={project.id} />}
-                    {(!target || stored) && left > 0 && (
+                    {(!target || stored) && left > 0 && !underWay && (
                         <Button
                             kind={lost || (stored?.kind === 'stake' && target?.kind === 'aim') ? 'plain' : 'primary'}
                             className="min-h-16"
@@ -128,7 +149,23 @@ function Staking(props: StageProps) {
                             {target.aim.kind === 'line' ? 'On along the line' : 'Once more'}
                         </Button>
                     )}
-                    {target && !stored && (
+                    {canAimDot && !underWay && !stored && (
+                        <Button
+                            kind={lost ? 'plain' : 'primary'}
+                            className="min-h-16"
+                            busy={aimDot.busy}
+                            icon={<CircleDot />}
+                            onClick={() =>
+                                aimDot.begin({
+                                    ...(target.kind === 'point' ? { pointIds: [target.point.id] } : { aimIds: [target.aim.id] }),
+                                    settings: { mode: 'dot' },
+                                })
+                            }
+                        >
+                            Bring the dot onto it
+                        </Button>
+                    )}
+                    {target && !stored && !underWay && !canAimDot && (
                         <Button
                             className="min-h-16"
                             kind={lost || !g ? 'plain' : 'primary'}
@@ -149,6 +186,13 @@ function Staking(props: StageProps) {
                     </div>
                 </NextStep>
             )}
+            {run && (underWay || run.steps.length > 1) && <RunPanel project={project} run={run} />}
+            {aimDot.asked && (
+                <Notice kind="caution">
+                    {aimDot.asked.message} <Button onClick={aimDot.insist}>Go on all the same</Button>
+                </Notice>
+            )}
+            <Failure of={aimDot.error} />
             {!g && awayWords(live) === null && <SetupDoubt project={project} />}
             {lists.length > 0 && !g && (
                 <Choice
@@ -172,6 +216,21 @@ function Staking(props: StageProps) {
                     point, a spot or a line on the plan, or choose a name from the list.
                 </p>
             )}
+            {!target && !underWay && points.length > 0 && (
+                <Button className="self-start" icon={<Route />} onClick={() => setPlanning(true)}>
+                    Run over these by itself
+                </Button>
+            )}
+            <Dialog open={planning} onClose={() => setPlanning(false)} title="A run by itself">
+                <RunForm
+                    project={project}
+                    points={points}
+                    listName={list?.name ?? 'All points'}
+                    aims={aims}
+                    live={live}
+                    onBegun={() => setPlanning(false)}
+                />
+            </Dialog>
             {outside && (
                 <Notice kind="caution">
                     {target?.name} is not on the worklist “{list.name}”.
@@ -213,6 +272,14 @@ function Staking(props: StageProps) {
                             {/* The moves keep their place; where the setup is lost, the bar below says so first. */}
                             <SetupDoubt project={project} />
                         </>
+                    ) : dot ? (
+                        !underWay && (
+                            <p className="text-quiet">
+                                {canAimDot
+                                    ? 'The red dot has not been brought onto it yet.'
+                                    : 'The red dot is brought onto a point, a spot, or a place on a line: go to a place on it.'}
+                            </p>
+                        )
                     ) : (
                         <NoGuidance {...props} turning={turn.isPending} onSearch={() => turn.mutate(target)} />
                     )}

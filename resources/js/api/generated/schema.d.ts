@@ -772,7 +772,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Follows the prism */
+        /** Follows the prism, or only holds it */
         post: operations["483846a40e040b804399c95658cfd2cc"];
         delete?: never;
         options?: never;
@@ -1760,23 +1760,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/runs/latest": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The run begun last, with what became of each of its points */
-        get: operations["483f0f04e02ede808a3697b2e234d857"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/projects/{project}/runs": {
         parameters: {
             query?: never;
@@ -1784,7 +1767,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** The run begun last, with what became of each of its points; none where none was begun */
+        get: operations["9ffac37cd08ea0631dd6ce3e011c53e5"];
         put?: never;
         /** Begins a run; asks (409) before the first check and where another is under way */
         post: operations["e851958029bb95bccffd2d4ba9e24684"];
@@ -3595,6 +3579,10 @@ export interface components {
             nearNorthing?: number | null;
             nearEasting?: number | null;
             prolonged?: boolean;
+        };
+        TrackBody: {
+            key: string;
+            on?: boolean;
         };
         Turn: {
             to: components["schemas"]["Inverse"];
@@ -5643,7 +5631,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeyBody"];
+                "application/json": components["schemas"]["TrackBody"];
             };
         };
         responses: {
@@ -7848,7 +7836,7 @@ export interface operations {
             };
         };
     };
-    "483f0f04e02ede808a3697b2e234d857": {
+    "9ffac37cd08ea0631dd6ce3e011c53e5": {
         parameters: {
             query?: never;
             header?: never;
@@ -7865,7 +7853,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunEntry"];
+                    "application/json": components["schemas"]["RunEntry"][];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -1,0 +1,148 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Aim, Live, Project, Schemas, StakeoutPoint } from '../api/client';
+import { Button, buttonLook } from '../parts/Button';
+import { CheckBox } from '../parts/CheckBox';
+import { Choice, LengthField, NumberField } from '../parts/Field';
+import { NextStep } from '../parts/NextStep';
+import { Failure, Notice } from '../parts/Notice';
+import { useBeginRun } from './useRun';
+
+interface Props {
+    project: Project;
+    points: StakeoutPoint[];
+    /** what the points are, for its title */
+    listName: string;
+    aims: Aim[];
+    live: Live | undefined;
+    onBegun: () => void;
+}
+
+type Settings = Required<Schemas['RunSettings']>;
+
+const ORDERS: ReadonlyArray<readonly [Schemas['RunToBegin']['order'] & string, string]> = [
+    ['listed', 'as listed'],
+    ['nearest', 'the nearest next'],
+    ['walk', 'a short walk'],
+    ['out_and_back', 'pairs: out along one wall, back along the other'],
+];
+
+/** How a run is to go: over which points, in which order, with what, and how long it waits. */
+export function RunForm({ project, points, listName, aims, live, onBegun }: Props) {
+    const [mode, setMode] = useState<Settings['mode']>('dot');
+    const [on, setOn] = useState<Settings['on']>('slab');
+    const [order, setOrder] = useState<(typeof ORDERS)[number][0]>('listed');
+    const [openOnly, setOpenOnly] = useState(true);
+    const [from, setFrom] = useState(1);
+    const [to, setTo] = useState(points.length);
+    const [tries, setTries] = useState(10);
+    const [wait, setWait] = useState(10);
+    const [seconds, setSeconds] = useState<number>(20);
+    const [button, setButton] = useState(false);
+    const [elevation, setElevation] = useState<number | null>(null);
+    const [wallId, setWallId] = useState('');
+    const begin = useBeginRun(project.id, onBegun);
+    const lines = aims.filter((a) => a.kind === 'line');
+    const chosen = points.slice(Math.max(0, from - 1), to);
+    const left = openOnly ? chosen.filter((p) => p.state !== 'done') : chosen;
+    return (
+        <div className="grid gap-3">
+            <p className="text-quiet">
+                {listName}: {left.length} of {points.length} points
+            </p>
+            <div className="grid grid-cols-2 gap-3">
+                <Choice
+                    label="With"
+                    value={mode}
+                    options={[
+                        ['dot', 'the red dot'],
+                        ['prism', 'the prism'],
+                    ]}
+                    onValue={setMode}
+                />
+                <Choice label="Order" value={order} options={ORDERS} onValue={setOrder} />
+                {mode === 'dot' && (
+                    <Choice
+                        label="Marked on"
+                        value={on}
+                        options={[
+                            ['slab', 'a floor or ceiling'],
+                            ['wall', 'a wall'],
+                            ['ray', 'whatever the beam hits'],
+                        ]}
+                        onValue={setOn}
+                    />
+                )}
+                {mode === 'dot' && on === 'wall' && (
+                    <Choice
+                        label="The wall runs along"
+                        value={wallId}
+                        options={[['', 'square to the beam'], ...lines.map((l) => [String(l.id), l.name] as const)]}
+                        onValue={setWallId}
+                    />
+                )}
+                {mode === 'dot' && on !== 'slab' && (
+                    <LengthField
+                        label="All at one elevation"
+                        value={elevation}
+                        onValue={setElevation}
+                        optional
+                        hint="empty: each at its own"
+                    />
+                )}
+                {mode === 'dot' && on !== 'slab' && live?.pole?.elevation != null && (
+                    <Button className="self-end" onClick={() => setElevation(live.pole?.elevation ?? null)}>
+                        That of the dot now
+                    </Button>
+                )}
+                <NumberField label="From the" unit="" value={from} onValue={setFrom} />
+                <NumberField label="to the" unit="" value={to} onValue={setTo} />
+                {mode === 'dot' && <NumberField label="Tries" unit="" value={tries} onValue={setTries} />}
+                {mode === 'dot' && <NumberField label="Wait for a return" unit="s" value={wait} onValue={setWait} />}
+            </div>
+            <CheckBox label="Until the button is touched at each" checked={button} onChecked={setButton} />
+            {!button && <NumberField label="Time to mark" unit="s" value={seconds} onValue={setSeconds} />}
+            <CheckBox label="Only what is not yet done" checked={openOnly} onChecked={setOpenOnly} />
+            <Failure of={begin.error} />
+            {begin.asked && (
+                <Notice kind="caution">
+                    {begin.asked.message}{' '}
+                    {begin.asked.reason === 'no_check' && (
+                        <Link className={buttonLook('plain')} to={`/p/${project.id}/set-up`}>
+                            Take a check shot
+                        </Link>
+                    )}{' '}
+                    <Button onClick={begin.insist}>
+                        {begin.asked.reason === 'no_check' ? 'Begin without a check' : 'Stop that one and begin'}
+                    </Button>
+                </Notice>
+            )}
+            <NextStep>
+                <Button
+                    kind="primary"
+                    busy={begin.busy}
+                    disabled={left.length === 0}
+                    onClick={() =>
+                        begin.begin({
+                            pointIds: left.map((p) => p.id),
+                            order,
+                            openOnly,
+                            ...(live?.pole ? { fromNorthing: live.pole.northing, fromEasting: live.pole.easting } : {}),
+                            settings: {
+                                mode,
+                                on,
+                                tries: Math.round(tries),
+                                wait,
+                                markSeconds: button ? null : seconds,
+                                elevation: on === 'slab' ? null : elevation,
+                                wallId: on === 'wall' && wallId !== '' ? Number(wallId) : null,
+                            },
+                        })
+                    }
+                >
+                    Begin the run
+                </Button>
+            </NextStep>
+        </div>
+    );
+}
