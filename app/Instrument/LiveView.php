@@ -58,7 +58,7 @@ final class LiveView
         $aim = self::aim($row);
         $designed = $pole === null ? null : $aim?->designedAt($pole);
         $by = $pole === null || $row->by_legs === null ? null : (new LineAim(PackedPolyline::restored($row->by_legs)))->designedAt($pole)->on;
-        $judged = $aim === null ? Judged::PlanAndHeight : self::judged($row, $aim, $asked->judged);
+        $judged = $aim === null ? Judged::PlanAndHeight : self::judged($row, $aim, $asked->judged ?? self::ofDot($row->draft));
 
         return new Live(
             seq: $state->seq,
@@ -94,6 +94,12 @@ final class LiveView
             AimKind::from($row->ak), $row->an === null ? null : self::position($row->an, $row->ae, $row->az),
             $row->az === null ? null : (float) $row->az, $row->legs, $row->lay,
         );
+    }
+
+    /** What is marked with the red dot on a floor counts in plan, whatever the height of the floor. */
+    private static function ofDot(?string $draft): ?Judged
+    {
+        return $draft !== null && SetupDrafts::restore($draft)->dot ? Judged::Plan : null;
     }
 
     private static function judged(\stdClass $row, Aim $aim, ?Judged $said): Judged

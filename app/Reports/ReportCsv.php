@@ -22,7 +22,7 @@ final class ReportCsv
         ), "design elevation$u", ...$pair('found', "northing$u", "easting$u"), "found elevation$u",
             "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u",
             "height tolerance$u", 'verdict', 'judged', 'counts', 'time (UTC)', 'setup', 'design source',
-            'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so'];
+            'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so', 'note'];
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
         fputcsv($out, $header, ',', '"', '');
@@ -57,6 +57,7 @@ final class ReportCsv
         return [
             SpreadsheetCell::write((string) $a?->name), $n($a?->along), $n($a?->toEnd), $n($a?->right === null ? null : abs($a->right)), $side,
             SpreadsheetCell::write($r->parallel()), $a?->piece === null ? '' : (string) $a->piece, $r->mark->left_so ? 'yes' : '',
+            SpreadsheetCell::write($r->mark->note),
         ];
     }
 }

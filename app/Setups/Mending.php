@@ -210,7 +210,7 @@ final class Mending
             'point_id' => $old->point_id, 'control_id' => $old->control_id, 'name' => $old->name, 'code' => $old->code,
             'design_northing' => $design?->northing, 'design_easting' => $design?->easting,
             'design_elevation' => $design?->elevation, 'design_source' => $old->design_source,
-            'aim_key' => $old->aim_key, 'aimed' => $old->aimed()?->moved($old->design(), $place), 'judged' => $old->judged, 'left_so' => $old->left_so,
+            'aim_key' => $old->aim_key, 'aimed' => $old->aimed()?->moved($old->design(), $place), 'judged' => $old->judged, 'left_so' => $old->left_so, 'note' => $old->note,
             'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
             'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,

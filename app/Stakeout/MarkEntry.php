@@ -35,6 +35,7 @@ final readonly class MarkEntry
         public string $aimKey,
         public ?Aimed $aimed,
         public bool $leftSo,
+        public string $note,
     ) {}
 
     public static function of(Mark $m): self
@@ -62,6 +63,7 @@ final readonly class MarkEntry
             aimKey: $m->aim_key,
             aimed: $m->aimed(),
             leftSo: $m->left_so,
+            note: $m->note,
         );
     }
 }

@@ -29,5 +29,6 @@ final readonly class MarkToStore
         public ?Judged $judged = null,
         public bool $leftSo = false,
         public ?DotMarked $dot = null,
+        public string $note = '',
     ) {}
 }

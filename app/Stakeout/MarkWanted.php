@@ -20,5 +20,6 @@ final readonly class MarkWanted
         public bool $withoutCheck = false,
         public ?Judged $judged = null,
         public ?DotMarked $dot = null,
+        public string $note = '',
     ) {}
 }

@@ -25,6 +25,7 @@ use Parlay\Core\Instrument\Refusal;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Stakeout\DotSearch;
 use Parlay\Core\Stakeout\MarkedOn;
+use Parlay\Core\Stakeout\Tolerance;
 
 /**
  * Takes a run from point to point, in the process that holds the link: pages come and go. All that must outlive this process stands in the
@@ -156,8 +157,14 @@ final class RunDriver
         return DotSearch::begin(
             $s->on === MarkedOn::Slab || $s->elevation === null ? $design : $design->at($s->elevation), $s->on,
             $axis->mark->at($axis->mark->elevation === null ? null : $axis->mark->elevation + $axis->instrumentHeight),
-            $project->tolerance($against->code), $s->tries, self::wall($project, $s, $design), $this->floor ?? $s->floor,
+            self::aimed($project->tolerance($against->code)), $s->tries, self::wall($project, $s, $design), $this->floor ?? $s->floor,
         );
+    }
+
+    /** The other half is left to the measurement of the mark. */
+    private static function aimed(Tolerance $tolerance): Tolerance
+    {
+        return new Tolerance($tolerance->plan / 2, $tolerance->height / 2);
     }
 
     private function shoot(Run $run, RunStep $step, Project $project): void
@@ -204,8 +211,8 @@ final class RunDriver
 
             return false;
         }
-        if ($this->search->isUsedUp()) {
-            $this->skip($run, $step, 'tries used up', $project);
+        if ($this->search->isBlocked() || $this->search->isUsedUp()) {
+            $this->skip($run, $step, $this->search->isBlocked() ? 'blocked' : 'tries used up', $project);
 
             return false;
         }

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Worklists;
 
 use Parlay\Core\ListOf;
+use Parlay\Core\Stakeout\Judged;
 
 final readonly class TypedWorklist
 {
     /**
      * expected: the points as they were when this change was begun; where another has changed them since, it is told.
+     *
+     * judged: what counts of marks of its points; null where their codes say.
      *
      * @param  list<int>  $pointIds
      * @param  list<int>  $expected
@@ -20,5 +23,6 @@ final readonly class TypedWorklist
         public array $pointIds,
         #[ListOf('int')]
         public array $expected = [],
+        public ?Judged $judged = null,
     ) {}
 }

@@ -43,5 +43,12 @@ return new class extends Migration
             $t->unsignedInteger('mark_id')->nullable();
             $t->unique(['run_id', 'place']);
         });
+        Schema::table('projects', static function (Blueprint $t): void {
+            // What the sheet shows while staking, and what follows a mark.
+            $t->json('staking')->nullable();
+        });
+        Schema::table('marks', static function (Blueprint $t): void {
+            $t->string('note')->default('');
+        });
     }
 };

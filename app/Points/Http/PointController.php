@@ -24,14 +24,10 @@ use App\Points\PointChange;
 use App\Points\PointName;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
-use App\Worklists\Http\NearestQuery;
-use App\Worklists\Http\NearestResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Parlay\Core\Cogo\Inverse;
 use Parlay\Core\Cogo\Turn;
-use Parlay\Core\Geometry\Position;
-use Parlay\Core\Stakeout\Worklist;
 
 final class PointController
 {
@@ -57,20 +53,6 @@ final class PointController
             ->orderBy('id')->toBase()->get();
 
         return new JsonResponse($points->all());
-    }
-
-    #[Get('/projects/{project}/nearest-open', 'The point not yet staked that is nearest to a place; null where none is left', NearestResource::class, query: NearestQuery::class)]
-    public function nearest(Request $request, Project $project): JsonResponse
-    {
-        $from = Body::read($request, NearestQuery::class);
-        $list = $from->list === null ? null : $project->worklists()->findOrFail($from->list);
-        $open = $project->points()->open()
-            ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(
-                static fn (StakeoutPoint $p) => [$p->id => $p->position()],
-            )->all();
-        $open = $list === null ? $open : array_intersect_key($open, array_flip(array_diff($list->point_ids, $list->skipped)));
-
-        return new JsonResponse(new NearestResource(Worklist::nearest(new Position($from->northing, $from->easting), $open), count($open)));
     }
 
     #[Get('/projects/{project}/around', 'The stakeout point or control that is nearest to a place, and how the place lies from it', AroundResource::class, query: AroundQuery::class)]
@@ -100,7 +82,11 @@ final class PointController
     #[Get('/projects/{project}/next-name', 'The next free name after a prefix', NameResource::class, query: NextNameQuery::class)]
     public function nextName(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse(new NameResource(PointName::next($project->id, Body::read($request, NextNameQuery::class)->prefix)));
+        $query = Body::read($request, NextNameQuery::class);
+
+        return new JsonResponse(new NameResource(
+            $query->marks ? PointName::nextMark($project->id, $query->prefix) : PointName::next($project->id, $query->prefix),
+        ));
     }
 
     #[Post('/projects/{project}/points', 'Makes a stakeout point', NewPoint::class, PointResource::class)]

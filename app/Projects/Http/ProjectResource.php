@@ -8,6 +8,7 @@ use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\PreparationStep;
 use App\Projects\Models\Project;
 use App\Setups\AcceptedSetup;
+use App\Stakeout\StakingChoices;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Units\Units;
 
@@ -22,6 +23,7 @@ final readonly class ProjectResource
         public ?float $residualLimit,
         public int $revision,
         public ProgressResource $progress,
+        public StakingChoices $staking,
         public ?AcceptedSetup $setup,
         public ?string $undo,
         public ?string $redo,
@@ -41,6 +43,7 @@ final readonly class ProjectResource
             residualLimit: $p->residual_limit,
             revision: $p->revision,
             progress: self::progress($p),
+            staking: StakingChoices::of($p),
             setup: $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
             undo: (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),
             redo: (clone $steps)->where('undone', true)->orderBy('id')->value('label'),

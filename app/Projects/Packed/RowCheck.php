@@ -19,12 +19,16 @@ use App\Setups\Actions\SetupDrafts;
 use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
 use App\Setups\SetupMethod;
+use App\Stakeout\Aimed;
+use App\Stakeout\StakingChoices;
+use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\Target;
+use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Verdict;
 use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\CoordinateOrder;
@@ -55,7 +59,7 @@ final class RowCheck
         'targets' => ['kind' => TargetKind::class],
         'setups' => ['method' => SetupMethod::class],
         'observations' => ['purpose' => Purpose::class],
-        'marks' => ['kind' => Purpose::class, 'verdict' => Verdict::class],
+        'marks' => ['kind' => Purpose::class, 'verdict' => Verdict::class, 'judged' => Judged::class],
     ];
 
     /** More than nothing. */
@@ -169,6 +173,8 @@ final class RowCheck
         }
         match ($this->table) {
             'stakeout_points' => self::point($row),
+            'projects' => isset($row['staking']) ? Values::of((array) json_decode($row['staking'], true), StakingChoices::class)->check() : null,
+            'marks' => isset($row['aimed']) ? Values::of((array) json_decode($row['aimed'], true), Aimed::class) : null,
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
             'design_layers' => self::layer($row, $this->model(new DesignLayer, $row)),

@@ -94,7 +94,7 @@ final class StoreMark
         $mark = Mark::query()->firstOrCreate(['project_id' => $project->id, 'key' => $body->key], [
             'at' => Clock::stamp(), 'kind' => $body->kind->value,
             'name' => trim($body->name) !== '' ? PointName::checked($body->name) : (string) $against?->markName($project),
-            'computed_by' => config()->string('parlay.version'),
+            'note' => mb_substr(trim($body->note), 0, 500), 'computed_by' => config()->string('parlay.version'),
         ] + $columns);
         $project->measured();
 

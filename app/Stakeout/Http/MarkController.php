@@ -7,10 +7,12 @@ namespace App\Stakeout\Http;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
+use App\Http\OpenApi\Put;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\MarkToStore;
+use App\Stakeout\StakingChoices;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -27,5 +29,16 @@ final class MarkController
     public function store(Request $request, Project $project, StoreMark $store): JsonResponse
     {
         return new JsonResponse(MarkEntry::of($store($project, Body::read($request, MarkToStore::class))));
+    }
+
+    #[Put('/projects/{project}/staking', 'Chooses what the sheet shows while staking, and what follows a mark', StakingChoices::class, StakingChoices::class)]
+    public function choose(Request $request, Project $project): JsonResponse
+    {
+        $choices = Body::read($request, StakingChoices::class);
+        $choices->check();
+        $project->update(['staking' => json_encode($choices, JSON_THROW_ON_ERROR)]);
+        $project->measured();
+
+        return new JsonResponse(StakingChoices::of($project));
     }
 }

@@ -28,7 +28,7 @@ final class Mark extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'mends' => null, 'control_id' => null, 'point_id' => null, 'aim_key' => '', 'aimed' => null, 'judged' => 'plan_and_height',
-        'left_so' => false,
+        'left_so' => false, 'note' => '',
     ];
 
     protected $casts = [

@@ -19,7 +19,7 @@ final class KeepWorklist
         $name = self::free($project, $typed->name, null);
 
         return Preparation::step($project, "Worklist $name", static fn (Preparation $step) => $step->create(
-            new Worklist(['project_id' => $project->id, 'name' => $name, 'point_ids' => self::known($project, $typed->pointIds)]),
+            new Worklist(['project_id' => $project->id, 'name' => $name, 'point_ids' => self::known($project, $typed->pointIds), 'judged' => $typed->judged->value ?? '']),
         ));
     }
 
@@ -33,7 +33,10 @@ final class KeepWorklist
                 );
             }
             $step->update(
-                $row, ['name' => self::free($project, $typed->name, $list), 'point_ids' => self::known($project, $typed->pointIds)],
+                $row, [
+                    'name' => self::free($project, $typed->name, $list), 'point_ids' => self::known($project, $typed->pointIds),
+                    'judged' => $typed->judged->value ?? '',
+                ],
             );
 
             return $row;

@@ -15,6 +15,9 @@ use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use App\Worklists\Actions\KeepWorklist;
 use App\Worklists\Actions\WalkOver;
+use App\Worklists\NextFound;
+use App\Worklists\NextPoint;
+use App\Worklists\NextWanted;
 use App\Worklists\TypedWorklist;
 use App\Worklists\WalkFound;
 use App\Worklists\WalkWanted;
@@ -65,6 +68,12 @@ final class WorklistController
         return new JsonResponse(
             TaskResource::of($start($project, TaskKind::WorklistSheet, ['worklistId' => $project->worklists()->findOrFail($list)->id])),
         );
+    }
+
+    #[Post('/projects/{project}/next-open', 'The point that comes next among those still open; stores nothing', NextWanted::class, NextFound::class)]
+    public function next(Request $request, Project $project): JsonResponse
+    {
+        return new JsonResponse(NextPoint::in($project, Body::read($request, NextWanted::class)));
     }
 
     #[Post('/projects/{project}/walk', 'Puts points in the order in which one walks over them; stores nothing', WalkWanted::class, WalkFound::class)]

@@ -6,6 +6,7 @@ namespace App\Worklists\Http;
 
 use App\Worklists\Models\Worklist;
 use Parlay\Core\ListOf;
+use Parlay\Core\Stakeout\Judged;
 
 final readonly class WorklistResource
 {
@@ -20,10 +21,11 @@ final readonly class WorklistResource
         public array $pointIds,
         #[ListOf('int')]
         public array $skipped,
+        public ?Judged $judged,
     ) {}
 
     public static function of(Worklist $w): self
     {
-        return new self($w->id, $w->name, array_values($w->point_ids), array_values($w->skipped));
+        return new self($w->id, $w->name, array_values($w->point_ids), array_values($w->skipped), Judged::tryFrom($w->judged));
     }
 }

@@ -12,7 +12,7 @@ final class Worklist extends Model
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['skipped' => '[]'];
+    protected $attributes = ['skipped' => '[]', 'judged' => ''];
 
     protected $casts = ['point_ids' => 'array', 'skipped' => 'array'];
 }

@@ -15,6 +15,15 @@ use Parlay\Core\Geometry\Position;
  */
 final readonly class DotSearch
 {
+    /** After so many tries a dot that comes no nearer is stopped by something. */
+    private const TELLS_BLOCKED = 3;
+
+    /** metres */
+    private const FAR = 0.3;
+
+    /** A try that leaves more of the miss than this has not come nearer. */
+    private const NEARER = 0.8;
+
     private function __construct(
         private Position $design,
         private MarkedOn $on,
@@ -25,6 +34,7 @@ final readonly class DotSearch
         private Position $aimed,
         public ?Position $hit = null,
         public int $tries = 0,
+        private float $before = INF,
     ) {}
 
     /**
@@ -64,7 +74,7 @@ final readonly class DotSearch
     /** What the dot hit there. */
     public function hits(Position $hit): self
     {
-        return new self(...['aimed' => $this->onto($hit), 'hit' => $hit, 'tries' => $this->tries + 1] + get_object_vars($this));
+        return new self(...['aimed' => $this->onto($hit), 'hit' => $hit, 'tries' => $this->tries + 1, 'before' => $this->off()] + get_object_vars($this));
     }
 
     /** The design moved to where the surface was found. */
@@ -129,6 +139,21 @@ final readonly class DotSearch
 
         return $miss !== null && ! Deviation::isBeyond($miss->plan(), $this->tolerance->plan)
             && ($miss->height === null || ! Deviation::isBeyond($miss->height, $this->tolerance->height));
+    }
+
+    /** Whether something stands before the surface: the dot stays far from where it belongs, and comes no nearer. */
+    public function isBlocked(): bool
+    {
+        $off = $this->off();
+
+        return $this->tries >= self::TELLS_BLOCKED && $off > self::FAR && $off > self::NEARER * $this->before;
+    }
+
+    private function off(): float
+    {
+        $miss = $this->miss();
+
+        return $miss === null ? INF : hypot($miss->plan(), $miss->height ?? 0.0);
     }
 
     public function isUsedUp(): bool

@@ -95,6 +95,24 @@ final class DotSearchTest extends TestCase
         DotSearch::begin(new Position(5, 5), MarkedOn::Wall, new Position(0, 0, 2), new Tolerance(0.001, 0.001));
     }
 
+    public function test_a_wall_in_the_way_is_told_from_a_floor_that_is_hard_to_meet(): void
+    {
+        $axis = new Position(0, 0, 6.2);
+        // Behind a wall at north = 8, whatever is aimed at.
+        $wall = static fn (Position $aim) => new Position(8.0, 8.0 * $aim->easting / $aim->northing, 5.2);
+        $search = DotSearch::begin(new Position(20, 4, 4.6), MarkedOn::Slab, $axis, new Tolerance(0.002, 0.002));
+        foreach ([false, false, true] as $blocked) {
+            $search = $search->hits($wall($search->aim()));
+            self::assertSame($blocked, $search->isBlocked());
+        }
+        $floor = fn (Position $aim) => self::onPlane($axis, $aim, -1 / 25, 0.0, 4.3);
+        $search = DotSearch::begin(new Position(24, 4, 4.6), MarkedOn::Slab, $axis, new Tolerance(0.002, 0.002));
+        for ($i = 0; $i < 8; $i++) {
+            $search = $search->hits($floor($search->aim()));
+            self::assertFalse($search->isBlocked(), "try $i");
+        }
+    }
+
     /** @param  callable(Position): Position  $hit */
     private static function searched(DotSearch $search, callable $hit): DotSearch
     {

@@ -80,6 +80,8 @@ function ClockNote({ seconds }: { seconds: number }) {
     );
 }
 
+const JUDGED = { plan_and_height: '', plan: ', plan only', height: ', height only' };
+
 const WORDS: Record<string, string> = { reading: 'reading', setup: 'SETUP', stake: 'STAKE', as_built: 'AS-BUILT', check: 'CHECK' };
 
 /** One entry as one line of the book. */
@@ -88,9 +90,9 @@ function useLine() {
     return (e: BookEntry): string => {
         const start = `${bookTime(e.at)}  ${(WORDS[e.kind] ?? e.kind).padEnd(9)}`;
         if (e.mark) {
-            const { deviation: d, name, verdict, planTolerance, heightTolerance } = e.mark;
+            const { deviation: d, name, verdict, planTolerance, heightTolerance, judged, aimed, kind, leftSo } = e.mark;
             const off = d
-                ? `plan ${formatJudged(d.plan, planTolerance, true, length)}  height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, heightTolerance))}  ${verdict}`
+                ? `plan ${formatJudged(d.plan, planTolerance, true, length)}  height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, heightTolerance))}  ${verdict}${kind === 'check' ? '' : JUDGED[judged]}${leftSo ? ', left so' : ''}${aimed ? `  ${aimed.name}` : ''}`
                 : 'no design';
             return `${start} ${name.padEnd(10)} ${off}`;
         }

@@ -2,7 +2,7 @@ import { ChevronsLeft, ChevronsRight } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Judged, Problem } from '../api/client';
-import { turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, useProject } from '../api/hooks';
+import { turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, useProject, useWorklists } from '../api/hooks';
 import { Control } from '../control/Control';
 import { FieldBook } from '../fieldbook/FieldBook';
 import { Plate } from '../instrument/Plate';
@@ -14,6 +14,7 @@ import { Plan } from '../plan/Plan';
 import { lookAt } from '../plan/shown';
 import { type SnapKind, USUAL_SNAPS } from '../plan/snap';
 import { FindPoint } from '../points/FindPoint';
+import { EVERYTHING, filterOf, isFiltered } from '../points/filter';
 import { HandOver } from '../reports/HandOver';
 import { SetUp } from '../setups/SetUp';
 import { StageContext } from '../stage/StageHelp';
@@ -102,7 +103,11 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         );
     const setTarget = (to: number | null) => aimAt(aim, to);
     const setAim = (to: number | null) => aimAt(touched, to);
-    const judged = judgedOf(search.get('counts'));
+    // A touch counts before the list, and the list before the code.
+    const lists = useWorklists(id).data;
+    const judged =
+        judgedOf(search.get('counts')) ??
+        (stage === 'stake' ? (lists?.find((l) => String(l.id) === search.get('list'))?.judged ?? null) : null);
     const setJudged = (to: Judged | null) =>
         setSearch(
             (s) => {
@@ -150,6 +155,12 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         () => (points.data && marks.data ? withStakes(points.data, marks.data) : (points.data ?? [])),
         [points.data, marks.data],
     );
+    const [filter, setFilter] = useState(EVERYTHING);
+    // In the field plan, list and steps show the same ones; what is staked now stays, whatever it has become.
+    const shown = useMemo(() => {
+        const fits = filterOf(filter, staked);
+        return FIELD_STAGES.includes(stage) && isFiltered(filter) ? staked.filter((p) => fits(p) || p.id === target) : staked;
+    }, [filter, staked, stage, target]);
     if (!project.data) {
         return null;
     }
@@ -157,7 +168,10 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         project: project.data,
         control: control.data ?? [],
         designs: designs.data ?? [],
-        points: staked,
+        points: shown,
+        allPoints: staked,
+        filter,
+        setFilter,
         marks: marks.data ?? [],
         live: live.data,
         target,

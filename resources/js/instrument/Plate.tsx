@@ -45,8 +45,11 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme, o
     const draft = setup.data?.draft;
     const dot = draft?.dot === true;
     return (
-        <div className="flex items-stretch border-l border-rule max-[959px]:flex-1 max-[959px]:border-l-0 max-[959px]:[&>section]:flex-1 max-[959px]:[&>section]:grid-cols-4">
-            <section className="grid min-w-56 grid-cols-2 items-center gap-x-3 px-3 py-1 text-sm leading-tight" aria-label="Instrument">
+        <div className="flex items-stretch border-l border-rule max-[959px]:flex-1 max-[959px]:border-l-0 max-[959px]:[&>section]:flex-1 max-[959px]:[&>section]:grid-cols-[repeat(4,auto)_minmax(0,1fr)]">
+            <section
+                className="grid grid-cols-[auto_auto_auto] items-center gap-x-3 px-3 py-1 text-sm leading-tight"
+                aria-label="Instrument"
+            >
                 <State
                     good={up}
                     icon={up ? <Link2 /> : <Link2Off />}
@@ -67,7 +70,7 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme, o
                     <PoleMenu project={project} draft={draft} live={live} onTurn={onTurn}>
                         <button
                             type="button"
-                            className="col-span-2 -mx-2 flex min-h-11 min-w-0 cursor-pointer items-center gap-1 rounded-sm border border-ink/30 px-2 text-left hover:bg-wash max-[959px]:col-span-4"
+                            className="col-start-3 row-span-2 row-start-1 -mr-2 flex min-h-12 min-w-0 cursor-pointer items-center gap-1 rounded-sm border border-ink/30 px-2 text-left text-[0.8rem] hover:bg-wash max-[959px]:col-start-5 max-[959px]:row-span-1"
                             aria-label="Pole and red dot"
                         >
                             <TargetInUse draft={draft} instrument={up ? i : undefined} />
@@ -121,8 +124,8 @@ function TargetInUse({ draft, instrument }: { draft: SetupState['draft']; instru
         >
             {!differ && (
                 <>
-                    {draft.dot ? 'Dot' : 'Target'} <Length of={draft.dot ? 0 : draft.targetHeight} />, const.{' '}
-                    <span className="figure">{here.toFixed(1)} mm</span>
+                    {draft.dot ? 'Dot' : 'Target'} <Length of={draft.dot ? 0 : draft.targetHeight} />
+                    <br className="max-[959px]:hidden" /> const. <span className="figure">{here.toFixed(1)} mm</span>
                     {there !== null && <span className="sr-only"> here and on the instrument</span>}
                 </>
             )}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { useCodes, useDeed } from '../api/hooks';
-import { LengthField, TextField } from '../parts/Field';
+import { Choice, LengthField, TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
 import { Step } from '../parts/Step';
 import type { DeedProps } from '../stage/deed';
@@ -64,6 +64,16 @@ export function Recode({ project, those, onDone }: DeedProps) {
                     maxLength={2}
                     onValue={(mark) => setMeaning((m) => ({ ...m, mark }))}
                     hint="stands before the name"
+                />
+                <Choice
+                    label="What counts of its marks"
+                    value={shown.judged ?? ''}
+                    options={[
+                        ['', 'plan and height'],
+                        ['plan', 'plan only'],
+                        ['height', 'height only'],
+                    ]}
+                    onValue={(judged) => setMeaning((m) => ({ ...m, judged: judged === '' ? null : judged }))}
                 />
             </div>
             <Failure of={set.error} />

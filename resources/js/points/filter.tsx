@@ -1,17 +1,27 @@
 import type { StakeoutPoint } from '../api/client';
 import { Choice, TextField } from '../parts/Field';
+import type { Filter } from '../stage/pointFilter';
 
-/** Which points are listed, beside what is searched for. */
-export interface Filter {
-    code: string | null;
-    origin: string | null;
-    state: 'all' | 'open' | 'redo' | 'done' | 'shared';
-    /** names from one to another, in their natural order */
-    first: string;
-    last: string;
-}
+export type { Filter } from '../stage/pointFilter';
 
-export const EVERYTHING: Filter = { code: null, origin: null, state: 'all', first: '', last: '' };
+export const EVERYTHING: Filter = { code: null, origin: null, state: 'all', first: '', last: '', words: '' };
+
+export const isFiltered = (f: Filter): boolean =>
+    f.code !== null || f.origin !== null || f.state !== 'all' || f.first !== '' || f.last !== '' || Boolean(f.words);
+
+const STATES: Record<Filter['state'], string> = { all: '', open: 'not yet done', redo: 'to redo', done: 'done', shared: 'sharing a name' };
+
+/** What is listed, in words. */
+export const filterWords = (f: Filter): string =>
+    [
+        f.code === null ? '' : f.code === '' ? 'without a code' : `code ${f.code}`,
+        f.origin === null ? '' : `from ${f.origin}`,
+        STATES[f.state],
+        f.first === '' && f.last === '' ? '' : `names ${f.first || 'first'} to ${f.last || 'last'}`,
+        f.words ? `with “${f.words}”` : '',
+    ]
+        .filter(Boolean)
+        .join(', ');
 
 /** A7 comes before A12. */
 const NATURAL = new Intl.Collator(undefined, { numeric: true });
@@ -27,7 +37,9 @@ export function sharedNames(points: StakeoutPoint[]): Map<string, number> {
 
 export function filterOf(filter: Filter, points: StakeoutPoint[]): (p: StakeoutPoint) => boolean {
     const shared = filter.state === 'shared' ? sharedNames(points) : null;
+    const words = (filter.words ?? '').trim().toLowerCase();
     return (p) =>
+        (words === '' || `${p.name} ${p.code} ${p.description} ${p.made}`.toLowerCase().includes(words)) &&
         (filter.code === null || p.code === filter.code) &&
         (filter.origin === null || p.origin === filter.origin) &&
         (filter.first === '' || NATURAL.compare(p.name, filter.first) >= 0) &&

@@ -1,6 +1,7 @@
 import type { Aim, ControlPoint, Design, Judged, Live, Mark, Project, StakeoutPoint } from '../api/client';
 import type { Want } from '../plan/contract';
 import type { SnapKind } from '../plan/snap';
+import type { Filter } from './pointFilter';
 
 export const STAGES = [
     ['prepare', 'Prepare'],
@@ -19,6 +20,10 @@ export interface StageProps {
     control: ControlPoint[];
     designs: Design[];
     points: StakeoutPoint[];
+    /** whatever the filter of the field stages leaves out */
+    allPoints: StakeoutPoint[];
+    filter: Filter;
+    setFilter: (filter: Filter) => void;
     marks: Mark[];
     live: Live | undefined;
     target: number | null;

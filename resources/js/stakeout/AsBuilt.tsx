@@ -11,6 +11,7 @@ import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
+import { FilterLine } from './FilterLine';
 import { PointChooser } from './PointChooser';
 import { alongWords } from './sheetFigures';
 import { liveOf, targetOf } from './target';
@@ -74,6 +75,7 @@ export function AsBuilt(props: StageProps) {
                     )}
                 </NextStep>
             )}
+            <FilterLine {...props} shown={points.length} />
             <div className="flex gap-2">
                 <PointChooser
                     points={points}

@@ -4,20 +4,21 @@ import type { Moves as SaidBy } from '../stage/stages';
 import { useUnits } from '../units/UnitsContext';
 import { ApproachDial, HeightBar } from './ApproachDial';
 import { Moves } from './Moves';
-import { alongWords, besideLine, movesTo, saidFrom, toElevation } from './sheetFigures';
+import { alongWords, besideLine, chosenFigures, movesTo, saidFrom, toElevation } from './sheetFigures';
 import type { Target } from './target';
 
 interface Props {
     project: Project;
     target: Target;
-    live: Pick<Live, 'designed' | 'judged' | 'by'> & { guidance: NonNullable<Live['guidance']> };
+    live: Pick<Live, 'designed' | 'judged' | 'by' | 'pole'> & { guidance: NonNullable<Live['guidance']> };
     moves: SaidBy;
 }
 
 /** The way to the target, whatever kind of thing it is: a picture of it, and three figures. */
 export function Guide({ project, target, live, moves }: Props) {
-    const { length } = useUnits();
-    const { guidance: g, designed, judged, by } = live;
+    const units = useUnits();
+    const { length } = units;
+    const { guidance: g, designed, judged, by, pole } = live;
     // A code may have tolerances of its own.
     const code = target.kind === 'point' ? target.point.code : target.aim.code;
     const own = useCodes(project.id).data?.find((c) => c.code !== '' && c.code === code);
@@ -39,6 +40,10 @@ export function Guide({ project, target, live, moves }: Props) {
             : saidBy === 'north'
               ? { azimuth: 0, words: 'north' }
               : { azimuth: by?.azimuth ?? 0, words: 'line' };
+    const chosen = project.staking.figures;
+    const at = { pole: pole?.elevation ?? null, design: designed?.place.elevation ?? null };
+    const figures =
+        chosen.length > 0 ? chosenFigures(chosen, g, saidBy, at, units) : on ? besideLine(on, g.raise, length) : movesTo(g, saidBy, length);
     const closed = target.kind === 'aim' && target.aim.line?.closed === true;
     return (
         <>
@@ -52,8 +57,10 @@ export function Guide({ project, target, live, moves }: Props) {
                     judged={judged}
                 />
                 <Moves
-                    moves={on ? besideLine(on, g.raise, length) : movesTo(g, saidBy, length)}
-                    from={on ? 'looking along the line, from its start' : saidFrom(saidBy)}
+                    moves={figures}
+                    from={
+                        chosen.length > 0 ? 'as chosen for this project' : on ? 'looking along the line, from its start' : saidFrom(saidBy)
+                    }
                 />
             </div>
             {on && (

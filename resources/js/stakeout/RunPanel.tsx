@@ -16,6 +16,9 @@ const STATES: Record<RunStep['state'], string> = {
     skipped: 'skipped',
 };
 
+/** Icon above its word, five in a row. */
+const SMALL = 'min-w-0 flex-col gap-0! px-1! py-1 text-sm leading-tight';
+
 const count = (steps: RunStep[], ...states: RunStep['state'][]) => steps.filter((s) => states.includes(s.state)).length;
 
 /** How a run has come along, in a few words. */
@@ -67,29 +70,34 @@ export function RunPanel({ project, run }: { project: Project; run: Run }) {
                             , <Sided of={step.miss.height} side="height" />
                         </>
                     )}
-                    ; the surface is <Deviation of={Math.abs(step.miss.depth)} /> {step.miss.depth < 0 ? 'before' : 'behind'} the design
+                    {run.settings.on === 'wall' && (
+                        <>
+                            ; the wall stands <Deviation of={Math.abs(step.miss.depth)} /> {step.miss.depth < 0 ? 'before' : 'behind'} its
+                            design
+                        </>
+                    )}
                 </p>
             )}
             <p className="text-sm text-quiet">{runWords(run)}</p>
             <Failure of={say.error} />
             {leads ? (
                 <>
-                    <div className="flex flex-wrap gap-2">
+                    <div className="grid grid-cols-5 gap-1">
                         {run.state === 'running' && (
-                            <Button icon={<Pause />} onClick={() => say.mutate('pause')}>
+                            <Button className={SMALL} icon={<Pause />} onClick={() => say.mutate('pause')}>
                                 Pause
                             </Button>
                         )}
-                        <Button icon={<SkipForward />} onClick={() => say.mutate('skip')}>
+                        <Button className={SMALL} icon={<SkipForward />} onClick={() => say.mutate('skip')}>
                             Skip
                         </Button>
-                        <Button icon={<Undo2 />} disabled={run.place === 0} onClick={() => say.mutate('back')}>
+                        <Button className={SMALL} icon={<Undo2 />} disabled={run.place === 0} onClick={() => say.mutate('back')}>
                             One back
                         </Button>
-                        <Button icon={<RotateCcw />} onClick={() => say.mutate('again')}>
+                        <Button className={SMALL} icon={<RotateCcw />} onClick={() => say.mutate('again')}>
                             Aim again
                         </Button>
-                        <Button icon={<Square />} onClick={() => say.mutate('stop')}>
+                        <Button className={SMALL} icon={<Square />} onClick={() => say.mutate('stop')}>
                             Stop
                         </Button>
                     </div>

@@ -1,28 +1,33 @@
-import { ChevronLeft, ChevronRight, CircleDot, LocateFixed, Route } from 'lucide-react';
+import { ChevronLeft, ChevronRight, CircleDot, LocateFixed, Route, SlidersHorizontal } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { type Aim, api, ask, type Mark, newKey, type StakeoutPoint } from '../api/client';
+import { type Aim, api, ask, type Mark, newKey, type Schemas, type StakeoutPoint } from '../api/client';
 import { turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
-import { Coordinates } from '../parts/Figure';
+import { Coordinates, Deviation } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
+import { isFiltered } from '../points/filter';
 import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
+import { FilterLine } from './FilterLine';
 import { Guide } from './Guide';
+import { Lath } from './Lath';
 import { LineTools } from './LineTools';
+import { LookBefore } from './LookBefore';
 import { layOf } from './lay';
 import { Offering } from './Offering';
 import { PointChooser } from './PointChooser';
 import { RunForm } from './RunForm';
 import { RunPanel } from './RunPanel';
 import { Counts, SaidBy } from './SaidBy';
+import { StakeChoices } from './StakeChoices';
 import { progressWords } from './staked';
 import { liveOf, ofPoint, type Target, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
@@ -30,6 +35,8 @@ import { isUnderWay, useBeginRun, useRun } from './useRun';
 import { useStoring } from './useStoring';
 import { useChangeAim } from './useTaking';
 import { WhereAmI } from './WhereAmI';
+
+type Rule = Schemas['StakingChoices']['next'];
 
 /** Leading the pole onto one target after another. */
 export function Stake(props: StageProps) {
@@ -80,19 +87,44 @@ function Staking(props: StageProps) {
             turn.mutate({ kind: 'aim', aim, key: `aim ${aim.id}`, name: aim.name });
         }
     };
-    const nearest = useDeed(project.id, async () => {
+    const { staking } = project;
+    const [look, setLook] = useState(false);
+    const [lath, setLath] = useState<Mark | null>(null);
+    const [choosing, setChoosing] = useState(false);
+    // Where the next came by itself, the result of the last stays in view.
+    const [before, setBefore] = useState<Mark | null>(null);
+    const nearest = useDeed(project.id, async (rule: Rule | undefined) => {
         const from = live?.pole ?? project.setup ?? { northing: 0, easting: 0 };
         const found = await ask(
-            api.GET('/api/v1/projects/{project}/nearest-open', {
-                params: {
-                    path: { project: project.id },
-                    query: { northing: from.northing, easting: from.easting, ...(list ? { list: list.id } : {}) },
+            api.POST('/api/v1/projects/{project}/next-open', {
+                params: { path: { project: project.id } },
+                body: {
+                    northing: from.northing,
+                    easting: from.easting,
+                    list: list?.id ?? null,
+                    only: isFiltered(props.filter) ? points.map((p) => p.id) : [],
+                    rule: rule && rule !== 'off' ? rule : 'nearest',
+                    after: props.target,
                 },
             }),
         );
-        choose(found.pointId === null ? null : (byId.get(found.pointId) ?? null));
+        // At the end of the list what was staked last stays chosen, and its result in view.
+        if (found.pointId !== null || !target) {
+            choose(found.pointId === null ? null : (byId.get(found.pointId) ?? null));
+        }
     });
-    const storing = useStoring(project, (mark) => setLast(target && { mark, of: target.key }));
+    const storing = useStoring(project, (mark) => {
+        setLast(target && { mark, of: target.key });
+        setLook(false);
+        const on = staking.next !== 'off' && target?.kind === 'point' && mark.verdict !== 'out';
+        setBefore(on ? mark : null);
+        if (staking.lath) {
+            setLath(mark);
+        }
+        if (on) {
+            nearest.mutate(staking.next);
+        }
+    });
     const skip = useDeed(project.id, async (pointId: number) => {
         if (list) {
             await ask(
@@ -170,7 +202,9 @@ function Staking(props: StageProps) {
                             className="min-h-16"
                             kind={lost || !g ? 'plain' : 'primary'}
                             busy={storing.busy}
-                            onClick={() => storing.store({ kind: 'stake', target, judged: props.judged })}
+                            onClick={() =>
+                                staking.look && g ? setLook(true) : storing.store({ kind: 'stake', target, judged: props.judged })
+                            }
                         >
                             {storing.busy ? 'Measuring…' : 'Measure and store'}
                         </Button>
@@ -194,6 +228,7 @@ function Staking(props: StageProps) {
             )}
             <Failure of={aimDot.error} />
             {!g && awayWords(live) === null && <SetupDoubt project={project} />}
+            <FilterLine {...props} shown={points.length} />
             {lists.length > 0 && !g && (
                 <Choice
                     label="Worklist"
@@ -212,8 +247,8 @@ function Staking(props: StageProps) {
             )}
             {!g && (
                 <p className="text-sm text-quiet">
-                    {props.points.length === 0 ? 'No points were prepared.' : `${progressWords(points, skipped.length)} to stake.`} Touch a
-                    point, a spot or a line on the plan, or choose a name from the list.
+                    {props.points.length === 0 ? 'No points were prepared.' : `${progressWords(points, skipped.length)}.`} Touch a point, a
+                    spot or a line on the plan, or choose a name from the list.
                 </p>
             )}
             {!target && !underWay && points.length > 0 && (
@@ -231,6 +266,31 @@ function Staking(props: StageProps) {
                     onBegun={() => setPlanning(false)}
                 />
             </Dialog>
+            {look && target && live && g && (
+                <LookBefore
+                    project={project}
+                    target={target}
+                    live={live}
+                    onClose={() => setLook(false)}
+                    onStore={(as) => {
+                        setLook(false);
+                        storing.store({ kind: 'stake', target, judged: props.judged, ...as });
+                    }}
+                />
+            )}
+            {lath && <Lath mark={lath} lines={staking.lathLines} onClose={() => setLath(null)} />}
+            <Dialog open={choosing} onClose={() => setChoosing(false)} title="On the sheet and after a mark">
+                <StakeChoices project={project} onKept={() => setChoosing(false)} />
+            </Dialog>
+            {before && !stored && target?.kind === 'point' && before.pointId !== target.point.id && (
+                <div className="flex items-center gap-3 border-rule border-b pb-1 text-sm" role="status">
+                    <span className="min-w-0 flex-1 truncate">
+                        <b>{before.name}</b> stored: <Verdict of={before.verdict} short judged={before.judged} />{' '}
+                        <Deviation of={before.deviation?.plan} none="" />
+                    </span>
+                    <Button onClick={() => choose(byId.get(before.pointId ?? -1) ?? null)}>Back to it</Button>
+                </div>
+            )}
             {outside && (
                 <Notice kind="caution">
                     {target?.name} is not on the worklist “{list.name}”.
@@ -291,6 +351,9 @@ function Staking(props: StageProps) {
                             Skip it for now
                         </Button>
                     )}
+                    <Button className="self-start" icon={<SlidersHorizontal />} onClick={() => setChoosing(true)}>
+                        On the sheet and after a mark
+                    </Button>
                     <div className="grid grid-cols-2 gap-3">
                         <SaidBy {...props} />
                         <Counts {...props} />
@@ -298,6 +361,11 @@ function Staking(props: StageProps) {
                 </>
             )}
             {!target && live && <WhereAmI project={project} live={live} />}
+            {!target && (
+                <Button className="self-start" icon={<SlidersHorizontal />} onClick={() => setChoosing(true)}>
+                    On the sheet and after a mark
+                </Button>
+            )}
             {!target && <Offering {...props} onTaken={chooseAim} />}
             {!target && marks.some((m) => m.kind === 'stake') && (
                 <section aria-label="Staked last">

@@ -1,6 +1,6 @@
 import type { Schemas, Units } from '../api/client';
 import type { Moves } from '../stage/stages';
-import { formatDeviation, formatLength } from '../units/format';
+import { formatDeviation, formatDirection, formatLength } from '../units/format';
 
 type Guidance = Schemas['Guidance'];
 type OnLine = Schemas['OnLine'];
@@ -82,4 +82,30 @@ export function alongWords(on: OnLine, closed: boolean, style: Units['length']):
               ? `${length(on.toEnd)} beyond the end, ${goesOn}; ${length(on.along)} from the start`
               : `${length(on.along)} from the start${closed ? ', all round' : ''}, ${length(on.toEnd)} to the end`;
     return [where, piece].filter(Boolean).join(' · ');
+}
+
+type Chosen = Schemas['StakingChoices']['figures'][number];
+
+/** The figures that were chosen for the sheet, for whatever is staked. */
+export function chosenFigures(
+    chosen: readonly Chosen[],
+    g: Guidance,
+    by: Moves,
+    at: { pole: number | null; design: number | null },
+    units: Pick<Units, 'length' | 'direction' | 'angle'>,
+): Move[] {
+    const { length } = units;
+    const height = (word: string, of: number | null): Move => ({ word, text: of === null ? 'none' : formatLength(of, length) });
+    const plan = (of: Moves) => movesTo(g, of, length).slice(0, 2);
+    const made: Record<Chosen, () => Move[]> = {
+        facing: () => plan('instrument'),
+        north_east: () => plan('north'),
+        along_across: () => (g.ahead === null ? [{ word: 'along and across', text: 'no line' }] : plan(typeof by === 'number' ? by : 0)),
+        cut_fill: () => [heightOf(g.raise, length, ['fill', 'cut'])],
+        distance: () => [{ word: 'distance', text: lengthText(g.distance, length) }],
+        azimuth: () => [{ word: 'direction', text: formatDirection(g.azimuth, units) }],
+        elevation: () => [height('elevation', at.pole)],
+        design_elevation: () => [height('design elevation', at.design)],
+    };
+    return chosen.flatMap((c) => made[c]());
 }

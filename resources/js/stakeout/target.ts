@@ -17,7 +17,10 @@ export function targetOf({ points, target, aim }: Pick<StageProps, 'points' | 't
 }
 
 /** What a live answer says of this target; null where it still speaks of the one before. */
-export function liveOf(live: Live | undefined, target: Target | null): Pick<Live, 'guidance' | 'designed' | 'judged' | 'by'> | null {
+export function liveOf(
+    live: Live | undefined,
+    target: Target | null,
+): Pick<Live, 'guidance' | 'designed' | 'judged' | 'by' | 'pole'> | null {
     if (!live || !target) {
         return null;
     }

@@ -8,7 +8,7 @@ import { Deviation, Sided } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
 import type { Target } from './target';
 
-type Wish = { kind: 'stake' | 'as_built'; target: Target | null; judged?: Judged | null; name?: string; code?: string };
+type Wish = { kind: 'stake' | 'as_built'; target: Target | null; judged?: Judged | null; name?: string; code?: string; note?: string };
 
 /** What a measurement is held against, as it was seen when it was asked for. */
 const against = (target: Target | null) =>
@@ -43,10 +43,10 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             ),
         ),
     );
-    const begin = useDayDeed(project.id, async ({ kind, target, judged = null, name = '', code = '' }: Wish) => {
+    const begin = useDayDeed(project.id, async ({ kind, target, judged = null, name = '', code = '', note = '' }: Wish) => {
         const held = against(target);
-        const done = await measure(project.id, { purpose: kind, sighted: name, ...held, mark: { name, code, judged } });
-        body.current = { key: `${done.key}-mark`, observationId: done.observationId as number, kind, ...held, judged, name, code };
+        const done = await measure(project.id, { purpose: kind, sighted: name, ...held, mark: { name, code, judged, note } });
+        body.current = { key: `${done.key}-mark`, observationId: done.observationId as number, kind, ...held, judged, name, code, note };
         await stored(Promise.resolve(done).then(markOf));
     });
     const insist = (flags: Partial<Schemas['MarkToStore']>) => {

@@ -18,7 +18,7 @@ export function AddToWorklist({ project, those, onDone }: DeedProps) {
             ? ask(
                   api.PUT('/api/v1/projects/{project}/worklists/{list}', {
                       params: { path: { project: project.id, list: list.id } },
-                      body: { name: list.name, pointIds, expected: list.pointIds },
+                      body: { name: list.name, pointIds, expected: list.pointIds, judged: list.judged },
                   }),
               )
             : ask(

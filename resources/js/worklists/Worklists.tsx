@@ -1,12 +1,13 @@
 import { ChevronDown, ChevronUp, Printer, Trash2, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, type Schemas, type StakeoutPoint } from '../api/client';
+import { api, ask, type Judged, type Schemas, type StakeoutPoint } from '../api/client';
 import { untilFinished, useDeed, useWorklists } from '../api/hooks';
 import type { GivenPlace } from '../givens/given';
 import { PlaceInput } from '../givens/PlaceInput';
 import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
+import { Choice } from '../parts/Field';
 import { Length } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
 import type { PlanFigure } from '../plan/contract';
@@ -71,7 +72,15 @@ function OpenList({ project, points, control, list, byId }: StageProps & { list:
         ask(
             api.PUT('/api/v1/projects/{project}/worklists/{list}', {
                 ...path,
-                body: { name: list.name, pointIds, expected: list.pointIds },
+                body: { name: list.name, pointIds, expected: list.pointIds, judged: list.judged },
+            }),
+        ),
+    );
+    const judge = useDeed(project.id, (judged: Judged | null) =>
+        ask(
+            api.PUT('/api/v1/projects/{project}/worklists/{list}', {
+                ...path,
+                body: { name: list.name, pointIds: list.pointIds, expected: list.pointIds, judged },
             }),
         ),
     );
@@ -121,6 +130,17 @@ function OpenList({ project, points, control, list, byId }: StageProps & { list:
                     Delete the list
                 </Button>
             </div>
+            <Choice
+                label="What counts of its marks"
+                value={list.judged ?? ''}
+                options={[
+                    ['', 'as their codes say'],
+                    ['plan_and_height', 'plan and height'],
+                    ['plan', 'plan only'],
+                    ['height', 'height only'],
+                ]}
+                onValue={(j) => judge.mutate(j === '' ? null : j)}
+            />
             <div className="grid gap-2 border-l-2 border-rule pl-3">
                 <PlaceInput label="Walk from (empty: the first)" value={from} onValue={setFrom} points={points} control={control} />
                 <div className="flex flex-wrap gap-1">

@@ -162,7 +162,7 @@ final class SelectionTest extends PointsTestCase
         );
         $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => ' Monday ', 'pointIds' => []])->assertStatus(422);
         $nearest = fn () => $this
-            ->ask('GET', "/projects/{$project->id}/nearest-open?northing=0&easting=1&list={$list['id']}")
+            ->ask('POST', "/projects/{$project->id}/next-open", ['northing' => 0, 'easting' => 1, 'list' => $list['id']])
             ->assertOk()
             ->json();
         self::assertSame($a, $nearest()['pointId']);

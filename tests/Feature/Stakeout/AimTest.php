@@ -219,7 +219,7 @@ final class AimTest extends FeatureTestCase
     {
         $this->setUpInstrument($this->project);
         $point = $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1010.0, 'easting' => 2030.0, 'elevation' => 10.0])->json('id');
-        $state = fn () => [$this->ask('GET', $this->at('/points'))->json('0.state'), $this->ask('GET', $this->at('/nearest-open?northing=0&easting=0'))->json('pointId')];
+        $state = fn () => [$this->ask('GET', $this->at('/points'))->json('0.state'), $this->ask('POST', $this->at('/next-open'), ['northing' => 0, 'easting' => 0])->json('pointId')];
         self::assertSame(['open', $point], $state());
         $store = function (float $off, array $more) use ($point): void {
             $wish = $this->instruction($this->project, 'stake', 'P', ['mark' => ['pointId' => $point, 'withoutCheck' => true, 'evenOut' => true]]);

@@ -112,7 +112,7 @@ final class FieldTest extends FeatureTestCase
         $listed = $this->ask('GET', $this->at('/points'))->json(0);
         self::assertSame([2, 'in'], [$listed['stakes'], $listed['verdict']]);
         self::assertSame(['out', 'in'], array_column($this->ask('GET', $this->at('/marks'))->json(), 'verdict'));
-        self::assertSame([null, 0], array_values($this->ask('GET', $this->at('/nearest-open?northing=1&easting=2'))->json()));
+        self::assertSame([null, 0], array_values($this->ask('POST', $this->at('/next-open'), ['northing' => 1, 'easting' => 2])->json()));
         self::assertSame(0, $this->ask('GET', $this->at(''))->json('progress.out'), 'the earlier one counts no more');
         $task = $this->ask('POST', $this->at('/reports'))->assertOk()->json('id');
         file_put_contents(

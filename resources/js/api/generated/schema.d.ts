@@ -904,23 +904,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/projects/{project}/nearest-open": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The point not yet staked that is nearest to a place; null where none is left */
-        get: operations["c6173943e984d38df423461365fb9451"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/projects/{project}/around": {
         parameters: {
             query?: never;
@@ -1760,6 +1743,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/staking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Chooses what the sheet shows while staking, and what follows a mark */
+        put: operations["9d46b77663c7d5e64294f85c44f6a0ef"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/runs": {
         parameters: {
             query?: never;
@@ -1893,6 +1893,23 @@ export interface paths {
         put?: never;
         /** Prints a worklist for the field as PDF; fetch it as a report when the task is done */
         post: operations["7136f1bf466df082a4d685292382cb53"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/next-open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The point that comes next among those still open; stores nothing */
+        post: operations["551100650157321c656a10938618bb4c"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2785,6 +2802,7 @@ export interface components {
             aimKey: string;
             aimed: components["schemas"]["Aimed"] | null;
             leftSo: boolean;
+            note: string;
         };
         MarkToStore: {
             key: string;
@@ -2803,6 +2821,7 @@ export interface components {
             judged?: "plan_and_height" | "plan" | "height" | null;
             leftSo?: boolean;
             dot?: components["schemas"]["DotMarked"] | null;
+            note?: string;
         };
         MarkWanted: {
             name?: string;
@@ -2812,6 +2831,7 @@ export interface components {
             /** @enum {string|null} */
             judged?: "plan_and_height" | "plan" | "height" | null;
             dot?: components["schemas"]["DotMarked"] | null;
+            note?: string;
         };
         MarksApart: {
             from: string;
@@ -2897,10 +2917,6 @@ export interface components {
         NameResource: {
             name: string;
         };
-        NearestResource: {
-            pointId: number | null;
-            left: number;
-        };
         NewPoint: {
             name: string;
             spot?: components["schemas"]["TouchedSpot"] | null;
@@ -2909,6 +2925,19 @@ export interface components {
             elevation?: number | null;
             code?: string;
             description?: string;
+        };
+        NextFound: {
+            pointId: number | null;
+            left: number;
+        };
+        NextWanted: {
+            northing: number;
+            easting: number;
+            list?: number | null;
+            only?: number[];
+            /** @enum {string} */
+            rule?: "off" | "nearest" | "listed" | "walk";
+            after?: number | null;
         };
         ObservationEntry: {
             id: number;
@@ -3207,6 +3236,7 @@ export interface components {
             residualLimit: number | null;
             revision: number;
             progress: components["schemas"]["ProgressResource"];
+            staking: components["schemas"]["StakingChoices"];
             setup: components["schemas"]["AcceptedSetup"] | null;
             undo: string | null;
             redo: string | null;
@@ -3508,6 +3538,14 @@ export interface components {
             elevation: number | null;
             description: string;
         };
+        StakingChoices: {
+            /** @enum {string} */
+            next: "off" | "nearest" | "listed" | "walk";
+            look: boolean;
+            lath: boolean;
+            lathLines: ("name" | "code" | "along" | "offset" | "cut_fill" | "parallel" | "elevation")[];
+            figures: ("facing" | "north_east" | "along_across" | "cut_fill" | "distance" | "azimuth" | "elevation" | "design_elevation")[];
+        };
         StandHere: {
             seen: string[];
             hidden: string[];
@@ -3680,6 +3718,8 @@ export interface components {
             name: string;
             pointIds: number[];
             expected?: number[];
+            /** @enum {string|null} */
+            judged?: "plan_and_height" | "plan" | "height" | null;
         };
         UndoBody: {
             evenHeld?: boolean;
@@ -3723,6 +3763,8 @@ export interface components {
             name: string;
             pointIds: number[];
             skipped: number[];
+            /** @enum {string|null} */
+            judged: "plan_and_height" | "plan" | "height" | null;
         };
         WorldAir: {
             pressure: number;
@@ -5953,41 +5995,6 @@ export interface operations {
             };
         };
     };
-    c6173943e984d38df423461365fb9451: {
-        parameters: {
-            query: {
-                northing: number;
-                easting: number;
-                list?: number;
-            };
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["NearestResource"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     "94539a80d7edca5deacc9f648554e55a": {
         parameters: {
             query: {
@@ -6097,6 +6104,7 @@ export interface operations {
         parameters: {
             query?: {
                 prefix?: string;
+                marks?: boolean;
             };
             header?: never;
             path: {
@@ -7836,6 +7844,41 @@ export interface operations {
             };
         };
     };
+    "9d46b77663c7d5e64294f85c44f6a0ef": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StakingChoices"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StakingChoices"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "9ffac37cd08ea0631dd6ce3e011c53e5": {
         parameters: {
             query?: never;
@@ -8189,6 +8232,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "551100650157321c656a10938618bb4c": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NextWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextFound"];
                 };
             };
             /** @description What was wrong, where, and what to do */
