@@ -167,8 +167,8 @@ final class Link
                 ->whereIn('state', ['queued', 'sent'])
                 ->update(['state' => 'refused', 'why' => $report->why->sentence()]);
             $refused = QueuedInstruction::query()->find($report->number);
-            if ($refused !== null) {
-                $this->runs->refused($refused, $report->why);
+            if ($refused !== null && $this->runs->refused($refused, $report->why)) {
+                $this->lookAgain();
             }
         } elseif ($report instanceof Done) {
             $this->finish($report);

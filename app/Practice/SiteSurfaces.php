@@ -17,7 +17,7 @@ final class SiteSurfaces
     private const MOST_WALLS = 200;
 
     /** metres */
-    private const DULL = 0.25;
+    private const DULL = 0.12;
 
     /** Of so many points two lie where nothing comes back. */
     private const FEWEST_POINTS = 10;

@@ -318,16 +318,25 @@ final class RunDriver
         return Mark::query()->where('key', $step->key('mark').'-mark')->first();
     }
 
-    public function refused(QueuedInstruction $instruction, Refusal $why): void
+    /** @return bool whether the instrument was told something else instead */
+    public function refused(QueuedInstruction $instruction, Refusal $why): bool
     {
         $run = $this->asking($instruction);
         $step = $run?->current();
         if ($run === null) {
-            return;
+            return false;
         }
         $this->asked = null;
         if ($run->state !== RunState::Running || $step === null) {
-            return;
+            return false;
+        }
+        if ($why === Refusal::NoReturn && $this->search !== null && $step->state === StepState::Aiming) {
+            $this->search = $this->search->noReturn();
+            if (! $this->search->isDull() && ! $this->search->isUsedUp()) {
+                $this->shoot($run, $step, self::project($run));
+
+                return true;
+            }
         }
         $skipped = [
             Refusal::NoReturn->value => 'no return', Refusal::SightBlocked->value => 'blocked', Refusal::OutOfRange->value => 'out of range',
@@ -335,11 +344,13 @@ final class RunDriver
         if ($skipped !== null && $run->settings()->mode === RunMode::Dot) {
             $this->skip($run, $step, $skipped, self::project($run));
 
-            return;
+            return false;
         }
         // Begun anew when it goes on.
         $step->update(['state' => StepState::Open, 'attempt' => $step->attempt + 1]);
         $why === Refusal::Cancelled ? $this->pause($run, 'It was cancelled.') : $this->pause($run, $why->sentence());
+
+        return false;
     }
 
     /** The link is gone: what was asked is not answered any more, and is asked anew when it is back. */

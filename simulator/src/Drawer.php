@@ -10,6 +10,9 @@ use Parlay\Core\Instrument\Atmosphere;
 /** What a practising surveyor or a test does in the world: each deed is one line, {"do": ...}. */
 final class Drawer
 {
+    /** metres: radius of a place that gives no return */
+    private const PUDDLE = 0.12;
+
     /** Seconds for which the instrument's link stays cut; read and cleared by the server. */
     public ?float $cut = null;
 
@@ -40,6 +43,8 @@ final class Drawer
             'set_constant' => $this->instrument->prismConstant = $this->number($deed, 'prismConstant', 0.0),
             'block' => $world->blocked = (bool) ($deed['on'] ?? true),
             'surfaces' => $this->lay($deed),
+            'dull' => $this->surfaces()->dull[] = [$this->number($deed, 'northing'), $this->number($deed, 'easting'), self::PUDDLE],
+            'dry' => $this->surfaces()->dull = [],
             'knock' => $world->knock((bool) ($deed['hard'] ?? false)),
             'level' => $world->tripod->tilt = 0.0,
             'tripod' => $world->standTripod(
@@ -105,6 +110,14 @@ final class Drawer
         $this->instrument->goTo(
             World::plant((string) $this->text($deed, 'site'), $control, (int) $this->number($deed, 'seed', 1.0)),
         );
+    }
+
+    /** A bare floor where none was laid. */
+    private function surfaces(): Surfaces
+    {
+        $world = $this->instrument->world;
+
+        return $world->surfaces ??= new Surfaces($world->tripod->foot->elevation);
     }
 
     /** @param  array<array-key, mixed>  $deed */

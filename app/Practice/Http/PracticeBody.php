@@ -6,7 +6,7 @@ namespace App\Practice\Http;
 
 final readonly class PracticeBody
 {
-    /** do: look, walk, nudge, pole, block, knock, level, tripod, battery, air, haste, cut; the rest as docs/instrument-protocol.md says. */
+    /** do: look, walk, nudge, pole, block, knock, level, tripod, battery, air, haste, cut, dull, dry; the rest as docs/instrument-protocol.md says. */
     public function __construct(
         public string $do,
         public ?string $mark = null,

@@ -21,6 +21,9 @@ final readonly class DotSearch
     /** metres */
     private const FAR = 0.3;
 
+    /** Where nothing comes back, it is tried nearer to the instrument and farther from it, metres: what is beside may send it back. */
+    private const BESIDE = [-0.2, 0.2];
+
     /** A try that leaves more of the miss than this has not come nearer. */
     private const NEARER = 0.8;
 
@@ -35,6 +38,7 @@ final readonly class DotSearch
         public ?Position $hit = null,
         public int $tries = 0,
         private float $before = INF,
+        private int $noReturns = 0,
     ) {}
 
     /**
@@ -75,6 +79,24 @@ final readonly class DotSearch
     public function hits(Position $hit): self
     {
         return new self(...['aimed' => $this->onto($hit), 'hit' => $hit, 'tries' => $this->tries + 1, 'before' => $this->off()] + get_object_vars($this));
+    }
+
+    /** Nothing came back from there: the next is aimed beside it, to learn where the surface is. */
+    public function noReturn(): self
+    {
+        $straight = $this->hit === null ? $this->aimed : $this->onto($this->hit);
+        $by = self::BESIDE[$this->noReturns] ?? 0.0;
+
+        return new self(...[
+            'aimed' => $straight->along($this->from->azimuthTo($straight), $by, $straight->elevation), 'tries' => $this->tries + 1,
+            'noReturns' => $this->noReturns + 1,
+        ] + get_object_vars($this));
+    }
+
+    /** Whether the surface gives no return there, wherever one looks. */
+    public function isDull(): bool
+    {
+        return $this->noReturns > count(self::BESIDE);
     }
 
     /** The design moved to where the surface was found. */

@@ -113,6 +113,29 @@ final class DotSearchTest extends TestCase
         }
     }
 
+    public function test_a_puddle_beside_the_design_is_looked_past_and_one_on_it_is_given_up(): void
+    {
+        $axis = new Position(0, 0, 6.2);
+        $design = new Position(15.0, 0.0, 4.75);
+        // The floor lies 150 mm under the design: the first beam lands beyond it, in a puddle.
+        $floor = static fn (DotSearch $s): Position => self::onPlane($axis, $s->aim(), 0.0, 0.0, 4.6);
+        $played = static function (float $puddle) use ($axis, $design, $floor): DotSearch {
+            $search = DotSearch::begin($design, MarkedOn::Slab, $axis, new Tolerance(0.002, 0.002));
+            while (! $search->isThere() && ! $search->isDull() && ! $search->isUsedUp()) {
+                $hit = $floor($search);
+                $search = abs($hit->northing - $puddle) < 0.15 ? $search->noReturn() : $search->hits($hit);
+            }
+
+            return $search;
+        };
+        $beyond = $floor(DotSearch::begin($design, MarkedOn::Slab, $axis, new Tolerance(0.002, 0.002)))->northing;
+        self::assertGreaterThan(15.5, $beyond);
+        self::assertTrue($played($beyond)->isThere());
+        $dull = $played(15.0);
+        self::assertTrue($dull->isDull());
+        self::assertFalse($dull->isThere());
+    }
+
     /** @param  callable(Position): Position  $hit */
     private static function searched(DotSearch $search, callable $hit): DotSearch
     {

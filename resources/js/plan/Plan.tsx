@@ -134,12 +134,16 @@ export function Plan(props: PlanProps) {
                 const inside = points.filter((p) => p.easting >= west && p.easting <= east && p.northing >= south && p.northing <= north);
                 setChosen(new Set([...chosen, ...inside.map((p) => p.id)]));
             },
-            onTouch: (thing, drawn, place, spots) => {
+            onTouch: (what, lies, place, spots) => {
                 if (placeLabel.current) {
                     placeLabel.current(place);
                     return;
                 }
                 const { staking } = callbacks.current;
+                // Whoever stakes touches what the pole stands on, or is to stand on, and not the pole.
+                const moving = what?.what === 'pole' || what?.what === 'instrument' || what?.what === 'mark';
+                const thing = staking && moving && (lies || spots.length > 0) ? null : what;
+                const drawn = thing ? null : lies;
                 const found = { thing, drawn, place, spots: staking ? spots : [], low: made.isLow(place) };
                 setTouched(thing || drawn || found.spots.length > 0 ? found : null);
                 // What was staked there stands for its point.

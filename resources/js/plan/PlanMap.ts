@@ -382,7 +382,7 @@ export class PlanMap {
             return;
         }
         const thing = this.thingAt(e);
-        this.events.onTouch(thing, thing ? null : this.picker.drawnAt(x, y), { northing: y, easting: x }, this.picker.spotsAt(x, y));
+        this.events.onTouch(thing, this.picker.drawnAt(x, y), { northing: y, easting: x }, this.picker.spotsAt(x, y));
     }
 
     private thingAt(e: MapBrowserEvent): PlanThing | null {

@@ -56,7 +56,7 @@ function placeOf(world: World, aim: { name: string; northing: number; easting: n
 }
 
 /** The stand-in's drawer: move the pole and play tricks on the instrument. Parlay itself is told nothing of what is done here. */
-export function PracticeDrawer({ project, control, points, target, onClose }: StageProps & { onClose: () => void }) {
+export function PracticeDrawer({ project, control, allPoints, target, aim: touched, onClose }: StageProps & { onClose: () => void }) {
     const client = useQueryClient();
     const world = useQuery({
         queryKey: ['practice'],
@@ -79,7 +79,7 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
     const [byItself, setByItself] = useState(false);
     const w = world.data;
     const here = w?.site === `project ${project.id}`;
-    const aim = points.find((p) => p.id === target);
+    const aim = allPoints.find((p) => p.id === target) ?? (touched?.place ? { ...touched.place, name: touched.name } : undefined);
     // The mark that is to be sighted next, unless another was chosen since it is asked for.
     const mark = picked?.whenAsked === asked ? (picked?.mark ?? '') : (asked ?? picked?.mark ?? '');
     const chosen = mark || control[0]?.name || '';
@@ -232,6 +232,18 @@ export function PracticeDrawer({ project, control, points, target, onClose }: St
                                     {word}
                                 </Button>
                             ))}
+                        </div>
+                        <div className="flex flex-wrap gap-1">
+                            <Button
+                                className="px-3 text-sm"
+                                disabled={!aim}
+                                onClick={() => aim && deed.mutate({ do: 'dull', northing: aim.northing, easting: aim.easting })}
+                            >
+                                {aim ? `Puddle at ${aim.name}: no return` : 'Choose a target for a puddle there'}
+                            </Button>
+                            <Button className="px-3 text-sm" onClick={() => deed.mutate({ do: 'dry' })}>
+                                All dry
+                            </Button>
                         </div>
                         <SlippedLists project={project.id} mark={control.find((c) => c.name === chosen)} />
                     </Group>

@@ -90,7 +90,7 @@ export function TakeNote({ project, designs, touched, holding, from, onFrom, onT
                             busy={take.isPending}
                             onClick={() => take.mutate({ place: here.given })}
                         >
-                            {word} this {here.words.split(' of ')[0]}
+                            {word} this {here.words.split(/ of |,/)[0]}
                         </Button>
                     )}
                     {drawn && (
