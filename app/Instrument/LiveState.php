@@ -15,6 +15,12 @@ final readonly class LiveState
     /** Without a beat for so long, the process that holds the link is not running. */
     private const SILENT = 2.0;
 
+    /** Seconds that somebody who has seen all there is waits for more. */
+    private const NEWS_WITHIN = 0.18;
+
+    /** microseconds */
+    private const LOOKS_EVERY = 4000;
+
     /**
      * @param  string  $link  up, lost, starting or stopped
      * @param  float  $heardAt  steady time of the last beat of the process; this and all other times here are of this start of the machine
@@ -43,6 +49,15 @@ final readonly class LiveState
         } catch (\Throwable) {
             // Of another version, or damaged: worth nothing, and written anew within half a second.
             return new self;
+        }
+    }
+
+    /** Waits until the instrument has said something new, so that it is on the screen at once; not longer than a hand notices. */
+    public static function awaitNews(int $seen): void
+    {
+        $until = Clock::steady() + self::NEWS_WITHIN;
+        while (self::read()->seq === $seen && Clock::steady() < $until) {
+            usleep(self::LOOKS_EVERY);
         }
     }
 

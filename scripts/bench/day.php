@@ -60,7 +60,7 @@ $rows[] = [
 // A nudge is a step that the figures on the screen must follow: its time less the instrument's own wait for the next reading is not
 // taken out.
 $screen = new Screen(new Chrome(1280, 800), $parlay->url);
-$screen->open("/p/$project/stake?target={$point['id']}")->see('toward instrument')->press('Say moves by north')->see('by the site grid');
+$screen->open("/p/$project/stake?target={$point['id']}")->see('toward instrument')->choose('Moves are said', 'by north and east')->see('by the site grid');
 $screen->driver->executeScript(<<<'JS'
     window.seen = []; window.last = '';
     new MutationObserver(() => { const t = document.querySelector('[aria-label="Moves"]')?.innerText ?? ''; if (t !== window.last) { window.last = t; window.seen.push([Date.now(), t]); } })

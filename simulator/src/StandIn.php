@@ -143,7 +143,7 @@ final class StandIn
             $this->follow();
         }
         if ($this->tracking && $this->job === null && $now >= $this->nextTrack) {
-            $this->nextTrack = max($this->nextTrack + self::TRACKS_EVERY, $now);
+            $this->nextTrack = max($this->nextTrack + self::TRACKS_EVERY / $this->haste, $now);
             if ($this->locked) {
                 $messages[] = Message::tracked($this->read(2.0));
             }

@@ -82,6 +82,15 @@ final class AccessTest extends TestCase
         }
         yield 'where to stand' => ['set-up', static fn (Screen $s) => $s->press('Where to stand next')];
         yield 'stake' => ['stake', static fn (Screen $s) => $s->see('Staked last')];
+        yield 'a line touched' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->see('Stake along')];
+        yield 'along a line' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->see('Go to a place on it')];
+        yield 'a parallel' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->press('Parallel')->see('then touch its side')];
+        yield 'places on a line' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->press('Go to a place on it')->see('Distance from the start')];
+        yield 'a run to begin' => ['stake', static fn (Screen $s) => $s->press('Run over these by itself')->see('Time to mark')];
+        yield 'what follows a mark' => ['stake', static fn (Screen $s) => $s->press('On the sheet and after a mark')->see('Keep these choices')];
+        yield 'only some points' => ['stake', static fn (Screen $s) => $s->press('Only some of the points')->see('Which points')];
+        yield 'the pole and the dot' => ['stake', static fn (Screen $s) => $s->pressStarting('Target 2')->see('Red dot')];
+        yield 'layers in the field' => ['stake', static fn (Screen $s) => $s->press('Layers')->see('Show all')];
         yield 'the practice world' => ['stake', static fn (Screen $s) => $s->press('Practice world')->see('the tape reads')];
         yield 'as-built' => ['as-built', static fn (Screen $s) => $s->see('against nothing')];
         yield 'the field book' => ['as-built', static fn (Screen $s) => $s->pressStarting('Field book')->see('AS-BUILT')];
@@ -121,7 +130,7 @@ final class AccessTest extends TestCase
         $keys(WebDriverKeys::ESCAPE);
         self::assertSame('sheet', $focus(), 'back where it came from');
         $keys(WebDriverKeys::ALT, '4', WebDriverKeys::ALT);
-        $s->see('left to stake');
+        $s->see('left, ');
         // Typed anywhere, a name is searched; Enter takes the first, which is the one called so.
         $keys('g');
         $s->see('Find a point');

@@ -10,6 +10,7 @@ use App\Http\OpenApi\Post;
 use App\Instrument\Actions\TellInstrument;
 use App\Instrument\Live;
 use App\Instrument\LiveQuery;
+use App\Instrument\LiveState;
 use App\Instrument\LiveView;
 use App\Instrument\MeasureOrder;
 use App\Instrument\Models\QueuedInstruction;
@@ -23,7 +24,12 @@ final class InstrumentController
     #[Get('/projects/{project}/live', 'What the instrument says this instant, where the pole is, and how to move it to a target', Live::class, query: LiveQuery::class)]
     public function live(Request $request, int $project): JsonResponse
     {
-        return new JsonResponse(LiveView::of($project, Body::read($request, LiveQuery::class)));
+        $asked = Body::read($request, LiveQuery::class);
+        if ($asked->since !== null) {
+            LiveState::awaitNews($asked->since);
+        }
+
+        return new JsonResponse(LiveView::of($project, $asked));
     }
 
     #[Get('/projects/{project}/instructions/{instruction}', 'What became of something the instrument was told', InstructionResource::class)]

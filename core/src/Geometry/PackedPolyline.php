@@ -205,12 +205,13 @@ final readonly class PackedPolyline
     private function blocksFor(Position $p): array
     {
         $count = self::blocks($this->count);
+        /** @var list<float> $boxes */
+        $boxes = array_values((array) unpack('e'.(4 * $count), $this->bytes, self::HEAD));
         $bounds = [];
-        for ($b = 0; $b < $count; $b++) {
-            /** @var array{1: float, 2: float, 3: float, 4: float} $box */
-            $box = unpack('e4', $this->bytes, self::HEAD + $b * self::BOX_BYTES);
+        for ($b = 0, $k = 0; $b < $count; $b++, $k += 4) {
             $bounds[$b] = hypot(
-                max(0.0, $box[1] - $p->northing, $p->northing - $box[2]), max(0.0, $box[3] - $p->easting, $p->easting - $box[4]),
+                max(0.0, $boxes[$k] - $p->northing, $p->northing - $boxes[$k + 1]),
+                max(0.0, $boxes[$k + 2] - $p->easting, $p->easting - $boxes[$k + 3]),
             );
         }
         asort($bounds);

@@ -54,13 +54,13 @@ export function useLive(project: number, asked: LiveAsked, fast: boolean) {
     const client = useQueryClient();
     const live = useQuery({
         queryKey: ['live', project, asked],
-        queryFn: () =>
-            ask(
-                api.GET('/api/v1/projects/{project}/live', {
-                    params: { path: { project }, query: asked },
-                }),
-            ),
-        refetchInterval: fast ? 100 : 1000,
+        queryFn: ({ queryKey }) => {
+            // In the field the answer comes when the instrument says something, not when the page happens to ask.
+            const seen = fast ? client.getQueryData<Schemas['Live']>(queryKey)?.seq : undefined;
+            const query = seen === undefined ? asked : { ...asked, since: seen };
+            return ask(api.GET('/api/v1/projects/{project}/live', { params: { path: { project }, query } }));
+        },
+        refetchInterval: fast ? 10 : 1000,
         refetchIntervalInBackground: false,
         retry: false,
         placeholderData: (before) => before,

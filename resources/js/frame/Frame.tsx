@@ -272,7 +272,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     note={
                         staking
                             ? (what, close) =>
-                                  what.thing === null && (
+                                  what.thing === null ? (
                                       <TakeNote
                                           {...props}
                                           touched={what}
@@ -282,7 +282,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                                           onTaken={taken}
                                           onClose={close}
                                       />
-                                  )
+                                  ) : null
                             : undefined
                     }
                     moreOf={

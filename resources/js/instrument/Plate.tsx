@@ -71,7 +71,7 @@ export function Plate({ project, live, practising, onPractise, theme, onTheme, o
                         <button
                             type="button"
                             className="col-start-3 row-span-2 row-start-1 -mr-2 flex min-h-12 min-w-0 cursor-pointer items-center gap-1 rounded-sm border border-ink/30 px-2 text-left text-[0.8rem] hover:bg-wash max-[959px]:col-start-5 max-[959px]:row-span-1"
-                            aria-label="Pole and red dot"
+                            title="Pole and red dot"
                         >
                             <TargetInUse draft={draft} instrument={up ? i : undefined} />
                             <ChevronDown className="size-4 shrink-0" aria-hidden="true" />

@@ -118,10 +118,10 @@ export class PlanKeys {
                       Math.hypot(placed.at.easting - x, placed.at.northing - y),
                       { placed },
                   ]);
-        return [...spots, ...pieces, ...things]
-            .sort(([a], [b]) => a - b)
-            .slice(0, MOST)
-            .map(([, stop]) => stop);
+        const nearest = (stops: [number, Stop][]) => stops.sort(([a], [b]) => a - b);
+        // Where nothing was asked for, what was prepared comes before the spots of the drawings.
+        const all = this.picker.picking === null ? [...nearest(things), ...nearest(spots)] : nearest([...spots, ...pieces, ...things]);
+        return all.slice(0, MOST).map(([, stop]) => stop);
     }
 }
 

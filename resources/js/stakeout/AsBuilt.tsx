@@ -89,9 +89,7 @@ export function AsBuilt(props: StageProps) {
             {aim && (
                 <div className="text-sm text-quiet">
                     Against {aim.name}: {aim.kind === 'point' ? <Coordinates {...aim.point} /> : aim.aim.source}
-                    {held?.designed?.on && aim.kind === 'aim' && (
-                        <> · {alongWords(held.designed.on, aim.aim.line?.closed === true, project.units.length)}</>
-                    )}
+                    {held?.designed?.on && aim.kind === 'aim' && <> · {alongWords(held.designed.on, project.units.length)}</>}
                 </div>
             )}
             <div className="grid grid-cols-2 gap-3">

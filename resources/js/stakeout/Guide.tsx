@@ -44,7 +44,6 @@ export function Guide({ project, target, live, moves }: Props) {
     const at = { pole: pole?.elevation ?? null, design: designed?.place.elevation ?? null };
     const figures =
         chosen.length > 0 ? chosenFigures(chosen, g, saidBy, at, units) : on ? besideLine(on, g.raise, length) : movesTo(g, saidBy, length);
-    const closed = target.kind === 'aim' && target.aim.line?.closed === true;
     return (
         <>
             <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -65,7 +64,7 @@ export function Guide({ project, target, live, moves }: Props) {
             </div>
             {on && (
                 <p className="text-sm" role="status">
-                    {alongWords(on, closed, length)}
+                    {alongWords(on, length)}
                 </p>
             )}
         </>

@@ -15,11 +15,13 @@ interface Props {
     project: number;
     aim: Aim;
     line: NonNullable<Aim['line']>;
+    /** the pole is seen, and its figures stand above */
+    guided: boolean;
     onPlaces: (places: Aim[]) => void;
 }
 
 /** From which end a line is staked, beside what, at which heights; and places along it. */
-export function LineTools({ project, aim, line, onPlaces }: Props) {
+export function LineTools({ project, aim, line, guided, onPlaces }: Props) {
     const { length } = useUnits();
     const change = useChangeAim(project);
     const [open, setOpen] = useState<'parallel' | 'heights' | 'places' | null>(null);
@@ -39,11 +41,18 @@ export function LineTools({ project, aim, line, onPlaces }: Props) {
                         {parallelWords(p, length)}
                     </Button>
                 ))}
-                <Button className="px-3 text-sm" icon={<Plus className="size-5" />} onClick={() => setOpen('parallel')}>
-                    Parallel
-                </Button>
+                {!guided && (
+                    <Button className="px-3 text-sm" icon={<Plus className="size-5" />} onClick={() => setOpen('parallel')}>
+                        Parallel
+                    </Button>
+                )}
             </div>
             <Failure of={open === null ? change.error : null} />
+            {guided && (
+                <NextStep as="second">
+                    <Button onClick={() => setOpen('parallel')}>Parallel</Button>
+                </NextStep>
+            )}
             <div className="flex flex-wrap gap-1">
                 <Button className="px-3 text-sm" onClick={() => setOpen('places')}>
                     Go to a place on it
@@ -198,7 +207,7 @@ function HeightsForm({ line, error, busy, onLay }: FormProps & { line: Props['li
 
 type Way = Schemas['PlacesOnLine']['way'];
 
-function PlacesForm({ project, aim, line, onPlaces }: Props) {
+function PlacesForm({ project, aim, line, onPlaces }: Omit<Props, 'guided'>) {
     const [way, setWay] = useState<Way>('at');
     const [distance, setDistance] = useState<number | null>(null);
     const [right, setRight] = useState<number | null>(0);

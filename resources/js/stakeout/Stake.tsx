@@ -228,7 +228,7 @@ function Staking(props: StageProps) {
             )}
             <Failure of={aimDot.error} />
             {!g && awayWords(live) === null && <SetupDoubt project={project} />}
-            <FilterLine {...props} shown={points.length} />
+            {(!g || isFiltered(props.filter)) && <FilterLine {...props} shown={points.length} />}
             {lists.length > 0 && !g && (
                 <Choice
                     label="Worklist"
@@ -341,10 +341,22 @@ function Staking(props: StageProps) {
                             </p>
                         )
                     ) : (
-                        <NoGuidance {...props} turning={turn.isPending} onSearch={() => turn.mutate(target)} />
+                        <NoGuidance
+                            {...props}
+                            turning={turn.isPending}
+                            // Along a line, or at an elevation, one may stand anywhere.
+                            anywhere={target.kind === 'aim' && (target.aim.kind === 'line' || target.aim.kind === 'elevation')}
+                            onTurn={() => turn.mutate(target)}
+                        />
                     )}
                     {target.kind === 'aim' && target.aim.line && (
-                        <LineTools project={project.id} aim={target.aim} line={target.aim.line} onPlaces={(p) => p[0] && chooseAim(p[0])} />
+                        <LineTools
+                            project={project.id}
+                            aim={target.aim}
+                            line={target.aim.line}
+                            guided={g !== null}
+                            onPlaces={(p) => p[0] && chooseAim(p[0])}
+                        />
                     )}
                     {list && target.kind === 'point' && target.point.state === 'open' && (
                         <Button className="self-start" busy={skip.isPending} onClick={() => skip.mutate(target.point.id)}>
@@ -448,11 +460,25 @@ function Chooser({ project, points, aims, target, onPoint, onAim }: ChooserProps
 }
 
 /** Why there is nothing to follow, and what to do. */
-function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning: boolean; onSearch: () => void }) {
+function NoGuidance({
+    live,
+    project,
+    turning,
+    anywhere,
+    onTurn,
+}: StageProps & { turning: boolean; anywhere: boolean; onTurn: () => void }) {
     const i = live?.instrument;
     const track = useDeed(project.id, () =>
         ask(
             api.POST('/api/v1/projects/{project}/instrument/track', { params: { path: { project: project.id } }, body: { key: newKey() } }),
+        ),
+    );
+    const search = useDeed(project.id, () =>
+        ask(
+            api.POST('/api/v1/projects/{project}/instrument/search', {
+                params: { path: { project: project.id } },
+                body: { key: newKey() },
+            }),
         ),
     );
     if (turning) {
@@ -471,17 +497,30 @@ function NoGuidance({ live, project, turning, onSearch }: StageProps & { turning
             <Notice kind="caution">{why}</Notice>
             {i?.link === 'up' && awayWords(live) === null && (
                 <>
-                    <Button className="min-h-16 justify-self-start" onClick={() => track.mutate(undefined)} busy={track.isPending}>
-                        Follow the prism
-                    </Button>
-                    <NextStep>
-                        <Button kind="primary" onClick={onSearch}>
-                            Turn to the target again
+                    <div className="flex flex-wrap gap-2">
+                        <Button className="min-h-16" onClick={() => track.mutate(undefined)} busy={track.isPending}>
+                            Follow the prism
                         </Button>
+                        {!anywhere && (
+                            <Button className="min-h-16" onClick={() => search.mutate(undefined)} busy={search.isPending}>
+                                Search for the prism
+                            </Button>
+                        )}
+                    </div>
+                    <NextStep>
+                        {anywhere ? (
+                            <Button kind="primary" onClick={() => search.mutate(undefined)} busy={search.isPending}>
+                                Search for the prism
+                            </Button>
+                        ) : (
+                            <Button kind="primary" onClick={onTurn}>
+                                Turn to the target again
+                            </Button>
+                        )}
                     </NextStep>
                 </>
             )}
-            <Failure of={track.error} />
+            <Failure of={track.error ?? search.error} />
         </div>
     );
 }

@@ -69,11 +69,11 @@ describe('beside a line', () => {
     });
 
     it('says before the start and beyond the end, and that an arc goes on', () => {
-        expect(alongWords(on(), false, 'm')).toBe('12.480 m from the start, 3.020 m to the end');
-        expect(alongWords(on({ along: -1, toEnd: 16.5, reach: 'before_start' }), false, 'm')).toBe(
+        expect(alongWords(on(), 'm')).toBe('12.480 m from the start, 3.020 m to the end');
+        expect(alongWords(on({ along: -1, toEnd: 16.5, reach: 'before_start' }), 'm')).toBe(
             '1.000 m before the start, straight on; 16.500 m to the end',
         );
-        expect(alongWords(on({ along: 17, toEnd: -1.5, reach: 'beyond_end', radius: 100, piece: 2, pieces: 2 }), false, 'm')).toBe(
+        expect(alongWords(on({ along: 17, toEnd: -1.5, reach: 'beyond_end', radius: 100, piece: 2, pieces: 2 }), 'm')).toBe(
             '1.500 m beyond the end, on round its arc; 17.000 m from the start · arc, radius 100.000 m, 2 of 2',
         );
     });

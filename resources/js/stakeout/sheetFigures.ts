@@ -68,7 +68,7 @@ export const saidFrom = (by: Moves): string =>
           : 'looking along the line chosen for moves';
 
 /** Where along the line, in one sentence. */
-export function alongWords(on: OnLine, closed: boolean, style: Units['length']): string {
+export function alongWords(on: OnLine, style: Units['length']): string {
     const length = (m: number) => formatLength(Math.abs(m), style);
     const piece =
         on.pieces > 1 || on.radius !== null
@@ -80,7 +80,7 @@ export function alongWords(on: OnLine, closed: boolean, style: Units['length']):
             ? `${length(on.along)} before the start, ${goesOn}; ${length(on.toEnd)} to the end`
             : on.reach === 'beyond_end'
               ? `${length(on.toEnd)} beyond the end, ${goesOn}; ${length(on.along)} from the start`
-              : `${length(on.along)} from the start${closed ? ', all round' : ''}, ${length(on.toEnd)} to the end`;
+              : `${length(on.along)} from the start, ${length(on.toEnd)} to the end`;
     return [where, piece].filter(Boolean).join(' · ');
 }
 

@@ -5531,6 +5531,7 @@ export interface operations {
                 aim?: number;
                 by?: number;
                 judged?: "plan_and_height" | "plan" | "height";
+                since?: number;
             };
             header?: never;
             path: {
