@@ -21,7 +21,18 @@ import { PlanTools } from './PlanTools';
 import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
-import { figures, lookAt, offeredSpot, onlyPoints, pieces, practicePole, touchedSpot, useAllShown, useShown } from './shown';
+import {
+    figures,
+    lookAt,
+    offeredSpot,
+    onlyPoints,
+    pieces,
+    practicePole,
+    touchedControl,
+    touchedSpot,
+    useAllShown,
+    useShown,
+} from './shown';
 import type { SnapKind, Spot } from './snap';
 import { TouchedNote, type TouchedThing } from './TouchedNote';
 import { placeOf, takenWords } from './taken';
@@ -151,6 +162,9 @@ export function Plan(props: PlanProps) {
                 const point = thing?.what === 'point' ? thing.id : own;
                 if (point != null) {
                     callbacks.current.onChoosePoint(point);
+                }
+                if (thing?.what === 'control' && callbacks.current.stage === 'set-up') {
+                    touchedControl.say('plan', thing.id);
                 }
             },
             onStep: setSaid,

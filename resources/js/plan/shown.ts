@@ -53,6 +53,9 @@ export const offeredSpot = new Shown<Spot>();
 /** The spot of a drawing that was touched and may be taken. */
 export const touchedSpot = new Shown<Spot>();
 
+/** Control that was touched while control is to be sighted. */
+export const touchedControl = new Shown<number>();
+
 /** The control point that is to be sighted next, by its name. */
 export const askedMark = new Shown<string>();
 

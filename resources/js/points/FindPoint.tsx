@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useId, useMemo, useRef, useState } from 'react';
-import type { Aim, ControlPoint, StakeoutPoint } from '../api/client';
+import type { Aim, ControlPoint, Schemas, StakeoutPoint } from '../api/client';
 import { Dialog } from '../parts/Dialog';
 import { ThumbRail } from '../parts/ThumbRail';
 
@@ -10,6 +10,7 @@ interface Props {
     control?: ControlPoint[];
     /** what was chosen in the field to be staked */
     aims?: Aim[];
+    gridLines?: Schemas['GridLineResource'][];
     /** typed already when it opened */
     typed?: string;
     /** what choosing nothing means, where that can be chosen */
@@ -17,10 +18,20 @@ interface Props {
     onPoint: (point: StakeoutPoint | null) => void;
     onControl?: (control: ControlPoint) => void;
     onAim?: (aim: Aim) => void;
+    onGridLine?: (id: number) => void;
     onClose: () => void;
 }
 
-type Row = { key: string; name: string; says: string; words: string; point?: StakeoutPoint; control?: ControlPoint; aim?: Aim };
+type Row = {
+    key: string;
+    name: string;
+    says: string;
+    words: string;
+    point?: StakeoutPoint;
+    control?: ControlPoint;
+    aim?: Aim;
+    gridLine?: number;
+};
 
 const ROW = 56;
 
@@ -30,6 +41,8 @@ const NO_CONTROL: ControlPoint[] = [];
 
 const NO_AIMS: Aim[] = [];
 
+const NO_LINES: Schemas['GridLineResource'][] = [];
+
 const NUMERIC = new Intl.Collator(undefined, { numeric: true });
 
 /** A point or a control point by its name: typed, or by the thumb along the list. */
@@ -38,18 +51,20 @@ export function FindPoint({
     points,
     control = NO_CONTROL,
     aims = NO_AIMS,
+    gridLines = NO_LINES,
     typed = '',
     none,
     onPoint,
     onControl,
     onAim,
+    onGridLine,
     onClose,
 }: Props) {
     const field = useId();
     const [query, setQuery] = useState(typed);
     const scroller = useRef<HTMLDivElement>(null);
     // Put into order once: pages redraw several times a second while the instrument is live.
-    const rows = useMemo(() => rowsOf(points, control, aims), [points, control, aims]);
+    const rows = useMemo(() => rowsOf(points, control, aims, gridLines), [points, control, aims, gridLines]);
     const wanted = query.trim().toLowerCase();
     const found = useMemo(() => foundOf(rows, wanted, none), [rows, wanted, none]);
     const choose = (row: Row | undefined) => {
@@ -57,6 +72,8 @@ export function FindPoint({
             onControl?.(row.control);
         } else if (row?.aim) {
             onAim?.(row.aim);
+        } else if (row?.gridLine !== undefined) {
+            onGridLine?.(row.gridLine);
         } else if (row) {
             onPoint(row.point ?? null);
         }
@@ -122,7 +139,12 @@ export function FindPoint({
 }
 
 /** Those not yet done first, each kind in the order of names. */
-export function rowsOf(points: StakeoutPoint[], control: ControlPoint[], aims: Aim[] = []): Row[] {
+export function rowsOf(
+    points: StakeoutPoint[],
+    control: ControlPoint[],
+    aims: Aim[] = [],
+    gridLines: Schemas['GridLineResource'][] = [],
+): Row[] {
     const byName = (a: Row, b: Row) => NUMERIC.compare(a.name, b.name);
     const row = (key: string, name: string, says: string): Row => ({ key, name, says, words: `${name} ${says}`.toLowerCase() });
     const point = (p: StakeoutPoint): Row => ({
@@ -145,6 +167,7 @@ export function rowsOf(points: StakeoutPoint[], control: ControlPoint[], aims: A
             .map(point)
             .sort(byName),
         ...control.map(known).sort(byName),
+        ...gridLines.map((g) => ({ ...row(`grid ${g.id}`, `Grid line ${g.name}`, 'along it'), gridLine: g.id })).sort(byName),
     ];
 }
 

@@ -1,8 +1,9 @@
+import { useEffect } from 'react';
 import { api, ask, type ControlPoint, newKey } from '../api/client';
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
-import { askedMark, useShow } from '../plan/shown';
+import { askedMark, touchedControl, useShow, useShown } from '../plan/shown';
 
 interface Props {
     label: string;
@@ -22,6 +23,15 @@ interface Props {
 
 /** Choosing a control point, turning to it, measuring it. A measurement on its way can be cancelled. */
 export function AimAt(props: Props) {
+    // The mark is chosen by touching it, too.
+    const touched = useShown(touchedControl);
+    const { control, onChoose } = props;
+    useEffect(() => {
+        if (touched !== null && control.some((c) => c.id === touched)) {
+            onChoose(touched);
+            touchedControl.say('plan', null);
+        }
+    }, [touched, control, onChoose]);
     useShow(askedMark, props.control.find((c) => c.id === props.chosen)?.name ?? null);
     const turn = (
         <Button className="min-h-16 px-3!" onClick={props.onTurn} busy={props.turning}>

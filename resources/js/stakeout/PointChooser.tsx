@@ -1,6 +1,6 @@
 import { ChevronsUpDown } from 'lucide-react';
 import { useState } from 'react';
-import type { Aim, StakeoutPoint } from '../api/client';
+import type { Aim, Schemas, StakeoutPoint } from '../api/client';
 import { Button } from '../parts/Button';
 import { FindPoint } from '../points/FindPoint';
 import { ofAim, ofPoint, type Target } from './target';
@@ -8,6 +8,8 @@ import { ofAim, ofPoint, type Target } from './target';
 interface Props {
     points: StakeoutPoint[];
     aims: Aim[];
+    gridLines?: Schemas['GridLineResource'][];
+    onGridLine?: (id: number) => void;
     chosen: Target | null;
     onChoose: (target: Target | null) => void;
     none?: string;
@@ -15,7 +17,7 @@ interface Props {
 }
 
 /** What is aimed at, by name: the button opens the list, those not yet done first. */
-export function PointChooser({ points, aims, chosen, onChoose, none = 'choose', label = 'Target' }: Props) {
+export function PointChooser({ points, aims, gridLines, onGridLine, chosen, onChoose, none = 'choose', label = 'Target' }: Props) {
     const [open, setOpen] = useState(false);
     const code = chosen?.kind === 'point' ? chosen.point.code : (chosen?.aim.code ?? '');
     const take = (target: Target | null) => {
@@ -36,6 +38,11 @@ export function PointChooser({ points, aims, chosen, onChoose, none = 'choose', 
                     title={label}
                     points={points}
                     aims={aims}
+                    gridLines={gridLines}
+                    onGridLine={(id) => {
+                        setOpen(false);
+                        onGridLine?.(id);
+                    }}
                     none={none}
                     onPoint={(p) => take(p && ofPoint(p))}
                     onAim={(a) => take(ofAim(a))}

@@ -6,6 +6,7 @@ import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, NumberField } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { type DotOn, MarkedOn } from './MarkedOn';
 import { useBeginRun } from './useRun';
 
 interface Props {
@@ -30,7 +31,8 @@ const ORDERS: ReadonlyArray<readonly [Schemas['RunToBegin']['order'] & string, s
 /** How a run is to go: over which points, in which order, with what, and how long it waits. */
 export function RunForm({ project, points, listName, aims, live, onBegun }: Props) {
     const [mode, setMode] = useState<Settings['mode']>('dot');
-    const [on, setOn] = useState<Settings['on']>('slab');
+    const [marked, setMarked] = useState<DotOn>({ on: 'slab', wallId: null });
+    const { on } = marked;
     const [order, setOrder] = useState<(typeof ORDERS)[number][0]>('listed');
     const [openOnly, setOpenOnly] = useState(true);
     const [from, setFrom] = useState(1);
@@ -40,9 +42,7 @@ export function RunForm({ project, points, listName, aims, live, onBegun }: Prop
     const [seconds, setSeconds] = useState<number>(20);
     const [button, setButton] = useState(false);
     const [elevation, setElevation] = useState<number | null>(null);
-    const [wallId, setWallId] = useState('');
     const begin = useBeginRun(project.id, onBegun);
-    const lines = aims.filter((a) => a.kind === 'line');
     const chosen = points.slice(Math.max(0, from - 1), to);
     const left = openOnly ? chosen.filter((p) => p.state !== 'done') : chosen;
     return (
@@ -62,24 +62,9 @@ export function RunForm({ project, points, listName, aims, live, onBegun }: Prop
                 />
                 <Choice label="Order" value={order} options={ORDERS} onValue={setOrder} />
                 {mode === 'dot' && (
-                    <Choice
-                        label="Marked on"
-                        value={on}
-                        options={[
-                            ['slab', 'a floor or ceiling'],
-                            ['wall', 'a wall'],
-                            ['ray', 'whatever the beam hits'],
-                        ]}
-                        onValue={setOn}
-                    />
-                )}
-                {mode === 'dot' && on === 'wall' && (
-                    <Choice
-                        label="The wall runs along"
-                        value={wallId}
-                        options={[['', 'square to the beam'], ...lines.map((l) => [String(l.id), l.name] as const)]}
-                        onValue={setWallId}
-                    />
+                    <div className="col-span-2">
+                        <MarkedOn value={marked} onValue={setMarked} aims={aims} />
+                    </div>
                 )}
                 {mode === 'dot' && on !== 'slab' && (
                     <LengthField
@@ -135,7 +120,7 @@ export function RunForm({ project, points, listName, aims, live, onBegun }: Prop
                                 wait,
                                 markSeconds: button ? null : seconds,
                                 elevation: on === 'slab' ? null : elevation,
-                                wallId: on === 'wall' && wallId !== '' ? Number(wallId) : null,
+                                wallId: on === 'wall' ? marked.wallId : null,
                             },
                         })
                     }

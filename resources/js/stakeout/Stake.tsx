@@ -2,7 +2,7 @@ import { ChevronLeft, ChevronRight, CircleDot, LocateFixed, Route, SlidersHorizo
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Mark, newKey, type Schemas, type StakeoutPoint } from '../api/client';
-import { turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
+import { turnTo, useChecks, useDeed, useGridLines, useSetup, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
@@ -22,7 +22,9 @@ import { Lath } from './Lath';
 import { LineTools } from './LineTools';
 import { LookBefore } from './LookBefore';
 import { layOf } from './lay';
+import { type DotOn, MarkedOn } from './MarkedOn';
 import { Offering } from './Offering';
+import { OneElevation } from './OneElevation';
 import { PointChooser } from './PointChooser';
 import { RunForm } from './RunForm';
 import { RunPanel } from './RunPanel';
@@ -33,7 +35,7 @@ import { liveOf, ofPoint, type Target, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
 import { isUnderWay, useBeginRun, useRun } from './useRun';
 import { useStoring } from './useStoring';
-import { useChangeAim } from './useTaking';
+import { useChangeAim, useTakeAim } from './useTaking';
 import { WhereAmI } from './WhereAmI';
 
 type Rule = Schemas['StakingChoices']['next'];
@@ -146,6 +148,7 @@ function Staking(props: StageProps) {
     const underWay = isUnderWay(run);
     const [planning, setPlanning] = useState(false);
     const dot = useSetup(project.id).data?.draft.dot === true;
+    const [dotOn, setDotOn] = useState<DotOn>({ on: 'slab', wallId: null });
     const aimDot = useBeginRun(project.id, () => undefined);
     // Whoever leads or looks on is shown what the run is at.
     const at = underWay ? run?.steps[run.place] : undefined;
@@ -190,7 +193,7 @@ function Staking(props: StageProps) {
                             onClick={() =>
                                 aimDot.begin({
                                     ...(target.kind === 'point' ? { pointIds: [target.point.id] } : { aimIds: [target.aim.id] }),
-                                    settings: { mode: 'dot' },
+                                    settings: { mode: 'dot', ...dotOn },
                                 })
                             }
                         >
@@ -251,10 +254,15 @@ function Staking(props: StageProps) {
                     spot or a line on the plan, or choose a name from the list.
                 </p>
             )}
-            {!target && !underWay && points.length > 0 && (
-                <Button className="self-start" icon={<Route />} onClick={() => setPlanning(true)}>
-                    Run over these by itself
-                </Button>
+            {!target && !underWay && (
+                <div className="flex flex-wrap gap-2">
+                    {points.length > 0 && (
+                        <Button icon={<Route />} onClick={() => setPlanning(true)}>
+                            Run over these by itself
+                        </Button>
+                    )}
+                    <OneElevation project={project} live={live} onTaken={chooseAim} />
+                </div>
             )}
             <Dialog open={planning} onClose={() => setPlanning(false)} title="A run by itself">
                 <RunForm
@@ -366,6 +374,7 @@ function Staking(props: StageProps) {
                     <Button className="self-start" icon={<SlidersHorizontal />} onClick={() => setChoosing(true)}>
                         On the sheet and after a mark
                     </Button>
+                    {dot && canAimDot && <MarkedOn value={dotOn} onValue={setDotOn} aims={aims} />}
                     <div className="grid grid-cols-2 gap-3">
                         <SaidBy {...props} />
                         <Counts {...props} />
@@ -425,6 +434,8 @@ interface ChooserProps extends Pick<StageProps, 'project' | 'points' | 'aims'> {
 /** What is staked, by name, and the next and the one before: of the points, of the places taken today, or of the parallels of a line. */
 function Chooser({ project, points, aims, target, onPoint, onAim }: ChooserProps) {
     const change = useChangeAim(project.id);
+    const gridLines = useGridLines(project.id).data ?? [];
+    const take = useTakeAim(project.id, onAim);
     const step = (by: number) => {
         if (target?.kind !== 'aim') {
             const index = target ? points.findIndex((p) => p.id === target.point.id) : -1;
@@ -451,6 +462,8 @@ function Chooser({ project, points, aims, target, onPoint, onAim }: ChooserProps
             <PointChooser
                 points={points}
                 aims={aims}
+                gridLines={gridLines.filter((g) => !g.ring)}
+                onGridLine={(gridLineId) => take.mutate({ line: { gridLineId } })}
                 chosen={target}
                 onChoose={(to) => (to === null ? onPoint(null) : to.kind === 'point' ? onPoint(to.point) : onAim(to.aim))}
             />
