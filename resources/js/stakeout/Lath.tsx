@@ -13,7 +13,10 @@ export function lathLines(mark: Mark, lines: readonly Line[], length: Units['len
     const said: Record<Line, () => string> = {
         name: () => mark.name,
         code: () => mark.code,
-        along: () => (aimed?.along == null ? '' : `${formatLength(aimed.along, length)} along ${aimed.name}`),
+        along: () =>
+            aimed?.along == null
+                ? ''
+                : `${formatLength(aimed.along, length)} along ${[aimed.name, aimed.parallelName].filter(Boolean).join(', ')}`,
         offset: () => (aimed?.right == null ? '' : inWords(sidedLength(aimed.right, 'line', length))),
         parallel: () =>
             aimed?.parallel

@@ -50,7 +50,9 @@ export function LineTools({ project, aim, line, guided, onPlaces }: Props) {
             <Failure of={open === null ? change.error : null} />
             {guided && (
                 <NextStep as="second">
-                    <Button onClick={() => setOpen('parallel')}>Parallel</Button>
+                    <Button className="min-h-16 px-3!" onClick={() => setOpen('parallel')}>
+                        Parallel
+                    </Button>
                 </NextStep>
             )}
             <div className="flex flex-wrap gap-1">

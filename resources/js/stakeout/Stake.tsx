@@ -218,8 +218,8 @@ function Staking(props: StageProps) {
             {g && said && !stored && (
                 <NextStep as="aside">
                     <div className="grid text-sm">
-                        <Verdict of={g.verdict} judged={said.judged} />
-                        <span className="text-quiet">{progressWords(points, skipped.length)}</span>
+                        <Verdict of={g.verdict} judged={said.judged} short={target?.kind === 'aim'} />
+                        {target?.kind === 'point' && <span className="text-quiet">{progressWords(points, skipped.length)}</span>}
                     </div>
                 </NextStep>
             )}
@@ -382,12 +382,12 @@ function Staking(props: StageProps) {
                 </>
             )}
             {!target && live && <WhereAmI project={project} live={live} />}
+            {!target && <Offering {...props} onTaken={chooseAim} />}
             {!target && (
                 <Button className="self-start" icon={<SlidersHorizontal />} onClick={() => setChoosing(true)}>
                     On the sheet and after a mark
                 </Button>
             )}
-            {!target && <Offering {...props} onTaken={chooseAim} />}
             {!target && marks.some((m) => m.kind === 'stake') && (
                 <section aria-label="Staked last">
                     <h2 className="font-semibold">Staked last</h2>
