@@ -69,9 +69,7 @@ $desk->press('Leave it')
     ->press('Axis A0 done, 6 left')
     ->fill('Walk from (empty: the first)', 'CP2')
     ->press('A short walk')
-    ->see('to walk')
-    ->press('Show the walk');
-$take($desk, 'worklist');
+    ->see('to walk');
 $desk->open("/p/$saltmarsh/prepare?do=sketch")->fill('Start', 'G3')->fill('Direction', '20')->fill('Length', '8')->press('Add this leg');
 $desk->see('length of all legs')
     ->press('90° right')
@@ -110,12 +108,37 @@ $take($desk->open("/p/$larkfield/control")
     ->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', "$files/saltmarsh-yard-control.csv")
     ->see('As it is read'), 'control-as-it-is-read');
 // Each site has a stand-in of its own; it is gone to by whoever opens the project.
-$desk->open("/p/$saltmarsh/stake")->see('left to stake');
+$desk->open("/p/$saltmarsh/stake")->see('left, ');
 $nearPoint('B4.4', 0.09, 0.4);
 $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('toward instrument'), 'stake-approach');
 $take($desk->open("/p/$saltmarsh/as-built")->pressStarting('Field book')->see('AS-BUILT'), 'as-built-field-book');
 $take($desk->open("/p/$saltmarsh/hand-over")->see('against design'), 'hand-over');
-$take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->press('Practice world')->see('the tape reads'), 'practice-world');
+
+// Along a siding, beside the parallel of its rail.
+$layers = array_column(array_merge(...array_column($parlay->ask('GET', "/projects/$saltmarsh/designs"), 'layers')), 'id', 'name');
+$line = $parlay->ask('POST', "/projects/$saltmarsh/aims", [
+    'key' => 'shot-siding', 'line' => ['shapes' => [['layerId' => $layers['TRACK'], 'shape' => 1]], 'whole' => true],
+]);
+$line = $parlay->ask('PATCH', "/projects/$saltmarsh/aims/{$line['id']}", ['version' => $line['version'], 'lay' => [
+    'parallels' => [['right' => 0.0], ['right' => 0.75, 'name' => 'rail']], 'parallel' => 1,
+]]);
+$parlay->ask('POST', '/practice', [
+    'do' => 'walk', 'northing' => $line['line']['flat'][41] + 0.03, 'easting' => $line['line']['flat'][40], 'elevation' => 4.57, 'atOnce' => true,
+]);
+$parlay->ask('POST', "/projects/$saltmarsh/instrument/search", ['key' => 'shot-search-line']);
+$parlay->ask('POST', "/projects/$saltmarsh/instrument/track", ['key' => 'shot-track-line']);
+$take($desk->open("/p/$saltmarsh/stake?target-touched={$line['id']}")->see('from the start'), 'stake-along-a-line');
+
+// A run over the anchors of row C, by itself.
+$row = array_values(array_filter($points, static fn (array $p) => str_starts_with($p['name'], 'C')));
+$parlay->ask('POST', "/projects/$saltmarsh/runs", [
+    'key' => 'shot-run-row-c', 'leader' => 'shots', 'pointIds' => array_column($row, 'id'),
+    'settings' => ['mode' => 'dot', 'markSeconds' => 1.0, 'wait' => 1.0],
+]);
+Running::until(static fn () => $parlay->ask('GET', "/projects/$saltmarsh/runs")[0]['place'] > 6, 40);
+$take($desk->open("/p/$saltmarsh/stake")->see('The dot lies'), 'stake-run');
+Running::until(static fn () => $parlay->ask('GET', "/projects/$saltmarsh/runs")[0]['state'] !== 'running', 60);
+$parlay->ask('PATCH', "/projects/$saltmarsh/setup", ['dot' => false]);
 
 $tablet = new Screen(new Chrome(800, 1280), $parlay->url);
 $nearPoint('B4.4', 0.001, -0.002);
@@ -128,7 +151,7 @@ $parlay->ask('PATCH', "/projects/$saltmarsh/setup", ['method' => 'resection']);
 foreach (['CP1', 'CP2', 'CP3'] as $mark) {
     $parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => $mark, 'atOnce' => true]);
     if ($mark === 'CP1') {
-        $desk->press('Close the practice world')->open("/p/$saltmarsh/set-up")->press('Set up anew');
+        $desk->open("/p/$saltmarsh/set-up")->press('Set up anew');
     }
     $desk->choose('Next sight', $mark)->press("Measure $mark");
     Running::until(
