@@ -14,7 +14,6 @@ use App\Stakeout\AimKind;
 use App\Stakeout\Models\KeptAim;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
@@ -33,14 +32,16 @@ final class LiveView
             s.serial,
             (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(coalesce(y.stands_for, y.id)) FROM setups y WHERE '.Setup::SAME_INSTRUMENT.") AND q.id <> p.id) AS elsewhere,
             t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz, c.judged AS code_judged,
-            a.id AS aim, a.version AS aim_version, a.kind AS ak, a.northing AS an, a.easting AS ae, a.elevation AS az, a.legs, a.lay, a.judged AS aim_judged,
-            r.legs AS by_legs
+            a.id AS aim, a.version AS aim_version, a.kind AS ak, a.northing AS an, a.easting AS ae, a.elevation AS az, a.lay, a.judged AS aim_judged,
+            l.id AS line_id, l.head AS line_head, r.id AS by_id, r.head AS by_head
         FROM projects p
         LEFT JOIN setup_drafts d ON d.project_id = p.id
         LEFT JOIN setups s ON s.id = (SELECT id FROM setups WHERE project_id = p.id ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)
         LEFT JOIN stakeout_points t ON t.project_id = p.id AND t.id = ?
         LEFT JOIN aims a ON a.project_id = p.id AND a.id = ?
-        LEFT JOIN aims r ON r.project_id = p.id AND r.id = ? AND r.kind = 'line'
+        LEFT JOIN aim_lines l ON l.aim_id = a.id AND l.touched = 0
+        LEFT JOIN aims b ON b.project_id = p.id AND b.id = ?
+        LEFT JOIN aim_lines r ON r.aim_id = b.id AND r.touched = 0
         LEFT JOIN codes c ON c.project_id = p.id AND c.code = coalesce(t.code, a.code) AND c.code <> ''
         WHERE p.id = ?";
 
@@ -57,7 +58,7 @@ final class LiveView
 
         $aim = self::aim($row);
         $designed = $pole === null ? null : $aim?->designedAt($pole);
-        $by = $pole === null || $row->by_legs === null ? null : (new LineAim(PackedPolyline::restored($row->by_legs)))->designedAt($pole)->on;
+        $by = $pole === null || $row->by_id === null ? null : (new LineAim(KeptAim::lineOf((int) $row->by_id, $row->by_head)))->designedAt($pole)->on;
         $judged = $aim === null ? Judged::PlanAndHeight : self::judged($row, $aim, $asked->judged ?? self::ofDot($row->draft));
 
         return new Live(
@@ -92,7 +93,8 @@ final class LiveView
 
         return $row->aim === null ? null : KeptAim::aimOf(
             AimKind::from($row->ak), $row->an === null ? null : self::position($row->an, $row->ae, $row->az),
-            $row->az === null ? null : (float) $row->az, $row->legs, $row->lay,
+            $row->az === null ? null : (float) $row->az,
+            $row->line_id === null ? null : KeptAim::lineOf((int) $row->line_id, $row->line_head), $row->lay,
         );
     }
 

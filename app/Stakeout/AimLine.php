@@ -41,8 +41,8 @@ final readonly class AimLine
 
     public static function of(KeptAim $a): self
     {
-        $line = PackedPolyline::restored((string) $a->legs);
-        $touched = PackedPolyline::restored((string) $a->touched_legs);
+        $line = $a->line();
+        $touched = $a->touchedLine();
 
         return new self(
             lay: $a->lay(),

@@ -57,8 +57,8 @@ final readonly class AimRevision
     private function lineMoved(KeptAim $aim): float
     {
         $now = PackedPolyline::of($this->givens->line(Values::of($aim->given['line'], GivenPolyline::class)));
-        $was = PackedPolyline::restored((string) $aim->touched_legs);
-        if ($now->bytes === $was->bytes) {
+        $was = $aim->touchedLine();
+        if ($now->equals($was)) {
             return 0.0;
         }
         $farthest = 0.0;

@@ -18,7 +18,6 @@ use App\Stakeout\Models\Mark;
 use App\Stakeout\Models\Run;
 use App\Stakeout\Models\RunStep;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Refusal;
@@ -425,7 +424,7 @@ final class RunDriver
     {
         $line = $s->wallId === null ? null : KeptAim::query()->where('project_id', $project->id)->where('kind', AimKind::Line)->find($s->wallId);
 
-        return $line === null ? null : PackedPolyline::restored((string) $line->legs)->foot($design)->azimuth;
+        return $line === null ? null : $line->line()->foot($design)->azimuth;
     }
 
     private static function located(Project $project, RawReading $raw): Position

@@ -19,22 +19,19 @@ final class StakedLine
     /** metres */
     private const FARTHEST = 1000.0;
 
-    /**
-     * What is kept of it.
-     *
-     * @return array{lay: string, legs: string}
-     * @throws NoConstruction where a parallel is lost in a bend
-     */
-    public static function laid(PackedPolyline $touched, LineLay $lay): array
+    /** @throws NoConstruction where a parallel is lost in a bend */
+    public static function laid(PackedPolyline $touched, LineLay $lay): PackedPolyline
     {
         self::check($lay);
         $line = $touched->polyline();
-        $parallel = $lay->current();
 
-        return [
-            'lay' => json_encode($lay, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
-            'legs' => PackedPolyline::of(self::beside($lay->reversed ? $line->reversed() : $line, $parallel->right))->bytes,
-        ];
+        return PackedPolyline::of(self::beside($lay->reversed ? $line->reversed() : $line, $lay->current()->right));
+    }
+
+    /** As it is kept. */
+    public static function row(LineLay $lay): string
+    {
+        return json_encode($lay, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     }
 
     /** The parallel so far to the right, as seen along the line. */

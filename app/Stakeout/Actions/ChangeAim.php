@@ -31,9 +31,10 @@ final class ChangeAim
             $change->renew && self::renew($project, $aim);
             if ($change->lay !== null) {
                 self::requireLine($aim);
-                $aim->fill(StakedLine::laid(PackedPolyline::restored((string) $aim->touched_legs), $change->lay));
+                $aim->keepLine(StakedLine::laid($aim->touchedLine(), $change->lay), false);
+                $aim->lay = StakedLine::row($change->lay);
             }
-            if ($aim->isDirty()) {
+            if ($change->renew || $aim->isDirty()) {
                 $aim->version++;
             }
             $aim->fill(array_filter([
@@ -54,8 +55,9 @@ final class ChangeAim
         $givens = new AimGivens($project, newest: true);
         if ($aim->kind === AimKind::Line) {
             $touched = PackedPolyline::of($givens->line(Values::of($aim->given['line'], GivenPolyline::class)));
-            $aim->fill(['touched_legs' => $touched->bytes, 'source' => $givens->lineSource(Values::of($aim->given['line'], GivenPolyline::class))]
-                + StakedLine::laid($touched, $aim->lay()));
+            $aim->keepLine($touched, true);
+            $aim->keepLine(StakedLine::laid($touched, $aim->lay()), false);
+            $aim->source = $givens->lineSource(Values::of($aim->given['line'], GivenPolyline::class));
         } elseif ($aim->kind === AimKind::Spot) {
             $given = Values::of($aim->given['place'], GivenPlace::class);
             $place = $givens->place($given);

@@ -12,7 +12,6 @@ use App\Stakeout\PlacesOnLine;
 use App\Stakeout\PlacesWay;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\NoConstruction;
-use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 
@@ -33,7 +32,7 @@ final class PlacesAlong
             throw new \DomainException("“{$line->name}” was changed elsewhere meanwhile. It is shown as it is now; ask for the places again.");
         }
         $aim = $line->aim();
-        $places = self::places(PackedPolyline::restored((string) $line->legs)->polyline(), $body);
+        $places = self::places($line->line()->polyline(), $body);
         if (count($places) > self::MOST) {
             throw NoConstruction::tooMany(self::MOST);
         }

@@ -49,10 +49,7 @@ final readonly class TakeAim
         };
 
         return DB::transaction(function () use ($project, $body, $row): KeptAim {
-            $aim = $this->again($project, $body) ?? KeptAim::query()->create([
-                'project_id' => $project->id, 'key' => $body->key, 'at' => Clock::stamp(), 'given' => self::given($body),
-                'series' => $row['kind']->series(), 'prepared' => $project->prepared_revision,
-            ] + $row);
+            $aim = $this->again($project, $body) ?? self::keep($project, $body, $row);
             if ($body->corners && $body->line !== null) {
                 ($this->places)($project, $aim, new PlacesOnLine(
                     // The same corners of the same line are the same ones again.
@@ -63,6 +60,22 @@ final readonly class TakeAim
 
             return $aim;
         });
+    }
+
+    /** @param  array<string, mixed>  $row  its columns; of a line its pieces besides, as it was touched and as it is staked */
+    private static function keep(Project $project, AimToTake $body, array $row): KeptAim
+    {
+        [$touched, $staked] = [$row['touched'] ?? null, $row['staked'] ?? null];
+        $aim = KeptAim::query()->create([
+            'project_id' => $project->id, 'key' => $body->key, 'at' => Clock::stamp(), 'given' => self::given($body),
+            'series' => $row['kind']->series(), 'prepared' => $project->prepared_revision,
+        ] + array_diff_key($row, ['touched' => 1, 'staked' => 1]));
+        if ($touched instanceof PackedPolyline && $staked instanceof PackedPolyline) {
+            $aim->keepLine($touched, true);
+            $aim->keepLine($staked, false);
+        }
+
+        return $aim;
     }
 
     /** The same was touched before, and is as it was then. */
@@ -128,8 +141,8 @@ final readonly class TakeAim
         return [
             'kind' => AimKind::Line, 'name' => $givens->lineName($given), 'source' => $givens->lineSource($given),
             'northing' => $on->northing, 'easting' => $on->easting, 'elevation' => $on->elevation,
-            'touched_legs' => $touched->bytes,
-        ] + StakedLine::laid($touched, $lay);
+            'lay' => StakedLine::row($lay), 'touched' => $touched, 'staked' => StakedLine::laid($touched, $lay),
+        ];
     }
 
     /** @return array<string, mixed> */

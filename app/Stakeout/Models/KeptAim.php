@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Models;
 
+use App\Database\Bytes;
 use App\Stakeout\AimKind;
 use App\Stakeout\LineLay;
 use App\Typed\Values;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Aims\Aim;
@@ -25,7 +27,7 @@ final class KeptAim extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'judged' => '', 'series' => '', 'code' => '', 'source' => '', 'line_id' => null, 'northing' => null, 'easting' => null,
-        'elevation' => null, 'lay' => null, 'touched_legs' => null, 'legs' => null, 'version' => 1, 'put_away' => false,
+        'elevation' => null, 'lay' => null, 'version' => 1, 'put_away' => false,
     ];
 
     protected $casts = [
@@ -44,13 +46,57 @@ final class KeptAim extends Model
         return self::layOf($this->lay);
     }
 
+    /** The parallel that is staked now. */
+    public function line(): PackedPolyline
+    {
+        return $this->kept(false);
+    }
+
+    /** The line as it was touched. */
+    public function touchedLine(): PackedPolyline
+    {
+        return $this->kept(true);
+    }
+
+    private function kept(bool $touched): PackedPolyline
+    {
+        $row = DB::table('aim_lines')->where('aim_id', $this->id)->where('touched', $touched)->first(['id', 'head'])
+            ?? throw new \LogicException('A line has pieces.');
+
+        return self::lineOf((int) $row->id, (string) $row->head);
+    }
+
+    /** A line of which only the blocks that are asked for are read. */
+    public static function lineOf(int $id, string $head): PackedPolyline
+    {
+        return PackedPolyline::kept($head, static fn (int $place): string => (string) DB::scalar(
+            'SELECT bytes FROM aim_blocks WHERE line_id = ? AND place = ?', [$id, $place],
+        ));
+    }
+
+    /** Keeps the pieces of the line, as it was touched or of the parallel that is staked, in place of those it had. */
+    public function keepLine(PackedPolyline $line, bool $touched): void
+    {
+        $id = DB::table('aim_lines')->where('aim_id', $this->id)->where('touched', $touched)->value('id');
+        DB::table('aim_blocks')->where('line_id', $id)->delete();
+        DB::table('aim_lines')->where('id', $id)->delete();
+        $head = Bytes::stream($line->head);
+        $id = DB::table('aim_lines')->insertGetId(['aim_id' => $this->id, 'touched' => $touched, 'head' => $head]);
+        fclose($head);
+        foreach ($line->blocksToKeep() as $place => $block) {
+            $bytes = Bytes::stream($block);
+            DB::table('aim_blocks')->insert(['line_id' => $id, 'place' => $place, 'bytes' => $bytes]);
+            fclose($bytes);
+        }
+    }
+
     public function aim(): Aim
     {
-        return self::aimOf($this->kind, $this->place(), $this->elevation, $this->legs, $this->lay);
+        return self::aimOf($this->kind, $this->place(), $this->elevation, $this->kind === AimKind::Line ? $this->line() : null, $this->lay);
     }
 
     /** Of the columns of a row, for those who ask without a model, many times a second. */
-    public static function aimOf(AimKind $kind, ?Position $place, ?float $elevation, ?string $legs, ?string $lay): Aim
+    public static function aimOf(AimKind $kind, ?Position $place, ?float $elevation, ?PackedPolyline $line, ?string $lay): Aim
     {
         if ($kind === AimKind::Elevation) {
             return new ElevationAim((float) $elevation);
@@ -58,7 +104,7 @@ final class KeptAim extends Model
         if ($kind === AimKind::Line) {
             $how = self::layOf($lay);
 
-            return new LineAim(PackedPolyline::restored((string) $legs), $how->heights, $how->elevation, $how->current()->raised);
+            return new LineAim($line ?? throw new \LogicException('A line has pieces.'), $how->heights, $how->elevation, $how->current()->raised);
         }
 
         return new PlaceAim($place ?? throw new \LogicException('A place has coordinates.'));

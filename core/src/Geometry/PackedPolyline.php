@@ -8,11 +8,11 @@ namespace Parlay\Core\Geometry;
  * A polyline in bytes, for one that is asked many times a second where somebody stands beside it: pieces lie in blocks with a box around
  * each, and only blocks that may hold the nearest place are unpacked.
  *
- * Bytes, little-endian: number of pieces (32 bits), 1 where closed (32 bits), length (double); for each block least and greatest northing,
- * least and greatest easting (4 doubles); for each piece how far along it begins, northing, easting and elevation of both ends, sweep (8
- * doubles; an elevation that is not known is NaN).
+ * Head, little-endian: number of pieces (32 bits), 1 where closed (32 bits), length (double); for each block least and greatest northing,
+ * least and greatest easting (4 doubles). Blocks: for each piece how far along it begins, northing, easting and elevation of both ends,
+ * sweep (8 doubles; an elevation that is not known is NaN).
  */
-final readonly class PackedPolyline
+final class PackedPolyline
 {
     private const HEAD = 16;
 
@@ -25,42 +25,68 @@ final readonly class PackedPolyline
     /** Nearer than this to a corner is the corner, metres. */
     private const CORNER = 1e-9;
 
-    public int $count;
+    public readonly int $count;
 
-    public bool $closed;
+    public readonly bool $closed;
 
     /** metres */
-    public float $length;
+    public readonly float $length;
 
-    private int $legsFrom;
+    /** @var array<int, string> blocks that were read, by their number */
+    private array $read = [];
 
-    private function __construct(public string $bytes)
+    /**
+     * @param  string  $head  what stands before the pieces
+     * @param  \Closure(int): string  $block  the bytes of a block of pieces, by its number
+     */
+    private function __construct(public readonly string $head, private readonly \Closure $block)
     {
-        /** @var array{count: int, closed: int, length: float} $head */
-        $head = unpack('Vcount/Vclosed/elength', $bytes);
-        $this->count = $head['count'];
-        $this->closed = $head['closed'] === 1;
-        $this->length = $head['length'];
-        $this->legsFrom = self::HEAD + self::BOX_BYTES * self::blocks($this->count);
-    }
-
-    /** @throws \DomainException where these bytes are none */
-    public static function restored(string $bytes): self
-    {
-        $count = strlen($bytes) < self::HEAD ? 0 : (unpack('V', $bytes)[1] ?? 0);
-        if ($count < 1 || strlen($bytes) !== self::HEAD + self::BOX_BYTES * self::blocks($count) + self::LEG_BYTES * $count) {
+        $count = strlen($head) < self::HEAD ? 0 : (unpack('V', $head)[1] ?? 0);
+        if ($count < 1 || strlen($head) !== self::HEAD + self::BOX_BYTES * self::blocks($count)) {
             throw new \DomainException('That is no line as Parlay keeps it.');
         }
+        /** @var array{count: int, closed: int, length: float} $values */
+        $values = unpack('Vcount/Vclosed/elength', $head);
+        $this->count = $values['count'];
+        $this->closed = $values['closed'] === 1;
+        $this->length = $values['length'];
+    }
 
-        return new self($bytes);
+    /**
+     * @param  string  $head  as it was kept
+     * @param  \Closure(int): string  $block  reads a block of pieces, by its number: only those asked for are read
+     *
+     * @throws \DomainException where these bytes are none
+     */
+    public static function kept(string $head, \Closure $block): self
+    {
+        return new self($head, $block);
+    }
+
+    /**
+     * Its pieces as they are kept beside the head.
+     *
+     * @return list<string>
+     */
+    public function blocksToKeep(): array
+    {
+        return array_map($this->bytesOf(...), range(0, self::blocks($this->count) - 1));
+    }
+
+    /** Whether it is the same line, to the last bit. */
+    public function equals(self $other): bool
+    {
+        return $this->head === $other->head && $this->blocksToKeep() === $other->blocksToKeep();
     }
 
     public static function of(Polyline $line): self
     {
-        $boxes = $legs = '';
+        $boxes = '';
+        $blocks = [];
         $start = 0.0;
         foreach (array_chunk($line->legs, self::BLOCK) as $block) {
             $bounds = [INF, -INF, INF, -INF];
+            $legs = '';
             foreach ($block as $leg) {
                 $bounds = self::around($bounds, $leg);
                 $legs .= pack(
@@ -70,9 +96,12 @@ final readonly class PackedPolyline
                 $start += $leg->length();
             }
             $boxes .= pack('e4', ...$bounds);
+            $blocks[] = $legs;
         }
 
-        return new self(pack('VVe', count($line->legs), $line->isClosed() ? 1 : 0, $start).$boxes.$legs);
+        return new self(
+            pack('VVe', count($line->legs), $line->isClosed() ? 1 : 0, $start).$boxes, static fn (int $b): string => $blocks[$b] ?? '',
+        );
     }
 
     /** The piece so numbered, from 0. */
@@ -206,7 +235,7 @@ final readonly class PackedPolyline
     {
         $count = self::blocks($this->count);
         /** @var list<float> $boxes */
-        $boxes = array_values((array) unpack('e'.(4 * $count), $this->bytes, self::HEAD));
+        $boxes = array_values((array) unpack('e'.(4 * $count), $this->head, self::HEAD));
         $bounds = [];
         for ($b = 0, $k = 0; $b < $count; $b++, $k += 4) {
             $bounds[$b] = hypot(
@@ -219,11 +248,22 @@ final readonly class PackedPolyline
         return $bounds;
     }
 
+    /** @throws \DomainException where it is none */
+    private function bytesOf(int $block): string
+    {
+        $bytes = $this->read[$block] ??= ($this->block)($block);
+        if (strlen($bytes) !== self::LEG_BYTES * min(self::BLOCK, $this->count - $block * self::BLOCK)) {
+            throw new \DomainException('A piece of that line is missing.');
+        }
+
+        return $bytes;
+    }
+
     /** @return array{float, Leg} how far along it begins, and the piece */
     private function unpacked(int $i): array
     {
         /** @var array{1: float, 2: float, 3: float, 4: float, 5: float, 6: float, 7: float, 8: float} $v */
-        $v = unpack('e8', $this->bytes, $this->legsFrom + $i * self::LEG_BYTES);
+        $v = unpack('e8', $this->bytesOf(intdiv($i, self::BLOCK)), $i % self::BLOCK * self::LEG_BYTES);
 
         return [$v[1], new Leg(
             new Position($v[2], $v[3], is_nan($v[4]) ? null : $v[4]), new Position($v[5], $v[6], is_nan($v[7]) ? null : $v[7]), $v[8],

@@ -208,9 +208,26 @@ final class LineAimTest extends TestCase
                 self::assertLessThan($least + 1e-9, abs($foot->right));
             }
         }
-        self::assertEqualsWithDelta($packed->length, PackedPolyline::restored($packed->bytes)->length, 0.0);
+        // Kept in a head and blocks, of which one or two are read for a place.
+        $blocks = $packed->blocksToKeep();
+        $read = [];
+        $kept = PackedPolyline::kept($packed->head, static function (int $b) use ($blocks, &$read): string {
+            $read[$b] = true;
+
+            return $blocks[$b];
+        });
+        $beside = new Position(5e6 + 1.0, 3e6 + 2500.0);
+        self::assertEquals($packed->foot($beside), $kept->foot($beside));
+        self::assertLessThan(6, count($read));
+        self::assertTrue($kept->equals($packed));
+        try {
+            PackedPolyline::kept($packed->head, static fn (int $b): string => substr($blocks[$b], 1))->foot($beside);
+            self::fail('A block that is cut off is read.');
+        } catch (\DomainException $e) {
+            self::assertSame('A piece of that line is missing.', $e->getMessage());
+        }
         $this->expectException(\DomainException::class);
-        PackedPolyline::restored(substr($packed->bytes, 0, -1));
+        PackedPolyline::kept(substr($packed->head, 0, -1), static fn (int $b): string => $blocks[$b]);
     }
 
     public function test_following_the_moves_along_and_across_a_line_ends_on_the_design(): void
