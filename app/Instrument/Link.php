@@ -184,7 +184,9 @@ final class Link
     {
         $this->endJob($done->number);
         $instruction = QueuedInstruction::query()->find($done->number);
-        if ($instruction === null) {
+        // What was given up when the link went, or by the process before this one, is asked for anew: its answer comes too late, and would be
+        // stored beside the other.
+        if ($instruction === null || $instruction->state === 'refused') {
             return;
         }
         // A dot that is only being aimed is no measurement on purpose.

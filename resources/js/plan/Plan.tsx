@@ -152,7 +152,7 @@ export function Plan(props: PlanProps) {
                 }
                 const { staking } = callbacks.current;
                 // Whoever stakes touches what the pole stands on, or is to stand on, and not the pole.
-                const moving = what?.what === 'pole' || what?.what === 'instrument' || what?.what === 'mark';
+                const moving = what?.what === 'pole' || what?.what === 'instrument';
                 const thing = staking && moving && (lies || spots.length > 0) ? null : what;
                 const drawn = thing ? null : lies;
                 const found = { thing, drawn, place, spots: staking ? spots : [], low: made.isLow(place) };

@@ -2,7 +2,9 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useId, useMemo, useRef, useState } from 'react';
 import type { Aim, ControlPoint, Schemas, StakeoutPoint } from '../api/client';
 import { Dialog } from '../parts/Dialog';
+import { Length } from '../parts/Figure';
 import { ThumbRail } from '../parts/ThumbRail';
+import type { PlanPlace } from '../plan/contract';
 
 interface Props {
     title: string;
@@ -11,6 +13,8 @@ interface Props {
     /** what was chosen in the field to be staked */
     aims?: Aim[];
     gridLines?: Schemas['GridLineResource'][];
+    /** from where it is said how far away each one is */
+    from?: PlanPlace | null;
     /** typed already when it opened */
     typed?: string;
     /** what choosing nothing means, where that can be chosen */
@@ -52,6 +56,7 @@ export function FindPoint({
     control = NO_CONTROL,
     aims = NO_AIMS,
     gridLines = NO_LINES,
+    from = null,
     typed = '',
     none,
     onPoint,
@@ -124,7 +129,10 @@ export function FindPoint({
                                             onClick={() => choose(row)}
                                         >
                                             <span className="min-w-0 truncate font-semibold text-lg">{row.name}</span>
-                                            <span className="shrink-0 text-quiet text-sm">{row.says}</span>
+                                            <span className="shrink-0 text-quiet text-sm">
+                                                {row.says}
+                                                {from && <Away from={from} to={row.point ?? row.control ?? row.aim?.place ?? null} />}
+                                            </span>
                                         </button>
                                     </li>
                                 )
@@ -137,6 +145,15 @@ export function FindPoint({
         </Dialog>
     );
 }
+
+/** What tells two alike apart on site. */
+const Away = ({ from, to }: { from: PlanPlace; to: PlanPlace | null }) =>
+    to && (
+        <>
+            {' · '}
+            <Length of={Math.hypot(to.northing - from.northing, to.easting - from.easting)} /> away
+        </>
+    );
 
 /** Those not yet done first, each kind in the order of names. */
 export function rowsOf(

@@ -2,6 +2,7 @@ import { ChevronsUpDown } from 'lucide-react';
 import { useState } from 'react';
 import type { Aim, Schemas, StakeoutPoint } from '../api/client';
 import { Button } from '../parts/Button';
+import type { PlanPlace } from '../plan/contract';
 import { FindPoint } from '../points/FindPoint';
 import { ofAim, ofPoint, type Target } from './target';
 
@@ -10,6 +11,8 @@ interface Props {
     aims: Aim[];
     gridLines?: Schemas['GridLineResource'][];
     onGridLine?: (id: number) => void;
+    /** where the pole is */
+    from?: PlanPlace | null;
     chosen: Target | null;
     onChoose: (target: Target | null) => void;
     none?: string;
@@ -17,7 +20,7 @@ interface Props {
 }
 
 /** What is aimed at, by name: the button opens the list, those not yet done first. */
-export function PointChooser({ points, aims, gridLines, onGridLine, chosen, onChoose, none = 'choose', label = 'Target' }: Props) {
+export function PointChooser({ points, aims, gridLines, onGridLine, from, chosen, onChoose, none = 'choose', label = 'Target' }: Props) {
     const [open, setOpen] = useState(false);
     const code = chosen?.kind === 'point' ? chosen.point.code : (chosen?.aim.code ?? '');
     const take = (target: Target | null) => {
@@ -39,6 +42,7 @@ export function PointChooser({ points, aims, gridLines, onGridLine, chosen, onCh
                     points={points}
                     aims={aims}
                     gridLines={gridLines}
+                    from={from}
                     onGridLine={(id) => {
                         setOpen(false);
                         onGridLine?.(id);

@@ -10,6 +10,7 @@ import { Coordinates, Deviation } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
+import type { PlanPlace } from '../plan/contract';
 import { isFiltered } from '../points/filter';
 import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
@@ -164,7 +165,17 @@ function Staking(props: StageProps) {
     const canAimDot = dot && target !== null && (target.kind === 'point' || target.aim.kind === 'spot' || target.aim.kind === 'place');
     return (
         <Sheet
-            title={<Chooser project={project} points={points} aims={aims} target={target} onPoint={choose} onAim={chooseAim} />}
+            title={
+                <Chooser
+                    project={project}
+                    points={points}
+                    aims={aims}
+                    pole={live?.pole ?? null}
+                    target={target}
+                    onPoint={choose}
+                    onAim={chooseAim}
+                />
+            }
             next={
                 <>
                     {lost && <SetUpAnew project={project.id} />}
@@ -426,13 +437,14 @@ function Changed({ project, aim }: { project: number; aim: Aim }) {
 }
 
 interface ChooserProps extends Pick<StageProps, 'project' | 'points' | 'aims'> {
+    pole: PlanPlace | null;
     target: Target | null;
     onPoint: (point: StakeoutPoint | null) => void;
     onAim: (aim: Aim) => void;
 }
 
 /** What is staked, by name, and the next and the one before: of the points, of the places taken today, or of the parallels of a line. */
-function Chooser({ project, points, aims, target, onPoint, onAim }: ChooserProps) {
+function Chooser({ project, points, aims, pole, target, onPoint, onAim }: ChooserProps) {
     const change = useChangeAim(project.id);
     const gridLines = useGridLines(project.id).data ?? [];
     const take = useTakeAim(project.id, onAim);
@@ -463,6 +475,7 @@ function Chooser({ project, points, aims, target, onPoint, onAim }: ChooserProps
                 points={points}
                 aims={aims}
                 gridLines={gridLines.filter((g) => !g.ring)}
+                from={pole}
                 onGridLine={(gridLineId) => take.mutate({ line: { gridLineId } })}
                 chosen={target}
                 onChoose={(to) => (to === null ? onPoint(null) : to.kind === 'point' ? onPoint(to.point) : onAim(to.aim))}

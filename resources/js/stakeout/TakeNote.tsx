@@ -95,7 +95,7 @@ export function TakeNote({ project, designs, touched, holding, from, onFrom, onT
                     )}
                     {drawn && (
                         <Button kind={here ? 'plain' : 'primary'} className="min-h-16" busy={take.isPending} onClick={() => line()}>
-                            {word} along the {drawn.kind}
+                            {holding ? 'Hold it' : 'Stake'} along the {drawn.kind}
                         </Button>
                     )}
                     {spots.length > 1 && (

@@ -248,6 +248,50 @@ final class AimTest extends FeatureTestCase
         self::assertNull($this->ask('GET', "/projects/{$empty->id}/around?northing=0&easting=0")->json('deviation'));
     }
 
+    public function test_the_next_comes_by_the_rule_that_was_chosen(): void
+    {
+        $ids = array_map(fn (array $p) => $this->ask('POST', $this->at('/points'), ['name' => $p[0], 'northing' => 1000.0, 'easting' => $p[1]])->json('id'), [
+            ['A', 2000.0], ['B', 2010.0], ['C', 2004.0], ['D', 1999.0],
+        ]);
+        [$a, $b, $c, $d] = $ids;
+        $next = fn (array $more) => $this->ask('POST', $this->at('/next-open'), $more + ['northing' => 1000.0, 'easting' => 2001.5])->assertOk()->json();
+        self::assertSame(['pointId' => $a, 'left' => 4], $next([]));
+        self::assertSame($c, $next(['rule' => 'listed', 'after' => $b])['pointId']);
+        self::assertSame($a, $next(['rule' => 'listed', 'after' => $d])['pointId'], 'round to the first');
+        self::assertSame(['pointId' => $b, 'left' => 2], $next(['rule' => 'listed', 'after' => $c, 'only' => [$c, $b]]));
+        // To the near end first, and then all the way.
+        self::assertSame($d, $next(['rule' => 'walk', 'easting' => 1998.0])['pointId']);
+        $this->ask('PUT', $this->at('/staking'), ['next' => 'walk', 'look' => true, 'lath' => true, 'lathLines' => ['name'], 'figures' => ['distance', 'cut_fill']])->assertOk();
+        self::assertSame(['walk', ['distance', 'cut_fill']], [
+            $this->ask('GET', "/projects/{$this->project->id}")->json('staking.next'), $this->ask('GET', "/projects/{$this->project->id}")->json('staking.figures'),
+        ]);
+        $this->ask('PUT', $this->at('/staking'), [
+            'next' => 'off', 'look' => false, 'lath' => false, 'lathLines' => [], 'figures' => ['facing', 'north_east', 'cut_fill', 'distance', 'azimuth'],
+        ])->assertStatus(422);
+    }
+
+    public function test_to_a_design_far_above_the_instrument_looks_where_the_pole_is(): void
+    {
+        $this->setUpInstrument($this->project);
+        $this->seen(new Position(1010.0, 2030.0, 9.9));
+        $zenith = function (float $elevation): float {
+            $id = $this->ask('POST', $this->at('/points'), ['name' => $this->newKey(), 'northing' => 1012.0, 'easting' => 2032.0, 'elevation' => $elevation])->json('id');
+            $told = $this->ask('POST', $this->at('/instrument/turn'), ['key' => $this->newKey(), 'pointId' => $id])->assertOk()->json('id');
+
+            return (float) QueuedInstruction::query()->findOrFail($told)->content['zenith'];
+        };
+        self::assertEqualsWithDelta($zenith(9.9), $zenith(17.0), 1e-3, 'an anchor of the ceiling is marked on the slab');
+        self::assertGreaterThan(1e-3, abs($zenith(9.9) - $zenith(10.6)), 'a step is not the ceiling');
+    }
+
+    public function test_worklists_say_what_counts_and_lists_of_codes_leave_it(): void
+    {
+        $id = $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1.0, 'easting' => 2.0])->json('id');
+        $list = $this->ask('POST', $this->at('/worklists'), ['name' => 'Hangers', 'pointIds' => [$id], 'judged' => 'plan'])->assertOk();
+        $list->assertJsonPath('judged', 'plan');
+        $this->ask('PUT', $this->at('/worklists/'.$list->json('id')), ['name' => 'Hangers', 'pointIds' => [$id]])->assertOk()->assertJsonPath('judged', null);
+    }
+
     public function test_another_project_reaches_none_of_it(): void
     {
         $line = $this->line();
