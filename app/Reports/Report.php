@@ -8,6 +8,7 @@ use App\Clock;
 use App\Designs\Models\Design;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
+use App\Stakeout\AimKind;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Collection;
 
@@ -51,12 +52,17 @@ final readonly class Report
     }
 
     /**
-     * What a mark says something of: a point staked or built again counts once, by its latest mark; a check, or a shot at nothing
-     * designed, stands for itself.
+     * What a mark says something of: a point, a spot or a place along a line staked or built again counts once, by its latest mark; a check,
+     * a mark anywhere along a line, or a shot at nothing designed, stands for itself.
      */
     private static function about(Mark $m): string
     {
-        return $m->kind === 'check' || $m->point_id === null ? "mark {$m->id}" : "{$m->kind} {$m->point_id}";
+        return match (true) {
+            $m->kind === 'check' => "mark {$m->id}",
+            $m->point_id !== null => "{$m->kind} {$m->point_id}",
+            in_array($m->aimed()?->kind, [AimKind::Spot, AimKind::Place], true) => "{$m->kind} at {$m->aim_key}",
+            default => "mark {$m->id}",
+        };
     }
 
     /** @return list<ReportRow> */

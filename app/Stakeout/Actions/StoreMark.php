@@ -64,9 +64,11 @@ final class StoreMark
         KeyTaken::unlessSame('mark', [
             'kind' => $stored->kind, 'reading' => $stored->observation_id,
             'point' => $stored->point_id, 'control point' => $stored->control_id, 'name' => $stored->name,
+            'target' => $stored->aim_key,
         ], [
             'kind' => $body->kind->value, 'reading' => $body->observationId,
             'point' => $body->kind === Purpose::Check ? null : $body->pointId,
+            'target' => $body->aimId === null ? '' : (string) KeptAim::query()->where('project_id', $stored->project_id)->whereKey($body->aimId)->value('key'),
         ]
             + ($stored->control_id === null ? [] : ['control point' => $body->controlId]) + $name);
 

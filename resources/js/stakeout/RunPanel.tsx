@@ -34,12 +34,12 @@ export function runWords({ steps }: Run): string {
 }
 
 /** A run: where it is, what it waits for, and what may be said to it. */
-export function RunPanel({ project, run }: { project: Project; run: Run }) {
+export function RunPanel({ project, run, onPutAway }: { project: Project; run: Run; onPutAway: () => void }) {
     const say = useCommandRun(project.id, run);
     const step = run.steps[run.place];
     const leads = run.leader === device();
     if (!isUnderWay(run)) {
-        return <RunEnd project={project} run={run} />;
+        return <RunEnd project={project} run={run} onPutAway={onPutAway} />;
     }
     const dot = run.settings.mode !== 'prism';
     const tries = run.settings.tries ?? 10;
@@ -62,7 +62,8 @@ export function RunPanel({ project, run }: { project: Project; run: Run }) {
                     {step?.state === 'open' && 'Next…'}
                 </p>
             )}
-            {step?.miss && (
+            {/* While it is being aimed the dial says it, newer than this. */}
+            {step?.miss && (step.state === 'marking' || step.state === 'measuring') && (
                 <p className="text-sm">
                     The dot lies <Deviation of={Math.hypot(step.miss.north, step.miss.east)} /> off in plan
                     {step.miss.height !== null && (
@@ -128,7 +129,7 @@ export function RunPanel({ project, run }: { project: Project; run: Run }) {
 }
 
 /** What was skipped, and why; to be done again at one touch. */
-function RunEnd({ project, run }: { project: Project; run: Run }) {
+function RunEnd({ project, run, onPutAway }: { project: Project; run: Run; onPutAway: () => void }) {
     const begin = useBeginRun(project.id, () => undefined);
     const skipped = run.steps.filter((s) => s.state === 'skipped');
     return (
@@ -146,10 +147,13 @@ function RunEnd({ project, run }: { project: Project; run: Run }) {
                     ))}
                 </ul>
             )}
+            <Button className="justify-self-end" onClick={onPutAway}>
+                Put this away
+            </Button>
             <Failure of={begin.error} />
             {skipped.length > 0 && (
                 <Button className="min-h-16" busy={begin.busy} onClick={() => begin.begin({ settings: run.settings, skippedOf: run.id })}>
-                    Run over the {skipped.length} skipped
+                    {skipped.length === 1 ? 'Run over the one skipped' : `Run over the ${skipped.length} skipped`}
                 </Button>
             )}
         </section>

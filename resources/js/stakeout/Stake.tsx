@@ -148,6 +148,7 @@ function Staking(props: StageProps) {
     const run = useRun(project.id);
     const underWay = isUnderWay(run);
     const [planning, setPlanning] = useState(false);
+    const [putAway, setPutAway] = useState<number | null>(null);
     const dot = useSetup(project.id).data?.draft.dot === true;
     const [dotOn, setDotOn] = useState<DotOn>({ on: 'slab', wallId: null });
     const aimDot = useBeginRun(project.id, () => undefined);
@@ -226,7 +227,7 @@ function Staking(props: StageProps) {
                 </>
             }
         >
-            {g && said && !stored && (
+            {g && said && !stored && !underWay && (
                 <NextStep as="aside">
                     <div className="grid text-sm">
                         <Verdict of={g.verdict} judged={said.judged} short={target?.kind === 'aim'} />
@@ -234,7 +235,9 @@ function Staking(props: StageProps) {
                     </div>
                 </NextStep>
             )}
-            {run && (underWay || run.steps.length > 1) && <RunPanel project={project} run={run} />}
+            {run && (underWay || (run.steps.length > 1 && (!g || dot) && putAway !== run.id)) && (
+                <RunPanel project={project} run={run} onPutAway={() => setPutAway(run.id)} />
+            )}
             {aimDot.asked && (
                 <Notice kind="caution">
                     {aimDot.asked.message} <Button onClick={aimDot.insist}>Go on all the same</Button>

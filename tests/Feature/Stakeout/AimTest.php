@@ -59,6 +59,28 @@ final class AimTest extends FeatureTestCase
         self::assertSame($aim['id'], $again['id']);
     }
 
+    public function test_a_place_staked_again_counts_once_and_a_key_carries_one_target_only(): void
+    {
+        $this->setUpInstrument($this->project);
+        $line = $this->line();
+        $place = $this->ask('POST', $this->at("/aims/{$line['id']}/places"), ['key' => $this->newKey(), 'version' => 1, 'way' => 'at', 'distance' => 10.0])->json(0);
+        foreach ([0.001, 0.002] as $off) {
+            $this->staked($place, new Position(1010.0 + $off, 2010.0, 10.0));
+        }
+        $this->staked($line, new Position(1010.0, 2010.0, 10.0));
+        $this->staked($line, new Position(1010.0, 2011.0, 10.0));
+        $csv = array_map(static fn (string $l) => str_getcsv($l, ',', '"', ''), explode("\n", trim(
+            (string) $this->get('/api/v1'.$this->at('/report.csv'))->assertOk()->streamedContent(), "\u{FEFF}\n",
+        )));
+        $counts = array_map(static fn (array $row) => array_combine($csv[0], $row)['counts'], array_slice($csv, 1));
+        self::assertSame(['replaced', 'yes', 'yes', 'yes'], $counts);
+        $reading = $this->measure($this->project, 'stake', new Position(1010.0, 2012.0, 10.0), $line['name']);
+        $body = ['key' => $this->newKey(), 'observationId' => $reading->id, 'kind' => 'stake', 'aimId' => $line['id'], 'aimVersion' => 1, 'withoutCheck' => true];
+        $stored = $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id');
+        self::assertSame($stored, $this->ask('POST', $this->at('/marks'), $body)->assertOk()->json('id'));
+        $this->ask('POST', $this->at('/marks'), ['aimId' => $place['id']] + $body)->assertStatus(409);
+    }
+
     public function test_a_line_is_staked_beside_its_parallel_and_every_figure_reaches_book_and_table(): void
     {
         $this->setUpInstrument($this->project);
