@@ -8,6 +8,7 @@ declare(strict_types=1);
  */
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/bench/MixedDrawing.php';
+require __DIR__.'/bench/OnScreen.php';
 
 /** @param  list<float>  $values */
 function part(array $values, float $part): float

@@ -59,38 +59,10 @@ $rows[] = [
 
 // A nudge is a step that the figures on the screen must follow: its time less the instrument's own wait for the next reading is not
 // taken out.
-$screen = new Screen(new Chrome(1280, 800), $parlay->url);
-$screen->open("/p/$project/stake?target={$point['id']}")->see('toward instrument')->choose('Moves are said', 'by north and east')->see('by the site grid');
-$screen->driver->executeScript(<<<'JS'
-    window.seen = []; window.last = '';
-    new MutationObserver(() => { const t = document.querySelector('[aria-label="Moves"]')?.innerText ?? ''; if (t !== window.last) { window.last = t; window.seen.push([Date.now(), t]); } })
-        .observe(document.body, { subtree: true, childList: true, characterData: true });
-    JS);
-// Readings are dated by the clock that is never set; the browser has the one on the wall.
-$wall = static fn (float $steady): float => 1000 * ($steady + microtime(true) - hrtime(true) / 1e9);
-$waits = [];
-for ($i = 0; $i < 40; $i++) {
-    usleep(random_int(600_000, 800_000));
-    $before = json_decode((string) file_get_contents($parlay->data.'/instrument.json'), true);
-    $north = $i % 2 === 0 ? 0.5 : -0.5;
-    $parlay->ask('POST', '/practice', ['do' => 'nudge', 'north' => $north]);
-    // The first reading that left the instrument after the nudge.
-    Running::until(static function () use ($parlay, &$before, &$after): bool {
-        $after = json_decode((string) file_get_contents($parlay->data.'/instrument.json'), true);
-
-        return ($after['seq'] ?? 0) > $before['seq'] && abs($after['reading']['circle'] - $before['reading']['circle'])
-            + abs($after['reading']['slope'] - $before['reading']['slope']) > 0.01;
-    }, 2.0);
-    usleep(700_000);
-    $expected = $i % 2 === 0 ? 'south' : 'north';
-    foreach ($screen->driver->executeScript('return window.seen') as [$at, $text]) {
-        if ($at >= $wall($after['readingAt']) - 1) {
-            $waits[] = $at - $wall($after['readingAt']);
-            break;
-        }
-    }
-    $screen->driver->executeScript('window.seen = []');
-}
+$waits = OnScreen::waits(
+    $parlay, $project, $point['id'], 40,
+    static fn (int $i) => $parlay->ask('POST', '/practice', ['do' => 'nudge', 'north' => $i % 2 === 0 ? 0.5 : -0.5]), [600_000, 800_000],
+);
 $rows[] = [
     'a reading to the figures on the screen, 95th percentile', sprintf('%.0f ms', part($waits, 0.95)),
     sprintf('median %.0f ms of %d', part($waits, 0.5), count($waits)), '250 ms',

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 /** Staking in depth, on a running Parlay of its own with the demo data. Gives rows of what, measured, beside, goal. */
 
-use Tests\Browser\Chrome;
-use Tests\Browser\Screen;
 use Tests\Running;
 
 $parlay = new Running('demo');
@@ -51,41 +49,11 @@ $rows[] = ['a spot offered among 100,000 segments, 95th percentile', sprintf('%.
 
 // At ten readings a second, from the reading to the figures on the screen.
 $parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 1.6]);
-$screen = new Screen(new Chrome(1280, 800), $parlay->url);
-$screen->open("/p/$project/stake?target={$point['id']}")->see('toward instrument')->choose('Moves are said', 'by north and east')->see('by the site grid');
-$screen->driver->executeScript(<<<'JS'
-    window.seen = []; window.last = '';
-    new MutationObserver(() => { const t = document.querySelector('[aria-label="Moves"]')?.innerText ?? ''; if (t !== window.last) { window.last = t; window.seen.push([Date.now(), t]); } })
-        .observe(document.body, { subtree: true, childList: true, characterData: true });
-    JS);
-$wall = static fn (float $steady): float => 1000 * ($steady + microtime(true) - hrtime(true) / 1e9);
-$state = static fn (): array => (array) json_decode((string) file_get_contents($parlay->data.'/instrument.json'), true);
-$waits = [];
-for ($i = 0; $i < 60; $i++) {
-    usleep(random_int(300_000, 500_000));
-    $before = $state();
-    $stand($i % 2 === 0 ? 0.8 : 0.3);
-    $after = $before;
-    Running::until(static function () use ($state, $before, &$after): bool {
-        $after = $state();
-
-        return ($after['seq'] ?? 0) > $before['seq'] && abs(($after['reading']['circle'] ?? 0) - ($before['reading']['circle'] ?? 0))
-            + abs(($after['reading']['slope'] ?? 0) - ($before['reading']['slope'] ?? 0)) > 0.01;
-    }, 2.0);
-    usleep(400_000);
-    foreach ($screen->driver->executeScript('return window.seen') as [$at]) {
-        if ($at >= $wall($after['readingAt']) - 1) {
-            $waits[] = $at - $wall($after['readingAt']);
-            break;
-        }
-    }
-    $screen->driver->executeScript('window.seen = []');
-}
+$waits = OnScreen::waits($parlay, $project, $point['id'], 60, static fn (int $i) => $stand($i % 2 === 0 ? 0.8 : 0.3), [300_000, 500_000]);
 $rows[] = [
     'a reading to the figures at 10 readings a second, 95th percentile', sprintf('%.0f ms', part($waits, 0.95)),
     sprintf('median %.0f ms of %d', part($waits, 0.5), count($waits)), '80 ms',
 ];
-unset($screen);
 
 // A run of a hundred dots, where the instrument itself takes next to no time.
 $parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 100]);
