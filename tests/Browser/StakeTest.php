@@ -123,6 +123,25 @@ final class StakeTest extends TestCase
         self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id/setup")['draft']['dot'] === false, 10));
     }
 
+    public function test_after_a_mark_the_lath_is_shown_and_the_next_comes_by_itself(): void
+    {
+        [$id, $s] = $this->opened('Saltmarsh Yard', 1280, 800);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 4]);
+        $s->press('On the sheet and after a mark')->choose('After a mark that is in', 'on to the nearest')->tick('Look at what is to be stored')
+            ->tick('Show what goes on the lath')->press('Keep these choices');
+        self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id")['staking']['next'] === 'nearest', 10));
+        $points = array_column(self::$parlay->ask('GET', "/projects/$id/points"), null, 'name');
+        $s->pressStarting('Target: ')->fill('Search by name, code or state; Enter takes the first', 'G7')->pressStarting('G7');
+        self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'atOnce' => true] + array_intersect_key($points['G7'], array_flip(['northing', 'easting', 'elevation'])));
+        $s->see('in tolerance', 20)->press('Measure and store')->see('Before storing G7')->fill('Note', 'paint');
+        $s->driver->executeScript('[...document.querySelectorAll("[role=dialog] button")].find(b => b.textContent === "Measure and store").click()');
+        $s->see('On the lath', 20)->see('G7')->press('Written down')->see('G7 stored')->see('Back to it');
+        $mark = $this->stakes($id)[count($this->stakes($id)) - 1];
+        self::assertSame(['G7', 'in', 'paint'], [$mark['name'], $mark['verdict'], $mark['note']]);
+        self::assertStringNotContainsString('target='.$points['G7']['id'].'&', $s->driver->getCurrentURL().'&', 'the next is the target');
+        self::$parlay->ask('PUT', "/projects/$id/staking", ['next' => 'off', 'look' => false, 'lath' => false, 'lathLines' => ['name'], 'figures' => []]);
+    }
+
     /** @return array{int, Screen} */
     private function opened(string $name, int $width, int $height): array
     {

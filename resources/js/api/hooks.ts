@@ -46,6 +46,9 @@ export function fetchAhead(client: QueryClient, project: number): void {
     void client.prefetchQuery(queries.queryOptions('get', '/api/v1/projects/{project}/setup', init));
 }
 
+/** milliseconds */
+const RESTING = 1000;
+
 /** What the live answer is to say besides the instrument: the target, what counts of it, and the line that moves are said by. */
 export type LiveAsked = { target?: number; aim?: number; by?: number; judged?: Judged };
 
@@ -60,7 +63,8 @@ export function useLive(project: number, asked: LiveAsked, fast: boolean) {
             const query = seen === undefined ? asked : { ...asked, since: seen };
             return ask(api.GET('/api/v1/projects/{project}/live', { params: { path: { project }, query } }));
         },
-        refetchInterval: fast ? 10 : 1000,
+        // Where nobody answers, or nothing is linked, it is not asked all the time.
+        refetchInterval: ({ state }) => (fast && !state.error && state.data?.instrument.link === 'up' ? 10 : RESTING),
         refetchIntervalInBackground: false,
         retry: false,
         placeholderData: (before) => before,
