@@ -47,8 +47,10 @@ final class RunDriver
 
     private ?float $markedUntil = null;
 
-    /** elevation of the slab, as it was hit last */
+    /** elevation of the slab, as it was hit last; of another run it may be that of a floor where this one is to mark a ceiling */
     private ?float $floor = null;
+
+    private ?int $floorOf = null;
 
     public function __construct(private readonly TellInstrument $tell) {}
 
@@ -148,6 +150,9 @@ final class RunDriver
 
     private function begin(Run $run, RunStep $step, Project $project): DotSearch
     {
+        if ($this->floorOf !== $run->id) {
+            [$this->floor, $this->floorOf] = [null, $run->id];
+        }
         $s = $run->settings();
         $design = self::placeOf($project, $step);
         $against = self::against($project, $step);

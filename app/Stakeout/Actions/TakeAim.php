@@ -37,7 +37,8 @@ final readonly class TakeAim
         }
         $known = KeptAim::query()->where('project_id', $project->id)->where('key', $body->key)->first();
         if ($known !== null) {
-            KeyTaken::unlessSame('target', ['what was touched' => $known->given], ['what was touched' => self::given($body)]);
+            // Kept, 5.0 has become 5.
+            KeyTaken::unlessSame('target', ['what was touched' => true], ['what was touched' => $known->given == self::given($body)]);
 
             return $known;
         }

@@ -192,6 +192,17 @@ final class AimTest extends FeatureTestCase
         self::assertEqualsWithDelta(5 * M_PI, $arc['line']['length'], 1e-9);
     }
 
+    public function test_what_is_taken_again_under_its_key_is_the_same_and_another_thing_is_told(): void
+    {
+        $key = $this->newKey();
+        $take = fn (array $body) => $this->ask('POST', $this->at('/aims'), ['key' => $key] + $body);
+        $whole = ['place' => ['northing' => 1010.0, 'easting' => 2030.0, 'elevation' => 10.0]];
+        $first = $take($whole)->assertOk()->json('id');
+        self::assertSame($first, $take($whole)->assertOk()->json('id'), 'a lost answer is given again, whole metres too');
+        $take(['elevation' => 4.0])->assertStatus(409);
+        self::assertCount(1, $this->aims());
+    }
+
     public function test_careless_lines_are_refused_with_what_would_do(): void
     {
         $take = fn (array $body) => $this->ask('POST', $this->at('/aims'), ['key' => $this->newKey()] + $body);

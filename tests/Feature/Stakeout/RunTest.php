@@ -187,6 +187,26 @@ final class RunTest extends FeatureTestCase
         }
     }
 
+    public function test_a_run_on_the_ceiling_after_one_on_the_floor_marks_the_ceiling(): void
+    {
+        $floor = (float) $this->world->tripod->foot->elevation;
+        $this->begin(['markSeconds' => 0.0], array_slice($this->points, 0, 2));
+        // One link for both, as on site.
+        $high = $this->ask('POST', $this->at('/points'), ['name' => 'HANGER', 'northing' => 1016.0, 'easting' => 2030.0, 'elevation' => $floor + 7.0])->json('id');
+        $begun = false;
+        $this->go(function () use ($high, &$begun): bool {
+            if (! $begun && $this->latest()['state'] === 'ended') {
+                $begun = true;
+                $this->begin(['markSeconds' => 0.0], [$high]);
+                $this->elsewhere();
+            }
+
+            return $begun && $this->latest()['state'] !== 'running';
+        });
+        self::assertSame('HANGER', $this->latest()['steps'][0]['name']);
+        self::assertEqualsWithDelta($floor + 7.0, Mark::query()->where('point_id', $high)->firstOrFail()->elevation, 0.05);
+    }
+
     public function test_with_the_prism_it_turns_from_one_to_the_next_and_waits_for_the_button(): void
     {
         $run = $this->begin(['mode' => 'prism', 'markSeconds' => null], array_slice($this->points, 0, 2));
