@@ -10,6 +10,12 @@ namespace App\FieldBook;
  */
 final class KeyTaken extends \RuntimeException
 {
+    /** @throws \DomainException where it is none: each wish comes under a key made by its sender */
+    public static function checked(string $key): string
+    {
+        return preg_match('~^[\w-]{8,80}$~', $key) === 1 ? $key : throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
+    }
+
     /** @param  list<string>  $differing  in words, what is otherwise than the first time */
     public static function by(string $deed, array $differing): self
     {

@@ -9,6 +9,7 @@ use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 use App\Cogo\Givens;
 use App\Cogo\Words;
+use App\Designs\Actions\FindSpot;
 use App\Designs\ShapeRef;
 use App\Projects\Models\Project;
 use Parlay\Core\Designs\SpotKind;
@@ -89,17 +90,7 @@ final readonly class AimGivens
             return 'From '.implode(' to ', array_map($this->words->place(...), $given->places));
         }
 
-        return implode('; ', array_map($this->pieceSource(...), array_slice($given->shapes, 0, 4)))
+        return implode('; ', array_map(fn (ShapeRef $ref) => FindSpot::piece($this->shapes, $ref), array_slice($given->shapes, 0, 4)))
             .(count($given->shapes) > 4 ? '; and more' : '');
-    }
-
-    private function pieceSource(ShapeRef $ref): string
-    {
-        [$layer, $number] = $this->shapes->follow($ref->layerId, $ref->shape);
-        $shape = $this->shapes->of($ref->layerId, $ref->shape);
-        $design = $layer->design;
-
-        return ucfirst($shape->kind->word())." on layer {$layer->name}, {$design->place_word} {$shape->place} of {$design->file_name}"
-            .($design->revision === '' ? '' : " (revision {$design->revision})");
     }
 }

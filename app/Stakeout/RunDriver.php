@@ -12,8 +12,6 @@ use App\Instrument\Purpose;
 use App\Instrument\TurnOrder;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
-use App\Setups\Models\Setup;
-use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\Models\Run;
 use App\Stakeout\Models\RunStep;
@@ -24,7 +22,6 @@ use Parlay\Core\Instrument\Refusal;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Stakeout\DotSearch;
 use Parlay\Core\Stakeout\MarkedOn;
-use Parlay\Core\Stakeout\Tolerance;
 
 /**
  * Takes a run from point to point, in the process that holds the link: pages come and go. All that must outlive this process stands in the
@@ -153,22 +150,8 @@ final class RunDriver
         if ($this->floorOf !== $run->id) {
             [$this->floor, $this->floorOf] = [null, $run->id];
         }
-        $s = $run->settings();
-        $design = self::placeOf($project, $step);
-        $against = self::against($project, $step);
-        $axis = self::setup($project)->station();
 
-        return DotSearch::begin(
-            $s->on === MarkedOn::Slab || $s->elevation === null ? $design : $design->at($s->elevation), $s->on,
-            $axis->mark->at($axis->mark->elevation === null ? null : $axis->mark->elevation + $axis->instrumentHeight),
-            self::aimed($project->tolerance($against->code)), $s->tries, self::wall($project, $s, $design), $this->floor ?? $s->floor,
-        );
-    }
-
-    /** The other half is left to the measurement of the mark. */
-    private static function aimed(Tolerance $tolerance): Tolerance
-    {
-        return new Tolerance($tolerance->plan / 2, $tolerance->height / 2);
+        return (new DotStep($project, $run->settings(), $step))->search($this->floor);
     }
 
     private function shoot(Run $run, RunStep $step, Project $project): void
@@ -278,7 +261,7 @@ final class RunDriver
             mark: new MarkWanted(
                 evenOut: true,
                 withoutCheck: $s->withoutCheck,
-                dot: $s->mode === RunMode::Prism ? null : new DotMarked($s->on, self::wall($project, $s, self::placeOf($project, $step)), $s->elevation),
+                dot: $s->mode === RunMode::Prism ? null : (new DotStep($project, $s, $step))->marked(),
             ),
         ));
 
@@ -407,35 +390,10 @@ final class RunDriver
         return Project::query()->findOrFail($run->project_id);
     }
 
-    private static function setup(Project $project): Setup
-    {
-        return $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
-    }
-
-    private static function against(Project $project, RunStep $step): Against
-    {
-        return $step->aim_id !== null
-            ? Against::kept(KeptAim::query()->where('project_id', $project->id)->findOrFail($step->aim_id))
-            : Against::point($project->points()->find($step->point_id) ?? throw new \DomainException("{$step->name} is gone. Skip it."));
-    }
-
-    private static function placeOf(Project $project, RunStep $step): Position
-    {
-        return self::against($project, $step)->aim->designedAt(new Position(0, 0))->place;
-    }
-
-    /** Azimuth in which the wall runs there; null where nobody said. */
-    private static function wall(Project $project, RunSettings $s, Position $design): ?float
-    {
-        $line = $s->wallId === null ? null : KeptAim::query()->where('project_id', $project->id)->where('kind', AimKind::Line)->find($s->wallId);
-
-        return $line === null ? null : $line->line()->foot($design)->azimuth;
-    }
-
     private static function located(Project $project, RawReading $raw): Position
     {
         $draft = SetupDrafts::of($project);
 
-        return self::setup($project)->station()->locate(Sight::reduce($raw, $draft->air(), $draft->target(), $draft->scale));
+        return DotStep::station($project)->locate(Sight::reduce($raw, $draft->air(), $draft->target(), $draft->scale));
     }
 }

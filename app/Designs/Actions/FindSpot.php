@@ -7,6 +7,7 @@ namespace App\Designs\Actions;
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
 use App\Designs\Models\DesignLayer;
+use App\Designs\ShapeRef;
 use App\Designs\TouchedSpot;
 use App\Projects\Models\Project;
 use Parlay\Core\Designs\SpotKind;
@@ -49,6 +50,15 @@ final class FindSpot
 
         return "$word of {$shape->kind->word()} ($place, layer {$layer->name}) and {$other->kind->word()} ("
             .self::place($otherLayer, $other->place).", layer {$otherLayer->name}) of ".self::file($layer);
+    }
+
+    /** A line or arc, with where it stands in its file. */
+    public static function piece(DrawnShapes $shapes, ShapeRef $ref): string
+    {
+        [$layer] = $shapes->follow($ref->layerId, $ref->shape);
+        $shape = $shapes->of($ref->layerId, $ref->shape);
+
+        return ucfirst($shape->kind->word())." on layer {$layer->name}, ".self::place($layer, $shape->place).' of '.self::file($layer);
     }
 
     /** The end of one piece where another begins. */

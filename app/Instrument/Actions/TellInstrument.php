@@ -211,9 +211,7 @@ final class TellInstrument
      */
     private function queue(Project $project, string $key, Instruction $instruction, ?array $purpose, array $asked = []): QueuedInstruction
     {
-        if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {
-            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
-        }
+        KeyTaken::checked($key);
         if (LiveState::read()->link() !== 'up') {
             throw new \DomainException('The instrument can’t be reached just now. The link is being sought again by itself.');
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stakeout\Actions;
 
 use App\Clock;
+use App\FieldBook\KeyTaken;
 use App\NeedsConfirmation;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
@@ -28,9 +29,7 @@ final class BeginRun
 
     public function __invoke(Project $project, RunToBegin $body): Run
     {
-        if (preg_match('~^[\w-]{8,80}$~', $body->key) !== 1) {
-            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
-        }
+        KeyTaken::checked($body->key);
         $known = Run::query()->where('project_id', $project->id)->where('key', $body->key)->first();
         if ($known !== null) {
             return $known;

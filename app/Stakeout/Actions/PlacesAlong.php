@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stakeout\Actions;
 
 use App\Clock;
+use App\FieldBook\KeyTaken;
 use App\Projects\Models\Project;
 use App\Stakeout\AimKind;
 use App\Stakeout\Models\KeptAim;
@@ -68,9 +69,7 @@ final class PlacesAlong
     /** @return list<KeptAim> */
     private static function made(Project $project, string $key): array
     {
-        if (preg_match('~^[\w-]{8,80}$~', $key) !== 1) {
-            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
-        }
+        KeyTaken::checked($key);
 
         return array_values(KeptAim::query()->where('project_id', $project->id)->whereNotNull('line_id')
             ->where('key', 'like', addcslashes($key, '%_\\').'-%')->orderBy('id')->get()->all());

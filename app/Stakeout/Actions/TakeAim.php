@@ -32,9 +32,7 @@ final readonly class TakeAim
 
     public function __invoke(Project $project, AimToTake $body): KeptAim
     {
-        if (preg_match('~^[\w-]{8,80}$~', $body->key) !== 1) {
-            throw new \DomainException('A key has 8 to 80 letters, digits or dashes.');
-        }
+        KeyTaken::checked($body->key);
         $known = KeptAim::query()->where('project_id', $project->id)->where('key', $body->key)->first();
         if ($known !== null) {
             // Kept, 5.0 has become 5.

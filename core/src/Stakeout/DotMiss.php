@@ -7,6 +7,9 @@ namespace Parlay\Core\Stakeout;
 /** How far the red dot lies from where the mark belongs: only what counts on such a surface. */
 final readonly class DotMiss
 {
+    /** metres */
+    public float $plan;
+
     /**
      * @param  float  $north  metres that the dot lies north of where it belongs, and east, in plan; on a wall, along it only
      * @param  float|null  $height  metres too high, where the height counts
@@ -17,11 +20,7 @@ final readonly class DotMiss
         public float $east,
         public ?float $height,
         public float $depth,
-    ) {}
-
-    /** Metres, in plan. */
-    public function plan(): float
-    {
-        return hypot($this->north, $this->east);
+    ) {
+        $this->plan = hypot($north, $east);
     }
 }

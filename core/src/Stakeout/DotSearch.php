@@ -159,7 +159,7 @@ final readonly class DotSearch
     {
         $miss = $this->miss();
 
-        return $miss !== null && ! Deviation::isBeyond($miss->plan(), $this->tolerance->plan)
+        return $miss !== null && ! Deviation::isBeyond($miss->plan, $this->tolerance->plan)
             && ($miss->height === null || ! Deviation::isBeyond($miss->height, $this->tolerance->height));
     }
 
@@ -175,7 +175,7 @@ final readonly class DotSearch
     {
         $miss = $this->miss();
 
-        return $miss === null ? INF : hypot($miss->plan(), $miss->height ?? 0.0);
+        return $miss === null ? INF : hypot($miss->plan, $miss->height ?? 0.0);
     }
 
     public function isUsedUp(): bool

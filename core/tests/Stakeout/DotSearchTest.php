@@ -68,7 +68,7 @@ final class DotSearchTest extends TestCase
         self::assertTrue($found->isThere());
         self::assertEqualsWithDelta(-20.0, $found->miss()?->depth, 1e-9);
         $beside = $found->hits(new Position(28 - 0.008, 34 + 0.006, 5.03));
-        self::assertEqualsWithDelta([0.01, 0.03], [$beside->miss()?->plan(), $beside->miss()?->height], 1e-6);
+        self::assertEqualsWithDelta([0.01, 0.03], [$beside->miss()?->plan, $beside->miss()?->height], 1e-6);
         self::assertFalse($beside->isThere());
     }
 

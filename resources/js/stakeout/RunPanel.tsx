@@ -65,7 +65,7 @@ export function RunPanel({ project, run, onPutAway }: { project: Project; run: R
             {/* While it is being aimed the dial says it, newer than this. */}
             {step?.miss && (step.state === 'marking' || step.state === 'measuring') && (
                 <p className="text-sm">
-                    The dot lies <Deviation of={Math.hypot(step.miss.north, step.miss.east)} /> off in plan
+                    The dot lies <Deviation of={step.miss.plan} /> off in plan
                     {step.miss.height !== null && (
                         <>
                             , <Sided of={step.miss.height} side="height" />

@@ -1,8 +1,8 @@
-import { ChevronLeft, ChevronRight, CircleDot, LocateFixed, Route, SlidersHorizontal } from 'lucide-react';
+import { CircleDot, LocateFixed, Route, SlidersHorizontal } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { type Aim, api, ask, type Mark, newKey, type Schemas, type StakeoutPoint } from '../api/client';
-import { turnTo, useChecks, useDeed, useGridLines, useSetup, useWorklists } from '../api/hooks';
+import { type Aim, api, ask, type Mark, type Schemas, type StakeoutPoint } from '../api/client';
+import { turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
@@ -10,33 +10,32 @@ import { Coordinates, Deviation } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
-import type { PlanPlace } from '../plan/contract';
 import { isFiltered } from '../points/filter';
 import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
+import { Changed } from './Changed';
 import { FilterLine } from './FilterLine';
 import { Guide } from './Guide';
 import { Lath } from './Lath';
 import { LineTools } from './LineTools';
 import { LookBefore } from './LookBefore';
-import { layOf } from './lay';
 import { type DotOn, MarkedOn } from './MarkedOn';
+import { NoGuidance } from './NoGuidance';
 import { Offering } from './Offering';
 import { OneElevation } from './OneElevation';
-import { PointChooser } from './PointChooser';
 import { RunForm } from './RunForm';
 import { RunPanel } from './RunPanel';
 import { Counts, SaidBy } from './SaidBy';
 import { StakeChoices } from './StakeChoices';
 import { progressWords } from './staked';
-import { liveOf, ofPoint, type Target, targetOf } from './target';
+import { TargetChooser } from './TargetChooser';
+import { liveOf, ofAim, ofPoint, type Target, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
 import { isUnderWay, useBeginRun, useRun } from './useRun';
 import { useStoring } from './useStoring';
-import { useChangeAim, useTakeAim } from './useTaking';
 import { WhereAmI } from './WhereAmI';
 
 type Rule = Schemas['StakingChoices']['next'];
@@ -87,7 +86,7 @@ function Staking(props: StageProps) {
         setAim(aim.id);
         begin();
         if (aim.place) {
-            turn.mutate({ kind: 'aim', aim, key: `aim ${aim.id}`, name: aim.name });
+            turn.mutate(ofAim(aim));
         }
     };
     const { staking } = project;
@@ -167,7 +166,7 @@ function Staking(props: StageProps) {
     return (
         <Sheet
             title={
-                <Chooser
+                <TargetChooser
                     project={project}
                     points={points}
                     aims={aims}
@@ -424,132 +423,3 @@ const SetUpAnew = ({ project }: { project: number }) => (
         Set up anew
     </Link>
 );
-
-/** A revision of the drawing has the target elsewhere. */
-function Changed({ project, aim }: { project: number; aim: Aim }) {
-    const change = useChangeAim(project);
-    return (
-        <Notice kind="caution">
-            {aim.changed}{' '}
-            <Button busy={change.isPending} onClick={() => change.mutate({ aim, renew: true })}>
-                Take it as it is now
-            </Button>
-            <Failure of={change.error} />
-        </Notice>
-    );
-}
-
-interface ChooserProps extends Pick<StageProps, 'project' | 'points' | 'aims'> {
-    pole: PlanPlace | null;
-    target: Target | null;
-    onPoint: (point: StakeoutPoint | null) => void;
-    onAim: (aim: Aim) => void;
-}
-
-/** What is staked, by name, and the next and the one before: of the points, of the places taken today, or of the parallels of a line. */
-function Chooser({ project, points, aims, pole, target, onPoint, onAim }: ChooserProps) {
-    const change = useChangeAim(project.id);
-    const gridLines = useGridLines(project.id).data ?? [];
-    const take = useTakeAim(project.id, onAim);
-    const step = (by: number) => {
-        if (target?.kind !== 'aim') {
-            const index = target ? points.findIndex((p) => p.id === target.point.id) : -1;
-            onPoint(points[(index + by + points.length) % points.length] ?? null);
-            return;
-        }
-        const { aim } = target;
-        const lay = aim.line && layOf(aim.line);
-        const count = lay?.parallels.length ?? 0;
-        if (lay && count > 1) {
-            change.mutate({ aim, lay: { ...lay, parallel: (lay.parallel + by + count) % count } });
-            return;
-        }
-        const alike = aims.filter((a) => (aim.kind === 'line' ? a.kind === 'line' : a.lineId === aim.lineId && a.kind !== 'line'));
-        const next = alike[(alike.findIndex((a) => a.id === aim.id) + by + alike.length) % alike.length];
-        if (next && next.id !== aim.id) {
-            onAim(next);
-        }
-    };
-    return (
-        <span className="flex min-w-0 flex-1 items-center gap-1">
-            <span className="sr-only">Stake {target?.name}</span>
-            <Button kind="bare" aria-label="Previous in the list" onClick={() => step(-1)} icon={<ChevronLeft />} />
-            <PointChooser
-                points={points}
-                aims={aims}
-                gridLines={gridLines.filter((g) => !g.ring)}
-                from={pole}
-                onGridLine={(gridLineId) => take.mutate({ line: { gridLineId } })}
-                chosen={target}
-                onChoose={(to) => (to === null ? onPoint(null) : to.kind === 'point' ? onPoint(to.point) : onAim(to.aim))}
-            />
-            <Button kind="bare" aria-label="Next in the list" onClick={() => step(1)} icon={<ChevronRight />} />
-        </span>
-    );
-}
-
-/** Why there is nothing to follow, and what to do. */
-function NoGuidance({
-    live,
-    project,
-    turning,
-    anywhere,
-    onTurn,
-}: StageProps & { turning: boolean; anywhere: boolean; onTurn: () => void }) {
-    const i = live?.instrument;
-    const track = useDeed(project.id, () =>
-        ask(
-            api.POST('/api/v1/projects/{project}/instrument/track', { params: { path: { project: project.id } }, body: { key: newKey() } }),
-        ),
-    );
-    const search = useDeed(project.id, () =>
-        ask(
-            api.POST('/api/v1/projects/{project}/instrument/search', {
-                params: { path: { project: project.id } },
-                body: { key: newKey() },
-            }),
-        ),
-    );
-    if (turning) {
-        return <p className="py-8 text-center text-lg">The instrument turns to the target…</p>;
-    }
-    const why =
-        i?.link !== 'up'
-            ? 'The instrument can’t be reached. Its link is being sought again by itself.'
-            : (awayWords(live) ??
-              i.trouble ??
-              (i.locked && !i.tracking
-                  ? 'The instrument holds the prism but does not follow it.'
-                  : 'The instrument does not see the prism. Stand where it points, or let it search.'));
-    return (
-        <div className="grid gap-3">
-            <Notice kind="caution">{why}</Notice>
-            {i?.link === 'up' && awayWords(live) === null && (
-                <>
-                    <div className="flex flex-wrap gap-2">
-                        <Button className="min-h-16" onClick={() => track.mutate(undefined)} busy={track.isPending}>
-                            Follow the prism
-                        </Button>
-                        {!anywhere && (
-                            <Button className="min-h-16" onClick={() => search.mutate(undefined)} busy={search.isPending}>
-                                Search for the prism
-                            </Button>
-                        )}
-                    </div>
-                    <NextStep>
-                        {anywhere ? (
-                            <Button kind="primary" onClick={() => search.mutate(undefined)} busy={search.isPending}>
-                                Search for the prism
-                            </Button>
-                        ) : (
-                            <Button kind="primary" onClick={onTurn}>
-                                Turn to the target again
-                            </Button>
-                        )}
-                    </NextStep>
-                </>
-            )}
-            <Failure of={track.error ?? search.error} />
-        </div>
-    );
-}

@@ -2246,6 +2246,7 @@ export interface components {
             elevation?: number | null;
         };
         DotMiss: {
+            plan: number;
             north: number;
             east: number;
             height: number | null;

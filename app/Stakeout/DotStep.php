@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout;
+
+use App\Projects\Models\Project;
+use App\Stakeout\Models\KeptAim;
+use App\Stakeout\Models\RunStep;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Station;
+use Parlay\Core\Stakeout\DotSearch;
+use Parlay\Core\Stakeout\MarkedOn;
+use Parlay\Core\Stakeout\Tolerance;
+
+/** What the red dot is brought onto for one point of a run, and as what it is marked. */
+final readonly class DotStep
+{
+    private Against $against;
+
+    private Position $design;
+
+    /** @throws \DomainException where the point is gone */
+    public function __construct(private Project $project, private RunSettings $settings, RunStep $step)
+    {
+        $this->against = $step->aim_id !== null
+            ? Against::kept(KeptAim::query()->where('project_id', $project->id)->findOrFail($step->aim_id))
+            : Against::point($project->points()->find($step->point_id) ?? throw new \DomainException("{$step->name} is gone. Skip it."));
+        // A point, a spot or a place: designed there, wherever one stands.
+        $this->design = $this->against->aim->designedAt(new Position(0, 0))->place;
+    }
+
+    /** @param  float|null  $floor  elevation of the slab as it was hit last, metres */
+    public function search(?float $floor): DotSearch
+    {
+        $s = $this->settings;
+        $station = self::station($this->project);
+        $tolerance = $this->project->tolerance($this->against->code);
+
+        return DotSearch::begin(
+            $s->on === MarkedOn::Slab || $s->elevation === null ? $this->design : $this->design->at($s->elevation), $s->on,
+            $station->mark->at($station->mark->elevation === null ? null : $station->mark->elevation + $station->instrumentHeight),
+            // The other half is left to the measurement of the mark.
+            new Tolerance($tolerance->plan / 2, $tolerance->height / 2), $s->tries, $this->wall(), $floor ?? $s->floor,
+        );
+    }
+
+    public function marked(): DotMarked
+    {
+        return new DotMarked($this->settings->on, $this->wall(), $this->settings->elevation);
+    }
+
+    /** Azimuth in which the wall runs there; null where nobody said. */
+    private function wall(): ?float
+    {
+        $line = $this->settings->wallId === null ? null : KeptAim::query()->where('project_id', $this->project->id)
+            ->where('kind', AimKind::Line)->find($this->settings->wallId);
+
+        return $line?->line()->foot($this->design)->azimuth;
+    }
+
+    public static function station(Project $project): Station
+    {
+        return ($project->currentSetup ?? throw new \DomainException('Set up the instrument first.'))->station();
+    }
+}
