@@ -75,10 +75,14 @@ final class Running
      */
     public function ask(string $method, string $path, ?array $body = null): array
     {
-        $answer = @file_get_contents($this->url.'/api/v1'.$path, false, stream_context_create(['http' => [
+        $context = stream_context_create(['http' => [
             'method' => $method, 'header' => "Content-Type: application/json\r\nAccept: application/json",
-            'content' => $body === null ? '' : json_encode($body), 'ignore_errors' => true, 'timeout' => 10,
-        ]]));
+            'content' => $body === null ? '' : json_encode($body), 'ignore_errors' => true, 'timeout' => 20,
+        ]]);
+        // A machine with much else to do may not answer in time: what only asks is asked again.
+        for ($tries = $method === 'GET' ? 3 : 1, $answer = false; $tries > 0 && $answer === false; $tries--) {
+            $answer = @file_get_contents($this->url.'/api/v1'.$path, false, $context);
+        }
         $data = json_decode((string) $answer, true);
 
         return is_array($data) ? $data : [];

@@ -38,6 +38,13 @@ const BLUNDERS: [string, (mark: string, world: World) => Schemas['PracticeBody']
 /** metres within which the pole is said to stand on something */
 const ON_IT = 0.05;
 
+/** and within which it has been where it was sent */
+const STANDS = 0.001;
+
+/** Whether the pole is on its way there. */
+const goesTo = ({ pole }: World, to: { northing: number; easting: number }) =>
+    pole.goal != null && Math.hypot(to.northing - pole.goal.northing, to.easting - pole.goal.easting) < STANDS;
+
 /** Where the pole really is, in words: on its way, or here. */
 function placeOf(world: World, aim: { name: string; northing: number; easting: number } | undefined) {
     const { pole, marks } = world;
@@ -85,22 +92,29 @@ export function PracticeDrawer({ project, control, allPoints, target, aim: touch
     const chosen = mark || control[0]?.name || '';
     const place = useMemo(() => (w && here ? placeOf(w, aim) : null), [w, here, aim]);
     useShow(practicePole, place);
-    // Nobody stands by to press it again where a busy machine did not answer.
-    const { mutate: walk } = useMutation({
+    const { mutate: walk, isPending: setting } = useMutation({
         mutationFn: (body: Schemas['PracticeBody']) => ask(api.POST('/api/v1/practice', { body })),
         onSuccess: (data) => client.setQueryData(['practice'], data),
-        retry: 5,
-        retryDelay: 1000,
     });
+    const to = aim ?? w?.marks.find((m) => m.name === asked);
     const toAim = aim && w ? { northing: aim.northing, easting: aim.easting, elevation: aim.elevation ?? w.pole.elevation } : null;
-    const wanted = toAim ? `${toAim.northing} ${toAim.easting}` : (asked ?? '');
-    const next = useRef<Schemas['PracticeBody'] | null>(null);
-    next.current = toAim ? { do: 'walk', ...toAim, speed: 4 } : asked ? { do: 'walk', mark: asked, speed: 4 } : null;
+    const wanted = aim ? `${aim.northing} ${aim.easting}` : (asked ?? '');
+    const sent = useRef({ to: '', arrived: false });
+    // Until it has been there once it is sent again wherever it stands still: nobody stands by to press it again where a busy machine did not
+    // answer, and who moves it by hand afterwards is left alone.
     useEffect(() => {
-        if (byItself && here && wanted !== '' && next.current) {
-            walk(next.current);
+        if (sent.current.to !== wanted) {
+            sent.current = { to: wanted, arrived: false };
         }
-    }, [byItself, here, wanted, walk]);
+        if (!byItself || !here || !w || !to || sent.current.arrived) {
+            return;
+        }
+        if (Math.hypot(to.northing - w.pole.northing, to.easting - w.pole.easting) < STANDS && !w.pole.walking) {
+            sent.current.arrived = true;
+        } else if (!setting && (!w.pole.walking || !goesTo(w, to))) {
+            walk(toAim ? { do: 'walk', ...toAim, speed: 4 } : { do: 'walk', mark: to.name, speed: 4 });
+        }
+    }, [byItself, here, wanted, walk, setting, w, to, toAim]);
     const nudge = (north: number, east: number, up = 0) =>
         deed.mutate({ do: 'nudge', north: north * step, east: east * step, up: up * step });
     return (
