@@ -17,16 +17,7 @@ use Parlay\Core\Units\LengthUnit;
  */
 final class LandXmlPoints
 {
-    /** Names of the schema's linear units. */
-    private const UNITS = [
-        'meter' => LengthUnit::Metre, 'centimeter' => LengthUnit::Centimetre, 'millimeter' => LengthUnit::Millimetre,
-        'foot' => LengthUnit::Foot, 'ussurveyfoot' => LengthUnit::UsFoot, 'inch' => LengthUnit::Inch,
-    ];
-
     private const LARGEST_POINT = 10_000;
-
-    /** Bytes before the first element that are looked through. */
-    private const LONGEST_PROLOGUE = 200_000;
 
     /**
      * The unit the file declares, null where it declares none that is known.
@@ -38,7 +29,7 @@ final class LandXmlPoints
         $reader = self::open($stream);
         while (self::read($reader)) {
             if ($reader->nodeType === \XMLReader::ELEMENT && in_array($reader->localName, ['Metric', 'Imperial'], true)) {
-                return self::UNITS[strtolower((string) $reader->getAttribute('linearUnit'))] ?? null;
+                return FileUnits::length((string) $reader->getAttribute('linearUnit'));
             }
             if ($reader->nodeType === \XMLReader::ELEMENT && $reader->localName === 'CgPoints') {
                 return null;
@@ -127,16 +118,12 @@ final class LandXmlPoints
      */
     private static function refuseDefinitions($stream): void
     {
-        rewind($stream);
-        $before = str_replace("\0", '', (string) fread($stream, self::LONGEST_PROLOGUE));
-        rewind($stream);
-        $withoutComments = preg_replace('~<!--.*?-->|<\?.*?\?>~s', '', $before) ?? $before;
-        $first = preg_match('~<[A-Za-z_]~', $withoutComments, $m, PREG_OFFSET_CAPTURE) === 1 ? $m[0][1] : strlen($withoutComments);
-        if (strlen($before) >= self::LONGEST_PROLOGUE && $first === strlen($withoutComments)) {
+        if (XmlText::neverBegins($stream)) {
             throw UnreadablePoints::notText('a file with more before its first element than any LandXML has');
         }
-        if (stripos(substr($withoutComments, 0, $first), '<!DOCTYPE') !== false || stripos($withoutComments, '<!ENTITY') !== false) {
-            throw UnreadablePoints::definesNames(1 + substr_count(substr($before, 0, (int) stripos($before, '<!')), "\n"));
+        $line = XmlText::definesNamesAt($stream);
+        if ($line !== null) {
+            throw UnreadablePoints::definesNames($line);
         }
     }
 

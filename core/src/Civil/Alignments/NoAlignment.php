@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Civil\Alignments;
+
+/** An alignment, profile or section can't be made of this. */
+final class NoAlignment extends \DomainException
+{
+    public static function noElements(): self
+    {
+        return new self('An alignment needs one element or more: a line, an arc or a spiral.');
+    }
+
+    public static function noLength(): self
+    {
+        return new self('An element needs a length above 0.');
+    }
+
+    public static function fullCircle(): self
+    {
+        return new self('An arc needs a radius, and goes round its circle once at most.');
+    }
+
+    public static function cubicWithoutStraightEnd(): self
+    {
+        return new self('A cubic parabola is straight at one end. Between two arcs use a clothoid.');
+    }
+
+    public static function cubicTooSharp(): self
+    {
+        return new self('A cubic parabola can’t turn as far as that: its length is more than 0.6 of its radius.');
+    }
+
+    public static function cornerTooTight(int $number, float $needed, float $there): self
+    {
+        return new self(sprintf('Corner %d has no room: its curve needs %.3F m of tangent, and there are %.3F m.', $number, $needed, $there));
+    }
+
+    public static function spiralsTooLong(int $number): self
+    {
+        return new self("At corner $number the spirals turn further than the corner does: shorter ones or a larger radius.");
+    }
+
+    public static function straightCorner(int $number): self
+    {
+        return new self("At corner $number the way goes straight on or straight back: there is nothing to round.");
+    }
+
+    public static function stationsBackwards(int $number): self
+    {
+        return new self("Station $number of the profile lies before the one above it: stations must grow.");
+    }
+
+    public static function curvesOverlap(int $number): self
+    {
+        return new self("The vertical curve at vertex $number reaches into that of its neighbour. Shorten one of them.");
+    }
+
+    public static function tooFewVertices(): self
+    {
+        return new self('A profile needs two vertices or more.');
+    }
+
+    public static function noCurveThere(int $number): self
+    {
+        return new self("Vertex $number is an end of the profile: there is no vertical curve.");
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Civil\Surfaces;
+
+use Parlay\Core\Geometry\Position;
+
+/** Something that was strange in what a surface was made of, and what was done about it. */
+final readonly class MakingRemark
+{
+    private function __construct(public MakingRemarkKind $kind, public Position $at, public float $apart = 0.0, public int $count = 1) {}
+
+    /** Two points at one place with different heights, metres apart: the first counts. */
+    public static function twoHeights(Position $at, float $apart): self
+    {
+        return new self(MakingRemarkKind::TwoHeights, $at, $apart);
+    }
+
+    /** Two lines that cross with different heights, metres apart: the middle counts. */
+    public static function linesCross(Position $at, float $apart): self
+    {
+        return new self(MakingRemarkKind::LinesCross, $at, $apart);
+    }
+}

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Civil\Surfaces;
+
+enum MakingRemarkKind: string
+{
+    case TwoHeights = 'two_heights';
+    case LinesCross = 'lines_cross';
+}

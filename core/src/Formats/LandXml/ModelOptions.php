@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\LandXml;
+
+use Parlay\Core\Units\LengthUnit;
+
+/** How a file is to be read. */
+final readonly class ModelOptions
+{
+    /**
+     * @param  LengthUnit|null  $unit  in place of the one it declares
+     * @param  bool  $exchanged  its coordinates are written easting first
+     * @param  (\Closure(int): void)|null  $progress  told the bytes read
+     */
+    public function __construct(public ?LengthUnit $unit = null, public bool $exchanged = false, public ?\Closure $progress = null) {}
+}
