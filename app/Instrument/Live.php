@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
+use App\Civil\SurfaceHere;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\ListOf;
 use Parlay\Core\Stakeout\Aims\Designed;
+use Parlay\Core\Stakeout\Aims\OnAlignment;
 use Parlay\Core\Stakeout\Aims\OnLine;
 use Parlay\Core\Stakeout\Guidance;
 use Parlay\Core\Stakeout\Judged;
@@ -15,7 +18,10 @@ final readonly class Live
     /**
      * elsewhere: the project that the instrument has been set up for since. another: the serial number of the one that is linked, where
      * this project was set up with another. target: the prepared point that is staked, aim: or what was chosen in the field; designed: what
-     * of it is designed where the pole stands. by: where the pole stands beside the line that moves are said by.
+     * of it is designed where the pole stands. by: where the pole stands beside the line that moves are said by, and byStation where that is an
+     * alignment. surfaces: where a surface is staked, all that have this place.
+     *
+     * @param  list<SurfaceHere>  $surfaces
      */
     public function __construct(
         public int $seq,
@@ -33,5 +39,8 @@ final readonly class Live
         public ?Guidance $guidance,
         public Judged $judged,
         public ?OnLine $by,
+        public ?OnAlignment $byStation,
+        #[ListOf(SurfaceHere::class)]
+        public array $surfaces,
     ) {}
 }

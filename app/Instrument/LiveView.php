@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
+use App\Civil\SurfaceHere;
 use App\Clock;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
@@ -11,6 +12,9 @@ use App\Setups\Draft;
 use App\Setups\Models\Setup;
 use App\Stakeout\Against;
 use App\Stakeout\AimKind;
+use App\Stakeout\CivilAims;
+use App\Stakeout\CivilHeights;
+use App\Stakeout\CivilLay;
 use App\Stakeout\Models\KeptAim;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Facades\DB;
@@ -20,6 +24,7 @@ use Parlay\Core\Instrument\Station;
 use Parlay\Core\Stakeout\Aims\Aim;
 use Parlay\Core\Stakeout\Aims\LineAim;
 use Parlay\Core\Stakeout\Aims\PlaceAim;
+use Parlay\Core\Stakeout\Aims\SurfaceAim;
 use Parlay\Core\Stakeout\Guidance;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Tolerance;
@@ -33,7 +38,7 @@ final class LiveView
             (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT max(coalesce(y.stands_for, y.id)) FROM setups y WHERE '.Setup::SAME_INSTRUMENT.") AND q.id <> p.id) AS elsewhere,
             t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz, c.judged AS code_judged,
             a.id AS aim, a.version AS aim_version, a.kind AS ak, a.northing AS an, a.easting AS ae, a.elevation AS az, a.lay, a.judged AS aim_judged,
-            l.id AS line_id, l.head AS line_head, r.id AS by_id, r.head AS by_head
+            l.id AS line_id, l.head AS line_head, r.id AS by_id, r.head AS by_head, b.kind AS bk, b.lay AS by_lay
         FROM projects p
         LEFT JOIN setup_drafts d ON d.project_id = p.id
         LEFT JOIN setups s ON s.id = (SELECT id FROM setups WHERE project_id = p.id ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)
@@ -58,7 +63,8 @@ final class LiveView
 
         $aim = self::aim($row);
         $designed = $pole === null ? null : $aim?->designedAt($pole);
-        $by = $pole === null || $row->by_id === null ? null : (new LineAim(KeptAim::lineOf((int) $row->by_id, $row->by_head)))->designedAt($pole)->on;
+        $beside = $pole === null ? null : self::by($row)?->designedAt($pole);
+        $by = $beside?->on;
         $judged = $aim === null ? Judged::PlanAndHeight : self::judged($row, $aim, $asked->judged ?? self::ofDot($row->draft));
 
         return new Live(
@@ -81,6 +87,8 @@ final class LiveView
             ),
             judged: $judged,
             by: $by,
+            byStation: $beside?->station,
+            surfaces: $pole === null || ! $aim instanceof SurfaceAim ? [] : SurfaceHere::of($project, $pole),
         );
     }
 
@@ -96,6 +104,18 @@ final class LiveView
             $row->az === null ? null : (float) $row->az,
             $row->line_id === null ? null : KeptAim::lineOf((int) $row->line_id, $row->line_head), $row->lay,
         );
+    }
+
+    /** The second line, by which moves are said and beside which one stands. */
+    private static function by(\stdClass $row): ?Aim
+    {
+        if ($row->by_id !== null) {
+            return new LineAim(KeptAim::lineOf((int) $row->by_id, $row->by_head));
+        }
+
+        // Beside an alignment itself, whatever parallel or grade of it is staked.
+        return $row->bk !== AimKind::Alignment->value ? null
+            : CivilAims::of(new CivilLay(alignmentId: CivilAims::lay($row->by_lay)->alignmentId, heights: CivilHeights::None));
     }
 
     /** What is marked with the red dot on a floor counts in plan, whatever the height of the floor. */

@@ -13,6 +13,7 @@ final readonly class AimChange
     public function __construct(
         public int $version,
         public ?LineLay $lay = null,
+        public ?CivilLay $civil = null,
         public ?string $series = null,
         public ?string $code = null,
         public ?Judged $judged = null,

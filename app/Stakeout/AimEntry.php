@@ -30,6 +30,7 @@ final readonly class AimEntry
         public ?float $elevation,
         public ?int $lineId,
         public ?AimLine $line,
+        public ?CivilLay $civil,
         public string $changed,
     ) {}
 
@@ -49,6 +50,7 @@ final readonly class AimEntry
             elevation: $a->elevation,
             lineId: $a->line_id,
             line: $a->kind === AimKind::Line ? AimLine::of($a) : null,
+            civil: $a->kind->isCivil() ? $a->civilLay() : null,
             changed: $changed,
         );
     }

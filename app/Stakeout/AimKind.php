@@ -13,6 +13,13 @@ enum AimKind: string
     /** a place along a line */
     case Place = 'place';
     case Elevation = 'elevation';
+    case Alignment = 'alignment';
+    case Surface = 'surface';
+
+    public function isCivil(): bool
+    {
+        return $this === self::Alignment || $this === self::Surface;
+    }
 
     /** What marks of it are named by, before their number. */
     public function series(): string
@@ -22,6 +29,8 @@ enum AimKind: string
             self::Line => 'L',
             self::Place => '',
             self::Elevation => 'H',
+            self::Alignment => 'A',
+            self::Surface => 'G',
         };
     }
 }

@@ -28,7 +28,7 @@ final readonly class AimRevision
     /** A sentence; empty where it is as it was, which is then not asked again until something is prepared. */
     public function changeOf(KeptAim $aim): string
     {
-        if ($aim->prepared === $this->project->prepared_revision || $aim->kind === AimKind::Elevation || $aim->line_id !== null) {
+        if ($aim->prepared === $this->project->prepared_revision || $aim->kind === AimKind::Elevation || $aim->kind->isCivil() || $aim->line_id !== null) {
             return '';
         }
         try {

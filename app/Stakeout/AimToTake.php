@@ -7,7 +7,7 @@ namespace App\Stakeout;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 
-/** What was touched in the field, to be staked: a spot, a line, or an elevation. */
+/** What was touched in the field, to be staked: a spot, a line, an elevation, an alignment or a surface. */
 final readonly class AimToTake
 {
     /**
@@ -19,6 +19,7 @@ final readonly class AimToTake
         public ?GivenPlace $place = null,
         public ?GivenPolyline $line = null,
         public ?float $elevation = null,
+        public ?CivilLay $civil = null,
         public ?float $nearNorthing = null,
         public ?float $nearEasting = null,
         public bool $corners = false,

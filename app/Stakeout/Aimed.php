@@ -16,6 +16,9 @@ final readonly class Aimed
     /**
      * along: metres from the start of the line, toEnd to its end; right: of it, looking along, negative to the left. parallel: metres to the
      * right of the line that was touched, raised above its heights. azimuth: of the line there, radians. grade: its rise for each metre.
+     * station: of an alignment, metres as it is counted there, in which region; axisRight: metres right of its axis; element: which one, from
+     * 1; part: lane, shoulder or slope. surface: that heights came from, raised above it. toNorth, toEast: rise of the design there for each
+     * metre, where only heights count.
      */
     public function __construct(
         public AimKind $kind,
@@ -31,11 +34,22 @@ final readonly class Aimed
         public float $raised = 0.0,
         public ?float $azimuth = null,
         public ?float $grade = null,
+        public ?float $station = null,
+        public ?int $region = null,
+        public ?float $axisRight = null,
+        public ?int $element = null,
+        public string $part = '',
+        public string $surface = '',
+        public ?float $toNorth = null,
+        public ?float $toEast = null,
     ) {}
 
     public static function at(KeptAim $aim, Designed $designed): self
     {
         $on = $designed->on;
+        if ($aim->kind->isCivil()) {
+            return self::civil($aim, $designed);
+        }
         if ($on === null) {
             return new self(
                 $aim->kind, $aim->name, $aim->source,
@@ -62,15 +76,61 @@ final readonly class Aimed
         );
     }
 
+    private static function civil(KeptAim $aim, Designed $designed): self
+    {
+        $lay = $aim->civilLay();
+        [$on, $station] = [$designed->on, $designed->station];
+        [$toNorth, $toEast] = $on === null ? self::rises($aim, $designed) : [null, null];
+
+        return new self(
+            kind: $aim->kind,
+            name: $aim->name,
+            source: $aim->source,
+            along: $station?->along,
+            toEnd: $on?->toEnd,
+            right: $on === null ? $station?->right : $on->right,
+            piece: $on?->piece,
+            reach: $on?->reach,
+            parallel: $lay->right,
+            raised: $lay->raised,
+            azimuth: $on?->azimuth,
+            grade: $on === null ? null : self::gradeAt($aim, $designed),
+            station: $station?->station,
+            region: $station?->region,
+            axisRight: $station?->right,
+            element: $station?->element,
+            part: (string) $station?->part,
+            surface: $lay->surfaceId === null || ($lay->alignmentId !== null && $lay->heights !== CivilHeights::Surface) ? '' : CivilAims::surfaceName($lay->surfaceId),
+            toNorth: $toNorth,
+            toEast: $toEast,
+        );
+    }
+
+    /** @return array{float|null, float|null} rise of the design to the north and to the east, over a decimetre */
+    private static function rises(KeptAim $aim, Designed $designed): array
+    {
+        $of = static function (float $azimuth) use ($aim, $designed): ?float {
+            $beside = $aim->aim()->designedAt($designed->place->along($azimuth, 0.1, $designed->place->elevation))->place->elevation;
+
+            return $beside === null || $designed->place->elevation === null ? null : ($beside - $designed->place->elevation) / 0.1;
+        };
+
+        return [$of(0.0), $of(M_PI_2)];
+    }
+
     /** What is designed at another place close by: a mark that was mended lies centimetres from where it was. */
     public function designedAt(Position $design, Position $found): Position
     {
         if ($this->kind === AimKind::Elevation) {
             return $found->at($design->elevation);
         }
+        if ($this->toNorth !== null && $this->toEast !== null) {
+            return $found->at($design->elevation === null ? null : $design->elevation
+                + ($found->northing - $design->northing) * $this->toNorth + ($found->easting - $design->easting) * $this->toEast);
+        }
         $tangent = $this->tangent($design);
         if ($tangent === null) {
-            return $design;
+            return $this->kind->isCivil() ? $found->at($design->elevation) : $design;
         }
         $on = $tangent->along($found);
 
@@ -94,7 +154,7 @@ final readonly class Aimed
     /** The line where it was staked; null where what was staked is no line. */
     private function tangent(Position $design): ?Line
     {
-        return $this->kind === AimKind::Line && $this->azimuth !== null ? new Line($design->at(null), $this->azimuth) : null;
+        return ($this->kind === AimKind::Line || $this->kind === AimKind::Alignment) && $this->azimuth !== null ? new Line($design->at(null), $this->azimuth) : null;
     }
 
     private static function gradeAt(KeptAim $aim, Designed $designed): ?float

@@ -29,7 +29,7 @@ final class StakedLine
     }
 
     /** As it is kept. */
-    public static function row(LineLay $lay): string
+    public static function row(LineLay|CivilLay $lay): string
     {
         return json_encode($lay, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     }

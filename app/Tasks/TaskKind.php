@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace App\Tasks;
 
+use App\Civil\ModelInspection;
+use App\Civil\ModelTaken;
+use App\Civil\Tasks\InspectModel;
+use App\Civil\Tasks\TakeModel;
+use App\Civil\Tasks\VolumeWork;
+use App\Civil\VolumeFound;
 use App\Designs\Inspection;
 use App\Designs\Tasks\InspectDrawing;
 use App\Designs\Tasks\TakeDrawing;
@@ -20,6 +26,9 @@ enum TaskKind: string
 {
     case InspectDrawing = 'inspect_drawing';
     case TakeDrawing = 'take_drawing';
+    case Volume = 'volume';
+    case InspectModel = 'inspect_model';
+    case TakeModel = 'take_model';
     case Report = 'report';
     case PreviewPoints = 'preview_points';
     case TakePoints = 'take_points';
@@ -34,6 +43,9 @@ enum TaskKind: string
         return match ($this) {
             self::InspectDrawing => InspectDrawing::class,
             self::TakeDrawing => TakeDrawing::class,
+            self::Volume => VolumeWork::class,
+            self::InspectModel => InspectModel::class,
+            self::TakeModel => TakeModel::class,
             self::Report => PrintReport::class,
             self::PreviewPoints => PreviewPointsWork::class,
             self::TakePoints => TakePointsWork::class,
@@ -49,6 +61,9 @@ enum TaskKind: string
     {
         return match ($this) {
             self::InspectDrawing => Inspection::class,
+            self::Volume => VolumeFound::class,
+            self::InspectModel => ModelInspection::class,
+            self::TakeModel => ModelTaken::class,
             self::PreviewPoints => PointsPreview::class,
             default => null,
         };

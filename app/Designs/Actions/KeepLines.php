@@ -33,7 +33,7 @@ final class KeepLines
         $layer = new DrawingLayer($name, self::COLOUR);
         foreach ($made->solutions as $solution) {
             foreach ($solution->letter === $body->letter ? $solution->drawn : [] as $i => $leg) {
-                self::add($layer, $leg, $i + 1);
+                self::add($layer, $leg, $i + 1, self::COLOUR);
             }
         }
         if ($layer->count === 0) {
@@ -73,7 +73,8 @@ final class KeepLines
         return $design;
     }
 
-    private static function add(DrawingLayer $layer, Leg $leg, int $place): void
+    /** @param  int  $place  what the number of the line counts in its source */
+    public static function add(DrawingLayer $layer, Leg $leg, int $place, int $rgb): void
     {
         $z = static fn (?float $elevation): float => $elevation ?? NAN;
         $centre = $leg->centre();
@@ -81,11 +82,11 @@ final class KeepLines
             return;
         }
         $centre === null
-            ? $layer->add(ShapeKind::Line, $place, self::COLOUR, [
+            ? $layer->add(ShapeKind::Line, $place, $rgb, [
                 $leg->from->easting, $leg->from->northing, $z($leg->from->elevation), $leg->to->easting, $leg->to->northing,
                 $z($leg->to->elevation), 0.0, 0.0, 0.0,
             ])
-            : $layer->add(ShapeKind::Arc, $place, self::COLOUR, [
+            : $layer->add(ShapeKind::Arc, $place, $rgb, [
                 $centre->easting, $centre->northing, $z($leg->from->elevation), $leg->radius(),
                 atan2($leg->from->northing - $centre->northing, $leg->from->easting - $centre->easting), -$leg->sweep, 0.0, 0.0, 0.0,
             ]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Projects\Http;
 
+use App\Civil\CivilChoices;
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\PreparationStep;
 use App\Projects\Models\Project;
@@ -24,6 +25,7 @@ final readonly class ProjectResource
         public int $revision,
         public ProgressResource $progress,
         public StakingChoices $staking,
+        public CivilChoices $civil,
         public ?AcceptedSetup $setup,
         public ?string $undo,
         public ?string $redo,
@@ -44,6 +46,7 @@ final readonly class ProjectResource
             revision: $p->revision,
             progress: self::progress($p),
             staking: StakingChoices::of($p),
+            civil: CivilChoices::of($p),
             setup: $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
             undo: (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),
             redo: (clone $steps)->where('undone', true)->orderBy('id')->value('label'),

@@ -34,7 +34,7 @@ final class Project extends Model
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['arriving' => false, 'active_design_id' => null, 'residual_limit' => null, 'staking' => null];
+    protected $attributes = ['arriving' => false, 'active_design_id' => null, 'residual_limit' => null, 'staking' => null, 'civil' => null];
 
     protected $casts = [
         'length_style' => LengthStyle::class,

@@ -10,6 +10,8 @@ use App\Projects\Models\Project;
 use App\Stakeout\AimChange;
 use App\Stakeout\AimGivens;
 use App\Stakeout\AimKind;
+use App\Stakeout\CivilAims;
+use App\Stakeout\CivilLay;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\StakedLine;
 use App\Typed\Values;
@@ -34,6 +36,9 @@ final class ChangeAim
                 $aim->keepLine(StakedLine::laid($aim->touchedLine(), $change->lay), false);
                 $aim->lay = StakedLine::row($change->lay);
             }
+            if ($change->civil !== null) {
+                self::layCivil($project, $aim, $change->civil);
+            }
             if ($change->renew || $aim->isDirty()) {
                 $aim->version++;
             }
@@ -47,6 +52,18 @@ final class ChangeAim
 
             return $aim;
         });
+    }
+
+    private static function layCivil(Project $project, KeptAim $aim, CivilLay $lay): void
+    {
+        $was = $aim->civilLay();
+        if (! $aim->kind->isCivil() || $was->alignmentId !== $lay->alignmentId || ($was->alignmentId === null && $was->surfaceId !== $lay->surfaceId)) {
+            throw new \DomainException('That is another alignment or surface. Choose it by itself.');
+        }
+        CivilAims::check($project, $lay);
+        $aim->fill([
+            'lay' => StakedLine::row($lay), 'name' => CivilAims::name($project, $lay), 'source' => CivilAims::source($project, $lay),
+        ]);
     }
 
     /** Taken again as the newest revision of its drawing has it. */

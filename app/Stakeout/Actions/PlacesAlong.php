@@ -9,6 +9,7 @@ use App\FieldBook\KeyTaken;
 use App\Projects\Models\Project;
 use App\Stakeout\AimKind;
 use App\Stakeout\Models\KeptAim;
+use App\Stakeout\PlacesByStation;
 use App\Stakeout\PlacesOnLine;
 use App\Stakeout\PlacesWay;
 use Illuminate\Support\Facades\DB;
@@ -24,7 +25,9 @@ final class PlacesAlong
     /** @return list<KeptAim> in the order in which they lie along the line */
     public function __invoke(Project $project, KeptAim $line, PlacesOnLine $body): array
     {
-        ChangeAim::requireLine($line);
+        if ($line->kind !== AimKind::Alignment) {
+            ChangeAim::requireLine($line);
+        }
         $known = self::made($project, $body->key);
         if ($known !== []) {
             return $known;
@@ -33,20 +36,21 @@ final class PlacesAlong
             throw new \DomainException("“{$line->name}” was changed elsewhere meanwhile. It is shown as it is now; ask for the places again.");
         }
         $aim = $line->aim();
-        $places = self::places($line->line()->polyline(), $body);
+        $civil = $line->kind === AimKind::Alignment ? new PlacesByStation($project, $line->civilLay()) : null;
+        $places = $civil === null ? self::places($line->line()->polyline(), $body) : $civil->places($body);
         if (count($places) > self::MOST) {
             throw NoConstruction::tooMany(self::MOST);
         }
 
-        return DB::transaction(static function () use ($project, $line, $body, $places, $aim): array {
+        return DB::transaction(static function () use ($project, $line, $body, $places, $aim, $civil): array {
             $made = [];
             foreach ($places as $i => [$along, $place, $right]) {
                 // At the height of the line there, whatever was chosen for it.
-                $elevation = $aim->designedAt($place)->place->elevation;
+                $elevation = $civil === null ? $aim->designedAt($place)->place->elevation : $place->elevation;
                 $beside = $right === 0.0 ? '' : ' '.$project->length_style->format(abs($right)).($right < 0 ? ' left' : ' right');
                 $made[] = KeptAim::query()->create([
                     'project_id' => $project->id, 'key' => $body->key.'-'.($i + 1), 'at' => Clock::stamp(), 'kind' => AimKind::Place,
-                    'name' => self::named($line).' '.$project->length_style->format($along).$beside, 'source' => "On {$line->name}: {$line->source}",
+                    'name' => ($civil === null ? self::named($line).' '.$project->length_style->format($along) : $civil->name($along)).$beside, 'source' => "On {$line->name}: {$line->source}",
                     'code' => $line->code, 'given' => ['along' => $along, 'right' => $right], 'line_id' => $line->id,
                     'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $elevation,
                     'judged' => $line->judged, 'prepared' => $line->prepared,

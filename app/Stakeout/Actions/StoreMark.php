@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Actions;
 
+use App\Civil\Models\SurfaceBuild;
 use App\Clock;
 use App\FieldBook\KeyTaken;
 use App\FieldBook\Models\Observation;
@@ -98,6 +99,9 @@ final class StoreMark
             'name' => trim($body->name) !== '' ? PointName::checked($body->name) : (string) $against?->markName($project),
             'note' => mb_substr(trim($body->note), 0, 500), 'computed_by' => config()->string('parlay.version'),
         ] + $columns);
+        if ($body->kind === Purpose::AsBuilt) {
+            SurfaceBuild::take($project->id, $mark->id);
+        }
         $project->measured();
 
         return $mark;

@@ -13,6 +13,8 @@ use App\Projects\Models\Project;
 use App\Stakeout\AimGivens;
 use App\Stakeout\AimKind;
 use App\Stakeout\AimToTake;
+use App\Stakeout\CivilAims;
+use App\Stakeout\CivilLay;
 use App\Stakeout\LineLay;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\PlacesOnLine;
@@ -44,6 +46,7 @@ final readonly class TakeAim
             $body->place !== null => self::spot($project, $body->place),
             $body->line !== null => self::line($project, $body->line, $body),
             $body->elevation !== null => self::elevation($project, $body->elevation),
+            $body->civil !== null => self::civil($project, $body->civil),
             default => throw new \DomainException('Touch a spot or a line of the drawing, or type an elevation.'),
         };
 
@@ -98,7 +101,9 @@ final readonly class TakeAim
     private static function given(AimToTake $body): array
     {
         return (array) json_decode(json_encode(
-            ['place' => self::withoutTouch($body->place), 'line' => $body->line, 'elevation' => $body->elevation],
+            ['place' => self::withoutTouch($body->place), 'line' => $body->line, 'elevation' => $body->elevation]
+                // Which one it is; how it is staked is remembered as it was left.
+                + ($body->civil === null ? [] : ['civil' => $body->civil->alignmentId === null ? ['surface' => $body->civil->surfaceId] : ['alignment' => $body->civil->alignmentId]]),
             JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
         ), true);
     }
@@ -141,6 +146,17 @@ final readonly class TakeAim
             'kind' => AimKind::Line, 'name' => $givens->lineName($given), 'source' => $givens->lineSource($given),
             'northing' => $on->northing, 'easting' => $on->easting, 'elevation' => $on->elevation,
             'lay' => StakedLine::row($lay), 'touched' => $touched, 'staked' => StakedLine::laid($touched, $lay),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function civil(Project $project, CivilLay $wished): array
+    {
+        $lay = CivilAims::completed($project, $wished);
+
+        return [
+            'kind' => $lay->alignmentId === null ? AimKind::Surface : AimKind::Alignment, 'name' => CivilAims::name($project, $lay),
+            'source' => CivilAims::source($project, $lay), 'lay' => StakedLine::row($lay),
         ];
     }
 

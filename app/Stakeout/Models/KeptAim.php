@@ -6,6 +6,8 @@ namespace App\Stakeout\Models;
 
 use App\Database\Bytes;
 use App\Stakeout\AimKind;
+use App\Stakeout\CivilAims;
+use App\Stakeout\CivilLay;
 use App\Stakeout\LineLay;
 use App\Typed\Values;
 use Illuminate\Database\Eloquent\Model;
@@ -90,6 +92,11 @@ final class KeptAim extends Model
         }
     }
 
+    public function civilLay(): CivilLay
+    {
+        return CivilAims::lay($this->lay);
+    }
+
     public function aim(): Aim
     {
         return self::aimOf($this->kind, $this->place(), $this->elevation, $this->kind === AimKind::Line ? $this->line() : null, $this->lay);
@@ -100,6 +107,9 @@ final class KeptAim extends Model
     {
         if ($kind === AimKind::Elevation) {
             return new ElevationAim((float) $elevation);
+        }
+        if ($kind->isCivil()) {
+            return CivilAims::of(CivilAims::lay($lay));
         }
         if ($kind === AimKind::Line) {
             $how = self::layOf($lay);

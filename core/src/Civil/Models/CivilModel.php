@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Models;
 
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Units\LengthUnit;
 
 /** What a file of a civil designer holds. Surfaces are handed over while it is read, one at a time. */
@@ -19,6 +20,9 @@ final class CivilModel
 
     /** @var array{float, float, float, float}|null west, south, east, north of its points, metres */
     public ?array $pointsExtent = null;
+
+    /** @var array<string, Position> places of points that were asked for by name */
+    public array $named = [];
 
     /** @var list<AlignmentRead> */
     public array $alignments = [];

@@ -6,6 +6,7 @@ namespace Parlay\Core\Civil\Surfaces;
 
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\ListOf;
 
 /** A surface at one place: its height, how it falls, and the triangle that says so. */
 final readonly class OnSurface
@@ -23,6 +24,7 @@ final readonly class OnSurface
         public float $elevation,
         public float $slope,
         public float $falls,
+        #[ListOf(Position::class)]
         public array $triangle,
     ) {}
 

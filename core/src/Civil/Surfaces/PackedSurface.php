@@ -26,6 +26,9 @@ final class PackedSurface
 
     private const FULL_TILE = 8192;
 
+    /** Tiles that are held unpacked. */
+    private const HELD = 8;
+
     public readonly int $tiles;
 
     /** How many triangles. */
@@ -35,6 +38,9 @@ final class PackedSurface
 
     /** @var array{south: float, north: float, west: float, east: float, lowest: float, highest: float} metres */
     public readonly array $bounds;
+
+    /** @var array<int, array{array<int, int>, array<int, float>, array<int, int>}> tiles that were looked at last */
+    private array $held = [];
 
     /** @param  \Closure(int): string  $tile */
     private function __construct(public readonly string $head, private readonly \Closure $tile)
@@ -179,18 +185,43 @@ final class PackedSurface
     {
         $n = $e = $z = $corners = [];
         foreach ($this->tilesToKeep() as $tile) {
-            [$numbers, $coordinates, $own] = self::unpacked($tile);
-            foreach ($numbers as $i => $number) {
-                $n[$number] = $coordinates[3 * $i];
-                $e[$number] = $coordinates[3 * $i + 1];
-                $z[$number] = $coordinates[3 * $i + 2];
-            }
-            foreach ($own as $i) {
-                $corners[] = $numbers[$i];
-            }
+            self::gather(self::unpacked($tile), $n, $e, $z, $corners);
         }
 
         return self::numberedAnew($n, $e, $z, $corners);
+    }
+
+    /**
+     * @param  array{array<int, int>, array<int, float>, array<int, int>}  $tile
+     * @param  array<int, float>  $n
+     * @param  array<int, float>  $e
+     * @param  array<int, float>  $z
+     * @param  array<int, int>  $corners
+     */
+    private static function gather(array $tile, array &$n, array &$e, array &$z, array &$corners): void
+    {
+        [$numbers, $coordinates, $own] = $tile;
+        foreach ($numbers as $i => $number) {
+            $n[$number] = $coordinates[3 * $i];
+            $e[$number] = $coordinates[3 * $i + 1];
+            $z[$number] = $coordinates[3 * $i + 2];
+        }
+        foreach ($own as $i) {
+            $corners[] = $numbers[$i];
+        }
+    }
+
+    /** @return array{array<int, int>, array<int, float>, array<int, int>} a tile; those looked at last are held */
+    private function read(int $tile): array
+    {
+        if (! isset($this->held[$tile])) {
+            if (count($this->held) >= self::HELD) {
+                unset($this->held[array_key_first($this->held)]);
+            }
+            $this->held[$tile] = self::unpacked(($this->tile)($tile));
+        }
+
+        return $this->held[$tile];
     }
 
     /**
@@ -215,6 +246,21 @@ final class PackedSurface
         return new Surface(array_values($n), array_values($e), array_values($z), $corners);
     }
 
+    /** Those of its triangles that may lie in a box: all of the tiles that touch it. */
+    public function near(float $south, float $west, float $north, float $east): Surface
+    {
+        $n = $e = $z = $corners = [];
+        for ($tile = 0, $at = self::HEAD; $tile < $this->tiles; $tile++, $at += self::BOX) {
+            /** @var array{1: float, 2: float, 3: float, 4: float} $box */
+            $box = unpack('e4', $this->head, $at);
+            if ($box[1] <= $north && $box[2] >= $south && $box[3] <= $east && $box[4] >= $west) {
+                self::gather($this->read($tile), $n, $e, $z, $corners);
+            }
+        }
+
+        return self::numberedAnew($n, $e, $z, $corners);
+    }
+
     /** What the surface is like at a place; null outside. */
     public function at(float $northing, float $easting): ?OnSurface
     {
@@ -226,7 +272,7 @@ final class PackedSurface
             /** @var array{1: float, 2: float, 3: float, 4: float} $box */
             $box = unpack('e4', $this->head, $at);
             if ($northing >= $box[1] && $northing <= $box[2] && $easting >= $box[3] && $easting <= $box[4]) {
-                $found = self::inTile(($this->tile)($tile), $northing, $easting);
+                $found = self::inTile($this->read($tile), $northing, $easting);
                 if ($found !== null) {
                     return $found;
                 }
@@ -236,9 +282,10 @@ final class PackedSurface
         return null;
     }
 
-    private static function inTile(string $tile, float $northing, float $easting): ?OnSurface
+    /** @param  array{array<int, int>, array<int, float>, array<int, int>}  $tile */
+    private static function inTile(array $tile, float $northing, float $easting): ?OnSurface
     {
-        [, $c, $own] = self::unpacked($tile);
+        [, $c, $own] = $tile;
         for ($i = 0, $end = count($own); $i < $end; $i += 3) {
             [$p, $q, $r] = [3 * $own[$i], 3 * $own[$i + 1], 3 * $own[$i + 2]];
             if (min($c[$p], $c[$q], $c[$r]) > $northing || max($c[$p], $c[$q], $c[$r]) < $northing

@@ -13,6 +13,12 @@ final readonly class ModelOptions
      * @param  LengthUnit|null  $unit  in place of the one it declares
      * @param  bool  $exchanged  its coordinates are written easting first
      * @param  (\Closure(int): void)|null  $progress  told the bytes read
+     * @param  array<string, mixed>  $wanted  names of points, as keys, whose places are told
      */
-    public function __construct(public ?LengthUnit $unit = null, public bool $exchanged = false, public ?\Closure $progress = null) {}
+    public function __construct(
+        public ?LengthUnit $unit = null,
+        public bool $exchanged = false,
+        public ?\Closure $progress = null,
+        public array $wanted = [],
+    ) {}
 }

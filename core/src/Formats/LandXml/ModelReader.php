@@ -109,6 +109,9 @@ final class ModelReader extends ModelSink
         $this->model->pointsExtent = [min($x[0], $at->easting), min($x[1], $at->northing), max($x[2], $at->easting), max($x[3], $at->northing)];
         foreach (array_filter([$node->get('name'), $node->get('oID')], static fn (?string $n) => $n !== null && $n !== '') as $name) {
             $this->places->remember($name, $at);
+            if (isset($this->options->wanted[$name])) {
+                $this->model->named[$name] = $at;
+            }
         }
     }
 

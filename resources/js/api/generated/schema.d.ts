@@ -123,6 +123,420 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/alignments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All alignments, as the plan draws them, with their stations, profiles and sections */
+        get: operations["9af6151c3aa850cabbfaa0a883af56f1"];
+        put?: never;
+        /** Makes an alignment of points of intersection, elements, or lines that were touched */
+        post: operations["2ef1ff8bbd2d3a9b063f9856710ca666"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/compute-alignment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What an alignment would be, while it is typed; stores nothing */
+        post: operations["15694aab1c33090b6746302b8ff85383"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes an alignment that was made here */
+        put: operations["6324d45effd291ceac10517c796b3f05"];
+        post?: never;
+        /** Removes an alignment; undo brings it back */
+        delete: operations["0f1326da5ec1048ed45d9840ddde607c"];
+        options?: never;
+        head?: never;
+        /** Names an alignment, shows or hides it */
+        patch: operations["9eea038543c379dc6036c3ae2ccd6da2"];
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}/heights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Gives an alignment a profile, or a template of what lies across it */
+        put: operations["2538f4298f8ecc085331c37e42cf6662"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}/surfaces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Heights of the surfaces that are shown, along an alignment */
+        get: operations["2acfc6a77787f8f639ff7c5e656b01ed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}/section": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What lies across an alignment at a station */
+        post: operations["f3df0db65fac082237eb52ee498f2262"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}/compute-points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Points along an alignment as they would be made; stores nothing */
+        post: operations["ea4eac90d51ba373ce2f774cac789d4f"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}/points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes points along an alignment */
+        post: operations["60f0d2db0b12f261bfff4ea9e1da00f7"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}/compute-slope-stakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where the side slopes of a road meet the ground; stores nothing */
+        post: operations["6305b762a2cda4c43b405a472fff620f"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/alignments/{alignment}/slope-stakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes points where the side slopes of a road meet the ground */
+        post: operations["50b2cb7967bb32ef0eff66f33645abd9"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/model-inspection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads an uploaded LandXML through and tells what is in it; stores nothing of it */
+        post: operations["2cd0bbf1bdf463730974d1826d4d5f70"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes what was chosen of an uploaded LandXML */
+        post: operations["9ba69f3700157472060c3ecd3a99760c"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/civil": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Which surface is worked with, how far above or below it, and how alignments are drawn */
+        put: operations["b3897e2224fa4238bb5be7ccdd808567"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/surfaces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All surfaces, without their triangles */
+        get: operations["1ad6bfb708b664c024f8d9620db80944"];
+        put?: never;
+        /** Makes a surface of points and lines, or of the faces of a drawing */
+        post: operations["dbab31e12595e279a6c9261f0a50ccc7"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/surfaces/{surface}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Swaps an edge or takes out a triangle of a surface that was made here */
+        post: operations["a756bef9c48e0ed8d324b13b812f3099"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/surfaces/{surface}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a surface; undo brings it back */
+        delete: operations["fc74163cab241dd1820c4bd3c3d0311e"];
+        options?: never;
+        head?: never;
+        /** Names a surface, says what it is, shows or hides it */
+        patch: operations["92400e3e05bd0983f20498c18ad28cf9"];
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/surfaces/{surface}/tiles/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The triangles of a surface in tiles (docs/civil.md), each after its length in bytes */
+        get: operations["5893f09455dfe063a97dfc7ca8a355f7"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/surfaces/{surface}/contours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Contours of a surface at an interval */
+        post: operations["776f17eb74be790c392474f3514bb54e"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/surface-elevations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives points the elevation of a surface */
+        post: operations["35c17d97ad60a1a58366e42d63a1deda"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/compute-surface-meetings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where two surfaces meet along a line; stores nothing */
+        post: operations["57336bd01789058fcc3e022742533825"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/surface-meetings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes points where two surfaces meet along a line */
+        post: operations["2a63e194d85a3bb6079bc195ac271176"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/volumes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works out a volume between two surfaces, or a surface and a height */
+        post: operations["b512f1603938b2d59a459879a38417f4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/builds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The as-built surface that is growing, if one is */
+        get: operations["592e51c8b40d72c678fc71a473ff18b1"];
+        put?: never;
+        /** Begins an as-built surface: shots from now on belong to it */
+        post: operations["012ee0cd0c25c5fe9adc6c826159395b"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/builds/{build}/leaving": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leaves the as-built surface: what was shot is kept as a surface, with its volume */
+        post: operations["874c66572ae4424d11ab59b344d1ca4d"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/constructions-preview": {
         parameters: {
             query?: never;
@@ -1961,6 +2375,7 @@ export interface components {
         AimChange: {
             version: number;
             lay?: components["schemas"]["LineLay"] | null;
+            civil?: components["schemas"]["CivilLay"] | null;
             series?: string | null;
             code?: string | null;
             /** @enum {string|null} */
@@ -1973,7 +2388,7 @@ export interface components {
             key: string;
             version: number;
             /** @enum {string} */
-            kind: "spot" | "line" | "place" | "elevation";
+            kind: "spot" | "line" | "place" | "elevation" | "alignment" | "surface";
             name: string;
             source: string;
             series: string;
@@ -1984,6 +2399,7 @@ export interface components {
             elevation: number | null;
             lineId: number | null;
             line: components["schemas"]["AimLine"] | null;
+            civil: components["schemas"]["CivilLay"] | null;
             changed: string;
         };
         AimLine: {
@@ -2002,13 +2418,14 @@ export interface components {
             place?: components["schemas"]["GivenPlace"] | null;
             line?: components["schemas"]["GivenPolyline"] | null;
             elevation?: number | null;
+            civil?: components["schemas"]["CivilLay"] | null;
             nearNorthing?: number | null;
             nearEasting?: number | null;
             corners?: boolean;
         };
         Aimed: {
             /** @enum {string} */
-            kind: "spot" | "line" | "place" | "elevation";
+            kind: "spot" | "line" | "place" | "elevation" | "alignment" | "surface";
             name: string;
             source: string;
             along: number | null;
@@ -2022,6 +2439,90 @@ export interface components {
             raised: number;
             azimuth: number | null;
             grade: number | null;
+            station: number | null;
+            region: number | null;
+            axisRight: number | null;
+            element: number | null;
+            part: string;
+            surface: string;
+            toNorth: number | null;
+            toEast: number | null;
+        };
+        AlignmentDrawn: {
+            length: number;
+            line: number[];
+            elements: components["schemas"]["ElementEntry"][];
+            marks: components["schemas"]["StationMark"][];
+        };
+        AlignmentEntry: {
+            id: number;
+            name: string;
+            description: string;
+            source: string;
+            length: number;
+            from: number;
+            to: number;
+            visible: boolean;
+            version: number;
+            extent: number[];
+            line: number[];
+            elements: components["schemas"]["ElementEntry"][];
+            marks: components["schemas"]["StationMark"][];
+            equations: components["schemas"]["StationEquation"][];
+            profiles: components["schemas"]["HeightLine"][];
+            shapes: components["schemas"]["ShapeEntry"][];
+            remarks: string[];
+            given: components["schemas"]["AlignmentGiven"] | null;
+        };
+        AlignmentGiven: {
+            start?: number;
+            corners?: components["schemas"]["Corner"][];
+            northing?: number | null;
+            easting?: number | null;
+            azimuth?: number | null;
+            elements?: components["schemas"]["TypedElement"][];
+            line?: components["schemas"]["GivenPolyline"] | null;
+        };
+        AlignmentHeights: {
+            seen: number;
+            name: string;
+            number?: number | null;
+            vertices?: components["schemas"]["TypedVertex"][];
+            template?: components["schemas"]["RoadTemplate"] | null;
+        };
+        AlignmentPoint: {
+            name: string;
+            code: string;
+            along: number | null;
+            station: string;
+            right: number;
+            northing: number | null;
+            easting: number | null;
+            elevation: number | null;
+            fault: string | null;
+            taken: boolean;
+        };
+        AlignmentPoints: {
+            interval: number;
+            main: boolean;
+            offsets: number[];
+            rows: string;
+            positiveRight: boolean;
+            /** @enum {string} */
+            heights: "road" | "surface" | "none";
+            profile?: number | null;
+            shape?: number | null;
+            surfaceId?: number | null;
+            raised?: number;
+            prefix?: string;
+            code?: string;
+            from?: number | null;
+            to?: number | null;
+        };
+        AlignmentToMake: {
+            name: string;
+            given: components["schemas"]["AlignmentGiven"];
+            seen?: number | null;
         };
         AngleReading: {
             radians: number;
@@ -2041,6 +2542,31 @@ export interface components {
             reading: components["schemas"]["ObservationEntry"] | null;
             setup: components["schemas"]["SetupEntry"] | null;
             mark: components["schemas"]["MarkEntry"] | null;
+        };
+        BuildEntry: {
+            id: number;
+            name: string;
+            againstId: number | null;
+            raised: number;
+            against: string;
+            shots: number;
+            places: number[];
+            off: number[];
+            triangles: number[];
+            outside: number;
+        };
+        BuildLeft: {
+            surfaceId: number | null;
+            shots: number;
+            outside: number;
+            volume: components["schemas"]["VolumeFound"] | null;
+            why: string;
+        };
+        BuildToBegin: {
+            key: string;
+            name: string;
+            againstId?: number | null;
+            raised?: number;
         };
         CheckShot: {
             north: number;
@@ -2063,6 +2589,29 @@ export interface components {
             verdict: string;
             due: string | null;
             offered: number | null;
+        };
+        CivilChange: {
+            name?: string | null;
+            visible?: boolean | null;
+            /** @enum {string|null} */
+            kind?: "design" | "ground" | "as_built" | null;
+        };
+        CivilChoices: {
+            surfaceId: number | null;
+            raised: number;
+            interval: number;
+            names: components["schemas"]["MainPointName"][];
+        };
+        CivilLay: {
+            alignmentId?: number | null;
+            surfaceId?: number | null;
+            right?: number;
+            grade?: boolean;
+            /** @enum {string} */
+            heights?: "road" | "surface" | "none";
+            profile?: number | null;
+            shape?: number | null;
+            raised?: number;
         };
         CleanUpChoice: {
             duplicates?: boolean;
@@ -2156,6 +2705,16 @@ export interface components {
             description?: string;
             elevation?: components["schemas"]["ElevationWanted"] | null;
         };
+        ContourLine: {
+            elevation: number;
+            pieces: number[];
+        };
+        ContourLines: {
+            lines: components["schemas"]["ContourLine"][];
+        };
+        ContoursBody: {
+            interval: number;
+        };
         ControlPointResource: {
             id: number;
             name: string;
@@ -2187,6 +2746,13 @@ export interface components {
             name: string;
             code?: string;
         };
+        Corner: {
+            northing: number;
+            easting: number;
+            radius?: number;
+            spiralIn?: number;
+            spiralOut?: number;
+        };
         CorrectedReading: {
             observationId: number;
             targetHeight: number;
@@ -2196,6 +2762,11 @@ export interface components {
         };
         CountResource: {
             count: number;
+        };
+        CountedThing: {
+            what: string;
+            count: number;
+            goes: string;
         };
         DeletionBody: {
             ids: number[];
@@ -2232,6 +2803,8 @@ export interface components {
         Designed: {
             place: components["schemas"]["Position"];
             on: components["schemas"]["OnLine"] | null;
+            station: components["schemas"]["OnAlignment"] | null;
+            ground: components["schemas"]["OnSurface"] | null;
         };
         Deviation: {
             northing: number;
@@ -2414,6 +2987,18 @@ export interface components {
             name: string;
             earlierLine: number | null;
         };
+        ElementEntry: {
+            /** @enum {string} */
+            kind: "line" | "arc" | "spiral";
+            begins: number;
+            length: number;
+            azimuth: number;
+            radiusFrom: number | null;
+            radiusTo: number | null;
+            parameter: number | null;
+            /** @enum {string|null} */
+            law: "clothoid" | "bloss" | "cosine" | "sinusoid" | "biquadratic" | "cubic" | null;
+        };
         ElevationForMany: {
             ids: number[];
             elevation: components["schemas"]["ElevationWanted"];
@@ -2429,6 +3014,12 @@ export interface components {
             major: number;
             minor: number;
             azimuth: number;
+        };
+        EndArea: {
+            along: number;
+            station: string;
+            cut: number;
+            fill: number;
         };
         ExplanationEntry: {
             /** @enum {string} */
@@ -2578,11 +3169,41 @@ export interface components {
             ahead: number | null;
             aside: number | null;
         };
+        HeightLine: {
+            name: string;
+            ground: boolean;
+            from: number;
+            to: number;
+            line: number[];
+            vertices: components["schemas"]["TypedVertex"][];
+        };
+        HeightsAlong: {
+            id: number;
+            name: string;
+            /** @enum {string} */
+            kind: "design" | "ground" | "as_built";
+            runs: components["schemas"]["Run"][];
+        };
         IdsBody: {
             ids: number[];
         };
         InspectDrawingBody: {
             upload: string;
+        };
+        InspectModelBody: {
+            upload: string;
+        };
+        InspectedAlignment: {
+            name: string;
+            length: number;
+            from: number;
+            to: number;
+            elements: number;
+            equations: number;
+            profiles: string[];
+            grounds: string[];
+            sections: string[];
+            remarks: string[];
         };
         InspectedLayer: {
             name: string;
@@ -2593,6 +3214,16 @@ export interface components {
             off: boolean;
             frozen: boolean;
             locked: boolean;
+        };
+        InspectedSurface: {
+            name: string;
+            triangles: number;
+            points: number;
+            extent: number[];
+            lowest: number;
+            highest: number;
+            lines: number;
+            remarks: string[];
         };
         Inspection: {
             fileName: string;
@@ -2763,6 +3394,8 @@ export interface components {
             /** @enum {string} */
             judged: "plan_and_height" | "plan" | "height";
             by: components["schemas"]["OnLine"] | null;
+            byStation: components["schemas"]["OnAlignment"] | null;
+            surfaces: components["schemas"]["SurfaceHere"][];
         };
         MadePlaceResource: {
             northing: number;
@@ -2781,6 +3414,11 @@ export interface components {
             places: components["schemas"]["MadePlaceResource"][];
             figures: components["schemas"]["FigureResource"][];
             drawn: components["schemas"]["PathResource"][];
+        };
+        MainPointName: {
+            /** @enum {string} */
+            kind: "BP" | "EP" | "PC" | "PT" | "PCC" | "PRC" | "TS" | "SC" | "CS" | "ST" | "SS" | "PI";
+            name: string;
         };
         MarkEntry: {
             id: number;
@@ -2887,6 +3525,47 @@ export interface components {
             largest: number;
             marks: components["schemas"]["MendedMark"][];
         };
+        ModelFit: {
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            exchanged: boolean;
+            same: number;
+            worst: number | null;
+            near: number;
+        };
+        ModelInspection: {
+            fileName: string;
+            /** @enum {string|null} */
+            declaredUnit: "m" | "cm" | "mm" | "ft" | "usft" | "in" | null;
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            version: string;
+            application: string;
+            points: number;
+            alignments: components["schemas"]["InspectedAlignment"][];
+            surfaces: components["schemas"]["InspectedSurface"][];
+            features: number;
+            counts: components["schemas"]["CountedThing"][];
+            remarks: string[];
+            fits: components["schemas"]["ModelFit"][];
+            controlTried: number;
+        };
+        ModelTaken: {
+            alignments: number;
+            surfaces: number;
+            lines: number;
+            designId: number | null;
+        };
+        ModelToTake: {
+            upload: string;
+            name: string;
+            /** @enum {string} */
+            unit: "m" | "cm" | "mm" | "ft" | "usft" | "in";
+            exchanged: boolean;
+            alignments: number[];
+            surfaces: number[];
+            lines: boolean;
+        };
         Move: {
             ids: number[];
             /** @enum {string} */
@@ -2969,6 +3648,21 @@ export interface components {
             normalised: number | null;
             detectable: number | null;
         };
+        OnAlignment: {
+            station: number;
+            region: number;
+            regions: number;
+            along: number;
+            right: number;
+            element: number;
+            /** @enum {string} */
+            kind: "line" | "arc" | "spiral";
+            radius: number | null;
+            axis: number | null;
+            part: string;
+            slope: number | null;
+            others: components["schemas"]["OtherFoot"][];
+        };
         OnLine: {
             along: number;
             toEnd: number;
@@ -2979,6 +3673,17 @@ export interface components {
             radius: number | null;
             /** @enum {string} */
             reach: "beside" | "before_start" | "beyond_end";
+        };
+        OnSurface: {
+            elevation: number;
+            slope: number;
+            falls: number;
+            triangle: components["schemas"]["Position"][];
+        };
+        OtherFoot: {
+            station: number;
+            region: number;
+            right: number;
         };
         Parallel: {
             right?: number;
@@ -3033,6 +3738,7 @@ export interface components {
             interval?: number;
             parts?: number;
             right?: number;
+            skew?: number | null;
         };
         PlacesToKeep: {
             collection: components["schemas"]["PlacesWanted"];
@@ -3238,6 +3944,7 @@ export interface components {
             revision: number;
             progress: components["schemas"]["ProgressResource"];
             staking: components["schemas"]["StakingChoices"];
+            civil: components["schemas"]["CivilChoices"];
             setup: components["schemas"]["AcceptedSetup"] | null;
             undo: string | null;
             redo: string | null;
@@ -3342,6 +4049,23 @@ export interface components {
         RestoreBody: {
             upload: string;
         };
+        RoadSection: {
+            along: number;
+            station: number;
+            region: number;
+            axis: number | null;
+            design: components["schemas"]["SectionPoint"][];
+            surfaces: components["schemas"]["HeightsAlong"][];
+        };
+        RoadTemplate: {
+            left: components["schemas"]["Strip"][];
+            right: components["schemas"]["Strip"][];
+            turned?: components["schemas"]["Superelevation"][];
+            cutSlope?: number | null;
+            fillSlope?: number | null;
+            raised?: number;
+            name?: string;
+        };
         Rounds: {
             mean: components["schemas"]["RawReading"];
             angleFactor: number;
@@ -3369,6 +4093,9 @@ export interface components {
             line: number;
             northing: number;
             easting: number;
+        };
+        Run: {
+            line: number[];
         };
         RunCommand: {
             /** @enum {string} */
@@ -3427,6 +4154,17 @@ export interface components {
             openOnly?: boolean;
             evenRunning?: boolean;
         };
+        SectionPoint: {
+            right: number;
+            elevation: number;
+            code: string;
+        };
+        SectionWanted: {
+            along: number;
+            profile?: number | null;
+            shape?: number | null;
+            width?: number;
+        };
         SeenPoint: {
             name: string;
             northing: number;
@@ -3455,6 +4193,11 @@ export interface components {
             baselineLength: number | null;
             turned: components["schemas"]["MendedSetupEntry"] | null;
             beyondLimit: string[];
+        };
+        ShapeEntry: {
+            name: string;
+            sections: number;
+            template: components["schemas"]["RoadTemplate"] | null;
         };
         ShapeRef: {
             layerId: number;
@@ -3509,6 +4252,16 @@ export interface components {
         SkipBody: {
             pointId: number;
             skipped?: boolean;
+        };
+        SlopeStakes: {
+            interval: number;
+            profile: number;
+            template: number;
+            groundId: number;
+            left?: boolean;
+            right?: boolean;
+            prefix?: string;
+            code?: string;
         };
         SolutionEntry: {
             station: components["schemas"]["Station"];
@@ -3581,11 +4334,91 @@ export interface components {
             orientation: number;
             instrumentHeight: number;
         };
+        StationEquation: {
+            at: number;
+            back: number;
+            ahead: number;
+        };
+        StationMark: {
+            along: number;
+            station: number;
+            region: number;
+            name: string;
+            back: number | null;
+            northing: number;
+            easting: number;
+            azimuth: number;
+        };
         StrayEntry: {
             layer: string;
             count: number;
             northing: number;
             easting: number;
+        };
+        Strip: {
+            name: string;
+            width: number;
+            crossfall: number;
+            turns?: boolean;
+        };
+        Superelevation: {
+            along: number;
+            left: number;
+            right: number;
+        };
+        SurfaceEdit: {
+            seen: number;
+            /** @enum {string} */
+            deed: "remove" | "swap" | "take_back";
+            northing?: number;
+            easting?: number;
+        };
+        SurfaceElevations: {
+            ids: number[];
+            surfaceId: number;
+            raised?: number;
+        };
+        SurfaceEntry: {
+            id: number;
+            name: string;
+            description: string;
+            source: string;
+            /** @enum {string} */
+            kind: "design" | "ground" | "as_built";
+            active: boolean;
+            visible: boolean;
+            made: boolean;
+            version: number;
+            triangles: number;
+            points: number;
+            extent: number[];
+            lowest: number;
+            highest: number;
+            remarks: string[];
+        };
+        SurfaceHere: {
+            id: number;
+            name: string;
+            /** @enum {string} */
+            kind: "design" | "ground" | "as_built";
+            elevation: number;
+        };
+        SurfaceMeeting: {
+            firstId: number;
+            secondId: number;
+            line: components["schemas"]["GivenPolyline"];
+            prefix?: string;
+            code?: string;
+        };
+        SurfaceToMake: {
+            name: string;
+            /** @enum {string} */
+            kind: "design" | "ground" | "as_built";
+            pointIds?: number[];
+            layerIds?: number[];
+            faces?: boolean;
+            outline?: components["schemas"]["GivenPolyline"] | null;
+            longestEdge?: number | null;
         };
         Target: {
             height: number;
@@ -3660,6 +4493,13 @@ export interface components {
             seen?: components["schemas"]["TypedControl"] | null;
             place?: components["schemas"]["GivenPlace"] | null;
         };
+        TypedElement: {
+            /** @enum {string} */
+            kind: "line" | "arc" | "spiral";
+            length: number;
+            radiusFrom?: number | null;
+            radiusTo?: number | null;
+        };
         TypedGridLine: {
             name: string;
             family: string;
@@ -3715,6 +4555,13 @@ export interface components {
             height?: number;
             seen?: components["schemas"]["TypedTarget"] | null;
         };
+        TypedVertex: {
+            along: number;
+            elevation: number;
+            length?: number;
+            out?: number | null;
+            radius?: number | null;
+        };
         TypedWorklist: {
             name: string;
             pointIds: number[];
@@ -3748,6 +4595,41 @@ export interface components {
             upload: string;
             fileName: string;
             bytes: number;
+        };
+        VolumeFound: {
+            of: string;
+            cut: number;
+            fill: number;
+            net: number;
+            area: number;
+            cutArea: number;
+            fillArea: number;
+            thickness: number;
+            deepestCut: number;
+            deepestFill: number;
+            deepestCutAt: components["schemas"]["Position"] | null;
+            deepestFillAt: components["schemas"]["Position"] | null;
+            gridCut: number;
+            gridFill: number;
+            gridWidth: number;
+            sections: components["schemas"]["EndArea"][];
+            endAreaCut: number | null;
+            endAreaFill: number | null;
+            outline: number[];
+        };
+        VolumeWanted: {
+            firstId: number;
+            secondId?: number | null;
+            raised?: number;
+            elevation?: number | null;
+            outline?: components["schemas"]["GivenPolyline"] | null;
+            stockpile?: boolean;
+            alignmentId?: number | null;
+            from?: number;
+            to?: number;
+            left?: number;
+            right?: number;
+            interval?: number;
         };
         WalkFound: {
             pointIds: number[];
@@ -4038,6 +4920,1031 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Guidance"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "9af6151c3aa850cabbfaa0a883af56f1": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2ef1ff8bbd2d3a9b063f9856710ca666": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentToMake"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "15694aab1c33090b6746302b8ff85383": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentGiven"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentDrawn"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "6324d45effd291ceac10517c796b3f05": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentToMake"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "0f1326da5ec1048ed45d9840ddde607c": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "9eea038543c379dc6036c3ae2ccd6da2": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CivilChange"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2538f4298f8ecc085331c37e42cf6662": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentHeights"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2acfc6a77787f8f639ff7c5e656b01ed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeightsAlong"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    f3df0db65fac082237eb52ee498f2262: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoadSection"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ea4eac90d51ba373ce2f774cac789d4f: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentPoints"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentPoint"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "60f0d2db0b12f261bfff4ea9e1da00f7": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentPoints"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "6305b762a2cda4c43b405a472fff620f": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlopeStakes"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentPoint"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "50b2cb7967bb32ef0eff66f33645abd9": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlopeStakes"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2cd0bbf1bdf463730974d1826d4d5f70": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InspectModelBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "9ba69f3700157472060c3ecd3a99760c": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModelToTake"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b3897e2224fa4238bb5be7ccdd808567: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CivilChoices"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "1ad6bfb708b664c024f8d9620db80944": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurfaceEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dbab31e12595e279a6c9261f0a50ccc7: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurfaceToMake"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurfaceEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    a756bef9c48e0ed8d324b13b812f3099: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                surface: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurfaceEdit"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurfaceEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fc74163cab241dd1820c4bd3c3d0311e: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                surface: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "92400e3e05bd0983f20498c18ad28cf9": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                surface: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CivilChange"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "5893f09455dfe063a97dfc7ca8a355f7": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                surface: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "776f17eb74be790c392474f3514bb54e": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                surface: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ContoursBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ContourLines"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "35c17d97ad60a1a58366e42d63a1deda": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurfaceElevations"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "57336bd01789058fcc3e022742533825": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurfaceMeeting"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentPoint"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "2a63e194d85a3bb6079bc195ac271176": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurfaceMeeting"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b512f1603938b2d59a459879a38417f4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VolumeWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "592e51c8b40d72c678fc71a473ff18b1": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "012ee0cd0c25c5fe9adc6c826159395b": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildToBegin"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "874c66572ae4424d11ab59b344d1ca4d": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                build: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildLeft"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Civil\Actions;
+
+use App\Civil\AlignmentEntry;
+use App\Civil\EndArea;
+use App\Civil\Models\CivilAlignment;
+use App\Civil\Models\CivilSurface;
+use App\Civil\VolumeFound;
+use App\Civil\VolumeWanted;
+use App\Cogo\DrawnShapes;
+use App\Cogo\Givens;
+use App\Projects\Models\Project;
+use App\Stakeout\Stations;
+use Parlay\Core\Civil\Alignments\Alignment;
+use Parlay\Core\Civil\Surfaces\AlongSurface;
+use Parlay\Core\Civil\Surfaces\Outline;
+use Parlay\Core\Civil\Surfaces\Surface;
+use Parlay\Core\Civil\Surfaces\SurfaceIndex;
+use Parlay\Core\Civil\Surfaces\SurfaceMaking;
+use Parlay\Core\Civil\Volumes\EndAreas;
+use Parlay\Core\Civil\Volumes\GridCheck;
+use Parlay\Core\Civil\Volumes\Overlay;
+use Parlay\Core\Geometry\Position;
+
+/** Works out a volume: exact by overlay, with a grid beside it, and by end areas where an alignment runs through. */
+final class FindVolume
+{
+    private const MOST_SECTIONS = 1000;
+
+    /** A side of a station range is followed by chords so long, metres. */
+    private const CHORD = 2.0;
+
+    public function __invoke(Project $project, VolumeWanted $wanted): VolumeFound
+    {
+        $first = CivilSurface::inProject($project, $wanted->firstId);
+        $alignment = $wanted->alignmentId === null ? null : CivilAlignment::inProject($project, $wanted->alignmentId)->alignment();
+        $outline = self::outline($project, $wanted, $alignment);
+        $surface = $first->surface();
+        $limited = $outline === null ? $surface : Overlay::within($surface, $outline);
+        [$against, $words] = self::against($project, $wanted, $surface, $outline);
+
+        return self::found(
+            "{$first->name} against $words", $limited, $against, $outline, $alignment === null ? [] : self::sections($project, $wanted, $alignment, $surface, $against),
+        );
+    }
+
+    /**
+     * @param  list<EndArea>  $sections
+     */
+    public static function found(string $of, Surface $first, Surface|float $against, ?Outline $outline, array $sections): VolumeFound
+    {
+        $volume = $against instanceof Surface ? Overlay::between($first, $against) : Overlay::aboveElevation($first, $against);
+        [$gridCut, $gridFill, $width] = GridCheck::between($first, $against);
+        [$endCut, $endFill] = EndAreas::volumes(array_map(static fn (EndArea $s): array => [$s->along, $s->cut, $s->fill], $sections));
+
+        return new VolumeFound(
+            of: $of,
+            cut: $volume->cut,
+            fill: $volume->fill,
+            net: $volume->net(),
+            area: $volume->area(),
+            cutArea: $volume->cutArea,
+            fillArea: $volume->fillArea,
+            thickness: $volume->meanThickness(),
+            deepestCut: $volume->deepestCut,
+            deepestFill: $volume->deepestFill,
+            deepestCutAt: $volume->deepestCutAt,
+            deepestFillAt: $volume->deepestFillAt,
+            gridCut: $gridCut,
+            gridFill: $gridFill,
+            gridWidth: $width,
+            sections: $sections,
+            endAreaCut: count($sections) > 1 ? $endCut : null,
+            endAreaFill: count($sections) > 1 ? $endFill : null,
+            outline: $outline === null ? [] : AlignmentEntry::flat($outline->closed()),
+        );
+    }
+
+    /** @return array{Surface|float, string} */
+    private static function against(Project $project, VolumeWanted $wanted, Surface $first, ?Outline $outline): array
+    {
+        $length = $project->length_style;
+        if ($wanted->stockpile) {
+            $outline ?? throw new \DomainException('A stockpile stands on the ground that its outline spans. Touch its outline.');
+
+            return [self::base($first, $outline), 'the ground that its outline spans'];
+        }
+        if ($wanted->secondId === null) {
+            return [$wanted->elevation ?? throw new \DomainException('Choose another surface, or type a height.'), 'the height '.$length->format($wanted->elevation)];
+        }
+        if ($wanted->secondId === $wanted->firstId && $wanted->raised === 0.0) {
+            throw new \DomainException('These are one surface: there is nothing between them. Choose another.');
+        }
+        $second = CivilSurface::inProject($project, $wanted->secondId);
+        $raised = $wanted->raised === 0.0 ? '' : ', '.$length->format(abs($wanted->raised)).($wanted->raised > 0.0 ? ' above it' : ' below it');
+        $surface = $second->surface();
+
+        return [$wanted->raised === 0.0 ? $surface : new Surface(
+            $surface->northings, $surface->eastings, array_map(static fn (float $z) => $z + $wanted->raised, $surface->elevations), $surface->corners,
+        ), $second->name.$raised];
+    }
+
+    private static function base(Surface $first, Outline $outline): Surface
+    {
+        $index = new SurfaceIndex($first);
+        $corners = [];
+        foreach ($outline->corners as $corner) {
+            $on = $index->at($corner->northing, $corner->easting) ?? throw new \DomainException('The outline leaves the surface. Touch one that lies on it.');
+            $corners[] = $corner->at($on->elevation);
+        }
+
+        return SurfaceMaking::of($corners, outer: new Outline($corners))->surface;
+    }
+
+    private static function outline(Project $project, VolumeWanted $wanted, ?Alignment $alignment): ?Outline
+    {
+        if ($wanted->outline !== null) {
+            $corners = OutlineOf::corners((new Givens($project, new DrawnShapes($project)))->chain($wanted->outline));
+
+            return new Outline(array_map(static fn (Position $p) => $p->at(null), $corners));
+        }
+        if ($alignment === null) {
+            return null;
+        }
+        [$from, $to] = [max(0.0, $wanted->from), min($alignment->length, $wanted->to)];
+        if ($to - $from < 0.1 || $wanted->right - $wanted->left < 0.1) {
+            throw new \DomainException('Between these stations and offsets there is no ground: the second must be larger.');
+        }
+        $steps = (int) max(1, min(5000, ceil(($to - $from) / self::CHORD)));
+        $corners = [];
+        for ($i = 0; $i <= $steps; $i++) {
+            $corners[] = $alignment->at($from + ($to - $from) * $i / $steps, $wanted->left);
+        }
+        for ($i = $steps; $i >= 0; $i--) {
+            $corners[] = $alignment->at($from + ($to - $from) * $i / $steps, $wanted->right);
+        }
+
+        return new Outline($corners);
+    }
+
+    /** @return list<EndArea> */
+    private static function sections(Project $project, VolumeWanted $wanted, Alignment $alignment, Surface $first, Surface|float $against): array
+    {
+        [$from, $to] = [max(0.0, $wanted->from), min($alignment->length, $wanted->to)];
+        if (! ($wanted->interval > 0.0) || ($to - $from) / $wanted->interval > self::MOST_SECTIONS) {
+            throw new \DomainException('Type an interval that gives no more than '.self::MOST_SECTIONS.' sections.');
+        }
+        $index = new SurfaceIndex($first);
+        $other = $against instanceof Surface ? new SurfaceIndex($against) : null;
+        $sections = [];
+        for ($along = $from; ; $along = min($to, $along + $wanted->interval)) {
+            [$left, $right] = [$alignment->at($along, $wanted->left), $alignment->at($along, $wanted->right)];
+            $runs = $other === null ? [[[0.0, (float) $against], [$left->distanceTo($right), (float) $against]]] : AlongSurface::of($other, $left, $right);
+            [$cut, $fill] = EndAreas::areas(AlongSurface::of($index, $left, $right), $runs);
+            $sections[] = new EndArea($along, Stations::written($project, $alignment->stationing, $along), $cut, $fill);
+            if ($along >= $to) {
+                return $sections;
+            }
+        }
+    }
+}

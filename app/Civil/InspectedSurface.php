@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Civil;
+
+use Parlay\Core\Civil\Models\SurfaceRead;
+use Parlay\Core\Civil\Surfaces\Breakline;
+use Parlay\Core\Civil\Surfaces\SurfaceFaults;
+use Parlay\Core\ListOf;
+
+final readonly class InspectedSurface
+{
+    /**
+     * @param  list<float>  $extent  west, south, east, north, metres
+     * @param  int  $lines  breaklines, boundaries and contours it was made from
+     * @param  list<string>  $remarks
+     */
+    public function __construct(
+        public string $name,
+        public int $triangles,
+        public int $points,
+        #[ListOf('float')]
+        public array $extent,
+        public float $lowest,
+        public float $highest,
+        public int $lines,
+        #[ListOf('string')]
+        public array $remarks,
+    ) {}
+
+    public static function of(SurfaceRead $s): self
+    {
+        return new self(
+            name: $s->name,
+            triangles: $s->surface->count(),
+            points: count($s->surface->northings),
+            extent: $s->surface->extent() ?? [],
+            lowest: $s->surface->elevations === [] ? 0.0 : min($s->surface->elevations),
+            highest: $s->surface->elevations === [] ? 0.0 : max($s->surface->elevations),
+            lines: count(array_filter($s->lines, static fn (Breakline $l) => count($l->places) > 1)),
+            remarks: [...$s->remarks, ...self::faults($s)],
+        );
+    }
+
+    /** @return list<string> */
+    private static function faults(SurfaceRead $s): array
+    {
+        if ($s->surface->count() > SurfaceFaults::MOST) {
+            return ['So large a surface was not searched for faces that overlap.'];
+        }
+        $faults = SurfaceFaults::of($s->surface);
+
+        return array_values(array_filter([
+            $faults->overlapping === 0 ? '' : "{$faults->overlapping} edges have two faces on one side: there the surface has two heights, and either may be given. Ask for it again without overlaps.",
+            $faults->twoHeights === 0 ? '' : "{$faults->twoHeights} points stand at the place of another one with another height.",
+        ]));
+    }
+}
