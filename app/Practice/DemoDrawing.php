@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use App\Civil\Tasks\TakeModel;
 use App\Clock;
 use App\Cogo\Actions\MakePoint;
 use App\Cogo\NewPoint;
@@ -19,6 +20,8 @@ use App\Uploads;
 use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Designs\SpotKind;
 use Parlay\Core\Formats\Dxf\DxfReader;
+use Parlay\Core\Formats\LandXml\ModelOptions;
+use Parlay\Core\Formats\LandXml\ModelReader;
 use Parlay\Core\Units\LengthUnit;
 use Parlay\Demo\SaltmarshYard;
 
@@ -43,6 +46,24 @@ final class DemoDrawing
             ],
         ]);
         ($this->take)($task, new Progress($task->id));
+    }
+
+    /** All of a civil model. */
+    public function takeModel(Project $project, string $path): void
+    {
+        $token = Uploads::keepCopy($path, $project)->upload;
+        $surfaces = 0;
+        $model = ModelReader::read(Uploads::open($token), new ModelOptions, static function () use (&$surfaces): void {
+            $surfaces++;
+        });
+        $task = Task::query()->create([
+            'project_id' => $project->id, 'kind' => TaskKind::TakeModel->value, 'state' => 'done', 'result' => null, 'error' => null,
+            'created_at' => Clock::stamp(), 'input' => [
+                'upload' => $token, 'name' => '', 'unit' => LengthUnit::Metre->value, 'exchanged' => false,
+                'alignments' => array_keys($model->alignments), 'surfaces' => range(0, $surfaces - 1), 'lines' => true,
+            ],
+        ]);
+        (new TakeModel)($task, new Progress($task->id));
     }
 
     public function pointsAtCircles(Project $project, string $layer, string $prefix, string $code, ?float $elevation): void

@@ -23,6 +23,7 @@ use App\Civil\Models\CivilAlignment;
 use App\Civil\RoadSection;
 use App\Civil\SectionWanted;
 use App\Civil\SlopeStakes;
+use App\Civil\StationPlace;
 use App\Http\Body;
 use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
@@ -84,6 +85,12 @@ final class AlignmentController
         $change->remove($project, CivilAlignment::inProject($project, $alignment));
 
         return new JsonResponse(null, 204);
+    }
+
+    #[Get('/projects/{project}/alignments/{alignment}/places', 'Reads a station as people type it: the places that have it, several where stations overlap', StationPlace::class, list: true, query: StationQuery::class)]
+    public function places(Request $request, Project $project, int $alignment): JsonResponse
+    {
+        return new JsonResponse(StationPlace::read($project, CivilAlignment::inProject($project, $alignment), Body::read($request, StationQuery::class)->text));
     }
 
     #[Get('/projects/{project}/alignments/{alignment}/surfaces', 'Heights of the surfaces that are shown, along an alignment', HeightsAlong::class, list: true)]

@@ -15,6 +15,7 @@ use App\Civil\BuildToBegin;
 use App\Civil\CivilChange;
 use App\Civil\CivilChoices;
 use App\Civil\ContourLines;
+use App\Civil\GroundHere;
 use App\Civil\Models\CivilSurface;
 use App\Civil\Models\SurfaceBuild;
 use App\Civil\ModelToTake;
@@ -38,6 +39,7 @@ use App\Tasks\TaskKind;
 use App\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Parlay\Core\Geometry\Position;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Civil models as they come, and surfaces: shown, made, changed, measured against each other, and built while walking. */
@@ -67,6 +69,14 @@ final class SurfaceController
         $change->choices($project, Body::read($request, CivilChoices::class));
 
         return new JsonResponse(null, 204);
+    }
+
+    #[Post('/projects/{project}/ground-here', 'Where a place lies beside alignments and on surfaces; stores nothing', PlaceBody::class, GroundHere::class)]
+    public function here(Request $request, Project $project): JsonResponse
+    {
+        $at = Body::read($request, PlaceBody::class);
+
+        return new JsonResponse(GroundHere::of($project, new Position($at->northing, $at->easting)));
     }
 
     #[Get('/projects/{project}/surfaces', 'All surfaces, without their triangles', SurfaceEntry::class, list: true)]

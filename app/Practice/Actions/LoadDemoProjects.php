@@ -76,6 +76,7 @@ final class LoadDemoProjects
         ), 0.005);
         $this->control($saltmarsh, 'saltmarsh-yard-control.csv');
         $this->drawing->take($saltmarsh, self::file('saltmarsh-yard.dxf'), LengthUnit::Millimetre);
+        $this->drawing->takeModel($saltmarsh, self::file('saltmarsh-yard-civil.xml'));
         $this->drawing->anchorsOfColumns($saltmarsh);
         $this->drawing->pointsAtCircles($saltmarsh, 'DRAINS', 'G', 'GULLY', null);
         $this->day->atSaltmarsh($saltmarsh);

@@ -39,6 +39,18 @@ final class SaltmarshYard
         ];
     }
 
+    /**
+     * Metres east and north, from metres along and across the hall.
+     *
+     * @return array{float, float}
+     */
+    public static function place(float $u, float $v): array
+    {
+        [$x, $y] = self::mm($u, $v);
+
+        return [$x / 1000, $y / 1000];
+    }
+
     /** @return list<string> names of the columns in the order they are drawn */
     public static function columns(): array
     {

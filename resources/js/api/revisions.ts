@@ -7,7 +7,19 @@
 const oldest = new Map<string, number>();
 
 /** What only preparation changes. */
-export const PREPARED = ['points', 'control', 'designs', 'codes', 'grid-lines', 'grid-spacings', 'instruments', 'targets', 'proposals'];
+export const PREPARED = [
+    'points',
+    'control',
+    'designs',
+    'codes',
+    'grid-lines',
+    'grid-spacings',
+    'instruments',
+    'targets',
+    'proposals',
+    'alignments',
+    'surfaces',
+];
 
 export function heard(url: string, header: string | null): void {
     const [, project, what = ''] = /\/projects\/(\d+)(?:\/([\w-]+))?/.exec(url) ?? [];

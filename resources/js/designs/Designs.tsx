@@ -3,6 +3,8 @@ import { type ReactNode, useRef, useState } from 'react';
 import { api, ask, type Design, type Schemas, upload } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { useWork } from '../api/work';
+import { CivilCards } from '../civil/CivilCards';
+import { CivilImport } from '../civil/CivilImport';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Length } from '../parts/Figure';
@@ -37,10 +39,12 @@ const NOT_HERE: Record<'model' | 'packed' | 'unknown', string> = {
 };
 
 /** The project's designs: any file is dropped here and says what it holds; drawings are revised, one of them active, the others waiting or staying as background. */
-export function Designs({ project, control, designs, changesOf, setChangesOf, listImport }: Props) {
+export function Designs(props: Props) {
+    const { project, control, designs, changesOf, setChangesOf, listImport } = props;
     const [list, setList] = useState<Schemas['Upload'] | null>(null);
     const [listAs, setListAs] = useState<'control' | 'points' | null>(null);
     const [read, setRead] = useState<Read | null>(null);
+    const [model, setModel] = useState<{ file: Schemas['Upload']; inspection: Schemas['ModelInspection'] } | null>(null);
     const [error, setError] = useState<Error | null>(null);
     const work = useWork(project.id);
     const inspect = async (chosen: File, revises: Design | null) => {
@@ -62,12 +66,27 @@ export function Designs({ project, control, designs, changesOf, setChangesOf, li
             setError(e as Error);
         }
     };
+    const inspectModel = async (chosen: File) => {
+        const file = await upload(project.id, chosen);
+        const body = { upload: file.upload };
+        const task = await work.run(
+            ask(api.POST('/api/v1/projects/{project}/model-inspection', { params: { path: { project: project.id } }, body })),
+        );
+        if (task) {
+            const inspection = task.result as unknown as Schemas['ModelInspection'];
+            const bare = inspection.alignments.length + inspection.surfaces.length + inspection.features === 0;
+            // Points alone are a list like any other.
+            bare && inspection.points > 0 && inspection.remarks.length === 0 ? setList(file) : setModel({ file, inspection });
+        }
+    };
     const take = async (chosen: File) => {
         setError(null);
         try {
             const kind = await kindOfFile(chosen);
             if (kind === 'drawing') {
                 await inspect(chosen, null);
+            } else if (kind === 'civil') {
+                await inspectModel(chosen);
             } else if (kind === 'list') {
                 setList(await upload(project.id, chosen));
             } else {
@@ -82,7 +101,7 @@ export function Designs({ project, control, designs, changesOf, setChangesOf, li
         <div className="flex flex-col gap-4 p-4">
             {designs.length === 0 && <Notice>Bring in the designer’s drawing. Stakeout points are made by touching it.</Notice>}
             <FileDrop
-                label="Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)"
+                label="Choose or drop a design: a drawing (DXF), a civil model (LandXML), or a list (CSV, text, LandXML, GeoJSON)"
                 accept=".dxf,.csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,.ifc,text/*"
                 onFile={(f) => void take(f)}
                 busy={work.busy}
@@ -100,6 +119,7 @@ export function Designs({ project, control, designs, changesOf, setChangesOf, li
                     onRevise={(file) => void inspect(file, d)}
                 />
             ))}
+            <CivilCards {...props} />
             {designs.length > 0 && <Layers project={project} designs={drawnDesigns(designs)} />}
             <Dialog open={list !== null && listAs === null} onClose={() => setList(null)} title={`What ${list?.fileName ?? ''} is for`}>
                 <p>It is a list of names and places. What are they?</p>
@@ -129,6 +149,20 @@ export function Designs({ project, control, designs, changesOf, setChangesOf, li
                         setList(null);
                         setListAs(null);
                     })}
+            </Dialog>
+            <Dialog open={model !== null} onClose={() => setModel(null)} title={`What ${model?.file.fileName ?? ''} holds`} wide>
+                {model && (
+                    <CivilImport
+                        key={model.file.upload}
+                        project={project}
+                        {...model}
+                        onPoints={() => {
+                            setList(model.file);
+                            setModel(null);
+                        }}
+                        onDone={() => setModel(null)}
+                    />
+                )}
             </Dialog>
             <Dialog open={read !== null} onClose={() => setRead(null)} title={`What ${read?.file.fileName ?? ''} holds`} wide>
                 {read && (

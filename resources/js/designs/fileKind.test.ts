@@ -8,7 +8,7 @@ describe('what a file holds', () => {
         ['hall', 'AutoCAD Binary DXF\r\n', 'drawing'],
         ['broken.DXF', 'nothing of it', 'drawing'],
         ['points.csv', 'name,northing', 'list'],
-        ['points', '<?xml version="1.0"?><LandXML', 'list'],
+        ['points', '<?xml version="1.0"?><LandXML', 'civil'],
         ['points.geojson', '\uFEFF{"type":"FeatureCollection"', 'list'],
         ['model.ifc', 'ISO-10303-21;', 'model'],
         ['day.parlay.zip', 'PK\u0003\u0004', 'packed'],

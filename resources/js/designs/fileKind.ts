@@ -1,7 +1,7 @@
 /** What a file may hold, told by its beginning, and by its name only where that says nothing. */
-export type FileKind = 'drawing' | 'list' | 'model' | 'packed' | 'unknown';
+export type FileKind = 'drawing' | 'civil' | 'list' | 'model' | 'packed' | 'unknown';
 
-const LOOKED_AT = 400;
+const LOOKED_AT = 4000;
 
 export async function kindOfFile(file: File): Promise<FileKind> {
     return kindOf(file.name, await file.slice(0, LOOKED_AT).text());
@@ -18,6 +18,9 @@ export function kindOf(name: string, beginning: string): FileKind {
     }
     if (text.startsWith('PK')) {
         return ending === 'dxf' ? 'drawing' : 'packed';
+    }
+    if (/<([\w.-]+:)?LandXML\b/.test(text)) {
+        return 'civil';
     }
     if (/^[<{]/.test(text)) {
         return 'list';

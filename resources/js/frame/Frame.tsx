@@ -1,8 +1,12 @@
-import { ChevronsLeft, ChevronsRight } from 'lucide-react';
+import { ChartSpline, ChevronsLeft, ChevronsRight } from 'lucide-react';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Judged, Problem } from '../api/client';
 import { turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, useProject, useWorklists } from '../api/hooks';
+import { GroundBadge } from '../civil/GroundBadge';
+import { GroundMenu } from '../civil/GroundMenu';
+import { LookAlong } from '../civil/LookAlong';
+import { useGround } from '../civil/useGround';
 import { Control } from '../control/Control';
 import { FieldBook } from '../fieldbook/FieldBook';
 import { Plate } from '../instrument/Plate';
@@ -24,6 +28,7 @@ import { FieldLayers } from '../stakeout/FieldLayers';
 import { Stake } from '../stakeout/Stake';
 import { withStakes } from '../stakeout/staked';
 import { LineFromPoint, type PlaceTouched, TakeNote } from '../stakeout/TakeNote';
+import { TouchedAlignment } from '../stakeout/TouchedAlignment';
 import { targetPlace } from '../stakeout/target';
 import { judgedOf, useMoves } from '../stakeout/useMoves';
 import { applyTheme, storedTheme } from '../theme/theme';
@@ -155,6 +160,8 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         () => (points.data && marks.data ? withStakes(points.data, marks.data) : (points.data ?? [])),
         [points.data, marks.data],
     );
+    const ground = useGround(id, project.data);
+    const [along, setAlong] = useState(false);
     const [filter, setFilter] = useState(EVERYTHING);
     // In the field plan, list and steps show the same ones; what is staked now stays, whatever it has become.
     const shown = useMemo(() => {
@@ -227,7 +234,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
         }
     };
     const Sheet = SHEETS[stage];
-    const loading = control.isPending || points.isPending || designs.isPending;
+    const loading = control.isPending || points.isPending || designs.isPending || ground.pending;
     return (
         <div className={`frame ${folded ? 'folded' : ''}`}>
             <a
@@ -261,54 +268,95 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                 )}
             </header>
             <section className="@container/plan relative min-h-0" style={{ gridArea: 'plan' }} aria-label="The plan and its tools">
-                <Plan
-                    {...props}
-                    changesOf={stage === 'prepare' ? changesOf : null}
-                    stage={stage}
-                    loading={loading}
-                    aimAt={aimed}
-                    staking={staking}
-                    offering={stage === 'stake' ? offering : 'off'}
-                    note={
-                        staking
-                            ? (what, close) =>
-                                  what.thing === null ? (
-                                      <TakeNote
-                                          {...props}
-                                          touched={what}
-                                          holding={stage === 'as-built'}
-                                          from={lineFrom}
-                                          onFrom={setLineFrom}
-                                          onTaken={taken}
-                                          onClose={close}
-                                      />
-                                  ) : null
-                            : undefined
-                    }
-                    moreOf={
-                        staking
-                            ? (what, close) => (
-                                  <LineFromPoint
-                                      {...props}
-                                      touched={what}
-                                      from={lineFrom}
-                                      onFrom={setLineFrom}
-                                      onTaken={taken}
-                                      onClose={close}
-                                  />
-                              )
-                            : undefined
-                    }
-                    tools={FIELD_STAGES.includes(stage) && <FieldLayers {...props} />}
-                    theme={theme}
-                    want={stage === 'prepare' || stage === 'control' || stage === 'set-up' ? want : null}
-                    poleCanBeDragged={practising}
-                    onChoosePoint={choosePoint}
-                    onFind={() => setSearched('')}
-                    onPoleDragged={(place) =>
-                        void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(() => undefined)
-                    }
-                />
+                <div className="flex h-full min-h-0 flex-col">
+                    <div className="relative min-h-0 flex-1">
+                        <Plan
+                            {...props}
+                            civil={ground.drawn}
+                            changesOf={stage === 'prepare' ? changesOf : null}
+                            stage={stage}
+                            loading={loading}
+                            aimAt={aimed}
+                            staking={staking}
+                            offering={stage === 'stake' ? offering : 'off'}
+                            note={
+                                staking
+                                    ? (what, close) =>
+                                          what.thing === null ? (
+                                              <TakeNote
+                                                  {...props}
+                                                  touched={what}
+                                                  holding={stage === 'as-built'}
+                                                  from={lineFrom}
+                                                  onFrom={setLineFrom}
+                                                  onTaken={taken}
+                                                  onClose={close}
+                                              />
+                                          ) : null
+                                    : undefined
+                            }
+                            moreOf={(what, close) =>
+                                what.thing?.what === 'alignment' ? (
+                                    <TouchedAlignment
+                                        project={id}
+                                        touched={what}
+                                        staking={stage === 'stake'}
+                                        onTaken={taken}
+                                        onClose={close}
+                                    />
+                                ) : staking ? (
+                                    <LineFromPoint
+                                        {...props}
+                                        touched={what}
+                                        from={lineFrom}
+                                        onFrom={setLineFrom}
+                                        onTaken={taken}
+                                        onClose={close}
+                                    />
+                                ) : null
+                            }
+                            tools={
+                                <>
+                                    {FIELD_STAGES.includes(stage) && <FieldLayers {...props} />}
+                                    <GroundMenu project={project.data} ground={ground} />
+                                    {ground.alignments.length > 0 && (
+                                        <Button
+                                            kind="bare"
+                                            className="justify-start!"
+                                            aria-label="Along and across"
+                                            title="Profile and cross-section"
+                                            pressed={along}
+                                            onClick={() => setAlong(!along)}
+                                            icon={<ChartSpline />}
+                                        >
+                                            <span className="tool-word" data-word="Along" aria-hidden="true" />
+                                        </Button>
+                                    )}
+                                </>
+                            }
+                            theme={theme}
+                            want={stage === 'prepare' || stage === 'control' || stage === 'set-up' ? want : null}
+                            poleCanBeDragged={practising}
+                            onChoosePoint={choosePoint}
+                            onFind={() => setSearched('')}
+                            onPoleDragged={(place) =>
+                                void ask(api.POST('/api/v1/practice', { body: { do: 'walk', ...place, atOnce: true } })).catch(
+                                    () => undefined,
+                                )
+                            }
+                        />
+                        <GroundBadge project={project.data} ground={ground} />
+                    </div>
+                    {along && (
+                        <LookAlong
+                            project={project.data}
+                            ground={ground}
+                            live={live.data}
+                            aim={props.aim}
+                            onClose={() => setAlong(false)}
+                        />
+                    )}
+                </div>
                 {practising && (
                     <Suspense>
                         <PracticeDrawer {...props} onClose={() => setPractising(false)} />

@@ -13,7 +13,7 @@ import {
 } from '../api/client';
 import { useCodes, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import type { LabelChoice, PlanEvents, PlanPlace, PlanTaken, Want } from './contract';
+import type { DrawnCivil, LabelChoice, PlanEvents, PlanPlace, PlanTaken, Want } from './contract';
 import { Inverse, type Ruled } from './Inverse';
 import { OFFERED_WITHIN, offerFor } from './offer';
 import { contentOf, PlanMap } from './PlanMap';
@@ -24,7 +24,9 @@ import { Shapes } from './shapes';
 import {
     figures,
     lookAt,
+    moreSurfaces,
     offeredSpot,
+    offsetLabels,
     onlyPoints,
     pieces,
     practicePole,
@@ -78,6 +80,7 @@ export interface PlanProps {
     snaps: ReadonlySet<SnapKind>;
     chosen: ReadonlySet<number>;
     setChosen: (chosen: ReadonlySet<number>) => void;
+    civil: DrawnCivil;
     /** the revision whose changes are drawn over the plan */
     changesOf: number | null;
     poleCanBeDragged: boolean;
@@ -218,6 +221,15 @@ export function Plan(props: PlanProps) {
     // Their chords are those of the layers, so both must be there.
     useEffect(() => layers && plan.current?.showPieces(touchedPieces.flat()), [layers, touchedPieces]);
 
+    const { civil } = props;
+    useEffect(() => plan.current?.writeIn(project.units), [project.units]);
+    useEffect(() => plan.current?.alignments.show(civil.alignments), [civil.alignments]);
+    const more = useAllShown(moreSurfaces);
+    useEffect(() => plan.current?.surfaces.show([...civil.surfaces, ...more]), [civil.surfaces, more]);
+    useEffect(() => plan.current?.alignments.showContours(civil.contours), [civil.contours]);
+    const offsets = useShown(offsetLabels);
+    useEffect(() => plan.current?.alignments.showOffsets(offsets ?? []), [offsets]);
+
     const things = useMemo(
         () => thingsOf(control, points, marks, stage, target, labels, project.units, props.chosen, codes),
         [control, points, marks, stage, target, labels, project.units, props.chosen, codes],
@@ -239,12 +251,8 @@ export function Plan(props: PlanProps) {
     }, [following, pole]);
 
     const content = useMemo(
-        () =>
-            contentOf(
-                [...control, ...points],
-                drawnDesigns(designs).map((d) => d.extent),
-            ),
-        [control, points, designs],
+        () => contentOf([...control, ...points], [...drawnDesigns(designs).map((d) => d.extent), ...civil.extents]),
+        [control, points, designs, civil.extents],
     );
     const hasContent = content !== null && !props.loading;
     useGoingAlong(plan, still, hasContent, stage, {

@@ -11,7 +11,8 @@ import type MapBrowserEvent from 'ol/MapBrowserEvent';
 import Projection from 'ol/proj/Projection';
 import VectorSource from 'ol/source/Vector';
 import View from 'ol/View';
-import type { Schemas } from '../api/client';
+import type { Schemas, Units } from '../api/client';
+import { AlignmentLayer } from './AlignmentLayer';
 import type { DrawnChange, DrawnLayer, PlanEvents, PlanFigure, PlanPlace } from './contract';
 import { Crowd, type PlacedThing } from './crowd';
 import { Dragging } from './Dragging';
@@ -21,6 +22,7 @@ import { currentInk, type Ink } from './ink';
 import { type PlanPlace3, type PlanThing, styleOf } from './marks';
 import { Picker } from './Picker';
 import { PlanKeys } from './PlanKeys';
+import { SurfaceLayer } from './SurfaceLayer';
 import { SnapIndex } from './snap';
 import { Views } from './Views';
 
@@ -39,6 +41,9 @@ export class PlanMap {
     readonly views: Views;
     poleCanBeDragged = false;
     private ink: Ink = currentInk();
+    private units: Units | null = null;
+    readonly surfaces: SurfaceLayer;
+    readonly alignments: AlignmentLayer;
     private readonly map: OlMap;
     private readonly drawn = new Map<number, VectorLayer>();
     private readonly things = new VectorSource();
@@ -68,6 +73,11 @@ export class PlanMap {
     ) {
         const styled = (source: VectorSource, zIndex: number, declutter: boolean) =>
             new VectorLayer({ source, zIndex, declutter, style: (f, resolution) => styleOf(f, this.ink, resolution) });
+        this.surfaces = new SurfaceLayer(SITE, () => this.ink);
+        this.alignments = new AlignmentLayer(
+            () => this.ink,
+            () => this.units ?? { length: 'm', angle: 'dms', direction: 'azimuth', order: 'NE', station: '1+000' },
+        );
         this.map = new OlMap({
             target: element,
             controls: [],
@@ -81,6 +91,8 @@ export class PlanMap {
                 constrainRotation: false,
             }),
             layers: [
+                this.surfaces.layer,
+                ...this.alignments.layers,
                 styled(this.things, 20, true),
                 styled(this.moving, 30, false),
                 styled(this.walker, 29, false),
@@ -139,9 +151,15 @@ export class PlanMap {
         for (const layer of this.drawn.values()) {
             layer.setStyle(drawnStyle(layer.get('ownColour') as string | null, this.ink, this.crowded));
         }
+        this.surfaces.repaint();
         this.map.getLayers().forEach((l) => {
             l.changed();
         });
+    }
+
+    /** How stations and lengths are written on it. */
+    writeIn(units: Units): void {
+        this.units = units;
     }
 
     /** Shows these layers of drawings; quiet ones stand back behind what the stage is about. */
@@ -397,7 +415,7 @@ export class PlanMap {
             layerFilter: (l) => l.getZIndex() === 20 || l.getZIndex() === 30,
         }) as Feature[];
         const things = features.flatMap((f) => (f.get('mass') ? [] : [f.get('thing') as PlanThing]));
-        return things.find((t) => !MOVING.has(t.what)) ?? things[0] ?? null;
+        return things.find((t) => !MOVING.has(t.what)) ?? things[0] ?? this.alignments.near([x, y], this.reach());
     }
 
     private pole(): Point | null {
@@ -437,11 +455,11 @@ export class PlanMap {
 }
 
 /** The extent of places and of drawn extents together. */
-export function contentOf(places: PlanPlace[], extents: number[][]): Extent | null {
+export function contentOf(places: PlanPlace[], extents: (readonly number[])[]): Extent | null {
     const all = createEmpty();
     for (const e of extents) {
         if (e.length === 4) {
-            extend(all, e);
+            extend(all, [...e]);
         }
     }
     for (const p of places) {

@@ -111,6 +111,7 @@ export function TouchedNote({ project, touched, control, points, designs, onShow
                         </div>
                     </>
                 )}
+                {thing?.what === 'alignment' && more}
                 {(c ?? p) && (
                     <div className="mt-1 flex flex-wrap gap-2">
                         {more}
@@ -134,6 +135,8 @@ function nameOf(thing: PlanThing): string {
             return 'The pole, as last measured';
         case 'mark':
             return `Mark ${thing.name}`;
+        case 'alignment':
+            return `Alignment ${thing.name}`;
         default:
             return '';
     }

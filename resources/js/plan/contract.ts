@@ -1,8 +1,18 @@
+import type { DrawnAlignment, DrawnContours } from './AlignmentLayer';
 import type { PlanThing } from './marks';
+import type { DrawnSurface } from './SurfaceLayer';
 import type { Shapes } from './shapes';
 import type { PickLayer, Spot, Touched } from './snap';
 
 /** What the plan is given to draw, and what it tells of being touched. */
+
+/** Alignments and surfaces, as they are to be drawn. */
+export interface DrawnCivil {
+    alignments: readonly DrawnAlignment[];
+    surfaces: readonly DrawnSurface[];
+    contours: readonly DrawnContours[];
+    extents: readonly (readonly number[])[];
+}
 
 export interface DrawnLayer extends PickLayer {
     /** chosen here, in place of the colours of the file */

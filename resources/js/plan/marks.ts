@@ -24,6 +24,7 @@ export type PlanThing =
           colour: string | null;
           label: [number, number] | null;
       }
+    | { what: 'alignment'; id: number; name: string }
     | { what: 'mark'; id: number; name: string; verdict: string }
     | { what: 'instrument'; at: PlanPlace3 }
     | { what: 'pole'; at: PlanPlace3 }
@@ -193,6 +194,9 @@ export function styleOf(feature: FeatureLike, ink: Ink, resolution = 1): Style |
                 dot(thing.verdict === 'out' ? ink.out : thing.verdict === 'in' ? ink.inside : ink.open),
                 mark(thing.name, thing.verdict, ink),
             ];
+        case 'alignment':
+            // Drawn by itself, with its stations.
+            return [];
         case 'instrument':
             return instrument(ink);
         case 'pole':

@@ -1,6 +1,8 @@
 import { useEffect, useId, useSyncExternalStore } from 'react';
 import type { Schemas } from '../api/client';
+import type { DrawnOffset } from './AlignmentLayer';
 import type { PlanFigure, PlanPlace } from './contract';
+import type { DrawnSurface } from './SurfaceLayer';
 import type { Spot } from './snap';
 
 /** What stages say to the plan while they are there. The plan listens; the page between them holds nothing of it and is not drawn anew. */
@@ -46,6 +48,12 @@ export const lookAt = new Shown<PlanPlace>();
 
 /** The pole of the practice world as it really is: Parlay measures it, and is not told. */
 export const practicePole = new Shown<{ at: PlanPlace; goal: PlanPlace | null; says: string }>();
+
+/** Surfaces that grow, or are looked at, besides those of the project. */
+export const moreSurfaces = new Shown<DrawnSurface>();
+
+/** Labels of station and offset beside points. */
+export const offsetLabels = new Shown<readonly DrawnOffset[]>();
 
 /** The spot of a drawing that is offered while walking. */
 export const offeredSpot = new Shown<Spot>();

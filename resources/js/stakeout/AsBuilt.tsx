@@ -11,6 +11,7 @@ import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
+import { BuildPanel } from './BuildPanel';
 import { FilterLine } from './FilterLine';
 import { PointChooser } from './PointChooser';
 import { alongWords } from './sheetFigures';
@@ -29,8 +30,8 @@ export function AsBuilt(props: StageProps) {
     const storing = useStoring(project, (mark) => {
         setStored(mark);
         setName('');
-        // The next shot says anew what it is held against.
-        setTarget(null);
+        // The next shot says anew what it is held against, but where a surface grows.
+        aim?.kind === 'aim' && aim.aim.kind === 'surface' ? setAim(aim.aim.id) : setTarget(null);
     });
     const shown = name.trim() || aim?.name;
     // Where the pole stands against it, before anything is measured.
@@ -92,6 +93,7 @@ export function AsBuilt(props: StageProps) {
                     {held?.designed?.on && aim.kind === 'aim' && <> · {alongWords(held.designed.on, project.units.length)}</>}
                 </div>
             )}
+            <BuildPanel project={project} aim={props.aim} onAim={setAim} />
             <div className="grid grid-cols-2 gap-3">
                 <TextField
                     label="Name"

@@ -3,6 +3,8 @@ import { useCodes } from '../api/hooks';
 import type { Moves as SaidBy } from '../stage/stages';
 import { useUnits } from '../units/UnitsContext';
 import { ApproachDial, HeightBar } from './ApproachDial';
+import { Beside } from './Beside';
+import { GradeGuide, StationWords, SurfaceWords } from './CivilGuide';
 import { Moves } from './Moves';
 import { alongWords, besideLine, chosenFigures, movesTo, saidFrom, toElevation } from './sheetFigures';
 import type { Target } from './target';
@@ -10,7 +12,7 @@ import type { Target } from './target';
 interface Props {
     project: Project;
     target: Target;
-    live: Pick<Live, 'designed' | 'judged' | 'by' | 'pole'> & { guidance: NonNullable<Live['guidance']> };
+    live: Pick<Live, 'designed' | 'judged' | 'by' | 'byStation' | 'surfaces' | 'pole'> & { guidance: NonNullable<Live['guidance']> };
     moves: SaidBy;
 }
 
@@ -32,6 +34,16 @@ export function Guide({ project, target, live, moves }: Props) {
             </div>
         );
     }
+    if (target.kind === 'aim' && (target.aim.kind === 'surface' || target.aim.civil?.grade)) {
+        return (
+            <>
+                {target.aim.kind === 'surface' && <SurfaceWords project={project} target={target} live={live} />}
+                <StationWords designed={designed} />
+                <GradeGuide live={live} tolerance={heightTolerance} />
+                <Beside live={live} />
+            </>
+        );
+    }
     const on = designed?.on ?? null;
     const saidBy = typeof moves === 'number' && by === null ? 'instrument' : moves;
     const up =
@@ -43,7 +55,11 @@ export function Guide({ project, target, live, moves }: Props) {
     const chosen = project.staking.figures;
     const at = { pole: pole?.elevation ?? null, design: designed?.place.elevation ?? null };
     const figures =
-        chosen.length > 0 ? chosenFigures(chosen, g, saidBy, at, units) : on ? besideLine(on, g.raise, length) : movesTo(g, saidBy, length);
+        chosen.length > 0
+            ? chosenFigures(chosen, g, saidBy, at, units)
+            : on
+              ? besideLine(on, g.raise, units, designed?.station ?? null)
+              : movesTo(g, saidBy, length);
     return (
         <>
             <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -62,11 +78,16 @@ export function Guide({ project, target, live, moves }: Props) {
                     }
                 />
             </div>
-            {on && (
-                <p className="text-sm" role="status">
-                    {alongWords(on, length)}
-                </p>
+            {designed?.station ? (
+                <StationWords designed={designed} />
+            ) : (
+                on && (
+                    <p className="text-sm" role="status">
+                        {alongWords(on, length)}
+                    </p>
+                )
             )}
+            <Beside live={live} />
         </>
     );
 }

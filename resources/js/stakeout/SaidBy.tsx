@@ -4,7 +4,7 @@ import type { Moves, StageProps } from '../stage/stages';
 
 /** How moves are said: facing the instrument, by north, or along and across one of the lines that were touched. */
 export function SaidBy({ moves, setMoves, aims }: Pick<StageProps, 'moves' | 'setMoves' | 'aims'>) {
-    const lines = aims.filter((a) => a.kind === 'line');
+    const lines = aims.filter((a) => a.kind === 'line' || a.kind === 'alignment');
     // The line it was may have been put away.
     const value = typeof moves === 'number' && !lines.some((l) => l.id === moves) ? 'instrument' : String(moves);
     return (
@@ -17,7 +17,13 @@ export function SaidBy({ moves, setMoves, aims }: Pick<StageProps, 'moves' | 'se
                 ...lines.map((l: Aim) => [String(l.id), `along and across ${l.name}`] as const),
             ]}
             onValue={(by) => setMoves(by === 'instrument' || by === 'north' ? by : (Number(by) as Moves))}
-            hint={lines.length === 0 ? 'Touch a line of the drawing to have moves said along and across it.' : undefined}
+            hint={
+                lines.length === 0
+                    ? 'Touch a line of the drawing to have moves said along and across it.'
+                    : typeof moves === 'number'
+                      ? 'Where the pole stands beside it is said under the guidance.'
+                      : undefined
+            }
         />
     );
 }

@@ -17,6 +17,8 @@ import { SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { Changed } from './Changed';
+import { CivilTargets } from './CivilTargets';
+import { CivilTools } from './CivilTools';
 import { FilterLine } from './FilterLine';
 import { Guide } from './Guide';
 import { Lath } from './Lath';
@@ -32,7 +34,7 @@ import { Counts, SaidBy } from './SaidBy';
 import { StakeChoices } from './StakeChoices';
 import { progressWords } from './staked';
 import { TargetChooser } from './TargetChooser';
-import { liveOf, ofAim, ofPoint, type Target, targetOf } from './target';
+import { isAnywhere, liveOf, ofAim, ofPoint, type Target, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
 import { isUnderWay, useBeginRun, useRun } from './useRun';
 import { useStoring } from './useStoring';
@@ -192,7 +194,7 @@ function Staking(props: StageProps) {
                     )}
                     {stored && target?.kind === 'aim' && (
                         <Button kind="primary" onClick={begin}>
-                            {target.aim.kind === 'line' ? 'On along the line' : 'Once more'}
+                            {target.aim.kind === 'line' || target.aim.kind === 'alignment' ? 'On along the line' : 'Once more'}
                         </Button>
                     )}
                     {canAimDot && !underWay && !stored && (
@@ -277,6 +279,7 @@ function Staking(props: StageProps) {
                     <OneElevation project={project} live={live} onTaken={chooseAim} />
                 </div>
             )}
+            {!target && !underWay && <CivilTargets project={project} onTaken={chooseAim} />}
             <Dialog open={planning} onClose={() => setPlanning(false)} title="A run by itself">
                 <RunForm
                     project={project}
@@ -366,7 +369,7 @@ function Staking(props: StageProps) {
                             {...props}
                             turning={turn.isPending}
                             // Along a line, or at an elevation, one may stand anywhere.
-                            anywhere={target.kind === 'aim' && (target.aim.kind === 'line' || target.aim.kind === 'elevation')}
+                            anywhere={target.kind === 'aim' && isAnywhere(target.aim)}
                             onTurn={() => turn.mutate(target)}
                         />
                     )}
@@ -378,6 +381,9 @@ function Staking(props: StageProps) {
                             guided={g !== null}
                             onPlaces={(p) => p[0] && chooseAim(p[0])}
                         />
+                    )}
+                    {target.kind === 'aim' && target.aim.civil && (
+                        <CivilTools project={project} target={target} live={live} onTaken={chooseAim} />
                     )}
                     {list && target.kind === 'point' && target.point.state === 'open' && (
                         <Button className="self-start" busy={skip.isPending} onClick={() => skip.mutate(target.point.id)}>

@@ -34,7 +34,7 @@ export function TargetChooser({ project, points, aims, pole, target, onPoint, on
             change.mutate({ aim, lay: { ...lay, parallel: (lay.parallel + by + count) % count } });
             return;
         }
-        const alike = aims.filter((a) => (aim.kind === 'line' ? a.kind === 'line' : a.lineId === aim.lineId && a.kind !== 'line'));
+        const alike = aims.filter((a) => (aim.lineId === null ? a.kind === aim.kind && a.lineId === null : a.lineId === aim.lineId));
         const next = alike[(alike.findIndex((a) => a.id === aim.id) + by + alike.length) % alike.length];
         if (next && next.id !== aim.id) {
             onAim(next);

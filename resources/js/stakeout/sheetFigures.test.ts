@@ -56,8 +56,12 @@ describe('moves', () => {
 
 describe('beside a line', () => {
     it('tells how far along, on which side, and what to cut or fill', () => {
-        expect(said(besideLine(on(), -0.15, 'm'))).toEqual(['from the start 12.480 m', 'left of it 18.0 mm', 'cut 150.0 mm']);
-        expect(said(besideLine(on({ along: -0.5, right: 0.2, reach: 'before_start' }), 0.15, 'm'))).toEqual([
+        expect(said(besideLine(on(), -0.15, { length: 'm', station: '1+000' }))).toEqual([
+            'from the start 12.480 m',
+            'left of it 18.0 mm',
+            'cut 150.0 mm',
+        ]);
+        expect(said(besideLine(on({ along: -0.5, right: 0.2, reach: 'before_start' }), 0.15, { length: 'm', station: '1+000' }))).toEqual([
             'before the start 0.500 m',
             'right of it 200.0 mm',
             'fill 150.0 mm',
@@ -65,7 +69,7 @@ describe('beside a line', () => {
     });
 
     it('lies on no side where the offset rounds to nothing', () => {
-        expect(said(besideLine(on({ right: 0.00001 }), null, 'm'))[1]).toBe('on the line 0.0 mm');
+        expect(said(besideLine(on({ right: 0.00001 }), null, { length: 'm', station: '1+000' }))[1]).toBe('on the line 0.0 mm');
     });
 
     it('says before the start and beyond the end, and that an arc goes on', () => {

@@ -1,6 +1,6 @@
 import type { Schemas, Units } from '../api/client';
 import type { Moves } from '../stage/stages';
-import { formatDeviation, formatDirection, formatLength } from '../units/format';
+import { formatDeviation, formatDirection, formatLength, formatStation } from '../units/format';
 
 type Guidance = Schemas['Guidance'];
 type OnLine = Schemas['OnLine'];
@@ -46,11 +46,27 @@ export function movesTo(g: Guidance, by: Moves, style: Units['length']): Move[] 
 }
 
 /** Where the pole stands beside a line: nothing has to be reached along it. */
-export function besideLine(on: OnLine, raise: number | null, style: Units['length']): Move[] {
+export function besideLine(
+    on: OnLine,
+    raise: number | null,
+    units: Pick<Units, 'length' | 'station'>,
+    at: Schemas['OnAlignment'] | null = null,
+): Move[] {
+    const style = units.length;
     const along = on.reach === 'before_start' ? 'before the start' : 'from the start';
     const side = lengthText(on.right, style);
     return [
-        { word: along, text: formatLength(Math.abs(on.along), style) },
+        at === null
+            ? { word: along, text: formatLength(Math.abs(on.along), style) }
+            : {
+                  word:
+                      on.reach === 'beside'
+                          ? `station${at.regions > 1 ? `, region ${at.region}` : ''}`
+                          : on.reach === 'before_start'
+                            ? along
+                            : 'beyond the end',
+                  text: formatStation(at.station, units),
+              },
         { word: side === lengthText(0, style) ? 'on the line' : on.right < 0 ? 'left of it' : 'right of it', text: side },
         heightOf(raise, style, ['fill', 'cut']),
     ];
@@ -58,6 +74,12 @@ export function besideLine(on: OnLine, raise: number | null, style: Units['lengt
 
 /** For an elevation nothing counts but the height. */
 export const toElevation = (raise: number | null, style: Units['length']): Move[] => [heightOf(raise, style, ['raise', 'lower'])];
+
+/** To the grade of a surface or road: how much is to be cut or filled, and to which height. */
+export const toGrade = (raise: number | null, design: number | null, style: Units['length']): Move[] => [
+    heightOf(raise, style, ['fill', 'cut']),
+    { word: 'design elevation', text: design === null ? 'none here' : formatLength(design, style) },
+];
 
 /** What the moves are said from. */
 export const saidFrom = (by: Moves): string =>

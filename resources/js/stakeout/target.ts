@@ -2,10 +2,13 @@ import type { Aim, Live, StakeoutPoint } from '../api/client';
 import type { PlanPlace } from '../plan/contract';
 import type { StageProps } from '../stage/stages';
 
+export type AimTarget = { kind: 'aim'; aim: Aim; key: string; name: string };
+
 /** What is staked: a prepared point, or what was chosen in the field. */
-export type Target =
-    | { kind: 'point'; point: StakeoutPoint; key: string; name: string }
-    | { kind: 'aim'; aim: Aim; key: string; name: string };
+export type Target = { kind: 'point'; point: StakeoutPoint; key: string; name: string } | AimTarget;
+
+/** Along a line, or at a height, one may stand anywhere. */
+export const isAnywhere = (aim: Aim): boolean => ['line', 'elevation', 'alignment', 'surface'].includes(aim.kind);
 
 export const ofPoint = (point: StakeoutPoint): Target => ({ kind: 'point', point, key: `point ${point.id}`, name: point.name });
 
@@ -20,7 +23,7 @@ export function targetOf({ points, target, aim }: Pick<StageProps, 'points' | 't
 export function liveOf(
     live: Live | undefined,
     target: Target | null,
-): Pick<Live, 'guidance' | 'designed' | 'judged' | 'by' | 'pole'> | null {
+): Pick<Live, 'guidance' | 'designed' | 'judged' | 'by' | 'byStation' | 'surfaces' | 'pole'> | null {
     if (!live || !target) {
         return null;
     }
@@ -38,5 +41,6 @@ export function targetPlace(props: Pick<StageProps, 'points' | 'target' | 'aim' 
     if (!target || target.aim.kind === 'elevation') {
         return null;
     }
-    return (target.aim.kind === 'line' ? liveOf(props.live, target)?.designed?.place : null) ?? target.aim.place;
+    const led = target.aim.kind === 'line' || (target.aim.kind === 'alignment' && !target.aim.civil?.grade);
+    return (led ? liveOf(props.live, target)?.designed?.place : null) ?? target.aim.place;
 }

@@ -60,6 +60,30 @@ export function formatLength(metres: number, style: Units['length']): string {
     }
 }
 
+/** Where lengths are in feet, earth is sold by the cubic yard; metres³. */
+const CUBIC_YARD = 0.9144 ** 3;
+
+/** A volume; metres³. */
+export const formatVolume = (cubic: number, style: Units['length']): string =>
+    style === 'm' || style === 'mm' ? `${decimal(cubic, 2)} m³` : `${decimal(cubic / CUBIC_YARD, 2)} yd³`;
+
+/** An area; metres². */
+export const formatArea = (square: number, style: Units['length']): string =>
+    style === 'm' || style === 'mm'
+        ? `${decimal(square, 1)} m²`
+        : `${decimal(square / (style === 'usft' ? US_FOOT ** 2 : 0.3048 ** 2), 0)} ft²`;
+
+/** A station is counted in whole metres or feet, whatever lengths are shown in; metres along, from the alignment's zero. */
+export function formatStation(metres: number, units: Pick<Units, 'length' | 'station'>): string {
+    const metric = units.length === 'm' || units.length === 'mm';
+    const unit = metric ? 1 : units.length === 'usft' ? US_FOOT : 0.3048;
+    const [step, places] = units.station === '1+000' ? [1000, 3] : [100, 2];
+    const value = Number(decimal(Math.abs(metres) / unit, places));
+    const whole = Math.floor(value / step);
+    const rest = (value - whole * step).toFixed(places).padStart(String(step / 10).length + 1 + places, '0');
+    return `${metres < 0 && value > 0 ? '-' : ''}${whole}+${rest}`;
+}
+
 /** A metric difference from here on is written as any length. */
 const SMALL = 1;
 

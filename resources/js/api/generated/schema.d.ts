@@ -194,6 +194,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/alignments/{alignment}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Reads a station as people type it: the places that have it, several where stations overlap */
+        get: operations["629950fb14bb8859028de70c690653b0"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/alignments/{alignment}/surfaces": {
         parameters: {
             query?: never;
@@ -341,6 +358,23 @@ export interface paths {
         /** Which surface is worked with, how far above or below it, and how alignments are drawn */
         put: operations["b3897e2224fa4238bb5be7ccdd808567"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/ground-here": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where a place lies beside alignments and on surfaces; stores nothing */
+        post: operations["b9e0bc3641668e184bdde440bee32638"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2533,6 +2567,19 @@ export interface components {
             name: string;
             deviation: components["schemas"]["Deviation"] | null;
         };
+        BesideAlignment: {
+            id: number;
+            name: string;
+            along: number;
+            station: number;
+            region: number;
+            right: number;
+            away: number;
+            northing: number;
+            easting: number;
+            element: components["schemas"]["ElementEntry"];
+            elevation: number | null;
+        };
         BookEntry: {
             kind: string;
             id: number;
@@ -3155,6 +3202,10 @@ export interface components {
             skew?: number;
             end?: components["schemas"]["GivenPlace"] | null;
         };
+        GroundHere: {
+            alignments: components["schemas"]["BesideAlignment"][];
+            surfaces: components["schemas"]["SurfaceHere"][];
+        };
         Guidance: {
             toward: number;
             right: number;
@@ -3697,6 +3748,10 @@ export interface components {
         };
         PingResource: {
             version: string;
+        };
+        PlaceBody: {
+            northing: number;
+            easting: number;
         };
         PlaceToKeep: {
             letter: string;
@@ -4348,6 +4403,10 @@ export interface components {
             northing: number;
             easting: number;
             azimuth: number;
+        };
+        StationPlace: {
+            along: number;
+            text: string;
         };
         StrayEntry: {
             layer: string;
@@ -5170,6 +5229,40 @@ export interface operations {
             };
         };
     };
+    "629950fb14bb8859028de70c690653b0": {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationPlace"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "2acfc6a77787f8f639ff7c5e656b01ed": {
         parameters: {
             query?: never;
@@ -5473,6 +5566,41 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b9e0bc3641668e184bdde440bee32638: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundHere"];
+                };
             };
             /** @description What was wrong, where, and what to do */
             default: {

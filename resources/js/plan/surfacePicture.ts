@@ -1,0 +1,179 @@
+import type { SurfaceMesh } from './surfaceMesh';
+
+/** What of a surface is drawn. */
+export interface SurfaceLook {
+    triangles: boolean;
+    bands: Bands;
+    /** arrows that point downhill */
+    arrows: boolean;
+}
+
+export type Bands = 'none' | 'elevation' | 'slope' | 'cut_fill';
+
+/** A band of colour: from where it begins, as rgb; striped ones are told from others without colour too. */
+export interface Band {
+    from: number;
+    rgb: [number, number, number];
+    striped: boolean;
+}
+
+/** The part of the plan that is painted: metres to a pixel, and the place of its upper left corner. */
+export interface Sheet {
+    west: number;
+    north: number;
+    resolution: number;
+    width: number;
+    height: number;
+}
+
+/** Edges closer than this many pixels would be a grey sheet. */
+const LEAST_EDGE = 4;
+
+/** Height of the surface at the middle of each pixel, NaN outside of it. */
+export function heightsOf(mesh: SurfaceMesh, sheet: Sheet): Float32Array {
+    const { width, height, resolution } = sheet;
+    const heights = new Float32Array(width * height).fill(Number.NaN);
+    const { e, n, z, corners } = mesh;
+    for (let i = 0; i < corners.length; i += 3) {
+        const a = corners[i] as number;
+        const b = corners[i + 1] as number;
+        const c = corners[i + 2] as number;
+        const ax = ((e[a] as number) - sheet.west) / resolution - 0.5;
+        const bx = ((e[b] as number) - sheet.west) / resolution - 0.5;
+        const cx = ((e[c] as number) - sheet.west) / resolution - 0.5;
+        const left = Math.max(0, Math.ceil(Math.min(ax, bx, cx)));
+        const right = Math.min(width - 1, Math.floor(Math.max(ax, bx, cx)));
+        if (right < left) {
+            continue;
+        }
+        const ay = (sheet.north - (n[a] as number)) / resolution - 0.5;
+        const by = (sheet.north - (n[b] as number)) / resolution - 0.5;
+        const cy = (sheet.north - (n[c] as number)) / resolution - 0.5;
+        const top = Math.max(0, Math.ceil(Math.min(ay, by, cy)));
+        const bottom = Math.min(height - 1, Math.floor(Math.max(ay, by, cy)));
+        const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
+        if (bottom < top || area === 0) {
+            continue;
+        }
+        const az = z[a] as number;
+        const toX = (((z[b] as number) - az) * (cy - ay) - ((z[c] as number) - az) * (by - ay)) / area;
+        const toY = ((bx - ax) * ((z[c] as number) - az) - (cx - ax) * ((z[b] as number) - az)) / area;
+        // Shares of the second and third corner grow evenly along a row.
+        const uX = (cy - ay) / area;
+        const uY = -(cx - ax) / area;
+        const vX = -(by - ay) / area;
+        const vY = (bx - ax) / area;
+        for (let y = top; y <= bottom; y++) {
+            const dy = y - ay;
+            let at = y * width + left;
+            for (let x = left; x <= right; x++, at++) {
+                const dx = x - ax;
+                const u = dx * uX + dy * uY;
+                const v = dx * vX + dy * vY;
+                if (u >= -1e-9 && v >= -1e-9 && u + v <= 1 + 1e-9) {
+                    heights[at] = az + dx * toX + dy * toY;
+                }
+            }
+        }
+    }
+    return heights;
+}
+
+/** Rise over way at each pixel, from its neighbours. */
+export function slopesOf(heights: Float32Array, { width, height, resolution }: Sheet): Float32Array {
+    const slopes = new Float32Array(heights.length).fill(Number.NaN);
+    for (let y = 1; y < height - 1; y++) {
+        for (let x = 1; x < width - 1; x++) {
+            const at = y * width + x;
+            const dx = ((heights[at + 1] as number) - (heights[at - 1] as number)) / (2 * resolution);
+            const dy = ((heights[at + width] as number) - (heights[at - width] as number)) / (2 * resolution);
+            slopes[at] = Math.hypot(dx, dy);
+        }
+    }
+    return slopes;
+}
+
+/** Paints bands over the values that are numbers. */
+export function paintBands(image: Uint8ClampedArray, values: Float32Array, width: number, bands: readonly Band[]): void {
+    for (let at = 0; at < values.length; at++) {
+        const value = values[at] as number;
+        if (Number.isNaN(value)) {
+            continue;
+        }
+        let k = bands.length - 1;
+        while (k > 0 && value < (bands[k] as Band).from) {
+            k--;
+        }
+        const band = bands[k] as Band;
+        // Stripes across tell one kind from the other in grey.
+        const faint = band.striped && (Math.floor(at / width) + (at % width)) % 8 < 2;
+        image[4 * at] = band.rgb[0];
+        image[4 * at + 1] = band.rgb[1];
+        image[4 * at + 2] = band.rgb[2];
+        image[4 * at + 3] = faint ? 70 : 190;
+    }
+}
+
+/** Draws the edges of the triangles in one colour, where they are far enough apart to be seen. */
+export function paintEdges(
+    image: Uint8ClampedArray,
+    mesh: SurfaceMesh,
+    sheet: Sheet,
+    [r, g, b]: readonly [number, number, number],
+    alpha: number,
+): void {
+    const { e, n, corners } = mesh;
+    const { width, height, resolution } = sheet;
+    for (let i = 0; i < corners.length; i++) {
+        const p = corners[i] as number;
+        const q = corners[i % 3 === 2 ? i - 2 : i + 1] as number;
+        const px = ((e[p] as number) - sheet.west) / resolution;
+        const py = (sheet.north - (n[p] as number)) / resolution;
+        const dx = ((e[q] as number) - (e[p] as number)) / resolution;
+        const dy = ((n[p] as number) - (n[q] as number)) / resolution;
+        const long = Math.max(Math.abs(dx), Math.abs(dy));
+        // Where edges are too close, or out of view, nothing is drawn.
+        if (
+            long < LEAST_EDGE ||
+            (px < 0 && px + dx < 0) ||
+            (py < 0 && py + dy < 0) ||
+            (px > width && px + dx > width) ||
+            (py > height && py + dy > height)
+        ) {
+            continue;
+        }
+        const steps = Math.min(Math.ceil(long), 4 * (width + height));
+        for (let k = 0; k <= steps; k++) {
+            const x = Math.floor(px + (dx * k) / steps);
+            const y = Math.floor(py + (dy * k) / steps);
+            if (x >= 0 && y >= 0 && x < width && y < height) {
+                const at = 4 * (y * width + x);
+                image[at] = r;
+                image[at + 1] = g;
+                image[at + 2] = b;
+                image[at + 3] = alpha;
+            }
+        }
+    }
+}
+
+/** Where arrows of fall stand on a sheet, and which way down is there, as x and y of the screen. */
+export function fallsOf(
+    heights: Float32Array,
+    { width, height }: Sheet,
+    every: number,
+): { x: number; y: number; dx: number; dy: number }[] {
+    const falls = [];
+    for (let y = Math.round(every / 2); y < height - 2; y += every) {
+        for (let x = Math.round(every / 2); x < width - 2; x += every) {
+            const at = y * width + x;
+            const dx = (heights[at - 2] as number) - (heights[at + 2] as number);
+            const dy = (heights[at - 2 * width] as number) - (heights[at + 2 * width] as number);
+            const size = Math.hypot(dx, dy);
+            if (size > 1e-6) {
+                falls.push({ x, y, dx: dx / size, dy: dy / size });
+            }
+        }
+    }
+    return falls;
+}

@@ -1,0 +1,168 @@
+import { useMemo, useState } from 'react';
+import { type Aim, api, ask, newKey, type Project, type Schemas } from '../api/client';
+import { useDeed } from '../api/hooks';
+import { surfaceWords } from '../civil/GroundBadge';
+import { useBuilds, useSurfaces } from '../civil/hooks';
+import { VolumeResult } from '../civil/VolumeResult';
+import { Button } from '../parts/Button';
+import { TextField } from '../parts/Field';
+import { Failure, Notice } from '../parts/Notice';
+import { cutFillBands } from '../plan/bands';
+import type { DrawnSurface } from '../plan/SurfaceLayer';
+import { moreSurfaces, useShow } from '../plan/shown';
+import { useTakeAim } from './useTaking';
+
+type Build = Schemas['BuildEntry'];
+
+/** The surface as it has grown, coloured by what it is off its design. */
+function drawn(build: Build, tolerance: number): DrawnSurface | null {
+    if (build.triangles.length === 0) {
+        return null;
+    }
+    const count = build.places.length / 3;
+    const e = new Float64Array(count);
+    const n = new Float64Array(count);
+    const z = new Float64Array(count);
+    let deepest = tolerance;
+    for (let i = 0; i < count; i++) {
+        e[i] = build.places[3 * i] as number;
+        n[i] = build.places[3 * i + 1] as number;
+        // Where the design has no height there is nothing to colour.
+        z[i] = build.off[i] ?? Number.NaN;
+        deepest = Math.max(deepest, Math.abs(build.off[i] ?? 0));
+    }
+    return {
+        mesh: { e, n, z, corners: Uint32Array.from(build.triangles) },
+        look: { triangles: true, bands: build.againstId === null ? 'none' : 'cut_fill', arrows: false },
+        bands: cutFillBands(deepest, tolerance).bands,
+        against: null,
+        raised: 0,
+    };
+}
+
+interface Props {
+    project: Project;
+    aim: Aim | null;
+    /** what shots are held against while the surface grows */
+    onAim: (aim: number | null) => void;
+}
+
+/** An as-built surface: named first, grown by the shots from then on, and left with its volume. */
+export function BuildPanel({ project, aim, onAim }: Props) {
+    const build = useBuilds(project.id).data?.[0] ?? null;
+    const surfaces = useSurfaces(project.id).data ?? [];
+    const active = surfaces.find((s) => s.active) ?? null;
+    const [naming, setNaming] = useState(false);
+    const [name, setName] = useState('');
+    const [left, setLeft] = useState<Schemas['BuildLeft'] | null>(null);
+    const path = { params: { path: { project: project.id } } };
+    const take = useTakeAim(project.id, (a) => onAim(a.id));
+    const { raised } = project.civil;
+    const begin = useDeed(project.id, (body: Schemas['BuildToBegin']) =>
+        ask(api.POST('/api/v1/projects/{project}/builds', { ...path, body })),
+    );
+    const leave = useDeed(project.id, (id: number) =>
+        ask(api.POST('/api/v1/projects/{project}/builds/{build}/leaving', { params: { path: { project: project.id, build: id } } })),
+    );
+    useShow(
+        moreSurfaces,
+        useMemo(() => (build ? drawn(build, project.heightTolerance) : null), [build, project.heightTolerance]),
+    );
+    const against = build?.againstId ?? null;
+    const held = aim?.civil?.surfaceId === against && against !== null;
+    if (!build) {
+        return (
+            <section aria-label="As-built surface" className="grid gap-2">
+                {naming ? (
+                    <form
+                        className="grid gap-2"
+                        onSubmit={(e) => {
+                            e.preventDefault();
+                            begin.mutate(
+                                { key: newKey(), name, againstId: active?.id ?? null, raised: active ? raised : 0 },
+                                {
+                                    onSuccess: () => {
+                                        setNaming(false);
+                                        setLeft(null);
+                                        active && take.mutate({ civil: { surfaceId: active.id, raised } });
+                                    },
+                                },
+                            );
+                        }}
+                    >
+                        <TextField
+                            label="Name of the as-built surface"
+                            value={name}
+                            onValue={setName}
+                            hint={
+                                active
+                                    ? `held against ${surfaceWords(active.name, project)}`
+                                    : 'no surface is worked with: it is held against none'
+                            }
+                        />
+                        <div className="flex gap-2">
+                            <Button type="submit" busy={begin.isPending} disabled={name.trim() === ''}>
+                                Begin it
+                            </Button>
+                            <Button onClick={() => setNaming(false)}>Leave it</Button>
+                        </div>
+                    </form>
+                ) : (
+                    <Button className="self-start" onClick={() => setNaming(true)}>
+                        Begin an as-built surface
+                    </Button>
+                )}
+                <Failure of={begin.error} />
+                {left && <Left project={project} left={left} onClose={() => setLeft(null)} />}
+            </section>
+        );
+    }
+    return (
+        <section aria-label="As-built surface" className="grid gap-2 border-chalk border-l-4 pl-3">
+            <p role="status">
+                <b>{build.name}</b> grows: {build.shots} {build.shots === 1 ? 'shot' : 'shots'}
+                {build.against && `, held against ${build.against}`}
+                {build.outside > 0 && `, ${build.outside} where it has no height`}
+            </p>
+            {build.shots < 3 && <p className="text-sm text-quiet">From the third shot on it is a surface.</p>}
+            {against !== null && !held && (
+                <Button busy={take.isPending} onClick={() => take.mutate({ civil: { surfaceId: against, raised: build.raised } })}>
+                    Hold shots against {build.against}
+                </Button>
+            )}
+            <Button
+                className="self-start"
+                busy={leave.isPending}
+                onClick={() =>
+                    leave.mutate(build.id, {
+                        onSuccess: (found) => {
+                            setLeft(found);
+                            onAim(null);
+                        },
+                    })
+                }
+            >
+                Leave it, with its volume
+            </Button>
+            <Failure of={leave.error ?? take.error} />
+        </section>
+    );
+}
+
+/** What a surface that was left has come to. */
+function Left({ project, left, onClose }: { project: Project; left: Schemas['BuildLeft']; onClose: () => void }) {
+    return (
+        <section aria-label="What was built" className="grid gap-2">
+            <p>
+                {left.shots} shots
+                {left.outside > 0 && `, ${left.outside} of them where the design has no height`}
+                {left.surfaceId !== null && '; kept as a surface'}.
+            </p>
+            {left.why && <Notice kind="caution">{left.why}</Notice>}
+            {left.volume && <VolumeResult project={project} found={left.volume} />}
+            <Button className="self-start" onClick={onClose}>
+                Close
+            </Button>
+        </section>
+    );
+}

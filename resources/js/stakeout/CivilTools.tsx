@@ -1,0 +1,191 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useState } from 'react';
+import type { Aim, Live, Project } from '../api/client';
+import { HeightsFrom } from '../civil/HeightsFrom';
+import { useAlignments, useSurfaces } from '../civil/hooks';
+import { StationField } from '../civil/StationField';
+import { Button } from '../parts/Button';
+import { AngleField, Choice, LengthField } from '../parts/Field';
+import { Failure } from '../parts/Notice';
+import { formatLength } from '../units/format';
+import { useUnits } from '../units/UnitsContext';
+import type { AimTarget } from './target';
+import { useChangeAim, usePlacesAlong } from './useTaking';
+
+interface Props {
+    project: Project;
+    target: AimTarget;
+    live: Live | undefined;
+    onTaken: (aim: Aim) => void;
+}
+
+/** How an alignment or a surface is staked: the line or only its grade, beside it, at which heights; and one place of it after another. */
+export function CivilTools({ project, target, live, onTaken }: Props) {
+    const alignments = useAlignments(project.id).data ?? [];
+    const surfaces = useSurfaces(project.id).data ?? [];
+    const change = useChangeAim(project.id);
+    const { aim } = target;
+    const lay = aim.civil;
+    const alignment = alignments.find((a) => a.id === lay?.alignmentId);
+    if (!lay) {
+        return null;
+    }
+    const set = (part: Partial<typeof lay>) => change.mutate({ aim, civil: { ...lay, ...part } });
+    if (!alignment) {
+        return (
+            <div className="grid grid-cols-2 items-end gap-2">
+                <LengthField
+                    label="Grade is worked at"
+                    value={Math.abs(lay.raised ?? 0)}
+                    onValue={(m) => m !== null && set({ raised: (lay.raised ?? 0) < 0 ? -Math.abs(m) : Math.abs(m) })}
+                />
+                <Choice
+                    label="of the surface"
+                    value={(lay.raised ?? 0) < 0 ? 'below' : 'above'}
+                    onValue={(side) => set({ raised: side === 'below' ? -Math.abs(lay.raised ?? 0) : Math.abs(lay.raised ?? 0) })}
+                    options={[
+                        ['above', 'above'],
+                        ['below', 'below'],
+                    ]}
+                />
+                <Failure of={change.error} />
+            </div>
+        );
+    }
+    const right = lay.right ?? 0;
+    return (
+        <div className="grid gap-3">
+            <GoTo project={project} target={target} live={live} onTaken={onTaken} alignment={alignment} />
+            <Choice
+                label="What is staked of it"
+                value={lay.grade ? 'grade' : 'line'}
+                onValue={(what) => set({ grade: what === 'grade' })}
+                options={[
+                    ['line', 'the line: in plan and height'],
+                    ['grade', 'its grade, wherever one stands beside it'],
+                ]}
+            />
+            {!lay.grade && (
+                <div className="grid grid-cols-2 items-end gap-2">
+                    <LengthField
+                        label="Staked beside the axis"
+                        value={Math.abs(right)}
+                        onValue={(m) => m !== null && set({ right: right < 0 ? -Math.abs(m) : Math.abs(m) })}
+                    />
+                    <Choice
+                        label="to its"
+                        value={right < 0 ? 'left' : 'right'}
+                        onValue={(side) => set({ right: side === 'left' ? -Math.abs(right) : Math.abs(right) })}
+                        options={[
+                            ['left', 'left'],
+                            ['right', 'right'],
+                        ]}
+                    />
+                </div>
+            )}
+            <HeightsFrom
+                alignment={alignment}
+                surfaces={surfaces}
+                value={{
+                    heights: lay.heights ?? 'road',
+                    profile: lay.profile ?? null,
+                    shape: lay.shape ?? null,
+                    surfaceId: lay.surfaceId ?? null,
+                    raised: lay.raised ?? 0,
+                }}
+                onValue={(h) => set(h)}
+            />
+            <Failure of={change.error} />
+        </div>
+    );
+}
+
+/** A place of the alignment by its station and offset, and the next and the one before by the interval of the project. */
+function GoTo({
+    project,
+    target,
+    live,
+    onTaken,
+    alignment,
+}: Props & { alignment: { id: number; version: number; from: number; length: number } }) {
+    const { length } = useUnits();
+    const [along, setAlong] = useState<number | null>(null);
+    const [right, setRight] = useState<{ metres: number; side: 'left' | 'right' }>({ metres: 0, side: 'right' });
+    const [skew, setSkew] = useState<number | null>(null);
+    const [skewed, setSkewed] = useState(false);
+    const places = usePlacesAlong(project.id, (made) => made[0] && onTaken(made[0]));
+    const { interval } = project.civil;
+    const offset = (right.side === 'left' ? -1 : 1) * right.metres;
+    const go = (to: number) =>
+        places.mutate({
+            line: target.aim,
+            way: 'at',
+            distance: Math.max(0, Math.min(alignment.length, to)),
+            right: offset,
+            skew: skewed ? skew : null,
+        });
+    const here = live?.designed?.station?.along ?? null;
+    // Round stations are counted from the station, not from the start.
+    const counted = here === null ? null : (live?.designed?.station?.station ?? 0);
+    const step = (by: 1 | -1) => {
+        if (here === null || counted === null) {
+            return;
+        }
+        const next =
+            by > 0
+                ? Math.floor(counted / interval + 1e-6) * interval + interval
+                : Math.ceil(counted / interval - 1e-6) * interval - interval;
+        go(here + next - counted);
+    };
+    return (
+        <fieldset className="grid gap-2 border-l-2 border-rule pl-3">
+            <legend className="sr-only">A place of it</legend>
+            <div className="flex flex-wrap gap-2">
+                <Button icon={<ChevronLeft />} disabled={here === null} onClick={() => step(-1)}>
+                    Station before
+                </Button>
+                <Button icon={<ChevronRight />} disabled={here === null} onClick={() => step(1)}>
+                    Next station
+                </Button>
+                <span className="self-center text-sm text-quiet">every {formatLength(interval, length)}</span>
+            </div>
+            <div className="grid grid-cols-3 items-end gap-2">
+                <StationField label="Go to station" project={project.id} alignment={alignment} value={along} onValue={setAlong} />
+                <LengthField
+                    label="Offset"
+                    value={right.metres}
+                    onValue={(m) => m !== null && setRight({ ...right, metres: Math.abs(m) })}
+                />
+                <Choice
+                    label="to the"
+                    value={right.side}
+                    onValue={(side) => setRight({ ...right, side })}
+                    options={[
+                        ['left', 'left'],
+                        ['right', 'right'],
+                    ]}
+                />
+            </div>
+            <div className="flex flex-wrap items-end gap-2">
+                <Choice
+                    label="Offset runs"
+                    value={skewed ? 'skew' : 'square'}
+                    onValue={(to) => setSkewed(to === 'skew')}
+                    options={[
+                        ['square', 'square to it'],
+                        ['skew', 'at an angle to it'],
+                    ]}
+                />
+                {skewed && <AngleField label="Clockwise from its direction" value={skew} onValue={setSkew} />}
+                <Button
+                    busy={places.isPending}
+                    disabled={along === null || (skewed && skew === null)}
+                    onClick={() => along !== null && go(along)}
+                >
+                    Stake that place
+                </Button>
+            </div>
+            <Failure of={places.error} />
+        </fieldset>
+    );
+}
