@@ -48,7 +48,7 @@ final readonly class InspectedAlignment
             equations: count($a->alignment->stationing->equations),
             profiles: $names($a->profiles),
             grounds: $names($a->grounds),
-            sections: array_map(static fn (CrossSections $s) => trim("{$s->name} ").'('.count($s->sections).')', $a->sections),
+            sections: array_map(static fn (CrossSections $s) => trim("{$s->name} (".count($s->sections).')'), $a->sections),
             remarks: $a->remarks,
         );
     }

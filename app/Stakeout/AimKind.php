@@ -30,7 +30,7 @@ enum AimKind: string
             self::Place => '',
             self::Elevation => 'H',
             self::Alignment => 'A',
-            self::Surface => 'G',
+            self::Surface => 'GR',
         };
     }
 }

@@ -84,6 +84,6 @@ final readonly class PlacesByStation
             }
         }
 
-        return "{$this->called} ".Stations::written($this->project, $alignment->stationing, $along);
+        return "{$this->called} ".Stations::short($this->project, $alignment->stationing, $along);
     }
 }

@@ -19,6 +19,14 @@ final class Stations
             .($stationing->regions() > 1 ? ' (region '.$stationing->regionAt($along).')' : '');
     }
 
+    /** For a name: the region only where it is not the first. */
+    public static function short(Project $project, Stationing $stationing, float $along): string
+    {
+        $region = $stationing->regionAt($along);
+
+        return self::figure($project, $stationing->stationAt($along)).($region > 1 ? " ($region)" : '');
+    }
+
     public static function figure(Project $project, float $metres): string
     {
         return $project->station_style->format($metres, self::unit($project->length_style));

@@ -105,7 +105,7 @@ final class PointsOfAlignment
                 continue;
             }
             $number = $main === '' ? 0 : $counted[$main] = ($counted[$main] ?? 0) + 1;
-            $called = $main === '' ? Stations::written($project, $alignment->stationing, $along) : $main.(($times[$main] ?? 1) > 1 ? $number : '');
+            $called = $main === '' ? Stations::short($project, $alignment->stationing, $along) : $main.(($times[$main] ?? 1) > 1 ? $number : '');
             foreach ($wanted->offsets === [] ? [0.0] : $wanted->offsets as $right) {
                 yield [
                     'name' => trim("{$wanted->prefix}$called".self::beside($project, $right)), 'code' => $wanted->code, 'along' => $along,
@@ -138,7 +138,7 @@ final class PointsOfAlignment
                 };
             }
             yield [
-                'name' => $row->name !== '' ? $row->name : trim($wanted->prefix.($fault === null ? Stations::written($project, $alignment->stationing, $along) : '').self::beside($project, $row->right * $metres)),
+                'name' => $row->name !== '' ? $row->name : trim($wanted->prefix.($fault === null ? Stations::short($project, $alignment->stationing, $along) : '').self::beside($project, $row->right * $metres)),
                 'code' => $row->code, 'along' => $along, 'right' => $row->right * $metres,
                 'fault' => $fault === null ? null : "Line {$row->line}: $fault.",
             ];

@@ -55,7 +55,7 @@ final class PointsOfSurfaces
                 [$out, $height] = $template->hinge($along, $side, $axis);
                 $hinge = $alignment->at($along, $side * $out)->at($height);
                 $azimuth = $alignment->azimuthAt($along) + $side * M_PI_2;
-                $station = Stations::written($project, $alignment->stationing, $along);
+                $station = Stations::short($project, $alignment->stationing, $along);
                 try {
                     $reach = $hinge->along($azimuth, CatchPoint::FARTHEST);
                     $index = new SurfaceIndex($ground->near(

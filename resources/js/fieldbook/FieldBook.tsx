@@ -92,7 +92,7 @@ function useLine() {
         if (e.mark) {
             const { deviation: d, name, verdict, planTolerance, heightTolerance, judged, aimed, kind, leftSo } = e.mark;
             const off = d
-                ? `plan ${formatJudged(d.plan, planTolerance, true, length)}  height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, heightTolerance))}  ${verdict}${kind === 'check' ? '' : JUDGED[judged]}${leftSo ? ', left so' : ''}${aimed ? `  ${aimed.name}` : ''}`
+                ? `${judged === 'height' && kind !== 'check' ? '' : `plan ${formatJudged(d.plan, planTolerance, true, length)}  `}height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, heightTolerance))}  ${verdict}${kind === 'check' ? '' : JUDGED[judged]}${leftSo ? ', left so' : ''}${aimed ? `  ${aimed.name}` : ''}`
                 : 'no design';
             return `${start} ${name.padEnd(10)} ${off}`;
         }

@@ -1,7 +1,21 @@
 import type { Mark } from '../api/client';
+import { offsetWords } from '../civil/Offset';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
 import { Verdict } from '../parts/Verdict';
+import { formatStation } from '../units/format';
 import { timeOfDay } from '../units/times';
+import { useUnits } from '../units/UnitsContext';
+
+/** Where along and beside an alignment a mark was made. */
+function Stationed({ aimed }: { aimed: NonNullable<Mark['aimed']> }) {
+    const units = useUnits();
+    return (
+        <>
+            : {formatStation(aimed.station ?? 0, units)}
+            {(aimed.region ?? 1) > 1 && ` (region ${aimed.region})`}, {offsetWords(aimed.axisRight ?? 0, units.length)}
+        </>
+    );
+}
 
 /** A stored mark: what it is off by, and whether that is in. */
 export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
@@ -23,12 +37,23 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
                             <Sided of={mark.aimed.right} side="line" />
                         </>
                     )}
+                    {mark.aimed.station !== null && <Stationed aimed={mark.aimed} />}
                 </div>
             )}
             {d ? (
                 <div className="text-sm">
                     against {mark.kind === 'check' ? 'the control' : 'design'}:{' '}
-                    <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
+                    {mark.judged === 'height' && mark.kind !== 'check' ? (
+                        // Where only the height counts there is nothing to be off by in plan.
+                        <Sided
+                            of={d.height}
+                            side="grade"
+                            allowed={mark.verdict === 'out' ? mark.heightTolerance : undefined}
+                            none="no design here"
+                        />
+                    ) : (
+                        <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
+                    )}
                     {mark.leftSo && <span className="text-quiet"> · left so on purpose</span>}
                 </div>
             ) : (

@@ -60,7 +60,7 @@ export function AsBuilt(props: StageProps) {
                 >
                     {storing.busy
                         ? 'Measuring…'
-                        : `Measure ${shown ?? ''}${aim === null ? '' : aim.name === shown ? ' against its design' : ` against ${aim.name}`}`}
+                        : `Measure ${shown === aim?.name && aim?.kind === 'aim' ? '' : `${shown ?? ''} `}${aim === null ? '' : aim.kind === 'point' && aim.name === shown ? 'against its design' : `against ${aim.name}`}`}
                 </Button>
             }
         >
@@ -68,8 +68,15 @@ export function AsBuilt(props: StageProps) {
                 <NextStep as="says">
                     {against ? (
                         <p>
-                            <Verdict of={against.verdict} judged={held?.judged} />: <Deviation of={against.distance} /> off in plan,{' '}
-                            <Sided of={against.raise === null ? null : -against.raise} side="height" none="no height" />
+                            <Verdict of={against.verdict} judged={held?.judged} />:{' '}
+                            {held?.judged === 'height' ? (
+                                <Sided of={against.raise === null ? null : -against.raise} side="grade" none="no design here" />
+                            ) : (
+                                <>
+                                    <Deviation of={against.distance} /> off in plan,{' '}
+                                    <Sided of={against.raise === null ? null : -against.raise} side="height" none="no height" />
+                                </>
+                            )}
                         </p>
                     ) : (
                         <p className="text-quiet">Touch the point it is held against, or name what is measured.</p>

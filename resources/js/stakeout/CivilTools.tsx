@@ -1,6 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Aim, Live, Project } from '../api/client';
+import { useKeepChoices } from '../civil/GroundMenu';
 import { HeightsFrom } from '../civil/HeightsFrom';
 import { useAlignments, useSurfaces } from '../civil/hooks';
 import { StationField } from '../civil/StationField';
@@ -10,7 +11,7 @@ import { Failure } from '../parts/Notice';
 import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import type { AimTarget } from './target';
-import { useChangeAim, usePlacesAlong } from './useTaking';
+import { useChangeAim, usePlacesAlong, useTakeAim } from './useTaking';
 
 interface Props {
     project: Project;
@@ -24,6 +25,8 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
     const alignments = useAlignments(project.id).data ?? [];
     const surfaces = useSurfaces(project.id).data ?? [];
     const change = useChangeAim(project.id);
+    const work = useKeepChoices(project);
+    const take = useTakeAim(project.id, onTaken);
     const { aim } = target;
     const lay = aim.civil;
     const alignment = alignments.find((a) => a.id === lay?.alignmentId);
@@ -32,8 +35,24 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
     }
     const set = (part: Partial<typeof lay>) => change.mutate({ aim, civil: { ...lay, ...part } });
     if (!alignment) {
+        const others = (live?.surfaces ?? []).filter((s) => s.id !== lay.surfaceId && s.kind === 'design');
         return (
             <div className="grid grid-cols-2 items-end gap-2">
+                {others.map((s) => (
+                    <Button
+                        key={s.id}
+                        className="col-span-2 justify-self-start"
+                        busy={work.isPending || take.isPending}
+                        onClick={() =>
+                            work.mutate(
+                                { ...project.civil, surfaceId: s.id },
+                                { onSuccess: () => take.mutate({ civil: { surfaceId: s.id, raised: project.civil.raised } }) },
+                            )
+                        }
+                    >
+                        Work with {s.name}
+                    </Button>
+                ))}
                 <LengthField
                     label="Grade is worked at"
                     value={Math.abs(lay.raised ?? 0)}
@@ -48,7 +67,7 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
                         ['below', 'below'],
                     ]}
                 />
-                <Failure of={change.error} />
+                <Failure of={change.error ?? work.error ?? take.error} />
             </div>
         );
     }

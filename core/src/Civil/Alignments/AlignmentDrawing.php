@@ -51,7 +51,8 @@ final class AlignmentDrawing
             $first = ceil(($from + $stationing->placeIn($region, 0.0) * -1 - 1e-9) / $interval) * $interval;
             for ($i = 0; ; $i++) {
                 $place = $stationing->placeIn($region, $first + $i * $interval);
-                if ($place > $to + 1e-9 || count($places) >= self::MOST_STATIONS) {
+                // Where an equation stands the count is already the next one's.
+                if ($place > ($region < count($stops) - 1 ? $to - 1e-9 : $to + 1e-9) || count($places) >= self::MOST_STATIONS) {
                     break;
                 }
                 $places[] = max(0.0, min($alignment->length, $place));

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Civil;
+
+use Parlay\Core\Civil\Alignments\Alignment;
+use Parlay\Core\Civil\Alignments\Element;
+use Parlay\Core\Civil\Profiles\Profile;
+use Parlay\Core\Civil\Profiles\Vertex;
+use Parlay\Core\Civil\Roads\CatchPoint;
+use Parlay\Core\Civil\Roads\CrossSection;
+use Parlay\Core\Civil\Roads\CrossSections;
+use Parlay\Core\Civil\Roads\Road;
+use Parlay\Core\Civil\Roads\RoadTemplate;
+use Parlay\Core\Civil\Roads\SectionPoint;
+use Parlay\Core\Civil\Roads\Strip;
+use Parlay\Core\Civil\Roads\Superelevation;
+use Parlay\Core\Civil\Surfaces\NoSurface;
+use Parlay\Core\Civil\Surfaces\PackedSurface;
+use Parlay\Core\Civil\Surfaces\SurfaceIndex;
+use Parlay\Core\Civil\Surfaces\SurfaceMaking;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Aims\AlignmentAim;
+use Parlay\Core\Stakeout\Aims\SurfaceAim;
+use Parlay\Core\Stakeout\Judged;
+use PHPUnit\Framework\TestCase;
+
+final class RoadTest extends TestCase
+{
+    private static function template(): RoadTemplate
+    {
+        return new RoadTemplate(
+            [new Strip('lane', 3.5, -0.025), new Strip('shoulder', 1.5, -0.04, false)], [new Strip('lane', 3.5, -0.025)],
+            [new Superelevation(50, -0.025, -0.025), new Superelevation(100, -0.05, 0.05)], 0.5, 1 / 1.5,
+        );
+    }
+
+    /** By hand: 3.5 m at 2.5 % is 87.5 mm, 1.5 m at 4 % is 60 mm. */
+    public function test_heights_across_a_template(): void
+    {
+        $t = self::template();
+        self::assertEqualsWithDelta(9.95, $t->heightAt(0, 2.0, 10.0)?->elevation, 1e-12);
+        self::assertEqualsWithDelta([10 - 0.0875 - 0.04, 0.04], [$t->heightAt(0, -4.5, 10.0)?->elevation, $t->heightAt(0, -4.5, 10.0)?->slope], 1e-12);
+        self::assertSame(['shoulder', 'lane'], [$t->heightAt(0, -4.5, 10.0)?->part, $t->heightAt(0, 3.5, 10.0)?->part]);
+        // Halfway between the stations the right lane is level and the shoulder does not turn.
+        self::assertEqualsWithDelta(10 + 2 * 0.0125, $t->heightAt(75, 2.0, 10.0)?->elevation, 1e-12);
+        self::assertEqualsWithDelta(10 - 3.5 * 0.0375 - 0.04, $t->heightAt(75, -4.5, 10.0)?->elevation, 1e-12);
+        // Beside it the ground decides between cutting and embankment; without it nothing is known.
+        self::assertNull($t->heightAt(0, 6.0, 10.0));
+        self::assertEqualsWithDelta(9.9125 + 0.5 * 2.5, $t->heightAt(0, 6.0, 10.0, 12.0)?->elevation, 1e-12);
+        self::assertEqualsWithDelta(9.9125 - 2.5 / 1.5, $t->heightAt(0, 6.0, 10.0, 8.0)?->elevation, 1e-12);
+        self::assertNull($t->heightAt(0, 1.0, null));
+    }
+
+    public function test_between_sections_corners_of_one_code_are_joined(): void
+    {
+        $sections = new CrossSections([
+            new CrossSection(0, [new SectionPoint(-4, 9.9, 'L'), new SectionPoint(0, 10, 'C'), new SectionPoint(4, 9.9, 'R')]),
+            new CrossSection(20, [new SectionPoint(-6, 10.7, 'L'), new SectionPoint(0, 11, 'C'), new SectionPoint(4, 10.9, 'R'), new SectionPoint(5, 11, 'K')]),
+        ]);
+        // Halfway the left edge stands five metres out, at 10.3.
+        self::assertEqualsWithDelta(10.3, $sections->heightAt(10, -5.0, null)?->elevation, 1e-12);
+        self::assertEqualsWithDelta(10.4, $sections->heightAt(10, 4.0, null)?->elevation, 1e-12);
+        self::assertNull($sections->heightAt(10, 4.5, null));
+        self::assertNull($sections->heightAt(21, 0.0, null));
+        self::assertEqualsWithDelta(11.0, $sections->heightAt(20, 5.0, null)?->elevation, 1e-12);
+    }
+
+    /** Ground level at 8, hinge at 10, fall 1 in 2: it comes down four metres out. Level at 12, rise 1 in 1: it comes out after two. */
+    public function test_the_catch_point_of_a_side_slope(): void
+    {
+        $flat = static fn (float $z) => new SurfaceIndex(SurfaceMaking::of([
+            new Position(-50, -50, $z), new Position(50, -50, $z), new Position(50, 50, $z), new Position(-50, 50, $z), new Position(3, 7, $z),
+        ])->surface);
+        $fill = CatchPoint::of(new Position(0, 0, 10), M_PI_2, 1.0, 0.5, $flat(8.0));
+        self::assertEqualsWithDelta([4.0, 0.0, 4.0, 8.0], [$fill->out, $fill->place->northing, $fill->place->easting, $fill->place->elevation], 1e-9);
+        $cut = CatchPoint::of(new Position(0, 0, 10), 0.0, 1.0, 0.5, $flat(12.0));
+        self::assertEqualsWithDelta([2.0, 2.0, 12.0], [$cut->out, $cut->place->northing, $cut->place->elevation], 1e-9);
+        self::assertSame([false, true], [$fill->cut, $cut->cut]);
+
+        $this->expectException(NoSurface::class);
+        $this->expectExceptionMessageMatches('~does not meet the ground~');
+        CatchPoint::of(new Position(0, 0, 10), 0.0, 0.0, 0.001, $flat(8.0));
+    }
+
+    /** A road on 2 % with lanes that fall 2.5 %: at station 50, two metres right, 1.0 - 0.05 above the start. */
+    public function test_an_alignment_is_staked_as_a_line_or_by_its_grade(): void
+    {
+        $road = new Road(
+            new Alignment([Element::line(new Position(0, 0), 0.0, 100.0)]), new Profile([new Vertex(0, 10), new Vertex(100, 12)]), self::template(),
+        );
+        $pole = new Position(40.0, 2.0, 10.9);
+        $grade = (new AlignmentAim($road, grade: true, raised: -0.3))->designedAt($pole);
+        self::assertSame(Judged::Height, (new AlignmentAim($road, grade: true))->judges());
+        self::assertEqualsWithDelta([40.0, 2.0, 10.8 - 0.05 - 0.3], [$grade->place->northing, $grade->place->easting, $grade->place->elevation], 1e-12);
+        self::assertEqualsWithDelta([40.0, 2.0, 10.8], [$grade->station?->station, $grade->station?->right, $grade->station?->axis], 1e-12);
+
+        $line = (new AlignmentAim($road, right: -3.5))->designedAt($pole);
+        self::assertEqualsWithDelta([40.0, -3.5, 10.8 - 0.0875], [$line->place->northing, $line->place->easting, $line->place->elevation], 1e-12);
+        self::assertEqualsWithDelta(5.5, $line->on?->right, 1e-12);
+        self::assertNull((new AlignmentAim($road, heights: false))->designedAt($pole)->place->elevation);
+    }
+
+    public function test_a_surface_is_staked_wherever_one_stands_and_says_where_it_has_no_design(): void
+    {
+        $surface = PackedSurface::of(SurfaceMaking::of([new Position(0, 0, 1), new Position(10, 0, 2), new Position(10, 10, 2), new Position(0, 10, 1)])->surface);
+        $aim = new SurfaceAim($surface, -0.2);
+        $on = $aim->designedAt(new Position(5, 5, 1.4));
+        self::assertEqualsWithDelta([1.3, 0.1, M_PI], [$on->place->elevation, $on->ground?->slope, $on->ground?->falls], 1e-9);
+        $off = $aim->designedAt(new Position(5, 11, 1.4));
+        self::assertNull($off->place->elevation);
+        self::assertNull($off->ground);
+    }
+}
