@@ -74,8 +74,8 @@ final class XmlText
             $piece = $rest.fread($stream, self::PIECE);
             $rest = '';
             if ($wide !== null) {
-                // A pair of surrogates is not cut.
-                $keep = strlen($piece) % 4;
+                // A pair of surrogates is not cut, as long as there is more.
+                $keep = feof($stream) ? strlen($piece) % 2 : strlen($piece) % 4;
                 $rest = $keep === 0 ? '' : substr($piece, -$keep);
                 $piece = mb_scrub((string) mb_convert_encoding(substr($piece, 0, strlen($piece) - $keep), 'UTF-8', $wide), 'UTF-8');
             }
