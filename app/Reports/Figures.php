@@ -6,6 +6,7 @@ namespace App\Reports;
 
 use App\Stakeout\Aimed;
 use App\Stakeout\AimKind;
+use App\Stakeout\Stations;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\Side;
@@ -34,12 +35,27 @@ final readonly class Figures
     /** What a mark was made to besides a prepared point; empty where it was one. */
     public function aimed(?Aimed $a): string
     {
+        if ($a !== null && $a->kind->isCivil()) {
+            return $this->civil($a);
+        }
         if ($a === null || $a->along === null) {
             return (string) $a?->name;
         }
         $beside = $a->parallel === 0.0 ? '' : ' ('.$this->length(abs($a->parallel)).($a->parallel < 0.0 ? ' left' : ' right').' of it)';
 
         return $a->kind === AimKind::Place ? $a->name : "{$a->name}$beside, {$this->length($a->along)} along";
+    }
+
+    /** The alignment with its station and offset, or the surface, with what its heights were worked at. */
+    private function civil(Aimed $a): string
+    {
+        if ($a->station === null) {
+            return $a->name;
+        }
+        $beside = $a->axisRight === null || $this->length(abs($a->axisRight)) === $this->length(0.0) ? '' : ', '.$this->length(abs($a->axisRight)).($a->axisRight < 0.0 ? ' left' : ' right');
+        $region = ($a->region ?? 1) > 1 ? " ({$a->region})" : '';
+
+        return "{$a->name} ".$this->units->station->format($a->station, Stations::unit($this->units->length))."$region$beside".($a->surface === '' ? '' : ", {$a->surface}");
     }
 
     public function deviation(?float $metres, string $none = self::NONE): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Projects\Models\Project;
+use App\Stakeout\Stations;
 use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Units\CoordinateOrder;
 
@@ -22,7 +24,8 @@ final class ReportCsv
         ), "design elevation$u", ...$pair('found', "northing$u", "easting$u"), "found elevation$u",
             "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u",
             "height tolerance$u", 'verdict', 'judged', 'counts', 'time (UTC)', 'setup', 'design source',
-            'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so', 'note'];
+            'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so', 'note',
+            'station', 'station region', "offset from axis$u", 'element', 'part', 'surface', "above it$u"];
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
         fputcsv($out, $header, ',', '"', '');
@@ -38,7 +41,7 @@ final class ReportCsv
                 $n($r->deviation?->northing), $n($r->deviation?->easting), $n($r->deviation?->height), $n($r->deviation?->plan),
                 $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict, $r->judged(),
                 $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
-                ...self::aimed($r, $n),
+                ...self::aimed($r, $n, $report->project),
             ], ',', '"', '');
         }
     }
@@ -49,7 +52,7 @@ final class ReportCsv
      * @param  callable(?float): string  $n
      * @return list<string>
      */
-    private static function aimed(ReportRow $r, callable $n): array
+    private static function aimed(ReportRow $r, callable $n, Project $project): array
     {
         $a = $r->mark->aimed();
         $side = $a?->right === null || $a->right === 0.0 ? '' : ($a->right < 0.0 ? 'left' : 'right');
@@ -58,6 +61,9 @@ final class ReportCsv
             SpreadsheetCell::write((string) $a?->name), $n($a?->along), $n($a?->toEnd), $n($a?->right === null ? null : abs($a->right)), $side,
             SpreadsheetCell::write($r->parallel()), $a?->piece === null ? '' : (string) $a->piece, $r->mark->left_so ? 'yes' : '',
             SpreadsheetCell::write($r->mark->note),
+            $a?->station === null ? '' : Stations::figure($project, $a->station), (string) $a?->region,
+            $a?->axisRight === null ? '' : $n(abs($a->axisRight)).($a->axisRight < 0.0 ? ' left' : ' right'), (string) $a?->element,
+            SpreadsheetCell::write((string) $a?->part), SpreadsheetCell::write((string) $a?->surface), $a === null || ! $a->kind->isCivil() ? '' : $n($a->raised),
         ];
     }
 }

@@ -153,6 +153,7 @@ final class UnpackProject
             $project->update([
                 'opened_at' => Clock::stamp(), 'revision' => 1, 'prepared_revision' => 1, 'arriving' => false,
                 'active_design_id' => $active === null ? null : $this->ids['designs'][$active] ?? null,
+                'civil' => $this->civil($row['civil'] ?? null),
             ] + $row);
 
             return $project;
@@ -208,7 +209,11 @@ final class UnpackProject
         if (isset($row['upload'])) {
             $row['upload'] = $this->files[$row['upload']] ?? '';
         }
-        foreach (['recipe', 'sights', 'draft'] as $column) {
+        if ($table === 'surfaces') {
+            // What it was made from is named by numbers of the other project: it is a surface like one from a file now.
+            $row['given'] = null;
+        }
+        foreach (['recipe', 'sights', 'draft', 'given'] as $column) {
             if (isset($row[$column])) {
                 $row[$column] = json_encode(
                     $this->renumbered(json_decode($row[$column], true)),
@@ -324,6 +329,18 @@ final class UnpackProject
         }
 
         return array_map($this->renumbered(...), $value);
+    }
+
+    /** Which surface is worked with, by its number here. */
+    private function civil(?string $kept): ?string
+    {
+        if ($kept === null) {
+            return null;
+        }
+        $choices = (array) json_decode($kept, true);
+        $choices['surfaceId'] = isset($choices['surfaceId']) ? $this->ids['surfaces'][(int) $choices['surfaceId']] ?? null : null;
+
+        return json_encode($choices, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     }
 
     /** The original files of its drawings, under names of this Parlay. */

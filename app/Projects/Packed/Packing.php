@@ -21,6 +21,9 @@ final class Packing
         'control_points' => ['project_id' => 'projects'], // and setup_id, which comes later
         'designs' => ['project_id' => 'projects', 'revises_id' => 'designs'],
         'design_layers' => ['design_id' => 'designs'],
+        'alignments' => ['project_id' => 'projects', 'design_id' => 'designs'],
+        'surfaces' => ['project_id' => 'projects', 'design_id' => 'designs'],
+        'surface_tiles' => ['surface_id' => 'surfaces'],
         'grid_lines' => ['project_id' => 'projects'],
         'codes' => ['project_id' => 'projects'],
         'stakeout_points' => ['project_id' => 'projects'],
@@ -37,8 +40,8 @@ final class Packing
     ];
 
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections'];
+    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections'];
 
     /** Columns of bytes, written in base64. */
-    public const BYTES = ['records', 'added', 'gone', 'moved', 'successors'];
+    public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors'];
 }

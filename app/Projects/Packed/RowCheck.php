@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace App\Projects\Packed;
 
+use App\Civil\AlignmentEntry;
+use App\Civil\CivilChoices;
+use App\Civil\Models\CivilAlignment;
+use App\Civil\Models\CivilSurface;
+use App\Civil\SurfaceEntry;
+use App\Civil\SurfaceKind;
 use App\Cogo\Recipe;
 use App\Control\ControlOrigin;
 use App\Designs\DesignEntry;
@@ -23,6 +29,7 @@ use App\Stakeout\Aimed;
 use App\Stakeout\StakingChoices;
 use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Civil\Surfaces\PackedSurface;
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Instrument\Accuracy;
@@ -55,6 +62,7 @@ final class RowCheck
             'coordinate_order' => CoordinateOrder::class, 'station_style' => StationStyle::class,
         ],
         'control_points' => ['origin' => ControlOrigin::class],
+        'surfaces' => ['kind' => SurfaceKind::class],
         'designs' => ['unit' => LengthUnit::class, 'heights' => HeightsChoice::class, 'role' => DesignRole::class],
         'targets' => ['kind' => TargetKind::class],
         'setups' => ['method' => SetupMethod::class],
@@ -173,7 +181,10 @@ final class RowCheck
         }
         match ($this->table) {
             'stakeout_points' => self::point($row),
-            'projects' => isset($row['staking']) ? Values::of((array) json_decode($row['staking'], true), StakingChoices::class)->check() : null,
+            'projects' => self::choices($row),
+            'alignments' => AlignmentEntry::of($this->model(new CivilAlignment, $row), new CivilChoices(null, 0.0, 20.0, [])),
+            'surfaces' => self::surface($row, $this->model(new CivilSurface, $row)),
+            'surface_tiles' => PackedSurface::checkTile((string) base64_decode((string) $row['bytes'], true)),
             'marks' => isset($row['aimed']) ? Values::of((array) json_decode($row['aimed'], true), Aimed::class) : null,
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
@@ -184,6 +195,24 @@ final class RowCheck
             'setups' => self::setup($row, $this->model(new Setup, $row)),
             default => null,
         };
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function choices(array $row): void
+    {
+        if (isset($row['staking'])) {
+            Values::of((array) json_decode($row['staking'], true), StakingChoices::class)->check();
+        }
+        if (isset($row['civil'])) {
+            Values::of((array) json_decode($row['civil'], true), CivilChoices::class)->check();
+        }
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function surface(array $row, CivilSurface $surface): void
+    {
+        SurfaceEntry::of($surface, null);
+        PackedSurface::kept((string) base64_decode((string) $row['head'], true), static fn (): string => '');
     }
 
     /** @param  array<string, mixed>  $row */
@@ -280,7 +309,7 @@ final class RowCheck
         $all = array_fill_keys(array_keys($this->columns), null);
 
         return $model->setRawAttributes(
-            array_diff_key($row, array_flip(['records', 'added', 'gone', 'moved', 'successors'])) + $model->getAttributes() + $all,
+            array_diff_key($row, array_flip(Packing::BYTES)) + $model->getAttributes() + $all,
         );
     }
 

@@ -76,9 +76,11 @@ final class PackProject implements Work
 
     private static function query(string $table, int $project): Builder
     {
-        return $table === 'design_layers'
-            ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id'))
-            : DB::table($table)->where('project_id', $project);
+        return match ($table) {
+            'design_layers' => DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')),
+            'surface_tiles' => DB::table($table)->whereIn('surface_id', DB::table('surfaces')->where('project_id', $project)->select('id')),
+            default => DB::table($table)->where('project_id', $project),
+        };
     }
 
     /** A row a line, in a file of its own. */

@@ -222,7 +222,7 @@ final class LandXmlModelTest extends TestCase
 
         return [
             'an external entity' => ["<?xml version=\"1.0\"?>\n<!DOCTYPE x [<!ENTITY y SYSTEM \"file:///etc/passwd\">]>\n<LandXML>&y;</LandXML>", 'Line 2.*DOCTYPE.*Nothing was read'],
-            'expansion' => ["<?xml version=\"1.0\"?><!DOCTYPE x [<!ENTITY a \"aaaa\"><!ENTITY b \"&a;&a;&a;\">]><LandXML>&b;</LandXML>", 'DOCTYPE'],
+            'expansion' => ['<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;&a;">]><LandXML>&b;</LandXML>', 'DOCTYPE'],
             'cut off' => [substr($whole, 0, -40), 'Line \d+: the file is no whole XML.*cut off'],
             'empty' => ['', 'empty'], 'other XML' => ['<?xml version="1.0"?><kml/>', 'no LandXML: it begins with <kml>'],
             'no XML' => ['PK something else', 'Line 1'],

@@ -16,11 +16,11 @@ const mark = (more: Partial<Mark> = {}): Mark =>
 
 describe('what goes on the lath', () => {
     it('says cut or fill in words, and to what', () => {
-        expect(lathLines(mark(), ALL, 'm')).toEqual(['L1', 'KERB', 'FILL 0.150 m to 4.580 m', 'El 4.430 m']);
+        expect(lathLines(mark(), ALL, { length: 'm', station: '1+000' })).toEqual(['L1', 'KERB', 'FILL 0.150 m to 4.580 m', 'El 4.430 m']);
         const cut = mark({ deviation: { northing: 0, easting: 0, plan: 0, height: 1.2 } });
-        expect(lathLines(cut, ['cut_fill'], 'm')).toEqual(['CUT 1.200 m to 4.580 m']);
+        expect(lathLines(cut, ['cut_fill'], { length: 'm', station: '1+000' })).toEqual(['CUT 1.200 m to 4.580 m']);
         const level = mark({ deviation: { northing: 0, easting: 0, plan: 0, height: 0.0002 } });
-        expect(lathLines(level, ['cut_fill'], 'm')).toEqual(['on grade, 4.580 m']);
+        expect(lathLines(level, ['cut_fill'], { length: 'm', station: '1+000' })).toEqual(['on grade, 4.580 m']);
     });
 
     it('says where along which line, and beside it', () => {
@@ -33,7 +33,7 @@ describe('what goes on the lath', () => {
             parallel: 0.75,
             parallelName: 'rail',
         } as Mark['aimed'];
-        expect(lathLines(mark({ aimed }), ['along', 'offset', 'parallel'], 'm')).toEqual([
+        expect(lathLines(mark({ aimed }), ['along', 'offset', 'parallel'], { length: 'm', station: '1+000' })).toEqual([
             '52.728 m along TRACK arc, rail',
             '2.1 mm left of it',
             '0.750 m right of TRACK arc',
@@ -41,6 +41,8 @@ describe('what goes on the lath', () => {
     });
 
     it('leaves out what there is nothing to say of', () => {
-        expect(lathLines(mark({ code: '', design: null, deviation: null }), ['code', 'along', 'cut_fill'], 'm')).toEqual([]);
+        expect(
+            lathLines(mark({ code: '', design: null, deviation: null }), ['code', 'along', 'cut_fill'], { length: 'm', station: '1+000' }),
+        ).toEqual([]);
     });
 });

@@ -1,23 +1,32 @@
 import type { Mark, Schemas, Units } from '../api/client';
+import { offsetWords } from '../civil/Offset';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { NextStep } from '../parts/NextStep';
-import { formatLength, inWords, sidedLength } from '../units/format';
+import { formatLength, formatStation, inWords, sidedLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 
 type Line = Schemas['StakingChoices']['lathLines'][number];
 
 /** What is copied onto the lath by hand, a line for each that was chosen and has something to say. */
-export function lathLines(mark: Mark, lines: readonly Line[], length: Units['length']): string[] {
+export function lathLines(mark: Mark, lines: readonly Line[], units: Pick<Units, 'length' | 'station'>): string[] {
     const { aimed, deviation, design } = mark;
+    const { length } = units;
     const said: Record<Line, () => string> = {
         name: () => mark.name,
         code: () => mark.code,
         along: () =>
-            aimed?.along == null
-                ? ''
-                : `${formatLength(aimed.along, length)} along ${[aimed.name, aimed.parallelName].filter(Boolean).join(', ')}`,
-        offset: () => (aimed?.right == null ? '' : inWords(sidedLength(aimed.right, 'line', length))),
+            aimed?.station != null
+                ? `${formatStation(aimed.station, units)}${(aimed.region ?? 1) > 1 ? ` (${aimed.region})` : ''} ${aimed.name}`
+                : aimed?.along == null
+                  ? ''
+                  : `${formatLength(aimed.along, length)} along ${[aimed.name, aimed.parallelName].filter(Boolean).join(', ')}`,
+        offset: () =>
+            aimed?.axisRight != null
+                ? offsetWords(aimed.axisRight, length)
+                : aimed?.right == null
+                  ? ''
+                  : inWords(sidedLength(aimed.right, 'line', length)),
         parallel: () =>
             aimed?.parallel
                 ? `${formatLength(Math.abs(aimed.parallel), length)} ${aimed.parallel < 0 ? 'left' : 'right'} of ${aimed.name}`
@@ -41,11 +50,11 @@ export function lathLines(mark: Mark, lines: readonly Line[], length: Units['len
 
 /** One large page to copy from. */
 export function Lath({ mark, lines, onClose }: { mark: Mark; lines: readonly Line[]; onClose: () => void }) {
-    const { length } = useUnits();
+    const units = useUnits();
     return (
         <Dialog open onClose={onClose} title="On the lath" wide>
             <div className="grid gap-3 py-2">
-                {lathLines(mark, lines, length).map((line, i) => (
+                {lathLines(mark, lines, units).map((line, i) => (
                     <p key={line} className={`figure [overflow-wrap:anywhere] ${i === 0 ? 'font-bold text-6xl' : 'text-4xl'}`}>
                         {line}
                     </p>

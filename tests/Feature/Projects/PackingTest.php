@@ -200,6 +200,11 @@ final class PackingTest extends FeatureTestCase
         $point = $this->ask(
             'POST', "/projects/{$project->id}/points", ['name' => 'P1', 'spot' => ['layerId' => $layer, 'shape' => 0, 'kind' => 'end']],
         )->assertOk()->json('id');
+        $model = $this->ask('POST', "/projects/{$project->id}/models", [
+            'upload' => $this->upload($project, (string) file_get_contents(base_path('database/demo/files/saltmarsh-yard-civil.xml')), 'm.xml'),
+            'name' => '', 'unit' => 'm', 'exchanged' => false, 'alignments' => [0], 'surfaces' => [0], 'lines' => false,
+        ])->json('id');
+        $this->ask('GET', "/projects/{$project->id}/tasks/$model")->assertJson(['state' => 'done']);
         $line = ['family' => 'letters', 'northing1' => 0, 'easting1' => 0, 'northing2' => 0, 'easting2' => 9];
         $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => [['name' => 'A'] + $line]])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'MH', 'trade' => 'Drainage'])->assertOk();
@@ -261,9 +266,11 @@ final class PackingTest extends FeatureTestCase
     /** @return list<array<string, mixed>> without what is numbered anew */
     private static function rows(string $table, int $project): array
     {
-        $query = $table === 'design_layers'
-            ? DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id'))
-            : DB::table($table)->where('project_id', $project);
+        $query = match ($table) {
+            'design_layers' => DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')),
+            'surface_tiles' => DB::table($table)->whereIn('surface_id', DB::table('surfaces')->where('project_id', $project)->select('id')),
+            default => DB::table($table)->where('project_id', $project),
+        };
         $anew = array_flip([
             'id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'seq', 'upload', 'project_id',
             ...array_keys(Packing::TABLES[$table]),

@@ -172,6 +172,23 @@ final class PackedSurface
         ];
     }
 
+    /**
+     * Holds a tile that comes from elsewhere to what a tile is.
+     *
+     * @throws \DomainException where it is none
+     */
+    public static function checkTile(string $tile): void
+    {
+        [1 => $points, 2 => $triangles] = strlen($tile) < 8 ? [1 => -1, 2 => 0] : (unpack('V2', $tile) ?: [1 => -1, 2 => 0]);
+        if ($points < 0 || $points > 65_536 || $triangles > self::FULL_TILE || strlen($tile) !== 8 + 28 * $points + 6 * $triangles) {
+            throw new \DomainException('A tile of a surface is not as long as it says.');
+        }
+        [, $coordinates, $own] = self::unpacked($tile);
+        if (($own !== [] && max($own) >= $points) || array_filter($coordinates, static fn (float $c) => ! (abs($c) < 1e9)) !== []) {
+            throw new \DomainException('A tile of a surface holds what is no triangle.');
+        }
+    }
+
     /** @return \Generator<string> as they are kept beside the head */
     public function tilesToKeep(): \Generator
     {

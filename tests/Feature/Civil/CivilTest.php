@@ -1,0 +1,294 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Civil;
+
+use App\Civil\Models\CivilSurface;
+use App\Projects\Models\Project;
+use App\Stakeout\Models\Mark;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Parlay\Core\Geometry\Position;
+use Tests\FeatureTestCase;
+
+/** Civil models from the file to the mark: taken, shown, staked, measured. The road runs north from 1000, 2000; the yard lies beside it. */
+final class CivilTest extends FeatureTestCase
+{
+    private Project $project;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->project = $this->project();
+        $this->site($this->project);
+    }
+
+    private static function model(): string
+    {
+        $tin = static fn (string $name, float $north, float $z): string => "<Surface name=\"$name\"><Definition surfType=\"TIN\"><Pnts><P id=\"1\">$north 2000 $z</P>"
+            .'<P id="2">'.($north + 60)." 2000 $z</P><P id=\"3\">".($north + 60).' 2050 '.($z + 1)."</P><P id=\"4\">$north 2050 ".($z + 1).'</P></Pnts><Faces><F>1 2 3</F><F>1 3 4</F></Faces></Definition></Surface>';
+
+        return '<?xml version="1.0"?><LandXML xmlns="http://www.landxml.org/schema/LandXML-1.2" version="1.2"><Units><Metric linearUnit="meter"/></Units>'
+            .'<CgPoints><CgPoint name="A" code="MH">1000 2000 10</CgPoint></CgPoints>'
+            .'<Alignments><Alignment name="Road" staStart="500"><CoordGeom><Line><Start>1000 2000</Start><End>1060 2000</End></Line>'
+            .'<Curve rot="cw" radius="40"><Start>1060 2000</Start><End>1100 2040</End></Curve></CoordGeom>'
+            .'<Profile><ProfAlign name="finished"><PVI>500 10</PVI><PVI>622.8319 12.456637</PVI></ProfAlign></Profile></Alignment></Alignments>'
+            .'<PlanFeatures><PlanFeature name="kerb" code="KERB"><CoordGeom><Line><Start>1000 2003</Start><End>1060 2003</End></Line></CoordGeom></PlanFeature></PlanFeatures>'
+            .'<Surfaces>'.$tin('Phase 1', 1000, 10.0).$tin('Phase 2', 1040, 10.5).$tin('Existing ground', 990, 9.0).'</Surfaces></LandXML>';
+    }
+
+    private function at(string $path): string
+    {
+        return "/projects/{$this->project->id}$path";
+    }
+
+    private function task(string $path, array $body): TestResponse
+    {
+        $id = $this->ask('POST', $this->at($path), $body)->assertOk()->json('id');
+
+        return $this->ask('GET', $this->at("/tasks/$id"));
+    }
+
+    private function take(array $body = []): TestResponse
+    {
+        return $this->task('/models', $body + [
+            'upload' => $this->upload($this->project, self::model(), 'site.xml'), 'name' => 'Site', 'unit' => 'm', 'exchanged' => false,
+            'alignments' => [0], 'surfaces' => [0, 1, 2], 'lines' => true,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private function aim(array $civil): array
+    {
+        return $this->ask('POST', $this->at('/aims'), ['key' => $this->newKey(), 'civil' => $civil])->assertOk()->json();
+    }
+
+    /** @param  array<string, mixed>  $aim */
+    private function staked(array $aim, Position $at, string $kind = 'stake', string $name = ''): Mark
+    {
+        $reading = $this->measure($this->project, $kind, $at, $name === '' ? $aim['name'] : $name);
+        $id = $this->ask('POST', $this->at('/marks'), [
+            'key' => $this->newKey(), 'kind' => $kind, 'observationId' => $reading->id, 'aimId' => $aim['id'], 'aimVersion' => $aim['version'],
+            'name' => $name, 'evenOut' => true, 'withoutCheck' => true,
+        ])->assertOk()->json('id');
+
+        return Mark::query()->findOrFail($id);
+    }
+
+    public function test_a_file_says_what_it_holds_and_what_was_chosen_is_taken(): void
+    {
+        $upload = $this->upload($this->project, self::model(), 'site.xml');
+        $i = $this->task('/model-inspection', ['upload' => $upload])->assertJson(['state' => 'done'])->json('result');
+        self::assertSame(['m', '1.2', 1, 1], [$i['declaredUnit'], $i['version'], $i['points'], $i['features']]);
+        self::assertSame(['Road', 2, ['finished']], [$i['alignments'][0]['name'], $i['alignments'][0]['elements'], $i['alignments'][0]['profiles']]);
+        self::assertEqualsWithDelta([500.0, 60 + 20 * M_PI], [$i['alignments'][0]['from'], $i['alignments'][0]['length']], 1e-6);
+        self::assertSame([2, 4], [$i['surfaces'][1]['triangles'], $i['surfaces'][1]['points']]);
+        self::assertSame(0, DB::table('surfaces')->count(), 'nothing is stored by looking');
+
+        $this->take(['surfaces' => [0, 2]])->assertJson(['state' => 'done', 'result' => ['alignments' => 1, 'surfaces' => 2, 'lines' => 1]]);
+        $surfaces = $this->ask('GET', $this->at('/surfaces'))->json();
+        self::assertSame([['Phase 1', 'design', true], ['Existing ground', 'ground', false]], array_map(static fn (array $s) => [$s['name'], $s['kind'], $s['active']], $surfaces));
+        self::assertSame('KERB', DB::table('design_layers')->value('name'));
+        // Undone it is gone, done again it is back.
+        $this->ask('POST', $this->at('/undo'))->assertOk();
+        self::assertSame([[], []], [$this->ask('GET', $this->at('/surfaces'))->json(), $this->ask('GET', $this->at('/alignments'))->json()]);
+        $this->ask('POST', $this->at('/redo'))->assertOk();
+        self::assertCount(2, $this->ask('GET', $this->at('/surfaces'))->json());
+    }
+
+    public function test_coordinates_written_the_other_way_round_are_told_by_the_control(): void
+    {
+        $control = $this->project->controlPoints()->firstOrFail();
+        $xml = '<LandXML version="1.2"><Units><Metric linearUnit="meter"/></Units><CgPoints><CgPoint name="'.$control->name."\">{$control->easting} {$control->northing}</CgPoint></CgPoints>"
+            .'<Alignments><Alignment name="R"><CoordGeom><Line><Start>2000 1000</Start><End>2000 1050</End></Line></CoordGeom></Alignment></Alignments></LandXML>';
+        $fits = $this->task('/model-inspection', ['upload' => $this->upload($this->project, $xml, 'x.xml')])->json('result.fits');
+        self::assertSame(['m', true, 1], [$fits[0]['unit'], $fits[0]['exchanged'], $fits[0]['same']]);
+    }
+
+    public function test_a_damaged_file_is_refused_with_its_line_and_nothing_is_stored(): void
+    {
+        $upload = $this->upload($this->project, substr(self::model(), 0, -200), 'cut.xml');
+        foreach (['/model-inspection' => ['upload' => $upload], '/models' => ['upload' => $upload, 'name' => '', 'unit' => 'm', 'exchanged' => false, 'alignments' => [0], 'surfaces' => [0], 'lines' => true]] as $path => $body) {
+            $task = $this->task($path, $body);
+            self::assertMatchesRegularExpression('~Line 1: the file is no whole XML~', (string) $task->json('error'));
+        }
+        self::assertSame([0, 0, 0], [DB::table('surfaces')->count(), DB::table('alignments')->count(), DB::table('surface_tiles')->count()]);
+    }
+
+    public function test_a_mark_on_an_alignment_keeps_station_offset_and_where_its_height_came_from(): void
+    {
+        $this->take();
+        $this->setUpInstrument($this->project);
+        $road = $this->ask('GET', $this->at('/alignments'))->json(0);
+        $aim = $this->aim(['alignmentId' => $road['id']]);
+        self::assertSame(['alignment', 'Road', 'A', 0], [$aim['kind'], $aim['name'], $aim['series'], $aim['civil']['profile']]);
+        $mark = $this->staked($aim, new Position(1030.0, 2000.004, 10.6));
+        self::assertSame(['A1', 'in'], [$mark->name, $mark->verdict]);
+        $aimed = $mark->aimed();
+        self::assertEqualsWithDelta([530.0, 0.004, 30.0], [$aimed?->station, $aimed?->axisRight, $aimed?->along], 1e-3);
+        self::assertEqualsWithDelta(10.6, $mark->design_elevation, 1e-3);
+        self::assertStringContainsString('profile finished', $mark->design_source);
+        // Only its grade, 0.3 m below, two metres beside it.
+        $grade = $this->ask('PATCH', $this->at("/aims/{$aim['id']}"), ['version' => 1, 'civil' => ['grade' => true, 'raised' => -0.3] + $aim['civil']])->assertOk()->json();
+        self::assertSame('Road, grade, 0.300 m below', $grade['name']);
+        $mark = $this->staked($grade, new Position(1030.0, 2002.0, 10.35));
+        self::assertSame(['height', 'out'], [$mark->judged->value, $mark->verdict]);
+        self::assertEqualsWithDelta([10.3, 2.0], [$mark->design_elevation, $mark->aimed()?->axisRight], 5e-3);
+        // As it was left: chosen again it is the same target.
+        self::assertSame($aim['id'], $this->aim(['alignmentId' => $road['id']])['id']);
+        // A place of it by station and offset, with its own name.
+        $place = $this->ask('POST', $this->at("/aims/{$aim['id']}/places"), ['key' => $this->newKey(), 'version' => 2, 'way' => 'at', 'distance' => 60.0, 'right' => -4.0])->assertOk()->json(0);
+        self::assertSame('Road PC 4.000 m left', $place['name']);
+        self::assertEqualsWithDelta([1060.0, 1996.0, 10.9], [$place['place']['northing'], $place['place']['easting'], $place['place']['elevation']], 1e-6);
+        $csv = (string) $this->get('/api/v1'.$this->at('/report.csv'))->assertOk()->streamedContent();
+        self::assertStringContainsString('0+530.000', $csv);
+    }
+
+    public function test_a_surface_is_graded_to_and_another_phase_that_has_the_place_is_told(): void
+    {
+        $this->take();
+        $this->setUpInstrument($this->project);
+        [$one, $two] = array_column($this->ask('GET', $this->at('/surfaces'))->json(), 'id');
+        $aim = $this->aim(['surfaceId' => $one]);
+        $mark = $this->staked($aim, new Position(1050.0, 2025.0, 10.503));
+        self::assertSame(['GR1', 'height', 'in', 'Phase 1'], [$mark->name, $mark->judged->value, $mark->verdict, $mark->aimed()?->surface]);
+        self::assertEqualsWithDelta(10.5, $mark->design_elevation, 1e-4);
+        $here = $this->ask('POST', $this->at('/ground-here'), ['northing' => 1050.0, 'easting' => 2025.0])->json('surfaces');
+        self::assertSame(['Phase 1', 'Phase 2', 'Existing ground'], array_column($here, 'name'));
+        self::assertEqualsWithDelta([10.5, 11.0], [$here[0]['elevation'], $here[1]['elevation']], 1e-9);
+        // Where it does not reach there is no design, and nothing is judged.
+        $mark = $this->staked($aim, new Position(1080.0, 2025.0, 11.0));
+        self::assertSame([null, 'undecided'], [$mark->design_elevation, $mark->verdict]);
+        self::assertNotSame($one, $two);
+    }
+
+    public function test_points_along_an_alignment_are_looked_at_before_they_are_made(): void
+    {
+        $this->take();
+        $id = $this->ask('GET', $this->at('/alignments'))->json('0.id');
+        $wanted = ['interval' => 50.0, 'main' => true, 'offsets' => [-3.5, 0.0], 'rows' => '', 'positiveRight' => true, 'heights' => 'road', 'profile' => 0, 'prefix' => 'R '];
+        $points = $this->ask('POST', $this->at("/alignments/$id/compute-points"), $wanted)->assertOk()->json();
+        self::assertSame(
+            ['R BP L3.500 m', 'R BP', 'R 0+550.000 L3.500 m', 'R 0+550.000', 'R PC L3.500 m', 'R PC', 'R 0+600.000 L3.500 m', 'R 0+600.000', 'R EP L3.500 m', 'R EP'],
+            array_column($points, 'name'),
+        );
+        self::assertEqualsWithDelta([1050.0, 1996.5, 11.0], [$points[2]['northing'], $points[2]['easting'], $points[2]['elevation']], 1e-6);
+        $this->ask('POST', $this->at("/alignments/$id/points"), $wanted)->assertOk()->assertJson(['count' => 10]);
+        self::assertSame(10, $this->project->points()->where('origin', 'computed')->count());
+        self::assertSame('Road 0+550.000, 3.500 m left', $this->project->points()->where('name', 'R 0+550.000 L3.500 m')->firstOrFail()->recipe['description']);
+
+        // A pasted list: what can't be read is said with its line, and nothing is made.
+        $rows = ['rows' => "Station\tOffset\tName\n0+510\t-2\tK1\n520\t2 L\tK2\n9+999\t0\tK3\nabc\t1", 'positiveRight' => false] + $wanted;
+        $points = $this->ask('POST', $this->at("/alignments/$id/compute-points"), $rows)->assertOk()->json();
+        self::assertEqualsWithDelta([2.0, -2.0], array_column(array_slice($points, 0, 2), 'right'), 1e-12);
+        self::assertMatchesRegularExpression('~Line 4: .*off the alignment~', $points[2]['fault']);
+        self::assertMatchesRegularExpression('~Line 5: “abc” is no station~', $points[3]['fault']);
+        $this->ask('POST', $this->at("/alignments/$id/points"), $rows)->assertStatus(422);
+        self::assertSame(10, $this->project->points()->where('origin', 'computed')->count());
+    }
+
+    public function test_an_alignment_is_made_here_with_a_profile_and_a_template_and_its_slope_stakes(): void
+    {
+        $this->take();
+        $corner = static fn (float $n, float $e, float $r = 0.0): array => ['northing' => $n, 'easting' => $e, 'radius' => $r, 'spiralIn' => 0.0, 'spiralOut' => 0.0];
+        $made = $this->ask('POST', $this->at('/alignments'), ['name' => 'Track', 'given' => ['corners' => [$corner(1005, 2010), $corner(1045, 2010, 10), $corner(1045, 2040)]]])->assertOk()->json();
+        self::assertSame(3, count($made['elements']));
+        $this->ask('POST', $this->at('/compute-alignment'), ['corners' => [$corner(0, 0), $corner(5, 0, 50), $corner(5, 90)]])->assertStatus(422)->assertSee('no room');
+        $this->ask('PUT', $this->at("/alignments/{$made['id']}/heights"), ['seen' => 1, 'name' => 'p', 'vertices' => [['along' => 0, 'elevation' => 12], ['along' => 65, 'elevation' => 12]]])->assertOk();
+        $template = ['left' => [['name' => 'lane', 'width' => 2.0, 'crossfall' => -0.02]], 'right' => [['name' => 'lane', 'width' => 2.0, 'crossfall' => -0.02]], 'cutSlope' => 0.5, 'fillSlope' => 0.5];
+        $this->ask('PUT', $this->at("/alignments/{$made['id']}/heights"), ['seen' => 1, 'name' => 't', 'template' => $template])->assertStatus(422)->assertSee('changed elsewhere');
+        $this->ask('PUT', $this->at("/alignments/{$made['id']}/heights"), ['seen' => 2, 'name' => 't', 'template' => $template])->assertOk();
+        $ground = CivilSurface::query()->where('name', 'Existing ground')->firstOrFail();
+        $stakes = $this->ask('POST', $this->at("/alignments/{$made['id']}/compute-slope-stakes"), ['interval' => 20.0, 'profile' => 0, 'template' => 0, 'groundId' => $ground->id, 'left' => false])->assertOk()->json();
+        // Ground 9 + (e - 2000)/50; hinge 11.96 at e = 2012; fall 1 in 2: out = (11.96 - 9.24) / (0.5 + 0.02).
+        self::assertEqualsWithDelta(2.0 + 2.72 / 0.52, $stakes[0]['right'], 1e-9);
+        self::assertSame('fill', $stakes[0]['code']);
+        // What came in a file stays what its designer made.
+        $road = $this->ask('GET', $this->at('/alignments'))->json('0.id');
+        $this->ask('PUT', $this->at("/alignments/$road"), ['name' => 'X', 'given' => ['corners' => [$corner(0, 0), $corner(9, 9)]], 'seen' => 1])->assertStatus(422);
+    }
+
+    public function test_a_surface_is_made_of_points_edited_and_gives_elevations(): void
+    {
+        foreach ([[1000, 2000, 5], [1020, 2000, 5], [1020, 2020, 7], [1000, 2020, 7], [1010, 2010, 6]] as $i => [$n, $e, $z]) {
+            $this->ask('POST', $this->at('/points'), ['name' => "Q$i", 'northing' => $n, 'easting' => $e, 'elevation' => $z])->assertOk();
+        }
+        $flat = $this->ask('POST', $this->at('/points'), ['name' => 'F', 'northing' => 1004, 'easting' => 2010])->assertOk()->json('id');
+        $ids = $this->project->points()->where('name', 'like', 'Q%')->pluck('id')->all();
+        $made = $this->ask('POST', $this->at('/surfaces'), ['name' => 'Pad', 'kind' => 'design', 'pointIds' => $ids])->assertOk()->json();
+        self::assertSame([4, true, true], [$made['triangles'], $made['active'], $made['made']]);
+        $this->ask('POST', $this->at('/surface-elevations'), ['ids' => [$flat], 'surfaceId' => $made['id'], 'raised' => -0.25])->assertOk()->assertJson(['count' => 1]);
+        self::assertEqualsWithDelta(5.75, $this->project->points()->findOrFail($flat)->elevation, 1e-9);
+        $edited = $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 1, 'deed' => 'remove', 'northing' => 1018, 'easting' => 2010])->assertOk()->json();
+        self::assertSame([3, 2], [$edited['triangles'], $edited['version']]);
+        $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 1, 'deed' => 'remove', 'northing' => 1002, 'easting' => 2010])->assertStatus(422)->assertSee('changed elsewhere');
+        self::assertSame(4, $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 2, 'deed' => 'take_back'])->assertOk()->json('triangles'));
+    }
+
+    public function test_what_is_built_grows_by_its_own_shots_and_is_left_with_its_volume(): void
+    {
+        $this->take();
+        $this->setUpInstrument($this->project);
+        $design = (int) $this->ask('GET', $this->at('/surfaces'))->json('0.id');
+        $aim = $this->aim(['surfaceId' => $design]);
+        $this->staked($aim, new Position(1001.0, 2001.0, 10.5), 'as_built');
+        $body = ['key' => $this->newKey(), 'name' => 'Built', 'againstId' => $design];
+        $build = $this->ask('POST', $this->at('/builds'), $body)->assertOk()->json('id');
+        self::assertSame($build, $this->ask('POST', $this->at('/builds'), $body)->assertOk()->json('id'));
+        $this->ask('POST', $this->at('/builds'), ['key' => $this->newKey(), 'name' => 'Other'])->assertStatus(422)->assertSee('still growing');
+        // 0.1 m above the design on a square of ten metres.
+        foreach ([[1010, 2010], [1020, 2010], [1020, 2020], [1010, 2020]] as [$n, $e]) {
+            $this->staked($aim, new Position($n, $e, 10 + ($e - 2000) / 50 + 0.1), 'as_built');
+        }
+        $this->staked($aim, new Position(1070.0, 2010.0, 10.0), 'as_built');
+        $grown = $this->ask('GET', $this->at('/builds'))->json(0);
+        self::assertSame([5, 1], [$grown['shots'], $grown['outside']]);
+        self::assertEqualsWithDelta([0.1, 0.1, 0.1, 0.1], array_slice($grown['off'], 0, 4), 1e-3);
+        self::assertGreaterThanOrEqual(6, count($grown['triangles']));
+        $left = $this->ask('POST', $this->at("/builds/$build/leaving"))->assertOk()->json();
+        self::assertSame([5, 1], [$left['shots'], $left['outside']]);
+        self::assertGreaterThan(10.0, $left['volume']['cut']);
+        self::assertSame('as_built', CivilSurface::query()->findOrFail($left['surfaceId'])->kind->value);
+        self::assertSame([], $this->ask('GET', $this->at('/builds'))->json());
+        // Left twice it is the same surface.
+        self::assertSame($left['surfaceId'], $this->ask('POST', $this->at("/builds/$build/leaving"))->assertOk()->json('surfaceId'));
+    }
+
+    public function test_fewer_than_three_shots_are_no_surface_and_say_so(): void
+    {
+        $build = $this->ask('POST', $this->at('/builds'), ['key' => $this->newKey(), 'name' => 'Built'])->assertOk()->json('id');
+        $left = $this->ask('POST', $this->at("/builds/$build/leaving"))->assertOk()->json();
+        self::assertNull($left['surfaceId']);
+        self::assertStringContainsString('three shots or more', $left['why']);
+    }
+
+    public function test_volumes_between_surfaces_against_a_height_and_between_stations(): void
+    {
+        $this->take();
+        [$one, , $ground] = array_column($this->ask('GET', $this->at('/surfaces'))->json(), 'id');
+        // Phase 1 lies a metre above the ground wherever both are: 50 m by 50 m.
+        $v = $this->task('/volumes', ['firstId' => $ground, 'secondId' => $one])->assertJson(['state' => 'done'])->json('result');
+        self::assertEqualsWithDelta([0.0, 2500.0, 2500.0, 1.0], [$v['cut'], $v['fill'], $v['area'], $v['deepestFill']], 1e-6);
+        self::assertEqualsWithDelta(2500.0, $v['gridFill'], 15.0);
+        $v = $this->task('/volumes', ['firstId' => $one, 'elevation' => 10.5])->json('result');
+        self::assertEqualsWithDelta([0.0, 375.0], [$v['net'], $v['cut']], 1e-6);
+        $road = $this->ask('GET', $this->at('/alignments'))->json('0.id');
+        $v = $this->task('/volumes', ['firstId' => $ground, 'secondId' => $one, 'alignmentId' => $road, 'from' => 10.0, 'to' => 40.0, 'left' => 0.0, 'right' => 20.0, 'interval' => 10.0])->json('result');
+        self::assertEqualsWithDelta([600.0, 600.0], [$v['fill'], $v['endAreaFill']], 1e-6);
+        self::assertSame(['0+510.000', '0+520.000', '0+530.000', '0+540.000'], array_column($v['sections'], 'station'));
+        $this->task('/volumes', ['firstId' => $one, 'secondId' => $one])->assertJson(['state' => 'failed']);
+    }
+
+    public function test_a_surface_of_another_project_is_nobodys_here(): void
+    {
+        $this->take();
+        $id = $this->ask('GET', $this->at('/surfaces'))->json('0.id');
+        $alignment = $this->ask('GET', $this->at('/alignments'))->json('0.id');
+        $other = $this->project();
+        foreach ([['GET', "/surfaces/$id/tiles/1", []], ['POST', "/surfaces/$id/contours", ['interval' => 1]], ['DELETE', "/alignments/$alignment", []], ['GET', "/alignments/$alignment/surfaces", []],
+            ['POST', '/aims', ['key' => $this->newKey(), 'civil' => ['surfaceId' => $id]]], ['PUT', '/civil', ['surfaceId' => $id, 'raised' => 0, 'interval' => 20, 'names' => []]]] as [$method, $path, $body]) {
+            $this->ask($method, "/projects/{$other->id}$path", $body)->assertStatus(404);
+        }
+    }
+}
