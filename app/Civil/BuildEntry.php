@@ -39,15 +39,14 @@ final readonly class BuildEntry
 
     public static function of(SurfaceBuild $build): self
     {
-        $places = $build->places();
-        $design = $build->against_id === null ? null : CivilSurface::query()->find($build->against_id, CivilSurface::LISTED);
-        $packed = $design?->packed();
-        $flat = $off = [];
-        foreach ($places as $p) {
-            array_push($flat, $p->easting, $p->northing, (float) $p->elevation);
-            $on = $packed?->at($p->northing, $p->easting);
-            $off[] = $on === null ? null : round($p->elevation - $on->elevation - $build->raised, 6);
+        $places = $flat = $off = [];
+        foreach ($build->shotsMade() as [$p, $above]) {
+            $places[] = $p;
+            $off[] = $above;
+            // To be drawn: half a millimetre is no pixel.
+            array_push($flat, round($p->easting, 3), round($p->northing, 3), round((float) $p->elevation, 4));
         }
+        $design = $build->against_id === null ? null : CivilSurface::query()->find($build->against_id, ['id', 'name']);
 
         return new self(
             id: $build->id,
@@ -59,7 +58,7 @@ final readonly class BuildEntry
             places: $flat,
             off: $off,
             triangles: self::triangles($places),
-            outside: $packed === null ? 0 : count(array_filter($off, static fn (?float $d) => $d === null)),
+            outside: $design === null ? 0 : count(array_filter($off, static fn (?float $d) => $d === null)),
         );
     }
 

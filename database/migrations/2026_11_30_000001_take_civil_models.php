@@ -84,6 +84,8 @@ return new class extends Migration
             $t->id();
             $t->foreignId('build_id')->constrained('surface_builds');
             $t->foreignId('mark_id')->constrained('marks');
+            // Above the design when it was shot, metres: asked for with every shot, it is not worked out anew for thousands.
+            $t->double('off')->nullable();
             $t->unique(['build_id', 'mark_id']);
         });
         Schema::table('projects', static function (Blueprint $t): void {

@@ -56,7 +56,7 @@ final class BuildSurface
     {
         $build = SurfaceBuild::query()->where('project_id', $project->id)->findOrFail($id);
         $entry = BuildEntry::of($build);
-        $places = $build->places();
+        $places = array_column($build->shotsMade(), 0);
         $why = '';
         try {
             $surface = SurfaceMaking::of($places)->surface;

@@ -25,28 +25,45 @@ final class SurfaceBuild extends Model
     }
 
     /** Takes a shot that was stored; called in the transaction that stores it. */
-    public static function take(int $project, int $mark): void
+    public static function take(int $project, int $mark, Position $at): void
     {
         $open = self::open($project);
         if ($open !== null) {
-            DB::table('build_shots')->insertOrIgnore(['build_id' => $open->id, 'mark_id' => $mark]);
+            DB::table('build_shots')->insertOrIgnore(['build_id' => $open->id, 'mark_id' => $mark, 'off' => $open->offOf($at)]);
         }
+    }
+
+    /** Metres above its design; null where it has none. */
+    private function offOf(Position $at): ?float
+    {
+        $design = $this->against_id === null ? null : CivilSurface::packedOf($this->against_id, (string) DB::scalar('SELECT head FROM surfaces WHERE id = ?', [$this->against_id]));
+        $on = $design?->at($at->northing, $at->easting);
+
+        return $on === null || $at->elevation === null ? null : round($at->elevation - $on->elevation - $this->raised, 6);
     }
 
     /**
      * Its shots as they stand now, mended ones in their new place.
      *
-     * @return list<Position>
+     * @return list<array{Position, float|null}> each with how far above the design it is
      */
-    public function places(): array
+    public function shotsMade(): array
     {
-        $rows = DB::select(
-            'SELECT m.northing, m.easting, m.elevation FROM build_shots s JOIN marks o ON o.id = s.mark_id
-            JOIN standing_marks m ON m.id = o.id OR m.mends = o.id WHERE s.build_id = ? AND m.elevation IS NOT NULL ORDER BY s.id',
+        // Hardly ever is one of them mended: then each is looked for by itself.
+        $mended = DB::table('build_shots')->join('marks', 'marks.mends', '=', 'build_shots.mark_id')->where('build_id', $this->id)->exists();
+        $rows = DB::select(! $mended
+            ? 'SELECT m.northing, m.easting, m.elevation, s.off, 0 AS mended FROM build_shots s JOIN marks m ON m.id = s.mark_id WHERE s.build_id = ? AND m.elevation IS NOT NULL ORDER BY s.id'
+            : 'SELECT m.northing, m.easting, m.elevation, s.off, m.id <> s.mark_id AS mended FROM build_shots s
+            JOIN standing_marks m ON m.id = coalesce((SELECT max(n.id) FROM marks n WHERE n.mends = s.mark_id), s.mark_id)
+            WHERE s.build_id = ? AND m.elevation IS NOT NULL ORDER BY s.id',
             [$this->id],
         );
 
-        return array_map(static fn (\stdClass $r) => new Position((float) $r->northing, (float) $r->easting, (float) $r->elevation), $rows);
+        return array_map(function (\stdClass $r): array {
+            $at = new Position((float) $r->northing, (float) $r->easting, (float) $r->elevation);
+
+            return [$at, (bool) $r->mended ? $this->offOf($at) : ($r->off === null ? null : (float) $r->off)];
+        }, $rows);
     }
 
     public function shots(): int

@@ -18,6 +18,7 @@ use App\Stakeout\MarkToStore;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Tolerance;
@@ -100,7 +101,7 @@ final class StoreMark
             'note' => mb_substr(trim($body->note), 0, 500), 'computed_by' => config()->string('parlay.version'),
         ] + $columns);
         if ($body->kind === Purpose::AsBuilt) {
-            SurfaceBuild::take($project->id, $mark->id);
+            SurfaceBuild::take($project->id, $mark->id, new Position($mark->northing, $mark->easting, $mark->elevation));
         }
         $project->measured();
 

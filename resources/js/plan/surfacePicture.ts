@@ -95,23 +95,55 @@ export function slopesOf(heights: Float32Array, { width, height, resolution }: S
 
 /** Paints bands over the values that are numbers. */
 export function paintBands(image: Uint8ClampedArray, values: Float32Array, width: number, bands: readonly Band[]): void {
+    // A pixel is written at once; the one before it mostly lies in the same band.
+    const pixels = new Uint32Array(image.buffer, image.byteOffset, values.length);
+    const from = bands.map((b) => b.from);
+    const full = bands.map(({ rgb: [r, g, b] }) => ((190 << 24) | (b << 16) | (g << 8) | r) >>> 0);
+    const pale = bands.map(({ rgb: [r, g, b] }) => ((70 << 24) | (b << 16) | (g << 8) | r) >>> 0);
+    const striped = bands.map((b) => b.striped);
+    const last = bands.length - 1;
+    let k = 0;
     for (let at = 0; at < values.length; at++) {
         const value = values[at] as number;
         if (Number.isNaN(value)) {
             continue;
         }
-        let k = bands.length - 1;
-        while (k > 0 && value < (bands[k] as Band).from) {
+        while (k > 0 && value < (from[k] as number)) {
             k--;
         }
-        const band = bands[k] as Band;
+        while (k < last && value >= (from[k + 1] as number)) {
+            k++;
+        }
         // Stripes across tell one kind from the other in grey.
-        const faint = band.striped && (Math.floor(at / width) + (at % width)) % 8 < 2;
-        image[4 * at] = band.rgb[0];
-        image[4 * at + 1] = band.rgb[1];
-        image[4 * at + 2] = band.rgb[2];
-        image[4 * at + 3] = faint ? 70 : 190;
+        const faint = striped[k] && (Math.floor(at / width) + (at % width)) % 8 < 2;
+        pixels[at] = (faint ? pale : full)[k] as number;
     }
+}
+
+const known = new WeakMap<SurfaceMesh, Uint32Array>();
+
+/** Each edge of a mesh once, by both its ends: found when it is drawn first. */
+function edgesOf(mesh: SurfaceMesh): Uint32Array {
+    const found = known.get(mesh);
+    if (found) {
+        return found;
+    }
+    const { corners } = mesh;
+    const seen = new Set<number>();
+    const edges: number[] = [];
+    for (let i = 0; i < corners.length; i++) {
+        const a = corners[i] as number;
+        const b = corners[i % 3 === 2 ? i - 2 : i + 1] as number;
+        const [p, q] = a < b ? [a, b] : [b, a];
+        const key = p * mesh.e.length + q;
+        if (!seen.has(key)) {
+            seen.add(key);
+            edges.push(p, q);
+        }
+    }
+    const own = Uint32Array.from(edges);
+    known.set(mesh, own);
+    return own;
 }
 
 /** Draws the edges of the triangles in one colour, where they are far enough apart to be seen. */
@@ -122,11 +154,12 @@ export function paintEdges(
     [r, g, b]: readonly [number, number, number],
     alpha: number,
 ): void {
-    const { e, n, corners } = mesh;
+    const { e, n } = mesh;
     const { width, height, resolution } = sheet;
-    for (let i = 0; i < corners.length; i++) {
-        const p = corners[i] as number;
-        const q = corners[i % 3 === 2 ? i - 2 : i + 1] as number;
+    const edges = edgesOf(mesh);
+    for (let i = 0; i < edges.length; i += 2) {
+        const p = edges[i] as number;
+        const q = edges[i + 1] as number;
         const px = ((e[p] as number) - sheet.west) / resolution;
         const py = (sheet.north - (n[p] as number)) / resolution;
         const dx = ((e[q] as number) - (e[p] as number)) / resolution;

@@ -12,6 +12,8 @@ final class SurfaceMaking
     /** Places nearer than this are one, metres. */
     private const SAME = 1e-4;
 
+    private const HALF = 2_147_483_648;
+
     /** Heights that differ by less are one, metres. */
     private const SAME_HEIGHT = 1e-3;
 
@@ -24,7 +26,11 @@ final class SurfaceMaking
     /** @var list<float> */
     private array $z = [];
 
-    /** @var array<string, int> number of the point at a place */
+    private float $north = 0.0;
+
+    private float $east = 0.0;
+
+    /** @var array<int|string, int> number of the point at a place */
     private array $numbers = [];
 
     /** @var list<MakingRemark> */
@@ -111,7 +117,12 @@ final class SurfaceMaking
     /** The number of the point at a place; one that is there already keeps its height. */
     private function number(float $n, float $e, float $z): int
     {
-        $key = round($n / self::SAME).'/'.round($e / self::SAME);
+        if ($this->n === []) {
+            [$this->north, $this->east] = [$n, $e];
+        }
+        [$dn, $de] = [round(($n - $this->north) / self::SAME), round(($e - $this->east) / self::SAME)];
+        // Both in one whole number, as far as two hundred kilometres.
+        $key = abs($dn) < self::HALF && abs($de) < self::HALF ? (int) $dn * 2 * self::HALF + (int) $de : "$dn/$de";
         $known = $this->numbers[$key] ?? null;
         if ($known === null) {
             [$this->n[], $this->e[], $this->z[]] = [$n, $e, $z];
