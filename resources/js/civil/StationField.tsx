@@ -1,6 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { api, ask } from '../api/client';
+import { useRef, useState } from 'react';
+import { api, ask, type Schemas } from '../api/client';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { formatStation } from '../units/format';
@@ -10,7 +9,7 @@ import type { Alignment } from './hooks';
 interface Props {
     label: string;
     project: number;
-    alignment: Pick<Alignment, 'id' | 'version' | 'from'>;
+    alignment: Pick<Alignment, 'id' | 'from'>;
     /** metres from the start of the alignment */
     value: number | null;
     onValue: (along: number | null) => void;
@@ -20,44 +19,46 @@ interface Props {
 export function StationField({ label, project, alignment, value, onValue }: Props) {
     const units = useUnits();
     const [typed, setTyped] = useState<string | null>(null);
-    const places = useQuery({
-        queryKey: ['station', project, alignment.id, alignment.version, typed],
-        queryFn: async () => {
-            const found = await ask(
-                api.GET('/api/v1/projects/{project}/alignments/{alignment}/places', {
-                    params: { path: { project, alignment: alignment.id }, query: { text: typed ?? '' } },
-                }),
-            );
-            onValue(found[0]?.along ?? null);
-            return found;
-        },
-        enabled: typed !== null && typed.trim() !== '',
-        retry: false,
-    });
-    const several = (places.data?.length ?? 0) > 1 ? places.data : undefined;
+    const [found, setFound] = useState<Schemas['StationPlace'][] | Error | null>(null);
+    // Answers may overtake each other: only the one to what was typed last counts.
+    const latest = useRef('');
+    const take = async (text: string) => {
+        setTyped(text);
+        setFound(null);
+        latest.current = text;
+        // Until it is read there is no place: none that was typed before is taken for it.
+        onValue(null);
+        if (text.trim() === '') {
+            return;
+        }
+        const path = { params: { path: { project, alignment: alignment.id }, query: { text } } };
+        const read = await ask(api.GET('/api/v1/projects/{project}/alignments/{alignment}/places', path)).catch((e: Error) => e);
+        if (latest.current === text) {
+            setFound(read);
+            onValue(read instanceof Error ? null : (read[0]?.along ?? null));
+        }
+    };
+    const places = found instanceof Error ? [] : (found ?? []);
     return (
         <TextField
             label={label}
             value={typed ?? (value === null ? '' : formatStation(alignment.from + value, units))}
-            onValue={(text) => {
-                setTyped(text);
-                text.trim() === '' && onValue(null);
-            }}
+            onValue={(text) => void take(text)}
             inputMode="decimal"
             hint={
-                places.error ? (
-                    <span className="text-out">{places.error.message}</span>
-                ) : several ? (
+                found instanceof Error ? (
+                    <span className="text-out">{found.message}</span>
+                ) : places.length > 1 ? (
                     <span className="flex flex-wrap items-center gap-2">
                         Which one?
-                        {several.map((p) => (
+                        {places.map((p) => (
                             <Button key={p.along} pressed={p.along === value} onClick={() => onValue(p.along)}>
                                 {p.text}
                             </Button>
                         ))}
                     </span>
-                ) : places.data?.[0] ? (
-                    <span className="figure">= {places.data[0].text}</span>
+                ) : places[0] ? (
+                    <span className="figure">= {places[0].text}</span>
                 ) : undefined
             }
         />

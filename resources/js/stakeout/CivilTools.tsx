@@ -139,7 +139,7 @@ function GoTo({
         places.mutate({
             line: target.aim,
             way: 'at',
-            distance: Math.max(0, Math.min(alignment.length, to)),
+            distance: to,
             right: offset,
             skew: skewed ? skew : null,
         });
@@ -154,7 +154,7 @@ function GoTo({
             by > 0
                 ? Math.floor(counted / interval + 1e-6) * interval + interval
                 : Math.ceil(counted / interval - 1e-6) * interval - interval;
-        go(here + next - counted);
+        go(Math.max(0, Math.min(alignment.length, here + next - counted)));
     };
     return (
         <fieldset className="grid gap-2 border-l-2 border-rule pl-3">
