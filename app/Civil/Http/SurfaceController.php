@@ -6,6 +6,7 @@ namespace App\Civil\Http;
 
 use App\Civil\Actions\BuildSurface;
 use App\Civil\Actions\ChangeCivil;
+use App\Civil\Actions\CivilOut;
 use App\Civil\Actions\MakeSurface;
 use App\Civil\Actions\PointsOfSurfaces;
 use App\Civil\AlignmentPoint;
@@ -61,6 +62,18 @@ final class SurfaceController
         Uploads::require($body->upload, $project);
 
         return new JsonResponse(TaskResource::of($start($project, TaskKind::TakeModel, json_decode((string) json_encode($body), true))));
+    }
+
+    #[Get('/projects/{project}/model-file', 'Alignments, surfaces and points as a file: LandXML, DXF, or the stations as CSV', query: CivilFileQuery::class, media: 'application/octet-stream')]
+    public function file(Request $request, Project $project, CivilOut $out): StreamedResponse
+    {
+        [$pieces, $name, $type] = $out($project, Body::read($request, CivilFileQuery::class)->format);
+
+        return new StreamedResponse(static function () use ($pieces): void {
+            foreach ($pieces as $piece) {
+                echo $piece;
+            }
+        }, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
     }
 
     #[Put('/projects/{project}/civil', 'Which surface is worked with, how far above or below it, and how alignments are drawn', CivilChoices::class)]

@@ -16,6 +16,7 @@ import { Remarks } from './CivilImport';
 import { Elements } from './Elements';
 import { useKeepChoices } from './GroundMenu';
 import { type Alignment, type Surface, useAlignments, useSurfaces } from './hooks';
+import { ModelOut } from './ModelOut';
 import { ProfileForm } from './ProfileForm';
 import { SurfaceForm } from './SurfaceForm';
 import { SurfaceMeeting } from './SurfaceMeeting';
@@ -65,6 +66,7 @@ export function CivilCards(props: StageProps) {
                 <Button onClick={() => setOpened({ what: 'surface' })}>Make a surface</Button>
                 {surfaces.length > 0 && <Button onClick={() => setOpened({ what: 'volume' })}>Volume</Button>}
                 {surfaces.length > 1 && <Button onClick={() => setOpened({ what: 'meeting' })}>Where surfaces meet</Button>}
+                {alignments.length + surfaces.length > 0 && <ModelOut project={project.id} />}
             </div>
             <Dialog open={opened?.what === 'elements' && now !== null} onClose={close} title={`Elements of ${now?.name ?? ''}`} wide>
                 {now && <Elements alignment={now} />}

@@ -10,6 +10,7 @@ use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Tests\Reference;
 use Tests\FeatureTestCase;
 
 /** Civil models from the file to the mark: taken, shown, staked, measured. The road runs north from 1000, 2000; the yard lies beside it. */
@@ -278,6 +279,27 @@ final class CivilTest extends FeatureTestCase
         self::assertEqualsWithDelta([600.0, 600.0], [$v['fill'], $v['endAreaFill']], 1e-6);
         self::assertSame(['0+510.000', '0+520.000', '0+530.000', '0+540.000'], array_column($v['sections'], 'station'));
         $this->task('/volumes', ['firstId' => $one, 'secondId' => $one])->assertJson(['state' => 'failed']);
+    }
+
+    public function test_models_go_out_and_others_read_them(): void
+    {
+        $this->take();
+        $this->ask('POST', $this->at('/points'), ['name' => 'Pünkt "1"', 'northing' => 1001, 'easting' => 2002, 'elevation' => 3, 'code' => 'MH'])->assertOk();
+        $file = fn (string $format): string => (string) $this->get('/api/v1'.$this->at("/model-file?format=$format"))->assertOk()->streamedContent();
+        // Taken in again it is the same: a file of ours is one like any other.
+        $i = $this->task('/model-inspection', ['upload' => $this->upload($this->project, $file('landxml'), 'out.xml')])->json('result');
+        self::assertSame([1, ['Road'], ['Phase 1', 'Phase 2', 'Existing ground'], []], [$i['points'], array_column($i['alignments'], 'name'), array_column($i['surfaces'], 'name'), $i['remarks']]);
+        self::assertSame([[], ['finished']], [$i['alignments'][0]['remarks'], $i['alignments'][0]['profiles']]);
+        $read = Reference::python(<<<'PY'
+            import ezdxf,io
+            d=ezdxf.read(io.StringIO(input))
+            m=d.modelspace()
+            f=[e for e in m if e.dxftype()=='3DFACE']
+            p=[e for e in m if e.dxftype()=='POLYLINE']
+            print(json.dumps([len(f),len(p),sorted({e.dxf.layer for e in f}),list(p[0].vertices[0].dxf.location),p[0].is_3d_polyline]))
+            PY, $file('dxf'));
+        self::assertSame([6, 1, ['SURFACE-EXISTING_GROUND', 'SURFACE-PHASE_1', 'SURFACE-PHASE_2'], [2000, 1000, 10], true], [$read[0], $read[1], $read[2], array_map(intval(...), $read[3]), $read[4]]);
+        self::assertStringContainsString("Road,PC,0+560.000,1,1060.0000,2000.0000,11.2000,0.00000\n", $file('csv'));
     }
 
     public function test_a_surface_of_another_project_is_nobodys_here(): void
