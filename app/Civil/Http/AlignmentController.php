@@ -20,6 +20,7 @@ use App\Civil\CivilChange;
 use App\Civil\CivilChoices;
 use App\Civil\HeightsAlong;
 use App\Civil\Models\CivilAlignment;
+use App\Civil\PointBeside;
 use App\Civil\RoadSection;
 use App\Civil\SectionWanted;
 use App\Civil\SlopeStakes;
@@ -97,6 +98,12 @@ final class AlignmentController
     public function profile(Project $project, int $alignment, LookAlong $look): JsonResponse
     {
         return new JsonResponse($look->profile($project, $alignment));
+    }
+
+    #[Post('/projects/{project}/alignments/{alignment}/beside', 'Where points stand along and beside an alignment; stores nothing', BesideBody::class, PointBeside::class, list: true)]
+    public function beside(Request $request, Project $project, int $alignment): JsonResponse
+    {
+        return new JsonResponse(PointBeside::of($project, CivilAlignment::inProject($project, $alignment), Body::read($request, BesideBody::class)->ids));
     }
 
     #[Post('/projects/{project}/alignments/{alignment}/section', 'What lies across an alignment at a station', SectionWanted::class, RoadSection::class)]

@@ -18,6 +18,7 @@ import { useKeepChoices } from './GroundMenu';
 import { type Alignment, type Surface, useAlignments, useSurfaces } from './hooks';
 import { ModelOut } from './ModelOut';
 import { ProfileForm } from './ProfileForm';
+import { SurfaceEdits } from './SurfaceEdits';
 import { SurfaceForm } from './SurfaceForm';
 import { SurfaceMeeting } from './SurfaceMeeting';
 import { TemplateForm } from './TemplateForm';
@@ -59,7 +60,7 @@ export function CivilCards(props: StageProps) {
                 <AlignmentCard key={a.id} project={project} alignment={a} onOpen={setOpened} />
             ))}
             {surfaces.map((s) => (
-                <SurfaceCard key={s.id} project={project} surface={s} />
+                <SurfaceCard key={s.id} {...props} surface={s} />
             ))}
             <div className="flex flex-wrap gap-2">
                 <Button onClick={() => setOpened({ what: 'alignment', alignment: null })}>Make an alignment</Button>
@@ -152,7 +153,8 @@ function AlignmentCard({ project, alignment: a, onOpen }: { project: Project; al
 
 const KINDS: Record<Surface['kind'], string> = { design: 'a design', ground: 'the ground before', as_built: 'what was built' };
 
-function SurfaceCard({ project, surface: s }: { project: Project; surface: Surface }) {
+function SurfaceCard(props: StageProps & { surface: Surface }) {
+    const { project, surface: s } = props;
     const { change, remove } = useChange(project.id, 'surfaces', s.id);
     const keep = useKeepChoices(project);
     return (
@@ -179,6 +181,7 @@ function SurfaceCard({ project, surface: s }: { project: Project; surface: Surfa
                     />
                 </div>
             </div>
+            {s.made && <SurfaceEdits {...props} surface={s} />}
             {s.remarks.length > 0 && <Remarked of={s.remarks} />}
             <Failure of={change.error ?? remove.error ?? keep.error} />
         </div>

@@ -6,6 +6,7 @@ import { turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, 
 import { GroundBadge } from '../civil/GroundBadge';
 import { GroundMenu } from '../civil/GroundMenu';
 import { LookAlong } from '../civil/LookAlong';
+import { StationLabelsShown } from '../civil/StationLabelsShown';
 import { useGround } from '../civil/useGround';
 import { Control } from '../control/Control';
 import { FieldBook } from '../fieldbook/FieldBook';
@@ -346,6 +347,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                             }
                         />
                         <GroundBadge project={project.data} ground={ground} />
+                        <StationLabelsShown project={project.data} points={staked} alignments={ground.alignments} />
                     </div>
                     {along && (
                         <LookAlong

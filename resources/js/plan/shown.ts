@@ -52,6 +52,9 @@ export const practicePole = new Shown<{ at: PlanPlace; goal: PlanPlace | null; s
 /** Surfaces that grow, or are looked at, besides those of the project. */
 export const moreSurfaces = new Shown<DrawnSurface>();
 
+/** Points that are to be labelled by their station and offset, from which alignment, and whether their feet are drawn. */
+export const stationLabels = new Shown<{ alignment: number; points: readonly number[]; feet: boolean }>();
+
 /** Labels of station and offset beside points. */
 export const offsetLabels = new Shown<readonly DrawnOffset[]>();
 

@@ -8,14 +8,18 @@ import type { DeedProps } from '../stage/deed';
 import type { StageProps } from '../stage/stages';
 import { AddToWorklist } from '../worklists/AddToWorklist';
 import { Elevate } from './Elevate';
+import { FromSurface } from './FromSurface';
 import { Move } from './Move';
 import { Recode } from './Recode';
 import { Rename } from './Rename';
+import { StationLabels } from './StationLabels';
 
 const DEEDS = {
     rename: 'Rename',
     move: 'Move or fit',
     elevation: 'Elevations',
+    surface: 'Elevations of a surface',
+    stations: 'Station labels',
     code: 'Code',
     worklist: 'Worklist',
 } as const;
@@ -26,6 +30,8 @@ const SHEETS: Record<Deed, (props: DeedProps) => React.ReactNode> = {
     rename: Rename,
     move: Move,
     elevation: Elevate,
+    surface: FromSurface,
+    stations: StationLabels,
     code: Recode,
     worklist: AddToWorklist,
 };

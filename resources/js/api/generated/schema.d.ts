@@ -228,6 +228,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/alignments/{alignment}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where points stand along and beside an alignment; stores nothing */
+        post: operations["b4add32d0f5edf198fc6efb9ff0dce1e"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/alignments/{alignment}/section": {
         parameters: {
             query?: never;
@@ -2597,6 +2614,9 @@ export interface components {
             element: components["schemas"]["ElementEntry"];
             elevation: number | null;
         };
+        BesideBody: {
+            ids: number[];
+        };
         BookEntry: {
             kind: string;
             id: number;
@@ -3838,6 +3858,14 @@ export interface components {
         PointAttribute: {
             name: string;
             value: string;
+        };
+        PointBeside: {
+            pointId: number;
+            station: number;
+            region: number;
+            right: number;
+            northing: number;
+            easting: number;
         };
         PointChange: {
             name: string;
@@ -5299,6 +5327,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeightsAlong"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    b4add32d0f5edf198fc6efb9ff0dce1e: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                alignment: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BesideBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointBeside"][];
                 };
             };
             /** @description What was wrong, where, and what to do */
