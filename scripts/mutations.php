@@ -104,7 +104,7 @@ function begin(string $root, array $at, string $folder): array
         var_export("$root/vendor/autoload.php", true), var_export($class, true), var_export("$scratch/changed.php", true),
     ));
     $command = [
-        'timeout', (string) PATIENCE, PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d',
+        'timeout', (string) PATIENCE, PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d',
         'opcache.jit_buffer_size=64M', '-d', 'memory_limit=1G', "$root/vendor/bin/phpunit", '--no-configuration', '--bootstrap',
         "$scratch/bootstrap.php", '--stop-on-defect', '--no-progress', '--do-not-cache-result', ...testsOf($root, $at[0], $folder),
     ];

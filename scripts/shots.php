@@ -44,14 +44,6 @@ $take($desk->open("/p/$saltmarsh/prepare?do=points")
 $take($desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10'), 'prepare-designs');
 $take($desk->open("/p/$saltmarsh/prepare?do=compute")->press('Grid lines')->press('Find the lines')->see('Keep 10 lines'), 'grid-lines');
 $desk->press('Keep 10 lines')->fill('Before the names', 'K')->press('Make 24 points')->see('24 points are made');
-$take($desk->open("/p/$saltmarsh/prepare?do=compute")
-    ->press('Two distances')
-    ->boxAround(78640, 41262, 14)
-    ->fill('First place', 'KA1')
-    ->fill('Second place', 'KA4')
-    ->fill('Distance from the first', '14.5')
-    ->fill('Distance from the second', '12')
-    ->see('to the left'), 'compute-two-distances');
 $desk->open("/p/$saltmarsh/prepare?do=points")
     ->press('Choose several')
     ->fill('Search 130 points', 'KA')
@@ -89,7 +81,7 @@ foreach (range(1, 4) as $step) {
     $parlay->ask('POST', "/projects/$saltmarsh/undo");
 }
 $desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10');
-$take($desk->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
+$take($desk->give(Screen::DESIGN_FILE, "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
 $desk->press('Place it so')->press('Take 4 layers')->see('substation.dxf');
 $desk->give('New revision of substation (DXF)', "$files/substation-rev-b.dxf")
     ->see('Does it fit')
@@ -114,20 +106,21 @@ $take($desk->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->see('to
 $take($desk->open("/p/$saltmarsh/as-built")->pressStarting('Field book')->see('AS-BUILT'), 'as-built-field-book');
 $take($desk->open("/p/$saltmarsh/hand-over")->see('against design'), 'hand-over');
 
-// Along a siding, beside the parallel of its rail.
-$layers = array_column(array_merge(...array_column($parlay->ask('GET', "/projects/$saltmarsh/designs"), 'layers')), 'id', 'name');
-$line = $parlay->ask('POST', "/projects/$saltmarsh/aims", [
-    'key' => 'shot-siding', 'line' => ['shapes' => [['layerId' => $layers['TRACK'], 'shape' => 1]], 'whole' => true],
-]);
-$line = $parlay->ask('PATCH', "/projects/$saltmarsh/aims/{$line['id']}", ['version' => $line['version'], 'lay' => [
-    'parallels' => [['right' => 0.0], ['right' => 0.75, 'name' => 'rail']], 'parallel' => 1,
-]]);
-$parlay->ask('POST', '/practice', [
-    'do' => 'walk', 'northing' => $line['line']['flat'][41] + 0.03, 'easting' => $line['line']['flat'][40], 'elevation' => 4.57, 'atOnce' => true,
-]);
+// Along the access road, with its profile under the plan.
+$road = $parlay->ask('GET', "/projects/$saltmarsh/alignments")[0];
+$aim = $parlay->ask('POST', "/projects/$saltmarsh/aims", ['key' => 'shot-road', 'civil' => ['alignmentId' => $road['id']]]);
+$at = $parlay->ask('POST', "/projects/$saltmarsh/alignments/{$road['id']}/compute-points", [
+    'interval' => 0, 'main' => false, 'offsets' => [], 'rows' => "2+045\t0.04", 'positiveRight' => true, 'heights' => 'road', 'profile' => 0, 'shape' => 0,
+])[0];
+$parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $at['northing'], 'easting' => $at['easting'], 'elevation' => $at['elevation'] + 0.034, 'atOnce' => true]);
 $parlay->ask('POST', "/projects/$saltmarsh/instrument/search", ['key' => 'shot-search-line']);
 $parlay->ask('POST', "/projects/$saltmarsh/instrument/track", ['key' => 'shot-track-line']);
-$take($desk->open("/p/$saltmarsh/stake?target-touched={$line['id']}")->see('from the start'), 'stake-along-a-line');
+$take($desk->open("/p/$saltmarsh/stake?target-touched={$aim['id']}")->press('Along and across')->see('region 2')->see('design'), 'stake-along-a-road');
+
+// The ground before against a phase of the yard.
+$desk->driver->executeScript("sessionStorage.setItem('ground $saltmarsh', JSON.stringify({ triangles: true, bands: 'cut_fill', arrows: false, contours: 0.1, there: null }))");
+$take($desk->open("/p/$saltmarsh/prepare?do=designs")->see('Ground before against it'), 'ground-cut-and-fill');
+$desk->driver->executeScript("sessionStorage.removeItem('ground $saltmarsh')");
 
 // A run over the anchors of row C, by itself.
 $row = array_values(array_filter($points, static fn (array $p) => str_starts_with($p['name'], 'C')));

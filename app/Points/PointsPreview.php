@@ -10,7 +10,7 @@ use Parlay\Core\Points\RowFault;
 final readonly class PointsPreview
 {
     /**
-     * @param  string  $format  text, landxml or geojson
+     * @param  string  $format  text, landxml, geojson or shapefile
      * @param  list<string>  $firstLines
      * @param  list<RowEntry>  $rows
      * @param  int  $strings  how many lines the points are the corners of; 0 for a plain list

@@ -9,7 +9,7 @@ use Tests\Running;
 $folder = sys_get_temp_dir().'/parlay-bench-'.bin2hex(random_bytes(4));
 mkdir($folder);
 $php = static fn (string $what): array => (array) json_decode((string) shell_exec(
-    'php -d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M -d memory_limit=4G '
+    'php -d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=128M -d memory_limit=4G '
     .escapeshellarg(__DIR__.'/civilWork.php').' '.escapeshellarg($what).' '.escapeshellarg($folder),
 ), true);
 $python = static fn (string $script): float => (float) shell_exec('cd '.escapeshellarg($folder).' && /usr/bin/python3 -c '.escapeshellarg("import time\n$script"));

@@ -9,7 +9,7 @@ use Tests\Running;
 
 /** Designs on their way in, on files made here: drawings beside npm's dxf-parser and ezdxf, points from file to stored, the plan. */
 const FAST = [
-    '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', '-d',
+    '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=64M', '-d',
     'memory_limit=2G',
 ];
 

@@ -45,7 +45,7 @@ final class AccessTest extends TestCase
         yield 'a new project' => ['/projects', static fn (Screen $s) => $s->press('New project')->see('Name')];
         yield 'drawings' => ['prepare?do=designs', static fn (Screen $s) => $s->see('Layers: 10 of 10')];
         yield 'a drawing before it is taken' => ['prepare?do=designs', static fn (Screen $s) => $s
-            ->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', "$files/substation.dxf")
+            ->give(Screen::DESIGN_FILE, "$files/substation.dxf")
             ->see('Does it fit')];
         yield 'points' => ['prepare?do=points', static fn (Screen $s) => $s->see('A1.1')];
         yield 'making points by touch' => ['prepare?do=points', static fn (Screen $s) => $s->press('Make points by touch')->see('Name')];

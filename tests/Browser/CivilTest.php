@@ -82,7 +82,7 @@ final class CivilTest extends TestCase
         file_put_contents($file, "<?xml version='1.0' encoding='ISO-8859-1'?>\r\n<LandXML version='1.0' xmlns='http://www.landxml.org/schema/LandXML-1.0'><Units><Imperial linearUnit='foot'/></Units><Surfaces>"
             ."<Surface name='$name'><Definition surfType='TIN'><Pnts>$points</Pnts><Faces><F>11 12 13</F><F>11 13 14</F></Faces></Definition></Surface></Surfaces></LandXML>");
         $s->open("/p/$id/prepare?do=designs")->see('Choose or drop a design')
-            ->give('Choose or drop a design: a drawing (DXF), a civil model (LandXML), or a list (CSV, text, LandXML, GeoJSON)', $file);
+            ->give(Screen::DESIGN_FILE, $file);
         $s->see('LandXML 1.0', 20)->see('one surface')->see('The file says international feet')->see('It lies where the control is')->see('2 triangles of 4 points')->press('Take it')->see("Surface $name", 20);
         unlink($file);
         self::$parlay->ask('PUT', "/projects/$id/civil", ['surfaceId' => $this->surfaces($id)[$name], 'raised' => 0, 'interval' => 30.48, 'names' => []]);

@@ -253,7 +253,7 @@ final class DayTest extends TestCase
 
     private function bringInDrawing(Screen $s, string $file, string $size, string $take): void
     {
-        $s->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', self::FILES."/$file")
+        $s->give(Screen::DESIGN_FILE, self::FILES."/$file")
             ->see('That makes the work')
             ->see($size)
             ->press($take)

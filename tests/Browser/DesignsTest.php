@@ -42,7 +42,7 @@ final class DesignsTest extends TestCase
         );
         $s->press('Take 4 as control')->see('CP4');
 
-        $s->open("/p/$id/prepare?do=designs")->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', self::$folder.'/hall.dxf');
+        $s->open("/p/$id/prepare?do=designs")->give(Screen::DESIGN_FILE, self::$folder.'/hall.dxf');
         $s->see('in millimetres, as drawn')
             ->see('4 of 4 control points')
             ->see('The file says millimetres')
@@ -102,7 +102,7 @@ final class DesignsTest extends TestCase
         $id = $this->project();
         $upload = (string) file_get_contents(self::$folder.'/hall.dxf');
         $s->open("/p/$id/prepare?do=designs")
-            ->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', self::$folder.'/hall.dxf')
+            ->give(Screen::DESIGN_FILE, self::$folder.'/hall.dxf')
             ->see('There is no control yet')
             ->press('Take 3 layers')
             ->see('active design');

@@ -16,6 +16,9 @@ use PHPUnit\Framework\Assert;
 /** The screen as a person uses it: what is pressed and filled in is found by its words. */
 final class Screen
 {
+    /** Where a design of any kind is dropped. */
+    public const DESIGN_FILE = 'Choose or drop a design: a drawing (DXF), a civil model (LandXML), shapefiles, or a list (CSV, text, LandXML, GeoJSON)';
+
     private const PATIENCE = 25.0;
 
     public readonly RemoteWebDriver $driver;

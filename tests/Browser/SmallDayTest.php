@@ -54,7 +54,7 @@ final class SmallDayTest extends TestCase
             ->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', self::FILES.'/saltmarsh-yard-control.csv')
             ->press('Take 7 as control')
             ->press('Bring in a drawing')
-            ->give('Choose or drop a design: a drawing (DXF), or a list (CSV, text, LandXML, GeoJSON)', self::FILES.'/saltmarsh-yard.dxf')
+            ->give(Screen::DESIGN_FILE, self::FILES.'/saltmarsh-yard.dxf')
             ->press('Take 10 layers')
             ->press('Make points by touch');
         $s->settle();

@@ -10,6 +10,7 @@ use App\Designs\Models\DesignLayer;
 use App\Designs\ShapeRef;
 use App\Designs\TouchedSpot;
 use App\Projects\Models\Project;
+use Parlay\Core\Designs\Shape;
 use Parlay\Core\Designs\SpotKind;
 use Parlay\Core\Geometry\Position;
 
@@ -18,6 +19,9 @@ final class FindSpot
 {
     /** metres; ends no farther apart than this meet, as the screen draws them */
     private const MEETS = 1e-4;
+
+    /** characters of attributes beside a spot */
+    private const SAID = 120;
 
     /** @return array{Position, string} */
     public function __invoke(Project $project, TouchedSpot $body): array
@@ -42,7 +46,7 @@ final class FindSpot
             };
             $of = str_contains($word, ' ') ? '' : ' of';
 
-            return ucfirst("$word$of {$shape->kind->word()}, layer {$layer->name}, $place of ".self::file($layer));
+            return ucfirst("$word$of {$shape->kind->word()}, layer {$layer->name}, $place of ".self::file($layer).self::said($layer, $shape));
         }
         $other = $shapes->of($body->withLayerId, $body->withShape);
         [$otherLayer] = $shapes->follow($body->withLayerId, $body->withShape);
@@ -58,7 +62,17 @@ final class FindSpot
         [$layer] = $shapes->follow($ref->layerId, $ref->shape);
         $shape = $shapes->of($ref->layerId, $ref->shape);
 
-        return ucfirst($shape->kind->word())." on layer {$layer->name}, ".self::place($layer, $shape->place).' of '.self::file($layer);
+        return ucfirst($shape->kind->word())." on layer {$layer->name}, ".self::place($layer, $shape->place).' of '.self::file($layer)
+            .self::said($layer, $shape);
+    }
+
+    /** What the file says of it, as far as it fits. */
+    private static function said(DesignLayer $layer, Shape $shape): string
+    {
+        $attributes = array_filter($layer->attributesOf($shape), static fn (string $text) => trim($text) !== '');
+        $words = array_map(static fn (string $text, int|string $field) => "$field $text", $attributes, array_keys($attributes));
+
+        return $words === [] ? '' : ' ('.mb_strimwidth(implode(', ', $words), 0, self::SAID, '…').')';
     }
 
     /** The end of one piece where another begins. */

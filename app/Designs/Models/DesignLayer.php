@@ -8,6 +8,7 @@ use App\Database\Bytes;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Designs\Attributes;
 use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Formats\Dxf\Colours;
@@ -80,6 +81,16 @@ final class DesignLayer extends Model
         DB::table('design_layers')->where('id', $this->id)
             ->update(['next_layer_id' => $nextLayerId, 'successors' => $bytes = Bytes::stream($packed)]);
         fclose($bytes);
+    }
+
+    /** @return array<string, string> what the file says of a shape: the texts a block fills in, the fields of a line */
+    public function attributesOf(Shape $shape): array
+    {
+        $index = Attributes::indexOf($shape);
+        $text = $index === null ? null
+            : DB::table('design_layers')->where('id', $this->id)->selectRaw('json_extract(strings, ?) as text', ["$[$index]"])->value('text');
+
+        return Attributes::unpacked(is_string($text) ? $text : '');
     }
 
     /** One shape, cut out by the database: the layer is not read whole. */

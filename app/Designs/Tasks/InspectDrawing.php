@@ -21,7 +21,7 @@ use Parlay\Core\Fit\ControlFit;
 use Parlay\Core\Fit\FitSearch;
 use Parlay\Core\Fit\Mark;
 use Parlay\Core\Fit\Spots;
-use Parlay\Core\Formats\Dxf\DxfReader;
+use Parlay\Core\Formats\DrawingFile;
 use Parlay\Core\Formats\Dxf\ReadOptions;
 use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 
@@ -78,14 +78,14 @@ final class InspectDrawing implements Work
         $size = max(1, (int) filesize(Uploads::path($upload)));
         $tell = static fn (string $doing) => static fn (int $bytes) => $progress->tell(0.7 * $bytes / $size, $doing);
         try {
-            return [DxfReader::read(Uploads::open($upload), new ReadOptions(progress: $tell('reading the drawing'))), null];
+            return [DrawingFile::read(Uploads::path($upload), new ReadOptions(progress: $tell('reading the drawing'))), null];
         } catch (UnreadableDrawing $e) {
             if (! $e->damaged) {
                 throw $e;
             }
             try {
                 return [
-                    DxfReader::read(Uploads::open($upload), new ReadOptions(mend: true, progress: $tell('reading what can be read'))),
+                    DrawingFile::read(Uploads::path($upload), new ReadOptions(mend: true, progress: $tell('reading what can be read'))),
                     $e->getMessage(),
                 ];
             } catch (UnreadableDrawing) {

@@ -26,7 +26,7 @@ use Parlay\Core\Designs\DrawingComparison;
 use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Designs\StrayGeometry;
-use Parlay\Core\Formats\Dxf\DxfReader;
+use Parlay\Core\Formats\DrawingFile;
 use Parlay\Core\Formats\Dxf\Heights;
 use Parlay\Core\Formats\Dxf\ReadOptions;
 use Parlay\Core\Formats\Dxf\Transform;
@@ -114,7 +114,7 @@ final class TakeDrawing implements Work
         };
         $size = max(1, (int) filesize(Uploads::path($body->upload)));
 
-        return DxfReader::read(Uploads::open($body->upload), new ReadOptions(
+        return DrawingFile::read(Uploads::path($body->upload), new ReadOptions(
             $body->unit, $body->layers, $heights, $body->annotations, self::transform($body->placement), $body->mend,
             static fn (int $bytes) => $progress->tell(0.75 * $bytes / $size, 'reading the drawing'),
         ));

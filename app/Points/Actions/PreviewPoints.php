@@ -14,7 +14,6 @@ use App\Points\RowEntry;
 use App\Projects\Models\Project;
 use App\Uploads;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Formats\LandXml\LandXmlPoints;
 use Parlay\Core\Formats\PointFile;
 use Parlay\Core\Formats\PointText\Column;
 use Parlay\Core\Formats\PointText\Layout;
@@ -57,7 +56,7 @@ final class PreviewPoints
             } else {
                 $layout = new Layout(
                     ',', '.', 0, [Column::Name, Column::Northing, Column::Easting, Column::Elevation],
-                    ($kind === PointFile::LandXml ? LandXmlPoints::unit($stream) : null) ?? LengthUnit::Metre,
+                    $kind->unit($stream) ?? LengthUnit::Metre,
                 );
             }
         } catch (UnreadablePoints $e) {

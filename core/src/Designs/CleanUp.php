@@ -70,6 +70,7 @@ final class CleanUp
         $words = match ($s->kind) {
             ShapeKind::Text => $layer->strings[(int) $v[5]] ?? '',
             ShapeKind::Insert => ($layer->strings[(int) $v[4]] ?? '').Attributes::textOf($layer, $s),
+            ShapeKind::Line => Attributes::textOf($layer, $s),
             ShapeKind::Spline => json_encode($layer->curves[(int) $v[6]]->points),
             default => '',
         };

@@ -133,6 +133,14 @@ final class DrawingLayer
         $this->reach($bounds[2], $bounds[3]);
     }
 
+    /** Keeps a string that several shapes in a row carry, once. */
+    public function addSharedString(string $text): int
+    {
+        $last = count($this->strings) - 1;
+
+        return $last >= 0 && $this->strings[$last] === $text ? $last : $this->addString($text);
+    }
+
     /** Keeps a string and gives the index that its shape carries. */
     public function addString(string $text): int
     {

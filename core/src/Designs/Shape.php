@@ -11,7 +11,7 @@ use Parlay\Core\Geometry\Position;
  * One piece of true geometry of a drawing: metres on the site grid, x is easting and y is northing.
  *
  * Values by kind (angles in radians counter-clockwise from east, sweeps signed; an elevation that is not known is NAN):
- *   Line     x1 y1 z1 x2 y2 z2
+ *   Line     x1 y1 z1 x2 y2 z2 index of its attributes in the layer less one (0 where it has none)
  *   Arc      cx cy cz radius start sweep
  *   Circle   cx cy cz radius
  *   Point    x y z

@@ -9,9 +9,11 @@ use Parlay\Core\Formats\LandXml\LandXmlPoints;
 use Parlay\Core\Formats\PointText\Layout;
 use Parlay\Core\Formats\PointText\PointTextReader;
 use Parlay\Core\Formats\PointText\UnreadablePoints;
+use Parlay\Core\Formats\Shapefile\ShapefilePoints;
 use Parlay\Core\Points\PointRow;
 use Parlay\Core\Points\RowFault;
 use Parlay\Core\Points\StringEnd;
+use Parlay\Core\Units\LengthUnit;
 
 /** What a file of points is written in. */
 enum PointFile: string
@@ -19,6 +21,7 @@ enum PointFile: string
     case Text = 'text';
     case LandXml = 'landxml';
     case GeoJson = 'geojson';
+    case Shapefile = 'shapefile';
 
     /** @param  resource  $stream  seekable; left at its beginning */
     public static function kindOf($stream): self
@@ -30,6 +33,7 @@ enum PointFile: string
         return match (true) {
             str_starts_with($head, '<?xml'), str_starts_with($head, '<LandXML') => self::LandXml,
             str_starts_with($head, '{') => self::GeoJson,
+            str_starts_with($head, 'PK') => self::Shapefile,
             default => self::Text,
         };
     }
@@ -47,6 +51,7 @@ enum PointFile: string
             self::Text => PointTextReader::read($stream, $layout),
             self::LandXml => LandXmlPoints::rows($stream, $layout->unit),
             self::GeoJson => GeoJsonPoints::rows($stream, $layout->unit),
+            self::Shapefile => ShapefilePoints::rows($stream, $layout->unit),
         };
     }
 
@@ -63,13 +68,33 @@ enum PointFile: string
                 $rows,
                 static fn (PointRow $r) => max(abs($r->position->northing), abs($r->position->easting)) > 180 * $layout->unit->metres(),
             ) === [],
-            self::LandXml => false,
+            self::LandXml, self::Shapefile => false,
         };
     }
 
     /** What a row's number counts. */
     public function place(): string
     {
-        return $this === self::GeoJson ? 'feature' : 'line';
+        return match ($this) {
+            self::GeoJson => 'feature',
+            self::Shapefile => 'record',
+            self::Text, self::LandXml => 'line',
+        };
+    }
+
+    /**
+     * The unit that the file itself says its coordinates are in, null where it does not.
+     *
+     * @param  resource  $stream  seekable
+     *
+     * @throws UnreadablePoints
+     */
+    public function unit($stream): ?LengthUnit
+    {
+        return match ($this) {
+            self::LandXml => LandXmlPoints::unit($stream),
+            self::Shapefile => ShapefilePoints::unit($stream),
+            self::Text, self::GeoJson => null,
+        };
     }
 }

@@ -19,6 +19,7 @@ import { DrawingImport } from './DrawingImport';
 import { kindOfFile } from './fileKind';
 import type { Inspection } from './inspection';
 import { Layers } from './Layers';
+import { oneFile } from './oneFile';
 
 interface Read {
     file: Schemas['Upload'];
@@ -34,8 +35,9 @@ interface Props extends StageProps {
 /** Files that are brought in elsewhere, or not yet. */
 const NOT_HERE: Record<'model' | 'packed' | 'unknown', string> = {
     model: 'is a building model (IFC). Those can’t be read yet: ask for the same as a drawing (DXF), or for its points as a list (CSV).',
-    packed: 'is a packed project. It is brought in under “Projects”, at the top left.',
-    unknown: 'is neither a drawing (DXF) nor a list of points (CSV, text, LandXML, GeoJSON). Ask for one of those.',
+    packed: 'is packed (zip) and holds no shapefile. A packed project is brought in under “Projects”, at the top left; anything else is unpacked first.',
+    unknown:
+        'is neither a drawing (DXF, shapefiles), a civil model (LandXML) nor a list of points (CSV, text, GeoJSON). Ask for one of those.',
 };
 
 /** The project's designs: any file is dropped here and says what it holds; drawings are revised, one of them active, the others waiting or staying as background. */
@@ -79,11 +81,12 @@ export function Designs(props: Props) {
             bare && inspection.points > 0 && inspection.remarks.length === 0 ? setList(file) : setModel({ file, inspection });
         }
     };
-    const take = async (chosen: File) => {
+    const take = async (files: File[]) => {
         setError(null);
         try {
+            const chosen = await oneFile(files);
             const kind = await kindOfFile(chosen);
-            if (kind === 'drawing') {
+            if (kind === 'drawing' || kind === 'shapes') {
                 await inspect(chosen, null);
             } else if (kind === 'civil') {
                 await inspectModel(chosen);
@@ -101,9 +104,10 @@ export function Designs(props: Props) {
         <div className="flex flex-col gap-4 p-4">
             {designs.length === 0 && <Notice>Bring in the designer’s drawing. Stakeout points are made by touching it.</Notice>}
             <FileDrop
-                label="Choose or drop a design: a drawing (DXF), a civil model (LandXML), or a list (CSV, text, LandXML, GeoJSON)"
-                accept=".dxf,.csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,.ifc,text/*"
-                onFile={(f) => void take(f)}
+                label="Choose or drop a design: a drawing (DXF), a civil model (LandXML), shapefiles, or a list (CSV, text, LandXML, GeoJSON)"
+                accept=".dxf,.csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,.ifc,.zip,.shp,.shx,.dbf,.prj,.cpg,text/*"
+                several
+                onFiles={(f) => void take(f)}
                 busy={work.busy}
             />
             <WorkBar work={work} />
@@ -172,6 +176,10 @@ export function Designs(props: Props) {
                         control={control}
                         designs={designs}
                         {...read}
+                        onPoints={() => {
+                            setList(read.file);
+                            setRead(null);
+                        }}
                         onDone={(id) => {
                             setChangesOf(read.revises ? id : null);
                             setRead(null);
@@ -240,8 +248,8 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
                 <input
                     ref={input}
                     type="file"
-                    accept=".dxf"
-                    aria-label={`New revision of ${d.name} (DXF)`}
+                    accept=".dxf,.zip"
+                    aria-label={`New revision of ${d.name} (DXF, or shapefiles in a zip)`}
                     className="hidden"
                     onChange={(e) => {
                         const file = e.target.files?.[0];

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api, ask, type ControlPoint, type Design, type Project, type Schemas } from '../api/client';
 import { useWork } from '../api/work';
+import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, TextField } from '../parts/Field';
 import { Length } from '../parts/Figure';
@@ -23,18 +24,20 @@ interface Props {
     file: Schemas['Upload'];
     inspection: Inspection;
     revises: Design | null;
+    /** its points are a list, and are read as one */
+    onPoints: () => void;
     onDone: (id: number) => void;
 }
 
 /** Before a drawing is taken: unit and size, fit with the control, layers, heights, annotations, clean-up. */
-export function DrawingImport({ project, control, designs, file, inspection, revises, onDone }: Props) {
+export function DrawingImport({ project, control, designs, file, inspection, revises, onPoints, onDone }: Props) {
     const [unit, setUnit] = useState<Unit | ''>((revises?.unit as Unit | undefined) ?? inspection.declaredUnit ?? '');
     const [layers, setLayers] = useState(() => firstChoice(inspection, revises));
     const [heights, setHeights] = useState<Body['heights']>(
         (revises?.heights as Body['heights'] | undefined) ?? (inspection.heights.length > 0 ? 'used' : 'dropped'),
     );
     const [fixed, setFixed] = useState<number | null>(null);
-    const [name, setName] = useState(revises?.name ?? file.fileName.replace(/\.dxf$/i, ''));
+    const [name, setName] = useState(revises?.name ?? file.fileName.replace(/\.(dxf|zip)$/i, ''));
     const [revision, setRevision] = useState('');
     const [role, setRole] = useState<NonNullable<Body['role']>>(revises?.role ?? 'design');
     const [annotations, setAnnotations] = useState(false);
@@ -45,6 +48,8 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
     });
     const [placing, setPlacing] = useState<Placing>({ placement: null, words: 'as drawn' });
     const work = useWork(project.id);
+    const isShapefile = inspection.version === 'Shapefile';
+    const symbols = inspection.layers.reduce((sum, l) => sum + (l.kinds.find((k) => k.kind === 'insert')?.count ?? 0), 0);
     const factor = unit === '' ? null : METRES[unit];
     // It would lie elsewhere than the control says.
     const [best] = inspection.fits;
@@ -118,6 +123,14 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
                     }
                 />
             </div>
+            {isShapefile && symbols > 0 && revises === null && (
+                <div className="flex flex-wrap items-center gap-3 border-rule border-b pb-2">
+                    <span className="flex-1">
+                        <b>{symbols} points</b> with their attributes: touched as symbols of the drawing, or taken as a list
+                    </span>
+                    <Button onClick={onPoints}>Take the points as a list</Button>
+                </div>
+            )}
             <Size inspection={inspection} factor={factor} />
             <DrawingFit
                 project={project}

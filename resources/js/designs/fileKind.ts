@@ -1,10 +1,14 @@
 /** What a file may hold, told by its beginning, and by its name only where that says nothing. */
-export type FileKind = 'drawing' | 'civil' | 'list' | 'model' | 'packed' | 'unknown';
+export type FileKind = 'drawing' | 'shapes' | 'civil' | 'list' | 'model' | 'packed' | 'unknown';
 
 const LOOKED_AT = 4000;
 
+/** A zip names its files at its end. */
+const LIST_OF_ZIP = 200_000;
+
 export async function kindOfFile(file: File): Promise<FileKind> {
-    return kindOf(file.name, await file.slice(0, LOOKED_AT).text());
+    const kind = kindOf(file.name, await file.slice(0, LOOKED_AT).text());
+    return kind === 'packed' && /\.shp/i.test(await file.slice(-LIST_OF_ZIP).text()) ? 'shapes' : kind;
 }
 
 export function kindOf(name: string, beginning: string): FileKind {

@@ -4,14 +4,23 @@ import { useRef, useState } from 'react';
 interface Props {
     label: string;
     accept: string;
-    onFile: (file: File) => void;
+    /** at least one */
+    onFiles: (files: File[]) => void;
+    /** those that belong together are chosen together */
+    several?: boolean;
     busy?: boolean;
 }
 
-/** A file by choosing or by dropping. */
-export function FileDrop({ label, accept, onFile, busy }: Props) {
+/** A file, or several that belong together, by choosing or by dropping. */
+export function FileDrop({ label, accept, onFiles, several, busy }: Props) {
     const input = useRef<HTMLInputElement>(null);
     const [over, setOver] = useState(false);
+    const take = (list: FileList | null) => {
+        const files = [...(list ?? [])];
+        if (files.length > 0) {
+            onFiles(several ? files : files.slice(0, 1));
+        }
+    };
     return (
         <button
             type="button"
@@ -27,10 +36,7 @@ export function FileDrop({ label, accept, onFile, busy }: Props) {
             onDrop={(e) => {
                 e.preventDefault();
                 setOver(false);
-                const file = e.dataTransfer.files[0];
-                if (file) {
-                    onFile(file);
-                }
+                take(e.dataTransfer.files);
             }}
         >
             <Upload className="size-6" aria-hidden="true" />
@@ -39,14 +45,12 @@ export function FileDrop({ label, accept, onFile, busy }: Props) {
                 ref={input}
                 type="file"
                 accept={accept}
+                multiple={several}
                 aria-label={label}
                 className="hidden"
                 onChange={(e) => {
-                    const file = e.target.files?.[0];
+                    take(e.target.files);
                     e.target.value = '';
-                    if (file) {
-                        onFile(file);
-                    }
                 }}
             />
         </button>

@@ -2,6 +2,7 @@ import type { Schemas } from '../api/client';
 import { Length } from '../parts/Figure';
 import { Scroll } from '../parts/Scroll';
 import type { Mends } from './mends';
+import { placeWord } from './placeWord';
 
 /** The first rows as they will be stored. */
 export function AsRead({ seen, mends }: { seen: Schemas['PointsPreview']; mends: Mends }) {
@@ -15,7 +16,7 @@ export function AsRead({ seen, mends }: { seen: Schemas['PointsPreview']; mends:
                 <table className="list">
                     <thead>
                         <tr>
-                            <th>{seen.format === 'geojson' ? 'feature' : 'line'}</th>
+                            <th>{placeWord(seen.format)}</th>
                             <th>name</th>
                             <th className="n">northing</th>
                             <th className="n">easting</th>

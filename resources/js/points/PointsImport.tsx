@@ -12,8 +12,9 @@ import { Step } from '../parts/Step';
 import { WorkBar } from '../parts/WorkBar';
 import { AsRead, Comparison } from './AsRead';
 import { Findings } from './Findings';
-import { ColumnsOf, LayoutFields } from './LayoutFields';
+import { ColumnsOf, LayoutFields, UNITS } from './LayoutFields';
 import type { Layout, Mends } from './mends';
+import { placeWord } from './placeWord';
 
 type Preview = Schemas['PointsPreview'];
 type Target = NonNullable<Schemas['PointsToPreview']['target']>;
@@ -124,6 +125,13 @@ export function PointsImport({ project, file, target, onDone }: Props) {
                     <LayoutFields layout={layout} onChange={change} />
                     <ColumnsOf seen={seen} layout={layout} onChange={change} />
                 </>
+            ) : seen.format === 'shapefile' ? (
+                <div className="flex flex-wrap items-end gap-3">
+                    <p className="flex-1">
+                        Shapefile: names, codes and elevations come from the fields that are called so, the rest is kept.
+                    </p>
+                    <Choice label="Coordinates are" value={layout.unit} onValue={(unit) => change({ unit })} options={UNITS} />
+                </div>
             ) : (
                 <Notice>
                     {seen.format === 'landxml'
@@ -147,7 +155,7 @@ export function PointsImport({ project, file, target, onDone }: Props) {
                         <ul>
                             {seen.faults.map((f) => (
                                 <li key={`${f.line}-${f.column}`}>
-                                    {seen.format === 'geojson' ? 'Feature' : 'Line'} {f.line}
+                                    {placeWord(seen.format)} {f.line}
                                     {f.column !== null && `, column ${f.column}`}: {f.reason}.
                                 </li>
                             ))}

@@ -2,6 +2,7 @@ import { ClipboardPaste } from 'lucide-react';
 import { useState } from 'react';
 import { type Project, type Schemas, upload } from '../api/client';
 import { useDeed } from '../api/hooks';
+import { oneFile } from '../designs/oneFile';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { FileDrop } from '../parts/FileDrop';
@@ -14,16 +15,17 @@ export function PointsIn({ project, target, label }: { project: Project; target:
     const [file, setFile] = useState<Schemas['Upload'] | null>(null);
     const [pasting, setPasting] = useState(false);
     const [text, setText] = useState('');
-    const send = useDeed(project.id, async (chosen: File) => {
-        setFile(await upload(project.id, chosen));
+    const send = useDeed(project.id, async (chosen: File[]) => {
+        setFile(await upload(project.id, await oneFile(chosen)));
         setPasting(false);
     });
     return (
         <>
             <FileDrop
                 label={label}
-                accept=".csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,text/*"
-                onFile={(f) => send.mutate(f)}
+                accept=".csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,.zip,.shp,.shx,.dbf,.prj,.cpg,text/*"
+                several
+                onFiles={(f) => send.mutate(f)}
                 busy={send.isPending}
             />
             <Button onClick={() => setPasting(true)} icon={<ClipboardPaste />}>
@@ -42,7 +44,7 @@ export function PointsIn({ project, target, label }: { project: Project; target:
                     <Step
                         busy={send.isPending}
                         why={text.trim() === '' && 'Nothing is pasted yet.'}
-                        onClick={() => send.mutate(new File([text], 'pasted rows.txt', { type: 'text/plain' }))}
+                        onClick={() => send.mutate([new File([text], 'pasted rows.txt', { type: 'text/plain' })])}
                     >
                         Look at it
                     </Step>

@@ -146,7 +146,7 @@ function RawText({ project }: StageProps & { draft: SetupState['draft'] }) {
             <FileDrop
                 label="Choose or drop raw observations (text)"
                 accept=".csv,.txt,.raw,text/plain"
-                onFile={(file) => void file.text().then(setText)}
+                onFiles={([file]) => void file?.text().then(setText)}
             />
             <Labelled label="or paste them">
                 {(id) => (

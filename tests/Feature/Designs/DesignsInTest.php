@@ -163,6 +163,42 @@ final class DesignsInTest extends FeatureTestCase
         self::assertSame(3 * 80, strlen($this->records($project, $design, 'LINES')));
     }
 
+    public function test_a_shapefile_is_a_drawing_whose_lines_say_what_they_are(): void
+    {
+        $project = $this->project();
+        $upload = $this->upload($project, self::shapefile(['kerb' => [[2000.0, 1000.0], [2050.0, 1000.0]], 'drain' => [[2000.0, 1010.0], [2030.0, 1050.0]]]), 'yard.zip');
+        $inspection = $this->inspected($project, $upload);
+        self::assertSame([null, ['yard, kerb', 'yard, drain']], [$inspection['declaredUnit'], array_column($inspection['layers'], 'name')]);
+        $this->take($project, $upload, ['unit' => 'm', 'layers' => ['yard, drain'], 'heights' => 'dropped']);
+        [$design] = $this->designs($project);
+        self::assertSame(['yard, drain'], array_column($design['layers'], 'name'));
+        $spot = $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $design['layers'][0]['id'], 'shape' => 0, 'kind' => 'end'])->assertOk()->json();
+        self::assertSame([2030.0, 1050.0], [(float) $spot['easting'], (float) $spot['northing']]);
+        self::assertStringContainsString('record 2 of yard.zip (TYPE drain)', $spot['description']);
+        self::assertSame('failed', $this->taking($project, $this->upload($project, "PK\x03\x04 cut off", 'a.zip'), ['unit' => 'm', 'layers' => []])['state']);
+    }
+
+    /** @param  array<string, list<array{float, float}>>  $lines  east and north of their corners by their type */
+    private static function shapefile(array $lines): string
+    {
+        $shapes = '';
+        $rows = pack('CC3VvvC20', 3, 126, 11, 27, count($lines), 65, 11, ...array_fill(0, 20, 0)).pack('a11aVCCx14', 'TYPE', 'C', 0, 10, 0)."\r";
+        foreach (array_keys($lines) as $i => $type) {
+            $xy = array_merge(...$lines[$type]);
+            $body = pack('Ve4VVV', 3, 0, 0, 0, 0, 1, count($lines[$type]), 0).pack('e*', ...$xy);
+            $shapes .= pack('NN', $i + 1, intdiv(strlen($body), 2)).$body;
+            $rows .= ' '.str_pad($type, 10);
+        }
+        $path = tempnam(sys_get_temp_dir(), 'shp');
+        $zip = new \ZipArchive;
+        $zip->open($path, \ZipArchive::OVERWRITE);
+        $zip->addFromString('yard.shp', pack('NN5NVVe8', 9994, 0, 0, 0, 0, 0, intdiv(100 + strlen($shapes), 2), 1000, 3, 0, 0, 0, 0, 0, 0, 0, 0).$shapes);
+        $zip->addFromString('yard.dbf', $rows);
+        $zip->close();
+
+        return (string) file_get_contents($path);
+    }
+
     public function test_work_that_was_stopped_leaves_nothing(): void
     {
         $project = $this->project();

@@ -23,6 +23,12 @@ final class Block
         public readonly string $path,
     ) {}
 
+    /** A sign for a place, with nothing drawn in it. */
+    public static function symbol(string $name): self
+    {
+        return new self($name, [0.0, 0.0, 0.0], false, '');
+    }
+
     /** @throws UnreadableDrawing where its base point is missing */
     public static function of(Record $r, DxfText $text): self
     {

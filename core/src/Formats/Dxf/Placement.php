@@ -156,7 +156,7 @@ final class Placement
         foreach ($drawn->pieces as $piece) {
             // An ellipse and a curve are brought into their final form even where they stay in place.
             [$kind, $values] = $asDrawn && $piece[0] !== ShapeKind::Ellipse ? $piece : $transform->apply($piece[0], $piece[1]);
-            $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform);
+            $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform, $drawn->attributes);
             if ($piece[0] === ShapeKind::Circle && ($kind === ShapeKind::Line || is_nan($values[2]))) {
                 // A sleeve in a wall is a circle that stands upright or leans: on the plan it is an edge or an ellipse, and its centre
                 // is what is staked.
@@ -249,7 +249,7 @@ final class Placement
 
     /**
      * @param  list<float>  $v
-     * @param  array<string, string>  $attributes  of an insertion
+     * @param  array<string, string>  $attributes  of an insertion or a line
      */
     private function keep(
         DrawingLayer $layer,
@@ -278,7 +278,7 @@ final class Placement
         } elseif ($kind === ShapeKind::Face) {
             $v[5] = $this->height($v[5]);
             $v[8] = $this->height($v[8]);
-        } elseif (is_nan($v[2])) {
+        } elseif (is_nan($v[2]) && $kind !== ShapeKind::Insert) {
             $this->tilted += $this->heights->used ? 1 : 0;
         }
         if (is_string($extra)) {
@@ -286,6 +286,9 @@ final class Placement
             if ($attributes !== []) {
                 $v[] = 1.0 + $layer->addString(Attributes::packed($attributes));
             }
+        }
+        if ($kind === ShapeKind::Line && $attributes !== []) {
+            $v[Attributes::OF_LINE] = 1.0 + $layer->addSharedString(Attributes::packed($attributes));
         }
         /** @var list<float> $v heights and texts are put in place */
         $layer->add($kind, $place, $rgb, $v);

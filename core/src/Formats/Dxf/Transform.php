@@ -147,9 +147,13 @@ final readonly class Transform
         return $spline->mapped(fn (array $p): array => $this->point($p[0], $p[1], $p[2]));
     }
 
-    /** @return array{float, float, float} */
+    /** @return array{float, float, float} where its height is not known (NAN), its place on the plan still is */
     public function point(float $x, float $y, float $z): array
     {
+        if (is_nan($z) && $this->c === 0.0 && $this->f === 0.0) {
+            return [$this->a * $x + $this->b * $y + $this->x, $this->d * $x + $this->e * $y + $this->y, NAN];
+        }
+
         return [
             $this->a * $x + $this->b * $y + $this->c * $z + $this->x, $this->d * $x + $this->e * $y + $this->f * $z + $this->y,
             $this->g * $x + $this->h * $y + $this->i * $z + $this->z,

@@ -22,6 +22,18 @@ final class UnreadableDrawing extends \DomainException
         return new self("This is $kind, not a DXF drawing. $remedy");
     }
 
+    /** @param  string  $sentences  what is wrong, and what to ask for */
+    public static function because(string $sentences): self
+    {
+        return new self($sentences);
+    }
+
+    /** @param  string  $at  where a file that can't be mended ends */
+    public static function cutOff(string $at): self
+    {
+        return new self("The file ends in $at: it was cut off on its way. Ask for it again.");
+    }
+
     /** @param  int  $line  from 1 */
     public static function noCode(int $line, string $found): self
     {

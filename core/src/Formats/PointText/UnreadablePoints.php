@@ -54,6 +54,12 @@ final class UnreadablePoints extends \DomainException
         return new self("Two columns are read as {$column->value}. Set one of them to ignored.");
     }
 
+    /** @param  string  $sentences  what is wrong, and what to ask for */
+    public static function because(string $sentences): self
+    {
+        return new self($sentences);
+    }
+
     /** @param  int  $line  from 1 */
     public static function brokenXml(int $line, string $why): self
     {
