@@ -83,7 +83,7 @@ foreach (range(1, 4) as $step) {
 $desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10');
 $take($desk->give(Screen::DESIGN_FILE, "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
 $desk->press('Place it so')->press('Take 4 layers')->see('substation.dxf');
-$desk->give('New revision of substation (DXF)', "$files/substation-rev-b.dxf")
+$desk->give('New revision of substation (DXF, or shapefiles in a zip)', "$files/substation-rev-b.dxf")
     ->see('Does it fit')
     ->press('Place it so')
     ->fill('Revision', 'B')
@@ -115,7 +115,7 @@ $at = $parlay->ask('POST', "/projects/$saltmarsh/alignments/{$road['id']}/comput
 $parlay->ask('POST', '/practice', ['do' => 'walk', 'northing' => $at['northing'], 'easting' => $at['easting'], 'elevation' => $at['elevation'] + 0.034, 'atOnce' => true]);
 $parlay->ask('POST', "/projects/$saltmarsh/instrument/search", ['key' => 'shot-search-line']);
 $parlay->ask('POST', "/projects/$saltmarsh/instrument/track", ['key' => 'shot-track-line']);
-$take($desk->open("/p/$saltmarsh/stake?target-touched={$aim['id']}")->press('Along and across')->see('region 2')->see('design'), 'stake-along-a-road');
+$take($desk->open("/p/$saltmarsh/stake?target-touched={$aim['id']}")->press('Along and across')->see('region 2')->see('cut'), 'stake-along-a-road');
 
 // The ground before against a phase of the yard.
 $desk->driver->executeScript("sessionStorage.setItem('ground $saltmarsh', JSON.stringify({ triangles: true, bands: 'cut_fill', arrows: false, contours: 0.1, there: null }))");

@@ -11,6 +11,7 @@ import type { StageProps } from '../stage/stages';
 import { HeightsFrom, usualHeights } from './HeightsFrom';
 import { type Alignment, useSurfaces } from './hooks';
 import { MadePoints } from './MadePoints';
+import { MainPointNames } from './MainPointNames';
 
 type Way = 'every' | 'rows' | 'slope';
 
@@ -81,6 +82,7 @@ export function AlignmentPoints({ project, alignment: a, onClose }: StageProps &
             {way === 'every' && (
                 <>
                     <CheckBox label="Ends and main points" checked={main} onChecked={setMain} />
+                    {main && <MainPointNames project={project} />}
                     <CheckBox label="On the axis" checked={axis} onChecked={setAxis} />
                     <div className="grid grid-cols-2 gap-2">
                         <LengthField label="To the left" value={left} optional onValue={setLeft} />

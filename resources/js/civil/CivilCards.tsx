@@ -14,7 +14,6 @@ import { AlignmentForm } from './AlignmentForm';
 import { AlignmentPoints } from './AlignmentPoints';
 import { Remarks } from './CivilImport';
 import { Elements } from './Elements';
-import { useKeepChoices } from './GroundMenu';
 import { type Alignment, type Surface, useAlignments, useSurfaces } from './hooks';
 import { ModelOut } from './ModelOut';
 import { ProfileForm } from './ProfileForm';
@@ -22,6 +21,7 @@ import { SurfaceEdits } from './SurfaceEdits';
 import { SurfaceForm } from './SurfaceForm';
 import { SurfaceMeeting } from './SurfaceMeeting';
 import { TemplateForm } from './TemplateForm';
+import { useKeepChoices } from './useKeepChoices';
 import { VolumeForm } from './VolumeForm';
 
 type Opened =

@@ -1,14 +1,13 @@
 import { Mountain } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import type { Project, Schemas } from '../api/client';
-import { api, ask } from '../api/client';
-import { useDeed } from '../api/hooks';
+import type { Project } from '../api/client';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
 import type { Bands } from '../plan/surfacePicture';
 import type { Ground } from './useGround';
+import { useKeepChoices } from './useKeepChoices';
 
 /** The surface that is worked with and how ground is drawn, beside the tools of the plan. */
 export function GroundMenu({ project, ground }: { project: Project; ground: Ground }) {
@@ -84,11 +83,6 @@ export function GroundMenu({ project, ground }: { project: Project; ground: Grou
         </Popover.Root>
     );
 }
-
-export const useKeepChoices = (project: Project) =>
-    useDeed(project.id, (body: Schemas['CivilChoices']) =>
-        ask(api.PUT('/api/v1/projects/{project}/civil', { params: { path: { project: project.id } }, body })),
-    );
 
 /** Which surface is worked with, and how far above or below it. */
 export function ActiveSurface({ project, ground }: { project: Project; ground: Ground }) {

@@ -1,14 +1,14 @@
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask, type Project, type Schemas } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import { Choice, LengthField, TextField } from '../parts/Field';
+import { Choice, TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
 import { Step } from '../parts/Step';
 import { type Alignment, useSurfaces, useSurfacesAlong } from './hooks';
 import { ProfileDrawing } from './ProfileDrawing';
-import { StationField } from './StationField';
+import { VertexRow } from './VertexRow';
 
 type Vertex = Schemas['TypedVertex'];
 
@@ -48,35 +48,17 @@ export function ProfileForm({ project, alignment, onDone }: { project: Project; 
             </div>
             <ProfileDrawing alignment={alignment} surfaces={along} profile={number} height={180} at={null} typed={vertices} />
             {vertices.map((v, i) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: vertices have no name but their order
-                <div key={i} className="grid grid-cols-2 items-start gap-2 border-rule border-b pb-2 sm:grid-cols-[1fr_1fr_1fr_1fr_auto]">
-                    <StationField
-                        label="Station"
-                        project={project.id}
-                        alignment={alignment}
-                        value={v.along}
-                        onValue={(a) => a !== null && set(i, { along: a })}
-                    />
-                    <LengthField label="Elevation" value={v.elevation} onValue={(e) => e !== null && set(i, { elevation: e })} />
-                    <LengthField
-                        label={v.out == null ? 'Length of curve' : 'Curve before'}
-                        value={v.length ?? 0}
-                        onValue={(l) => set(i, { length: l ?? 0, radius: null })}
-                        hint={v.radius == null ? undefined : 'a circle has a radius'}
-                    />
-                    <LengthField
-                        label="Curve after, if unequal"
-                        optional
-                        value={v.out ?? null}
-                        onValue={(out) => set(i, { out: out === 0 ? null : out })}
-                    />
-                    <Button
-                        kind="bare"
-                        aria-label={`Take out vertex ${i + 1}`}
-                        icon={<Trash2 />}
-                        onClick={() => setVertices(vertices.filter((_, k) => k !== i))}
-                    />
-                </div>
+                <VertexRow
+                    // biome-ignore lint/suspicious/noArrayIndexKey: vertices have no name but their order
+                    key={i}
+                    project={project.id}
+                    alignment={alignment}
+                    vertex={v}
+                    number={i + 1}
+                    isEnd={i === 0 || i === vertices.length - 1}
+                    onChange={(part) => set(i, part)}
+                    onRemove={() => setVertices(vertices.filter((_, k) => k !== i))}
+                />
             ))}
             <Button
                 className="self-start"

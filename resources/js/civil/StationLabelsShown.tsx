@@ -43,6 +43,10 @@ export function StationLabelsShown({ project, points, alignments }: Props) {
                                     text: `${formatStation(b.station, units)}${region}\n${offsetWords(b.right, units.length)}`,
                                     easting: p.easting,
                                     northing: p.northing,
+                                    moved:
+                                        p.labelEast === null || p.labelNorth === null
+                                            ? null
+                                            : ([p.labelEast, p.labelNorth] as [number, number]),
                                     foot: wanted.feet ? { easting: b.easting, northing: b.northing } : null,
                                 },
                             ]

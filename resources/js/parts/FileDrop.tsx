@@ -39,7 +39,7 @@ export function FileDrop({ label, accept, onFiles, several, busy }: Props) {
                 take(e.dataTransfer.files);
             }}
         >
-            <Upload className="size-6" aria-hidden="true" />
+            <Upload className="size-6 shrink-0" aria-hidden="true" />
             {busy ? 'Reading…' : label}
             <input
                 ref={input}

@@ -7,6 +7,7 @@ import VectorSource from 'ol/source/Vector';
 import { Fill, Stroke, Style, Text } from 'ol/style';
 import type { Schemas, Units } from '../api/client';
 import { formatLength, formatStation } from '../units/format';
+import { apart, BESIDE, type Beside } from './apart';
 import type { Ink } from './ink';
 
 /** An alignment as the plan draws it. */
@@ -31,7 +32,11 @@ export interface DrawnOffset {
     easting: number;
     northing: number;
     foot: { easting: number; northing: number } | null;
+    /** where the label of its point was put, metres east and north of it */
+    moved: [number, number] | null;
 }
+
+const USUAL = BESIDE[0] as Beside;
 
 /** Round stations are written where they stand this many pixels apart. */
 const LABEL_EVERY = 70;
@@ -43,6 +48,8 @@ export class AlignmentLayer {
     private readonly contours = new VectorSource();
     private readonly offsets = new VectorSource();
     readonly layers: VectorLayer[];
+    /** where labels stand at the scale that is shown */
+    private placed: { resolution: number; beside: Map<Feature, Beside> } | null = null;
 
     constructor(
         private readonly ink: () => Ink,
@@ -53,7 +60,7 @@ export class AlignmentLayer {
         this.layers = [
             layer(this.contours, 2, (f) => this.contourStyle(f)),
             layer(this.source, 8, (f, r) => this.style(f, r)),
-            layer(this.offsets, 21, (f) => this.offsetStyle(f)),
+            layer(this.offsets, 21, (f, r) => this.offsetStyle(f, r)),
         ];
     }
 
@@ -94,8 +101,9 @@ export class AlignmentLayer {
 
     showOffsets(offsets: readonly DrawnOffset[]): void {
         this.offsets.clear(true);
+        this.placed = null;
         for (const o of offsets) {
-            this.offsets.addFeature(new Feature({ geometry: new Point([o.easting, o.northing]), text: o.text }));
+            this.offsets.addFeature(new Feature({ geometry: new Point([o.easting, o.northing]), text: o.text, moved: o.moved }));
             if (o.foot) {
                 this.offsets.addFeature(
                     new Feature({
@@ -195,22 +203,40 @@ export class AlignmentLayer {
         return new Style({ stroke: new Stroke({ color: ink.quiet, width: (f.get('heavy') ? 1.8 : 0.9) * ink.weight }) });
     }
 
-    private offsetStyle(f: Feature): Style {
+    private offsetStyle(f: Feature, resolution: number): Style {
         const ink = this.ink();
         const text = f.get('text') as string | undefined;
-        return text === undefined
-            ? new Style({ stroke: new Stroke({ color: ink.chalk, width: 1.4 * ink.weight, lineDash: [4, 4] }) })
-            : new Style({
-                  text: new Text({
-                      text,
-                      font: `400 13px ${FONT}`,
-                      textAlign: 'left',
-                      offsetX: 12,
-                      offsetY: 14,
-                      fill: new Fill({ color: ink.chalk }),
-                      stroke: new Stroke({ color: ink.paper, width: 3 }),
-                  }),
-              });
+        if (text === undefined) {
+            return new Style({ stroke: new Stroke({ color: ink.chalk, width: 1.4 * ink.weight, lineDash: [4, 4] }) });
+        }
+        const moved = f.get('moved') as [number, number] | null;
+        const beside = moved ? null : (this.besideAt(resolution).get(f) ?? USUAL);
+        return new Style({
+            text: new Text({
+                text,
+                font: `400 13px ${FONT}`,
+                textAlign: beside?.align ?? 'left',
+                offsetX: moved ? moved[0] / resolution : beside?.x,
+                // Below the name, where that was moved.
+                offsetY: moved ? -moved[1] / resolution + 24 : beside?.y,
+                fill: new Fill({ color: ink.chalk }),
+                stroke: new Stroke({ color: ink.paper, width: 3 }),
+            }),
+        });
+    }
+
+    private besideAt(resolution: number): Map<Feature, Beside> {
+        if (this.placed?.resolution !== resolution) {
+            const labels = this.offsets.getFeatures().filter((f) => f.get('text') !== undefined && !f.get('moved'));
+            const places = apart(
+                labels.map((f) => {
+                    const [e = 0, n = 0] = (f.getGeometry() as Point).getCoordinates();
+                    return { x: e / resolution, y: -n / resolution, rows: (f.get('text') as string).split('\n') };
+                }),
+            );
+            this.placed = { resolution, beside: new Map(labels.map((f, i) => [f, places[i] ?? USUAL])) };
+        }
+        return this.placed.beside;
     }
 }
 

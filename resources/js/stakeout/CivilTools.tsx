@@ -1,10 +1,10 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Aim, Live, Project } from '../api/client';
-import { useKeepChoices } from '../civil/GroundMenu';
 import { HeightsFrom } from '../civil/HeightsFrom';
 import { useAlignments, useSurfaces } from '../civil/hooks';
 import { StationField } from '../civil/StationField';
+import { useKeepChoices } from '../civil/useKeepChoices';
 import { Button } from '../parts/Button';
 import { AngleField, Choice, LengthField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
