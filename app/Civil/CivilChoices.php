@@ -8,7 +8,6 @@ use App\Projects\Models\Project;
 use App\Typed\Values;
 use Parlay\Core\Civil\Alignments\MainPointKind;
 use Parlay\Core\ListOf;
-use Parlay\Core\Units\LengthStyle;
 
 /** Which surface is worked with, and how alignments are drawn and their points called; kept with the project. */
 final readonly class CivilChoices
@@ -37,7 +36,7 @@ final readonly class CivilChoices
         $kept = $project->getAttributes()['civil'] ?? null;
 
         return is_string($kept) ? Values::of((array) json_decode($kept, true), self::class)
-            : new self(null, 0.0, $project->length_style === LengthStyle::Metres || $project->length_style === LengthStyle::Millimetres ? 20.0 : 30.48, []);
+            : new self(null, 0.0, $project->length_style->isMetric() ? 20.0 : 30.48, []);
     }
 
     /** @throws \DomainException */

@@ -19,6 +19,9 @@ final readonly class Figures
 
     private const UNCHECKED = 'not checked';
 
+    /** metres³ */
+    private const CUBIC_YARD = 0.9144 ** 3;
+
     public function __construct(private Units $units, private PrintZone $zone) {}
 
     /** @return array{string, string} northing and easting in the project's order */
@@ -104,6 +107,21 @@ final readonly class Figures
     public function share(?float $part): string
     {
         return $part === null ? self::NONE : round(100 * $part).' %';
+    }
+
+    /** @param  float  $square  metres² */
+    public function area(float $square): string
+    {
+        $unit = $this->units->length->unit();
+
+        return $this->units->length->isMetric() ? number_format($square, 1, '.', '').' m²' : number_format($square / $unit->metres() ** 2, 0, '.', '').' ft²';
+    }
+
+    /** @param  float  $cubic  metres³ */
+    public function volume(float $cubic): string
+    {
+        return $this->units->length->isMetric()
+            ? number_format($cubic, 2, '.', '').' m³' : number_format($cubic / self::CUBIC_YARD, 2, '.', '').' yd³';
     }
 
     public function time(string $at): string

@@ -20,6 +20,7 @@ use App\Projects\Tasks\PackProject;
 use App\Projects\Tasks\UnpackWork;
 use App\Reports\Tasks\PrintReport;
 use App\Reports\Tasks\PrintSetup;
+use App\Reports\Tasks\PrintVolume;
 use App\Reports\Tasks\PrintWorklist;
 
 enum TaskKind: string
@@ -35,7 +36,11 @@ enum TaskKind: string
     case Pack = 'pack';
     case WorklistSheet = 'worklist_sheet';
     case SetupSheet = 'setup_sheet';
+    case VolumeSheet = 'volume_sheet';
     case Unpack = 'unpack';
+
+    /** Those that end in a printed sheet. */
+    public const SHEETS = [self::Report->value, self::WorklistSheet->value, self::SetupSheet->value, self::VolumeSheet->value];
 
     /** @return class-string<Work> */
     public function work(): string
@@ -52,6 +57,7 @@ enum TaskKind: string
             self::Pack => PackProject::class,
             self::WorklistSheet => PrintWorklist::class,
             self::SetupSheet => PrintSetup::class,
+            self::VolumeSheet => PrintVolume::class,
             self::Unpack => UnpackWork::class,
         };
     }

@@ -9,6 +9,7 @@ use App\Civil\EndArea;
 use App\Civil\Models\CivilAlignment;
 use App\Civil\Models\CivilSurface;
 use App\Civil\VolumeFound;
+use App\Civil\VolumeSides;
 use App\Civil\VolumeWanted;
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
@@ -35,6 +36,12 @@ final class FindVolume
 
     public function __invoke(Project $project, VolumeWanted $wanted): VolumeFound
     {
+        return self::worked($project, $wanted, self::sides($project, $wanted));
+    }
+
+    /** What it lies between. */
+    public static function sides(Project $project, VolumeWanted $wanted): VolumeSides
+    {
         $first = CivilSurface::inProject($project, $wanted->firstId);
         $alignment = $wanted->alignmentId === null ? null : CivilAlignment::inProject($project, $wanted->alignmentId)->alignment();
         $outline = self::outline($project, $wanted, $alignment);
@@ -42,9 +49,14 @@ final class FindVolume
         $limited = $outline === null ? $surface : Overlay::within($surface, $outline);
         [$against, $words] = self::against($project, $wanted, $surface, $outline);
 
-        return self::found(
-            "{$first->name} against $words", $limited, $against, $outline, $alignment === null ? [] : self::sections($project, $wanted, $alignment, $surface, $against),
-        );
+        return new VolumeSides($limited, $against, "{$first->name} against $words", $outline, $alignment, $surface);
+    }
+
+    public static function worked(Project $project, VolumeWanted $wanted, VolumeSides $s): VolumeFound
+    {
+        $sections = $s->alignment === null ? [] : self::sections($project, $wanted, $s->alignment, $s->whole, $s->against);
+
+        return self::found($s->of, $s->first, $s->against, $s->outline, $sections);
     }
 
     /**

@@ -25,6 +25,7 @@ use App\Civil\SurfaceElevations;
 use App\Civil\SurfaceEntry;
 use App\Civil\SurfaceMeeting;
 use App\Civil\SurfaceToMake;
+use App\Civil\VolumeToPrint;
 use App\Civil\VolumeWanted;
 use App\Http\Body;
 use App\Http\OpenApi\Delete;
@@ -171,6 +172,14 @@ final class SurfaceController
         $body = Body::read($request, VolumeWanted::class);
 
         return new JsonResponse(TaskResource::of($start($project, TaskKind::Volume, json_decode((string) json_encode($body), true))));
+    }
+
+    #[Post('/projects/{project}/volume-sheets', 'Prints a volume as PDF, worked out anew; fetch it as a report when the task is done', VolumeToPrint::class, TaskResource::class)]
+    public function volumeSheet(Request $request, Project $project, StartTask $start): JsonResponse
+    {
+        $body = Body::read($request, VolumeToPrint::class);
+
+        return new JsonResponse(TaskResource::of($start($project, TaskKind::VolumeSheet, json_decode((string) json_encode($body), true))));
     }
 
     #[Get('/projects/{project}/builds', 'The as-built surface that is growing, if one is', BuildEntry::class, list: true)]

@@ -33,7 +33,7 @@ final class ReportController
     public function pdf(Project $project, int $task): BinaryFileResponse
     {
         $row = Task::query()->where('project_id', $project->id)
-            ->whereIn('kind', [TaskKind::Report->value, TaskKind::WorklistSheet->value, TaskKind::SetupSheet->value])
+            ->whereIn('kind', TaskKind::SHEETS)
             ->where('state', 'done')
             ->findOrFail($task);
 

@@ -21,6 +21,12 @@ enum LengthStyle: string
     /** Places more than usual that tell any figure that is out from its tolerance. */
     private const FINEST = 6;
 
+    /** Areas and volumes go with it: square and cubic metres, or square feet and cubic yards. */
+    public function isMetric(): bool
+    {
+        return $this === self::Metres || $this === self::Millimetres;
+    }
+
     /** The unit a bare number means in this style; feet-inches take a bare number as feet. */
     public function unit(): LengthUnit
     {

@@ -1,5 +1,7 @@
+import { FileText } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
+import { untilFinished, useDeed } from '../api/hooks';
 import { useWork } from '../api/work';
 import type { GivenPolyline } from '../givens/given';
 import { ChainInput } from '../givens/LineInput';
@@ -10,6 +12,7 @@ import { Failure } from '../parts/Notice';
 import { Step } from '../parts/Step';
 import { WorkBar } from '../parts/WorkBar';
 import type { StageProps } from '../stage/stages';
+import { localZone } from '../units/times';
 import { useAlignments, useSurfaces } from './hooks';
 import { StationField } from './StationField';
 import { VolumeResult } from './VolumeResult';
@@ -31,12 +34,24 @@ export function VolumeForm({ project, points, control, want, setWant, onClose }:
     const [to, setTo] = useState<number | null>(alignment?.length ?? null);
     const [side, setSide] = useState({ left: 10 as number | null, right: 10 as number | null });
     const [interval, setInterval] = useState<number | null>(project.civil.interval);
-    const [found, setFound] = useState<Schemas['VolumeFound'] | null>(null);
+    const [found, setFound] = useState<{ wanted: Schemas['VolumeWanted']; volume: Schemas['VolumeFound'] } | null>(null);
     const work = useWork(project.id);
+    const print = useDeed(project.id, async (volume: Schemas['VolumeWanted']) => {
+        const task = await untilFinished(
+            project.id,
+            ask(
+                api.POST('/api/v1/projects/{project}/volume-sheets', {
+                    params: { path: { project: project.id } },
+                    body: { volume, zone: localZone() },
+                }),
+            ),
+        );
+        window.open(`/api/v1/projects/${project.id}/reports/${task.id}.pdf`);
+    });
     useEffect(() => () => setWant(null), [setWant]);
     const stockpile = against === 'stockpile';
-    const find = async () => {
-        const body: Schemas['VolumeWanted'] = {
+    const wanted = (): Schemas['VolumeWanted'] => {
+        return {
             firstId: first,
             secondId: against === 'height' || stockpile ? null : Number(against),
             raised: against === 'height' || stockpile ? 0 : project.civil.surfaceId === Number(against) ? project.civil.raised : 0,
@@ -50,12 +65,15 @@ export function VolumeForm({ project, points, control, want, setWant, onClose }:
             right: Math.abs(side.right ?? 0),
             interval: interval ?? 10,
         };
+    };
+    const find = async () => {
+        const body = wanted();
         setFound(null);
         const done = await work.run(
             ask(api.POST('/api/v1/projects/{project}/volumes', { params: { path: { project: project.id } }, body })),
         );
         if (done) {
-            setFound(done.result as unknown as Schemas['VolumeFound']);
+            setFound({ wanted: body, volume: done.result as unknown as Schemas['VolumeFound'] });
         }
     };
     const needsOutline = within === 'outline' || stockpile;
@@ -113,7 +131,13 @@ export function VolumeForm({ project, points, control, want, setWant, onClose }:
                 )}
                 <WorkBar work={work} />
                 <Failure of={work.error} />
-                {found && <VolumeResult project={project} found={found} />}
+                {found && <VolumeResult found={found.volume} />}
+                {found && (
+                    <Button busy={print.isPending} icon={<FileText />} onClick={() => print.mutate(found.wanted)}>
+                        Print it
+                    </Button>
+                )}
+                <Failure of={print.error} />
                 <Step busy={work.busy} why={why} second={<Button onClick={onClose}>Leave it</Button>} onClick={() => void find()}>
                     Work it out
                 </Step>

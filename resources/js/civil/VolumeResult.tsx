@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
-import type { Project, Schemas } from '../api/client';
+import type { Schemas } from '../api/client';
 import { Length } from '../parts/Figure';
 import { figures, useShow } from '../plan/shown';
 import { formatArea, formatVolume, inWords, sidedLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 
 /** A volume with its second figures beside it, its outline on the plan. */
-export function VolumeResult({ found: v }: { project: Project; found: Schemas['VolumeFound'] }) {
+export function VolumeResult({ found: v }: { found: Schemas['VolumeFound'] }) {
     const { length } = useUnits();
     const figure = useMemo(
         () => ({

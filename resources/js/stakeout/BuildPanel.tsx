@@ -113,7 +113,7 @@ export function BuildPanel({ project, aim, onAim }: Props) {
                     </Button>
                 )}
                 <Failure of={begin.error} />
-                {left && <Left project={project} left={left} onClose={() => setLeft(null)} />}
+                {left && <Left left={left} onClose={() => setLeft(null)} />}
             </section>
         );
     }
@@ -150,7 +150,7 @@ export function BuildPanel({ project, aim, onAim }: Props) {
 }
 
 /** What a surface that was left has come to. */
-function Left({ project, left, onClose }: { project: Project; left: Schemas['BuildLeft']; onClose: () => void }) {
+function Left({ left, onClose }: { left: Schemas['BuildLeft']; onClose: () => void }) {
     return (
         <section aria-label="What was built" className="grid gap-2">
             <p>
@@ -159,7 +159,7 @@ function Left({ project, left, onClose }: { project: Project; left: Schemas['Bui
                 {left.surfaceId !== null && '; kept as a surface'}.
             </p>
             {left.why && <Notice kind="caution">{left.why}</Notice>}
-            {left.volume && <VolumeResult project={project} found={left.volume} />}
+            {left.volume && <VolumeResult found={left.volume} />}
             <Button className="self-start" onClick={onClose}>
                 Close
             </Button>

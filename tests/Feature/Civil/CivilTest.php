@@ -281,6 +281,24 @@ final class CivilTest extends FeatureTestCase
         $this->task('/volumes', ['firstId' => $one, 'secondId' => $one])->assertJson(['state' => 'failed']);
     }
 
+    public function test_a_volume_is_printed_with_its_sections_and_its_picture(): void
+    {
+        $this->take();
+        [$one, , $ground] = array_column($this->ask('GET', $this->at('/surfaces'))->json(), 'id');
+        $road = $this->ask('GET', $this->at('/alignments'))->json('0.id');
+        $wanted = ['firstId' => $ground, 'secondId' => $one, 'alignmentId' => $road, 'from' => 10.0, 'to' => 40.0, 'left' => 0.0, 'right' => 20.0, 'interval' => 10.0];
+        $file = $this->task('/volume-sheets', ['volume' => $wanted, 'zone' => 'UTC'])->assertJson(['state' => 'done'])->json('result.file');
+        file_put_contents($this->data.'/v.pdf', (string) $this->get($file)->assertOk()->streamedContent());
+        $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/v.pdf').' -');
+        foreach (['Existing ground against Phase 1', '600.00 m³ fill', 'Over 600.0 m² in plan: 0.0 m² in cut', '0+530.000', '20.0 m²'] as $words) {
+            self::assertStringContainsString($words, $text);
+        }
+        // Another height than any surface has: nothing to draw in bands, and no figure but nought.
+        $level = ['firstId' => $ground, 'elevation' => 9.0];
+        $this->task('/volume-sheets', ['volume' => $level])->assertJson(['state' => 'done']);
+        $this->ask('POST', $this->at('/volume-sheets'), ['volume' => $wanted, 'zone' => 'Nowhere/At all'])->assertStatus(422);
+    }
+
     public function test_models_go_out_and_others_read_them(): void
     {
         $this->take();

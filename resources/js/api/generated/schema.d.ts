@@ -570,6 +570,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/volume-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Prints a volume as PDF, worked out anew; fetch it as a report when the task is done */
+        post: operations["548979dbdf67ed22febfded9f0587888"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/builds": {
         parameters: {
             query?: never;
@@ -4721,6 +4738,10 @@ export interface components {
             endAreaFill: number | null;
             outline: number[];
         };
+        VolumeToPrint: {
+            volume: components["schemas"]["VolumeWanted"];
+            zone?: string;
+        };
         VolumeWanted: {
             firstId: number;
             secondId?: number | null;
@@ -6079,6 +6100,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["VolumeWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "548979dbdf67ed22febfded9f0587888": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VolumeToPrint"];
             };
         };
         responses: {
