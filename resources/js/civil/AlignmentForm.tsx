@@ -131,7 +131,7 @@ export function AlignmentForm({ project, points, control, want, setWant, alignme
                         <p className="text-sm">
                             <Length of={shown.length} /> long
                         </p>
-                        <Elements alignment={{ elements: shown.elements, marks: shown.marks, from: start ?? 0 }} />
+                        <Elements alignment={{ elements: shown.elements, from: start ?? 0, equations: [] }} />
                     </>
                 )}
                 <Failure of={drawn.error ?? keep.error} />

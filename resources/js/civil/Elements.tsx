@@ -2,6 +2,7 @@ import { Length } from '../parts/Figure';
 import { formatDirection, formatLength, formatStation } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import type { Alignment } from './hooks';
+import { stationAt } from './stationAt';
 
 const LAWS: Record<string, string> = {
     clothoid: 'clothoid',
@@ -13,7 +14,7 @@ const LAWS: Record<string, string> = {
 };
 
 /** The lines, arcs and spirals of an alignment with their figures. */
-export function Elements({ alignment }: { alignment: Pick<Alignment, 'elements' | 'from' | 'marks'> }) {
+export function Elements({ alignment }: { alignment: Pick<Alignment, 'elements' | 'from' | 'equations'> }) {
     const units = useUnits();
     return (
         <table className="list" aria-label="Elements">
@@ -30,7 +31,10 @@ export function Elements({ alignment }: { alignment: Pick<Alignment, 'elements' 
                 {alignment.elements.map((e) => (
                     <tr key={e.begins}>
                         <td>{e.kind === 'spiral' ? (LAWS[e.law ?? ''] ?? 'spiral') : e.kind}</td>
-                        <td className="n">{formatStation(stationAt(alignment, e.begins), units)}</td>
+                        <td className="n">
+                            {formatStation(stationAt(alignment, e.begins).station, units)}
+                            {stationAt(alignment, e.begins).region > 1 && ` (${stationAt(alignment, e.begins).region})`}
+                        </td>
                         <td className="n">
                             <Length of={e.length} />
                         </td>
@@ -42,10 +46,6 @@ export function Elements({ alignment }: { alignment: Pick<Alignment, 'elements' 
         </table>
     );
 }
-
-/** The station of a place where an element begins: it is one of the marks, or counted from the start. */
-const stationAt = ({ marks, from }: Pick<Alignment, 'from' | 'marks'>, along: number): number =>
-    marks.find((m) => m.name !== '=' && Math.abs(m.along - along) < 1e-6)?.station ?? from + along;
 
 function figuresOf(e: Alignment['elements'][number], length: Parameters<typeof formatLength>[1]): string {
     const radius = (r: number | null) => (r === null ? 'straight' : `R ${formatLength(Math.abs(r), length)}`);

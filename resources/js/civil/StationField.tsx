@@ -5,11 +5,12 @@ import { TextField } from '../parts/Field';
 import { formatStation } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import type { Alignment } from './hooks';
+import { stationAt } from './stationAt';
 
 interface Props {
     label: string;
     project: number;
-    alignment: Pick<Alignment, 'id' | 'from'>;
+    alignment: Pick<Alignment, 'id' | 'from' | 'equations'>;
     /** metres from the start of the alignment */
     value: number | null;
     onValue: (along: number | null) => void;
@@ -39,10 +40,11 @@ export function StationField({ label, project, alignment, value, onValue }: Prop
         }
     };
     const places = found instanceof Error ? [] : (found ?? []);
+    const now = value === null ? null : stationAt(alignment, value);
     return (
         <TextField
             label={label}
-            value={typed ?? (value === null ? '' : formatStation(alignment.from + value, units))}
+            value={typed ?? (now === null ? '' : formatStation(now.station, units))}
             onValue={(text) => void take(text)}
             inputMode="decimal"
             hint={
@@ -59,6 +61,8 @@ export function StationField({ label, project, alignment, value, onValue }: Prop
                     </span>
                 ) : places[0] ? (
                     <span className="figure">= {places[0].text}</span>
+                ) : now && now.region > 1 ? (
+                    `in region ${now.region}`
                 ) : undefined
             }
         />

@@ -53,7 +53,7 @@ export function VertexRow({ project, alignment, vertex: v, number, isEnd, onChan
     return (
         <fieldset className="border-rule border-b pb-2">
             <legend className="sr-only">Vertex {number}</legend>
-            <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+            <div className="grid grid-cols-[1fr_1fr_auto] items-start gap-2">
                 <StationField
                     label="Station"
                     project={project}
@@ -62,7 +62,7 @@ export function VertexRow({ project, alignment, vertex: v, number, isEnd, onChan
                     onValue={(along) => along !== null && onChange({ along })}
                 />
                 <LengthField label="Elevation" value={v.elevation} onValue={(elevation) => elevation !== null && onChange({ elevation })} />
-                <Button kind="bare" aria-label={`Take out vertex ${number}`} icon={<Trash2 />} onClick={onRemove} />
+                <Button className="mt-5" kind="bare" aria-label={`Take out vertex ${number}`} icon={<Trash2 />} onClick={onRemove} />
             </div>
             {!isEnd && (
                 <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-3">

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { Schemas } from '../api/client';
 import { Length } from '../parts/Figure';
 import { figures, useShow } from '../plan/shown';
@@ -29,8 +29,15 @@ export function VolumeResult({ found: v }: { found: Schemas['VolumeFound'] }) {
             </td>
         </tr>
     );
+    // What was asked for is seen, however long the form above it is.
+    const section = useRef<HTMLElement>(null);
+    useEffect(() => {
+        if (v.of !== '') {
+            section.current?.scrollIntoView({ block: 'start' });
+        }
+    }, [v]);
     return (
-        <section aria-label="The volume" className="grid gap-2">
+        <section ref={section} aria-label="The volume" className="grid gap-2">
             <h3 className="font-semibold">{v.of}</h3>
             <table className="list" aria-label="Volumes">
                 <thead>

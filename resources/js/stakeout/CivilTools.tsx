@@ -2,7 +2,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import type { Aim, Live, Project } from '../api/client';
 import { HeightsFrom } from '../civil/HeightsFrom';
-import { useAlignments, useSurfaces } from '../civil/hooks';
+import { type Alignment, useAlignments, useSurfaces } from '../civil/hooks';
 import { StationField } from '../civil/StationField';
 import { useKeepChoices } from '../civil/useKeepChoices';
 import { Button } from '../parts/Button';
@@ -120,13 +120,7 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
 }
 
 /** A place of the alignment by its station and offset, and the next and the one before by the interval of the project. */
-function GoTo({
-    project,
-    target,
-    live,
-    onTaken,
-    alignment,
-}: Props & { alignment: { id: number; version: number; from: number; length: number } }) {
+function GoTo({ project, target, live, onTaken, alignment }: Props & { alignment: Alignment }) {
     const { length } = useUnits();
     const [along, setAlong] = useState<number | null>(null);
     const [right, setRight] = useState<{ metres: number; side: 'left' | 'right' }>({ metres: 0, side: 'right' });
