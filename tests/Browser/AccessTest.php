@@ -47,6 +47,23 @@ final class AccessTest extends TestCase
         yield 'a drawing before it is taken' => ['prepare?do=designs', static fn (Screen $s) => $s
             ->give(Screen::DESIGN_FILE, "$files/substation.dxf")
             ->see('Does it fit')];
+        yield 'a civil model before it is taken' => ['prepare?do=designs', static fn (Screen $s) => $s
+            ->give(Screen::DESIGN_FILE, "$files/saltmarsh-yard-civil.xml")
+            ->see('Take it')];
+        yield 'points along an alignment' => ['prepare?do=designs', static function (Screen $s): void {
+            $s->press('Points along it')->see('What main points are called');
+            $s->driver->executeScript('document.querySelectorAll("form details").forEach((d) => (d.open = true))');
+            $s->see('line to spiral');
+        }];
+        yield 'elements of an alignment' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Elements')->see('begins at')];
+        yield 'a profile' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Profile')->see('Another vertex')];
+        yield 'a template' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Across it')->see('Cross-falls that change')];
+        yield 'an alignment being made' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Make an alignment')->see('Counted from')];
+        yield 'a surface being made' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Make a surface')->see('Name of the surface')];
+        yield 'a volume' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Volume')->press('Work it out')->see('prisms, exact')];
+        yield 'models going out' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Models out')->see('LandXML')];
+        yield 'how the ground is looked at' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Ground')->see('Bands of colour')];
+        yield 'the profile under the plan' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Along and across')->see('Heights drawn')];
         yield 'points' => ['prepare?do=points', static fn (Screen $s) => $s->see('A1.1')];
         yield 'making points by touch' => ['prepare?do=points', static fn (Screen $s) => $s->press('Make points by touch')->see('Name')];
         yield 'a point typed in' => ['prepare?do=points', static fn (Screen $s) => $s->press('Type one in')->see('Code')];
@@ -56,7 +73,7 @@ final class AccessTest extends TestCase
             ->see('The doctor suspects')];
         $chosen = static fn (Screen $s) => $s->press('Choose several')->fill('Search 106 points', 'A1')->press('All 4 listed');
         yield 'points chosen' => ['prepare?do=points', $chosen];
-        foreach (['Rename', 'Move or fit', 'Code', 'Elevations', 'Worklist'] as $deed) {
+        foreach (['Rename', 'Move or fit', 'Code', 'Elevations', 'Worklist', 'Station labels', 'Elevations of a surface'] as $deed) {
             yield "points chosen: $deed" => ['prepare?do=points', static fn (Screen $s) => $chosen($s)->press($deed)];
         }
         yield 'how a point was made' => ['prepare?do=points', static fn (Screen $s) => $s->press('How A1.1 was made')];
@@ -86,6 +103,8 @@ final class AccessTest extends TestCase
         yield 'along a line' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->see('Go to a place on it')];
         yield 'a parallel' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->press('Parallel')->see('then touch its side')];
         yield 'places on a line' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->press('Go to a place on it')->see('Distance from the start')];
+        yield 'along a road' => ['stake', static fn (Screen $s) => $s->see('Staked last')->press('Access road')->see('Go to station')];
+        yield 'grading to a surface' => ['stake', static fn (Screen $s) => $s->see('Staked last')->press('Yard finished, phase 2')->see('Grade is worked at')];
         yield 'a run to begin' => ['stake', static fn (Screen $s) => $s->press('Run over these by itself')->see('Time to mark')];
         yield 'what follows a mark' => ['stake', static fn (Screen $s) => $s->press('On the sheet and after a mark')->see('Keep these choices')];
         yield 'only some points' => ['stake', static fn (Screen $s) => $s->press('Only some of the points')->see('Which points')];
@@ -93,6 +112,7 @@ final class AccessTest extends TestCase
         yield 'layers in the field' => ['stake', static fn (Screen $s) => $s->press('Layers')->see('Show all')];
         yield 'the practice world' => ['stake', static fn (Screen $s) => $s->press('Practice world')->see('the tape reads')];
         yield 'as-built' => ['as-built', static fn (Screen $s) => $s->see('against nothing')];
+        yield 'a surface that was begun' => ['as-built', static fn (Screen $s) => $s->see('A3.4')->settle()->press('Begin an as-built surface')->see('Name of the as-built surface')];
         yield 'the field book' => ['as-built', static fn (Screen $s) => $s->pressStarting('Field book')->see('AS-BUILT')];
         yield 'hand over' => ['hand-over', static fn (Screen $s) => $s->see('against design')];
         yield 'another’s setup' => ['set-up', $nothing, 1];

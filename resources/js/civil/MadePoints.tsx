@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { Schemas } from '../api/client';
 import { Length } from '../parts/Figure';
+import { Scroll } from '../parts/Scroll';
 import { figures, useShow } from '../plan/shown';
 import { Offset } from './Offset';
 
@@ -38,7 +39,7 @@ export function MadePoints({ points }: { points: readonly Made[] }) {
                     each is kept beside the one that is there.
                 </p>
             )}
-            <div className="max-h-64 overflow-auto">
+            <Scroll label="Points that would be made, in rows" className="max-h-64">
                 <table className="list" aria-label="Points that would be made">
                     <thead>
                         <tr>
@@ -62,7 +63,7 @@ export function MadePoints({ points }: { points: readonly Made[] }) {
                             ))}
                     </tbody>
                 </table>
-            </div>
+            </Scroll>
             <p className="text-sm text-quiet">
                 {points.length - faults.length} points{points.length > 300 && ', the first 300 listed'}
             </p>
