@@ -14,22 +14,26 @@ import { useTakeAim } from './useTaking';
 
 type Build = Schemas['BuildEntry'];
 
+/** of a millimetre, to the metre */
+const TENTHS = 10_000;
+
 /** The surface as it has grown, coloured by what it is off its design. */
 function drawn(build: Build, tolerance: number): DrawnSurface | null {
     if (build.triangles.length === 0) {
         return null;
     }
-    const count = build.places.length / 3;
+    const count = build.places.length / 2;
     const e = new Float64Array(count);
     const n = new Float64Array(count);
     const z = new Float64Array(count);
     let deepest = tolerance;
     for (let i = 0; i < count; i++) {
-        e[i] = build.places[3 * i] as number;
-        n[i] = build.places[3 * i + 1] as number;
+        e[i] = (build.places[2 * i] as number) / TENTHS;
+        n[i] = (build.places[2 * i + 1] as number) / TENTHS;
         // Where the design has no height there is nothing to colour.
-        z[i] = build.off[i] ?? Number.NaN;
-        deepest = Math.max(deepest, Math.abs(build.off[i] ?? 0));
+        const off = build.off[i];
+        z[i] = off == null ? Number.NaN : off / TENTHS;
+        deepest = Math.max(deepest, Math.abs(off ?? 0) / TENTHS);
     }
     return {
         mesh: { e, n, z, corners: Uint32Array.from(build.triangles) },

@@ -9,6 +9,7 @@ use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use Parlay\Core\Civil\Surfaces\Delaunay;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use Tests\FeatureTestCase;
@@ -245,8 +246,20 @@ final class CivilTest extends FeatureTestCase
         $this->staked($aim, new Position(1070.0, 2010.0, 10.0), 'as_built');
         $grown = $this->ask('GET', $this->at('/builds'))->json(0);
         self::assertSame([5, 1], [$grown['shots'], $grown['outside']]);
-        self::assertEqualsWithDelta([0.1, 0.1, 0.1, 0.1], array_slice($grown['off'], 0, 4), 1e-3);
-        self::assertGreaterThanOrEqual(6, count($grown['triangles']));
+        self::assertEqualsWithDelta([1000, 1000, 1000, 1000], array_slice($grown['off'], 0, 4), 10);
+        // Grown shot by shot, it is the triangulation of all of them; and again where it is made anew.
+        $places = array_chunk($grown['places'], 2);
+        $whole = Delaunay::of(array_map(static fn (array $p) => $p[1] / 1e4, $places), array_map(static fn (array $p) => $p[0] / 1e4, $places));
+        $sorted = static function (array $corners): array {
+            $triangles = array_chunk($corners, 3);
+            array_walk($triangles, static fn (array &$t) => sort($t));
+            sort($triangles);
+
+            return $triangles;
+        };
+        self::assertSame($sorted(array_values($whole->corner)), $sorted($grown['triangles']));
+        DB::table('surface_builds')->update(['grown' => null]);
+        self::assertSame($sorted($grown['triangles']), $sorted($this->ask('GET', $this->at('/builds'))->json('0.triangles')));
         $left = $this->ask('POST', $this->at("/builds/$build/leaving"))->assertOk()->json();
         self::assertSame([5, 1], [$left['shots'], $left['outside']]);
         self::assertGreaterThan(10.0, $left['volume']['cut']);

@@ -52,17 +52,17 @@ final class Constraints
     {
         $m = $this->mesh;
         foreach ($this->around($from) as $edge) {
-            $a = $m->corner[self::next($edge)];
-            $b = $m->corner[self::previous($edge)];
-            foreach ([[$a, $edge], [$b, self::previous($edge)]] as [$place, $along]) {
-                if ($place === $to || ($this->side($from, $to, $place) === 0.0 && $this->isAhead($from, $to, $place))) {
+            $a = $m->corner[Mesh::next($edge)];
+            $b = $m->corner[Mesh::previous($edge)];
+            foreach ([[$a, $edge], [$b, Mesh::previous($edge)]] as [$place, $along]) {
+                if ($place === $to || ($this->mesh->side($from, $to, $place) === 0.0 && $this->isAhead($from, $to, $place))) {
                     $this->fix($along);
 
                     return $place;
                 }
             }
-            if ($this->side($from, $to, $a) > 0.0 !== $this->side($from, $to, $b) > 0.0 && $this->isBetween($from, $to, $a, $b)) {
-                return $this->cut($from, $to, self::next($edge));
+            if ($m->side($from, $to, $a) > 0.0 !== $m->side($from, $to, $b) > 0.0 && $this->isBetween($from, $to, $a, $b)) {
+                return $this->cut($from, $to, Mesh::next($edge));
             }
         }
         throw NoSurface::notTriangulated();
@@ -71,9 +71,9 @@ final class Constraints
     /** Whether the way from one place to another leaves through the edge a–b of a triangle of the first. */
     private function isBetween(int $from, int $to, int $a, int $b): bool
     {
-        $left = $this->side($from, $a, $to);
-        $right = $this->side($from, $b, $to);
-        $turn = $this->side($from, $a, $b);
+        $left = $this->mesh->side($from, $a, $to);
+        $right = $this->mesh->side($from, $b, $to);
+        $turn = $this->mesh->side($from, $a, $b);
 
         return $turn > 0.0 ? $left > 0.0 && $right < 0.0 : $left < 0.0 && $right > 0.0;
     }
@@ -95,20 +95,20 @@ final class Constraints
             if (isset($this->fixed[$edge])) {
                 throw NoSurface::breaklinesCross($m->x[$from], $m->y[$from], $m->x[$to], $m->y[$to]);
             }
-            $crossed[] = [$m->corner[$edge], $m->corner[self::next($edge)]];
+            $crossed[] = [$m->corner[$edge], $m->corner[Mesh::next($edge)]];
             $edge = $m->twin[$edge];
-            $apex = $m->corner[self::previous($edge)];
+            $apex = $m->corner[Mesh::previous($edge)];
             if ($apex === $to) {
                 break;
             }
-            $side = $this->side($from, $to, $apex);
+            $side = $this->mesh->side($from, $to, $apex);
             if ($side === 0.0) {
                 $end = $apex;
                 break;
             }
-            $first = $this->side($from, $to, $m->corner[$edge]);
+            $first = $this->mesh->side($from, $to, $m->corner[$edge]);
             // On through whichever of the two other edges has its ends on both sides.
-            $edge = $side > 0.0 === $first > 0.0 ? self::next($edge) : self::previous($edge);
+            $edge = $side > 0.0 === $first > 0.0 ? Mesh::next($edge) : Mesh::previous($edge);
         }
         $this->swapAcross($from, $end, $crossed);
 
@@ -125,10 +125,10 @@ final class Constraints
             [$a, $b] = array_shift($crossed);
             $edge = $this->edge($a, $b);
             $twin = $m->twin[$edge];
-            $p = $m->corner[self::previous($edge)];
-            $q = $m->corner[self::previous($twin)];
+            $p = $m->corner[Mesh::previous($edge)];
+            $q = $m->corner[Mesh::previous($twin)];
             // Only within a convex quadrangle can the other diagonal be drawn.
-            if ($this->side($p, $q, $a) > 0.0 === $this->side($p, $q, $b) > 0.0 || $this->side($p, $q, $a) === 0.0 || $this->side($p, $q, $b) === 0.0) {
+            if ($this->mesh->side($p, $q, $a) > 0.0 === $this->mesh->side($p, $q, $b) > 0.0 || $this->mesh->side($p, $q, $a) === 0.0 || $this->mesh->side($p, $q, $b) === 0.0) {
                 $crossed[] = [$a, $b];
 
                 continue;
@@ -136,7 +136,7 @@ final class Constraints
             $this->swap($edge);
             $ends = [$p, $q];
             $crosses = ! in_array($from, $ends, true) && ! in_array($to, $ends, true)
-                && $this->side($from, $to, $p) > 0.0 !== $this->side($from, $to, $q) > 0.0;
+                && $this->mesh->side($from, $to, $p) > 0.0 !== $this->mesh->side($from, $to, $q) > 0.0;
             if ($crosses) {
                 $crossed[] = $ends;
             } else {
@@ -162,32 +162,14 @@ final class Constraints
         while ($pairs !== [] && $guard-- > 0) {
             [$a, $b] = array_pop($pairs);
             $edge = $this->find($a, $b);
-            if ($edge === null || isset($this->fixed[$edge]) || $m->twin[$edge] < 0 || ! $this->isInCircle($edge)) {
+            if ($edge === null || isset($this->fixed[$edge]) || $m->twin[$edge] < 0 || ! $this->mesh->isInCircle($edge)) {
                 continue;
             }
-            $p = $m->corner[self::previous($edge)];
-            $q = $m->corner[self::previous($m->twin[$edge])];
+            $p = $m->corner[Mesh::previous($edge)];
+            $q = $m->corner[Mesh::previous($m->twin[$edge])];
             $this->swap($edge);
             array_push($pairs, [$a, $p], [$p, $b], [$b, $q], [$q, $a]);
         }
-    }
-
-    /** Whether the place across an edge lies within the circle of its triangle, by more than rounding. */
-    public function isInCircle(int $edge): bool
-    {
-        $m = $this->mesh;
-        $across = $m->corner[self::previous($m->twin[$edge])];
-        [$ox, $oy] = [$m->x[$across], $m->y[$across]];
-        $rows = [];
-        foreach ([self::previous($edge), $edge, self::next($edge)] as $e) {
-            $rows[] = [$m->x[$m->corner[$e]] - $ox, $m->y[$m->corner[$e]] - $oy];
-        }
-        [[$dx, $dy], [$ex, $ey], [$fx, $fy]] = $rows;
-        [$ap, $bp, $cp] = [$dx * $dx + $dy * $dy, $ex * $ex + $ey * $ey, $fx * $fx + $fy * $fy];
-        $determinant = $dx * ($ey * $cp - $bp * $fy) - $dy * ($ex * $cp - $bp * $fx) + $ap * ($ex * $fy - $ey * $fx);
-        $size = abs($dx) * (abs($ey * $cp) + abs($bp * $fy)) + abs($dy) * (abs($ex * $cp) + abs($bp * $fx)) + $ap * (abs($ex * $fy) + abs($ey * $fx));
-
-        return $determinant < -1e-12 * $size;
     }
 
     /** Draws the other diagonal of the quadrangle on both sides of an edge. */
@@ -195,7 +177,7 @@ final class Constraints
     {
         $m = $this->mesh;
         $b = $m->twin[$a];
-        [$al, $ar, $br, $bl] = [self::next($a), self::previous($a), self::next($b), self::previous($b)];
+        [$al, $ar, $br, $bl] = [Mesh::next($a), Mesh::previous($a), Mesh::next($b), Mesh::previous($b)];
         [$p0, $pr, $pl, $p1] = [$m->corner[$ar], $m->corner[$a], $m->corner[$al], $m->corner[$bl]];
         [$hbl, $har] = [$m->twin[$bl], $m->twin[$ar]];
         $m->corner[$a] = $p1;
@@ -239,11 +221,11 @@ final class Constraints
     {
         $m = $this->mesh;
         foreach ($this->around($a) as $edge) {
-            if ($m->corner[self::next($edge)] === $b) {
+            if ($m->corner[Mesh::next($edge)] === $b) {
                 return $edge;
             }
-            if ($m->corner[self::previous($edge)] === $b) {
-                return $m->twin[self::previous($edge)] >= 0 ? $m->twin[self::previous($edge)] : self::previous($edge);
+            if ($m->corner[Mesh::previous($edge)] === $b) {
+                return $m->twin[Mesh::previous($edge)] >= 0 ? $m->twin[Mesh::previous($edge)] : Mesh::previous($edge);
             }
         }
 
@@ -260,31 +242,13 @@ final class Constraints
         }
         do {
             yield $edge;
-            $edge = $m->twin[self::previous($edge)];
+            $edge = $m->twin[Mesh::previous($edge)];
         } while ($edge >= 0 && $edge !== $first);
         if ($edge < 0) {
             // The rim was met: the other way round for the rest.
             for ($twin = $m->twin[$first]; $twin >= 0; $twin = $m->twin[$edge]) {
-                yield $edge = self::next($twin);
+                yield $edge = Mesh::next($twin);
             }
         }
-    }
-
-    /** On which side of the way from a to b a place lies; 0 on it. */
-    private function side(int $a, int $b, int $p): float
-    {
-        $m = $this->mesh;
-
-        return Delaunay::cross($m->x[$b] - $m->x[$a], $m->y[$p] - $m->y[$a], $m->y[$b] - $m->y[$a], $m->x[$p] - $m->x[$a]);
-    }
-
-    private static function next(int $edge): int
-    {
-        return $edge % 3 === 2 ? $edge - 2 : $edge + 1;
-    }
-
-    private static function previous(int $edge): int
-    {
-        return $edge % 3 === 0 ? $edge + 2 : $edge - 1;
     }
 }

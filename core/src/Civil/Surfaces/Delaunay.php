@@ -47,6 +47,12 @@ final class Delaunay
         return self::sweep($x, $y, array_keys($distances), $i0, $i1, $i2, $ccx, $ccy);
     }
 
+    /** A distance from the origin, as the tests take it; metres. */
+    public static function onGrid(float $away): float
+    {
+        return round($away / self::GRID) * self::GRID;
+    }
+
     /**
      * @param  array<int, float>  $x
      * @param  array<int, float>  $y
