@@ -1,7 +1,7 @@
 import { elevationBands } from '../../resources/js/plan/bands';
 import { heightsOf, paintBands, paintEdges } from '../../resources/js/plan/surfacePicture';
 
-/** 200,000 triangles of a site of 900 by 700, on a plan of 1,220 by 840 pixels: milliseconds of the slowest of the last frames. */
+/** 200,000 triangles of a site of 900 by 700, on a plan of 1,220 by 840 pixels: milliseconds of the frame in the middle and of the slowest, of the last twenty. */
 const [across, up] = [365, 275];
 const count = across * up;
 const mesh = { e: new Float64Array(count), n: new Float64Array(count), z: new Float64Array(count), corners: new Uint32Array((across - 1) * (up - 1) * 6) };
@@ -31,4 +31,5 @@ for (let k = 0; k < 30; k++) {
     paintEdges(image, mesh, sheet, [31, 28, 23], 150);
     frames.push(performance.now() - begun);
 }
-console.log(Math.max(...frames.slice(10)));
+const last = frames.slice(10).sort((a, b) => a - b);
+console.log(last[last.length >> 1], last.at(-1));

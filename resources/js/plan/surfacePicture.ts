@@ -29,26 +29,39 @@ export interface Sheet {
 /** Edges closer than this many pixels would be a grey sheet. */
 const LEAST_EDGE = 4;
 
+/** Places of a mesh on a sheet, in pixels from its upper left corner. */
+function onSheet(mesh: SurfaceMesh, { west, north, resolution }: Sheet): [Float64Array, Float64Array] {
+    const { e, n } = mesh;
+    const x = new Float64Array(e.length);
+    const y = new Float64Array(e.length);
+    for (let i = 0; i < x.length; i++) {
+        x[i] = ((e[i] as number) - west) / resolution;
+        y[i] = (north - (n[i] as number)) / resolution;
+    }
+    return [x, y];
+}
+
 /** Height of the surface at the middle of each pixel, NaN outside of it. */
 export function heightsOf(mesh: SurfaceMesh, sheet: Sheet): Float32Array {
-    const { width, height, resolution } = sheet;
+    const { width, height } = sheet;
     const heights = new Float32Array(width * height).fill(Number.NaN);
-    const { e, n, z, corners } = mesh;
+    const { z, corners } = mesh;
+    const [px, py] = onSheet(mesh, sheet);
     for (let i = 0; i < corners.length; i += 3) {
         const a = corners[i] as number;
         const b = corners[i + 1] as number;
         const c = corners[i + 2] as number;
-        const ax = ((e[a] as number) - sheet.west) / resolution - 0.5;
-        const bx = ((e[b] as number) - sheet.west) / resolution - 0.5;
-        const cx = ((e[c] as number) - sheet.west) / resolution - 0.5;
+        const ax = (px[a] as number) - 0.5;
+        const bx = (px[b] as number) - 0.5;
+        const cx = (px[c] as number) - 0.5;
         const left = Math.max(0, Math.ceil(Math.min(ax, bx, cx)));
         const right = Math.min(width - 1, Math.floor(Math.max(ax, bx, cx)));
         if (right < left) {
             continue;
         }
-        const ay = (sheet.north - (n[a] as number)) / resolution - 0.5;
-        const by = (sheet.north - (n[b] as number)) / resolution - 0.5;
-        const cy = (sheet.north - (n[c] as number)) / resolution - 0.5;
+        const ay = (py[a] as number) - 0.5;
+        const by = (py[b] as number) - 0.5;
+        const cy = (py[c] as number) - 0.5;
         const top = Math.max(0, Math.ceil(Math.min(ay, by, cy)));
         const bottom = Math.min(height - 1, Math.floor(Math.max(ay, by, cy)));
         const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
@@ -154,37 +167,32 @@ export function paintEdges(
     [r, g, b]: readonly [number, number, number],
     alpha: number,
 ): void {
-    const { e, n } = mesh;
-    const { width, height, resolution } = sheet;
+    const { width, height } = sheet;
     const edges = edgesOf(mesh);
+    const [xs, ys] = onSheet(mesh, sheet);
+    // A pixel is written at once.
+    const pixels = new Uint32Array(image.buffer, image.byteOffset, width * height);
+    const colour = ((alpha << 24) | (b << 16) | (g << 8) | r) >>> 0;
     for (let i = 0; i < edges.length; i += 2) {
         const p = edges[i] as number;
         const q = edges[i + 1] as number;
-        const px = ((e[p] as number) - sheet.west) / resolution;
-        const py = (sheet.north - (n[p] as number)) / resolution;
-        const dx = ((e[q] as number) - (e[p] as number)) / resolution;
-        const dy = ((n[p] as number) - (n[q] as number)) / resolution;
-        const long = Math.max(Math.abs(dx), Math.abs(dy));
+        const px = xs[p] as number;
+        const py = ys[p] as number;
+        const qx = xs[q] as number;
+        const qy = ys[q] as number;
+        const long = Math.max(Math.abs(qx - px), Math.abs(qy - py));
         // Where edges are too close, or out of view, nothing is drawn.
-        if (
-            long < LEAST_EDGE ||
-            (px < 0 && px + dx < 0) ||
-            (py < 0 && py + dy < 0) ||
-            (px > width && px + dx > width) ||
-            (py > height && py + dy > height)
-        ) {
+        if (long < LEAST_EDGE || (px < 0 && qx < 0) || (py < 0 && qy < 0) || (px > width && qx > width) || (py > height && qy > height)) {
             continue;
         }
         const steps = Math.min(Math.ceil(long), 4 * (width + height));
+        const dx = (qx - px) / steps;
+        const dy = (qy - py) / steps;
         for (let k = 0; k <= steps; k++) {
-            const x = Math.floor(px + (dx * k) / steps);
-            const y = Math.floor(py + (dy * k) / steps);
+            const x = Math.floor(px + dx * k);
+            const y = Math.floor(py + dy * k);
             if (x >= 0 && y >= 0 && x < width && y < height) {
-                const at = 4 * (y * width + x);
-                image[at] = r;
-                image[at + 1] = g;
-                image[at + 2] = b;
-                image[at + 3] = alpha;
+                pixels[y * width + x] = colour;
             }
         }
     }
