@@ -73,7 +73,7 @@ $rows[] = ["volume of two surfaces of $triangles triangles", sprintf('%.2f s', m
 $rows[] = ["station and offset on $elements elements, each", sprintf('%.0f µs', 1e6 * min($cold, $warm)), '', '60 µs'];
 
 exec('cd '.escapeshellarg(dirname(__DIR__, 2)).' && npx rolldown scripts/bench/triangles.ts --platform node --file '.escapeshellarg("$folder/triangles.mjs").' 2>&1', $said, $failed);
-[$middle, $slowest] = array_map(floatval(...), explode(' ', $failed === 0 ? (string) shell_exec('node '.escapeshellarg("$folder/triangles.mjs")) : 'NAN NAN'));
+[$middle, $slowest] = $failed === 0 ? array_map(floatval(...), explode(' ', (string) shell_exec('node '.escapeshellarg("$folder/triangles.mjs")))) : [NAN, NAN];
 $rows[] = [
     '200,000 triangles drawn with their edges and bands, a frame', sprintf('%.0f ms', $middle), sprintf('slowest of twenty %.0f ms', $slowest), '80 ms',
 ];

@@ -85,6 +85,31 @@ final class RoadTest extends TestCase
     }
 
     /** A road on 2 % with lanes that fall 2.5 %: at station 50, two metres right, 1.0 - 0.05 above the start. */
+    /** Walking out on ground that rises 1 in 10, by the catch that is told each time: there the stake stands, and its slope is that from the hinge. */
+    public function test_a_slope_stake_is_found_by_walking_to_where_it_is_told(): void
+    {
+        $template = self::template();
+        $road = new Road(new Alignment([Element::line(new Position(0, 0), 0.0, 100.0)]), new Profile([new Vertex(0, 10), new Vertex(100, 10)]), $template);
+        $aim = new AlignmentAim($road, grade: true, raised: 0.5);
+        foreach ([1, -1] as $side) {
+            foreach (['cut' => [13.0, 0.1], 'fill' => [7.0, -0.05]] as [$ground, $rise]) {
+                $height = static fn (float $right): float => $ground + $rise * abs($right);
+                for ($right = $side * 9.0, $k = 0; $k < 30; $k++) {
+                    $stake = $aim->designedAt(new Position(40.0, $right, $height($right)))->station?->side;
+                    self::assertNotNull($stake);
+                    $right = $stake->catchRight;
+                }
+                $found = $aim->designedAt(new Position(40.0, $right, $height($right)));
+                self::assertEqualsWithDelta($height($right), $found->place->elevation, 1e-9);
+                [$hinge, $elevation] = $template->hinge(40.0, $side, 10.0);
+                self::assertEqualsWithDelta([$side * $hinge, $elevation + 0.5], [$stake->hingeRight, $stake->hingeElevation], 1e-12);
+                self::assertEqualsWithDelta($stake->rise, ($height($right) - $stake->hingeElevation) / (abs($right) - abs($stake->hingeRight)), 1e-9);
+            }
+        }
+        // On the road itself there is none.
+        self::assertNull($aim->designedAt(new Position(40.0, 1.0, 13.0))->station?->side);
+    }
+
     public function test_an_alignment_is_staked_as_a_line_or_by_its_grade(): void
     {
         $road = new Road(

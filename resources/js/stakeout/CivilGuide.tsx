@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Live, Project } from '../api/client';
+import type { Live, Project, Schemas } from '../api/client';
 import { offsetWords } from '../civil/Offset';
 import { Length } from '../parts/Figure';
 import { Notice } from '../parts/Notice';
@@ -60,6 +60,7 @@ export function StationWords({ designed }: { designed: Live['designed'] }) {
                     </>
                 )}
             </p>
+            {s.side && <SlopeStake side={s.side} right={s.right} />}
             {s.others.length > 0 && (
                 <p className="text-sm text-open">
                     Also square to{' '}
@@ -73,6 +74,25 @@ export function StationWords({ designed }: { designed: Live['designed'] }) {
                 </p>
             )}
         </div>
+    );
+}
+
+/** Where the slope stake stands: at the place where the side slope meets the ground, found by walking towards it. */
+function SlopeStake({ side, right }: { side: Schemas['SideSlope']; right: number }) {
+    const { length } = useUnits();
+    const further = Math.abs(side.catchRight) - Math.abs(right);
+    const away = formatLength(Math.abs(further), length);
+    const ratio = Math.abs(1 / side.rise).toFixed(2);
+    return (
+        <p className="text-lg">
+            {side.rise > 0 ? 'Cutting' : 'Embankment'} 1 : {ratio} ·{' '}
+            {further === 0
+                ? 'it meets the ground here'
+                : `it meets the ground ${away} ${further > 0 ? 'further out' : 'nearer to the axis'}`}
+            <span className="block text-sm text-quiet">
+                if the ground is level so far · hinge {offsetWords(side.hingeRight, length)}, <Length of={side.hingeElevation} />
+            </span>
+        </p>
     );
 }
 

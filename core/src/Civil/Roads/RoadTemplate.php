@@ -50,7 +50,12 @@ final readonly class RoadTemplate implements RoadShape
         }
         $slope = $this->slopeFrom($height, $ground);
 
-        return $slope === null ? null : new OnSection($height + ($off - $at) * $slope, $slope > 0.0 ? 'cut slope' : 'fill slope', $slope * $side);
+        if ($slope === null) {
+            return null;
+        }
+        $stake = $slope === 0.0 ? null : new SideSlope($side * $at, $height, $slope, $side * ($at + ((float) $ground - $height) / $slope));
+
+        return new OnSection($height + ($off - $at) * $slope, $slope > 0.0 ? 'cut slope' : 'fill slope', $slope * $side, $stake);
     }
 
     /** Rise outward of the slope beside the road; null where it has none, or nothing says which of both. */

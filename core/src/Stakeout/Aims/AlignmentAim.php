@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Stakeout\Aims;
 
 use Parlay\Core\Civil\Alignments\AlignmentFoot;
+use Parlay\Core\Civil\Roads\OnSection;
 use Parlay\Core\Civil\Roads\Road;
 use Parlay\Core\Civil\Surfaces\OnSurface;
 use Parlay\Core\Civil\Surfaces\PackedSurface;
@@ -44,9 +45,9 @@ final readonly class AlignmentAim implements Aim
         $foot = $alignment->foot($pole);
         $right = $this->grade ? $foot->right : $this->right;
         $at = $this->grade ? $pole : $alignment->at($foot->along, $this->right);
-        [$elevation, $part, $slope, $ground] = $this->heightAt($foot->along, $right, $at, $pole->elevation);
+        [$elevation, $on, $ground] = $this->heightAt($foot->along, $right, $at, $pole->elevation);
 
-        return new Designed($at->at($elevation), $this->grade ? null : $this->onLine($foot), $this->on($foot, $pole, $part, $slope), $ground);
+        return new Designed($at->at($elevation), $this->grade ? null : $this->onLine($foot), $this->on($foot, $pole, $on), $ground);
     }
 
     public function judges(): Judged
@@ -54,20 +55,20 @@ final readonly class AlignmentAim implements Aim
         return $this->grade ? Judged::Height : ($this->heights ? Judged::PlanAndHeight : Judged::Plan);
     }
 
-    /** @return array{float|null, string, float|null, OnSurface|null} */
+    /** @return array{float|null, OnSection|null, OnSurface|null} */
     private function heightAt(float $along, float $right, Position $at, ?float $ground): array
     {
         if (! $this->heights) {
-            return [null, '', null, null];
+            return [null, null, null];
         }
         if ($this->surface !== null) {
             $on = $this->surface->at($at->northing, $at->easting);
 
-            return [$on === null ? null : $on->elevation + $this->raised, '', null, $on];
+            return [$on === null ? null : $on->elevation + $this->raised, null, $on];
         }
         $on = $this->road->heightAt($along, $right, $ground === null ? null : $ground - $this->raised);
 
-        return $on === null ? [null, '', null, null] : [$on->elevation + $this->raised, $on->part, $on->slope, null];
+        return $on === null ? [null, null, null] : [$on->elevation + $this->raised, $on, null];
     }
 
     private function onLine(AlignmentFoot $foot): OnLine
@@ -90,7 +91,7 @@ final readonly class AlignmentAim implements Aim
         );
     }
 
-    private function on(AlignmentFoot $foot, Position $pole, string $part, ?float $slope): OnAlignment
+    private function on(AlignmentFoot $foot, Position $pole, ?OnSection $on): OnAlignment
     {
         $alignment = $this->road->alignment;
         $stationing = $alignment->stationing;
@@ -111,9 +112,10 @@ final readonly class AlignmentAim implements Aim
             kind: $alignment->elements[$foot->element]->kind,
             radius: $foot->curvature === 0.0 ? null : 1 / $foot->curvature,
             axis: $this->road->profile?->elevationAt($foot->along),
-            part: $part,
-            slope: $slope,
+            part: $on->part ?? '',
+            slope: $on?->slope,
             others: $others,
+            side: $this->grade ? $on?->side?->raised($this->raised) : null,
         );
     }
 }

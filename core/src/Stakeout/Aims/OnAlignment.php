@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Stakeout\Aims;
 
 use Parlay\Core\Civil\Alignments\ElementKind;
+use Parlay\Core\Civil\Roads\SideSlope;
 use Parlay\Core\ListOf;
 
 /** Where the pole stands along and beside an alignment. */
@@ -20,6 +21,7 @@ final readonly class OnAlignment
      * @param  float|null  $axis  height of the axis there, metres
      * @param  string  $part  lane, shoulder or slope that the pole stands on
      * @param  float|null  $slope  rise to the right for each metre across, there
+     * @param  SideSlope|null  $side  of the road, where the pole stands on it
      * @param  list<OtherFoot>  $others  other places of the alignment that the pole stands square to
      */
     public function __construct(
@@ -36,5 +38,6 @@ final readonly class OnAlignment
         public ?float $slope,
         #[ListOf(OtherFoot::class)]
         public array $others,
+        public ?SideSlope $side = null,
     ) {}
 }

@@ -3767,6 +3767,7 @@ export interface components {
             part: string;
             slope: number | null;
             others: components["schemas"]["OtherFoot"][];
+            side: components["schemas"]["SideSlope"] | null;
         };
         OnLine: {
             along: number;
@@ -4325,6 +4326,12 @@ export interface components {
             offset: number;
             reliability: components["schemas"]["Reliability"] | null;
             moves: number | null;
+        };
+        SideSlope: {
+            hingeRight: number;
+            hingeElevation: number;
+            rise: number;
+            catchRight: number;
         };
         Sight: {
             circle: number;
