@@ -109,7 +109,7 @@ final class MakeSurface
         $lines = [];
         foreach ($layers as $layer) {
             foreach (self::shapes($layer) as $shape) {
-                if ($shape->kind === ShapeKind::Point && ! is_nan($shape->v[2])) {
+                if (in_array($shape->kind, [ShapeKind::Point, ShapeKind::Insert], true) && ! is_nan($shape->v[2])) {
                     $points[] = $shape->pointAt(0.0);
                 } elseif (in_array($shape->kind, [ShapeKind::Line, ShapeKind::Arc], true)) {
                     $lines[] = self::breakline($shape);
@@ -163,13 +163,16 @@ final class MakeSurface
                 if ($shape->kind !== ShapeKind::Face) {
                     continue;
                 }
+                if (is_nan($shape->v[2] + $shape->v[5] + $shape->v[8])) {
+                    throw new \DomainException("The faces of “{$layer->name}” have no heights here: the drawing was taken without them. Bring it in again with its heights.");
+                }
                 $three = [];
                 foreach ([0, 3, 6] as $k) {
                     [$x, $y, $h] = [$shape->v[$k], $shape->v[$k + 1], $shape->v[$k + 2]];
                     $key = round($x * 1e4).'/'.round($y * 1e4).'/'.round($h * 1e4);
                     if (! isset($numbers[$key])) {
                         $numbers[$key] = count($n);
-                        [$n[], $e[], $z[]] = [$y, $x, is_nan($h) ? 0.0 : $h];
+                        [$n[], $e[], $z[]] = [$y, $x, $h];
                     }
                     $three[] = $numbers[$key];
                 }

@@ -10,6 +10,7 @@ use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Parlay\Core\Civil\Surfaces\Delaunay;
+use Parlay\Core\Civil\Surfaces\SurfaceIndex;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use Tests\FeatureTestCase;
@@ -310,6 +311,36 @@ final class CivilTest extends FeatureTestCase
         $level = ['firstId' => $ground, 'elevation' => 9.0];
         $this->task('/volume-sheets', ['volume' => $level])->assertJson(['state' => 'done']);
         $this->ask('POST', $this->at('/volume-sheets'), ['volume' => $wanted, 'zone' => 'Nowhere/At all'])->assertStatus(422);
+    }
+
+    /** A hill of 3DFACEs beside a polyface mesh, written by ezdxf: a plane of 12 m by 10 m and one of 10 m by 10 m. */
+    public function test_faces_of_a_drawing_become_a_surface_as_they_are(): void
+    {
+        $dxf = Reference::python(<<<'PY'
+            import ezdxf,io
+            from ezdxf.render import MeshBuilder
+            d=ezdxf.new('R2000'); d.header['$INSUNITS']=6; m=d.modelspace()
+            z=lambda x,y: 10+0.1*x+0.02*y
+            for x in range(0,12,4):
+                c=[(x,0),(x+4,0),(x+4,10),(x,10)]
+                m.add_3dface([(2000+a,1000+b,z(a,b)) for a,b in c],dxfattribs={'layer':'FACES'})
+            b=MeshBuilder(); b.add_mesh(vertices=[(2012+a,1000+c,z(12+a,c)) for a,c in [(0,0),(10,0),(10,10),(0,10)]],faces=[(0,1,2),(0,2,3)])
+            b.render_polyface(m,dxfattribs={'layer':'MESH'})
+            s=io.StringIO(); d.write(s); print(json.dumps(s.getvalue()))
+            PY, null);
+        $upload = $this->upload($this->project, $dxf, 'faces.dxf');
+        $design = $this->task('/designs', ['upload' => $upload, 'name' => 'Faces', 'unit' => 'm', 'layers' => ['FACES', 'MESH'], 'heights' => 'used'])->assertJson(['state' => 'done'])->json('result.designId');
+        $layers = DB::table('design_layers')->where('design_id', $design)->pluck('id')->all();
+        $id = $this->ask('POST', $this->at('/surfaces'), ['name' => 'Faces', 'kind' => 'design', 'layerIds' => $layers, 'faces' => true])->assertOk()->json('id');
+        $surface = CivilSurface::query()->findOrFail($id)->surface();
+        self::assertSame(8, $surface->count());
+        self::assertEqualsWithDelta(220.0, $surface->planArea(), 1e-6);
+        $on = (new SurfaceIndex($surface))->at(1003.0, 2015.0);
+        self::assertEqualsWithDelta(10 + 1.5 + 0.06, $on?->elevation, 1e-6);
+        // Without heights there is no ground at nought.
+        $flat = $this->task('/designs', ['upload' => $this->upload($this->project, $dxf, 'flat.dxf'), 'name' => 'Flat', 'unit' => 'm', 'layers' => ['FACES'], 'heights' => 'dropped'])->json('result.designId');
+        $this->ask('POST', $this->at('/surfaces'), ['name' => 'Flat', 'kind' => 'design', 'layerIds' => DB::table('design_layers')->where('design_id', $flat)->pluck('id')->all(), 'faces' => true])
+            ->assertStatus(422)->assertSee('no heights here');
     }
 
     public function test_models_go_out_and_others_read_them(): void

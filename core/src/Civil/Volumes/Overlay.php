@@ -253,13 +253,15 @@ final class Overlay
             $last = count($n) - 1;
             foreach ($n as $i => $north) {
                 $f = $i === 0 ? $last : $i - 1;
-                if ($d[$i] * $sign >= 0.0 !== $d[$f] * $sign >= 0.0) {
+                $inside = $d[$i] * $sign >= 0.0;
+                $before = $d[$f] * $sign >= 0.0;
+                if ($inside !== $before) {
                     $share = $d[$f] / ($d[$f] - $d[$i]);
                     $pn[] = $n[$f] + $share * ($north - $n[$f]);
                     $pe[] = $e[$f] + $share * ($e[$i] - $e[$f]);
                     $pd[] = 0.0;
                 }
-                if ($d[$i] * $sign >= 0.0) {
+                if ($inside) {
                     $pn[] = $north;
                     $pe[] = $e[$i];
                     $pd[] = $d[$i];
