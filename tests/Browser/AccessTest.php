@@ -196,7 +196,7 @@ final class AccessTest extends TestCase
             foreach (['paper', 'sun'] as $theme) {
                 $chrome->driver->executeScript('document.documentElement.dataset.theme = arguments[0]', [$theme]);
                 $screen->settle();
-                foreach ($chrome->driver->executeAsyncScript(self::$rules) as $finding) {
+                foreach ($chrome->driver->executeAsyncScript(self::$rules, [$theme === 'sun']) as $finding) {
                     $found[$finding][] = "$size $theme";
                 }
             }
