@@ -194,7 +194,7 @@ final class MakingTest extends TestCase
             ->see('Ring 02 right')
             ->press('Rename 4');
         // The names shown before it is done are the same as those after: only the list of points tells that it is.
-        Running::until(static fn () => self::$parlay->ask('GET', "/projects/$id/points")[0]['name'] !== 'R7', 10);
+        Running::until(static fn () => self::$parlay->ask('GET', "/projects/$id/points")[0]['name'] !== 'R7', 60);
         self::assertSame(
             ['Ring 01 left', 'Ring 01 right', 'Ring 02 left', 'Ring 02 right', 'X'],
             array_column(self::$parlay->ask('GET', "/projects/$id/points"), 'name'),

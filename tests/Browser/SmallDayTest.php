@@ -76,9 +76,12 @@ final class SmallDayTest extends TestCase
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
             self::arrived($parlay, $mark);
             $finger->press("Measure $mark");
+            self::assertTrue(Running::until(
+                static fn () => in_array($mark, array_column($parlay->ask('GET', "/projects/$id/setup")['draft']['sights'], 'name'), true), 60,
+            ), "$mark is sighted");
         }
         $finger->press('Accept this setup');
-        $s->see('Check shot');
+        $s->see('Check shot')->settle();
         preg_match('~Check (CP\d)~', $s->text(), $m);
         self::arrived($parlay, $m[1] ?? 'CP4');
         $finger->press('Check '.($m[1] ?? 'CP4'))->press('Stake');

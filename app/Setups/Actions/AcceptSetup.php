@@ -8,6 +8,7 @@ use App\Clock;
 use App\Control\ControlOrigin;
 use App\Control\Models\ControlPoint;
 use App\FieldBook\KeyTaken;
+use App\Instrument\Models\QueuedInstruction;
 use App\Points\PointName;
 use App\Projects\Models\Project;
 use App\Setups\Draft;
@@ -40,6 +41,9 @@ final class AcceptSetup
             $stored = Setup::query()->where('project_id', $project->id)->where('key', $key)->first();
             if ($stored !== null) {
                 return self::sameWish($stored, $seen);
+            }
+            if ($seen !== null) {
+                self::requireNoneUnderWay($project);
             }
             $in = DraftInputs::of($project, SetupDrafts::of($project));
             self::requireSeen($in, $seen);
@@ -90,6 +94,16 @@ final class AcceptSetup
         }
 
         return $stored;
+    }
+
+    /** A sight that is being measured belongs to this setup: accepted without it, it would stand in the book alone. */
+    private static function requireNoneUnderWay(Project $project): void
+    {
+        $underWay = QueuedInstruction::query()->where('project_id', $project->id)->whereIn('state', ['queued', 'sent'])->get()
+            ->first(static fn (QueuedInstruction $i) => isset($i->purpose['keepIn']));
+        if ($underWay !== null) {
+            throw new \DomainException('A sight is being measured. Wait until it is in, or cancel it, then accept.');
+        }
     }
 
     /** @param  list<int>|null  $seen */

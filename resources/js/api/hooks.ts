@@ -1,5 +1,5 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { api, ask, type Judged, type Mark, newKey, Problem, queries, type Schemas, type SetupState } from './client';
 import { readingsOf } from './readings';
 import { begunAnew, isCurrent, isPrepared, PREPARED } from './revisions';
@@ -182,11 +182,37 @@ export async function untilFinished(project: number, started: Promise<Schemas['T
 export const turnTo = (project: number, to: { controlId: number } | { pointId: number } | { aimId: number }) =>
     untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...of(project), body: { key: newKey(), ...to } })));
 
-export const measure = (project: number, body: Omit<Schemas['MeasureOrder'], 'key'>) =>
-    untilDone(
-        project,
-        ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...of(project), body: { key: newKey(), ...body } })),
+/** How many measurements this page waits for. */
+let underWay = 0;
+const watchers = new Set<() => void>();
+const measuringNow = (by: number): void => {
+    underWay += by;
+    for (const w of watchers) {
+        w();
+    }
+};
+
+/** A measurement this page asked for has not come in yet. */
+export const useMeasuring = (): boolean =>
+    useSyncExternalStore(
+        (watch) => {
+            watchers.add(watch);
+            return () => watchers.delete(watch);
+        },
+        () => underWay > 0,
     );
+
+export async function measure(project: number, body: Omit<Schemas['MeasureOrder'], 'key'>): Promise<Schemas['InstructionResource']> {
+    measuringNow(1);
+    try {
+        return await untilDone(
+            project,
+            ask(api.POST('/api/v1/projects/{project}/instrument/measure', { ...of(project), body: { key: newKey(), ...body } })),
+        );
+    } finally {
+        measuringNow(-1);
+    }
+}
 
 /** The mark that a measurement was stored as; throws what stands against it. */
 export function markOf({ mark, asks }: Schemas['InstructionResource']): Mark {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, newKey, type Schemas, type SetupState } from '../api/client';
-import { untilFinished, useChangeDraft, useChecks, useDeed, useSetup } from '../api/hooks';
+import { untilFinished, useChangeDraft, useChecks, useDeed, useMeasuring, useSetup } from '../api/hooks';
 import { readingsOf } from '../api/readings';
 import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
@@ -179,6 +179,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
             }),
         ),
     );
+    const measuring = useMeasuring();
     const [key] = useState(newKey);
     const bad = (state.explanations?.length ?? 0) > 0;
     const ready = Boolean(state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0);
@@ -204,6 +205,8 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                         kind={ready ? 'primary' : 'plain'}
                         className="min-h-16"
                         aria-label="Accept this setup"
+                        title={measuring ? 'A sight is being measured' : undefined}
+                        disabled={measuring}
                         busy={accept.isPending}
                         onClick={() => accept.mutate(key, { onSuccess: onDone })}
                     >

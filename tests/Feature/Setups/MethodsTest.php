@@ -7,6 +7,7 @@ namespace Tests\Feature\Setups;
 use App\Control\Models\ControlPoint;
 use App\FieldBook\Models\Observation;
 use App\Instrument\MeasureOrder;
+use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
@@ -92,6 +93,20 @@ final class MethodsTest extends FeatureTestCase
         self::assertSame(
             $accepted, $this->ask('POST', $this->at('/setups'), ['key' => $key])->assertOk()->json('id'), 'sent again it is the same',
         );
+    }
+
+    public function test_nothing_is_accepted_while_a_sight_is_being_measured(): void
+    {
+        $draft = $this->change(['method' => 'resection', 'sights' => $this->sights('A', 'B', 'C')])['draft'];
+        $wish = ['key' => $this->newKey(), 'seenReadings' => array_column($draft['sights'], 'observationId')];
+        $told = QueuedInstruction::query()->create([
+            'key' => $this->newKey(), 'project_id' => $this->project->id, 'kind' => 'measure', 'content' => [],
+            'purpose' => ['keepIn' => $this->wanted('D', KeepIn::Sight)], 'asked' => [], 'state' => 'sent',
+        ]);
+        self::assertStringContainsString('being measured', $this->ask('POST', $this->at('/setups'), $wish)->assertStatus(422)->json('message'));
+        self::assertSame(0, Setup::query()->count());
+        $told->update(['state' => 'refused', 'why' => 'It was cancelled.']);
+        $this->ask('POST', $this->at('/setups'), $wish)->assertOk();
     }
 
     public function test_a_reading_that_arrives_when_another_setup_has_begun_goes_into_the_book_alone(): void
