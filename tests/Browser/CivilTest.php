@@ -45,7 +45,7 @@ final class CivilTest extends TestCase
         $s->fill('Go to station', '2+060')->see('= 2+060.000')->fill('Offset', '3.25')->press('Stake that place')->see('Access road 2+060.000 (2) 3.250 m right');
         $place = $this->place($id, 'Access road', '2+060', 3.25);
         $this->stand($place['northing'], $place['easting'], $place['elevation']);
-        self::assertTrue(Running::until(fn () => preg_match('~Measure and store\s+in\s~', $s->text()) === 1, 30), 'in tolerance');
+        self::assertTrue(Running::until(fn () => preg_match('~Measure and store\s+in\s~', $s->text()) === 1, 60), 'in tolerance');
         $s->press('Measure and store')->see('against design', 20);
         $marks = self::$parlay->ask('GET', "/projects/$id/marks");
         $mark = $marks[array_key_last($marks)];
@@ -95,7 +95,7 @@ final class CivilTest extends TestCase
         foreach ([[5220, 2390], [5240, 2390], [5240, 2410], [5220, 2410]] as $i => [$n, $e]) {
             $this->stand($n * 0.3048, $e * 0.3048, (100.5 + 2 * ($e - 2350) / 100) * 0.3048);
             $s->see('out of tolerance', 30);
-            self::assertTrue(Running::until(fn () => hypot(self::$parlay->ask('GET', "/projects/$id/live")['pole']['northing'] - $n * 0.3048, self::$parlay->ask('GET', "/projects/$id/live")['pole']['easting'] - $e * 0.3048) < 0.01, 30));
+            self::assertTrue(Running::until(fn () => hypot(self::$parlay->ask('GET', "/projects/$id/live")['pole']['northing'] - $n * 0.3048, self::$parlay->ask('GET', "/projects/$id/live")['pole']['easting'] - $e * 0.3048) < 0.01, 60));
             $s->press("Measure against $name")->see(($i + 1).($i === 0 ? ' shot' : ' shots').', held against', 30);
         }
         $s->press('Leave it, with its volume')->see('kept as a surface', 20)->see('prisms, exact');
@@ -116,7 +116,7 @@ final class CivilTest extends TestCase
         $this->stand(...($name === 'Saltmarsh Yard' ? [78_630.0, 41_262.0, 4.2] : [5235 * 0.3048, 2395 * 0.3048, 101 * 0.3048]));
         foreach (['search', 'track'] as $deed) {
             $order = self::$parlay->ask('POST', "/projects/$id/instrument/$deed", ['key' => bin2hex(random_bytes(8))] + ($deed === 'track' ? ['on' => true] : []))['id'] ?? 0;
-            Running::until(static fn () => in_array(self::$parlay->ask('GET', "/projects/$id/instrument/instructions/$order")['state'] ?? 'done', ['done', 'refused'], true), 20);
+            Running::until(static fn () => in_array(self::$parlay->ask('GET', "/projects/$id/instrument/instructions/$order")['state'] ?? 'done', ['done', 'refused'], true), 60);
         }
 
         return [$id, $s];

@@ -270,7 +270,7 @@ final class DayTest extends TestCase
 
             return hypot($at['northing'] - $world['pole']['northing'], $at['easting'] - $world['pole']['easting']) < 1e-6;
         };
-        self::assertTrue(Running::until($there, 20), "the pole stands on $mark before it is measured");
+        self::assertTrue(Running::until($there, 60), "the pole stands on $mark before it is measured");
     }
 
     private function walkToTarget(Screen $s): void
@@ -289,7 +289,7 @@ final class DayTest extends TestCase
 
             return ! $pole['walking'] && hypot($pole['northing'] - $target['northing'], $pole['easting'] - $target['easting']) < 1e-6;
         };
-        self::assertTrue(Running::until($there, 30), 'the pole stands at the target');
+        self::assertTrue(Running::until($there, 60), 'the pole stands at the target');
         $led = static fn () => str_contains($s->text(), 'as you hold the pole and face the instrument')
             || str_contains($s->text(), 'by the site grid');
         // On a slow machine the instrument finds the pole by itself a little later: it is turned by hand only where it really looks
@@ -298,7 +298,7 @@ final class DayTest extends TestCase
             $s->press('Turn to the target again');
         }
         self::assertTrue(
-            Running::until($led, 10),
+            Running::until($led, 60),
             'Not led: '.json_encode([self::$parlay->ask('GET', '/practice'), file_get_contents(self::$parlay->data.'/instrument.json')]),
         );
     }

@@ -117,7 +117,7 @@ final class DesignsTest extends TestCase
             ->press('Take 4 as control')
             ->see('CP4');
         // The name stands in the preview as well: what was taken is asked of the server.
-        self::assertTrue(Running::until(static fn () => count(self::$parlay->ask('GET', "/projects/$id/control")) === 4, 20));
+        self::assertTrue(Running::until(static fn () => count(self::$parlay->ask('GET', "/projects/$id/control")) === 4, 60));
         $control = array_column(self::$parlay->ask('GET', "/projects/$id/control"), null, 'name');
         self::assertSame([78640.240, 78703.998], [$control['CP2']['northing'], $control['CP3']['northing']]);
         // Issued again: what moved is shown, and nothing changes until it is told.
@@ -131,9 +131,9 @@ final class DesignsTest extends TestCase
         $first = static fn (): float => array_column(
             self::$parlay->ask('GET', "/projects/$id/control"), null, 'name',
         )['CP1']['northing'];
-        self::assertTrue(Running::until(static fn () => $first() === 78607.841, 20));
+        self::assertTrue(Running::until(static fn () => $first() === 78607.841, 60));
         $s->press('Undo')->doNotSee('CP9');
-        self::assertTrue(Running::until(static fn () => $first() === 78607.833, 20), 'the former control is back');
+        self::assertTrue(Running::until(static fn () => $first() === 78607.833, 60), 'the former control is back');
     }
 
     public function test_rows_pasted_from_a_spreadsheet_are_looked_over_and_a_whole_project_goes_out_and_comes_back(): void
@@ -152,7 +152,7 @@ final class DesignsTest extends TestCase
         $s->open('/projects')->see('Designs');
         $task = self::$parlay->ask('POST', "/projects/$id/packing");
         self::assertTrue(
-            Running::until(static fn () => self::$parlay->ask('GET', "/projects/$id/tasks/{$task['id']}")['state'] === 'done', 20),
+            Running::until(static fn () => self::$parlay->ask('GET', "/projects/$id/tasks/{$task['id']}")['state'] === 'done', 60),
         );
         file_put_contents(self::$folder.'/packed.zip', file_get_contents(self::$parlay->url."/api/v1/projects/$id/packed/{$task['id']}"));
         file_put_contents(self::$folder.'/damaged.zip', substr((string) file_get_contents(self::$folder.'/packed.zip'), 0, 500));

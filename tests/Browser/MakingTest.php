@@ -179,7 +179,7 @@ final class MakingTest extends TestCase
             'POST', "/projects/$id/points-import",
             ['upload' => $upload, 'layout' => $layout, 'target' => 'points', 'duplicates' => 'pair'],
         );
-        Running::until(static fn () => count(self::$parlay->ask('GET', "/projects/$id/points")) === 5, 10);
+        Running::until(static fn () => count(self::$parlay->ask('GET', "/projects/$id/points")) === 5, 60);
         $s = new Screen(new Chrome(1280, 800), self::$parlay->url);
         $s->open("/p/$id/prepare?do=points")
             ->see('R7 · pair')
@@ -266,7 +266,7 @@ final class MakingTest extends TestCase
             $more + ['upload' => $upload, 'name' => 'Plan', 'unit' => $unit, 'layers' => $layers, 'heights' => 'dropped'],
         )['id'];
         self::assertTrue(
-            Running::until(static fn () => self::$parlay->ask('GET', "/projects/$project/tasks/$task")['state'] === 'done', 20),
+            Running::until(static fn () => self::$parlay->ask('GET', "/projects/$project/tasks/$task")['state'] === 'done', 60),
         );
 
         return self::$parlay->ask('GET', "/projects/$project/tasks/$task")['result']['designId'];

@@ -72,7 +72,7 @@ final class SetupTest extends TestCase
         foreach ([['L1', -14, 5], ['L1', -14, 30], ['L2', 3, -9], ['L2', 35, -9]] as $i => [$line, $n, $e]) {
             $this->standPole($id, $foot['northing'] + $n, $foot['easting'] + $e, $foot['elevation']);
             $s->press("Measure on line $line");
-            self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['shots']) === $i + 1, 15));
+            self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['shots']) === $i + 1, 60));
         }
         $s->see('Two places fit')->see('4 of 4 shots lie on the drawn parts')->see('half a turn about the crossing');
         $off = fn (): float => hypot(
@@ -81,9 +81,9 @@ final class SetupTest extends TestCase
         );
         self::assertLessThan(0.02, $off());
         $s->pressStarting('Place 2');
-        self::assertTrue(Running::until(static fn () => $off() > 10.0, 10), 'the other place can be chosen');
+        self::assertTrue(Running::until(static fn () => $off() > 10.0, 60), 'the other place can be chosen');
         $s->pressStarting('Place 1');
-        self::assertTrue(Running::until(static fn () => $off() < 0.02, 10));
+        self::assertTrue(Running::until(static fn () => $off() < 0.02, 60));
         $s->press('Accept this setup')
             ->see('grid lines at ST1')
             ->see('no elevation')
@@ -131,7 +131,7 @@ final class SetupTest extends TestCase
         foreach (['first', 'second'] as $i => $which) {
             $this->standOn($id, ['CP2', 'CP3'][$i]);
             $s->press("Measure the $which mark");
-            self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['shots']) === $i + 1, 15));
+            self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['shots']) === $i + 1, 60));
         }
         $s->see('The marks lie')->see('The place was assumed');
     }
@@ -158,7 +158,7 @@ final class SetupTest extends TestCase
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
         // The page is reloaded while the instrument measures: the sight comes into the setup all the same.
         $s->see('linked')->press('Measure CP5')->see('touch to cancel')->open("/p/$id/set-up");
-        self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['sights']) === 4, 20), $s->text());
+        self::assertTrue(Running::until(fn () => count($this->setupOf($id)['draft']['sights']) === 4, 60), $s->text());
         $s->see('the tape reads')->see('CP5 plan, height')->press('Accept this setup')->see('Not checked yet');
         $this->standOn($id, 'CP4');
         $s->choose('Control point', 'CP4')->press('Check CP4')->see('The setup holds');
@@ -183,7 +183,7 @@ final class SetupTest extends TestCase
         $s->see('The direction to “CP4” is off by half a turn: it was misread, or booked on the wrong face');
         $this->measure($id, 'CP4', 'CP4');
         $why = fn (): string => (string) json_encode($this->setupOf($id)['explanations']);
-        self::assertTrue(Running::until(static fn () => ! str_contains($why(), 'wrong face'), 20), $why());
+        self::assertTrue(Running::until(static fn () => ! str_contains($why(), 'wrong face'), 60), $why());
         $s->doNotSee('booked on the wrong face')->press('Accept this setup')->see('Not checked yet')->press('Close the practice world');
         // The tape had been read 20 mm wrong on the pole: every reading of this setup is mended, and the setup proposed anew.
         $s->pressStarting('Field book');
@@ -228,7 +228,7 @@ final class SetupTest extends TestCase
         $best = $s->see('the worst point is P1')->text();
         $at = $s->resolution();
         $s->dragOnPlan(78650.0, 41260.0, 78615.0, 41300.0);
-        self::assertTrue(Running::until(static fn () => $s->text() !== $best, 10), 'another place gives another precision');
+        self::assertTrue(Running::until(static fn () => $s->text() !== $best, 60), 'another place gives another precision');
         self::assertSame($at, $s->resolution());
         $s->press('Begin a setup there');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {
@@ -266,7 +266,7 @@ final class SetupTest extends TestCase
     {
         $this->standOn($id, $mark);
         $s->choose($label, $mark)->press("Measure $mark");
-        self::assertTrue(Running::until(fn () => in_array($mark, array_column($this->setupOf($id)['draft']['sights'], 'name'), true), 20));
+        self::assertTrue(Running::until(fn () => in_array($mark, array_column($this->setupOf($id)['draft']['sights'], 'name'), true), 60));
     }
 
     private function standOn(int $id, string $mark): void
@@ -294,7 +294,7 @@ final class SetupTest extends TestCase
         $upload = self::$parlay->upload($id, __DIR__.'/../../database/demo/files/saltmarsh-yard-control.csv')['upload'];
         $layout = self::$parlay->ask('POST', "/projects/$id/points-preview", ['upload' => $upload])['layout'];
         self::$parlay->ask('POST', "/projects/$id/points-import", ['upload' => $upload, 'layout' => $layout, 'target' => 'control']);
-        self::assertTrue(Running::until(static fn () => count(self::$parlay->ask('GET', "/projects/$id/control")) === 7, 10));
+        self::assertTrue(Running::until(static fn () => count(self::$parlay->ask('GET', "/projects/$id/control")) === 7, 60));
         self::$parlay->ask('POST', "/projects/$id/practice-site");
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 10]);
         $world = self::$parlay->ask('GET', '/practice');

@@ -64,7 +64,7 @@ final class SmallDayTest extends TestCase
             $finger->plan($north, $east);
             $s->see('layer DRAINS');
             $finger->press('Make P'.($i + 1));
-            self::assertTrue(Running::until(static fn () => count($parlay->ask('GET', "/projects/$id/points")) === $i + 1, 10));
+            self::assertTrue(Running::until(static fn () => count($parlay->ask('GET', "/projects/$id/points")) === $i + 1, 60));
             $s->settle();
         }
         $finger->press('Set up', true)
@@ -88,7 +88,7 @@ final class SmallDayTest extends TestCase
         foreach (range(1, 3) as $count) {
             $finger->press('Nearest not yet done');
             $s->see('as you hold the pole');
-            self::assertTrue(Running::until(static fn () => ! str_contains($s->text(), 'out of tolerance') && str_contains($s->text(), 'in tolerance'), 30), 'walked to');
+            self::assertTrue(Running::until(static fn () => ! str_contains($s->text(), 'out of tolerance') && str_contains($s->text(), 'in tolerance'), 60), 'walked to');
             $finger->press('Measure and store');
             self::assertTrue(Running::until(
                 static fn () => count(array_filter($parlay->ask('GET', "/projects/$id/marks"), static fn (array $m) => $m['kind'] === 'stake')) === $count, 20,

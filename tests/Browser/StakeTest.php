@@ -84,7 +84,7 @@ final class StakeTest extends TestCase
         $s->boxAround($n, $e, 3.0)->touchPlan($n + 0.03, $e + 0.03)->see('Corner, WALLS')->press('Stake this corner');
         $this->stand($n, $e);
         $s->see('as you hold the pole and face the instrument', 12)->choose('What counts', 'plan only')->press('Measure and store');
-        self::assertTrue(Running::until(fn () => count($this->stakes($id)) === $before + 1, 15), $s->text());
+        self::assertTrue(Running::until(fn () => count($this->stakes($id)) === $before + 1, 60), $s->text());
         $mark = $this->stakes($id)[$before];
         self::assertSame(['spot', null, 'plan'], [$mark['aimed']['kind'], $mark['pointId'], $mark['judged']]);
         self::assertMatchesRegularExpression('~^S\d+$~', $mark['name']);
@@ -92,9 +92,9 @@ final class StakeTest extends TestCase
         self::assertLessThan(0.01, $mark['deviation']['plan']);
         // Its layer hidden, it stays what is staked, and comes back in one touch.
         $s->press('Once more')->press('Layers')->see('Show all')->tick('WALLS');
-        self::assertTrue(Running::until(fn () => ! array_column($this->layers($id), 'visible', 'name')['WALLS'], 10));
+        self::assertTrue(Running::until(fn () => ! array_column($this->layers($id), 'visible', 'name')['WALLS'], 60));
         $s->see('corner, line on WALLS')->press('As before');
-        self::assertTrue(Running::until(fn () => array_column($this->layers($id), 'visible', 'name')['WALLS'], 10));
+        self::assertTrue(Running::until(fn () => array_column($this->layers($id), 'visible', 'name')['WALLS'], 60));
     }
 
     #[DataProvider('sizes')]
@@ -120,7 +120,7 @@ final class StakeTest extends TestCase
         $last = $marks[array_key_last($marks)];
         self::assertSame('plan', $last['judged']);
         $s->pressStarting('Dot')->press('Prism');
-        self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id/setup")['draft']['dot'] === false, 10));
+        self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id/setup")['draft']['dot'] === false, 60));
     }
 
     public function test_after_a_mark_the_lath_is_shown_and_the_next_comes_by_itself(): void
@@ -129,7 +129,7 @@ final class StakeTest extends TestCase
         self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 4]);
         $s->press('On the sheet and after a mark')->choose('After a mark that is in', 'on to the nearest')->tick('Look at what is to be stored')
             ->tick('Show what goes on the lath')->press('Keep these choices');
-        self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id")['staking']['next'] === 'nearest', 10));
+        self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id")['staking']['next'] === 'nearest', 60));
         $points = array_column(self::$parlay->ask('GET', "/projects/$id/points"), null, 'name');
         $s->pressStarting('Target: ')->fill('Search by name, code or state; Enter takes the first', 'G7')->pressStarting('G7');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'atOnce' => true] + array_intersect_key($points['G7'], array_flip(['northing', 'easting', 'elevation'])));

@@ -65,7 +65,7 @@ final class StrangersTest extends TestCase
         $parlay = new Running('start', ['--host', '0.0.0.0']);
         $key = trim((string) file_get_contents("{$parlay->data}/access-key"));
         // The key is told after the line by which a start is known.
-        Running::until(static fn () => str_contains($parlay->said(), "/enter#$key"), 20);
+        Running::until(static fn () => str_contains($parlay->said(), "/enter#$key"), 60);
         self::assertStringContainsString("/enter#$key", $parlay->said());
         self::assertSame(43, strlen($key), '32 random bytes');
         self::assertStringContainsString('asks for its key', $parlay->ask('GET', '/projects')['message']);
@@ -111,7 +111,7 @@ final class StrangersTest extends TestCase
             [PHP_BINARY, '-q', '-S', "0.0.0.0:$port", '-t', $folder],
             [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes,
         ) ?: throw new \RuntimeException('No server.');
-        Running::until(static fn () => @file_get_contents("http://127.0.0.1:$port/") !== false, 10);
+        Running::until(static fn () => @file_get_contents("http://127.0.0.1:$port/") !== false, 60);
 
         return [$server, $port];
     }
