@@ -83,7 +83,7 @@ foreach (range(1, 4) as $step) {
 $desk->open("/p/$saltmarsh/prepare?do=designs")->see('Layers: 10 of 10');
 $take($desk->give(Screen::DESIGN_FILE, "$files/substation.dxf")->see('Does it fit'), 'drawing-before-it-is-taken');
 $desk->press('Place it so')->press('Take 4 layers')->see('substation.dxf');
-$desk->give('New revision of substation (DXF, or shapefiles in a zip)', "$files/substation-rev-b.dxf")
+$desk->give('New revision of substation (DXF, IFC, or shapefiles in a zip)', "$files/substation-rev-b.dxf")
     ->see('Does it fit')
     ->press('Place it so')
     ->fill('Revision', 'B')

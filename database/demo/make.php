@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 /** Writes the demo's files anew: php database/demo/make.php [FOLDER] */
 
+use Parlay\Demo\HallModel;
 use Parlay\Demo\LarkfieldCreamery;
 use Parlay\Demo\SaltmarshModel;
 use Parlay\Demo\SaltmarshYard;
@@ -17,6 +18,8 @@ foreach (['saltmarsh-yard' => SaltmarshYard::class, 'larkfield-creamery' => Lark
     file_put_contents("$folder/$name.dxf", $site::drawing());
 }
 file_put_contents("$folder/saltmarsh-yard-civil.xml", SaltmarshModel::file());
+file_put_contents("$folder/saltmarsh-yard-hall.ifc", HallModel::file(false));
+file_put_contents("$folder/saltmarsh-yard-hall-rev-b.ifc", HallModel::file(true));
 file_put_contents("$folder/substation.dxf", Substation::drawing(false));
 file_put_contents("$folder/substation-rev-b.dxf", Substation::drawing(true));
 file_put_contents("$folder/substation-studs.csv", Substation::studs());

@@ -72,7 +72,7 @@ final class DesignsTest extends TestCase
             ->see('Search 1 points')
             ->press('Finish');
         $s->press('Designs')
-            ->give('New revision of hall (DXF, or shapefiles in a zip)', self::$folder.'/hall-b.dxf')
+            ->give('New revision of hall (DXF, IFC, or shapefiles in a zip)', self::$folder.'/hall-b.dxf')
             ->see('in millimetres, as drawn')
             ->fill('Revision', 'B')
             ->press('Take 3 layers');

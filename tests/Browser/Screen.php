@@ -17,7 +17,7 @@ use PHPUnit\Framework\Assert;
 final class Screen
 {
     /** Where a design of any kind is dropped. */
-    public const DESIGN_FILE = 'Choose or drop a design: a drawing (DXF), a civil model (LandXML), shapefiles, or a list (CSV, text, LandXML, GeoJSON)';
+    public const DESIGN_FILE = 'Choose or drop a design: a drawing (DXF), a building model (IFC), a civil model (LandXML), shapefiles, or a list (CSV, text, LandXML, GeoJSON)';
 
     private const PATIENCE = 25.0;
 

@@ -32,12 +32,11 @@ interface Props extends StageProps {
     listImport: (file: Schemas['Upload'], target: 'control' | 'points', onDone: () => void) => ReactNode;
 }
 
-/** Files that are brought in elsewhere, or not yet. */
-const NOT_HERE: Record<'model' | 'packed' | 'unknown', string> = {
-    model: 'is a building model (IFC). Those can’t be read yet: ask for the same as a drawing (DXF), or for its points as a list (CSV).',
-    packed: 'is packed (zip) and holds no shapefile. A packed project is brought in under “Projects”, at the top left; anything else is unpacked first.',
+/** Files that are brought in elsewhere. */
+const NOT_HERE: Record<'packed' | 'unknown', string> = {
+    packed: 'is packed (zip) and holds neither a shapefile nor a building model (IFC). A packed project is brought in under “Projects”, at the top left; anything else is unpacked first.',
     unknown:
-        'is neither a drawing (DXF, shapefiles), a civil model (LandXML) nor a list of points (CSV, text, GeoJSON). Ask for one of those.',
+        'is neither a drawing (DXF, shapefiles), a building model (IFC), a civil model (LandXML) nor a list of points (CSV, text, GeoJSON). Ask for one of those.',
 };
 
 /** The project's designs: any file is dropped here and says what it holds; drawings are revised, one of them active, the others waiting or staying as background. */
@@ -86,7 +85,7 @@ export function Designs(props: Props) {
         try {
             const chosen = await oneFile(files);
             const kind = await kindOfFile(chosen);
-            if (kind === 'drawing' || kind === 'shapes') {
+            if (kind === 'drawing' || kind === 'shapes' || kind === 'model') {
                 await inspect(chosen, null);
             } else if (kind === 'civil') {
                 await inspectModel(chosen);
@@ -104,8 +103,8 @@ export function Designs(props: Props) {
         <div className="flex flex-col gap-4 p-4">
             {designs.length === 0 && <Notice>Bring in the designer’s drawing. Stakeout points are made by touching it.</Notice>}
             <FileDrop
-                label="Choose or drop a design: a drawing (DXF), a civil model (LandXML), shapefiles, or a list (CSV, text, LandXML, GeoJSON)"
-                accept=".dxf,.csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,.ifc,.zip,.shp,.shx,.dbf,.prj,.cpg,text/*"
+                label="Choose or drop a design: a drawing (DXF), a building model (IFC), a civil model (LandXML), shapefiles, or a list (CSV, text, LandXML, GeoJSON)"
+                accept=".dxf,.csv,.txt,.asc,.xyz,.pts,.xml,.json,.geojson,.ifc,.ifczip,.zip,.shp,.shx,.dbf,.prj,.cpg,text/*"
                 several
                 onFiles={(f) => void take(f)}
                 busy={work.busy}
@@ -248,8 +247,8 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
                 <input
                     ref={input}
                     type="file"
-                    accept=".dxf,.zip"
-                    aria-label={`New revision of ${d.name} (DXF, or shapefiles in a zip)`}
+                    accept=".dxf,.ifc,.ifczip,.zip"
+                    aria-label={`New revision of ${d.name} (DXF, IFC, or shapefiles in a zip)`}
                     className="hidden"
                     onChange={(e) => {
                         const file = e.target.files?.[0];

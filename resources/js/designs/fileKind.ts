@@ -8,7 +8,11 @@ const LIST_OF_ZIP = 200_000;
 
 export async function kindOfFile(file: File): Promise<FileKind> {
     const kind = kindOf(file.name, await file.slice(0, LOOKED_AT).text());
-    return kind === 'packed' && /\.shp/i.test(await file.slice(-LIST_OF_ZIP).text()) ? 'shapes' : kind;
+    if (kind !== 'packed') {
+        return kind;
+    }
+    const listed = await file.slice(-LIST_OF_ZIP).text();
+    return /\.ifc/i.test(listed) ? 'model' : /\.shp/i.test(listed) ? 'shapes' : kind;
 }
 
 export function kindOf(name: string, beginning: string): FileKind {

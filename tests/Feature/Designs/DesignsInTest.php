@@ -199,6 +199,43 @@ final class DesignsInTest extends FeatureTestCase
         return (string) file_get_contents($path);
     }
 
+    public function test_a_building_model_is_a_drawing_from_which_all_anchors_are_points(): void
+    {
+        $project = $this->project();
+        $files = __DIR__.'/../../../database/demo/files';
+        $upload = $this->upload($project, (string) file_get_contents("$files/saltmarsh-yard-hall.ifc"), 'hall.ifc');
+        $inspection = $this->inspected($project, $upload);
+        self::assertSame('mm', $inspection['declaredUnit']);
+        self::assertStringContainsString('map conversion', $inspection['remarks'][0]);
+        $layers = ['Grid', 'Ground · Mechanical fastener, top', 'Ground · Plate, top', 'Ground · Plate'];
+        $this->take($project, $upload, ['unit' => 'mm', 'layers' => $layers, 'heights' => 'used']);
+        [$design] = $this->designs($project);
+        $ids = array_column($design['layers'], 'id', 'name');
+        $anchors = ['kind' => 'circles', 'layerIds' => [$ids['Ground · Mechanical fastener, top']]];
+        $found = $this->ask('POST', "/projects/{$project->id}/collections-preview", ['collection' => $anchors])->assertOk()->json();
+        self::assertSame(96, $found['count']);
+        $this->ask('POST', "/projects/{$project->id}/collections", ['collection' => $anchors, 'name' => 'AN1'])->assertOk();
+        $points = $this->ask('GET', "/projects/{$project->id}/points")->json();
+        self::assertCount(96, $points);
+        self::assertEqualsWithDelta([4.75], array_values(array_unique(array_map(static fn (array $p) => round($p['elevation'], 6), $points))), 1e-9);
+        // The anchors of A1 keep 50 from the edges of a plate of 300, about the crossing the map conversion puts at E 41250 N 78640.
+        $nearest = min(array_map(static fn (array $p) => hypot($p['easting'] - 41_250.0, $p['northing'] - 78_640.0), $points));
+        self::assertEqualsWithDelta(hypot(0.1, 0.1), $nearest, 1e-6);
+        $spot = $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $ids['Ground · Plate, top'], 'shape' => 0, 'kind' => 'end'])->assertOk()->json();
+        self::assertStringContainsString('Plate A1', $spot['description']);
+        self::assertEqualsWithDelta(4.655, $spot['elevation'], 1e-9);
+        // In the next revision the plates of two rows lie 40 further along, and three others are larger.
+        $this->take(
+            $project, $this->upload($project, (string) file_get_contents("$files/saltmarsh-yard-hall-rev-b.ifc"), 'hall.ifc'),
+            ['unit' => 'mm', 'layers' => $layers, 'heights' => 'used', 'revisesId' => $design['id'], 'revision' => 'B'],
+        );
+        $changes = array_column($this->designs($project)[1]['changes'], null, 'layer');
+        self::assertArrayNotHasKey('Grid', $changes);
+        self::assertSame([3, 3, 12, 0.04], [...array_slice(array_values($changes['Ground · Plate']), 1, 3), round($changes['Ground · Plate']['farthest'], 6)]);
+        self::assertSame(60, $changes['Ground · Mechanical fastener, top']['moved'], 'the anchors of fifteen plates');
+        self::assertSame('failed', $this->taking($project, $this->upload($project, "ISO-10303-21;\nHEADER;\n", 'cut.ifc'), ['unit' => 'm', 'layers' => []])['state']);
+    }
+
     public function test_work_that_was_stopped_leaves_nothing(): void
     {
         $project = $this->project();

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Parlay\Core\Formats\Dxf;
 
 use Parlay\Core\Designs\ShapeKind;
+use Parlay\Core\Geometry\Frame;
 use Parlay\Core\Geometry\Spline;
 
-/** Where entities come to lie: an affine map of space, three rows of four. */
-final readonly class Transform
+/** Where entities come to lie. */
+final readonly class Transform extends Frame
 {
     /** Two lengths or directions differ when they do by more than this part. */
     private const SAME = 1e-9;
@@ -18,10 +19,9 @@ final readonly class Transform
 
     /** The matrix row by row: a b c x, d e f y, g h i z; x, y and z shift, in drawing units. */
     public function __construct(
-        private float $a, private float $b, private float $c, private float $x,
-        private float $d, private float $e, private float $f, private float $y,
-        private float $g, private float $h, private float $i, private float $z,
+        float $a, float $b, float $c, float $x, float $d, float $e, float $f, float $y, float $g, float $h, float $i, float $z,
     ) {
+        parent::__construct($a, $b, $c, $x, $d, $e, $f, $y, $g, $h, $i, $z);
         $this->only = $a === $e && $a === $i && $a > 0 && $b === 0.0 && $c === 0.0 && $d === 0.0 && $f === 0.0 && $g === 0.0 && $h === 0.0
             && $x === 0.0 && $y === 0.0 && $z === 0.0 ? $a : null;
     }
@@ -76,19 +76,6 @@ final readonly class Transform
             $a, $b, 0.0, $to[0] - $a * $base[0] - $b * $base[1],
             $d, $e, 0.0, $to[1] - $d * $base[0] - $e * $base[1],
             0.0, 0.0, $scale[2], $to[2] - $scale[2] * $base[2],
-        );
-    }
-
-    /** First the inner, then this. */
-    public function after(self $n): self
-    {
-        return new self(
-            $this->a * $n->a + $this->b * $n->d + $this->c * $n->g, $this->a * $n->b + $this->b * $n->e + $this->c * $n->h,
-            $this->a * $n->c + $this->b * $n->f + $this->c * $n->i, $this->a * $n->x + $this->b * $n->y + $this->c * $n->z + $this->x,
-            $this->d * $n->a + $this->e * $n->d + $this->f * $n->g, $this->d * $n->b + $this->e * $n->e + $this->f * $n->h,
-            $this->d * $n->c + $this->e * $n->f + $this->f * $n->i, $this->d * $n->x + $this->e * $n->y + $this->f * $n->z + $this->y,
-            $this->g * $n->a + $this->h * $n->d + $this->i * $n->g, $this->g * $n->b + $this->h * $n->e + $this->i * $n->h,
-            $this->g * $n->c + $this->h * $n->f + $this->i * $n->i, $this->g * $n->x + $this->h * $n->y + $this->i * $n->z + $this->z,
         );
     }
 
@@ -154,10 +141,7 @@ final readonly class Transform
             return [$this->a * $x + $this->b * $y + $this->x, $this->d * $x + $this->e * $y + $this->y, NAN];
         }
 
-        return [
-            $this->a * $x + $this->b * $y + $this->c * $z + $this->x, $this->d * $x + $this->e * $y + $this->f * $z + $this->y,
-            $this->g * $x + $this->h * $y + $this->i * $z + $this->z,
-        ];
+        return parent::point($x, $y, $z);
     }
 
     /**
@@ -223,15 +207,6 @@ final readonly class Transform
         usort($stops, static fn (float $s, float $t) => $reach($s) <=> $reach($t));
 
         return [ShapeKind::Line, [...$at($stops[0]), ...$at($stops[count($stops) - 1])]];
-    }
-
-    /** @return array{float, float, float} */
-    private function vector(float $x, float $y, float $z): array
-    {
-        return [
-            $this->a * $x + $this->b * $y + $this->c * $z, $this->d * $x + $this->e * $y + $this->f * $z,
-            $this->g * $x + $this->h * $y + $this->i * $z,
-        ];
     }
 
     private function turn(float $angle): float

@@ -1,0 +1,424 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Buildings;
+
+/**
+ * Pieces of faces put together again: what lies in one plane side by side becomes one face, with the holes that are left in it. So a face
+ * is what a person would touch, however a writer or a cut has parted it.
+ */
+final class FaceMerging
+{
+    /** Corners nearer than this are one, metres. */
+    private const SAME = 2e-6;
+
+    /** Cosine of the angle within which two pieces are one plane. */
+    private const ONE_PLANE = 1.0 - 1e-8;
+
+    /** @var list<array{float, float, float}> */
+    private array $corners = [];
+
+    /** @var array<string, int> */
+    private array $cells = [];
+
+    /** @var list<list<int>> corners of each piece */
+    private array $loops = [];
+
+    /** @var array<int, int> */
+    private array $parent = [];
+
+    /** @param  list<Facet>  $facets */
+    private function __construct(private readonly array $facets) {}
+
+    /**
+     * @param  list<Facet>  $facets
+     * @param  list<RoundFace>  $round
+     */
+    public static function of(array $facets, array $round, bool $closed): Solid
+    {
+        $m = new self($facets);
+        foreach ($facets as $f) {
+            $m->loops[] = $m->welded($f->corners);
+        }
+        $m->mendSides();
+        $faces = $m->faces();
+
+        return $m->solid($faces, $round, $closed);
+    }
+
+    /**
+     * @param  list<array{float, float, float}>  $corners
+     * @return list<int>
+     */
+    private function welded(array $corners): array
+    {
+        $loop = [];
+        foreach ($corners as $c) {
+            $i = $this->corner($c);
+            if ($loop === [] || $loop[count($loop) - 1] !== $i) {
+                $loop[] = $i;
+            }
+        }
+        while (count($loop) > 1 && $loop[0] === $loop[count($loop) - 1]) {
+            array_pop($loop);
+        }
+
+        return count($loop) >= 3 ? $loop : [];
+    }
+
+    /** @param  array{float, float, float}  $c */
+    private function corner(array $c): int
+    {
+        // Twice as wide as what counts as one place, so that a neighbour lies in this cell or in the next on its nearer side.
+        $size = 4 * self::SAME;
+        $at = array_map(static fn (float $v): float => floor($v / $size), $c);
+        $side = array_map(static fn (float $v, float $cell): float => $v / $size - $cell < 0.5 ? $cell - 1 : $cell + 1, $c, $at);
+        for ($k = 0; $k < 8; $k++) {
+            $i = $this->cells[($k & 1 ? $side[0] : $at[0]).' '.($k & 2 ? $side[1] : $at[1]).' '.($k & 4 ? $side[2] : $at[2])] ?? null;
+            if ($i !== null) {
+                $known = $this->corners[$i];
+                if (abs($known[0] - $c[0]) < self::SAME && abs($known[1] - $c[1]) < self::SAME && abs($known[2] - $c[2]) < self::SAME) {
+                    return $i;
+                }
+            }
+        }
+        $this->corners[] = $c;
+
+        return $this->cells[$at[0].' '.$at[1].' '.$at[2]] = count($this->corners) - 1;
+    }
+
+    /** A corner of one piece that lies on the side of another becomes a corner of that, too. */
+    private function mendSides(): void
+    {
+        $sides = $this->sides();
+        $alone = $ends = [];
+        foreach ($sides as $key => $piece) {
+            [$a, $b] = array_map(intval(...), explode(' ', (string) $key));
+            if (! isset($sides["$b $a"])) {
+                $alone[$piece][] = [$a, $b];
+                $ends[$a] = $ends[$b] = true;
+            }
+        }
+        $ends = array_keys($ends);
+        foreach ($alone as $piece => $of) {
+            $between = [];
+            foreach ($of as [$a, $b]) {
+                $between["$a $b"] = $this->on($a, $b, $ends);
+            }
+            $loop = [];
+            $count = count($this->loops[$piece]);
+            foreach ($this->loops[$piece] as $k => $a) {
+                array_push($loop, $a, ...$between[$a.' '.$this->loops[$piece][($k + 1) % $count]] ?? []);
+            }
+            $this->loops[$piece] = $loop;
+        }
+    }
+
+    /** @return array<string, int> piece by its directed sides */
+    private function sides(): array
+    {
+        $sides = [];
+        foreach ($this->loops as $piece => $loop) {
+            $count = count($loop);
+            foreach ($loop as $k => $a) {
+                $sides[$a.' '.$loop[($k + 1) % $count]] = $piece;
+            }
+        }
+
+        return $sides;
+    }
+
+    /**
+     * Which of some corners lie between two, in their order.
+     *
+     * @param  list<int>  $among
+     * @return list<int>
+     */
+    private function on(int $a, int $b, array $among): array
+    {
+        [$ax, $ay, $az] = $this->corners[$a];
+        [$dx, $dy, $dz] = [$this->corners[$b][0] - $ax, $this->corners[$b][1] - $ay, $this->corners[$b][2] - $az];
+        $square = $dx * $dx + $dy * $dy + $dz * $dz;
+        $found = [];
+        foreach ($among as $c) {
+            if ($c === $a || $c === $b) {
+                continue;
+            }
+            [$x, $y, $z] = [$this->corners[$c][0] - $ax, $this->corners[$c][1] - $ay, $this->corners[$c][2] - $az];
+            $share = $square > 0.0 ? ($x * $dx + $y * $dy + $z * $dz) / $square : -1.0;
+            if ($share > 0.0 && $share < 1.0 && ($x - $share * $dx) ** 2 + ($y - $share * $dy) ** 2 + ($z - $share * $dz) ** 2 < self::SAME ** 2) {
+                $found[$c] = $share;
+            }
+        }
+        asort($found);
+
+        return array_keys($found);
+    }
+
+    /** @return list<Face> */
+    private function faces(): array
+    {
+        $sides = $this->sides();
+        $this->parent = array_keys($this->loops);
+        foreach ($sides as $key => $piece) {
+            [$a, $b] = explode(' ', $key);
+            $other = $sides["$b $a"] ?? null;
+            if ($other !== null && $other > $piece && $this->onePlane($this->facets[$piece], $this->facets[$other])) {
+                $this->parent[$this->root($other)] = $this->root($piece);
+            }
+        }
+        $regions = [];
+        foreach ($this->loops as $piece => $loop) {
+            if ($loop !== []) {
+                $regions[$this->root($piece)][] = $piece;
+            }
+        }
+        $faces = [];
+        foreach ($regions as $region => $pieces) {
+            array_push($faces, ...$this->region($region, $pieces));
+        }
+
+        return $faces;
+    }
+
+    private function onePlane(Facet $f, Facet $g): bool
+    {
+        return $f->round === $g->round && $f->x * $g->x + $f->y * $g->y + $f->z * $g->z > self::ONE_PLANE;
+    }
+
+    private function root(int $piece): int
+    {
+        while ($this->parent[$piece] !== $piece) {
+            $piece = $this->parent[$piece] = $this->parent[$this->parent[$piece]];
+        }
+
+        return $piece;
+    }
+
+    /**
+     * @param  list<int>  $pieces
+     * @return list<Face>
+     */
+    private function region(int $region, array $pieces): array
+    {
+        $round = $this->facets[$region]->round;
+        if (count($pieces) === 1) {
+            return [new Face($this->straight($this->loops[$pieces[0]]), [], $round)];
+        }
+        $sides = $onward = [];
+        foreach ($pieces as $piece) {
+            $loop = $this->loops[$piece];
+            $count = count($loop);
+            foreach ($loop as $k => $a) {
+                $b = $loop[($k + 1) % $count];
+                if (isset($sides["$b $a"])) {
+                    unset($sides["$b $a"]);
+                } else {
+                    $sides["$a $b"] = [$a, $b];
+                }
+            }
+        }
+        foreach ($sides as [$a, $b]) {
+            $onward[$a][] = $b;
+        }
+        $outlines = $holes = [];
+        $normal = $this->facets[$region];
+        while ($onward !== []) {
+            $loop = $this->straight($this->walk($onward, $normal));
+            if (count($loop) < 3) {
+                continue;
+            }
+            [$x, $y, $z] = FaceTriangles::normal($this->corners, $loop);
+            $area = $x * $normal->x + $y * $normal->y + $z * $normal->z;
+            if ($area > 0.0) {
+                $outlines[] = $loop;
+            } else {
+                $holes[] = $loop;
+            }
+        }
+        $of = array_fill(0, count($outlines), []);
+        foreach ($holes as $hole) {
+            foreach ($outlines as $k => $outline) {
+                if (count($outlines) === 1 || $this->around($outline, $this->corners[$hole[0]], $normal)) {
+                    $of[$k][] = $hole;
+                    break;
+                }
+            }
+        }
+
+        return array_map(static fn (array $outline, array $h) => new Face($outline, $h, $round), $outlines, $of);
+    }
+
+    /**
+     * Takes one closed way out of the sides; where several go on, the one most to the left.
+     *
+     * @param  non-empty-array<int, list<int>>  $onward
+     * @param-out array<int, list<int>>  $onward
+     * @return list<int>
+     */
+    private function walk(array &$onward, Facet $normal): array
+    {
+        $first = array_key_first($onward);
+        $at = $first;
+        $before = null;
+        $loop = [];
+        do {
+            $loop[] = $at;
+            $ways = $onward[$at] ?? [];
+            if ($ways === []) {
+                break;
+            }
+            $k = count($ways) === 1 || $before === null ? 0 : $this->mostLeft($before, $at, $ways, $normal);
+            $next = $ways[$k];
+            unset($ways[$k]);
+            if ($ways === []) {
+                unset($onward[$at]);
+            } else {
+                $onward[$at] = array_values($ways);
+            }
+            [$before, $at] = [$at, $next];
+        } while ($at !== $first);
+
+        return $loop;
+    }
+
+    /** @param  list<int>  $ways */
+    private function mostLeft(int $before, int $at, array $ways, Facet $n): int
+    {
+        $from = $this->step($before, $at);
+        $best = 0;
+        $most = -INF;
+        foreach ($ways as $k => $next) {
+            $to = $this->step($at, $next);
+            $cross = $n->x * ($from[1] * $to[2] - $from[2] * $to[1]) + $n->y * ($from[2] * $to[0] - $from[0] * $to[2]) + $n->z * ($from[0] * $to[1] - $from[1] * $to[0]);
+            $turn = atan2($cross, $from[0] * $to[0] + $from[1] * $to[1] + $from[2] * $to[2]);
+            if ($turn > $most) {
+                [$most, $best] = [$turn, $k];
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return array{float, float, float} */
+    private function step(int $a, int $b): array
+    {
+        [$p, $q] = [$this->corners[$a], $this->corners[$b]];
+
+        return [$q[0] - $p[0], $q[1] - $p[1], $q[2] - $p[2]];
+    }
+
+    /**
+     * @param  list<int>  $loop
+     * @param  array{float, float, float}  $p
+     */
+    private function around(array $loop, array $p, Facet $n): bool
+    {
+        [$a, $b] = match (max(abs($n->x), abs($n->y), abs($n->z))) {
+            abs($n->z) => [0, 1],
+            abs($n->x) => [1, 2],
+            default => [2, 0],
+        };
+        $inside = false;
+        $count = count($loop);
+        for ($i = 0; $i < $count; $i++) {
+            [$c, $d] = [$this->corners[$loop[$i]], $this->corners[$loop[($i + 1) % $count]]];
+            $over = $c[$b] > $p[$b];
+            $then = $d[$b] > $p[$b];
+            if ($over !== $then && $p[$a] < $c[$a] + ($p[$b] - $c[$b]) / ($d[$b] - $c[$b]) * ($d[$a] - $c[$a])) {
+                $inside = ! $inside;
+            }
+        }
+
+        return $inside;
+    }
+
+    /**
+     * Without the corners that lie on a straight line between their neighbours.
+     *
+     * @param  list<int>  $loop
+     * @return list<int>
+     */
+    private function straight(array $loop): array
+    {
+        $count = count($loop);
+        $kept = [];
+        foreach ($loop as $k => $at) {
+            $in = $this->step($loop[($k - 1 + $count) % $count], $at);
+            $out = $this->step($at, $loop[($k + 1) % $count]);
+            $cross = [$in[1] * $out[2] - $in[2] * $out[1], $in[2] * $out[0] - $in[0] * $out[2], $in[0] * $out[1] - $in[1] * $out[0]];
+            $long = sqrt(($in[0] ** 2 + $in[1] ** 2 + $in[2] ** 2) * ($out[0] ** 2 + $out[1] ** 2 + $out[2] ** 2));
+            $bend = sqrt($cross[0] ** 2 + $cross[1] ** 2 + $cross[2] ** 2);
+            if ($bend > 1e-7 * $long || $in[0] * $out[0] + $in[1] * $out[1] + $in[2] * $out[2] < 0.0) {
+                $kept[] = $at;
+            }
+        }
+
+        return count($kept) >= 3 ? $kept : $loop;
+    }
+
+    /**
+     * @param  list<Face>  $faces
+     * @param  list<RoundFace>  $round
+     */
+    private function solid(array $faces, array $round, bool $closed): Solid
+    {
+        $number = $corners = [];
+        /**
+         * @param  list<int>  $loop
+         * @return list<int>
+         */
+        $renumber = function (array $loop) use (&$number, &$corners): array {
+            $new = [];
+            foreach ($loop as $i) {
+                if (! isset($number[$i])) {
+                    $number[$i] = count($corners);
+                    $corners[] = $this->corners[$i];
+                }
+                $new[] = $number[$i];
+            }
+
+            return $new;
+        };
+        [$round, $now] = $this->trimmed($faces, $round);
+        $faces = array_map(static fn (Face $f) => new Face(
+            $renumber($f->outline), array_map($renumber, $f->holes), $f->round === null ? null : $now[$f->round],
+        ), $faces);
+
+        return new Solid($corners, $faces, $round, $closed);
+    }
+
+    /**
+     * Round faces as far as they reach now; those of which nothing is left are gone.
+     *
+     * @param  list<Face>  $faces
+     * @param  list<RoundFace>  $round
+     * @return array{list<RoundFace>, array<int, int>} and the new number of each
+     */
+    private function trimmed(array $faces, array $round): array
+    {
+        $reach = [];
+        foreach ($faces as $face) {
+            $r = $face->round === null ? null : $round[$face->round] ?? null;
+            if ($r === null) {
+                continue;
+            }
+            [$x, $y, $z] = [$r->to[0] - $r->from[0], $r->to[1] - $r->from[1], $r->to[2] - $r->from[2]];
+            $square = $x * $x + $y * $y + $z * $z;
+            foreach ($face->outline as $i) {
+                $c = $this->corners[$i];
+                $share = (($c[0] - $r->from[0]) * $x + ($c[1] - $r->from[1]) * $y + ($c[2] - $r->from[2]) * $z) / $square;
+                [$low, $high] = $reach[$face->round] ?? [INF, -INF];
+                $reach[$face->round] = [min($low, $share), max($high, $share)];
+            }
+        }
+        $left = $now = [];
+        foreach ($reach as $k => [$low, $high]) {
+            $now[$k] = count($left);
+            $left[] = $round[$k]->between($low, $high);
+        }
+
+        return [$left, $now];
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Buildings;
+
+/** A plane convex piece of a face, while solids are cut. */
+final readonly class Facet
+{
+    /**
+     * @param  list<array{float, float, float}>  $corners  turning to the left from outside
+     * @param  float  $x  of its normal, of length 1
+     * @param  float  $d  from the origin along the normal, metres
+     * @param  int|null  $round  as of Face
+     */
+    public function __construct(
+        public array $corners,
+        public float $x,
+        public float $y,
+        public float $z,
+        public float $d,
+        public ?int $round,
+    ) {}
+
+    /** @param  list<array{float, float, float}>  $corners */
+    public static function of(array $corners, ?int $round): ?self
+    {
+        [$x, $y, $z] = FaceTriangles::normal($corners, array_keys($corners));
+        $length = sqrt($x * $x + $y * $y + $z * $z);
+        if ($length < 1e-14) {
+            return null;
+        }
+        [$x, $y, $z] = [$x / $length, $y / $length, $z / $length];
+
+        return new self($corners, $x, $y, $z, $x * $corners[0][0] + $y * $corners[0][1] + $z * $corners[0][2], $round);
+    }
+
+    /** @param  list<array{float, float, float}>  $corners  a piece of this */
+    public function piece(array $corners): self
+    {
+        return new self($corners, $this->x, $this->y, $this->z, $this->d, $this->round);
+    }
+
+    /** Seen from the other side. */
+    public function turned(int $rounds): self
+    {
+        return new self(array_reverse($this->corners), -$this->x, -$this->y, -$this->z, -$this->d, $this->numbered($rounds)->round);
+    }
+
+    /** Its round face counted from another number on. */
+    public function numbered(int $rounds): self
+    {
+        return new self($this->corners, $this->x, $this->y, $this->z, $this->d, $this->round === null ? null : $this->round + $rounds);
+    }
+}

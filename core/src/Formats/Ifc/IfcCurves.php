@@ -1,0 +1,263 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\Ifc;
+
+use Parlay\Core\Buildings\Loop;
+use Parlay\Core\Formats\Step\BrokenInstance;
+use Parlay\Core\Formats\Step\Instance;
+use Parlay\Core\Formats\Step\Reference;
+use Parlay\Core\Formats\Step\StepFile;
+use Parlay\Core\Formats\Step\Typed;
+use Parlay\Core\Geometry\Frame;
+
+/** Curves of the file. Arcs become pieces, and remember what they are pieces of. */
+final readonly class IfcCurves
+{
+    private const DEEPEST = 20;
+
+    public function __construct(private StepFile $file, private IfcPlaces $places, private IfcUnits $units) {}
+
+    /**
+     * A closed curve of a plane.
+     *
+     * @throws BrokenInstance
+     */
+    public function loop(int $number): Loop
+    {
+        $trace = $this->trace($number);
+        $places = $trace->places;
+        $last = count($places) - 1;
+        // A closed curve comes back to where it began.
+        if ($last > 0 && abs($places[0][0] - $places[$last][0]) < 1e-6 && abs($places[0][1] - $places[$last][1]) < 1e-6) {
+            array_pop($places);
+        }
+        if (count($places) < 3) {
+            throw $this->places->broken($number, 'an outline needs three corners');
+        }
+
+        return new Loop(
+            array_map(static fn (array $p): array => [$p[0], $p[1]], $places),
+            array_map(static fn (array $a): array => [$a[0], $a[1], $a[3]], $trace->arcs),
+        );
+    }
+
+    /** @throws BrokenInstance where Parlay does not read it, or it is no curve */
+    public function trace(int $number, int $depth = 0): Trace
+    {
+        if ($depth > self::DEEPEST) {
+            throw $this->places->broken($number, 'curves stand within one another in a circle');
+        }
+        $curve = $this->file->get($number);
+
+        return match ($curve->class) {
+            'IFCPOLYLINE' => $this->polyline($curve->references(0)),
+            'IFCCOMPOSITECURVE', 'IFC2DCOMPOSITECURVE', 'IFCBOUNDARYCURVE', 'IFCOUTERBOUNDARYCURVE' => $this->composite($curve, $depth),
+            'IFCTRIMMEDCURVE' => $this->trimmed($curve),
+            'IFCINDEXEDPOLYCURVE' => $this->indexed($curve),
+            'IFCCIRCLE', 'IFCELLIPSE' => $this->part($curve, 0.0, 2 * M_PI),
+            default => throw $this->places->broken($number, "{$curve->class} is a curve Parlay does not read"),
+        };
+    }
+
+    /** @param  list<int>  $points */
+    private function polyline(array $points): Trace
+    {
+        return (new Trace([]))->then(new Trace(array_map($this->places->point(...), $points)));
+    }
+
+    private function composite(Instance $curve, int $depth): Trace
+    {
+        $whole = new Trace([]);
+        foreach ($curve->references(0) as $number) {
+            $segment = $this->file->get($number);
+            $part = $this->trace($segment->reference(2) ?? throw $this->places->broken($number, 'a segment without a curve'), $depth + 1);
+            $whole = $whole->then($segment->word(1) === 'F' ? $part->reversed() : $part);
+        }
+
+        return $whole;
+    }
+
+    private function trimmed(Instance $curve): Trace
+    {
+        $basis = $this->file->get($curve->reference(0) ?? throw $this->places->broken($curve->number, 'a part of no curve'));
+        $cartesian = $curve->word(4) === 'CARTESIAN';
+        [$from, $to] = [$this->trim($curve, 1, $cartesian), $this->trim($curve, 2, $cartesian)];
+        $onward = $curve->word(3) !== 'F';
+        if ($basis->class === 'IFCLINE') {
+            return new Trace([$this->onLine($basis, $from), $this->onLine($basis, $to)]);
+        }
+        if ($basis->class !== 'IFCCIRCLE' && $basis->class !== 'IFCELLIPSE') {
+            throw $this->places->broken($basis->number, "{$basis->class} is a curve Parlay does not read");
+        }
+        $begin = $this->onRound($basis, $from);
+        $sweep = fmod($this->onRound($basis, $to) - $begin, 2 * M_PI);
+        if ($onward && $sweep <= 1e-12) {
+            $sweep += 2 * M_PI;
+        }
+        if (! $onward && $sweep >= -1e-12) {
+            $sweep -= 2 * M_PI;
+        }
+
+        return $this->part($basis, $begin, $sweep);
+    }
+
+    /** @return float|array{float, float, float} along the curve, or a place on it */
+    private function trim(Instance $curve, int $attribute, bool $cartesian): float|array
+    {
+        $along = $place = null;
+        foreach ($curve->list($attribute) as $v) {
+            if ($v instanceof Reference) {
+                $place = $this->places->point($v->number);
+            } elseif ($v instanceof Typed) {
+                $along = Instance::floats($v->values)[0] ?? null;
+            }
+        }
+
+        return ($cartesian ? $place ?? $along : $along ?? $place) ?? throw $this->places->broken($curve->number, 'it is not said where this part of a curve begins or ends');
+    }
+
+    /**
+     * @param  float|array{float, float, float}  $at
+     * @return array{float, float, float}
+     */
+    private function onLine(Instance $line, float|array $at): array
+    {
+        if (is_array($at)) {
+            return $at;
+        }
+        $p = $this->places->point($line->reference(0) ?? throw $this->places->broken($line->number, 'a line without a place'));
+        $vector = $this->file->get($line->reference(1) ?? throw $this->places->broken($line->number, 'a line without a direction'));
+        $d = $this->places->direction($vector->reference(0), [1.0, 0.0, 0.0]);
+        $by = $this->places->coordinate($at * ($vector->number(1) ?? 1.0), $line->number);
+
+        return [$p[0] + $by * $d[0], $p[1] + $by * $d[1], $p[2] + $by * $d[2]];
+    }
+
+    /** @param  float|array{float, float, float}  $at */
+    private function onRound(Instance $curve, float|array $at): float
+    {
+        if (! is_array($at)) {
+            return $at * $this->units->angle;
+        }
+        $f = $this->frame($curve);
+        [$dx, $dy, $dz] = [$at[0] - $f->x, $at[1] - $f->y, $at[2] - $f->z];
+        [$a, $b] = $this->radii($curve);
+
+        return atan2(($dx * $f->b + $dy * $f->e + $dz * $f->h) / $b, ($dx * $f->a + $dy * $f->d + $dz * $f->g) / $a);
+    }
+
+    private function part(Instance $curve, float $from, float $sweep): Trace
+    {
+        $f = $this->frame($curve);
+        [$a, $b] = $this->radii($curve);
+        $pieces = max(1, (int) ceil(abs($sweep) / (2 * M_PI) * Loop::PIECES - 1e-6));
+        $places = $arcs = [];
+        for ($k = 0; $k <= $pieces; $k++) {
+            $t = $from + $sweep * $k / $pieces;
+            $places[] = $f->point($a * cos($t), $b * sin($t), 0.0);
+            if ($k < $pieces && $a === $b) {
+                $arcs[$k] = [$f->x, $f->y, $f->z, $a];
+            }
+        }
+
+        return new Trace($places, $arcs);
+    }
+
+    private function frame(Instance $curve): Frame
+    {
+        return $this->places->axes($curve->reference(0) ?? throw $this->places->broken($curve->number, 'a circle without a place'));
+    }
+
+    /** @return array{float, float} */
+    private function radii(Instance $curve): array
+    {
+        $a = $this->places->coordinate($curve->number(1) ?? 0.0, $curve->number);
+        $b = $curve->class === 'IFCCIRCLE' ? $a : $this->places->coordinate($curve->number(2) ?? 0.0, $curve->number);
+
+        return $a > 0.0 && $b > 0.0 ? [$a, $b] : throw $this->places->broken($curve->number, 'a radius of 0, or below');
+    }
+
+    private function indexed(Instance $curve): Trace
+    {
+        $points = $this->pointList($curve->reference(0) ?? throw $this->places->broken($curve->number, 'a curve without places'));
+        $segments = $curve->list(1);
+        if ($segments === []) {
+            return (new Trace([]))->then(new Trace($points));
+        }
+        $whole = new Trace([]);
+        foreach ($segments as $segment) {
+            $numbers = $segment instanceof Typed && is_array($segment->values[0] ?? null) ? Instance::floats($segment->values[0]) : [];
+            $at = array_map(fn (float $n): array => $points[(int) $n - 1] ?? throw $this->places->broken($curve->number, "it speaks of place $n of ".count($points)), $numbers);
+            $arc = $segment instanceof Typed && $segment->type === 'IFCARCINDEX' && count($at) === 3 ? self::through($at[0], $at[1], $at[2]) : null;
+            $whole = $whole->then($arc ?? new Trace($at));
+        }
+
+        return $whole;
+    }
+
+    /**
+     * @return list<array{float, float, float}> metres
+     *
+     * @throws BrokenInstance
+     */
+    public function pointList(int $number): array
+    {
+        $places = [];
+        foreach ($this->file->get($number)->list(0) as $c) {
+            $c = is_array($c) ? Instance::floats($c) : [];
+            if (count($c) < 2) {
+                throw $this->places->broken($number, 'a place in this list has no two coordinates');
+            }
+            $places[] = [$this->places->coordinate($c[0], $number), $this->places->coordinate($c[1], $number), $this->places->coordinate($c[2] ?? 0.0, $number)];
+        }
+
+        return $places;
+    }
+
+    /**
+     * The arc over a second place to a third; null where the three lie in a line.
+     *
+     * @param  array{float, float, float}  $a
+     * @param  array{float, float, float}  $b
+     * @param  array{float, float, float}  $c
+     */
+    private static function through(array $a, array $b, array $c): ?Trace
+    {
+        $u = [$b[0] - $a[0], $b[1] - $a[1], $b[2] - $a[2]];
+        $v = [$c[0] - $a[0], $c[1] - $a[1], $c[2] - $a[2]];
+        $n = IfcPlaces::cross($u, $v);
+        $nn = $n[0] ** 2 + $n[1] ** 2 + $n[2] ** 2;
+        [$uu, $vv] = [$u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2, $v[0] ** 2 + $v[1] ** 2 + $v[2] ** 2];
+        if ($nn <= 1e-12 * $uu * $vv || $nn === 0.0) {
+            return null;
+        }
+        $vn = IfcPlaces::cross($v, $n);
+        $nu = IfcPlaces::cross($n, $u);
+        $to = [];
+        foreach ([0, 1, 2] as $k) {
+            $to[$k] = ($uu * $vn[$k] + $vv * $nu[$k]) / (2 * $nn);
+        }
+        $radius = sqrt($to[0] ** 2 + $to[1] ** 2 + $to[2] ** 2);
+        $centre = [$a[0] + $to[0], $a[1] + $to[1], $a[2] + $to[2]];
+        $x = [-$to[0] / $radius, -$to[1] / $radius, -$to[2] / $radius];
+        $length = sqrt($nn);
+        $y = IfcPlaces::cross([$n[0] / $length, $n[1] / $length, $n[2] / $length], $x);
+        $end = [$c[0] - $centre[0], $c[1] - $centre[1], $c[2] - $centre[2]];
+        $sweep = atan2($end[0] * $y[0] + $end[1] * $y[1] + $end[2] * $y[2], $end[0] * $x[0] + $end[1] * $x[1] + $end[2] * $x[2]);
+        $sweep += $sweep <= 0.0 ? 2 * M_PI : 0.0;
+        $pieces = max(2, (int) ceil($sweep / (2 * M_PI) * Loop::PIECES - 1e-6));
+        $places = $arcs = [];
+        for ($k = 0; $k <= $pieces; $k++) {
+            [$cos, $sin] = [$radius * cos($sweep * $k / $pieces), $radius * sin($sweep * $k / $pieces)];
+            $places[] = [$centre[0] + $cos * $x[0] + $sin * $y[0], $centre[1] + $cos * $x[1] + $sin * $y[1], $centre[2] + $cos * $x[2] + $sin * $y[2]];
+            if ($k < $pieces) {
+                $arcs[$k] = [$centre[0], $centre[1], $centre[2], $radius];
+            }
+        }
+        $places[$pieces] = $c;
+
+        return new Trace($places, $arcs);
+    }
+}

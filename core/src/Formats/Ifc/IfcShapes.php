@@ -1,0 +1,367 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\Ifc;
+
+use Parlay\Core\Buildings\Booleans;
+use Parlay\Core\Buildings\Face;
+use Parlay\Core\Buildings\FaceMerging;
+use Parlay\Core\Buildings\Facet;
+use Parlay\Core\Buildings\Loop;
+use Parlay\Core\Buildings\Profile;
+use Parlay\Core\Buildings\Solid;
+use Parlay\Core\Buildings\TooManyFaces;
+use Parlay\Core\Formats\Step\BrokenInstance;
+use Parlay\Core\Formats\Step\Instance;
+use Parlay\Core\Formats\Step\StepFile;
+use Parlay\Core\Geometry\Frame;
+
+/** What the file's items of shape are, as solids in metres, each in the coordinates its item stands in. */
+final class IfcShapes
+{
+    private const DEEPEST = 30;
+
+    /** Faces of so many triangles are put together again; more is a shape drawn for looks, and stays as it is. */
+    private const MOST_MERGED = 20_000;
+
+    private const MOST_CORNERS = 2_000_000;
+
+    /** How far half of all space reaches beyond what is cut by it, metres. */
+    private const MARGIN = 1.0;
+
+    /** Corners of the solids that are kept for when they come again. */
+    private const MOST_KEPT = 400_000;
+
+    /** @var array<int|string, Solid> by number of the item, or by what it is made of */
+    private array $kept = [];
+
+    private int $keptCorners = 0;
+
+    /** @var array<string, array<string, int>> what was not drawn as it is, and how often, by its class */
+    public array $leftOut = [];
+
+    public function __construct(
+        private readonly StepFile $file,
+        private readonly IfcPlaces $places,
+        private readonly IfcCurves $curves,
+        private readonly IfcProfiles $profiles,
+    ) {}
+
+    /**
+     * Solids of an item, each with the frame it stands in: those of mapped items are the same for all that show them.
+     *
+     * @return list<array{Solid, Frame}>
+     *
+     * @throws BrokenInstance
+     */
+    public function placed(int $item, int $depth = 0): array
+    {
+        if ($depth > self::DEEPEST) {
+            throw $this->places->broken($item, 'shapes are shown within one another in a circle');
+        }
+        $i = $this->file->get($item);
+        if ($i->class !== 'IFCMAPPEDITEM') {
+            return [$this->swept($i) ?? [$this->solid($item), Frame::none()]];
+        }
+        $map = $this->file->get($i->reference(0) ?? throw $this->places->broken($item, 'a shape shown again, and not which'));
+        $operator = $i->reference(1);
+        $frame = $operator === null ? Frame::none() : $this->places->operator($operator);
+        $origin = $map->reference(0);
+        if ($origin !== null) {
+            $frame = $frame->after($this->places->axes($origin));
+        }
+        $all = [];
+        $shown = $this->file->get($map->reference(1) ?? throw $this->places->broken($map->number, 'a shape to show again, and nothing in it'));
+        foreach ($shown->references(3) as $part) {
+            foreach ($this->placed($part, $depth + 1) as [$solid, $inner]) {
+                $all[] = [$solid, $frame->after($inner)];
+            }
+        }
+
+        return $all;
+    }
+
+    /**
+     * A plain extrusion of a profile known by a few figures: made once, however often a writer has written it.
+     *
+     * @return array{Solid, Frame}|null
+     */
+    private function swept(Instance $i): ?array
+    {
+        if ($i->class !== 'IFCEXTRUDEDAREASOLID') {
+            return null;
+        }
+        $number = $i->reference(0);
+        $profile = $number === null ? null : $this->file->get($number);
+        if ($profile === null || str_starts_with($profile->class, 'IFCARBITRARY') || ! is_float($profile->number(3))) {
+            return null;
+        }
+        $figures = array_slice($profile->attributes, 3);
+        $at = $profile->reference(2);
+        $direction = $i->reference(2);
+        $along = $this->places->direction($direction, [0.0, 0.0, 1.0]);
+        $key = $profile->class.serialize($figures).($at === null ? '' : serialize($this->places->axes($at))).serialize([$along, $i->number(3)]);
+        $solid = $this->kept[$key] ?? $this->keep($key, $this->extruded($i, null));
+        $position = $i->reference(1);
+
+        return [$solid, $position === null ? Frame::none() : $this->places->axes($position)];
+    }
+
+    /**
+     * @throws BrokenInstance where Parlay does not read it, or it can't be built
+     */
+    public function solid(int $item, int $depth = 0): Solid
+    {
+        if (isset($this->kept[$item])) {
+            return $this->kept[$item];
+        }
+        if ($depth > self::DEEPEST) {
+            throw $this->places->broken($item, 'solids are cut with one another in a circle');
+        }
+        $i = $this->file->get($item);
+
+        return $this->keep($item, match ($i->class) {
+            'IFCEXTRUDEDAREASOLID', 'IFCEXTRUDEDAREASOLIDTAPERED' => $this->positioned($i, $this->extruded($i, $i->reference(4))),
+            'IFCBOOLEANRESULT', 'IFCBOOLEANCLIPPINGRESULT' => $this->boolean($i, $depth),
+            'IFCCSGSOLID' => $this->solid($i->reference(0) ?? throw $this->places->broken($item, 'a solid of nothing'), $depth + 1),
+            'IFCFACETEDBREP', 'IFCFACETEDBREPWITHVOIDS' => $this->shells([(int) $i->reference(0), ...$i->references(1)], true),
+            'IFCSHELLBASEDSURFACEMODEL', 'IFCFACEBASEDSURFACEMODEL' => $this->shells($i->references(0), false),
+            'IFCCLOSEDSHELL', 'IFCOPENSHELL', 'IFCCONNECTEDFACESET' => $this->shells([$item], $i->class === 'IFCCLOSEDSHELL'),
+            'IFCTRIANGULATEDFACESET', 'IFCPOLYGONALFACESET' => $this->tessellated($i),
+            'IFCBLOCK' => $this->block($i),
+            'IFCRIGHTCIRCULARCYLINDER' => $this->cylinder($i),
+            'IFCBOUNDINGBOX' => $this->boundingBox($i),
+            default => throw $this->places->broken($item, "{$i->class} is a shape Parlay does not read"),
+        });
+    }
+
+    private function keep(int|string $key, Solid $solid): Solid
+    {
+        $this->keptCorners += count($solid->corners);
+        if ($this->keptCorners > self::MOST_KEPT) {
+            $this->kept = [];
+            $this->keptCorners = count($solid->corners);
+        }
+
+        return $this->kept[$key] = $solid;
+    }
+
+    private function positioned(Instance $i, Solid $solid): Solid
+    {
+        $position = $i->reference(1);
+
+        return $position === null ? $solid : $solid->moved($this->places->axes($position));
+    }
+
+    /** In the coordinates of its profile. */
+    private function extruded(Instance $i, ?int $end): Solid
+    {
+        $depth = $this->above($i, 3);
+        $d = $this->places->direction($i->reference(2), [0.0, 0.0, 1.0]);
+        if (abs($d[2]) < 1e-9) {
+            throw $this->places->broken($i->number, 'a profile drawn along its own plane has no inside');
+        }
+        $along = [$depth * $d[0], $depth * $d[1], $depth * $d[2]];
+        $profiles = $this->profiles->of($i->reference(0) ?? throw $this->places->broken($i->number, 'an extrusion without a profile'));
+        $ends = $end === null ? null : $this->profiles->of($end);
+
+        return Solid::together(array_map(function (Profile $p, int $k) use ($along, $ends, $i): Solid {
+            $e = $ends[$k] ?? null;
+            $alike = $e === null || (count($e->outline->corners) === count($p->outline->corners) && count($e->voids) === count($p->voids));
+
+            return Solid::extruded($p, $along, $alike ? $e : throw $this->places->broken($i->number, 'the profiles at both ends have not as many corners'));
+        }, $profiles, array_keys($profiles)));
+    }
+
+    private function boolean(Instance $i, int $depth): Solid
+    {
+        $first = $this->solid($i->reference(1) ?? throw $this->places->broken($i->number, 'nothing to cut'), $depth + 1);
+        $second = $i->reference(2) ?? throw $this->places->broken($i->number, 'nothing to cut with');
+        $tool = $this->tool($this->file->get($second), $first, $depth);
+        try {
+            $left = match ($i->word(0)) {
+                'DIFFERENCE' => Booleans::difference($first, $tool),
+                'INTERSECTION' => Booleans::intersection($first, $tool),
+                'UNION' => Booleans::union($first, $tool),
+                default => throw $this->places->broken($i->number, 'it is not said whether it is cut, joined or intersected'),
+            };
+        } catch (TooManyFaces) {
+            $this->leave($i->class, 'of more faces than are cut with one another: drawn uncut');
+
+            return $first;
+        }
+
+        return $left ?? throw $this->places->broken($i->number, 'nothing is left of it');
+    }
+
+    /** What cuts, as a solid: of half of all space as much as matters. */
+    private function tool(Instance $i, Solid $cut, int $depth): Solid
+    {
+        if (! in_array($i->class, ['IFCHALFSPACESOLID', 'IFCBOXEDHALFSPACE', 'IFCPOLYGONALBOUNDEDHALFSPACE'], true)) {
+            return $this->solid($i->number, $depth + 1);
+        }
+        $surface = $this->file->get($i->reference(0) ?? throw $this->places->broken($i->number, 'half of space on no side of a plane'));
+        if ($surface->class !== 'IFCPLANE') {
+            throw $this->places->broken($surface->number, "half of space behind {$surface->class}, which Parlay does not read");
+        }
+        $plane = $this->places->axes($surface->reference(0) ?? throw $this->places->broken($surface->number, 'a plane without a place'));
+        $box = $cut->box() ?? throw $this->places->broken($i->number, 'nothing to cut');
+        $reach = self::MARGIN;
+        foreach ([0, 1] as $k) {
+            $reach = max($reach, self::MARGIN + abs($box[$k][0] - $plane->x) + abs($box[$k][1] - $plane->y) + abs($box[$k][2] - $plane->z));
+        }
+        // Where it agrees, the side the normal points away from is solid.
+        $half = Solid::extruded(
+            Profile::of(new Loop([[-$reach, -$reach], [$reach, -$reach], [$reach, $reach], [-$reach, $reach]])),
+            [0.0, 0.0, $i->word(1) === 'F' ? $reach : -$reach],
+        )->moved($plane);
+        if ($i->class !== 'IFCPOLYGONALBOUNDEDHALFSPACE') {
+            return $half;
+        }
+        $at = $this->places->axes($i->reference(2) ?? throw $this->places->broken($i->number, 'an outline without a place'));
+        $outline = Profile::of($this->curves->loop($i->reference(3) ?? throw $this->places->broken($i->number, 'bounded by no outline')));
+        // As long as what is cut, either way.
+        $long = self::MARGIN;
+        foreach ([0, 1] as $k) {
+            $long = max($long, self::MARGIN + abs($box[$k][0] - $at->x) + abs($box[$k][1] - $at->y) + abs($box[$k][2] - $at->z));
+        }
+        $prism = Solid::extruded($outline, [0.0, 0.0, 2 * $long])->moved($at->after(Frame::ofAxes([1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0], [0.0, 0.0, -$long])));
+
+        return Booleans::intersection($prism, $half) ?? $half;
+    }
+
+    /**
+     * Faces by loops of corners.
+     *
+     * @param  list<int>  $shells
+     */
+    private function shells(array $shells, bool $closed): Solid
+    {
+        $corners = $number = $faces = [];
+        foreach ($shells as $shell) {
+            foreach ($this->file->get($shell)->references(0) as $face) {
+                $loops = [];
+                $bounds = $this->file->get($face);
+                if ($bounds->class !== 'IFCFACE' && $bounds->class !== 'IFCFACESURFACE') {
+                    throw $this->places->broken($face, "{$bounds->class} is a face Parlay does not read");
+                }
+                foreach ($bounds->references(0) as $bound) {
+                    $b = $this->file->get($bound);
+                    $polygon = $this->file->get($b->reference(0) ?? throw $this->places->broken($bound, 'a face without a bound'));
+                    if ($polygon->class !== 'IFCPOLYLOOP') {
+                        throw $this->places->broken($polygon->number, "{$polygon->class} is a bound of a face Parlay does not read");
+                    }
+                    $loop = [];
+                    foreach ($polygon->references(0) as $point) {
+                        if (! isset($number[$point])) {
+                            $number[$point] = count($corners);
+                            $corners[] = $this->places->point($point);
+                        }
+                        $loop[] = $number[$point];
+                    }
+                    if (count($corners) > self::MOST_CORNERS) {
+                        throw $this->places->broken($shell, 'a shape of more than '.self::MOST_CORNERS.' corners');
+                    }
+                    $loop = $b->word(1) === 'F' ? array_reverse($loop) : $loop;
+                    if (count($loop) >= 3) {
+                        $b->class === 'IFCFACEOUTERBOUND' ? array_unshift($loops, $loop) : $loops[] = $loop;
+                    }
+                }
+                if ($loops !== []) {
+                    $faces[] = new Face($loops[0], array_slice($loops, 1));
+                }
+            }
+        }
+
+        return $this->merged(new Solid($corners, $faces, [], $closed));
+    }
+
+    private function tessellated(Instance $i): Solid
+    {
+        $corners = $this->curves->pointList($i->reference(0) ?? throw $this->places->broken($i->number, 'faces without corners'));
+        $polygonal = $i->class === 'IFCPOLYGONALFACESET';
+        $through = array_map(static fn (float $n): int => (int) $n, $i->numbers($polygonal ? 3 : 4));
+        $loop = function (array $numbers) use ($through, $corners, $i): array {
+            $at = [];
+            foreach (Instance::floats($numbers) as $n) {
+                $k = ($through === [] ? (int) $n : $through[(int) $n - 1] ?? 0) - 1;
+                $at[] = isset($corners[$k]) ? $k : throw $this->places->broken($i->number, "it speaks of corner $n of ".count($corners));
+            }
+
+            return $at;
+        };
+        $faces = [];
+        if ($polygonal) {
+            foreach ($i->references(2) as $number) {
+                $face = $this->file->get($number);
+                $holes = array_map(static fn (mixed $h): array => $loop(is_array($h) ? $h : []), $face->class === 'IFCINDEXEDPOLYGONALFACEWITHVOIDS' ? $face->list(1) : []);
+                $faces[] = new Face($loop($face->list(0)), $holes);
+            }
+        } else {
+            foreach ($i->list(3) as $triangle) {
+                $faces[] = new Face($loop(is_array($triangle) ? $triangle : []));
+            }
+        }
+
+        return $this->merged(new Solid($corners, $faces, [], $i->word($polygonal ? 1 : 2) === 'T'));
+    }
+
+    /** What a writer has cut into triangles is touched as the faces it was. */
+    private function merged(Solid $solid): Solid
+    {
+        if (count($solid->faces) > self::MOST_MERGED) {
+            return $solid;
+        }
+        $facets = [];
+        foreach ($solid->faces as $face) {
+            if ($face->holes === [] && count($face->outline) > 3) {
+                $facet = Facet::of(array_map(static fn (int $k): array => $solid->corners[$k], $face->outline), null);
+                $facets[] = $facet;
+            } else {
+                array_push($facets, ...Booleans::facets(new Solid($solid->corners, [$face])));
+            }
+        }
+        $facets = array_values(array_filter($facets, static fn (?Facet $f) => $f !== null));
+
+        return FaceMerging::of($facets, [], $solid->closed);
+    }
+
+    private function block(Instance $i): Solid
+    {
+        [$x, $y, $z] = [$this->above($i, 1), $this->above($i, 2), $this->above($i, 3)];
+
+        return $this->standing($i, Solid::extruded(Profile::of(new Loop([[0.0, 0.0], [$x, 0.0], [$x, $y], [0.0, $y]])), [0.0, 0.0, $z]));
+    }
+
+    private function cylinder(Instance $i): Solid
+    {
+        return $this->standing($i, Solid::extruded(Profile::of(Loop::circle(0.0, 0.0, $this->above($i, 2))), [0.0, 0.0, $this->above($i, 1)]));
+    }
+
+    private function standing(Instance $i, Solid $solid): Solid
+    {
+        return $solid->moved($this->places->axes($i->reference(0) ?? throw $this->places->broken($i->number, 'a solid without a place')));
+    }
+
+    private function boundingBox(Instance $i): Solid
+    {
+        $p = $this->places->point($i->reference(0) ?? throw $this->places->broken($i->number, 'a box without a corner'));
+        [$x, $y, $z] = [$this->above($i, 1), $this->above($i, 2), $this->above($i, 3)];
+
+        return Solid::extruded(Profile::of(new Loop([[0.0, 0.0], [$x, 0.0], [$x, $y], [0.0, $y]])), [0.0, 0.0, $z])
+            ->moved(Frame::ofAxes([1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0], $p));
+    }
+
+    private function above(Instance $i, int $attribute): float
+    {
+        $length = $this->places->coordinate($i->number($attribute) ?? 0.0, $i->number);
+
+        return $length > 0.0 ? $length : throw $this->places->broken($i->number, "a figure of {$i->class} is missing, 0 or below");
+    }
+
+    public function leave(string $class, string $why): void
+    {
+        $this->leftOut[$class][$why] = ($this->leftOut[$class][$why] ?? 0) + 1;
+    }
+}

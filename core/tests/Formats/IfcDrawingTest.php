@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Formats;
+
+use Parlay\Core\Designs\Attributes;
+use Parlay\Core\Designs\Drawing;
+use Parlay\Core\Designs\DrawingLayer;
+use Parlay\Core\Designs\ShapeKind;
+use Parlay\Core\Formats\DrawingFile;
+use Parlay\Core\Formats\Dxf\ReadOptions;
+use Parlay\Core\Formats\Dxf\UnreadableDrawing;
+use Parlay\Core\Formats\Ifc\IfcModel;
+use Parlay\Core\Units\LengthUnit;
+use PHPUnit\Framework\TestCase;
+
+/** A building model as the plan has it. */
+final class IfcDrawingTest extends TestCase
+{
+    /** @return array<string, DrawingLayer> */
+    private static function layers(Drawing $d): array
+    {
+        return array_combine(array_map(static fn (DrawingLayer $l) => $l->name, $d->layers), $d->layers);
+    }
+
+    private static function read(string $text, LengthUnit $unit = LengthUnit::Millimetre): Drawing
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'ifc');
+        file_put_contents($file, $text);
+        try {
+            return DrawingFile::read($file, new ReadOptions(unit: $unit));
+        } finally {
+            unlink($file);
+        }
+    }
+
+    private static function plate(IfcText $f): string
+    {
+        $plate = $f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},300.,200.)"), 20);
+        $hole = $f->extrusion($f->add("IFCCIRCLEPROFILEDEF(.AREA.,$,{$f->flat()},13.)"), 60, $f->axes([100, 50, -20]));
+
+        return $f->add("IFCBOOLEANRESULT(.DIFFERENCE.,$plate,$hole)");
+    }
+
+    public function test_a_plate_shows_its_sides_its_hole_and_where_it_is_placed(): void
+    {
+        $f = new IfcText;
+        $f->product('P1', [self::plate($f)], $f->add("IFCLOCALPLACEMENT({$f->storeyPlace},{$f->axes([5000, 3000, 1000], [0, 0, 1], [0, 1, 0])})"), 'IFCPLATE');
+        $d = self::read($f->text());
+        self::assertSame(LengthUnit::Millimetre, $d->declaredUnit);
+        self::assertSame([1.0, 1.02], $d->heights);
+        $layers = self::layers($d);
+        self::assertEqualsCanonicalizing(['Ground · Plate', 'Ground · Plate, top', 'Ground · Plate, underside'], array_keys($layers));
+        $symbol = $layers['Ground · Plate']->shape(0);
+        self::assertEqualsWithDelta([5.0, 3.0, 1.0, M_PI / 2], array_slice($symbol->v, 0, 4), 1e-9);
+        self::assertSame('P1', Attributes::of($layers['Ground · Plate'], $symbol)['name']);
+        foreach (['top' => 1.02, 'underside' => 1.0] as $which => $height) {
+            $layer = $layers["Ground · Plate, $which"];
+            $shapes = array_map($layer->shape(...), range(0, $layer->count - 1));
+            $lines = array_values(array_filter($shapes, static fn ($s) => $s->kind === ShapeKind::Line));
+            $circles = array_values(array_filter($shapes, static fn ($s) => $s->kind === ShapeKind::Circle));
+            self::assertCount(4, $lines, "the sides of the $which");
+            self::assertSame('P1', Attributes::of($layer, $lines[0])['name']);
+            self::assertEqualsCanonicalizing(
+                [[4.9, 2.85], [4.9, 3.15], [5.1, 2.85], [5.1, 3.15]],
+                array_values(array_unique(array_merge(...array_map(
+                    static fn ($s) => [[round($s->v[0], 9), round($s->v[1], 9)], [round($s->v[3], 9), round($s->v[4], 9)]], $lines,
+                )), SORT_REGULAR)),
+            );
+            self::assertEqualsWithDelta([$height, $height], [$lines[0]->v[2], $lines[0]->v[5]], 1e-9);
+            // A hole at 100 along and 50 across, turned by a right angle, is at 50 left and 100 up.
+            self::assertCount(1, $circles);
+            self::assertEqualsWithDelta([4.95, 3.1, 0.013], [$circles[0]->v[0], $circles[0]->v[1], $circles[0]->v[3]], 1e-9);
+        }
+    }
+
+    public function test_the_map_conversion_puts_it_where_it_lies(): void
+    {
+        $f = new IfcText;
+        $f->product('P1', [self::plate($f)], $f->add("IFCLOCALPLACEMENT({$f->storeyPlace},{$f->axes([10000, 0, 0])})"), 'IFCPLATE');
+        // In metres of the map; a turn whose cosine is 0.6 and sine 0.8.
+        $metre = $f->add('IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.)');
+        $f->add("IFCMAPCONVERSION({$f->context},{$f->add("IFCPROJECTEDCRS('grid',$,$,$,$,$,$metre)")},412345.5,5678901.25,104.5,0.6,0.8,0.001)");
+        $d = self::read($f->text());
+        self::assertEqualsWithDelta([412351.5, 5678909.25, 104.5], array_slice(self::layers($d)['Ground · Plate']->shape(0)->v, 0, 3), 1e-6);
+        self::assertStringContainsString('map conversion', $d->remarks[0]);
+    }
+
+    public function test_grid_axes_come_with_their_names_and_what_is_not_drawn_is_said(): void
+    {
+        $f = new IfcText;
+        $f->product('odd', [$f->add('IFCSECTIONEDSOLID($,$)')]);
+        $axis = $f->add("IFCGRIDAXIS('A',{$f->add("IFCPOLYLINE(({$f->point([0, 0])},{$f->point([9000, 0])}))")},.T.)");
+        $f->add("IFCGRID({$f->id()},$,'Grid',$,$,".$f->add("IFCLOCALPLACEMENT($,{$f->axes([0, 0, 0])})").",$,($axis),($axis),$)");
+        $d = self::read($f->text());
+        $grid = self::layers($d)['Grid'];
+        self::assertSame('A', $grid->strings[(int) $grid->shape(1)->v[5]] ?? null);
+        self::assertContains('1 × IFCSECTIONEDSOLID: not drawn.', $d->remarks);
+        self::assertNotEmpty(array_filter($d->remarks, static fn (string $r) => str_contains($r, '“odd”') && str_contains($r, 'does not read')));
+    }
+
+    public function test_it_comes_in_a_zip_and_what_is_none_is_refused(): void
+    {
+        $f = new IfcText('IFC2X3', 'IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.)');
+        $f->product('P1', [self::plate($f)], '', 'IFCPLATE');
+        $path = sys_get_temp_dir().'/model-'.bin2hex(random_bytes(5)).'.ifczip';
+        $zip = new \ZipArchive;
+        $zip->open($path, \ZipArchive::CREATE);
+        $zip->addFromString('a folder/Höhe model.ifc', $f->text());
+        $zip->close();
+        self::assertSame('IFC2X3', DrawingFile::read($path, new ReadOptions)->version);
+        $zip->open($path);
+        $zip->addFromString('second.ifc', $f->text());
+        $zip->close();
+        try {
+            DrawingFile::read($path, new ReadOptions);
+            self::fail('which of the two?');
+        } catch (UnreadableDrawing $e) {
+            self::assertStringContainsString('2 building models', $e->getMessage());
+        } finally {
+            unlink($path);
+        }
+        $this->expectExceptionMessage('“AP214”');
+        self::read((new IfcText('AP214'))->text());
+    }
+
+    public function test_classes_are_named_as_people_write_them(): void
+    {
+        foreach (['IFCMECHANICALFASTENER' => 'Mechanical fastener', 'IFCWALLSTANDARDCASE' => 'Wall', 'IFCBUILDINGELEMENTPROXY' => 'Building element proxy', 'IFCCOLUMN' => 'Column', 'IFCREINFORCINGBAR' => 'Reinforcing bar'] as $class => $name) {
+            self::assertSame($name, IfcModel::plainClass($class));
+        }
+    }
+}

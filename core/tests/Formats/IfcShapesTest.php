@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Tests\Formats;
+
+use Parlay\Core\Buildings\Element;
+use Parlay\Core\Formats\Ifc\IfcModel;
+use Parlay\Core\Formats\Step\StepFile;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Every kind of shape, against its own formula and against what web-ifc makes of the same file. */
+final class IfcShapesTest extends TestCase
+{
+    /** @var array<string, Element> */
+    private static array $elements = [];
+
+    /** @var array<string, array{low: list<float>, high: list<float>, volume: float, triangles: int}> */
+    private static array $other = [];
+
+    public static function setUpBeforeClass(): void
+    {
+        $f = new IfcText;
+        foreach (self::kinds() as $name => [$make]) {
+            $f->product($name, $make($f));
+        }
+        $file = (string) tempnam(sys_get_temp_dir(), 'ifc');
+        file_put_contents($file, $f->text());
+        self::$elements = self::read($file);
+        exec('node '.escapeshellarg(__DIR__.'/webifc.mjs').' '.escapeshellarg($file).' 2>&1', $said, $code);
+        unlink($file);
+        self::$other = $code === 0 ? json_decode((string) end($said), true, flags: JSON_THROW_ON_ERROR) : throw new \RuntimeException(implode("\n", $said));
+    }
+
+    /** @return array<string, Element> by name */
+    private static function read(string $file): array
+    {
+        $stream = fopen($file, 'rb') ?: throw new \RuntimeException('no file');
+        $elements = [];
+        foreach ((new IfcModel(StepFile::open($stream)))->elements() as $e) {
+            $elements[$e->name] = $e;
+        }
+
+        return $elements;
+    }
+
+    /** @return array{list<float>, list<float>} smallest and largest of each coordinate, metres */
+    private static function box(Element $e): array
+    {
+        [$low, $high] = [[INF, INF, INF], [-INF, -INF, -INF]];
+        foreach ($e->shape as [$solid, $frame]) {
+            foreach ($solid->corners as $c) {
+                foreach ($e->place->after($frame)->point(...$c) as $k => $v) {
+                    [$low[$k], $high[$k]] = [min($low[$k], $v), max($high[$k], $v)];
+                }
+            }
+        }
+
+        return [$low, $high];
+    }
+
+    /**
+     * How each is written (millimetres), its volume by its own formula (metres³) and the greatest difference of what web-ifc makes of it.
+     *
+     * @return \Generator<string, array{\Closure(IfcText): list<string>, float, 2?: float}>
+     */
+    public static function kinds(): \Generator
+    {
+        $profile = static fn (string $class, string $figures, float $depth = 1000) => static fn (IfcText $f): array => [
+            $f->extrusion($f->add("IFC{$class}PROFILEDEF(.AREA.,$,{$f->flat()},$figures)"), $depth),
+        ];
+        // A circle is drawn as a polygon of 36 corners within it.
+        $round = 18 * sin(2 * M_PI / 36) / M_PI;
+        yield 'rectangle' => [$profile('RECTANGLE', '300.,200.'), 0.06];
+        yield 'circle' => [$profile('CIRCLE', '100.'), M_PI * 0.01 * $round, 5e-4];
+        yield 'circle hollow' => [$profile('CIRCLEHOLLOW', '100.,10.'), M_PI * (0.01 - 0.0081) * $round, 5e-4];
+        yield 'ellipse' => [$profile('ELLIPSE', '100.,50.'), M_PI * 0.005 * $round, 5e-4];
+        yield 'rectangle hollow' => [$profile('RECTANGLEHOLLOW', '200.,100.,10.,$,$'), 0.02 - 0.18 * 0.08];
+        yield 'i' => [$profile('ISHAPE', '200.,400.,10.,20.,$,$,$'), 2 * 0.2 * 0.02 + 0.36 * 0.01];
+        yield 'l' => [$profile('LSHAPE', '150.,100.,12.,$,$,$'), 0.012 * (0.15 + 0.1 - 0.012)];
+        yield 't' => [$profile('TSHAPE', '200.,150.,10.,15.,$,$,$,$,$'), 0.15 * 0.015 + 0.185 * 0.01];
+        yield 'u' => [$profile('USHAPE', '200.,80.,8.,12.,$,$,$'), 2 * 0.08 * 0.012 + 0.176 * 0.008];
+        yield 'c' => [$profile('CSHAPE', '200.,80.,3.,20.,$'), 0.003 * (0.2 + 2 * 0.077 + 2 * 0.017)];
+        // The other lays both flanges over each other here: its box is as wide as one of them, and the standard’s picture is wider.
+        yield 'z' => [$profile('ZSHAPE', '200.,80.,8.,12.,$,$'), 2 * 0.08 * 0.012 + 0.176 * 0.008, 0.08];
+        yield 'trapezium' => [$profile('TRAPEZIUM', '300.,100.,200.,50.'), 0.04];
+        yield 'outline with voids' => [static fn (IfcText $f): array => [$f->extrusion($f->add(
+            "IFCARBITRARYPROFILEDEFWITHVOIDS(.AREA.,$,{$f->polyline([[0, 0], [1000, 0], [1000, 800], [400, 800], [400, 500], [0, 500]])},"
+            ."({$f->polyline([[100, 100], [100, 300], [300, 300], [300, 100]])},{$f->polyline([[600, 200], [700, 200], [700, 700], [600, 700]])}))",
+        ), 250)], (0.5 + 0.6 * 0.3 - 0.04 - 0.05) * 0.25];
+        yield 'slanting' => [static fn (IfcText $f): array => [$f->extrusion(
+            $f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},300.,200.)"), 1000, $f->axes([500, 200, 100], [1, 1, 1], [0, 1, -1]), $f->direction([0.6, 0, 0.8]),
+        )], 0.06 * 0.8];
+        yield 'arc' => [static function (IfcText $f): array {
+            // A square whose one side is half a circle outward.
+            $circle = $f->add('IFCCIRCLE('.$f->add('IFCAXIS2PLACEMENT2D('.$f->point([1000, 500]).','.$f->direction([1, 0]).')').',500.)');
+            $half = $f->add("IFCTRIMMEDCURVE($circle,(IFCPARAMETERVALUE(".IfcText::number(-M_PI / 2).')),(IFCPARAMETERVALUE('.IfcText::number(M_PI / 2).')),.T.,.PARAMETER.)');
+            $line = $f->add('IFCPOLYLINE(('.implode(',', [$f->point([1000, 1000]), $f->point([0, 1000]), $f->point([0, 0]), $f->point([1000, 0])]).'))');
+            $parts = array_map(static fn (string $c) => $f->add("IFCCOMPOSITECURVESEGMENT(.CONTINUOUS.,.T.,$c)"), [$line, $half]);
+
+            return [$f->extrusion($f->add("IFCARBITRARYCLOSEDPROFILEDEF(.AREA.,$,{$f->add('IFCCOMPOSITECURVE(('.implode(',', $parts).'),.F.)')})"), 100)];
+        }, 0.1 * (1.0 + M_PI * 0.125 * $round), 6e-4];
+        yield 'indexed arc' => [static function (IfcText $f): array {
+            $list = $f->add('IFCCARTESIANPOINTLIST2D(((0.,0.),(1000.,0.),(1500.,500.),(1000.,1000.),(0.,1000.)))');
+
+            return [$f->extrusion($f->add("IFCARBITRARYCLOSEDPROFILEDEF(.AREA.,$,{$f->add("IFCINDEXEDPOLYCURVE($list,(IFCLINEINDEX((1,2)),IFCARCINDEX((2,3,4)),IFCLINEINDEX((4,5,1))),.F.)")})"), 100)];
+        }, 0.1 * (1.0 + M_PI * 0.125 * $round), 6e-4];
+        yield 'mapped' => [static function (IfcText $f): array {
+            $body = $f->add("IFCSHAPEREPRESENTATION({$f->context},'Body','SweptSolid',({$f->extrusion($f->add("IFCLSHAPEPROFILEDEF(.AREA.,$,{$f->flat()},150.,100.,12.,$,$,$)"), 500)}))");
+            $map = $f->add("IFCREPRESENTATIONMAP({$f->axes([100, 0, 0], [0, 0, 1], [0, 1, 0])},$body)");
+
+            return [$f->add("IFCMAPPEDITEM($map,{$f->add("IFCCARTESIANTRANSFORMATIONOPERATOR3DNONUNIFORM({$f->direction([1, 1, 0])},{$f->direction([1, -1, 0])},{$f->point([2000, 300, 100])},2.,{$f->direction([0, 0, 1])},1.5,0.5)")})")];
+        }, 0.012 * (0.15 + 0.1 - 0.012) * 0.5 * 2 * 1.5 * 0.5];
+        yield 'brep' => [static function (IfcText $f): array {
+            [$a, $b, $c, $d, $top] = array_map($f->point(...), [[0, 0, 0], [1000, 0, 0], [1000, 1000, 0], [0, 1000, 0], [500, 500, 900]]);
+            $face = static fn (string ...$p): string => $f->add("IFCFACE(({$f->add("IFCFACEOUTERBOUND({$f->add('IFCPOLYLOOP(('.implode(',', $p).'))')},.T.)")}))");
+
+            return [$f->add("IFCFACETEDBREP({$f->add('IFCCLOSEDSHELL(('.implode(',', [$face($d, $c, $b, $a), $face($a, $b, $top), $face($b, $c, $top), $face($c, $d, $top), $face($d, $a, $top)]).'))')})")];
+        }, 0.3];
+        yield 'triangles' => [static function (IfcText $f): array {
+            $list = $f->add('IFCCARTESIANPOINTLIST3D(((0.,0.,0.),(600.,0.,0.),(600.,400.,0.),(0.,400.,0.),(0.,0.,300.),(600.,0.,300.),(600.,400.,300.),(0.,400.,300.)))');
+
+            return [$f->add("IFCTRIANGULATEDFACESET($list,$,.T.,((1,3,2),(1,4,3),(5,6,7),(5,7,8),(1,2,6),(1,6,5),(2,3,7),(2,7,6),(3,4,8),(3,8,7),(4,1,5),(4,5,8)),$)")];
+        }, 0.072];
+        yield 'polygons' => [static function (IfcText $f): array {
+            $list = $f->add('IFCCARTESIANPOINTLIST3D(((0.,0.,0.),(600.,0.,0.),(600.,400.,0.),(0.,400.,0.),(0.,0.,300.),(600.,0.,300.),(600.,400.,300.),(0.,400.,300.)))');
+            $faces = array_map(static fn (string $c) => $f->add("IFCINDEXEDPOLYGONALFACE(($c))"), ['4,3,2,1', '5,6,7,8', '1,2,6,5', '2,3,7,6', '3,4,8,7', '4,1,5,8']);
+
+            return [$f->add("IFCPOLYGONALFACESET($list,.T.,(".implode(',', $faces).'),$)')];
+        }, 0.072];
+        $beam = static fn (IfcText $f): string => $f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},200.,100.)"), 1000);
+        yield 'clipped' => [static fn (IfcText $f): array => [
+            // Sloping over the top: what lies above is taken away.
+            $f->add("IFCBOOLEANCLIPPINGRESULT(.DIFFERENCE.,{$beam($f)},{$f->add("IFCHALFSPACESOLID({$f->add('IFCPLANE('.$f->axes([0, 0, 800], [1, 0, 2], [2, 0, -1]).')')},.F.)")})"),
+        ], 0.2 * 0.1 * 0.8];
+        yield 'clipped within an outline' => [static fn (IfcText $f): array => [
+            $f->add("IFCBOOLEANCLIPPINGRESULT(.DIFFERENCE.,{$beam($f)},{$f->add("IFCPOLYGONALBOUNDEDHALFSPACE({$f->add('IFCPLANE('.$f->axes([0, 0, 600], [0, 0, 1], [1, 0, 0]).')')},.F.,{$f->axes([0, 0, 0])},{$f->polyline([[0, -200], [200, -200], [200, 200], [0, 200]])})")})"),
+        ], 0.2 * 0.1 - 0.1 * 0.1 * 0.4];
+        yield 'two joined' => [static fn (IfcText $f): array => [
+            $f->add("IFCBOOLEANRESULT(.UNION.,{$beam($f)},{$f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},100.,400.)"), 500)})"),
+        ], 0.02 + 0.1 * 0.3 * 0.5];
+        yield 'what two have in common' => [static fn (IfcText $f): array => [
+            $f->add("IFCBOOLEANRESULT(.INTERSECTION.,{$beam($f)},{$f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},100.,400.)"), 500)})"),
+        ], 0.1 * 0.1 * 0.5];
+        yield 'bored through' => [static fn (IfcText $f): array => [
+            $f->add("IFCBOOLEANRESULT(.DIFFERENCE.,{$beam($f)},{$f->extrusion($f->add("IFCCIRCLEPROFILEDEF(.AREA.,$,{$f->flat()},30.)"), 2000, $f->axes([0, 1000, 500], [0, -1, 0], [1, 0, 0]))})"),
+        ], 0.02 - M_PI * 0.0009 * $round * 0.1];
+    }
+
+    /** @param  \Closure(IfcText): list<string>  $make */
+    #[DataProvider('kinds')]
+    public function test_a_shape_stands_where_it_is_built(\Closure $make, float $volume, float $tolerance = 1e-5): void
+    {
+        $name = (string) $this->dataName();
+        $e = self::$elements[$name];
+        self::assertNull($e->fault);
+        self::assertEqualsWithDelta($volume, $e->volume(), 1e-6 + 1e-5 * $volume, 'by its formula');
+        $other = self::$other[$name];
+        [$low, $high] = self::box($e);
+        foreach ([0, 1, 2] as $k) {
+            self::assertEqualsWithDelta($other['low'][$k], $low[$k], $tolerance, "the smallest of coordinate $k");
+            self::assertEqualsWithDelta($other['high'][$k], $high[$k], $tolerance, "the largest of coordinate $k");
+        }
+        self::assertEqualsWithDelta(abs($other['volume']), $e->volume(), $tolerance + 5e-3 * $volume, 'as the other makes it');
+    }
+
+    public function test_faces_are_those_a_person_would_touch(): void
+    {
+        $faces = static fn (string $name): array => array_merge(...array_map(static fn (array $s) => $s[0]->faces, self::$elements[$name]->shape));
+        self::assertCount(6, $faces('triangles'), 'twelve triangles are the six faces of a box');
+        self::assertCount(6, $faces('clipped'));
+        self::assertCount(8, $faces('clipped within an outline'));
+        $bored = $faces('bored through');
+        $holes = array_values(array_filter($bored, static fn ($f) => $f->holes !== []));
+        self::assertCount(2, $holes, 'the hole goes in on one side and out on the other');
+        self::assertCount(36, array_filter($bored, static fn ($f) => $f->round !== null), 'what was bored remembers that it is round');
+        [$solid] = self::$elements['bored through']->shape[0];
+        self::assertEqualsWithDelta(0.03, $solid->round[0]->radius, 1e-9);
+        self::assertTrue($solid->round[0]->hollow);
+    }
+}
