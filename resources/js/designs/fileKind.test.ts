@@ -1,5 +1,6 @@
+import { zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { kindOf } from './fileKind';
+import { kindOf, kindOfFile } from './fileKind';
 
 describe('what a file holds', () => {
     it.each([
@@ -15,5 +16,14 @@ describe('what a file holds', () => {
         ['photo.jpg', '\u00ff\u00d8', 'unknown'],
     ])('%s', (name, beginning, kind) => {
         expect(kindOf(name, beginning)).toBe(kind);
+    });
+
+    it.each([
+        ['hall.ifc', 'model'],
+        ['Yard.SHP', 'shapes'],
+        ['parlay.json', 'packed'],
+    ])('a zip that holds %s', async (name, kind) => {
+        const zip = zipSync({ [name]: new Uint8Array(20) });
+        expect(await kindOfFile(new File([zip as BlobPart], 'sent.zip'))).toBe(kind);
     });
 });
