@@ -73,12 +73,11 @@ final class SmallDayTest extends TestCase
             ->press('Walks by itself to what is asked for');
         $tape = $parlay->ask('GET', '/practice')['tripod']['height'];
         $finger->type('Instrument height', (string) $tape)->press('As below');
-        foreach (['CP1', 'CP2', 'CP3'] as $mark) {
+        foreach (['CP1', 'CP2', 'CP3'] as $i => $mark) {
             self::arrived($parlay, $mark);
             $finger->press("Measure $mark");
-            self::assertTrue(Running::until(
-                static fn () => in_array($mark, array_column($parlay->ask('GET', "/projects/$id/setup")['draft']['sights'], 'name'), true), 60,
-            ), "$mark is sighted");
+            // Pressed before the page shows it, Accept is refused: nobody looked at the third sight then.
+            self::assertTrue(Running::until(static fn () => substr_count($s->text(), 'plan, height') > $i, 60), "$mark is sighted");
         }
         $finger->press('Accept this setup');
         $s->see('Check shot')->settle();
