@@ -53,7 +53,8 @@ final class FindSpot
         $word = $body->kind !== SpotKind::Intersection ? 'Corner' : ($body->prolonged ? 'Prolonged intersection' : 'Intersection');
 
         return "$word of {$shape->kind->word()} ($place, layer {$layer->name}) and {$other->kind->word()} ("
-            .self::place($otherLayer, $other->place).", layer {$otherLayer->name}) of ".self::file($layer);
+            .self::place($otherLayer, $other->place).", layer {$otherLayer->name}) of ".self::file($layer)
+            .implode('', array_unique([self::said($layer, $shape), self::said($otherLayer, $other)]));
     }
 
     /** A line or arc, with where it stands in its file. */

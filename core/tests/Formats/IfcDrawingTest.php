@@ -52,6 +52,7 @@ final class IfcDrawingTest extends TestCase
         self::assertSame([1.0, 1.02], $d->heights);
         $layers = self::layers($d);
         self::assertEqualsCanonicalizing(['Ground · Plate', 'Ground · Plate, top', 'Ground · Plate, underside'], array_keys($layers));
+        self::assertSame([false, true], [$layers['Ground · Plate, top']->off, $layers['Ground · Plate, underside']->off]);
         $symbol = $layers['Ground · Plate']->shape(0);
         self::assertEqualsWithDelta([5.0, 3.0, 1.0, M_PI / 2], array_slice($symbol->v, 0, 4), 1e-9);
         self::assertSame('P1', Attributes::of($layers['Ground · Plate'], $symbol)['name']);

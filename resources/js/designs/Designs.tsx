@@ -279,7 +279,7 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
             {d.remarks.length > 0 && (
                 <details>
                     <summary className="min-h-12 cursor-pointer py-3 text-sm text-quiet">
-                        {d.remarks.length} remarks on what was read
+                        {d.remarks.length === 1 ? 'A remark' : `${d.remarks.length} remarks`} on what was read
                     </summary>
                     {d.remarks.map((r) => (
                         <p key={r} className="text-sm text-quiet">

@@ -37,7 +37,7 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
         (revises?.heights as Body['heights'] | undefined) ?? (inspection.heights.length > 0 ? 'used' : 'dropped'),
     );
     const [fixed, setFixed] = useState<number | null>(null);
-    const [name, setName] = useState(revises?.name ?? file.fileName.replace(/\.(dxf|zip)$/i, ''));
+    const [name, setName] = useState(revises?.name ?? file.fileName.replace(/\.(dxf|zip|ifc|ifczip)$/i, ''));
     const [revision, setRevision] = useState('');
     const [role, setRole] = useState<NonNullable<Body['role']>>(revises?.role ?? 'design');
     const [annotations, setAnnotations] = useState(false);

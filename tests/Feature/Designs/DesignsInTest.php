@@ -222,7 +222,7 @@ final class DesignsInTest extends FeatureTestCase
         $nearest = min(array_map(static fn (array $p) => hypot($p['easting'] - 41_250.0, $p['northing'] - 78_640.0), $points));
         self::assertEqualsWithDelta(hypot(0.1, 0.1), $nearest, 1e-6);
         $spot = $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $ids['Ground · Plate, top'], 'shape' => 0, 'kind' => 'end'])->assertOk()->json();
-        self::assertStringContainsString('Plate A1', $spot['description']);
+        self::assertStringContainsString('name Plate A1, type BP 300', $spot['description']);
         self::assertEqualsWithDelta(4.655, $spot['elevation'], 1e-9);
         // In the next revision the plates of two rows lie 40 further along, and three others are larger.
         $this->take(

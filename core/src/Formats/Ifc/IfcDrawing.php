@@ -14,6 +14,7 @@ use Parlay\Core\Formats\Dxf\Colours;
 use Parlay\Core\Formats\Dxf\Drawn;
 use Parlay\Core\Formats\Dxf\DxfText;
 use Parlay\Core\Formats\Dxf\Insertion;
+use Parlay\Core\Formats\Dxf\LayerEntry;
 use Parlay\Core\Formats\Dxf\Placement;
 use Parlay\Core\Formats\Dxf\ReadOptions;
 use Parlay\Core\Formats\Dxf\UnreadableDrawing;
@@ -69,6 +70,8 @@ final class IfcDrawing
         $this->placement->remark($map === null
             ? 'The file says no place on the map: the model lies about an origin of its own. Fit it to the control.'
             : 'The model lies where the file’s map conversion puts it.');
+        // Most lie right under a top: touched together, nobody could tell which height is meant.
+        $this->placement->remark('Undersides are on layers of their own, which are not taken unless they are chosen.');
         if (! $model->units->said) {
             $this->placement->remark('The file says no unit of length: it was read in metres.');
         }
@@ -157,6 +160,7 @@ final class IfcDrawing
         foreach ($e->shape as [$solid, $frame]) {
             $whole = $place->after($frame);
             $seen = $this->seen($solid, $whole);
+            $this->placement->layerTable["$layer, underside"] ??= new LayerEntry(off: true);
             $this->lines("$layer, top", $e->number, $solid, $seen->top, $whole, $attributes);
             $this->lines("$layer, underside", $e->number, $solid, $seen->underside, $whole, $attributes);
             $this->circles($layer, $e->number, $solid, $seen->circles, $whole);
