@@ -190,7 +190,9 @@ function SurfaceCard(props: StageProps & { surface: Surface }) {
 
 const Remarked = ({ of }: { of: readonly string[] }) => (
     <details>
-        <summary className="min-h-12 cursor-pointer py-3 text-sm text-quiet">{of.length === 1 ? 'A remark' : `${of.length} remarks`} on what was read</summary>
+        <summary className="min-h-12 cursor-pointer py-3 text-sm text-quiet">
+            {of.length === 1 ? 'A remark' : `${of.length} remarks`} on what was read
+        </summary>
         <Remarks of={of} />
     </details>
 );

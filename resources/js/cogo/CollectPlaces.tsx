@@ -99,6 +99,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                         <PieceInput
                             label={like ? `Like this one: ${like.words}` : 'Touch one of them'}
                             taken={like ? [like.ref] : []}
+                            only={kind === 'circles' ? 'circle' : 'insert'}
                             onTake={(ref, said) => {
                                 setLike({ ref, words: said });
                                 setAttribute('');

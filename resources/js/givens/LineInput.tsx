@@ -3,7 +3,7 @@ import type { Schemas } from '../api/client';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField } from '../parts/Field';
-import type { PlanPlace } from '../plan/contract';
+import type { PieceKind, PlanPlace } from '../plan/contract';
 import { pieces, useShow } from '../plan/shown';
 import { DirectionInput } from './DirectionInput';
 import type { GivenLine, GivenPlace, GivenPolyline, Named } from './given';
@@ -104,6 +104,7 @@ export function PieceInput({
     label,
     taken,
     several = false,
+    only,
     onTake,
 }: {
     label: string;
@@ -111,6 +112,8 @@ export function PieceInput({
     taken: readonly Schemas['ShapeRef'][];
     /** waits for more after the first */
     several?: boolean;
+    /** looks past all of another kind */
+    only?: PieceKind;
     onTake: (piece: Schemas['ShapeRef'], words: string, place: PlanPlace) => void;
 }) {
     const { want, setWant } = useTouch();
@@ -129,6 +132,7 @@ export function PieceInput({
                         : {
                               id: own,
                               picking: 'piece',
+                              only,
                               onTake: ({ piece, place }) => {
                                   if (piece) {
                                       latest.current(

@@ -34,6 +34,19 @@ describe('what a touch means', () => {
         picker.snap = new SnapIndex([walls]);
     });
 
+    it('looks past whatever is of another kind than the piece that is wanted', () => {
+        picker.snap = new SnapIndex([
+            { id: 8, name: 'ANCHORS', strings: ['M24'], shapes: packed([Kind.insert, 5, 5, 0, 0, 0], [Kind.circle, 5, 5, 0, 0.3]) },
+        ]);
+        picker.picking = 'piece';
+        picker.take(at(5.05, 5));
+        expect(taken()?.piece).toMatchObject({ kind: 'insert' });
+        picker.only = 'circle';
+        picker.take(at(5.05, 5));
+        expect(taken()?.piece).toMatchObject({ kind: 'circle', shape: 1 });
+        expect(picker.piecesAround(5, 5, 2)).toHaveLength(1);
+    });
+
     it('offers nothing while nothing is wanted', () => {
         picker.pointed(at(0.2, 0.1));
         expect(offered.getFeatures()).toHaveLength(0);

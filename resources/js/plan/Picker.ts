@@ -3,7 +3,7 @@ import LineString from 'ol/geom/LineString';
 import Point from 'ol/geom/Point';
 import type MapBrowserEvent from 'ol/MapBrowserEvent';
 import type VectorSource from 'ol/source/Vector';
-import type { Picking, PlanEvents } from './contract';
+import type { Picking, PieceKind, PlanEvents } from './contract';
 import type { PlanThing } from './marks';
 import { SnapIndex, type SnapKind, type Spot, type Touched, USUAL_SNAPS } from './snap';
 
@@ -18,6 +18,8 @@ export class Picker {
     /** what the next touch is for */
     private wanted: Picking = null;
     snaps: ReadonlySet<SnapKind> = USUAL_SNAPS;
+    /** of pieces, those of this kind alone */
+    only: PieceKind | null = null;
     /** spots can be touched though nothing was asked for: each is a thing to be staked */
     staking = false;
     snap = new SnapIndex([]);
@@ -87,7 +89,7 @@ export class Picker {
     }
 
     piecesAround(x: number, y: number, reach: number): { piece: Touched; at: [number, number] }[] {
-        return this.picking === 'piece' ? this.snap.pieces(x, y, reach) : [];
+        return this.picking === 'piece' ? this.snap.pieces(x, y, reach, this.only) : [];
     }
 
     /** Offers a spot that was stepped to. */
@@ -150,7 +152,7 @@ export class Picker {
 
     private offerPiece(e: MapBrowserEvent): Touched | null {
         const [x = 0, y = 0] = e.coordinate;
-        const piece = this.drawnAt(x, y);
+        const piece = this.snap.touched(x, y, this.reach(), this.only);
         this.offered.clear(true);
         if (piece) {
             const chords = this.snap.chords(piece);

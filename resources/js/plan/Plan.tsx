@@ -270,10 +270,11 @@ export function Plan(props: PlanProps) {
     useEffect(() => {
         if (plan.current) {
             plan.current.picker.picking = measuring ? 'place' : picking;
+            plan.current.picker.only = want?.only ?? null;
             plan.current.picker.snaps = props.snaps;
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
-    }, [picking, measuring, props.poleCanBeDragged, props.snaps]);
+    }, [picking, want?.only, measuring, props.poleCanBeDragged, props.snaps]);
     useEffect(() => plan.current?.showFigure(figure), [figure]);
     useEffect(() => {
         if (plan.current) {

@@ -55,6 +55,9 @@ export interface PlanFigure {
 /** A sight in use or left out, a residual, an error ellipse of a station or to be expected of a point, a line that is shot at. */
 export type Evidence = 'ray' | 'unused' | 'residual' | 'ellipse' | 'expected' | 'siteLine';
 
+/** Kinds of pieces that are touched by themselves. */
+export type PieceKind = 'circle' | 'insert';
+
 /** What the next touch is for: a spot of a drawing; any place, a point's before a spot's; a line or arc; points to be chosen. */
 export type Picking = 'spot' | 'place' | 'piece' | 'points' | null;
 
@@ -95,5 +98,7 @@ export interface PlanEvents {
 export interface Want {
     id: string;
     picking: Picking;
+    /** of pieces, those of this kind: whatever else lies there is looked past */
+    only?: PieceKind;
     onTake: (taken: PlanTaken) => void;
 }

@@ -1,5 +1,6 @@
 import Flatbush from 'flatbush';
 import type { Schemas } from '../api/client';
+import type { PieceKind } from './contract';
 import { KINDS, Kind } from './shapes';
 import {
     chordsOfShape,
@@ -15,6 +16,8 @@ import {
 } from './spots';
 
 export type { PickLayer, Spot } from './spots';
+
+const isOf = (n: Near, only: PieceKind | null): boolean => only === null || n.layer.shapes.kind(n.shape) === Kind[only];
 
 /** What is offered, each on or off. */
 export const SNAPS = {
@@ -138,15 +141,20 @@ export class SnapIndex {
     }
 
     /** All shapes in reach of a place, each with a place on it. */
-    pieces(x: number, y: number, reach: number): { piece: Touched; at: [number, number] }[] {
-        return this.near(x, y, reach).map((n) => ({ piece: this.told(n), at: n.layer.shapes.at(n.shape, 0.5) }));
+    pieces(x: number, y: number, reach: number, only: PieceKind | null = null): { piece: Touched; at: [number, number] }[] {
+        return this.near(x, y, reach)
+            .filter((n) => isOf(n, only))
+            .map((n) => ({ piece: this.told(n), at: n.layer.shapes.at(n.shape, 0.5) }));
     }
 
     /** The shape under a place. */
-    touched(x: number, y: number, reach: number): Touched | null {
+    touched(x: number, y: number, reach: number, only: PieceKind | null = null): Touched | null {
         let best: Near | null = null;
         let least = reach;
         for (const n of this.near(x, y, reach)) {
+            if (!isOf(n, only)) {
+                continue;
+            }
             const d = distanceTo(n, x, y);
             if (d < least) {
                 least = d;
