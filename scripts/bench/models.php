@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 /** Building models, beside web-ifc in the same run. Gives rows of what, measured, beside, goal. */
-
 $folder = sys_get_temp_dir().'/parlay-bench-'.bin2hex(random_bytes(4));
 mkdir($folder);
 $file = "$folder/columns.ifc";

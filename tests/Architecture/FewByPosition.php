@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Architecture;
 
 use Parlay\Core\Formats\Dxf\Transform;
+use Parlay\Core\Geometry\Frame;
 use PhpParser\Node;
 use PhpParser\Node\Arg;
 use PhpParser\Node\Expr\New_;
@@ -23,7 +24,7 @@ final class FewByPosition implements Rule
     private const MOST = 8;
 
     /** A matrix is read row by row. */
-    private const MATRICES = [Transform::class];
+    private const MATRICES = [Frame::class, Transform::class];
 
     public function getNodeType(): string
     {
