@@ -49,11 +49,13 @@ export function LookAlong({ project, ground, live, aim, onClose }: Props) {
     if (!alignment) {
         return null;
     }
+    // Held upright the plan above is low: drawn lower, all of it is in view.
+    const height = window.innerHeight > window.innerWidth ? 112 : 150;
     const design = profile < 0 ? undefined : alignment.profiles[profile];
     return (
         <section aria-label="Along and across" className="flex max-h-[52%] flex-col gap-1 overflow-auto border-ink border-t-2 bg-sheet p-2">
             <div className="flex flex-wrap items-end gap-2">
-                <div className="w-44">
+                <div className="w-40">
                     <Choice
                         label="Alignment"
                         value={String(alignment.id)}
@@ -99,15 +101,14 @@ export function LookAlong({ project, ground, live, aim, onClose }: Props) {
                         )}
                     </>
                 )}
-                <span className="flex-1" />
-                <Button kind="bare" aria-label="Close what is seen along and across" icon={<X />} onClick={onClose} />
+                <Button kind="bare" className="ml-auto" aria-label="Close what is seen along and across" icon={<X />} onClick={onClose} />
             </div>
             {look === 'profile' ? (
                 <ProfileDrawing
                     alignment={alignment}
                     surfaces={along}
                     profile={profile < 0 ? null : profile}
-                    height={150}
+                    height={height}
                     at={pole ? { along: pole.along, elevation: live?.pole?.elevation ?? null } : null}
                     exaggeration={taller === '' ? null : Number(taller)}
                 />
@@ -116,7 +117,7 @@ export function LookAlong({ project, ground, live, aim, onClose }: Props) {
                     <SectionDrawing
                         section={section}
                         width={Number(width)}
-                        height={150}
+                        height={height}
                         pole={pole ? { right: pole.right, elevation: live?.pole?.elevation ?? null } : null}
                     />
                 )
