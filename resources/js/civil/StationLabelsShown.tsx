@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { api, ask, type Project, type StakeoutPoint } from '../api/client';
 import { offsetLabels, stationLabels, useShow, useShown } from '../plan/shown';
 import { formatStation } from '../units/format';
 import type { Alignment } from './hooks';
+import { showKeptStationLabels } from './keptLabels';
 import { offsetWords } from './Offset';
 
 interface Props {
@@ -15,6 +16,7 @@ interface Props {
 /** Keeps the labels of station and offset on the plan up to date, whatever stage one is in. */
 export function StationLabelsShown({ project, points, alignments }: Props) {
     const wanted = useShown(stationLabels);
+    useEffect(() => showKeptStationLabels(project.id), [project.id]);
     const alignment = alignments.find((a) => a.id === wanted?.alignment);
     const found = useQuery({
         queryKey: ['beside', project.id, alignment?.id, alignment?.version, wanted?.points, project.revision],

@@ -53,7 +53,12 @@ export const practicePole = new Shown<{ at: PlanPlace; goal: PlanPlace | null; s
 export const moreSurfaces = new Shown<DrawnSurface>();
 
 /** Points that are to be labelled by their station and offset, from which alignment, and whether their feet are drawn. */
-export const stationLabels = new Shown<{ alignment: number; points: readonly number[]; feet: boolean }>();
+export interface StationLabels {
+    alignment: number;
+    points: readonly number[];
+    feet: boolean;
+}
+export const stationLabels = new Shown<StationLabels>();
 
 /** Labels of station and offset beside points. */
 export const offsetLabels = new Shown<readonly DrawnOffset[]>();

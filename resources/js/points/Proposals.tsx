@@ -40,7 +40,7 @@ export function Proposals({ project }: StageProps) {
             <Notice kind="caution">
                 What {proposals.length === 1 ? 'one point was' : `${proposals.length} points were`} made from has changed. Nothing has
                 moved.
-                <Button className="mt-1 px-3" onClick={() => setOpen(!open)}>
+                <Button className="mt-1 ml-2 px-3" onClick={() => setOpen(!open)}>
                     {open ? 'Hide them' : 'Show old and new'}
                 </Button>
             </Notice>

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { useAlignments } from '../civil/hooks';
+import { keepStationLabels } from '../civil/keptLabels';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { Choice } from '../parts/Field';
 import { Notice } from '../parts/Notice';
 import { Step } from '../parts/Step';
-import { stationLabels } from '../plan/shown';
 import type { DeedProps } from '../stage/deed';
 
 /** Labels of station and offset for the points that were chosen; they stay on the plan until others are asked for, or none. */
@@ -30,7 +30,7 @@ export function StationLabels({ project, those, onDone }: DeedProps) {
                 second={
                     <Button
                         onClick={() => {
-                            stationLabels.say('points', null);
+                            keepStationLabels(project.id, null);
                             onDone();
                         }}
                     >
@@ -38,7 +38,7 @@ export function StationLabels({ project, those, onDone }: DeedProps) {
                     </Button>
                 }
                 onClick={() => {
-                    stationLabels.say('points', { alignment: alignment.id, points: those.map((p) => p.id), feet });
+                    keepStationLabels(project.id, { alignment: alignment.id, points: those.map((p) => p.id), feet });
                     onDone();
                 }}
             >
