@@ -134,6 +134,29 @@ final class IfcModelTest extends TestCase
         self::assertSame([[7.0, 0.0, 0.0], [7.0, 9.0, 0.0]], $m->gridAxes()[1]->places);
     }
 
+    public function test_what_is_said_of_a_thing_beside_its_shape(): void
+    {
+        $f = new IfcText;
+        $column = $f->product('C1', [self::metreBox($f)], '', 'IFCCOLUMN');
+        $single = static fn (string $name, string $value): string => $f->add("IFCPROPERTYSINGLEVALUE('$name',$,$value,$)");
+        $own = $f->add("IFCPROPERTYSET({$f->id()},$,'Pset_ColumnCommon',$,({$single('LoadBearing', 'IFCBOOLEAN(.T.)')},{$single('Slope', 'IFCREAL(0.250)')},{$single('Mark', "IFCLABEL('K\\X2\\00F6\\X0\\nig')")},{$single('Bare', '$')}))");
+        $f->add("IFCRELDEFINESBYPROPERTIES({$f->id()},$,$,$,($column),$own)");
+        $quantity = $f->add("IFCELEMENTQUANTITY({$f->id()},$,'Qto',$,$,({$f->add("IFCQUANTITYLENGTH('Length',$,$,1000.,$)")}))");
+        $f->add("IFCRELDEFINESBYPROPERTIES({$f->id()},$,$,$,($column),$quantity)");
+        $ofType = $f->add("IFCPROPERTYSET({$f->id()},$,'Pset_Type',$,({$single('Mark', "IFCLABEL('of the type')")},{$single('Coating', "IFCLABEL('zinc')")}))");
+        $type = $f->add("IFCCOLUMNTYPE({$f->id()},$,'C 300',$,$,($ofType),$,$,$,.COLUMN.)");
+        $f->add("IFCRELDEFINESBYTYPE({$f->id()},$,$,$,($column),$type)");
+        $layers = $f->add("IFCMATERIALLAYERSETUSAGE({$f->add("IFCMATERIALLAYERSET(({$f->add("IFCMATERIALLAYER({$f->add("IFCMATERIAL('Concrete',$,$)")},200.,$,$,$,$,$)")},{$f->add("IFCMATERIALLAYER({$f->add("IFCMATERIAL('Plaster',$,$)")},10.,$,$,$,$,$)")}),$,$)")},.AXIS2.,.POSITIVE.,0.,$)");
+        $f->add("IFCRELASSOCIATESMATERIAL({$f->id()},$,$,$,($column),$layers)");
+        $f->add("IFCRELASSOCIATESCLASSIFICATION({$f->id()},$,$,$,($column),{$f->add("IFCCLASSIFICATIONREFERENCE($,'331','Columns',$,$,$)")})");
+        $m = self::model($f->text());
+        self::assertSame([
+            'material' => 'Concrete, Plaster', 'classification' => '331 Columns', 'LoadBearing' => 'yes', 'Slope' => '0.25', 'Mark' => 'König', 'Length' => '1000',
+            'Coating' => 'zinc',
+        ], $m->properties->of((int) substr($column, 1)));
+        self::assertSame([], $m->structure->faults);
+    }
+
     public function test_an_opening_leaves_a_face_with_a_hole(): void
     {
         $f = new IfcText;

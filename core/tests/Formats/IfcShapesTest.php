@@ -129,6 +129,20 @@ final class IfcShapesTest extends TestCase
 
             return [$f->add("IFCPOLYGONALFACESET($list,.T.,(".implode(',', $faces).'),$)')];
         }, 0.072];
+        $ring = static fn (float $angle) => static fn (IfcText $f): array => [$f->add(
+            "IFCREVOLVEDAREASOLID({$f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},200.,100.)")},{$f->axes([0, 0, 0])},{$f->add("IFCAXIS1PLACEMENT({$f->point([500, 0, 0])},{$f->direction([0, 1, 0])})")},".IfcText::number($angle).')',
+        )];
+        // By the way of its middle (Pappus and Guldin), along the chords of its pieces.
+        yield 'turned by a quarter' => [$ring(M_PI / 2), 0.02 * 0.5 * 9 * sin(M_PI / 18), 2e-3];
+        yield 'turned whole' => [$ring(2 * M_PI), 0.02 * 0.5 * 36 * sin(M_PI / 18), 8e-3];
+        yield 'bar' => [static fn (IfcText $f): array => [$f->add(
+            "IFCSWEPTDISKSOLID({$f->add('IFCPOLYLINE(('.implode(',', array_map($f->point(...), [[0, 0, 0], [1000, 0, 0], [1000, 800, 0], [1000, 800, 600]])).'))')},25.,$,$,$)",
+        )], M_PI * 0.025 ** 2 * $round * 2.4, 2e-3];
+        yield 'pipe' => [static fn (IfcText $f): array => [$f->add(
+            "IFCSWEPTDISKSOLID({$f->add("IFCPOLYLINE(({$f->point([0, 0, 0])},{$f->point([0, 300, 2000])}))")},50.,45.,$,$)",
+        )], M_PI * (0.05 ** 2 - 0.045 ** 2) * $round * hypot(0.3, 2.0), 2e-3];
+        yield 'faces on planes and a cylinder' => [self::halfCylinder(...), M_PI * 0.01 / 2 * $round * 0.4, 6e-4];
+        yield 'a pin by two circles' => [self::pin(...), M_PI * 0.01 * $round * 0.4, 5e-4];
         $beam = static fn (IfcText $f): string => $f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},200.,100.)"), 1000);
         yield 'clipped' => [static fn (IfcText $f): array => [
             // Sloping over the top: what lies above is taken away.
@@ -146,6 +160,56 @@ final class IfcShapesTest extends TestCase
         yield 'bored through' => [static fn (IfcText $f): array => [
             $f->add("IFCBOOLEANRESULT(.DIFFERENCE.,{$beam($f)},{$f->extrusion($f->add("IFCCIRCLEPROFILEDEF(.AREA.,$,{$f->flat()},30.)"), 2000, $f->axes([0, 1000, 500], [0, -1, 0], [1, 0, 0]))})"),
         ], 0.02 - M_PI * 0.0009 * $round * 0.1];
+    }
+
+    /**
+     * Half of a cylinder lying flat on its cut, by its edges: radius 100, length 400.
+     *
+     * @return list<string>
+     */
+    private static function halfCylinder(IfcText $f): array
+    {
+        $v = array_map(static fn (array $p) => $f->add("IFCVERTEXPOINT({$f->point($p)})"), [[-100, 0, 0], [100, 0, 0], [-100, 400, 0], [100, 400, 0]]);
+        $line = static fn (int $a, int $b, array $at, array $way): string => $f->add("IFCEDGECURVE({$v[$a]},{$v[$b]},{$f->add("IFCLINE({$f->point($at)},{$f->add("IFCVECTOR({$f->direction($way)},1.)")})")},.T.)");
+        // Seen against the y axis: from the right over the top to the left.
+        $arc = static fn (int $a, int $b, int $y): string => $f->add("IFCEDGECURVE({$v[$a]},{$v[$b]},{$f->add("IFCCIRCLE({$f->axes([0, $y, 0], [0, -1, 0], [1, 0, 0])},100.)")},.T.)");
+        [$front, $back] = [$arc(1, 0, 0), $arc(3, 2, 400)];
+        [$frontLine, $backLine, $left, $right] = [$line(0, 1, [-100, 0, 0], [1, 0, 0]), $line(2, 3, [-100, 400, 0], [1, 0, 0]), $line(0, 2, [-100, 0, 0], [0, 1, 0]), $line(1, 3, [100, 0, 0], [0, 1, 0])];
+        $face = static fn (array $edges, string $surface): string => $f->add('IFCADVANCEDFACE(('.$f->add('IFCFACEOUTERBOUND('.$f->add('IFCEDGELOOP(('.implode(',', array_map(
+            static fn (array $e) => $f->add("IFCORIENTEDEDGE(*,*,$e[0],.$e[1].)"), $edges,
+        )).'))').',.T.)')."),$surface,.T.)");
+        $plane = static fn (array $at, array $z, array $x): string => $f->add("IFCPLANE({$f->axes($at, $z, $x)})");
+
+        return [$f->add('IFCADVANCEDBREP('.$f->add('IFCCLOSEDSHELL(('.implode(',', [
+            $face([[$frontLine, 'T'], [$front, 'T']], $plane([0, 0, 0], [0, -1, 0], [1, 0, 0])),
+            $face([[$backLine, 'F'], [$back, 'F']], $plane([0, 400, 0], [0, 1, 0], [1, 0, 0])),
+            $face([[$left, 'T'], [$backLine, 'T'], [$right, 'F'], [$frontLine, 'F']], $plane([0, 0, 0], [0, 0, -1], [1, 0, 0])),
+            $face([[$front, 'F'], [$right, 'T'], [$back, 'T'], [$left, 'F']], $f->add("IFCCYLINDRICALSURFACE({$f->axes([0, 0, 0], [0, -1, 0], [1, 0, 0])},100.)")),
+        ]).'))').')')];
+    }
+
+    /**
+     * A whole cylinder, its round face bounded by a circle below and one above: radius 100, height 400.
+     *
+     * @return list<string>
+     */
+    private static function pin(IfcText $f): array
+    {
+        $circle = static function (int $z) use ($f): string {
+            $v = $f->add("IFCVERTEXPOINT({$f->point([100, 0, $z])})");
+
+            return $f->add("IFCEDGECURVE($v,$v,{$f->add("IFCCIRCLE({$f->axes([0, 0, $z], [0, 0, 1], [1, 0, 0])},100.)")},.T.)");
+        };
+        [$low, $high] = [$circle(0), $circle(400)];
+        $bound = static fn (string $class, string $edge, string $way): string => $f->add("$class({$f->add("IFCEDGELOOP(({$f->add("IFCORIENTEDEDGE(*,*,$edge,.$way.)")}))")},.T.)");
+        $plane = static fn (int $z, int $up): string => $f->add("IFCPLANE({$f->axes([0, 0, $z], [0, 0, $up], [1, 0, 0])})");
+        $faces = [
+            $f->add("IFCADVANCEDFACE(({$bound('IFCFACEOUTERBOUND', $low, 'F')}),{$plane(0, -1)},.T.)"),
+            $f->add("IFCADVANCEDFACE(({$bound('IFCFACEOUTERBOUND', $high, 'T')}),{$plane(400, 1)},.T.)"),
+            $f->add("IFCADVANCEDFACE(({$bound('IFCFACEOUTERBOUND', $low, 'T')},{$bound('IFCFACEBOUND', $high, 'F')}),{$f->add("IFCCYLINDRICALSURFACE({$f->axes([0, 0, 0], [0, 0, 1], [1, 0, 0])},100.)")},.T.)"),
+        ];
+
+        return [$f->add('IFCADVANCEDBREP('.$f->add('IFCCLOSEDSHELL(('.implode(',', $faces).'))').')')];
     }
 
     /** @param  \Closure(IfcText): list<string>  $make */

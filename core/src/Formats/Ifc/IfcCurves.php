@@ -19,6 +19,12 @@ final readonly class IfcCurves
 
     public function __construct(private StepFile $file, private IfcPlaces $places, private IfcUnits $units) {}
 
+    /** Radians. */
+    public function angle(float $value): float
+    {
+        return $value * $this->units->angle;
+    }
+
     /**
      * A closed curve of a plane.
      *
@@ -61,6 +67,41 @@ final readonly class IfcCurves
         };
     }
 
+    /**
+     * Along a circle, an ellipse or a curve of lines, from one place on it to another.
+     *
+     * @param  array{float, float, float}  $from
+     * @param  array{float, float, float}  $to  where it is the same place, all the way round
+     * @return list<array{float, float, float}>
+     *
+     * @throws BrokenInstance
+     */
+    public function between(Instance $curve, array $from, array $to, bool $onward): array
+    {
+        if ($curve->class !== 'IFCCIRCLE' && $curve->class !== 'IFCELLIPSE') {
+            $places = $this->trace($curve->number)->places;
+
+            return $onward ? $places : array_reverse($places);
+        }
+        $begin = $this->onRound($curve, $from);
+        $places = $this->part($curve, $begin, $this->sweep($begin, $this->onRound($curve, $to), $onward))->places;
+        $places[0] = $from;
+        $places[count($places) - 1] = $to;
+
+        return $places;
+    }
+
+    /** From one angle on to another, a whole turn where they are the same. */
+    private function sweep(float $from, float $to, bool $onward): float
+    {
+        $sweep = fmod($to - $from, 2 * M_PI);
+        if ($onward) {
+            return $sweep <= 1e-9 ? $sweep + 2 * M_PI : $sweep;
+        }
+
+        return $sweep >= -1e-9 ? $sweep - 2 * M_PI : $sweep;
+    }
+
     /** @param  list<int>  $points */
     private function polyline(array $points): Trace
     {
@@ -92,15 +133,8 @@ final readonly class IfcCurves
             throw $this->places->broken($basis->number, "{$basis->class} is a curve Parlay does not read");
         }
         $begin = $this->onRound($basis, $from);
-        $sweep = fmod($this->onRound($basis, $to) - $begin, 2 * M_PI);
-        if ($onward && $sweep <= 1e-12) {
-            $sweep += 2 * M_PI;
-        }
-        if (! $onward && $sweep >= -1e-12) {
-            $sweep -= 2 * M_PI;
-        }
 
-        return $this->part($basis, $begin, $sweep);
+        return $this->part($basis, $begin, $this->sweep($begin, $this->onRound($basis, $to), $onward));
     }
 
     /** @return float|array{float, float, float} along the curve, or a place on it */

@@ -37,6 +37,8 @@ final class IfcModel
 
     public readonly IfcStructure $structure;
 
+    public readonly IfcProperties $properties;
+
     public readonly IfcPlaces $places;
 
     private readonly IfcShapes $shapes;
@@ -54,6 +56,7 @@ final class IfcModel
         $this->curves = new IfcCurves($file, $this->places, $this->units);
         $this->shapes = new IfcShapes($file, $this->places, $this->curves, new IfcProfiles($file, $this->places, $this->curves));
         $this->structure = new IfcStructure($file);
+        $this->properties = new IfcProperties($file, $this->structure);
     }
 
     /** @return list<Storey> from below upward; those without an elevation last */

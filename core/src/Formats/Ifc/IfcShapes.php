@@ -11,6 +11,7 @@ use Parlay\Core\Buildings\Facet;
 use Parlay\Core\Buildings\Loop;
 use Parlay\Core\Buildings\Profile;
 use Parlay\Core\Buildings\Solid;
+use Parlay\Core\Buildings\Sweeps;
 use Parlay\Core\Buildings\TooManyFaces;
 use Parlay\Core\Formats\Step\BrokenInstance;
 use Parlay\Core\Formats\Step\Instance;
@@ -123,9 +124,13 @@ final class IfcShapes
 
         return $this->keep($item, match ($i->class) {
             'IFCEXTRUDEDAREASOLID', 'IFCEXTRUDEDAREASOLIDTAPERED' => $this->positioned($i, $this->extruded($i, $i->reference(4))),
+            'IFCREVOLVEDAREASOLID' => $this->positioned($i, $this->revolved($i)),
+            'IFCSWEPTDISKSOLID', 'IFCSWEPTDISKSOLIDPOLYGONAL' => $this->pipe($i),
             'IFCBOOLEANRESULT', 'IFCBOOLEANCLIPPINGRESULT' => $this->boolean($i, $depth),
             'IFCCSGSOLID' => $this->solid($i->reference(0) ?? throw $this->places->broken($item, 'a solid of nothing'), $depth + 1),
             'IFCFACETEDBREP', 'IFCFACETEDBREPWITHVOIDS' => $this->shells([(int) $i->reference(0), ...$i->references(1)], true),
+            'IFCADVANCEDBREP', 'IFCADVANCEDBREPWITHVOIDS' => (new IfcAdvancedFaces($this->file, $this->places, $this->curves))
+                ->solid([(int) $i->reference(0), ...$i->references(1)]),
             'IFCSHELLBASEDSURFACEMODEL', 'IFCFACEBASEDSURFACEMODEL' => $this->shells($i->references(0), false),
             'IFCCLOSEDSHELL', 'IFCOPENSHELL', 'IFCCONNECTEDFACESET' => $this->shells([$item], $i->class === 'IFCCLOSEDSHELL'),
             'IFCTRIANGULATEDFACESET', 'IFCPOLYGONALFACESET' => $this->tessellated($i),
@@ -172,6 +177,35 @@ final class IfcShapes
 
             return Solid::extruded($p, $along, $alike ? $e : throw $this->places->broken($i->number, 'the profiles at both ends have not as many corners'));
         }, $profiles, array_keys($profiles)));
+    }
+
+    /** In the coordinates of its profile. */
+    private function revolved(Instance $i): Solid
+    {
+        $axis = $this->file->get($i->reference(2) ?? throw $this->places->broken($i->number, 'turned about no axis'));
+        $on = $this->places->point($axis->reference(0) ?? throw $this->places->broken($axis->number, 'an axis without a place'));
+        $along = $this->places->direction($axis->reference(1), [0.0, 0.0, 1.0]);
+        if (abs($along[2]) > 1e-9 || abs($on[2]) > 1e-9) {
+            throw $this->places->broken($axis->number, 'the axis does not lie in the plane of the profile');
+        }
+        $angle = $this->curves->angle($i->number(3) ?? 0.0);
+        if (abs($angle) < 1e-9 || abs($angle) > 2 * M_PI + 1e-6) {
+            throw $this->places->broken($i->number, 'turned by nothing, or by more than a whole turn');
+        }
+        $profiles = $this->profiles->of($i->reference(0) ?? throw $this->places->broken($i->number, 'nothing to turn'));
+
+        return Solid::together(array_map(static fn (Profile $p): Solid => Sweeps::revolved($p, [$on[0], $on[1]], [$along[0], $along[1]], $angle), $profiles));
+    }
+
+    private function pipe(Instance $i): Solid
+    {
+        $way = $this->curves->trace($i->reference(0) ?? throw $this->places->broken($i->number, 'led along no line'));
+        $inner = $i->number(2) === null ? null : $this->places->coordinate($i->number(2), $i->number);
+        if ($i->number(3) !== null || $i->number(4) !== null) {
+            $this->leave($i->class, 'drawn along the whole of its line, and not along a part of it');
+        }
+
+        return Sweeps::pipe($way->places, $this->above($i, 1), $inner) ?? throw $this->places->broken($i->number, 'a line of one place');
     }
 
     private function boolean(Instance $i, int $depth): Solid

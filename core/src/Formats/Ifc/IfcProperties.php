@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\Ifc;
+
+use Parlay\Core\Formats\Step\BrokenInstance;
+use Parlay\Core\Formats\Step\Instance;
+use Parlay\Core\Formats\Step\Reference;
+use Parlay\Core\Formats\Step\StepFile;
+use Parlay\Core\Formats\Step\Typed;
+use Parlay\Core\Formats\Step\Word;
+
+/** What the file says of its things beside their shape: properties and quantities, of themselves and of their types, material, classification. */
+final class IfcProperties
+{
+    /** Of one thing; more is no help to anybody who touches it. */
+    private const MOST = 40;
+
+    private const DEEPEST = 5;
+
+    /** @var array<string, array<int, list<int>>> by the kind of relation: what belongs to a thing */
+    private array $of = ['properties' => [], 'material' => [], 'classification' => []];
+
+    /** @var array<int, array<string, string>> sets that were read, for those who share them */
+    private array $sets = [];
+
+    public function __construct(private readonly StepFile $file, private readonly IfcStructure $structure)
+    {
+        foreach ([
+            'properties' => 'IFCRELDEFINESBYPROPERTIES', 'material' => 'IFCRELASSOCIATESMATERIAL', 'classification' => 'IFCRELASSOCIATESCLASSIFICATION',
+        ] as $kind => $class) {
+            foreach ($file->of($class) as $number) {
+                try {
+                    $r = $file->get($number);
+                } catch (BrokenInstance $e) {
+                    $structure->faults[] = $e->getMessage();
+
+                    continue;
+                }
+                foreach ($r->references(4) as $thing) {
+                    $this->of[$kind][$thing][] = (int) $r->reference(5);
+                }
+            }
+        }
+    }
+
+    /** @return array<string, string> what is said of a thing, by its name; what it says itself goes before what its type says */
+    public function of(int $thing): array
+    {
+        $type = $this->structure->types[$thing] ?? null;
+        $said = [];
+        foreach ([$thing, $type] as $number) {
+            foreach ($number === null ? [] : $this->of['material'][$number] ?? [] as $m) {
+                $said['material'] ??= $this->tried(fn (): string => $this->material($m, 0), '');
+            }
+            foreach ($number === null ? [] : $this->of['classification'][$number] ?? [] as $c) {
+                $said['classification'] ??= $this->tried(fn (): string => trim(($this->file->get($c)->text(1) ?? '').' '.($this->file->get($c)->text(2) ?? '')), '');
+            }
+        }
+        $sets = $this->of['properties'][$thing] ?? [];
+        if ($type !== null) {
+            $sets = [...$sets, ...$this->tried(fn (): array => $this->file->get($type)->references(5), []), ...$this->of['properties'][$type] ?? []];
+        }
+        foreach ($sets as $set) {
+            $said += $this->sets[$set] ??= $this->tried(fn (): array => $this->set($this->file->get($set)), []);
+        }
+
+        return array_slice(array_filter($said, static fn (string $v): bool => $v !== ''), 0, self::MOST, true);
+    }
+
+    /** @return array<string, string> */
+    private function set(Instance $set): array
+    {
+        $said = [];
+        $quantities = $set->class === 'IFCELEMENTQUANTITY';
+        foreach ($set->references($quantities ? 5 : 4) as $number) {
+            $p = $this->file->get($number);
+            $value = match (true) {
+                $quantities => $p->attributes[3] ?? null,
+                $p->class === 'IFCPROPERTYSINGLEVALUE' => $p->attributes[2] ?? null,
+                $p->class === 'IFCPROPERTYENUMERATEDVALUE', $p->class === 'IFCPROPERTYLISTVALUE' => $p->list(2),
+                default => null,
+            };
+            $name = $p->text(0) ?? '';
+            if ($name !== '') {
+                $said[$name] ??= self::words($value);
+            }
+        }
+
+        return $said;
+    }
+
+    private static function words(mixed $value): string
+    {
+        return match (true) {
+            $value instanceof Typed => self::words($value->values[0] ?? null),
+            $value instanceof Word => ['T' => 'yes', 'F' => 'no', 'U' => ''][$value->word] ?? strtolower($value->word),
+            is_float($value) => rtrim(rtrim(sprintf('%.6F', $value), '0'), '.'),
+            is_int($value), is_string($value) => (string) $value,
+            is_array($value) => implode(', ', array_filter(array_map(self::words(...), $value), static fn (string $v): bool => $v !== '')),
+            default => '',
+        };
+    }
+
+    /** The name of a material, or of those something is made of. */
+    private function material(int $number, int $depth): string
+    {
+        $m = $this->file->get($number);
+        if ($depth > self::DEEPEST || $m->class === 'IFCMATERIAL') {
+            return $m->text(0) ?? '';
+        }
+        $inner = match ($m->class) {
+            'IFCMATERIALLAYERSETUSAGE', 'IFCMATERIALPROFILESETUSAGE', 'IFCMATERIALLAYER' => [$m->attributes[0] ?? null],
+            'IFCMATERIALLAYERSET', 'IFCMATERIALLIST' => $m->list(0),
+            'IFCMATERIALPROFILESET', 'IFCMATERIALCONSTITUENTSET' => $m->list(2),
+            'IFCMATERIALPROFILE', 'IFCMATERIALCONSTITUENT' => [$m->attributes[2] ?? null],
+            default => [],
+        };
+        $names = [];
+        foreach ($inner as $i) {
+            if ($i instanceof Reference) {
+                $names[] = $this->material($i->number, $depth + 1);
+            }
+        }
+
+        return implode(', ', array_unique(array_filter($names, static fn (string $n): bool => $n !== '')));
+    }
+
+    /**
+     * @template T
+     *
+     * @param  \Closure(): T  $read
+     * @param  T  $else
+     * @return T
+     */
+    private function tried(\Closure $read, mixed $else): mixed
+    {
+        try {
+            return $read();
+        } catch (BrokenInstance $e) {
+            $this->structure->faults[] = $e->getMessage();
+
+            return $else;
+        }
+    }
+}
