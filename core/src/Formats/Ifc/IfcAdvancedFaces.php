@@ -189,9 +189,9 @@ final class IfcAdvancedFaces
                 $high = array_reverse($high);
             }
             $side = $round($low) > 0.0 ? 1.0 : -1.0;
-            $closed = static fn (array $l, float $by): array => [...$l, [$l[0][0] + $by, $l[0][1]]];
-            $low = $closed($low, $side * 2 * M_PI);
-            $high = $closed($high, -$side * 2 * M_PI);
+            // Each comes back to where it began, a turn further on.
+            $low[] = [$low[0][0] + $side * 2 * M_PI, $low[0][1]];
+            $high[] = [$high[0][0] - $side * 2 * M_PI, $high[0][1]];
             $shift = 2 * M_PI * round(($low[count($low) - 1][0] - $high[0][0]) / (2 * M_PI));
 
             foreach ($high as [$t, $h]) {
