@@ -16,6 +16,9 @@ final class FaceMerging
     /** Cosine of the angle within which two pieces are one plane. */
     private const ONE_PLANE = 1.0 - 1e-8;
 
+    /** Corners that may lie on a side, by the sides that are without a neighbour: what was never meant to meet is left alone. */
+    private const MOST_TRIED = 3_000_000;
+
     /** @var list<array{float, float, float}> */
     private array $corners = [];
 
@@ -101,6 +104,9 @@ final class FaceMerging
             }
         }
         $ends = array_keys($ends);
+        if (count($ends) * array_sum(array_map(count(...), $alone)) > self::MOST_TRIED) {
+            return;
+        }
         foreach ($alone as $piece => $of) {
             $between = [];
             foreach ($of as [$a, $b]) {

@@ -10,6 +10,9 @@ namespace Parlay\Core\Buildings;
  */
 final class FaceTriangles
 {
+    /** Corners of a face that is not convex: ears take the square of them. */
+    private const MOST = 4_000;
+
     /** @var array<int, float> */
     private array $u = [];
 
@@ -19,6 +22,8 @@ final class FaceTriangles
     /**
      * @param  list<array{float, float, float}>  $corners
      * @return list<int> three corners to each triangle, which turn as the outline does; none of a face without area
+     *
+     * @throws TooManyFaces where it has so many corners that nobody would wait for it
      */
     public static function of(array $corners, Face $face): array
     {
@@ -57,7 +62,9 @@ final class FaceTriangles
             return $triangles;
         }
 
-        return $self->ears($self->bridged($loop, $face->holes));
+        $all = array_sum(array_map(count(...), $face->holes)) + $count;
+
+        return $all <= self::MOST ? $self->ears($self->bridged($loop, $face->holes)) : throw new TooManyFaces($all);
     }
 
     /**

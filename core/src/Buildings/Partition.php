@@ -13,20 +13,32 @@ final class Partition
     /** What is nearer to a plane than this lies in it, metres. */
     private const NEAR = 1e-6;
 
+    /** Pieces that facets may be cut into. */
+    private const MOST_PIECES = 100_000;
+
     private ?self $outer = null;
 
     private ?self $inner = null;
 
     private function __construct(private readonly Facet $plane) {}
 
-    /** @param  non-empty-list<Facet>  $facets */
+    /**
+     * @param  non-empty-list<Facet>  $facets
+     *
+     * @throws TooManyFaces
+     */
     public static function of(array $facets): self
     {
+        $pieces = 0;
         $root = new self($facets[0]);
         $waiting = [[$root, array_slice($facets, 1)]];
         while ($waiting !== []) {
             [$node, $rest] = array_pop($waiting);
             $outside = $inside = [];
+            $pieces += count($rest);
+            if ($pieces > 40 * self::MOST_PIECES) {
+                throw new TooManyFaces($pieces);
+            }
             foreach ($rest as $facet) {
                 [$out, $in] = $node->split($facet);
                 if ($out !== null) {
@@ -56,6 +68,8 @@ final class Partition
      * @param  bool  $sameInside  what lies in a face and looks the same way counts as inside
      * @param  bool  $againstInside  what lies in a face and looks the other way counts as inside
      * @return list<Facet>
+     *
+     * @throws TooManyFaces
      */
     public function parts(array $facets, bool $inside, bool $sameInside, bool $againstInside): array
     {
@@ -63,6 +77,9 @@ final class Partition
         $waiting = array_map(fn (Facet $f): array => [$this, $f], $facets);
         while ($waiting !== []) {
             [$node, $facet] = array_pop($waiting);
+            if (count($kept) + count($waiting) > self::MOST_PIECES) {
+                throw new TooManyFaces(count($kept));
+            }
             $lies = $node->lies($facet);
             [$out, $in] = $lies === null ? $node->cut($facet) : (
                 ($lies > 0 ? $sameInside : $againstInside) ? [null, $facet] : [$facet, null]

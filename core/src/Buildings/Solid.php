@@ -121,13 +121,17 @@ final class Solid
         return new self($corners, $faces, $round, $closed);
     }
 
-    /** @return list<int> three corners to each triangle */
+    /** @return list<int> three corners to each triangle; none of a face of too many corners */
     public function triangles(): array
     {
         if ($this->triangles === null) {
             $this->triangles = [];
             foreach ($this->faces as $face) {
-                array_push($this->triangles, ...FaceTriangles::of($this->corners, $face));
+                try {
+                    array_push($this->triangles, ...FaceTriangles::of($this->corners, $face));
+                } catch (TooManyFaces) {
+                    // Its outline is drawn all the same.
+                }
             }
         }
 

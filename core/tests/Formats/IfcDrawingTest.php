@@ -101,6 +101,16 @@ final class IfcDrawingTest extends TestCase
         self::assertNotEmpty(array_filter($d->remarks, static fn (string $r) => str_contains($r, '“odd”') && str_contains($r, 'does not read')));
     }
 
+    public function test_two_of_one_id_are_said(): void
+    {
+        $f = new IfcText;
+        $f->product('P1', [self::plate($f)], '', 'IFCPLATE');
+        $f->product('P2', [self::plate($f)], '', 'IFCPLATE');
+        preg_match_all("~IFCPLATE\\(('[^']+')~", $f->text(), $ids);
+        $d = self::read(str_replace($ids[1][1], $ids[1][0], $f->text()));
+        self::assertContains('One thing carries the id of another: by their id alone they can’t be told apart.', $d->remarks);
+    }
+
     public function test_it_comes_in_a_zip_and_what_is_none_is_refused(): void
     {
         $f = new IfcText('IFC2X3', 'IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.)');

@@ -199,6 +199,41 @@ final class IfcModelTest extends TestCase
         self::assertSame(['not drawn' => 1], $m->leftOut()['IFCSECTIONEDSOLID']);
     }
 
+    public function test_what_would_grow_without_end_is_stopped_and_named(): void
+    {
+        $f = new IfcText;
+        $f->product('good', [self::metreBox($f)]);
+        // Each shows the one before twice: thirty times over that would be a thousand millions.
+        $shown = self::metreBox($f);
+        for ($i = 0; $i < 25; $i++) {
+            $map = $f->add("IFCREPRESENTATIONMAP({$f->axes([0, 0, 0])},{$f->add("IFCSHAPEREPRESENTATION({$f->context},'Body','MappedRepresentation',($shown,$shown))")})");
+            $shown = $f->add("IFCMAPPEDITEM($map,$)");
+        }
+        $f->product('again and again', [$shown]);
+        $curve = $f->add("IFCPOLYLINE(({$f->point([0, 0])},{$f->point([10, 0])},{$f->point([10, 10])}))");
+        for ($i = 0; $i < 18; $i++) {
+            $segment = $f->add("IFCCOMPOSITECURVESEGMENT(.CONTINUOUS.,.T.,$curve)");
+            $curve = $f->add("IFCCOMPOSITECURVE(($segment,$segment,$segment,$segment),.F.)");
+        }
+        $f->product('round and round', [$f->extrusion($f->add("IFCARBITRARYCLOSEDPROFILEDEF(.AREA.,$,$curve)"), 100)]);
+        // A face of a hundred thousand corners, no two sides of it alike.
+        $corners = [];
+        for ($i = 0; $i < 100_000; $i++) {
+            $r = 1000 + 500 * ($i % 2);
+            $corners[] = sprintf('(%.4F,%.4F,0.)', $r * cos($i / 16_000), $r * sin($i / 16_000));
+        }
+        $list = $f->add('IFCCARTESIANPOINTLIST3D(('.implode(',', $corners).'))');
+        $face = $f->add('IFCINDEXEDPOLYGONALFACE(('.implode(',', range(1, 100_000)).'))');
+        $f->product('a large face', [$f->add("IFCPOLYGONALFACESET($list,.F.,($face),$)")]);
+        // Without a stop each of these would take days.
+        $e = self::elements(self::model($f->text()));
+        self::assertNull($e['good']->fault);
+        self::assertStringContainsString('again and again', (string) $e['again and again']->fault);
+        self::assertStringContainsString('places', (string) $e['round and round']->fault);
+        self::assertCount(1, $e['a large face']->shape[0][0]->faces, 'it is there, by its outline');
+        self::assertSame(0.0, $e['a large face']->volume());
+    }
+
     public function test_another_schema_is_refused_by_name(): void
     {
         $this->expectException(UnreadableStep::class);

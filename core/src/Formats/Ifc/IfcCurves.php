@@ -17,6 +17,10 @@ final readonly class IfcCurves
 {
     private const DEEPEST = 20;
 
+    private const MOST_PLACES = 300_000;
+
+    private const MOST_CORNERS = 20_000;
+
     public function __construct(private StepFile $file, private IfcPlaces $places, private IfcUnits $units) {}
 
     /** Radians. */
@@ -39,8 +43,8 @@ final readonly class IfcCurves
         if ($last > 0 && abs($places[0][0] - $places[$last][0]) < 1e-6 && abs($places[0][1] - $places[$last][1]) < 1e-6) {
             array_pop($places);
         }
-        if (count($places) < 3) {
-            throw $this->places->broken($number, 'an outline needs three corners');
+        if (count($places) < 3 || count($places) > self::MOST_CORNERS) {
+            throw $this->places->broken($number, count($places) < 3 ? 'an outline needs three corners' : 'an outline of more than '.self::MOST_CORNERS.' corners');
         }
 
         return new Loop(
@@ -105,19 +109,24 @@ final readonly class IfcCurves
     /** @param  list<int>  $points */
     private function polyline(array $points): Trace
     {
-        return (new Trace([]))->then(new Trace(array_map($this->places->point(...), $points)));
+        return Trace::joined([new Trace(array_map($this->places->point(...), $points))]);
     }
 
     private function composite(Instance $curve, int $depth): Trace
     {
-        $whole = new Trace([]);
+        $parts = [];
+        $places = 0;
         foreach ($curve->references(0) as $number) {
             $segment = $this->file->get($number);
             $part = $this->trace($segment->reference(2) ?? throw $this->places->broken($number, 'a segment without a curve'), $depth + 1);
-            $whole = $whole->then($segment->word(1) === 'F' ? $part->reversed() : $part);
+            $parts[] = $segment->word(1) === 'F' ? $part->reversed() : $part;
+            $places += count($part->places);
+            if ($places > self::MOST_PLACES) {
+                throw $this->places->broken($curve->number, 'a curve of more than '.self::MOST_PLACES.' places');
+            }
         }
 
-        return $whole;
+        return Trace::joined($parts);
     }
 
     private function trimmed(Instance $curve): Trace
@@ -218,17 +227,17 @@ final readonly class IfcCurves
         $points = $this->pointList($curve->reference(0) ?? throw $this->places->broken($curve->number, 'a curve without places'));
         $segments = $curve->list(1);
         if ($segments === []) {
-            return (new Trace([]))->then(new Trace($points));
+            return Trace::joined([new Trace($points)]);
         }
-        $whole = new Trace([]);
+        $parts = [];
         foreach ($segments as $segment) {
             $numbers = $segment instanceof Typed && is_array($segment->values[0] ?? null) ? Instance::floats($segment->values[0]) : [];
             $at = array_map(fn (float $n): array => $points[(int) $n - 1] ?? throw $this->places->broken($curve->number, "it speaks of place $n of ".count($points)), $numbers);
             $arc = $segment instanceof Typed && $segment->type === 'IFCARCINDEX' && count($at) === 3 ? self::through($at[0], $at[1], $at[2]) : null;
-            $whole = $whole->then($arc ?? new Trace($at));
+            $parts[] = $arc ?? new Trace($at);
         }
 
-        return $whole;
+        return Trace::joined($parts);
     }
 
     /**
@@ -239,7 +248,11 @@ final readonly class IfcCurves
     public function pointList(int $number): array
     {
         $places = [];
-        foreach ($this->file->get($number)->list(0) as $c) {
+        $list = $this->file->get($number)->list(0);
+        if (count($list) > self::MOST_PLACES) {
+            throw $this->places->broken($number, 'a list of more than '.self::MOST_PLACES.' places');
+        }
+        foreach ($list as $c) {
             $c = is_array($c) ? Instance::floats($c) : [];
             if (count($c) < 2) {
                 throw $this->places->broken($number, 'a place in this list has no two coordinates');

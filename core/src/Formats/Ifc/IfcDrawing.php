@@ -113,8 +113,8 @@ final class IfcDrawing
         $file = $this->model->file;
         $this->axes();
         $all = max(1, array_sum($this->model->things()));
-        $done = 0;
-        $bare = [];
+        $done = $twice = 0;
+        $bare = $ids = [];
         foreach ($this->model->elements() as $element) {
             if (++$done % self::TELL_EVERY === 0 && $this->options->progress !== null) {
                 ($this->options->progress)((int) ($size * (self::SCAN + (1 - self::SCAN) * $done / $all)));
@@ -125,9 +125,14 @@ final class IfcDrawing
                 continue;
             }
             $this->take($element);
+            $twice += isset($ids[$element->id]) ? 1 : 0;
+            $ids[$element->id] = true;
             if ($element->fault !== null && count($bare) < self::MOST_FAULTS) {
                 $bare[] = "{$element->class} “{$element->name}”: {$element->fault}";
             }
+        }
+        if ($twice > 0) {
+            $this->placement->remark(($twice === 1 ? 'One thing carries' : "$twice things carry").' the id of another: by their id alone they can’t be told apart.');
         }
         foreach ($this->model->leftOut() as $class => $whys) {
             foreach ($whys as $why => $count) {

@@ -183,10 +183,15 @@ final class IfcModel
         if (in_array($class, self::NO_THINGS, true) || str_starts_with($class, 'IFCREL') || str_ends_with($class, 'TYPE') || str_ends_with($class, 'STYLE')) {
             return false;
         }
-        foreach (array_slice($this->file->of($class), 0, 50) as $number) {
+        // Points and the like have no id, and there may be millions of them; of what has one, the first that is placed or shown tells.
+        $withoutId = 0;
+        foreach ($this->file->of($class) as $number) {
             try {
                 $i = $this->file->get($number);
                 $place = $i->reference(5);
+                if ($i->text(0) === null && ++$withoutId > 50) {
+                    return false;
+                }
                 if ($i->text(0) === null || ($place === null && $i->reference(6) === null)) {
                     continue;
                 }

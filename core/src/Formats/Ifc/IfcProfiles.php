@@ -17,6 +17,8 @@ final readonly class IfcProfiles
 {
     private const DEEPEST = 10;
 
+    private const MOST = 1_000;
+
     public function __construct(
         private StepFile $file,
         private IfcPlaces $places,
@@ -40,6 +42,9 @@ final readonly class IfcProfiles
             $all = [];
             foreach ($p->references(2) as $part) {
                 array_push($all, ...$this->of($part, $depth + 1));
+                if (count($all) > self::MOST) {
+                    throw $this->places->broken($number, 'a profile put together of more than '.self::MOST);
+                }
             }
 
             return $all === [] ? throw $this->places->broken($number, 'a profile put together of none') : $all;

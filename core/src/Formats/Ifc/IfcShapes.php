@@ -26,7 +26,10 @@ final class IfcShapes
     /** Faces of so many triangles are put together again; more is a shape drawn for looks, and stays as it is. */
     private const MOST_MERGED = 20_000;
 
-    private const MOST_CORNERS = 2_000_000;
+    private const MOST_CORNERS = 300_000;
+
+    /** Shapes that one thing may show by showing others again. */
+    private const MOST_SHOWN = 20_000;
 
     /** How far half of all space reaches beyond what is cut by it, metres. */
     private const MARGIN = 1.0;
@@ -38,6 +41,8 @@ final class IfcShapes
     private array $kept = [];
 
     private int $keptCorners = 0;
+
+    private int $shown = 0;
 
     /** @var array<string, array<string, int>> what was not drawn as it is, and how often, by its class */
     public array $leftOut = [];
@@ -58,8 +63,12 @@ final class IfcShapes
      */
     public function placed(int $item, int $depth = 0): array
     {
+        $this->shown = $depth === 0 ? 1 : $this->shown + 1;
         if ($depth > self::DEEPEST) {
             throw $this->places->broken($item, 'shapes are shown within one another in a circle');
+        }
+        if ($this->shown > self::MOST_SHOWN) {
+            throw $this->places->broken($item, 'it shows others again and again, more than '.self::MOST_SHOWN.' in all');
         }
         $i = $this->file->get($item);
         if ($i->class !== 'IFCMAPPEDITEM') {
@@ -212,8 +221,8 @@ final class IfcShapes
     {
         $first = $this->solid($i->reference(1) ?? throw $this->places->broken($i->number, 'nothing to cut'), $depth + 1);
         $second = $i->reference(2) ?? throw $this->places->broken($i->number, 'nothing to cut with');
-        $tool = $this->tool($this->file->get($second), $first, $depth);
         try {
+            $tool = $this->tool($this->file->get($second), $first, $depth);
             $left = match ($i->word(0)) {
                 'DIFFERENCE' => Booleans::difference($first, $tool),
                 'INTERSECTION' => Booleans::intersection($first, $tool),
@@ -314,6 +323,9 @@ final class IfcShapes
     private function tessellated(Instance $i): Solid
     {
         $corners = $this->curves->pointList($i->reference(0) ?? throw $this->places->broken($i->number, 'faces without corners'));
+        if (count($corners) > self::MOST_CORNERS) {
+            throw $this->places->broken($i->number, 'a shape of more than '.self::MOST_CORNERS.' corners');
+        }
         $polygonal = $i->class === 'IFCPOLYGONALFACESET';
         $through = array_map(static fn (float $n): int => (int) $n, $i->numbers($polygonal ? 3 : 4));
         $loop = function (array $numbers) use ($through, $corners, $i): array {
@@ -347,6 +359,16 @@ final class IfcShapes
         if (count($solid->faces) > self::MOST_MERGED) {
             return $solid;
         }
+        try {
+            return $this->putTogether($solid);
+        } catch (TooManyFaces) {
+            return $solid;
+        }
+    }
+
+    /** @throws TooManyFaces */
+    private function putTogether(Solid $solid): Solid
+    {
         $facets = [];
         foreach ($solid->faces as $face) {
             if ($face->holes === [] && count($face->outline) > 3) {

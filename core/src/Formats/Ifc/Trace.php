@@ -24,24 +24,25 @@ final readonly class Trace
         return new self(array_reverse($this->places), $arcs);
     }
 
-    /** Places that stand at one place, to a thousandth of a millimetre, are one. */
-    public function then(self $next): self
+    /**
+     * One after the other. Places that stand at one place, to a thousandth of a millimetre, are one.
+     *
+     * @param  list<self>  $traces
+     */
+    public static function joined(array $traces): self
     {
-        if ($this->places === []) {
-            return $next;
-        }
-        $places = $this->places;
-        $arcs = $this->arcs;
-        $last = $places[count($places) - 1];
-        foreach ($next->places as $k => $p) {
-            $same = abs($p[0] - $last[0]) < 1e-6 && abs($p[1] - $last[1]) < 1e-6 && abs($p[2] - $last[2]) < 1e-6;
-            if (! $same) {
-                $places[] = $p;
+        $places = $arcs = [];
+        $last = null;
+        foreach ($traces as $trace) {
+            foreach ($trace->places as $k => $p) {
+                if ($last === null || abs($p[0] - $last[0]) >= 1e-6 || abs($p[1] - $last[1]) >= 1e-6 || abs($p[2] - $last[2]) >= 1e-6) {
+                    $places[] = $p;
+                }
+                if (isset($trace->arcs[$k])) {
+                    $arcs[count($places) - 1] = $trace->arcs[$k];
+                }
+                $last = $p;
             }
-            if (isset($next->arcs[$k])) {
-                $arcs[count($places) - 1] = $next->arcs[$k];
-            }
-            $last = $p;
         }
 
         return new self($places, $arcs);

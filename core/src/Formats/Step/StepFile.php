@@ -11,7 +11,7 @@ namespace Parlay\Core\Formats\Step;
 final class StepFile
 {
     /** Bytes of one instance. A face of a million vertices takes 10 MB. */
-    public const LONGEST = 64 * 1_048_576;
+    public const LONGEST = 32 * 1_048_576;
 
     private const PAGE = 262_144;
 
@@ -19,6 +19,9 @@ final class StepFile
 
     /** Instances read last; what is near in the file is often asked again. */
     private const KEPT = 20_000;
+
+    /** Longer ones, bytes, are not kept. */
+    private const SHORT = 50_000;
 
     /** Faults that are told one by one. */
     public const MOST_TOLD = 200;
@@ -126,6 +129,9 @@ final class StepFile
             $values = StepValues::of(substr($text, $open + 1, $close - $open - 1));
         } catch (BrokenInstance $e) {
             throw new BrokenInstance($this->where($number).": {$e->getMessage()}.");
+        }
+        if (strlen($text) > self::SHORT) {
+            return new Instance($number, $class, $values);
         }
         if (count($this->kept) >= self::KEPT) {
             $this->kept = array_slice($this->kept, self::KEPT >> 1, null, true);
