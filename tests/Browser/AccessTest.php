@@ -115,6 +115,12 @@ final class AccessTest extends TestCase
         yield 'a surface that was begun' => ['as-built', static fn (Screen $s) => $s->see('A3.4')->settle()->press('Begin an as-built surface')->see('Name of the as-built surface')];
         yield 'the field book' => ['as-built', static fn (Screen $s) => $s->pressStarting('Field book')->see('AS-BUILT')];
         yield 'hand over' => ['hand-over', static fn (Screen $s) => $s->see('against design')];
+        // After all others: what it takes in is seen by whoever comes next.
+        yield 'a building model in space' => ['prepare?do=designs', static fn (Screen $s) => $s
+            ->give(Screen::DESIGN_FILE, "$files/saltmarsh-yard-hall.ifc")
+            ->press('Take 13 layers')
+            ->press('In space')
+            ->see('Touch a thing to be told')];
         yield 'another’s setup' => ['set-up', $nothing, 1];
         yield 'feet and inches' => ['stake', $nothing, 1];
     }

@@ -196,6 +196,16 @@ final class Screen
         return $this;
     }
 
+    /** Touches what is drawn by itself, in its middle. */
+    public function touchMiddleOf(string $css): self
+    {
+        $shown = array_values(array_filter($this->driver->findElements(WebDriverBy::cssSelector("[role=dialog] $css")), static fn (RemoteWebElement $e) => $e->isDisplayed()));
+        Assert::assertCount(1, $shown);
+        (new WebDriverActions($this->driver))->moveToElement($shown[0])->click()->perform();
+
+        return $this;
+    }
+
     /** Puts a finger on one place of the site and lets go at another. */
     public function dragOnPlan(float $northing, float $easting, float $toNorthing, float $toEasting): self
     {

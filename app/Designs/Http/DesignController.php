@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Designs\Http;
 
+use App\Designs\Actions\BodiesOf;
 use App\Designs\Actions\ChangeDesign;
 use App\Designs\Actions\PlaceDrawing;
 use App\Designs\DesignChange;
@@ -28,6 +29,7 @@ use App\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class DesignController
 {
@@ -90,6 +92,14 @@ final class DesignController
     public function moved(Project $project, int $design): Response
     {
         return self::packed($project->designs()->findOrFail($design)->moved);
+    }
+
+    #[Get('/projects/{project}/designs/{design}/bodies', 'The solids of a building model, packed as core’s IfcBodies says', media: 'application/octet-stream')]
+    public function bodies(Project $project, int $design, BodiesOf $bodies): BinaryFileResponse
+    {
+        return new BinaryFileResponse($bodies($project->designs()->findOrFail($design, Design::LISTED)), 200, [
+            'Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable',
+        ]);
     }
 
     #[Get('/projects/{project}/layers/{layer}/shapes', 'The shapes of a layer, packed as 80-byte records (docs/drawing-records.md)', media: 'application/octet-stream')]

@@ -10,7 +10,9 @@ use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Formats\DrawingFile;
 use Parlay\Core\Formats\Dxf\ReadOptions;
+use Parlay\Core\Formats\Dxf\Transform;
 use Parlay\Core\Formats\Dxf\UnreadableDrawing;
+use Parlay\Core\Formats\Ifc\IfcBodies;
 use Parlay\Core\Formats\Ifc\IfcModel;
 use Parlay\Core\Units\LengthUnit;
 use PHPUnit\Framework\TestCase;
@@ -99,6 +101,34 @@ final class IfcDrawingTest extends TestCase
         self::assertSame('A', $grid->strings[(int) $grid->shape(1)->v[5]] ?? null);
         self::assertContains('1 × IFCSECTIONEDSOLID: not drawn.', $d->remarks);
         self::assertNotEmpty(array_filter($d->remarks, static fn (string $r) => str_contains($r, '“odd”') && str_contains($r, 'does not read')));
+    }
+
+    public function test_packed_to_be_looked_at_each_solid_comes_once_and_stands_where_it_should(): void
+    {
+        $f = new IfcText;
+        $solid = $f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},300.,200.)"), 20);
+        foreach ([[5000, 3000, 1000], [9000, 3000, 1000]] as $k => $at) {
+            $f->product("P$k", [$solid], $f->add("IFCLOCALPLACEMENT({$f->storeyPlace},{$f->axes($at, [0, 0, 1], [0, 1, 0])})"), 'IFCPLATE');
+        }
+        $file = (string) tempnam(sys_get_temp_dir(), 'ifc');
+        file_put_contents($file, $f->text());
+        // Shifted by a kilometre to the east, and turned by nothing.
+        $packed = IfcBodies::pack($file, LengthUnit::Millimetre, Transform::plane(1.0, 0.0, 1000.0, 0.0));
+        unlink($file);
+        $length = unpack('V', $packed)[1];
+        $head = json_decode(substr($packed, 4, $length), true, flags: JSON_THROW_ON_ERROR);
+        self::assertSame([[8, 12]], $head['solids'], 'one solid, twelve triangles');
+        self::assertSame([2, ['Plate'], ['Ground']], [$head['stands'], $head['classes'], $head['storeys']]);
+        self::assertSame(['P0', 'P1'], array_column($head['things'], 1));
+        self::assertSame(0, $length % 4);
+        $from = 4 + $length + 8 * 12 + 12 * 12;
+        self::assertSame($from + 2 * 56, strlen($packed));
+        [$x, $y, $z] = $head['origin'];
+        foreach ([[1005.0, 3.0, 1.0], [1009.0, 3.0, 1.0]] as $k => [$east, $north, $height]) {
+            $m = array_values(unpack('g12', $packed, $from + 56 * $k + 8) ?: []);
+            self::assertEqualsWithDelta([$east, $north, $height], [$x + $m[3], $y + $m[7], $z + $m[11]], 1e-5);
+            self::assertEqualsWithDelta([0.0, -1.0, 1.0, 0.0], [$m[0], $m[1], $m[4], $m[5]], 1e-6, 'turned by a right angle');
+        }
     }
 
     public function test_two_of_one_id_are_said(): void

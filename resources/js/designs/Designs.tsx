@@ -1,7 +1,7 @@
-import { FilePlus2, GitCompareArrows, Trash2 } from 'lucide-react';
-import { type ReactNode, useRef, useState } from 'react';
+import { Box, FilePlus2, GitCompareArrows, Trash2 } from 'lucide-react';
+import { lazy, type ReactNode, Suspense, useMemo, useRef, useState } from 'react';
 import { api, ask, type Design, type Schemas, upload } from '../api/client';
-import { useDeed } from '../api/hooks';
+import { useDeed, useSetup } from '../api/hooks';
 import { useWork } from '../api/work';
 import { CivilCards } from '../civil/CivilCards';
 import { CivilImport } from '../civil/CivilImport';
@@ -13,6 +13,7 @@ import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { WorkBar } from '../parts/WorkBar';
 import { drawnDesigns } from '../plan/things';
+import type { SpaceMark } from '../space/SpaceScene';
 import type { StageProps } from '../stage/stages';
 import { dateOf } from '../units/times';
 import { DrawingImport } from './DrawingImport';
@@ -20,6 +21,12 @@ import { kindOfFile } from './fileKind';
 import type { Inspection } from './inspection';
 import { Layers } from './Layers';
 import { oneFile } from './oneFile';
+
+/** What draws in space is fetched when it is first asked for. */
+const SpaceView = lazy(() => import('../space/SpaceView').then((m) => ({ default: m.SpaceView })));
+
+/** Marks of points in space; more hide the model. */
+const MOST_MARKS = 2000;
 
 interface Read {
     file: Schemas['Upload'];
@@ -46,6 +53,7 @@ export function Designs(props: Props) {
     const [listAs, setListAs] = useState<'control' | 'points' | null>(null);
     const [read, setRead] = useState<Read | null>(null);
     const [model, setModel] = useState<{ file: Schemas['Upload']; inspection: Schemas['ModelInspection'] } | null>(null);
+    const [inSpace, setInSpace] = useState<Design | null>(null);
     const [error, setError] = useState<Error | null>(null);
     const work = useWork(project.id);
     const inspect = async (chosen: File, revises: Design | null) => {
@@ -98,6 +106,7 @@ export function Designs(props: Props) {
             setError(e as Error);
         }
     };
+    const marks = useSpaceMarks(props);
     const current = designs.filter((d) => d.current);
     return (
         <div className="flex flex-col gap-4 p-4">
@@ -120,6 +129,7 @@ export function Designs(props: Props) {
                     comparing={changesOf === d.id}
                     onCompare={() => setChangesOf(changesOf === d.id ? null : d.id)}
                     onRevise={(file) => void inspect(file, d)}
+                    onSpace={() => setInSpace(d)}
                 />
             ))}
             <CivilCards {...props} />
@@ -186,8 +196,31 @@ export function Designs(props: Props) {
                     />
                 )}
             </Dialog>
+            <Dialog open={inSpace !== null} onClose={() => setInSpace(null)} title={`${inSpace?.name ?? ''} in space`} wide>
+                {inSpace && (
+                    <Suspense fallback={<p role="status">The view is being fetched…</p>}>
+                        <SpaceView project={project.id} design={inSpace.id} marks={marks} />
+                    </Suspense>
+                )}
+            </Dialog>
         </div>
     );
+}
+
+/** What stands on the site with a height: control, points, pole, instrument. */
+function useSpaceMarks({ project, control, allPoints, live }: StageProps): SpaceMark[] {
+    const station = useSetup(project.id).data?.current ?? null;
+    const pole = live?.pole ?? null;
+    return useMemo(() => {
+        const at = (what: SpaceMark['what']) => (p: { easting: number; northing: number; elevation: number | null }) =>
+            p.elevation === null ? [] : [{ easting: p.easting, northing: p.northing, elevation: p.elevation, what }];
+        return [
+            ...control.flatMap(at('control')),
+            ...(allPoints.length <= MOST_MARKS ? allPoints.flatMap(at('point')) : []),
+            ...(pole ? at('pole')(pole) : []),
+            ...(station ? at('instrument')(station) : []),
+        ];
+    }, [control, allPoints, pole, station]);
 }
 
 function strayWords(d: Design): string {
@@ -207,9 +240,10 @@ interface CardProps {
     comparing: boolean;
     onCompare: () => void;
     onRevise: (file: File) => void;
+    onSpace: () => void;
 }
 
-function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevise }: CardProps) {
+function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevise, onSpace }: CardProps) {
     const input = useRef<HTMLInputElement>(null);
     const path = { params: { path: { project, design: d.id } } };
     const remove = useDeed(project, () => ask(api.DELETE('/api/v1/projects/{project}/designs/{design}', path)));
@@ -241,6 +275,11 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
                 <Button onClick={() => set(d.role === 'design' ? { role: 'background', active: false } : { role: 'design', active: true })}>
                     {d.role === 'design' ? 'Keep as background' : 'Work with it'}
                 </Button>
+                {d.placeWord === 'instance' && (
+                    <Button onClick={onSpace} icon={<Box />}>
+                        In space
+                    </Button>
+                )}
                 <Button onClick={() => input.current?.click()} icon={<FilePlus2 />}>
                     New revision
                 </Button>

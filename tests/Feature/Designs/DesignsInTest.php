@@ -12,6 +12,7 @@ use App\Tasks\RunTask;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Tests\FeatureTestCase;
 
 /** Drawings on their way in: inspected, fitted, placed, cleared up, revised, stopped. */
@@ -224,6 +225,11 @@ final class DesignsInTest extends FeatureTestCase
         $spot = $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $ids['Ground · Plate, top'], 'shape' => 0, 'kind' => 'end'])->assertOk()->json();
         self::assertStringContainsString('name Plate A1, type BP 300', $spot['description']);
         self::assertEqualsWithDelta(4.655, $spot['elevation'], 1e-9);
+        // To be looked at in space it lies at the same place.
+        $packed = $this->raw("/projects/{$project->id}/designs/{$design['id']}/bodies");
+        $head = json_decode(substr($packed, 4, unpack('V', $packed)[1]), true);
+        self::assertSame([181, 41_250.0, 78_640.0], [count($head['things']), (float) $head['origin'][0], (float) $head['origin'][1]]);
+        self::assertSame($packed, $this->raw("/projects/{$project->id}/designs/{$design['id']}/bodies"), 'kept as it was made');
         // In the next revision the plates of two rows lie 40 further along, and three others are larger.
         $this->take(
             $project, $this->upload($project, (string) file_get_contents("$files/saltmarsh-yard-hall-rev-b.ifc"), 'hall.ifc'),
@@ -234,6 +240,23 @@ final class DesignsInTest extends FeatureTestCase
         self::assertSame([3, 3, 12, 0.04], [...array_slice(array_values($changes['Ground · Plate']), 1, 3), round($changes['Ground · Plate']['farthest'], 6)]);
         self::assertSame(60, $changes['Ground · Mechanical fastener, top']['moved'], 'the anchors of fifteen plates');
         self::assertSame('failed', $this->taking($project, $this->upload($project, "ISO-10303-21;\nHEADER;\n", 'cut.ifc'), ['unit' => 'm', 'layers' => []])['state']);
+    }
+
+    private function raw(string $path): string
+    {
+        $response = $this->get('/api/v1'.$path)->assertOk()->baseResponse;
+        self::assertInstanceOf(BinaryFileResponse::class, $response);
+
+        return (string) file_get_contents($response->getFile()->getPathname());
+    }
+
+    public function test_a_drawing_that_is_no_model_is_not_seen_in_space(): void
+    {
+        $project = $this->project();
+        $this->take($project, $this->upload($project, self::hall(1), 'hall.dxf'), ['unit' => 'm', 'layers' => ['LINES'], 'heights' => 'used']);
+        [$design] = $this->designs($project);
+        $said = $this->ask('GET', "/projects/{$project->id}/designs/{$design['id']}/bodies")->assertStatus(422)->json('message');
+        self::assertStringContainsString('no building model', $said);
     }
 
     public function test_work_that_was_stopped_leaves_nothing(): void

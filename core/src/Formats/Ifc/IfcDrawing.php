@@ -92,20 +92,8 @@ final class IfcDrawing
         } catch (UnreadableStep $e) {
             throw UnreadableDrawing::because($e->getMessage());
         }
-        $unit = self::unit($model->units->length);
 
-        return (new self($file, $unit, $options, $model))->drawing($size);
-    }
-
-    private static function unit(float $metres): LengthUnit
-    {
-        foreach (LengthUnit::cases() as $unit) {
-            if (abs($unit->metres() - $metres) < 1e-9 * $metres) {
-                return $unit;
-            }
-        }
-
-        return LengthUnit::Metre;
+        return (new self($file, $model->units->named(), $options, $model))->drawing($size);
     }
 
     private function drawing(int $size): Drawing

@@ -7,6 +7,7 @@ namespace Parlay\Core\Formats\Ifc;
 use Parlay\Core\Formats\Step\BrokenInstance;
 use Parlay\Core\Formats\Step\Instance;
 use Parlay\Core\Formats\Step\StepFile;
+use Parlay\Core\Units\LengthUnit;
 
 /** What a length and an angle of the file are, in metres and radians. */
 final readonly class IfcUnits
@@ -38,6 +39,18 @@ final readonly class IfcUnits
         }
 
         return new self($found['LENGTHUNIT'] ?? 1.0, $found['PLANEANGLEUNIT'] ?? 1.0, $found['LENGTHUNIT'] !== null);
+    }
+
+    /** The unit by its name; metres where it is none of those Parlay knows. */
+    public function named(): LengthUnit
+    {
+        foreach (LengthUnit::cases() as $unit) {
+            if (abs($unit->metres() - $this->length) < 1e-9 * $this->length) {
+                return $unit;
+            }
+        }
+
+        return LengthUnit::Metre;
     }
 
     /** Of a unit, in the SI's own; null where it says none, or one that is no number above 0. */

@@ -1054,6 +1054,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/designs/{design}/bodies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The solids of a building model, packed as core’s IfcBodies says */
+        get: operations["9fb0549730564d3ee517a3bf331f540d"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/layers/{layer}/shapes": {
         parameters: {
             query?: never;
@@ -7310,6 +7327,38 @@ export interface operations {
         };
     };
     "06e7d6332a36c40472cd808e994322dd": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "9fb0549730564d3ee517a3bf331f540d": {
         parameters: {
             query?: never;
             header?: never;

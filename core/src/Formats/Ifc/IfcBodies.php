@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Formats\Ifc;
+
+use Parlay\Core\Buildings\Solid;
+use Parlay\Core\Formats\Step\StepFile;
+use Parlay\Core\Formats\Step\UnreadableStep;
+use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Units\LengthUnit;
+
+/**
+ * All solids of a model, to be looked at in space: each solid once, and where it stands as often as it does.
+ *
+ * Packed, little-endian: length of the head in bytes (32 bits); the head as JSON, filled up with spaces to a multiple of four; corners of
+ * all solids (x, y, z as 32-bit floats, metres); their triangles (three 32-bit numbers each, counted from the first corner of the solid);
+ * for each time a solid stands somewhere the number of its thing and of the solid (32 bits each) and its frame (twelve 32-bit floats, row
+ * by row, metres from the origin). The head has the origin (east, north, height), storeys, classes and types by name, of each solid how
+ * many corners and triangles, of each thing its instance, name, class, type and storey, and how many stand.
+ */
+final class IfcBodies
+{
+    /** Corners of all solids together; more is no view any tablet turns. */
+    private const MOST_CORNERS = 3_000_000;
+
+    private const TELL_EVERY = 200;
+
+    private string $corners = '';
+
+    private string $triangles = '';
+
+    private string $standing = '';
+
+    private int $stands = 0;
+
+    /** @var list<array{int, int}> */
+    private array $solids = [];
+
+    /** @var \WeakMap<Solid, int> */
+    private \WeakMap $known;
+
+    /** @var array<string, array<string, int>> */
+    private array $words = ['storeys' => [], 'classes' => [], 'types' => []];
+
+    /** @var array{float, float, float}|null */
+    private ?array $origin = null;
+
+    private int $all = 0;
+
+    private function __construct()
+    {
+        $this->known = new \WeakMap;
+    }
+
+    /**
+     * @param  LengthUnit  $unit  in which it was taken, whatever the file says
+     * @param  Frame|null  $placement  from the file in metres to the site grid
+     * @param  (\Closure(float): mixed)|null  $progress  takes the share that is done
+     * @return string packed as above
+     *
+     * @throws UnreadableStep
+     */
+    public static function pack(string $path, LengthUnit $unit, ?Frame $placement, ?\Closure $progress = null): string
+    {
+        $model = new IfcModel(StepFile::open(IfcFile::stream($path)));
+        $map = MapConversion::of($model->file, $model->units->length);
+
+        $scale = $unit->metres() / $model->units->named()->metres();
+        $whole = ($placement ?? Frame::none())->after(new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0));
+
+        return (new self)->of($model, $map === null ? $whole : $whole->after($map->frame), $progress);
+    }
+
+    private function of(IfcModel $model, Frame $whole, ?\Closure $progress): string
+    {
+        $storeys = [];
+        foreach ($model->storeys() as $s) {
+            $storeys[$s->number] = $s->name;
+        }
+        $things = $kept = [];
+        $count = max(1, array_sum($model->things()));
+        foreach ($model->elements() as $e) {
+            // Solids are kept as long as they may come again, so that one is never taken for another.
+            foreach ($e->shape as [$solid, $frame]) {
+                if ($this->all < self::MOST_CORNERS) {
+                    $kept[] = $solid;
+                    $this->stand(count($things), $solid, $whole->after($e->place)->after($frame));
+                }
+            }
+            $things[] = [
+                $e->number, $e->name, $this->word('classes', $e->class), $this->word('types', $e->typeName ?? ''),
+                $this->word('storeys', $storeys[$e->storey] ?? ''),
+            ];
+            if ($progress !== null && count($things) % self::TELL_EVERY === 0) {
+                $progress(count($things) / $count);
+            }
+        }
+        $head = json_encode([
+            'origin' => $this->origin ?? [0.0, 0.0, 0.0], 'storeys' => array_map(strval(...), array_keys($this->words['storeys'])),
+            'classes' => array_map(strval(...), array_keys($this->words['classes'])), 'types' => array_map(strval(...), array_keys($this->words['types'])),
+            'solids' => $this->solids, 'things' => $things, 'stands' => $this->stands, 'whole' => $this->all < self::MOST_CORNERS,
+        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
+        $head = str_pad($head, intdiv(strlen($head) + 3, 4) * 4);
+
+        return pack('V', strlen($head)).$head.$this->corners.$this->triangles.$this->standing;
+    }
+
+    private function word(string $kind, string $word): int
+    {
+        return $this->words[$kind][$word] ??= count($this->words[$kind]);
+    }
+
+    private function stand(int $thing, Solid $solid, Frame $f): void
+    {
+        // Near a whole number, so that 32 bits tell a hundredth of a millimetre across a site.
+        $this->origin ??= [floor($f->x), floor($f->y), floor($f->z)];
+        [$x, $y, $z] = $this->origin;
+        $this->standing .= pack('V2', $thing, $this->solid($solid))
+            .pack('g12', $f->a, $f->b, $f->c, $f->x - $x, $f->d, $f->e, $f->f, $f->y - $y, $f->g, $f->h, $f->i, $f->z - $z);
+        $this->stands++;
+    }
+
+    private function solid(Solid $solid): int
+    {
+        if (! isset($this->known[$solid])) {
+            foreach ($solid->corners as [$x, $y, $z]) {
+                $this->corners .= pack('g3', $x, $y, $z);
+            }
+            $triangles = $solid->triangles();
+            foreach (array_chunk($triangles, 3000) as $chunk) {
+                $this->triangles .= pack('V*', ...$chunk);
+            }
+            $this->all += count($solid->corners);
+            $this->known[$solid] = count($this->solids);
+            $this->solids[] = [count($solid->corners), intdiv(count($triangles), 3)];
+        }
+
+        return $this->known[$solid];
+    }
+}
