@@ -81,6 +81,8 @@ final class Uploads
         foreach (['', '.name', '.of'] as $ending) {
             @unlink(self::folder().'/'.basename($token).$ending);
         }
+        // What was made from it to be looked at goes with it.
+        array_map(unlink(...), glob(self::folder().'/'.basename($token).'.bodies-*') ?: []);
     }
 
     public static function path(string $token): string

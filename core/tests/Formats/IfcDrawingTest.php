@@ -88,6 +88,9 @@ final class IfcDrawingTest extends TestCase
         $d = self::read($f->text());
         self::assertEqualsWithDelta([412351.5, 5678909.25, 104.5], array_slice(self::layers($d)['Ground · Plate']->shape(0)->v, 0, 3), 1e-6);
         self::assertStringContainsString('map conversion', $d->remarks[0]);
+        // Scale 1 between millimetres and metres can only mean that the projection stretches nothing.
+        $d = self::read(str_replace('0.6,0.8,0.001)', '0.6,0.8,1.)', $f->text()));
+        self::assertEqualsWithDelta([412351.5, 5678909.25, 104.5], array_slice(self::layers($d)['Ground · Plate']->shape(0)->v, 0, 3), 1e-6);
     }
 
     public function test_grid_axes_come_with_their_names_and_what_is_not_drawn_is_said(): void

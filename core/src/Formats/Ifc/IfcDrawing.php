@@ -148,7 +148,7 @@ final class IfcDrawing
         [$x, $y] = $place->vector(1.0, 0.0, 0.0);
         $this->placement->place(new Drawn($layer, Colours::BY_LAYER, $e->number, [], insertion: new Insertion(
             block: $block, at: $place->point(0.0, 0.0, 0.0), scale: [1.0, 1.0, 1.0], rotation: atan2($y, $x), columns: 1, rows: 1, across: 0.0, up: 0.0,
-            where: "#$e->number", attributes: $attributes + $this->model->properties->of($e->number),
+            where: "#$e->number", attributes: $attributes + array_filter(['layer' => implode(', ', $e->layers)]) + $this->model->properties->of($e->number),
         )));
         foreach ($e->shape as [$solid, $frame]) {
             $whole = $place->after($frame);

@@ -14,6 +14,11 @@ use Parlay\Core\Geometry\Frame;
  */
 final readonly class MapConversion
 {
+    /** No projection stretches more. */
+    private const LEAST = 0.5;
+
+    private const MOST = 2.0;
+
     /** @param  Frame  $frame  metres of the model to metres of the map */
     private function __construct(public Frame $frame) {}
 
@@ -28,8 +33,10 @@ final readonly class MapConversion
                 $length = hypot($x, $y);
                 // The scale takes the model's unit to the map's; what is left beside that is that of the projection.
                 $scale = ($m->number(7) ?? $metres / $unit) * $unit / $metres;
+                // Many writers say 1 where the units differ, and mean that the projection has no scale.
+                $scale = $scale > self::LEAST && $scale < self::MOST ? $scale : $m->number(7) ?? 1.0;
                 $at = array_map(static fn (int $k): float => ($m->number($k) ?? 0.0) * $unit, [2, 3, 4]);
-                if ($length > 0.0 && $scale > 0.5 && $scale < 2.0 && max(array_map(abs(...), $at)) < 1e9) {
+                if ($length > 0.0 && $scale > self::LEAST && $scale < self::MOST && max(array_map(abs(...), $at)) < 1e9) {
                     [$cos, $sin] = [$scale * $x / $length, $scale * $y / $length];
 
                     return new self(new Frame($cos, -$sin, 0.0, $at[0], $sin, $cos, 0.0, $at[1], 0.0, 0.0, 1.0, $at[2]));
