@@ -92,10 +92,9 @@ $desk->give('New revision of substation (DXF, IFC, or shapefiles in a zip)', "$f
 $take($desk->boxAround(78618, 41288, 12), 'drawing-revision');
 $parlay->ask('POST', "/projects/$saltmarsh/undo");
 $parlay->ask('POST', "/projects/$saltmarsh/undo");
-$take($desk->open("/p/$saltmarsh/prepare?do=points")
-    ->press('Points in and out')
-    ->give('Choose or drop a list of points (CSV, text, LandXML, GeoJSON)', "$files/substation-studs.csv")
-    ->see('The doctor suspects'), 'points-the-doctor');
+$desk->open("/p/$saltmarsh/prepare?do=designs")->give(Screen::DESIGN_FILE, "$files/saltmarsh-yard-hall.ifc")->press('Take 13 layers');
+$take($desk->press('In space')->see('Touch a thing')->settle()->touchMiddleOf('canvas'), 'model-in-space');
+$parlay->ask('POST', "/projects/$saltmarsh/undo");
 $take($desk->open("/p/$larkfield/control")
     ->give('Choose or drop a control file (CSV, text, LandXML, GeoJSON)', "$files/saltmarsh-yard-control.csv")
     ->see('As it is read'), 'control-as-it-is-read');

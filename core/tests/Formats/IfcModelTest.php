@@ -234,6 +234,20 @@ final class IfcModelTest extends TestCase
         self::assertSame(0.0, $e['a large face']->volume());
     }
 
+    public function test_a_body_by_another_name_is_drawn_and_an_axis_alone_is_said(): void
+    {
+        $f = new IfcText;
+        $f->product('body', [self::metreBox($f)]);
+        $f->product('model', [self::metreBox($f)]);
+        $f->product('axis', [self::metreBox($f)]);
+        $parts = explode("'Body'", $f->text());
+        self::assertCount(4, $parts);
+        $m = self::model($parts[0]."'Body'".$parts[1]."'Model'".$parts[2]."'Axis'".$parts[3]);
+        $e = self::elements($m);
+        self::assertSame([1, 1, 0], array_map(static fn (string $n) => count($e[$n]->shape), ['body', 'model', 'axis']));
+        self::assertSame(1, array_sum($m->leftOut()['IFCBUILDINGELEMENTPROXY']));
+    }
+
     public function test_another_schema_is_refused_by_name(): void
     {
         $this->expectException(UnreadableStep::class);

@@ -20,7 +20,13 @@ use Parlay\Core\Geometry\Frame;
 final class IfcModel
 {
     /** Representations in the order they are wanted; a box is better than nothing. */
-    private const SHAPES = ['Body' => 0, 'Facetation' => 1, 'Surface' => 2, '' => 3, 'Box' => 9];
+    private const SHAPES = ['body' => 0, 'facetation' => 1, 'tessellation' => 1, 'surface' => 2, '' => 3, 'box' => 9];
+
+    /** Of one that is named otherwise: behind these, before a box. */
+    private const OTHER_SHAPE = 5;
+
+    /** Representations that show something else than the thing itself. */
+    private const NO_SHAPES = ['axis', 'footprint', 'profile', 'reference', 'clearance', 'lighting', 'cog', 'annotation', 'surveypoints', 'plan', 'path'];
 
     /** Not things but places, or what is not there. */
     private const NO_THINGS = [
@@ -225,9 +231,10 @@ final class IfcModel
         $best = 100;
         foreach ($this->file->get($product)->references(2) as $number) {
             $r = $this->file->get($number);
-            $rank = self::SHAPES[$r->text(1) ?? ''] ?? 100;
-            $rank = $r->text(2) === 'BoundingBox' ? self::SHAPES['Box'] : $rank;
-            if ($rank === self::SHAPES['Box']) {
+            $identifier = strtolower($r->text(1) ?? '');
+            $rank = in_array($identifier, self::NO_SHAPES, true) ? 100 : self::SHAPES[$identifier] ?? self::OTHER_SHAPE;
+            $rank = $r->text(2) === 'BoundingBox' ? self::SHAPES['box'] : $rank;
+            if ($rank === self::SHAPES['box']) {
                 $box = $r;
             }
             if ($rank < $best) {
@@ -235,6 +242,8 @@ final class IfcModel
             }
         }
         if ($chosen === null) {
+            $this->shapes->leave($i->class, 'without a body: the file gives an axis, a footprint or the like alone');
+
             return [[], [], null];
         }
         $solids = $faults = [];
