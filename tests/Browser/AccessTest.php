@@ -199,7 +199,8 @@ final class AccessTest extends TestCase
         $found = [];
         foreach (self::SIZES as $size => [$width, $height]) {
             $chrome->size($width, $height);
-            foreach (['paper', 'sun'] as $theme) {
+            // In the sun only the colours are others, and they are the same on both.
+            foreach ($size === 'desk' ? ['paper', 'sun'] : ['paper'] as $theme) {
                 $chrome->driver->executeScript('document.documentElement.dataset.theme = arguments[0]', [$theme]);
                 $screen->settle();
                 foreach ($chrome->driver->executeAsyncScript(self::$rules, [$theme === 'sun']) as $finding) {
