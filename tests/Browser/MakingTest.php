@@ -192,9 +192,16 @@ final class MakingTest extends TestCase
             ->fill('Before', 'Ring ')
             ->see('Ring 01 left')
             ->see('Ring 02 right')
+            // The names are looked at anew after each letter; pressed meanwhile, the button does nothing.
+            ->settle()
             ->press('Rename 4');
-        // The names shown before it is done are the same as those after: only the list of points tells that it is.
-        Running::until(static fn () => self::$parlay->ask('GET', "/projects/$id/points")[0]['name'] !== 'R7', 60);
+        // The names shown before it is done are the same as those after: only the list of points tells that it is. On a busy machine a touch may
+        // fall on a button that moved on; whoever sees that nothing comes of it presses again.
+        $renamed = static fn (): bool => self::$parlay->ask('GET', "/projects/$id/points")[0]['name'] !== 'R7';
+        if (! Running::until($renamed, 20)) {
+            $s->press('Rename 4');
+            self::assertTrue(Running::until($renamed, 60), mb_substr($s->text(), -900));
+        }
         self::assertSame(
             ['Ring 01 left', 'Ring 01 right', 'Ring 02 left', 'Ring 02 right', 'X'],
             array_column(self::$parlay->ask('GET', "/projects/$id/points"), 'name'),

@@ -130,6 +130,8 @@ final class StakeTest extends TestCase
         $s->press('On the sheet and after a mark')->choose('After a mark that is in', 'on to the nearest')->tick('Look at what is to be stored')
             ->tick('Show what goes on the lath')->press('Keep these choices');
         self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id")['staking']['next'] === 'nearest', 60));
+        // The page knows it a moment later.
+        $s->settle();
         $points = array_column(self::$parlay->ask('GET', "/projects/$id/points"), null, 'name');
         $s->pressStarting('Target: ')->fill('Search by name, code or state; Enter takes the first', 'G7')->pressStarting('G7');
         self::$parlay->ask('POST', '/practice', ['do' => 'walk', 'atOnce' => true] + array_intersect_key($points['G7'], array_flip(['northing', 'easting', 'elevation'])));
