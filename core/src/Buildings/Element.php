@@ -37,6 +37,27 @@ final readonly class Element
         public ?string $fault,
     ) {}
 
+    /**
+     * How far it reaches along the axes of a frame, all its solids together.
+     *
+     * @param  Frame  $frame  from the element's own coordinates
+     * @return array{array{float, float, float}, array{float, float, float}}|null the smallest and the largest of each coordinate
+     */
+    public function reach(Frame $frame): ?array
+    {
+        [$low, $high] = [[INF, INF, INF], [-INF, -INF, -INF]];
+        foreach ($this->shape as [$solid, $own]) {
+            $whole = $frame->after($own);
+            foreach ($solid->corners as [$x, $y, $z]) {
+                [$x, $y, $z] = $whole->point($x, $y, $z);
+                $low = [min($low[0], $x), min($low[1], $y), min($low[2], $z)];
+                $high = [max($high[0], $x), max($high[1], $y), max($high[2], $z)];
+            }
+        }
+
+        return $low[0] === INF ? null : [$low, $high];
+    }
+
     /** Metres³, of all that is closed. */
     public function volume(): float
     {

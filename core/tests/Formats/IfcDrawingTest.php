@@ -134,6 +134,26 @@ final class IfcDrawingTest extends TestCase
         }
     }
 
+    public function test_a_thing_of_several_solids_is_as_large_as_all_of_them_along_its_own_axes(): void
+    {
+        $f = new IfcText;
+        $post = static fn (int $x): string => $f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},100.,100.)"), 2000, $f->axes([$x, 0, 500]));
+        // Two posts a metre apart, turned by an angle whose cosine is 0.6, and put somewhere by a fit that shrinks the plan a little.
+        $f->product('frame', [$post(0), $post(1000)], $f->add("IFCLOCALPLACEMENT({$f->storeyPlace},{$f->axes([7000, 0, 1000], [0, 0, 1], [0.6, 0.8, 0])})"));
+        $file = (string) tempnam(sys_get_temp_dir(), 'ifc');
+        file_put_contents($file, $f->text());
+        $head = static function (LengthUnit $unit, ?Transform $placement) use ($file): array {
+            $packed = IfcBodies::pack($file, $unit, $placement);
+
+            return json_decode(substr($packed, 4, unpack('V', $packed)[1]), true, flags: JSON_THROW_ON_ERROR);
+        };
+        self::assertEqualsWithDelta([1.1, 0.1, 2.0], $head(LengthUnit::Millimetre, null)['things'][0][5], 1e-9);
+        self::assertEqualsWithDelta([1.5, 3.5], $head(LengthUnit::Millimetre, null)['heights'], 1e-9);
+        self::assertEqualsWithDelta([1.1, 0.1, 2.0], $head(LengthUnit::Millimetre, Transform::plane(0.9996, 0.01, 1000.0, 0.0))['things'][0][5], 1e-9);
+        self::assertEqualsWithDelta([11.0, 1.0, 20.0], $head(LengthUnit::Centimetre, null)['things'][0][5], 1e-9, 'taken in another unit than the file says');
+        unlink($file);
+    }
+
     public function test_two_of_one_id_are_said(): void
     {
         $f = new IfcText;

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button } from '../parts/Button';
 import { Choice } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
 import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
-import { bodiesOf, heightsOf, sizeOf } from './bodies';
+import { bodiesOf } from './bodies';
 import { type SpaceMark, SpaceScene } from './SpaceScene';
 
 interface Props {
@@ -43,7 +43,7 @@ export function SpaceView({ project, design, marks }: Props) {
     const [cut, setCut] = useState(1);
     const [touched, setTouched] = useState<number | null>(null);
     const model = bodies.data;
-    const [low, high] = useMemo(() => (model ? heightsOf(model) : [0, 0]), [model]);
+    const [low, high] = model?.heights ?? [0, 0];
 
     useEffect(() => {
         const on = canvas.current;
@@ -78,7 +78,6 @@ export function SpaceView({ project, design, marks }: Props) {
 
     const down = useRef<[number, number]>([0, 0]);
     const thing = touched === null ? null : model?.things[touched];
-    const size = touched === null || !model ? null : sizeOf(model, touched);
     return (
         <div className="grid gap-3">
             <Failure of={bodies.error ?? fault} />
@@ -138,13 +137,13 @@ export function SpaceView({ project, design, marks }: Props) {
                         }}
                     />
                     <p role="status" className="min-h-12">
-                        {thing && size ? (
+                        {thing ? (
                             <>
                                 <span className="font-semibold">{thing.name || thing.class}</span>
                                 {[thing.class, thing.type, thing.storey].filter((w) => w !== '').map((w) => ` · ${w}`)}
                                 {' · '}
-                                <span className="figure">{size.map((s) => formatLength(s, units.length)).join(' by ')}</span>, along its own
-                                axes
+                                <span className="figure">{thing.size.map((s) => formatLength(s, units.length)).join(' by ')}</span>, along
+                                its own axes
                             </>
                         ) : (
                             'Touch a thing to be told what it is.'

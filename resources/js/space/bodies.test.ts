@@ -1,17 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { bodiesOf, heightsOf, sizeOf } from './bodies';
+import { bodiesOf } from './bodies';
 
 /** A box of 1 by 2 by 3, twice: as it is, and turned by a right angle and stretched twofold along its own x. */
 function packed(): ArrayBuffer {
     const head = JSON.stringify({
         origin: [41250, 78640, 4],
+        heights: [2, 7.5],
         storeys: ['Ground', ''],
         classes: ['Column'],
         types: ['C 1'],
         solids: [[8, 12]],
         things: [
-            [17, 'Stütze 1', 0, 0, 0],
-            [23, 'B', 0, 0, 1],
+            [17, 'Stütze 1', 0, 0, 0, [1, 2, 3]],
+            [23, 'B', 0, 0, 1, [2, 2, 3]],
         ],
         stands: 2,
         whole: true,
@@ -52,27 +53,14 @@ describe('a building model as it is packed', () => {
 
     it('says what each thing is', () => {
         expect(bodies.things).toEqual([
-            { instance: 17, name: 'Stütze 1', class: 'Column', type: 'C 1', storey: 'Ground' },
-            { instance: 23, name: 'B', class: 'Column', type: 'C 1', storey: '' },
+            { instance: 17, name: 'Stütze 1', class: 'Column', type: 'C 1', storey: 'Ground', size: [1, 2, 3] },
+            { instance: 23, name: 'B', class: 'Column', type: 'C 1', storey: '', size: [2, 2, 3] },
         ]);
         expect(bodies.standing.map((s) => [s.thing, s.frame[3], s.frame[7]])).toEqual([
             [0, 10, 20],
             [1, 0, 0],
         ]);
+        expect(bodies.heights).toEqual([2, 7.5]);
         expect([...(bodies.solids[0]?.corners ?? [])].slice(-3)).toEqual([1, 2, 3]);
-    });
-
-    it('knows how large a thing is along its own axes, however it is turned', () => {
-        expect(sizeOf(bodies, 0)).toEqual([1, 2, 3]);
-        expect(sizeOf(bodies, 1)).toEqual([2, 2, 3]);
-    });
-
-    it('knows its lowest and its highest place, on the site', () => {
-        expect(heightsOf(bodies)).toEqual([2, 7.5]);
-    });
-
-    it('is nothing where nothing stands', () => {
-        expect(heightsOf({ ...bodies, standing: [] })).toEqual([0, 0]);
-        expect(sizeOf(bodies, 7)).toEqual([0, 0, 0]);
     });
 });

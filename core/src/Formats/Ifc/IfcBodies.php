@@ -16,8 +16,9 @@ use Parlay\Core\Units\LengthUnit;
  * Packed, little-endian: length of the head in bytes (32 bits); the head as JSON, filled up with spaces to a multiple of four; corners of
  * all solids (x, y, z as 32-bit floats, metres); their triangles (three 32-bit numbers each, counted from the first corner of the solid);
  * for each time a solid stands somewhere the number of its thing and of the solid (32 bits each) and its frame (twelve 32-bit floats, row
- * by row, metres from the origin). The head has the origin (east, north, height), storeys, classes and types by name, of each solid how
- * many corners and triangles, of each thing its instance, name, class, type and storey, and how many stand.
+ * by row, metres from the origin). The head has the origin (east, north, height), the lowest and the highest height of all, storeys, classes and types by name,
+ * of each solid how many corners and triangles, of each thing its instance, name, class, type, storey and how long, wide and high it is
+ * along its own axes (metres), and how many stand.
  */
 final class IfcBodies
 {
@@ -37,8 +38,8 @@ final class IfcBodies
     /** @var list<array{int, int}> */
     private array $solids = [];
 
-    /** @var \WeakMap<Solid, int> */
-    private \WeakMap $known;
+    /** @var \SplObjectStorage<Solid, int> holds them, so that one is never taken for another that is gone */
+    private \SplObjectStorage $known;
 
     /** @var array<string, array<string, int>> */
     private array $words = ['storeys' => [], 'classes' => [], 'types' => []];
@@ -48,9 +49,13 @@ final class IfcBodies
 
     private int $all = 0;
 
+    private float $lowest = INF;
+
+    private float $highest = -INF;
+
     private function __construct()
     {
-        $this->known = new \WeakMap;
+        $this->known = new \SplObjectStorage;
     }
 
     /**
@@ -69,35 +74,43 @@ final class IfcBodies
         $scale = $unit->metres() / $model->units->named()->metres();
         $whole = ($placement ?? Frame::none())->after(new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0));
 
-        return (new self)->of($model, $map === null ? $whole : $whole->after($map->frame), $progress);
+        return (new self)->of($model, $scale, $map === null ? $whole : $whole->after($map->frame), $progress);
     }
 
-    private function of(IfcModel $model, Frame $whole, ?\Closure $progress): string
+    /** @param  float  $scale  of the unit it was taken in: a thing is as large as it was drawn, wherever it is put */
+    private function of(IfcModel $model, float $scale, Frame $whole, ?\Closure $progress): string
     {
         $storeys = [];
         foreach ($model->storeys() as $s) {
             $storeys[$s->number] = $s->name;
         }
-        $things = $kept = [];
+        $things = [];
         $count = max(1, array_sum($model->things()));
         foreach ($model->elements() as $e) {
-            // Solids are kept as long as they may come again, so that one is never taken for another.
+            $place = $whole->after($e->place);
             foreach ($e->shape as [$solid, $frame]) {
                 if ($this->all < self::MOST_CORNERS) {
-                    $kept[] = $solid;
-                    $this->stand(count($things), $solid, $whole->after($e->place)->after($frame));
+                    $this->stand(count($things), $solid, $place->after($frame));
                 }
+            }
+            [$low, $high] = $e->reach(Frame::none()) ?? [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
+            $heights = $e->reach($place);
+            if ($heights !== null) {
+                $this->lowest = min($this->lowest, $heights[0][2]);
+                $this->highest = max($this->highest, $heights[1][2]);
             }
             $things[] = [
                 $e->number, $e->name, $this->word('classes', $e->class), $this->word('types', $e->typeName ?? ''),
                 $this->word('storeys', $storeys[$e->storey] ?? ''),
+                array_map(static fn (float $from, float $to): float => round($scale * ($to - $from), 6), $low, $high),
             ];
             if ($progress !== null && count($things) % self::TELL_EVERY === 0) {
                 $progress(count($things) / $count);
             }
         }
         $head = json_encode([
-            'origin' => $this->origin ?? [0.0, 0.0, 0.0], 'storeys' => array_map(strval(...), array_keys($this->words['storeys'])),
+            'origin' => $this->origin ?? [0.0, 0.0, 0.0], 'heights' => $this->lowest === INF ? [0.0, 0.0] : [$this->lowest, $this->highest],
+            'storeys' => array_map(strval(...), array_keys($this->words['storeys'])),
             'classes' => array_map(strval(...), array_keys($this->words['classes'])), 'types' => array_map(strval(...), array_keys($this->words['types'])),
             'solids' => $this->solids, 'things' => $things, 'stands' => $this->stands, 'whole' => $this->all < self::MOST_CORNERS,
         ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
