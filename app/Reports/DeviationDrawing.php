@@ -35,7 +35,7 @@ final class DeviationDrawing
         $this->south = (max($n) + min($n)) / 2 - self::HEIGHT / 2 / $this->scale;
         $largest = max(array_map(static fn (ReportRow $r) => $r->deviation->plan ?? 0.0, $rows));
         // The largest deviation becomes an arrow of about 60 units, by a round factor.
-        $this->exaggeration = $largest <= 0 ? 1.0 : self::round(60 / ($largest * $this->scale));
+        $this->exaggeration = $largest <= 0 ? 1.0 : RoundFigure::atMost(60 / ($largest * $this->scale));
     }
 
     /**
@@ -111,7 +111,7 @@ final class DeviationDrawing
     private function scaleBar(): array
     {
         $unit = $this->style->unit()->metres();
-        $length = self::round(160 / $this->scale / $unit) * $unit * $this->scale;
+        $length = RoundFigure::atMost(160 / $this->scale / $unit) * $unit * $this->scale;
 
         return [
             sprintf('<path d="M30 %1$d l0 8 l%2$.1f 0 l0 -8" stroke="#000" fill="none" stroke-width="2"/>', self::HEIGHT - 30, $length),
@@ -124,14 +124,5 @@ final class DeviationDrawing
         $unit = $this->style->unit();
 
         return round($length / $this->scale / $unit->metres(), 3).' '.$unit->label();
-    }
-
-    /** The nearest 1, 2 or 5 times a power of ten, downwards. */
-    private static function round(float $value): float
-    {
-        $power = 10 ** floor(log10($value));
-        $lead = $value / $power;
-
-        return ($lead >= 5 ? 5 : ($lead >= 2 ? 2 : 1)) * $power;
     }
 }

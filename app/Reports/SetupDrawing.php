@@ -43,9 +43,7 @@ final class SetupDrawing
             1e-6, $ellipse->major,
             ...array_map(static fn (SightResidual $r) => hypot((float) $r->across, (float) $r->distance), $found->residuals),
         ]);
-        $times = self::SHARE / ($largest * $scale);
-        $power = 10 ** floor(log10($times));
-        $times = $power * ($times / $power >= 5 ? 5 : ($times / $power >= 2 ? 2 : 1));
+        $times = RoundFigure::atMost(self::SHARE / ($largest * $scale));
         [$x, $y] = $at($setup->northing, $setup->easting);
         $parts = [];
         foreach ($sights as $s) {

@@ -106,14 +106,8 @@ final class VolumeDrawing
     private static function step(float $least, LengthStyle $length): float
     {
         $unit = $length->unit()->metres();
-        $power = 10 ** floor(log10(max($least / $unit, 1e-6)));
-        foreach ([1, 2, 5, 10] as $times) {
-            if ($times * $power * $unit >= $least) {
-                break;
-            }
-        }
 
-        return $times * $power * $unit;
+        return RoundFigure::atLeast(max($least / $unit, 1e-6)) * $unit;
     }
 
     /** 0 is level, 1 to 4 cut, -1 to -4 fill. */

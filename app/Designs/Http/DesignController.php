@@ -33,7 +33,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class DesignController
 {
-    #[Post('/projects/{project}/drawing-inspection', 'Reads an uploaded DXF through and tells what is in it; stores nothing of it', InspectDrawingBody::class, TaskResource::class)]
+    #[Post('/projects/{project}/drawing-inspection', 'Reads an uploaded drawing (DXF, shapefiles, IFC) through and tells what is in it; stores nothing of it', InspectDrawingBody::class, TaskResource::class)]
     public function inspect(Request $request, Project $project, StartTask $start): JsonResponse
     {
         $body = Body::read($request, InspectDrawingBody::class);
@@ -42,7 +42,7 @@ final class DesignController
         return new JsonResponse(TaskResource::of($start($project, TaskKind::InspectDrawing, (array) $body)));
     }
 
-    #[Post('/projects/{project}/designs', 'Takes an uploaded DXF in the unit and with the layers chosen', DrawingToTake::class, TaskResource::class)]
+    #[Post('/projects/{project}/designs', 'Takes an uploaded drawing (DXF, shapefiles, IFC) in the unit and with the layers chosen', DrawingToTake::class, TaskResource::class)]
     public function store(Request $request, Project $project, StartTask $start): JsonResponse
     {
         $body = Body::read($request, DrawingToTake::class);

@@ -4,26 +4,21 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Buildings;
 
+use Parlay\Core\Geometry\Space;
+
 /**
  * Pieces of faces put together again: what lies in one plane side by side becomes one face, with the holes that are left in it. So a face
  * is what a person would touch, however a writer or a cut has parted it.
  */
 final class FaceMerging
 {
-    /** Corners nearer than this are one, metres. */
-    private const SAME = 2e-6;
-
     /** Cosine of the angle within which two pieces are one plane. */
     private const ONE_PLANE = 1.0 - 1e-8;
 
     /** Corners that may lie on a side, by the sides that are without a neighbour: what was never meant to meet is left alone. */
     private const MOST_TRIED = 3_000_000;
 
-    /** @var list<array{float, float, float}> */
-    private array $corners = [];
-
-    /** @var array<string, int> */
-    private array $cells = [];
+    private readonly Corners $corners;
 
     /** @var list<list<int>> corners of each piece */
     private array $loops = [];
@@ -32,7 +27,10 @@ final class FaceMerging
     private array $parent = [];
 
     /** @param  list<Facet>  $facets */
-    private function __construct(private readonly array $facets) {}
+    private function __construct(private readonly array $facets)
+    {
+        $this->corners = new Corners;
+    }
 
     /**
      * @param  list<Facet>  $facets
@@ -42,53 +40,12 @@ final class FaceMerging
     {
         $m = new self($facets);
         foreach ($facets as $f) {
-            $m->loops[] = $m->welded($f->corners);
+            $m->loops[] = $m->corners->loop($f->corners);
         }
         $m->mendSides();
         $faces = $m->faces();
 
         return $m->solid($faces, $round, $closed);
-    }
-
-    /**
-     * @param  list<array{float, float, float}>  $corners
-     * @return list<int>
-     */
-    private function welded(array $corners): array
-    {
-        $loop = [];
-        foreach ($corners as $c) {
-            $i = $this->corner($c);
-            if ($loop === [] || $loop[count($loop) - 1] !== $i) {
-                $loop[] = $i;
-            }
-        }
-        while (count($loop) > 1 && $loop[0] === $loop[count($loop) - 1]) {
-            array_pop($loop);
-        }
-
-        return count($loop) >= 3 ? $loop : [];
-    }
-
-    /** @param  array{float, float, float}  $c */
-    private function corner(array $c): int
-    {
-        // Twice as wide as what counts as one place, so that a neighbour lies in this cell or in the next on its nearer side.
-        $size = 4 * self::SAME;
-        $at = array_map(static fn (float $v): float => floor($v / $size), $c);
-        $side = array_map(static fn (float $v, float $cell): float => $v / $size - $cell < 0.5 ? $cell - 1 : $cell + 1, $c, $at);
-        for ($k = 0; $k < 8; $k++) {
-            $i = $this->cells[($k & 1 ? $side[0] : $at[0]).' '.($k & 2 ? $side[1] : $at[1]).' '.($k & 4 ? $side[2] : $at[2])] ?? null;
-            if ($i !== null) {
-                $known = $this->corners[$i];
-                if (abs($known[0] - $c[0]) < self::SAME && abs($known[1] - $c[1]) < self::SAME && abs($known[2] - $c[2]) < self::SAME) {
-                    return $i;
-                }
-            }
-        }
-        $this->corners[] = $c;
-
-        return $this->cells[$at[0].' '.$at[1].' '.$at[2]] = count($this->corners) - 1;
     }
 
     /** A corner of one piece that lies on the side of another becomes a corner of that, too. */
@@ -143,17 +100,17 @@ final class FaceMerging
      */
     private function on(int $a, int $b, array $among): array
     {
-        [$ax, $ay, $az] = $this->corners[$a];
-        [$dx, $dy, $dz] = [$this->corners[$b][0] - $ax, $this->corners[$b][1] - $ay, $this->corners[$b][2] - $az];
+        [$ax, $ay, $az] = $this->corners->all[$a];
+        [$dx, $dy, $dz] = [$this->corners->all[$b][0] - $ax, $this->corners->all[$b][1] - $ay, $this->corners->all[$b][2] - $az];
         $square = $dx * $dx + $dy * $dy + $dz * $dz;
         $found = [];
         foreach ($among as $c) {
             if ($c === $a || $c === $b) {
                 continue;
             }
-            [$x, $y, $z] = [$this->corners[$c][0] - $ax, $this->corners[$c][1] - $ay, $this->corners[$c][2] - $az];
+            [$x, $y, $z] = [$this->corners->all[$c][0] - $ax, $this->corners->all[$c][1] - $ay, $this->corners->all[$c][2] - $az];
             $share = $square > 0.0 ? ($x * $dx + $y * $dy + $z * $dz) / $square : -1.0;
-            if ($share > 0.0 && $share < 1.0 && ($x - $share * $dx) ** 2 + ($y - $share * $dy) ** 2 + ($z - $share * $dz) ** 2 < self::SAME ** 2) {
+            if ($share > 0.0 && $share < 1.0 && ($x - $share * $dx) ** 2 + ($y - $share * $dy) ** 2 + ($z - $share * $dz) ** 2 < Corners::SAME ** 2) {
                 $found[$c] = $share;
             }
         }
@@ -235,7 +192,7 @@ final class FaceMerging
             if (count($loop) < 3) {
                 continue;
             }
-            [$x, $y, $z] = FaceTriangles::normal($this->corners, $loop);
+            [$x, $y, $z] = FaceTriangles::normal($this->corners->all, $loop);
             $area = $x * $normal->x + $y * $normal->y + $z * $normal->z;
             if ($area > 0.0) {
                 $outlines[] = $loop;
@@ -246,7 +203,7 @@ final class FaceMerging
         $of = array_fill(0, count($outlines), []);
         foreach ($holes as $hole) {
             foreach ($outlines as $k => $outline) {
-                if (count($outlines) === 1 || $this->around($outline, $this->corners[$hole[0]], $normal)) {
+                if (count($outlines) === 1 || $this->around($outline, $this->corners->all[$hole[0]], $normal)) {
                     $of[$k][] = $hole;
                     break;
                 }
@@ -297,8 +254,7 @@ final class FaceMerging
         $most = -INF;
         foreach ($ways as $k => $next) {
             $to = $this->step($at, $next);
-            $cross = $n->x * ($from[1] * $to[2] - $from[2] * $to[1]) + $n->y * ($from[2] * $to[0] - $from[0] * $to[2]) + $n->z * ($from[0] * $to[1] - $from[1] * $to[0]);
-            $turn = atan2($cross, $from[0] * $to[0] + $from[1] * $to[1] + $from[2] * $to[2]);
+            $turn = atan2(Space::dot([$n->x, $n->y, $n->z], Space::cross($from, $to)), Space::dot($from, $to));
             if ($turn > $most) {
                 [$most, $best] = [$turn, $k];
             }
@@ -310,9 +266,7 @@ final class FaceMerging
     /** @return array{float, float, float} */
     private function step(int $a, int $b): array
     {
-        [$p, $q] = [$this->corners[$a], $this->corners[$b]];
-
-        return [$q[0] - $p[0], $q[1] - $p[1], $q[2] - $p[2]];
+        return Space::way($this->corners->all[$a], $this->corners->all[$b]);
     }
 
     /**
@@ -329,7 +283,7 @@ final class FaceMerging
         $inside = false;
         $count = count($loop);
         for ($i = 0; $i < $count; $i++) {
-            [$c, $d] = [$this->corners[$loop[$i]], $this->corners[$loop[($i + 1) % $count]]];
+            [$c, $d] = [$this->corners->all[$loop[$i]], $this->corners->all[$loop[($i + 1) % $count]]];
             $over = $c[$b] > $p[$b];
             $then = $d[$b] > $p[$b];
             if ($over !== $then && $p[$a] < $c[$a] + ($p[$b] - $c[$b]) / ($d[$b] - $c[$b]) * ($d[$a] - $c[$a])) {
@@ -353,10 +307,8 @@ final class FaceMerging
         foreach ($loop as $k => $at) {
             $in = $this->step($loop[($k - 1 + $count) % $count], $at);
             $out = $this->step($at, $loop[($k + 1) % $count]);
-            $cross = [$in[1] * $out[2] - $in[2] * $out[1], $in[2] * $out[0] - $in[0] * $out[2], $in[0] * $out[1] - $in[1] * $out[0]];
-            $long = sqrt(($in[0] ** 2 + $in[1] ** 2 + $in[2] ** 2) * ($out[0] ** 2 + $out[1] ** 2 + $out[2] ** 2));
-            $bend = sqrt($cross[0] ** 2 + $cross[1] ** 2 + $cross[2] ** 2);
-            if ($bend > 1e-7 * $long || $in[0] * $out[0] + $in[1] * $out[1] + $in[2] * $out[2] < 0.0) {
+            $bend = Space::length(Space::cross($in, $out));
+            if ($bend > 1e-7 * Space::length($in) * Space::length($out) || Space::dot($in, $out) < 0.0) {
                 $kept[] = $at;
             }
         }
@@ -380,7 +332,7 @@ final class FaceMerging
             foreach ($loop as $i) {
                 if (! isset($number[$i])) {
                     $number[$i] = count($corners);
-                    $corners[] = $this->corners[$i];
+                    $corners[] = $this->corners->all[$i];
                 }
                 $new[] = $number[$i];
             }
@@ -413,7 +365,7 @@ final class FaceMerging
             [$x, $y, $z] = [$r->to[0] - $r->from[0], $r->to[1] - $r->from[1], $r->to[2] - $r->from[2]];
             $square = $x * $x + $y * $y + $z * $z;
             foreach ($face->outline as $i) {
-                $c = $this->corners[$i];
+                $c = $this->corners->all[$i];
                 $share = (($c[0] - $r->from[0]) * $x + ($c[1] - $r->from[1]) * $y + ($c[2] - $r->from[2]) * $z) / $square;
                 [$low, $high] = $reach[$face->round] ?? [INF, -INF];
                 $reach[$face->round] = [min($low, $share), max($high, $share)];

@@ -155,6 +155,13 @@ final class Solid
         return $six / 6;
     }
 
+    /** With its faces looking outward, however they were written. */
+    public function insideIn(): self
+    {
+        return $this->volume() < 0.0
+            ? new self($this->corners, array_map(static fn (Face $f) => $f->turned(), $this->faces), $this->round, $this->closed) : $this;
+    }
+
     /** @return array{array{float, float, float}, array{float, float, float}}|null the smallest and the largest of each coordinate */
     public function box(): ?array
     {

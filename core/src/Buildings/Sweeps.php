@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Buildings;
 
+use Parlay\Core\Geometry\Space;
+
 /** Solids that a profile leaves behind where it is turned about an axis, or led along a line. */
 final class Sweeps
 {
@@ -49,9 +51,8 @@ final class Sweeps
         foreach ($whole ? [] : $ends as $loops) {
             $faces[] = new Face($loops[0], array_slice($loops, 1));
         }
-        $solid = new Solid($corners, $faces);
 
-        return $solid->volume() < 0.0 ? new Solid($corners, array_map(static fn (Face $f) => $f->turned(), $faces)) : $solid;
+        return (new Solid($corners, $faces))->insideIn();
     }
 
     /**
@@ -75,14 +76,14 @@ final class Sweeps
                 $in = self::step($places[max(0, $i - 1)], $places[max(1, $i)]);
                 $out = self::step($places[min($last - 1, $i)], $places[min($last, $i + 1)]);
                 // Carried on square to the way in; each corner lies on its line along that way, where it meets the plane that halves the bend.
-                $across = self::unit(self::less($across, $in, self::dot($across, $in))) ?? $across;
-                $up = self::cross($in, $across);
-                $mitre = self::unit([$in[0] + $out[0], $in[1] + $out[1], $in[2] + $out[2]]) ?? $in;
-                $slope = max(0.05, self::dot($in, $mitre));
+                $across = Space::unit(Space::plus($across, $in, -Space::dot($across, $in))) ?? $across;
+                $up = Space::cross($in, $across);
+                $mitre = Space::unit(Space::plus($in, $out)) ?? $in;
+                $slope = max(0.05, Space::dot($in, $mitre));
                 for ($k = 0; $k < Loop::PIECES; $k++) {
                     [$c, $s] = [$r * cos(2 * M_PI * $k / Loop::PIECES), $r * sin(2 * M_PI * $k / Loop::PIECES)];
                     $v = [$c * $across[0] + $s * $up[0], $c * $across[1] + $s * $up[1], $c * $across[2] + $s * $up[2]];
-                    $t = -self::dot($v, $mitre) / $slope;
+                    $t = -Space::dot($v, $mitre) / $slope;
                     $corners[] = [$p[0] + $v[0] + $t * $in[0], $p[1] + $v[1] + $t * $in[1], $p[2] + $v[2] + $t * $in[2]];
                 }
                 // The same corners again, seen along the way out.
@@ -158,15 +159,15 @@ final class Sweeps
      */
     private static function carried(array $across, array $in, array $out): array
     {
-        $sum = [$in[0] + $out[0], $in[1] + $out[1], $in[2] + $out[2]];
-        $square = self::dot($sum, $sum);
+        $sum = Space::plus($in, $out);
+        $square = Space::dot($sum, $sum);
         if ($square < 1e-12) {
             return $across;
         }
         // Two mirrorings are one turning.
-        $once = self::less($across, $in, 2 * self::dot($across, $in));
+        $once = Space::plus($across, $in, -2 * Space::dot($across, $in));
 
-        return self::less($once, $sum, 2 * self::dot($once, $sum) / $square);
+        return Space::plus($once, $sum, -2 * Space::dot($once, $sum) / $square);
     }
 
     /**
@@ -176,7 +177,7 @@ final class Sweeps
      */
     private static function step(array $a, array $b): array
     {
-        return self::unit([$b[0] - $a[0], $b[1] - $a[1], $b[2] - $a[2]]) ?? [0.0, 0.0, 1.0];
+        return Space::unit(Space::way($a, $b)) ?? [0.0, 0.0, 1.0];
     }
 
     /**
@@ -185,46 +186,6 @@ final class Sweeps
      */
     private static function anyAcross(array $way): array
     {
-        return self::unit(self::cross($way, abs($way[2]) < 0.9 ? [0.0, 0.0, 1.0] : [1.0, 0.0, 0.0])) ?? [1.0, 0.0, 0.0];
-    }
-
-    /**
-     * @param  array{float, float, float}  $a
-     * @param  array{float, float, float}  $b
-     * @return array{float, float, float}
-     */
-    private static function less(array $a, array $b, float $times): array
-    {
-        return [$a[0] - $times * $b[0], $a[1] - $times * $b[1], $a[2] - $times * $b[2]];
-    }
-
-    /**
-     * @param  array{float, float, float}  $a
-     * @param  array{float, float, float}  $b
-     */
-    private static function dot(array $a, array $b): float
-    {
-        return $a[0] * $b[0] + $a[1] * $b[1] + $a[2] * $b[2];
-    }
-
-    /**
-     * @param  array{float, float, float}  $a
-     * @param  array{float, float, float}  $b
-     * @return array{float, float, float}
-     */
-    private static function cross(array $a, array $b): array
-    {
-        return [$a[1] * $b[2] - $a[2] * $b[1], $a[2] * $b[0] - $a[0] * $b[2], $a[0] * $b[1] - $a[1] * $b[0]];
-    }
-
-    /**
-     * @param  array{float, float, float}  $v
-     * @return array{float, float, float}|null
-     */
-    private static function unit(array $v): ?array
-    {
-        $length = sqrt(self::dot($v, $v));
-
-        return $length > 1e-12 ? [$v[0] / $length, $v[1] / $length, $v[2] / $length] : null;
+        return Space::unit(Space::cross($way, abs($way[2]) < 0.9 ? [0.0, 0.0, 1.0] : [1.0, 0.0, 0.0])) ?? [1.0, 0.0, 0.0];
     }
 }

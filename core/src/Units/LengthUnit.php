@@ -27,6 +27,18 @@ enum LengthUnit: string
         };
     }
 
+    /** The one of so many metres; null where it is none of these. The two feet differ by two millionths. */
+    public static function ofMetres(float $metres): ?self
+    {
+        foreach (self::cases() as $unit) {
+            if (abs($unit->metres() - $metres) < 1e-7 * $unit->metres()) {
+                return $unit;
+            }
+        }
+
+        return null;
+    }
+
     /** The unit's name as a sentence carries it. */
     public function label(): string
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Buildings;
 
 use Parlay\Core\Buildings\Booleans;
+use Parlay\Core\Buildings\Corners;
 use Parlay\Core\Buildings\Face;
 use Parlay\Core\Buildings\FaceMerging;
 use Parlay\Core\Buildings\Facet;
@@ -137,6 +138,22 @@ final class SolidTest extends TestCase
             Facet::of([[2.0, 0.0, 0.001], [3.0, 0.0, 0.002], [3.0, 1.0, 0.002], [2.0, 1.0, 0.001]], null),
         ];
         self::assertCount(2, FaceMerging::of(array_values(array_filter($facets)), [], false)->faces, 'a bend of a thousandth is a bend');
+    }
+
+    public function test_corners_beside_one_another_are_one_also_where_cells_meet(): void
+    {
+        mt_srand(11);
+        $corners = new Corners;
+        for ($i = 0; $i < 300; $i++) {
+            // On both sides of where the cells meet, far out and below zero as well.
+            $at = [8e-6 * mt_rand(-1000, 1000), 1000.0 * $i, -5.0 * $i];
+            $number = $corners->number($at);
+            foreach ([[1.5e-6, -1.5e-6, 1.5e-6], [-1.5e-6, 1.5e-6, -1.5e-6]] as $by) {
+                self::assertSame($number, $corners->number([$at[0] + $by[0], $at[1] + $by[1], $at[2] + $by[2]]));
+            }
+            self::assertNotSame($number, $corners->number([$at[0] + 5e-6, $at[1], $at[2]]));
+        }
+        self::assertSame([], $corners->loop([[0.0, 0.0, 0.0], [1.0, 0.0, 0.0], [1.0, 0.0, 1e-7], [0.0, 0.0, 0.0]]), 'two corners are no face');
     }
 
     public function test_rounded_corners_touch_both_sides(): void

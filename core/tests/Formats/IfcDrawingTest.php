@@ -13,7 +13,9 @@ use Parlay\Core\Formats\Dxf\ReadOptions;
 use Parlay\Core\Formats\Dxf\Transform;
 use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 use Parlay\Core\Formats\Ifc\IfcBodies;
+use Parlay\Core\Formats\Ifc\IfcFile;
 use Parlay\Core\Formats\Ifc\IfcModel;
+use Parlay\Core\Formats\Step\UnreadableStep;
 use Parlay\Core\Units\LengthUnit;
 use PHPUnit\Framework\TestCase;
 
@@ -187,6 +189,35 @@ final class IfcDrawingTest extends TestCase
         }
         $this->expectExceptionMessage('“AP214”');
         self::read((new IfcText('AP214'))->text());
+    }
+
+    public function test_a_zip_that_can_not_be_used_says_why(): void
+    {
+        $text = (new IfcText)->text();
+        foreach ([
+            'no building model' => static fn (\ZipArchive $z) => $z->addFromString('readme.txt', 'nothing'),
+            'has a password' => static function (\ZipArchive $z) use ($text): void {
+                $z->addFromString('model.ifc', $text);
+                $z->setEncryptionName('model.ifc', \ZipArchive::EM_AES_256, 'secret');
+            },
+            // Hidden files and those of a system are none that a person packed.
+            'no building  model' => static fn (\ZipArchive $z) => $z->addFromString('__MACOSX/._model.ifc', $text),
+        ] as $said => $fill) {
+            $path = sys_get_temp_dir().'/model-'.bin2hex(random_bytes(5)).'.ifczip';
+            $zip = new \ZipArchive;
+            $zip->open($path, \ZipArchive::CREATE);
+            $fill($zip);
+            $zip->close();
+            try {
+                IfcFile::stream($path);
+                self::fail($said);
+            } catch (UnreadableStep $e) {
+                self::assertStringContainsString(str_replace('  ', ' ', $said), $e->getMessage());
+            } finally {
+                unlink($path);
+            }
+        }
+        self::assertFalse(IfcFile::isIn(__FILE__));
     }
 
     public function test_classes_are_named_as_people_write_them(): void

@@ -201,17 +201,24 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
             }
             next={
                 state.solution?.oriented && (
-                    <Button
-                        kind={ready ? 'primary' : 'plain'}
-                        className="min-h-16"
-                        aria-label="Accept this setup"
-                        title={measuring ? 'A sight is being measured' : undefined}
-                        disabled={measuring}
-                        busy={accept.isPending}
-                        onClick={() => accept.mutate(key, { onSuccess: onDone })}
-                    >
-                        Accept
-                    </Button>
+                    <>
+                        {measuring && (
+                            <span id={`${key} waits`} className="self-center text-quiet">
+                                A sight is being measured.
+                            </span>
+                        )}
+                        <Button
+                            kind={ready ? 'primary' : 'plain'}
+                            className="min-h-16"
+                            aria-label="Accept this setup"
+                            aria-describedby={measuring ? `${key} waits` : undefined}
+                            disabled={measuring}
+                            busy={accept.isPending}
+                            onClick={() => accept.mutate(key, { onSuccess: onDone })}
+                        >
+                            Accept
+                        </Button>
+                    </>
                 )
             }
         >

@@ -55,6 +55,8 @@ export class SpaceScene {
     private readonly marks = new Group();
     private readonly cut = new Plane(new Vector3(0, 0, -1), Number.POSITIVE_INFINITY);
     private meshes: { mesh: InstancedMesh; things: number[] }[] = [];
+    /** of each thing, by its class */
+    private readonly tints: Color[];
     private marked: readonly SpaceMark[] = [];
     private asked = false;
     private gone = false;
@@ -65,6 +67,8 @@ export class SpaceScene {
         private readonly bodies: Bodies,
         ground: string,
     ) {
+        const ofClass = new Map(bodies.classes.map((c, i) => [c, new Color(TINTS[i % TINTS.length])]));
+        this.tints = bodies.things.map((t) => ofClass.get(t.class) ?? TOUCHED);
         this.renderer = new WebGLRenderer({ canvas, antialias: true });
         this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
         this.scene.background = new Color(ground);
@@ -101,7 +105,6 @@ export class SpaceScene {
                 continue;
             }
             const geometry = geometryOf(solid);
-            const tint = TINTS[this.bodies.classes.indexOf(this.bodies.things[first.thing]?.class ?? '') % TINTS.length];
             // Mirrored ones are seen from within: both sides are drawn.
             const material = new MeshLambertMaterial({ color: '#ffffff', side: DoubleSide, flatShading: true, clippingPlanes });
             const mesh = new InstancedMesh(geometry, material, standing.length);
@@ -109,7 +112,7 @@ export class SpaceScene {
             standing.forEach((s, i) => {
                 at.fromArray([...columns(s.frame)]);
                 mesh.setMatrixAt(i, at);
-                mesh.setColorAt(i, new Color(tint));
+                mesh.setColorAt(i, this.tints[s.thing] ?? TOUCHED);
             });
             this.model.add(mesh);
             this.meshes.push({ mesh, things: standing.map((s) => s.thing) });
@@ -192,8 +195,7 @@ export class SpaceScene {
     private light(thing: number | null): void {
         for (const { mesh, things } of this.meshes) {
             things.forEach((t, i) => {
-                const tint = TINTS[this.bodies.classes.indexOf(this.bodies.things[t]?.class ?? '') % TINTS.length];
-                mesh.setColorAt(i, t === thing ? TOUCHED : new Color(tint));
+                mesh.setColorAt(i, t === thing ? TOUCHED : (this.tints[t] ?? TOUCHED));
             });
             if (mesh.instanceColor) {
                 mesh.instanceColor.needsUpdate = true;

@@ -242,6 +242,40 @@ final class DesignsInTest extends FeatureTestCase
         self::assertSame('failed', $this->taking($project, $this->upload($project, "ISO-10303-21;\nHEADER;\n", 'cut.ifc'), ['unit' => 'm', 'layers' => []])['state']);
     }
 
+    public function test_in_space_a_model_lies_where_its_plan_was_placed_and_without_heights_it_is_not_there(): void
+    {
+        $project = $this->project();
+        $text = (string) file_get_contents(__DIR__.'/../../../database/demo/files/saltmarsh-yard-hall.ifc');
+        // Shifted, turned by an angle whose cosine is 0.8, and shrunk a little, as a fit would have it.
+        $placement = ['exchanged' => false, 'a' => 0.7998, 'b' => 0.59985, 'dEasting' => 2000.0, 'dNorthing' => -1500.0];
+        $upload = $this->upload($project, $text, 'hall.ifc');
+        $this->take($project, $upload, ['unit' => 'mm', 'layers' => ['Ground · Plate'], 'heights' => 'used', 'placement' => $placement]);
+        [$design] = $this->designs($project);
+        $packed = $this->raw("/projects/{$project->id}/designs/{$design['id']}/bodies");
+        $length = unpack('V', $packed)[1];
+        $head = json_decode(substr($packed, 4, $length), true);
+        $standing = 4 + $length + array_sum(array_map(static fn (array $s) => 12 * ($s[0] + $s[1]), $head['solids']));
+        $layer = $design['layers'][0]['id'];
+        $compared = 0;
+        for ($i = 0; $i < $head['stands']; $i++) {
+            $thing = unpack('V', $packed, $standing + 56 * $i)[1];
+            if (! str_starts_with($head['things'][$thing][1], 'Plate ')) {
+                continue;
+            }
+            $m = array_values(unpack('g12', $packed, $standing + 56 * $i + 8));
+            $spot = $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $layer, 'shape' => $compared++, 'kind' => 'insertion'])->assertOk()->json();
+            self::assertEqualsWithDelta(
+                [$spot['easting'], $spot['northing'], $spot['elevation']],
+                [$head['origin'][0] + $m[3], $head['origin'][1] + $m[7], $head['origin'][2] + $m[11]], 1e-4,
+            );
+        }
+        self::assertSame(24, $compared);
+        $flat = $this->project();
+        $this->take($flat, $this->upload($flat, $text, 'hall.ifc'), ['unit' => 'mm', 'layers' => ['Grid'], 'heights' => 'dropped']);
+        $said = $this->ask('GET', "/projects/{$flat->id}/designs/{$this->designs($flat)[0]['id']}/bodies")->assertStatus(422)->json('message');
+        self::assertStringContainsString('Take it again with its heights', $said);
+    }
+
     private function raw(string $path): string
     {
         $response = $this->get('/api/v1'.$path)->assertOk()->baseResponse;

@@ -172,42 +172,29 @@ final class Constraints
         }
     }
 
-    /** Draws the other diagonal of the quadrangle on both sides of an edge. */
-    public function swap(int $a): void
+    /** What was fixed of the quadrangle around an edge stays fixed, whatever its numbers become. */
+    private function swap(int $a): void
     {
         $m = $this->mesh;
         $b = $m->twin[$a];
         [$al, $ar, $br, $bl] = [Mesh::next($a), Mesh::previous($a), Mesh::next($b), Mesh::previous($b)];
         [$p0, $pr, $pl, $p1] = [$m->corner[$ar], $m->corner[$a], $m->corner[$al], $m->corner[$bl]];
-        [$hbl, $har] = [$m->twin[$bl], $m->twin[$ar]];
-        $m->corner[$a] = $p1;
-        $m->corner[$b] = $p0;
-        $this->pair($a, $hbl, isset($this->fixed[$bl]));
-        $this->pair($b, $har, isset($this->fixed[$ar]));
-        $this->pair($ar, $bl, false);
+        [$leftFixed, $rightFixed] = [isset($this->fixed[$bl]), isset($this->fixed[$ar])];
+        $m->flip($a);
+        $this->fix($a, $leftFixed);
+        $this->fix($b, $rightFixed);
+        $this->fix($ar, false);
         [$this->leaving[$p1], $this->leaving[$pl], $this->leaving[$p0], $this->leaving[$pr]] = [$a, $al, $b, $br];
     }
 
-    private function pair(int $a, int $b, bool $fixed): void
+    private function fix(int $edge, bool $fixed = true): void
     {
-        $this->mesh->twin[$a] = $b;
-        if ($b >= 0) {
-            $this->mesh->twin[$b] = $a;
-        }
-        foreach ([$a, $b] as $edge) {
-            if ($fixed && $edge >= 0) {
-                $this->fixed[$edge] = true;
+        foreach ([$edge, $this->mesh->twin[$edge]] as $side) {
+            if ($fixed && $side >= 0) {
+                $this->fixed[$side] = true;
             } else {
-                unset($this->fixed[$edge]);
+                unset($this->fixed[$side]);
             }
-        }
-    }
-
-    private function fix(int $edge): void
-    {
-        $this->fixed[$edge] = true;
-        if ($this->mesh->twin[$edge] >= 0) {
-            $this->fixed[$this->mesh->twin[$edge]] = true;
         }
     }
 

@@ -104,11 +104,11 @@ final class GrowingMesh
         $u = $this->triangle($b, $c, $p);
         $v = $this->triangle($c, $a, $p);
         $m->corner[$e2] = $p;
-        $this->pair($u, $h1);
-        $this->pair($v, $h2);
-        $this->pair($e1, $u + 2);
-        $this->pair($u + 1, $v + 2);
-        $this->pair($v + 1, $e2);
+        $this->mesh->pair($u, $h1);
+        $this->mesh->pair($v, $h2);
+        $this->mesh->pair($e1, $u + 2);
+        $this->mesh->pair($u + 1, $v + 2);
+        $this->mesh->pair($v + 1, $e2);
 
         return [$edge, $u, $v];
     }
@@ -122,8 +122,8 @@ final class GrowingMesh
         $h1 = $m->twin[$e1];
         $u = $this->triangle($b, $c, $p);
         $m->corner[$e1] = $p;
-        $this->pair($u, $h1);
-        $this->pair($u + 1, $e1);
+        $this->mesh->pair($u, $h1);
+        $this->mesh->pair($u + 1, $e1);
 
         return [$u, $e2];
     }
@@ -148,9 +148,9 @@ final class GrowingMesh
         $new = [];
         foreach ($seen as $e) {
             $t = $this->triangle($m->corner[Mesh::next($e)], $m->corner[$e], $p);
-            $this->pair($t, $e);
+            $this->mesh->pair($t, $e);
             if ($before !== null) {
-                $this->pair($t + 1, $before + 2);
+                $this->mesh->pair($t + 1, $before + 2);
             }
             $before = $new[] = $t;
         }
@@ -188,14 +188,6 @@ final class GrowingMesh
         return $first;
     }
 
-    private function pair(int $a, int $b): void
-    {
-        $this->mesh->twin[$a] = $b;
-        if ($b >= 0) {
-            $this->mesh->twin[$b] = $a;
-        }
-    }
-
     /** @param  list<int>  $edges */
     private function restore(array $edges): void
     {
@@ -206,14 +198,7 @@ final class GrowingMesh
             if ($b < 0 || ! ($this->isFlat($a) || $m->isInCircle($a))) {
                 continue;
             }
-            [$ar, $bl] = [Mesh::previous($a), Mesh::previous($b)];
-            [$p0, $p1] = [$m->corner[$ar], $m->corner[$bl]];
-            [$hbl, $har] = [$m->twin[$bl], $m->twin[$ar]];
-            $m->corner[$a] = $p1;
-            $m->corner[$b] = $p0;
-            $this->pair($a, $hbl);
-            $this->pair($b, $har);
-            $this->pair($ar, $bl);
+            $m->flip($a);
             array_push($edges, $a, Mesh::next($b));
         }
     }

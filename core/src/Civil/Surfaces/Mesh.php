@@ -27,6 +27,29 @@ final class Mesh
         return $edge % 3 === 0 ? $edge + 2 : $edge - 1;
     }
 
+    /** Two edges that are one, seen from both sides; the second is -1 where nothing lies beyond. */
+    public function pair(int $a, int $b): void
+    {
+        $this->twin[$a] = $b;
+        if ($b >= 0) {
+            $this->twin[$b] = $a;
+        }
+    }
+
+    /** Draws the other diagonal of the quadrangle on both sides of an edge, which is the edge before this one in its triangle then. */
+    public function flip(int $a): void
+    {
+        $b = $this->twin[$a];
+        [$ar, $bl] = [self::previous($a), self::previous($b)];
+        [$p0, $p1] = [$this->corner[$ar], $this->corner[$bl]];
+        [$hbl, $har] = [$this->twin[$bl], $this->twin[$ar]];
+        $this->corner[$a] = $p1;
+        $this->corner[$b] = $p0;
+        $this->pair($a, $hbl);
+        $this->pair($b, $har);
+        $this->pair($ar, $bl);
+    }
+
     /** On which side of the way from a to b a place lies; 0 on it, below 0 on the side of the triangle whose edge it is. */
     public function side(int $a, int $b, int $p): float
     {

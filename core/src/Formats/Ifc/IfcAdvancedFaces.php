@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Ifc;
 
+use Parlay\Core\Buildings\Corners;
 use Parlay\Core\Buildings\Face;
 use Parlay\Core\Buildings\RoundFace;
 use Parlay\Core\Buildings\Solid;
@@ -18,19 +19,12 @@ use Parlay\Core\Geometry\Frame;
  */
 final class IfcAdvancedFaces
 {
-    /** Corners nearer than this are one, metres. */
-    private const SAME = 1e-6;
-
     /** Angles nearer than this are one, radians. */
     private const SAME_ANGLE = 1e-7;
 
     private const MOST_CORNERS = 200_000;
 
-    /** @var list<array{float, float, float}> */
-    private array $corners = [];
-
-    /** @var array<string, int> */
-    private array $numbers = [];
+    private Corners $corners;
 
     /** @var list<Face> */
     private array $faces = [];
@@ -47,15 +41,14 @@ final class IfcAdvancedFaces
      */
     public function solid(array $shells): Solid
     {
-        [$this->corners, $this->numbers, $this->faces, $this->round] = [[], [], [], []];
+        [$this->corners, $this->faces, $this->round] = [new Corners, [], []];
         foreach ($shells as $shell) {
             foreach ($this->file->get($shell)->references(0) as $number) {
                 $this->face($this->file->get($number));
             }
         }
-        $solid = new Solid($this->corners, $this->faces, $this->round);
 
-        return $solid->volume() < 0.0 ? new Solid($this->corners, array_map(static fn (Face $f) => $f->turned(), $this->faces), $this->round) : $solid;
+        return (new Solid($this->corners->all, $this->faces, $this->round))->insideIn();
     }
 
     private function face(Instance $face): void
@@ -74,10 +67,21 @@ final class IfcAdvancedFaces
             return;
         }
         match ($surface->class) {
-            'IFCPLANE' => $this->faces[] = new Face($this->numbered($loops[0]), array_map($this->numbered(...), array_slice($loops, 1))),
+            'IFCPLANE' => $this->plane($this->numbered($loops[0]), array_values(array_filter(array_map($this->numbered(...), array_slice($loops, 1))))),
             'IFCCYLINDRICALSURFACE' => $this->cylinder($surface, $face->word(2) !== 'F', $loops),
             default => throw $this->places->broken($surface->number, "{$surface->class} is a surface Parlay does not read"),
         };
+    }
+
+    /**
+     * @param  list<int>  $outline
+     * @param  list<list<int>>  $holes
+     */
+    private function plane(array $outline, array $holes): void
+    {
+        if ($outline !== []) {
+            $this->faces[] = new Face($outline, $holes);
+        }
     }
 
     /** @return list<array{float, float, float}> */
@@ -234,22 +238,8 @@ final class IfcAdvancedFaces
      */
     private function numbered(array $loop): array
     {
-        $numbers = [];
-        foreach ($loop as $c) {
-            $key = implode(' ', array_map(static fn (float $v): string => sprintf('%.0F', $v / self::SAME), $c));
-            if (! isset($this->numbers[$key])) {
-                $this->numbers[$key] = count($this->corners);
-                $this->corners[] = $c;
-            }
-            $n = $this->numbers[$key];
-            if ($numbers === [] || $numbers[count($numbers) - 1] !== $n) {
-                $numbers[] = $n;
-            }
-        }
-        while (count($numbers) > 1 && $numbers[0] === $numbers[count($numbers) - 1]) {
-            array_pop($numbers);
-        }
+        $numbers = $this->corners->loop($loop);
 
-        return count($this->corners) <= self::MOST_CORNERS ? $numbers : throw new BrokenInstance('A shape of more than '.self::MOST_CORNERS.' corners.');
+        return count($this->corners->all) <= self::MOST_CORNERS ? $numbers : throw new BrokenInstance('A shape of more than '.self::MOST_CORNERS.' corners.');
     }
 }

@@ -80,10 +80,7 @@ final class IfcBodies
     /** @param  float  $scale  of the unit it was taken in: a thing is as large as it was drawn, wherever it is put */
     private function of(IfcModel $model, float $scale, Frame $whole, ?\Closure $progress): string
     {
-        $storeys = [];
-        foreach ($model->storeys() as $s) {
-            $storeys[$s->number] = $s->name;
-        }
+        $storeys = $model->storeyNames();
         $things = [];
         $count = max(1, array_sum($model->things()));
         foreach ($model->elements() as $e) {

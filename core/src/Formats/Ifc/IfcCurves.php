@@ -11,6 +11,7 @@ use Parlay\Core\Formats\Step\Reference;
 use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Formats\Step\Typed;
 use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Geometry\Space;
 
 /** Curves of the file. Arcs become pieces, and remember what they are pieces of. */
 final readonly class IfcCurves
@@ -272,33 +273,27 @@ final readonly class IfcCurves
      */
     private static function through(array $a, array $b, array $c): ?Trace
     {
-        $u = [$b[0] - $a[0], $b[1] - $a[1], $b[2] - $a[2]];
-        $v = [$c[0] - $a[0], $c[1] - $a[1], $c[2] - $a[2]];
-        $n = IfcPlaces::cross($u, $v);
-        $nn = $n[0] ** 2 + $n[1] ** 2 + $n[2] ** 2;
-        [$uu, $vv] = [$u[0] ** 2 + $u[1] ** 2 + $u[2] ** 2, $v[0] ** 2 + $v[1] ** 2 + $v[2] ** 2];
+        $u = Space::way($a, $b);
+        $v = Space::way($a, $c);
+        $n = Space::cross($u, $v);
+        [$nn, $uu, $vv] = [Space::dot($n, $n), Space::dot($u, $u), Space::dot($v, $v)];
         if ($nn <= 1e-12 * $uu * $vv || $nn === 0.0) {
             return null;
         }
-        $vn = IfcPlaces::cross($v, $n);
-        $nu = IfcPlaces::cross($n, $u);
-        $to = [];
-        foreach ([0, 1, 2] as $k) {
-            $to[$k] = ($uu * $vn[$k] + $vv * $nu[$k]) / (2 * $nn);
-        }
-        $radius = sqrt($to[0] ** 2 + $to[1] ** 2 + $to[2] ** 2);
-        $centre = [$a[0] + $to[0], $a[1] + $to[1], $a[2] + $to[2]];
+        $to = Space::plus(Space::plus([0.0, 0.0, 0.0], Space::cross($v, $n), $uu / (2 * $nn)), Space::cross($n, $u), $vv / (2 * $nn));
+        $radius = Space::length($to);
+        $centre = Space::plus($a, $to);
         $x = [-$to[0] / $radius, -$to[1] / $radius, -$to[2] / $radius];
         $length = sqrt($nn);
-        $y = IfcPlaces::cross([$n[0] / $length, $n[1] / $length, $n[2] / $length], $x);
-        $end = [$c[0] - $centre[0], $c[1] - $centre[1], $c[2] - $centre[2]];
-        $sweep = atan2($end[0] * $y[0] + $end[1] * $y[1] + $end[2] * $y[2], $end[0] * $x[0] + $end[1] * $x[1] + $end[2] * $x[2]);
+        $y = Space::cross([$n[0] / $length, $n[1] / $length, $n[2] / $length], $x);
+        $end = Space::way($centre, $c);
+        $sweep = atan2(Space::dot($end, $y), Space::dot($end, $x));
         $sweep += $sweep <= 0.0 ? 2 * M_PI : 0.0;
         $pieces = max(2, (int) ceil($sweep / (2 * M_PI) * Loop::PIECES - 1e-6));
         $places = $arcs = [];
         for ($k = 0; $k <= $pieces; $k++) {
             [$cos, $sin] = [$radius * cos($sweep * $k / $pieces), $radius * sin($sweep * $k / $pieces)];
-            $places[] = [$centre[0] + $cos * $x[0] + $sin * $y[0], $centre[1] + $cos * $x[1] + $sin * $y[1], $centre[2] + $cos * $x[2] + $sin * $y[2]];
+            $places[] = Space::plus(Space::plus($centre, $x, $cos), $y, $sin);
             if ($k < $pieces) {
                 $arcs[$k] = [$centre[0], $centre[1], $centre[2], $radius];
             }

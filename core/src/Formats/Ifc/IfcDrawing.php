@@ -49,7 +49,7 @@ final class IfcDrawing
     private readonly Frame $toFile;
 
     /** @var array<int, string> */
-    private array $storeys = [];
+    private readonly array $storeys;
 
     private int $pieces = 0;
 
@@ -64,9 +64,7 @@ final class IfcDrawing
         $scale = 1 / $unit->metres();
         $map = MapConversion::of($file, $model->units->length);
         $this->toFile = (new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0))->after($map->frame ?? Frame::none());
-        foreach ($model->storeys() as $storey) {
-            $this->storeys[$storey->number] = $storey->name;
-        }
+        $this->storeys = $model->storeyNames();
         $this->placement->remark($map === null
             ? 'The file says no place on the map: the model lies about an origin of its own. Fit it to the control.'
             : 'The model lies where the file’s map conversion puts it.');
@@ -126,6 +124,9 @@ final class IfcDrawing
             foreach ($whys as $why => $count) {
                 $this->placement->remark("$count × $class: $why.");
             }
+        }
+        if ($this->model->leftOut() !== []) {
+            $this->placement->remark('What is not drawn can’t be touched: ask for the model with plain faces (faceted), or for a drawing (DXF) of these things.');
         }
         foreach ([...$bare, ...$this->model->structure->faults] as $fault) {
             $this->placement->remark($fault);

@@ -47,6 +47,9 @@ final class IfcModel
 
     public readonly IfcPlaces $places;
 
+    /** @var array<string, int>|null */
+    private ?array $things = null;
+
     private readonly IfcShapes $shapes;
 
     private readonly IfcCurves $curves;
@@ -83,6 +86,17 @@ final class IfcModel
         return $storeys;
     }
 
+    /** @return array<int, string> names of the storeys, by number */
+    public function storeyNames(): array
+    {
+        $names = [];
+        foreach ($this->storeys() as $storey) {
+            $names[$storey->number] = $storey->name;
+        }
+
+        return $names;
+    }
+
     /** @return list<GridAxis> those that can be read */
     public function gridAxes(): array
     {
@@ -109,14 +123,7 @@ final class IfcModel
     /** @return array<string, int> how many things there are of each class */
     public function things(): array
     {
-        $counts = [];
-        foreach ($this->file->counts() as $class => $count) {
-            if ($this->isThing($class)) {
-                $counts[$class] = $count;
-            }
-        }
-
-        return $counts;
+        return $this->things ??= array_filter($this->file->counts(), $this->isThing(...), ARRAY_FILTER_USE_KEY);
     }
 
     /**

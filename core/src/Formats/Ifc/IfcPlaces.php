@@ -8,6 +8,7 @@ use Parlay\Core\Formats\Step\BrokenInstance;
 use Parlay\Core\Formats\Step\Instance;
 use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Geometry\Space;
 
 /** Points, directions and placements of the file, as frames in metres. */
 final class IfcPlaces
@@ -69,7 +70,7 @@ final class IfcPlaces
         }
         $r = $this->file->get($number)->numbers(0);
 
-        return self::unit([$r[0] ?? 0.0, $r[1] ?? 0.0, $r[2] ?? 0.0]) ?? throw $this->broken($number, 'a direction of no length');
+        return Space::unit([$r[0] ?? 0.0, $r[1] ?? 0.0, $r[2] ?? 0.0]) ?? throw $this->broken($number, 'a direction of no length');
     }
 
     /**
@@ -127,7 +128,7 @@ final class IfcPlaces
         $z = $this->direction($placement->reference(1), [0.0, 0.0, 1.0]);
         $x = self::square($this->direction($placement->reference(2), [1.0, 0.0, 0.0]), $z);
 
-        return Frame::ofAxes($x, self::cross($z, $x), $z, $origin);
+        return Frame::ofAxes($x, Space::cross($z, $x), $z, $origin);
     }
 
     /**
@@ -157,12 +158,12 @@ final class IfcPlaces
         $three = $uneven ? $this->scale($o, 6, $one) : $one;
         $z = $this->direction($o->reference(4), [0.0, 0.0, 1.0]);
         $x = self::square($this->direction($o->reference(0), [1.0, 0.0, 0.0]), $z);
-        $y = self::cross($z, $x);
+        $y = Space::cross($z, $x);
         $given = $o->reference(1);
         if ($given !== null) {
             // What is left of it when its parts along the other two are taken out; it may point either way, and mirrors then.
             $side = $this->direction($given, $y);
-            $y = $side[0] * $y[0] + $side[1] * $y[1] + $side[2] * $y[2] < 0.0 ? self::times($y, -1.0) : $y;
+            $y = Space::dot($side, $y) < 0.0 ? self::times($y, -1.0) : $y;
         }
 
         return Frame::ofAxes(self::times($x, $one), self::times($y, $two), self::times($z, $three), $origin);
@@ -189,37 +190,12 @@ final class IfcPlaces
      */
     private static function square(array $x, array $z): array
     {
-        $along = $x[0] * $z[0] + $x[1] * $z[1] + $x[2] * $z[2];
-        $side = [$x[0] - $along * $z[0], $x[1] - $along * $z[1], $x[2] - $along * $z[2]];
-        if ($side[0] ** 2 + $side[1] ** 2 + $side[2] ** 2 > 1e-12) {
-            return self::unit($side) ?? $x;
+        $side = Space::plus($x, $z, -Space::dot($x, $z));
+        if (Space::dot($side, $side) > 1e-12) {
+            return Space::unit($side) ?? $x;
         }
 
         return self::square(abs($z[0]) < 0.9 ? [1.0, 0.0, 0.0] : [0.0, 1.0, 0.0], $z);
-    }
-
-    /**
-     * @param  array{float, float, float}  $v
-     * @return array{float, float, float}|null
-     */
-    public static function unit(array $v): ?array
-    {
-        if ($v[2] === 1.0 && $v[0] === 0.0 && $v[1] === 0.0) {
-            return $v;
-        }
-        $length = sqrt($v[0] ** 2 + $v[1] ** 2 + $v[2] ** 2);
-
-        return $length > 0.0 && is_finite($length) ? [$v[0] / $length, $v[1] / $length, $v[2] / $length] : null;
-    }
-
-    /**
-     * @param  array{float, float, float}  $a
-     * @param  array{float, float, float}  $b
-     * @return array{float, float, float}
-     */
-    public static function cross(array $a, array $b): array
-    {
-        return [$a[1] * $b[2] - $a[2] * $b[1], $a[2] * $b[0] - $a[0] * $b[2], $a[0] * $b[1] - $a[1] * $b[0]];
     }
 
     /**

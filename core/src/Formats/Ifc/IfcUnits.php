@@ -44,13 +44,7 @@ final readonly class IfcUnits
     /** The unit by its name; metres where it is none of those Parlay knows. */
     public function named(): LengthUnit
     {
-        foreach (LengthUnit::cases() as $unit) {
-            if (abs($unit->metres() - $this->length) < 1e-9 * $this->length) {
-                return $unit;
-            }
-        }
-
-        return LengthUnit::Metre;
+        return LengthUnit::ofMetres($this->length) ?? LengthUnit::Metre;
     }
 
     /** Of a unit, in the SI's own; null where it says none, or one that is no number above 0. */

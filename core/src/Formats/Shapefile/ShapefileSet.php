@@ -110,16 +110,9 @@ final class ShapefileSet
         if (preg_match_all('~\b(?:LENGTH)?UNIT\s*\[\s*"[^"]*"\s*,\s*([\d.eE+-]+)~i', $system, $m) < 1) {
             return null;
         }
-        // The last is that of the plane; those before belong to the globe it was projected from.
-        $metres = (float) end($m[1]);
-        foreach (LengthUnit::cases() as $unit) {
-            // The two feet differ by two millionths.
-            if (abs($unit->metres() / $metres - 1) < 1e-7) {
-                return $unit;
-            }
-        }
 
-        return null;
+        // The last is that of the plane; those before belong to the globe it was projected from.
+        return LengthUnit::ofMetres((float) end($m[1]));
     }
 
     /**

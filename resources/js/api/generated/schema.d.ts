@@ -942,7 +942,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Reads an uploaded DXF through and tells what is in it; stores nothing of it */
+        /** Reads an uploaded drawing (DXF, shapefiles, IFC) through and tells what is in it; stores nothing of it */
         post: operations["8cd4d5f259706773f4674a0da32aa043"];
         delete?: never;
         options?: never;
@@ -960,7 +960,7 @@ export interface paths {
         /** All drawings with their layers, without geometry */
         get: operations["9eeac5b418a522239fdaa38373e82c9a"];
         put?: never;
-        /** Takes an uploaded DXF in the unit and with the layers chosen */
+        /** Takes an uploaded drawing (DXF, shapefiles, IFC) in the unit and with the layers chosen */
         post: operations["f60c219b14772bdd4155c12fa63bb871"];
         delete?: never;
         options?: never;

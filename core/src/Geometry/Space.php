@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Geometry;
+
+/** Directions and ways in space, as three numbers. */
+final class Space
+{
+    /**
+     * Square to both, as long as the area between them.
+     *
+     * @param  array{float, float, float}  $a
+     * @param  array{float, float, float}  $b
+     * @return array{float, float, float}
+     */
+    public static function cross(array $a, array $b): array
+    {
+        return [$a[1] * $b[2] - $a[2] * $b[1], $a[2] * $b[0] - $a[0] * $b[2], $a[0] * $b[1] - $a[1] * $b[0]];
+    }
+
+    /**
+     * @param  array{float, float, float}  $a
+     * @param  array{float, float, float}  $b
+     */
+    public static function dot(array $a, array $b): float
+    {
+        return $a[0] * $b[0] + $a[1] * $b[1] + $a[2] * $b[2];
+    }
+
+    /** @param  array{float, float, float}  $v */
+    public static function length(array $v): float
+    {
+        return sqrt($v[0] * $v[0] + $v[1] * $v[1] + $v[2] * $v[2]);
+    }
+
+    /**
+     * The same direction with length 1; null where it has none.
+     *
+     * @param  array{float, float, float}  $v
+     * @return array{float, float, float}|null
+     */
+    public static function unit(array $v): ?array
+    {
+        if ($v[2] === 1.0 && $v[0] === 0.0 && $v[1] === 0.0) {
+            return $v;
+        }
+        $length = self::length($v);
+
+        return $length > 1e-12 && is_finite($length) ? [$v[0] / $length, $v[1] / $length, $v[2] / $length] : null;
+    }
+
+    /**
+     * One way, and another so many times.
+     *
+     * @param  array{float, float, float}  $a
+     * @param  array{float, float, float}  $b
+     * @return array{float, float, float}
+     */
+    public static function plus(array $a, array $b, float $times = 1.0): array
+    {
+        return [$a[0] + $times * $b[0], $a[1] + $times * $b[1], $a[2] + $times * $b[2]];
+    }
+
+    /**
+     * From one place to another.
+     *
+     * @param  array{float, float, float}  $from
+     * @param  array{float, float, float}  $to
+     * @return array{float, float, float}
+     */
+    public static function way(array $from, array $to): array
+    {
+        return [$to[0] - $from[0], $to[1] - $from[1], $to[2] - $from[2]];
+    }
+}
