@@ -75,7 +75,7 @@ port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 # Each runs in a process group of its own, comes back when it falls over, and goes as a group.
 launch() {
     local name="$1"; shift
-    export -f keep_web workers_of
+    export -f keep_web until_one_is_missing workers_of
     export WEB_WORKERS host port
     setsid bash -c 'trap "exit 0" TERM; while :; do "$@" </dev/null >>"$0" 2>&1 & wait $!; sleep 1; done' "$data/run/$name.log" "$@" &
     groups+=($!)
@@ -90,9 +90,18 @@ keep_web() {
     server=$!
     # The workers take a moment to come.
     for _ in $(seq 50); do [ "$(workers_of "$server")" -lt $WEB_WORKERS ] || break; sleep 0.1; done
-    while kill -0 "$server" 2>/dev/null && [ "$(workers_of "$server")" -ge $WEB_WORKERS ]; do sleep 0.3; done
+    until_one_is_missing "$server"
     pkill -KILL -g 0 -f "^php .*-S $host:$port" 2>/dev/null || true
     wait "$server" 2>/dev/null || true
+}
+# Twice in a row: all are taken out of their work for it, and a count on a busy machine can fail by itself.
+until_one_is_missing() {
+    local short=0 count
+    while kill -0 "$1" 2>/dev/null && [ $short -lt 2 ]; do
+        count="$(workers_of "$1")"
+        if [[ "$count" =~ ^[0-9]+$ ]] && [ "$count" -lt $WEB_WORKERS ]; then short=$((short + 1)); else short=0; fi
+        sleep 0.3
+    done
 }
 # One that died stays on as a zombie, for the server misses none: it does not count.
 workers_of() { pgrep -c -r R,S,D -P "$1" || true; }

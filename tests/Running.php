@@ -79,11 +79,16 @@ final class Running
             'method' => $method, 'header' => "Content-Type: application/json\r\nAccept: application/json",
             'content' => $body === null ? '' : json_encode($body), 'ignore_errors' => true, 'timeout' => 20,
         ]]);
+        $answer = @file_get_contents($this->url.'/api/v1'.$path, false, $context);
         // A machine with much else to do may not answer in time: what only asks is asked again.
-        for ($tries = $method === 'GET' ? 3 : 1, $answer = false; $tries > 0 && $answer === false; $tries--) {
+        for ($tries = 3; $method === 'GET' && $answer === false && $tries > 0; $tries--) {
+            sleep(1);
             $answer = @file_get_contents($this->url.'/api/v1'.$path, false, $context);
         }
         $data = json_decode((string) $answer, true);
+        if ($method === 'GET' && (! is_array($data) || str_contains($http_response_header[0] ?? '', ' 50'))) {
+            throw new \RuntimeException("No answer to GET $path: ".($http_response_header[0] ?? 'nothing came').' '.substr((string) $answer, 0, 300));
+        }
 
         return is_array($data) ? $data : [];
     }
