@@ -30,10 +30,14 @@ final class DrawnShapes
     /** @var array<string, array{DesignLayer, int}> */
     private array $followed = [];
 
+    public readonly DrawnThings $things;
+
     public function __construct(
         private readonly Project $project,
         private readonly bool $newest = false,
-    ) {}
+    ) {
+        $this->things = new DrawnThings($project, $newest);
+    }
 
     public function of(int $layerId, int $number): Shape
     {

@@ -57,6 +57,7 @@ final class Givens
                 ?->position()
                 ?? throw new \DomainException('A control point that this is computed from is gone. Choose another.'),
             $given->spot !== null => $this->spot($given->spot),
+            $given->element !== null => $this->shapes->things->place($given->element),
             $given->northing !== null && $given->easting !== null => new Position($given->northing, $given->easting, $given->elevation),
             default => throw new \DomainException('A place is missing: touch one, or type its name or its northing and easting.'),
         };

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
+use App\Buildings\ElementPlace;
+use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
+use App\Typed\Values;
 use Parlay\Core\Geometry\Position;
 
 /**
@@ -88,11 +91,13 @@ final class Proposals
         $stale = array_flip(DesignLayer::query()->whereHas(
             'design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at')->where('current', false),
         )->pluck('id')->all());
+        $revised = array_flip(Design::query()->where('project_id', $this->project->id)->whereNull('removed_at')->where('current', false)->pluck('id')->all());
         $ids = [];
         foreach ($this->project->points()->whereNotNull('recipe')->toBase()->pluck('recipe', 'id') as $id => $text) {
             preg_match_all('~"(?:layerId|withLayerId)":(\d+)~', (string) $text, $layers);
+            preg_match_all('~"designId":(\d+)~', (string) $text, $models);
             if (preg_match('~"(?:pointId|controlId|gridLineId)":\d~', (string) $text) === 1
-                || array_intersect_key(array_flip($layers[1]), $stale) !== []) {
+                || array_intersect_key(array_flip($layers[1]), $stale) !== [] || array_intersect_key(array_flip($models[1]), $revised) !== []) {
                 $ids[] = $id;
             }
         }
@@ -171,6 +176,10 @@ final class Proposals
                 [$to, $number] = $shapes->follow((int) $value[$layer], (int) $value[$shape]);
                 [$value[$layer], $value[$shape]] = [$to->id, $number];
             }
+        }
+
+        if (isset($value['designId'], $value['guid'])) {
+            return Recipe::compact($shapes->things->brought(Values::of($value, ElementPlace::class)));
         }
 
         return array_map(static fn (mixed $v) => self::follow($v, $shapes), $value);

@@ -61,7 +61,8 @@ final readonly class Recipe
      */
     public function point(int $projectId, string $name, Position $at, string $code, string $description): array
     {
-        $touched = $this->construction->kind === ConstructionKind::Place && isset($this->construction->places[0]->spot);
+        $place = $this->construction->kind === ConstructionKind::Place ? $this->construction->places[0] ?? null : null;
+        $touched = isset($place->spot) || isset($place->element);
 
         return [
             'project_id' => $projectId, 'name' => $name,
@@ -84,7 +85,7 @@ final readonly class Recipe
     }
 
     /** Only what says something: most fields of a construction are empty. */
-    private static function compact(mixed $value): mixed
+    public static function compact(mixed $value): mixed
     {
         if ($value instanceof \BackedEnum) {
             return $value->value;

@@ -40,6 +40,10 @@ final class Words
         if ($spot !== null) {
             return FindSpot::described($this->shapes, $spot);
         }
+        $element = $b->kind === ConstructionKind::Place ? ($b->places[0]->element ?? null) : null;
+        if ($element !== null) {
+            return $this->shapes->things->described($element);
+        }
         $places = array_map($this->brief(...), array_slice($b->places, 0, self::MOST_NAMES));
         if (count($b->places) > self::MOST_NAMES) {
             $places[] = (count($b->places) - self::MOST_NAMES).' more';
@@ -65,6 +69,7 @@ final class Words
     {
         return match (true) {
             $g->spot !== null => FindSpot::described($this->shapes, $g->spot),
+            $g->element !== null => $this->shapes->things->described($g->element),
             $g->pointId !== null => 'stakeout point '.$this->brief($g),
             $g->controlId !== null => 'control point '.$this->brief($g),
             default => 'typed',
@@ -85,6 +90,7 @@ final class Words
                 ->whereKey($g->controlId)
                 ->value('name'),
             $g->spot !== null => 'a spot of the drawing',
+            $g->element !== null => 'a spot of the model',
             default => 'typed coordinates',
         };
     }

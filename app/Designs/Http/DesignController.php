@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Designs\Http;
 
-use App\Designs\Actions\BodiesOf;
+use App\Buildings\Actions\BodiesOf;
 use App\Designs\Actions\ChangeDesign;
 use App\Designs\Actions\PlaceDrawing;
 use App\Designs\DesignChange;

@@ -317,7 +317,7 @@ final class UnpackProject
         if (! is_array($value)) {
             return $value;
         }
-        foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'controlId' => 'control_points', 'gridLineId' => 'grid_lines', 'towardId' => 'grid_lines',
+        foreach (['layerId' => 'design_layers', 'withLayerId' => 'design_layers', 'designId' => 'designs', 'controlId' => 'control_points', 'gridLineId' => 'grid_lines', 'towardId' => 'grid_lines',
             'observationId' => 'observations', 'stationControlId' => 'control_points',
             'instrumentId' => 'instruments', 'targetId' => 'targets'] as $key => $table) {
             if (isset($value[$key])) {

@@ -162,6 +162,39 @@ final class Solid
             ? new self($this->corners, array_map(static fn (Face $f) => $f->turned(), $this->faces), $this->round, $this->closed) : $this;
     }
 
+    /** The same of solids made of as many corners and faces in the same order, however large: what is one's third face is the other's, too. */
+    public function topology(): string
+    {
+        $said = count($this->corners).' '.count($this->round);
+        foreach ($this->faces as $face) {
+            $said .= '|'.implode(',', $face->outline).'/'.$face->round;
+            foreach ($face->holes as $hole) {
+                $said .= ';'.implode(',', $hole);
+            }
+        }
+
+        return hash('xxh64', $said);
+    }
+
+    /** As text that gives the same solid back, to the last digit. */
+    public function packed(): string
+    {
+        return json_encode([
+            $this->corners, array_map(static fn (Face $f): array => [$f->outline, $f->holes, $f->round], $this->faces),
+            array_map(static fn (RoundFace $r): array => [$r->from, $r->to, $r->radius, $r->hollow], $this->round), $this->closed,
+        ], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+    }
+
+    public static function unpacked(string $packed): self
+    {
+        [$corners, $faces, $round, $closed] = json_decode($packed, true, flags: JSON_THROW_ON_ERROR);
+
+        return new self(
+            $corners, array_values(array_map(static fn (array $f): Face => new Face(...$f), $faces)),
+            array_values(array_map(static fn (array $r): RoundFace => new RoundFace(...$r), $round)), $closed,
+        );
+    }
+
     /** @return array{array{float, float, float}, array{float, float, float}}|null the smallest and the largest of each coordinate */
     public function box(): ?array
     {

@@ -69,12 +69,8 @@ final class IfcBodies
     public static function pack(string $path, LengthUnit $unit, ?Frame $placement, ?\Closure $progress = null): string
     {
         $model = new IfcModel(StepFile::open(IfcFile::stream($path)));
-        $map = MapConversion::of($model->file, $model->units->length);
 
-        $scale = $unit->metres() / $model->units->named()->metres();
-        $whole = ($placement ?? Frame::none())->after(new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0));
-
-        return (new self)->of($model, $scale, $map === null ? $whole : $whole->after($map->frame), $progress);
+        return (new self)->of($model, $model->scale($unit), $model->toSite($unit, $placement), $progress);
     }
 
     /** @param  float  $scale  of the unit it was taken in: a thing is as large as it was drawn, wherever it is put */

@@ -15,6 +15,7 @@ use Parlay\Core\Formats\Step\Instance;
 use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Formats\Step\UnreadableStep;
 use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Units\LengthUnit;
 
 /** A building model in IFC (ISO 16739): IFC2X3, IFC4 and their additions, as a STEP file. */
 final class IfcModel
@@ -66,6 +67,27 @@ final class IfcModel
         $this->shapes = new IfcShapes($file, $this->places, $this->curves, new IfcProfiles($file, $this->places, $this->curves));
         $this->structure = new IfcStructure($file);
         $this->properties = new IfcProperties($file, $this->structure);
+    }
+
+    /**
+     * Where the model lies on the site, from its own coordinates in metres.
+     *
+     * @param  LengthUnit  $unit  in which it was taken, whatever the file says
+     * @param  Frame|null  $placement  from where the file puts it, in metres
+     */
+    public function toSite(LengthUnit $unit, ?Frame $placement): Frame
+    {
+        $map = MapConversion::of($this->file, $this->units->length);
+        $scale = $this->scale($unit);
+        $whole = ($placement ?? Frame::none())->after(new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0));
+
+        return $map === null ? $whole : $whole->after($map->frame);
+    }
+
+    /** How much larger it is than its file says, by the unit it was taken in. */
+    public function scale(LengthUnit $unit): float
+    {
+        return $unit->metres() / $this->units->named()->metres();
     }
 
     /** @return list<Storey> from below upward; those without an elevation last */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Designs\Actions;
+namespace App\Buildings;
 
 use App\Designs\HeightsChoice;
 use App\Designs\Models\Design;
@@ -10,19 +10,20 @@ use App\Designs\PlacementChosen;
 use App\Designs\Tasks\TakeDrawing;
 use App\Typed\Values;
 use App\Uploads;
-use Parlay\Core\Formats\Ifc\IfcBodies;
+use Parlay\Core\Formats\Dxf\Transform;
 use Parlay\Core\Formats\Step\UnreadableStep;
-use Parlay\Core\Units\LengthUnit;
 
-/** The solids of a building model as it was taken: made when they are first asked for, kept beside the file they came in. */
-final class BodiesOf
+/** What is made of a building model when it is first asked for, and kept beside the file it came in. */
+final class MadeOfModel
 {
     /**
-     * @return string path of the packed solids (IfcBodies)
+     * @param  string  $what  a word for it, and the form it has
+     * @param  \Closure(string): void  $make  writes it to a path; whole or not at all, also where two ask at once
+     * @return string where it lies
      *
-     * @throws \DomainException where the drawing has none
+     * @throws \DomainException where the drawing is no model, or has no heights
      */
-    public function __invoke(Design $design): string
+    public static function path(Design $design, string $what, \Closure $make): string
     {
         if ($design->place_word !== 'instance') {
             throw new \DomainException('This drawing is no building model: there is nothing in it to be seen in space.');
@@ -30,19 +31,18 @@ final class BodiesOf
         if ($design->heights !== HeightsChoice::Used->value) {
             throw new \DomainException('The model was taken without its heights: it can be seen on the plan alone. Take it again with its heights.');
         }
-        $path = Uploads::path($design->upload).".bodies-{$design->id}";
+        $path = Uploads::path($design->upload).".$what-{$design->id}";
         if (is_file($path)) {
             return $path;
         }
-        $placement = $design->placement === null ? null : TakeDrawing::transform(self::chosen($design->placement));
+        $part = $path.'.'.bin2hex(random_bytes(4)).'.part';
         try {
-            $packed = IfcBodies::pack(Uploads::path($design->upload), LengthUnit::from($design->unit), $placement);
+            $make($part);
         } catch (UnreadableStep $e) {
+            @unlink($part);
             throw new \DomainException($e->getMessage());
         }
-        // Whole or not at all, also where two ask at once.
-        $part = $path.'.'.bin2hex(random_bytes(4)).'.part';
-        if (@file_put_contents($part, $packed) !== strlen($packed) || ! @rename($part, $path)) {
+        if (! @rename($part, $path)) {
             @unlink($part);
             throw new \DomainException('The disk of the data folder is full, or may not be written to. Make room, then try again.');
         }
@@ -50,11 +50,15 @@ final class BodiesOf
         return $path;
     }
 
-    /** @param  array<string, mixed>  $kept */
-    private static function chosen(array $kept): PlacementChosen
+    /** From where the file puts it to the site. */
+    public static function placement(Design $design): ?Transform
     {
+        $kept = $design->placement;
+        if ($kept === null) {
+            return null;
+        }
         unset($kept['words']);
 
-        return Values::of($kept, PlacementChosen::class);
+        return TakeDrawing::transform(Values::of($kept, PlacementChosen::class));
     }
 }

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Buildings\Actions;
+
+use App\Buildings\Alike;
+use App\Buildings\AlikeBy;
+use App\Buildings\AlikeWanted;
+use App\Buildings\ElementEntry;
+use App\Buildings\ElementProperty;
+use App\Buildings\ElementStore;
+use App\Buildings\LikenessCount;
+use App\Buildings\OfferedSpot;
+use App\Buildings\StoredElement;
+use App\Buildings\TouchedFace;
+use App\Designs\Models\Design;
+use App\Projects\Models\Project;
+use Parlay\Core\Buildings\Example\DoesNotFit;
+use Parlay\Core\Buildings\Example\OfferedSpots;
+use Parlay\Core\Units\LengthStyle;
+use Parlay\Words\Compass;
+use Parlay\Words\ElementSpots;
+
+/** Tells what a thing of a model is, how many are like it, and which spots it offers. */
+final class TellElement
+{
+    /** Nearer than this to the highest or lowest is there, metres. */
+    private const LEVEL = 1e-3;
+
+    /** A touch comes from figures of 32 bits, metres. */
+    private const TOUCH = 0.01;
+
+    /** @param  array{float, float, float}|null  $touched  east, north, height */
+    public function __invoke(Project $project, int $designId, int $number, ?array $touched): ElementEntry
+    {
+        $store = ElementStore::of($project->designs()->findOrFail($designId, Design::LISTED));
+        $thing = $store->element($number) ?? throw new \DomainException('That thing is not in the model. Touch it again.');
+        $spots = [];
+        $face = $why = null;
+        try {
+            $spots = self::spots($thing, $touched, $project->length_style);
+            $face = $touched === null ? null : self::face($thing, $touched);
+        } catch (DoesNotFit $e) {
+            $why = ElementSpots::misfit($e);
+        }
+
+        return new ElementEntry(
+            number: $thing->number, guid: $thing->guid, class: $thing->class, type: $thing->type, name: $thing->name, tag: $thing->tag,
+            storey: $thing->storey, mirrored: $thing->mirrored(), fault: $thing->fault, noSpots: $why, layers: $thing->layers,
+            properties: array_map(static fn (string $text, string $name) => new ElementProperty($name, $text), $thing->properties, array_keys($thing->properties)),
+            spots: $spots, alike: self::alike($store, $thing), face: $face,
+        );
+    }
+
+    /**
+     * @param  array{float, float, float}|null  $touched
+     * @return list<OfferedSpot>
+     */
+    private static function spots(StoredElement $thing, ?array $touched, LengthStyle $style): array
+    {
+        $heights = array_map(static fn (array $c): float => $thing->place->point(...$c)[2], $thing->parts()->corners);
+        [$low, $high] = [min($heights), max($heights)];
+
+        return array_map(static function (array $o) use ($low, $high, $style): OfferedSpot {
+            [$spot, [$east, $north, $height]] = $o;
+            $level = $high - $height < self::LEVEL ? 'top' : ($height - $low < self::LEVEL ? 'underside' : '');
+
+            return new OfferedSpot(ElementSpots::of($spot, $style), $level, $east, $north, $height, $spot);
+        }, (new OfferedSpots($thing->parts(), $thing->place))->near($touched));
+    }
+
+    /** @param  array{float, float, float}  $touched */
+    private static function face(StoredElement $thing, array $touched): ?TouchedFace
+    {
+        $at = $thing->place->inverse()?->point(...$touched);
+        $face = $at === null ? null : $thing->parts()->faceAt($at, self::TOUCH);
+        if ($face === null) {
+            return null;
+        }
+        [$east, $north, $up] = $thing->placed()->normal($face);
+        $looks = abs($up) > 0.99 ? ($up > 0.0 ? 'up' : 'down') : Compass::word(atan2($east, $north)).(abs($up) < 0.01 ? '' : ($up > 0.0 ? ' and up' : ' and down'));
+
+        return new TouchedFace($looks, $thing->parts()->holdFace($face));
+    }
+
+    /** @return list<LikenessCount> */
+    private static function alike(ElementStore $store, StoredElement $thing): array
+    {
+        $counts = [];
+        foreach ([AlikeBy::Type, AlikeBy::Shape, AlikeBy::Form, AlikeBy::ThisClass] as $by) {
+            if (($by === AlikeBy::Type && $thing->type === '') || ($thing->topology === '' && $by !== AlikeBy::ThisClass)) {
+                continue;
+            }
+            $counts[] = new LikenessCount($by, (new Alike($store))->count($thing, new AlikeWanted($by)));
+        }
+
+        return $counts;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Buildings;
+
+use Parlay\Core\ListOf;
+
+/** A thing of a building model, with the spots it offers. */
+final readonly class ElementEntry
+{
+    /**
+     * fault: why it has no shape, or not its own. noSpots: why it offers none.
+     *
+     * @param  list<string>  $layers
+     * @param  list<ElementProperty>  $properties
+     * @param  list<OfferedSpot>  $spots  those nearest to where it was touched
+     * @param  list<LikenessCount>  $alike
+     */
+    public function __construct(
+        public int $number,
+        public string $guid,
+        public string $class,
+        public string $type,
+        public string $name,
+        public string $tag,
+        public string $storey,
+        public bool $mirrored,
+        public ?string $fault,
+        public ?string $noSpots,
+        #[ListOf('string')]
+        public array $layers,
+        #[ListOf(ElementProperty::class)]
+        public array $properties,
+        #[ListOf(OfferedSpot::class)]
+        public array $spots,
+        #[ListOf(LikenessCount::class)]
+        public array $alike,
+        public ?TouchedFace $face,
+    ) {}
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Buildings\Http;
+
+use App\Buildings\Actions\KeepExample;
+use App\Buildings\Actions\PreviewExample;
+use App\Buildings\Actions\TellElement;
+use App\Buildings\ElementEntry;
+use App\Buildings\ExampleFound;
+use App\Buildings\ExampleToKeep;
+use App\Buildings\ExampleWanted;
+use App\Cogo\PointsKept;
+use App\Http\Body;
+use App\Http\OpenApi\Get;
+use App\Http\OpenApi\Post;
+use App\Projects\Models\Project;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Things of building models, and points by example on them. */
+final class ElementController
+{
+    #[Get('/projects/{project}/designs/{design}/things/{thing}', 'A thing of a building model by its instance: what it is, how many are like it, and the spots it offers, those nearest to a touch first', ElementEntry::class, query: TouchQuery::class)]
+    public function show(Request $request, Project $project, int $design, int $thing, TellElement $tell): JsonResponse
+    {
+        $q = Body::read($request, TouchQuery::class);
+        $touched = $q->easting === null || $q->northing === null || $q->elevation === null ? null : [$q->easting, $q->northing, $q->elevation];
+
+        return new JsonResponse($tell($project, $design, $thing, $touched));
+    }
+
+    #[Post('/projects/{project}/examples-preview', 'What spots shown on one thing of a model would make on all like it; stores nothing', ExampleWanted::class, ExampleFound::class)]
+    public function preview(Request $request, Project $project, PreviewExample $preview): JsonResponse
+    {
+        return new JsonResponse($preview($project, Body::read($request, ExampleWanted::class)));
+    }
+
+    #[Post('/projects/{project}/examples', 'Makes stakeout points of spots shown on one thing, on all like it that they fit', ExampleToKeep::class, PointsKept::class)]
+    public function store(Request $request, Project $project, KeepExample $keep): JsonResponse
+    {
+        return new JsonResponse($keep($project, Body::read($request, ExampleToKeep::class)));
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Buildings;
+
+use Parlay\Core\Buildings\Example\ElementSpot;
+
+/** A spot of a thing that may be touched. */
+final readonly class OfferedSpot
+{
+    /**
+     * what: in words. level: "top" or "underside" where it lies as high or as low as the thing reaches, else empty.
+     */
+    public function __construct(
+        public string $what,
+        public string $level,
+        public float $easting,
+        public float $northing,
+        public float $elevation,
+        public ElementSpot $spot,
+    ) {}
+}

@@ -1,0 +1,359 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Buildings\Example;
+
+use Parlay\Core\Buildings\Face;
+use Parlay\Core\Buildings\FaceTriangles;
+use Parlay\Core\Buildings\RoundFace;
+use Parlay\Core\Buildings\Solid;
+use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Geometry\Space;
+
+/**
+ * What a thing has that a spot can be held by: plane faces, edges between them, axes of what is round; all along the thing's own axes, metres.
+ *
+ * Another thing has the same face where it is made of as many corners and faces in the same order; else the face that looks the same way
+ * and is the same in rank from outside inward, if it has as many of them.
+ */
+final class Parts
+{
+    /** Nobody touches one face of so many. */
+    public const MOST_FACES = 20_000;
+
+    /** Faces that look the same way, cosine of two degrees. */
+    private const SAME_WAY = 0.99939;
+
+    /** A face made of the same corners in the same order looks roughly the same way, cosine of 30 degrees. */
+    private const ROUGHLY = 0.866;
+
+    /** Metres. */
+    private const SAME = 1e-5;
+
+    /** @var list<array{float, float, float}> */
+    public readonly array $corners;
+
+    /** @var list<Face> plane ones */
+    public readonly array $faces;
+
+    /** @var list<array{float, float, float}> of each face, outward, of length 1 */
+    public readonly array $normals;
+
+    /** @var list<RoundFace> from the end that is nearer to where it comes from along its direction */
+    public readonly array $axes;
+
+    /** @var array<string, list<int>> faces by the corners of a side, the smaller number first */
+    private array $sides = [];
+
+    /**
+     * @param  list<array{Solid, Frame}>  $shape  each solid with its frame within the thing
+     *
+     * @throws DoesNotFit where it has too many faces
+     */
+    public static function of(array $shape): self
+    {
+        if ($shape === []) {
+            throw new DoesNotFit(Misfit::NoShape);
+        }
+        $topology = self::topologyOf(array_map(static fn (array $s): string => $s[0]->topology(), $shape));
+
+        return new self(Solid::together(array_map(static fn (array $s): Solid => $s[0]->moved($s[1]), $shape)), $topology);
+    }
+
+    /** @param  list<string>  $solids  topology of each */
+    public static function topologyOf(array $solids): string
+    {
+        return hash('xxh64', implode(' ', $solids));
+    }
+
+    private function __construct(Solid $whole, public readonly string $topology)
+    {
+        if (count($whole->faces) > self::MOST_FACES) {
+            throw new DoesNotFit(Misfit::TooManyFaces, count($whole->faces));
+        }
+        $this->corners = $whole->corners;
+        $faces = $normals = [];
+        foreach ($whole->faces as $face) {
+            $normal = $face->round === null ? Space::unit(FaceTriangles::normal($whole->corners, $face->outline)) : null;
+            if ($normal !== null) {
+                $faces[] = $face;
+                $normals[] = $normal;
+            }
+        }
+        [$this->faces, $this->normals] = [$faces, $normals];
+        $this->axes = array_map(self::directed(...), $whole->round);
+        foreach ($this->faces as $f => $face) {
+            foreach ([$face->outline, ...$face->holes] as $loop) {
+                foreach ($loop as $k => $i) {
+                    $n = $loop[($k + 1) % count($loop)];
+                    $this->sides[min($i, $n).' '.max($i, $n)][] = $f;
+                }
+            }
+        }
+    }
+
+    /** From its lower end upward; where it lies, by its longest part. */
+    private static function directed(RoundFace $r): RoundFace
+    {
+        $way = Space::way($r->from, $r->to);
+        $most = max(abs($way[0]), abs($way[1]), abs($way[2]));
+        $first = abs($way[2]) >= 0.5 * $most ? 2 : (abs($way[0]) >= 0.5 * $most ? 0 : 1);
+
+        return $way[$first] < 0.0 ? new RoundFace($r->to, $r->from, $r->radius, $r->hollow) : $r;
+    }
+
+    /** @return list<array{int, int, int, int}> edges: their two corners, and the two faces they lie between */
+    public function edges(): array
+    {
+        $edges = [];
+        foreach ($this->sides as $side => $faces) {
+            [$a, $b] = array_map(intval(...), explode(' ', (string) $side));
+            if (count($faces) === 2 && Space::dot($this->normals[$faces[0]], $this->normals[$faces[1]]) < self::SAME_WAY) {
+                $edges[] = [$a, $b, $faces[0], $faces[1]];
+            }
+        }
+
+        return $edges;
+    }
+
+    /** @return array<int, list<int>> by corner: three faces that meet in it and nowhere else */
+    public function cornerFaces(): array
+    {
+        $at = [];
+        foreach ($this->faces as $f => $face) {
+            foreach ([$face->outline, ...$face->holes] as $loop) {
+                foreach ($loop as $i) {
+                    $at[$i][] = $f;
+                }
+            }
+        }
+        $corners = [];
+        foreach ($at as $i => $faces) {
+            $three = $this->independent($faces);
+            if ($three !== null) {
+                $corners[$i] = $three;
+            }
+        }
+
+        return $corners;
+    }
+
+    /**
+     * @param  list<int>  $faces
+     * @return list<int>|null
+     */
+    private function independent(array $faces): ?array
+    {
+        $best = null;
+        $most = 0.05;
+        for ($i = 0, $n = count($faces); $i < $n; $i++) {
+            for ($k = $i + 1; $k < $n; $k++) {
+                $across = Space::cross($this->normals[$faces[$i]], $this->normals[$faces[$k]]);
+                for ($m = $k + 1; $m < $n; $m++) {
+                    $volume = abs(Space::dot($across, $this->normals[$faces[$m]]));
+                    if ($volume > $most + 1e-9) {
+                        [$best, $most] = [[$faces[$i], $faces[$k], $faces[$m]], $volume];
+                    }
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * The face a place lies on, or nearly.
+     *
+     * @param  array{float, float, float}  $at  along the thing's own axes
+     * @param  float  $reach  how far before or behind it, metres
+     */
+    public function faceAt(array $at, float $reach): ?int
+    {
+        $best = null;
+        foreach ($this->faces as $f => $face) {
+            $apart = abs(Space::dot($this->normals[$f], Space::way($this->corners[$face->outline[0]], $at)));
+            if ($apart <= $reach && $this->encloses($f, $at)) {
+                [$best, $reach] = [$f, $apart];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * Seen along the axis that is nearest to its normal.
+     *
+     * @param  array{float, float, float}  $at
+     */
+    private function encloses(int $f, array $at): bool
+    {
+        $size = array_map(abs(...), $this->normals[$f]);
+        $along = (int) array_search(max($size), $size, true);
+        [$u, $v] = [($along + 1) % 3, ($along + 2) % 3];
+        $inside = false;
+        foreach ([$this->faces[$f]->outline, ...$this->faces[$f]->holes] as $loop) {
+            $p = $this->corners[$loop[count($loop) - 1]];
+            foreach ($loop as $i) {
+                $q = $this->corners[$i];
+                if (($p[$v] > $at[$v]) !== ($q[$v] > $at[$v]) && $at[$u] < $p[$u] + ($at[$v] - $p[$v]) / ($q[$v] - $p[$v]) * ($q[$u] - $p[$u])) {
+                    $inside = ! $inside;
+                }
+                $p = $q;
+            }
+        }
+
+        return $inside;
+    }
+
+    public function holdFace(int $face, float $inward = 0.0): FaceHold
+    {
+        [$x, $y, $z] = $this->normals[$face];
+        $alike = $this->looking($this->normals[$face]);
+
+        return new FaceHold($face, $x, $y, $z, (int) array_search($face, $alike, true), count($alike), $inward);
+    }
+
+    public function holdAxis(int $axis): AxisHold
+    {
+        $r = $this->axes[$axis];
+        [$x, $y, $z] = Space::unit(Space::way($r->from, $r->to)) ?? [0.0, 0.0, 1.0];
+        $alike = $this->along([$x, $y, $z], $r->hollow);
+
+        return new AxisHold($axis, $x, $y, $z, $r->hollow, (int) array_search($axis, $alike, true), count($alike));
+    }
+
+    /**
+     * The same face here.
+     *
+     * @throws DoesNotFit
+     */
+    public function face(FaceHold $hold, string $topology): int
+    {
+        $wanted = [$hold->x, $hold->y, $hold->z];
+        if ($topology === $this->topology && isset($this->normals[$hold->index]) && Space::dot($this->normals[$hold->index], $wanted) > self::ROUGHLY) {
+            return $hold->index;
+        }
+        $alike = $this->looking($wanted);
+
+        return count($alike) === $hold->of && isset($alike[$hold->rank]) ? $alike[$hold->rank]
+            : throw new DoesNotFit(Misfit::OtherFaces, count($alike), $hold->of);
+    }
+
+    /**
+     * The same axis here.
+     *
+     * @throws DoesNotFit
+     */
+    public function axis(AxisHold $hold, string $topology): int
+    {
+        $wanted = [$hold->x, $hold->y, $hold->z];
+        $same = $topology === $this->topology ? $this->axes[$hold->index] ?? null : null;
+        if ($same !== null && $same->hollow === $hold->hollow && $this->runs($same, $wanted, self::ROUGHLY)) {
+            return $hold->index;
+        }
+        $alike = $this->along($wanted, $hold->hollow);
+
+        return count($alike) === $hold->of && isset($alike[$hold->rank]) ? $alike[$hold->rank]
+            : throw new DoesNotFit($hold->hollow ? Misfit::OtherHoles : Misfit::OtherRounds, count($alike), $hold->of);
+    }
+
+    /**
+     * The ends of an edge between two faces.
+     *
+     * @param  int  $rank  of those that lie between the same two, along them
+     * @return array{int, int}
+     *
+     * @throws DoesNotFit
+     */
+    public function edge(int $f, int $g, int $rank): array
+    {
+        $between = $this->between($f, $g);
+
+        return $between[$rank] ?? throw new DoesNotFit(Misfit::OtherEdges, count($between), $rank + 1);
+    }
+
+    /** @return list<array{int, int}> */
+    public function between(int $f, int $g): array
+    {
+        $found = [];
+        foreach ($this->edges() as [$a, $b, $p, $q]) {
+            if (($p === $f && $q === $g) || ($p === $g && $q === $f)) {
+                $found[] = [$a, $b];
+            }
+        }
+        $along = Space::cross($this->normals[min($f, $g)], $this->normals[max($f, $g)]);
+        usort($found, fn (array $a, array $b): int => Space::dot($this->corners[$a[0]], $along) <=> Space::dot($this->corners[$b[0]], $along));
+
+        return $found;
+    }
+
+    /**
+     * Faces that look one way, the outermost first; those in one plane by where their middle lies.
+     *
+     * @param  array{float, float, float}  $way
+     * @return list<int>
+     */
+    private function looking(array $way): array
+    {
+        $found = [];
+        foreach ($this->normals as $f => $normal) {
+            if (Space::dot($normal, $way) > self::SAME_WAY) {
+                $middle = $this->middle($this->faces[$f]->outline);
+                $found[$f] = [-self::step(Space::dot($middle, $way)), ...array_map(self::step(...), $middle)];
+            }
+        }
+        asort($found);
+
+        return array_keys($found);
+    }
+
+    /**
+     * Axes that run one way, by where they lie.
+     *
+     * @param  array{float, float, float}  $way
+     * @return list<int>
+     */
+    private function along(array $way, bool $hollow): array
+    {
+        $found = [];
+        foreach ($this->axes as $a => $r) {
+            if ($r->hollow === $hollow && $this->runs($r, $way, self::SAME_WAY)) {
+                // Where it crosses a plane through the origin: of a leaning one, too, that says beside which it stands.
+                $at = Space::plus($r->from, $way, -Space::dot($r->from, $way));
+                $found[$a] = [...array_map(self::step(...), $at), self::step(Space::dot($r->from, $way)), self::step($r->radius)];
+            }
+        }
+        asort($found);
+
+        return array_keys($found);
+    }
+
+    /** @param  array{float, float, float}  $way */
+    private function runs(RoundFace $r, array $way, float $cosine): bool
+    {
+        $own = Space::unit(Space::way($r->from, $r->to));
+
+        return $own !== null && Space::dot($own, $way) > $cosine;
+    }
+
+    /**
+     * @param  list<int>  $loop
+     * @return array{float, float, float} of its corners
+     */
+    private function middle(array $loop): array
+    {
+        $sum = [0.0, 0.0, 0.0];
+        foreach ($loop as $i) {
+            $sum = Space::plus($sum, $this->corners[$i]);
+        }
+
+        return [$sum[0] / count($loop), $sum[1] / count($loop), $sum[2] / count($loop)];
+    }
+
+    /** Figures that differ by less are one. */
+    private static function step(float $v): float
+    {
+        return round($v / self::SAME);
+    }
+}
