@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Buildings;
 
 use Parlay\Core\Buildings\Example\ElementSpot;
+use Parlay\Core\ListOf;
 
 /** A spot of a thing that may be touched. */
 final readonly class OfferedSpot
 {
     /**
-     * what: in words. level: "top" or "underside" where it lies as high or as low as the thing reaches, else empty.
+     * what: in words. level: "top" or "underside" where it lies as high or as low as the thing reaches, else empty. looks: whereto each face that it is held by, on the site.
+     *
+     * @param  list<string>  $looks
      */
     public function __construct(
         public string $what,
@@ -19,5 +22,7 @@ final readonly class OfferedSpot
         public float $northing,
         public float $elevation,
         public ElementSpot $spot,
+        #[ListOf('string')]
+        public array $looks,
     ) {}
 }

@@ -7,16 +7,17 @@ namespace App\Buildings\Actions;
 use App\Buildings\Alike;
 use App\Buildings\AlikeBy;
 use App\Buildings\AlikeWanted;
-use App\Buildings\ElementEntry;
 use App\Buildings\ElementProperty;
 use App\Buildings\ElementStore;
 use App\Buildings\LikenessCount;
 use App\Buildings\OfferedSpot;
 use App\Buildings\StoredElement;
+use App\Buildings\ThingEntry;
 use App\Buildings\TouchedFace;
 use App\Designs\Models\Design;
 use App\Projects\Models\Project;
 use Parlay\Core\Buildings\Example\DoesNotFit;
+use Parlay\Core\Buildings\Example\FaceHold;
 use Parlay\Core\Buildings\Example\OfferedSpots;
 use Parlay\Core\Units\LengthStyle;
 use Parlay\Words\Compass;
@@ -32,7 +33,7 @@ final class TellElement
     private const TOUCH = 0.01;
 
     /** @param  array{float, float, float}|null  $touched  east, north, height */
-    public function __invoke(Project $project, int $designId, int $number, ?array $touched): ElementEntry
+    public function __invoke(Project $project, int $designId, int $number, ?array $touched): ThingEntry
     {
         $store = ElementStore::of($project->designs()->findOrFail($designId, Design::LISTED));
         $thing = $store->element($number) ?? throw new \DomainException('That thing is not in the model. Touch it again.');
@@ -45,7 +46,7 @@ final class TellElement
             $why = ElementSpots::misfit($e);
         }
 
-        return new ElementEntry(
+        return new ThingEntry(
             number: $thing->number, guid: $thing->guid, class: $thing->class, type: $thing->type, name: $thing->name, tag: $thing->tag,
             storey: $thing->storey, mirrored: $thing->mirrored(), fault: $thing->fault, noSpots: $why, layers: $thing->layers,
             properties: array_map(static fn (string $text, string $name) => new ElementProperty($name, $text), $thing->properties, array_keys($thing->properties)),
@@ -62,11 +63,16 @@ final class TellElement
         $heights = array_map(static fn (array $c): float => $thing->place->point(...$c)[2], $thing->parts()->corners);
         [$low, $high] = [min($heights), max($heights)];
 
-        return array_map(static function (array $o) use ($low, $high, $style): OfferedSpot {
+        $placed = $thing->placed();
+
+        return array_map(static function (array $o) use ($low, $high, $style, $placed): OfferedSpot {
             [$spot, [$east, $north, $height]] = $o;
             $level = $high - $height < self::LEVEL ? 'top' : ($height - $low < self::LEVEL ? 'underside' : '');
 
-            return new OfferedSpot(ElementSpots::of($spot, $style), $level, $east, $north, $height, $spot);
+            return new OfferedSpot(
+                ElementSpots::of($spot, $style), $level, $east, $north, $height, $spot,
+                array_map(static fn (FaceHold $h): string => self::looks($placed->normal($h->index)), $spot->faces),
+            );
         }, (new OfferedSpots($thing->parts(), $thing->place))->near($touched));
     }
 
@@ -78,10 +84,16 @@ final class TellElement
         if ($face === null) {
             return null;
         }
-        [$east, $north, $up] = $thing->placed()->normal($face);
-        $looks = abs($up) > 0.99 ? ($up > 0.0 ? 'up' : 'down') : Compass::word(atan2($east, $north)).(abs($up) < 0.01 ? '' : ($up > 0.0 ? ' and up' : ' and down'));
 
-        return new TouchedFace($looks, $thing->parts()->holdFace($face));
+        return new TouchedFace(self::looks($thing->placed()->normal($face)), $thing->parts()->holdFace($face));
+    }
+
+    /** @param  array{float, float, float}  $normal  on the site */
+    private static function looks(array $normal): string
+    {
+        [$east, $north, $up] = $normal;
+
+        return abs($up) > 0.99 ? ($up > 0.0 ? 'up' : 'down') : Compass::word(atan2($east, $north)).(abs($up) < 0.01 ? '' : ($up > 0.0 ? ' and up' : ' and down'));
     }
 
     /** @return list<LikenessCount> */

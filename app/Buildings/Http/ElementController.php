@@ -7,10 +7,10 @@ namespace App\Buildings\Http;
 use App\Buildings\Actions\KeepExample;
 use App\Buildings\Actions\PreviewExample;
 use App\Buildings\Actions\TellElement;
-use App\Buildings\ElementEntry;
 use App\Buildings\ExampleFound;
 use App\Buildings\ExampleToKeep;
 use App\Buildings\ExampleWanted;
+use App\Buildings\ThingEntry;
 use App\Cogo\PointsKept;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
@@ -22,7 +22,7 @@ use Illuminate\Http\Request;
 /** Things of building models, and points by example on them. */
 final class ElementController
 {
-    #[Get('/projects/{project}/designs/{design}/things/{thing}', 'A thing of a building model by its instance: what it is, how many are like it, and the spots it offers, those nearest to a touch first', ElementEntry::class, query: TouchQuery::class)]
+    #[Get('/projects/{project}/designs/{design}/things/{thing}', 'A thing of a building model by its instance: what it is, how many are like it, and the spots it offers, those nearest to a touch first', ThingEntry::class, query: TouchQuery::class)]
     public function show(Request $request, Project $project, int $design, int $thing, TellElement $tell): JsonResponse
     {
         $q = Body::read($request, TouchQuery::class);

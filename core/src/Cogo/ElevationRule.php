@@ -11,7 +11,7 @@ use Parlay\Core\Geometry\Position;
 /** Where the elevation of a point comes from. */
 enum ElevationRule: string
 {
-    /** from the geometry, as it was worked out */
+    /** from the geometry, as it was worked out, and so much higher */
     case AsMade = 'asMade';
     case None = 'none';
     case Figure = 'figure';
@@ -29,7 +29,7 @@ enum ElevationRule: string
     public function apply(Position $made, float $value = 0.0, ?Position $from = null, ?Position $to = null): Position
     {
         return $made->at(match ($this) {
-            self::AsMade => $made->elevation,
+            self::AsMade => $made->elevation === null ? null : $made->elevation + $value,
             self::None => null,
             self::Figure => $value,
             self::Difference => self::known($from) + $value,

@@ -196,7 +196,7 @@ export function Designs(props: Props) {
                     />
                 )}
             </Dialog>
-            <Dialog open={inSpace !== null} onClose={() => setInSpace(null)} title={`${inSpace?.name ?? ''} in space`} wide>
+            <Dialog open={inSpace !== null} onClose={() => setInSpace(null)} title={`${inSpace?.name ?? ''} in space`} wide="full">
                 {inSpace && (
                     <Suspense fallback={<p role="status">The view is being fetched…</p>}>
                         <SpaceView project={project.id} design={inSpace.id} marks={marks} />

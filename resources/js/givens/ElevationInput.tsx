@@ -23,6 +23,9 @@ export function ElevationInput({ value, onValue, ...named }: Named & { value: El
     return (
         <div className="grid gap-2">
             <Choice label="Elevation" value={rule} options={RULES} onValue={(next) => onValue({ rule: next, value: 0 })} />
+            {rule === 'asMade' && (
+                <LengthField label="Higher by" value={value.value ?? 0} onValue={(v) => onValue({ ...value, value: v ?? 0 })} />
+            )}
             {rule === 'figure' && (
                 <LengthField label="Elevation of all" value={value.value ?? 0} onValue={(v) => onValue({ ...value, value: v ?? 0 })} />
             )}

@@ -1,7 +1,9 @@
 import {
     AmbientLight,
+    Box3,
     BufferAttribute,
     BufferGeometry,
+    CanvasTexture,
     Color,
     DirectionalLight,
     DoubleSide,
@@ -16,9 +18,12 @@ import {
     type Object3D,
     PerspectiveCamera,
     Plane,
+    Points,
+    PointsMaterial,
     Raycaster,
     Scene,
     SphereGeometry,
+    SRGBColorSpace,
     Vector2,
     Vector3,
     WebGLRenderer,
@@ -34,6 +39,15 @@ export interface SpaceMark {
     what: 'control' | 'point' | 'pole' | 'instrument';
 }
 
+/** A place that was touched, metres of the site: east, north, height. */
+export type Place = readonly [number, number, number];
+
+/** A spot of the touched thing: shown as a ring, filled once it is chosen. */
+export interface SpaceSpot {
+    place: Place;
+    chosen: boolean;
+}
+
 /** Tints of classes, apart in grey as well as in colour. */
 const TINTS = ['#c9bfa8', '#8fa3b5', '#b58f7a', '#6f7f6a', '#ded4c0', '#9a86a0', '#a9a9a2', '#73685a'];
 const MARKS = { control: '#1f1c17', point: '#1f5fa8', pole: '#b3261e', instrument: '#1f5fa8' } as const;
@@ -42,6 +56,16 @@ const TOUCHED = new Color('#1f5fa8');
 const EDGES_UP_TO = 3000;
 /** How far beside a thing a thumb may touch, pixels. */
 const THUMB = 16;
+/** How near to a spot a thumb may touch, and how large it is drawn, pixels. */
+const SPOT_REACH = 22;
+const SPOT_SIZE = 22;
+const FOUND_SIZE = 9;
+const INK = '#1f1c17';
+const GROUND = '#ffffff';
+/** How much is left of what is seen through. */
+const THROUGH = 0.22;
+/** From where all of it is looked at first: from the south-west, above. */
+const FROM = new Vector3(-0.29, -0.6, 0.46).normalize();
 /** Radius of a mark, by how far away the camera is. */
 const MARK = 0.006;
 
@@ -53,11 +77,21 @@ export class SpaceScene {
     private readonly controls: OrbitControls;
     private readonly model = new Group();
     private readonly marks = new Group();
+    private readonly dots = new Group();
     private readonly cut = new Plane(new Vector3(0, 0, -1), Number.POSITIVE_INFINITY);
+    /** six sides about a thing, looking inward; none where nothing is boxed */
+    private box: Plane[] = [];
+    private through = false;
+    private lit: { touched: number | null; others: ReadonlySet<number> } = { touched: null, others: new Set() };
+    private shown: (thing: number) => boolean = () => true;
+    private spots: readonly SpaceSpot[] = [];
+    private found: ArrayLike<number> = [];
     private meshes: { mesh: InstancedMesh; things: number[] }[] = [];
     /** of each thing, by its class */
     private readonly tints: Color[];
     private marked: readonly SpaceMark[] = [];
+    /** of all that is shown, metres */
+    private reach = 1;
     private asked = false;
     private gone = false;
 
@@ -75,7 +109,7 @@ export class SpaceScene {
         this.scene.add(new AmbientLight('#ffffff', 1.6));
         const sun = new DirectionalLight('#ffffff', 2.2);
         sun.position.set(-0.5, -1, 1.4);
-        this.scene.add(sun, this.model, this.marks);
+        this.scene.add(sun, this.model, this.marks, this.dots);
         this.camera.up.set(0, 0, 1);
         this.controls = new OrbitControls(this.camera, canvas);
         this.controls.addEventListener('change', () => this.draw());
@@ -87,6 +121,7 @@ export class SpaceScene {
 
     /** Only those things that are wanted. */
     show(wanted: (thing: number) => boolean): void {
+        this.shown = wanted;
         this.clear(this.model);
         this.meshes = [];
         const bySolid = new Map<string, Standing[]>();
@@ -97,7 +132,7 @@ export class SpaceScene {
                 known ? known.push(s) : bySolid.set(key, [s]);
             }
         }
-        const clippingPlanes = [this.cut];
+        const clippingPlanes = [this.cut, ...this.box];
         for (const standing of bySolid.values()) {
             const [first] = standing;
             const solid = this.bodies.solids[first?.solid ?? 0] as Solid;
@@ -106,7 +141,13 @@ export class SpaceScene {
             }
             const geometry = geometryOf(solid);
             // Mirrored ones are seen from within: both sides are drawn.
-            const material = new MeshLambertMaterial({ color: '#ffffff', side: DoubleSide, flatShading: true, clippingPlanes });
+            const material = new MeshLambertMaterial({
+                color: '#ffffff',
+                side: DoubleSide,
+                flatShading: true,
+                clippingPlanes,
+                ...(this.through ? { transparent: true, opacity: THROUGH, depthWrite: false } : {}),
+            });
             const mesh = new InstancedMesh(geometry, material, standing.length);
             const at = new Matrix4();
             standing.forEach((s, i) => {
@@ -120,7 +161,7 @@ export class SpaceScene {
                 this.outline(geometry, standing, clippingPlanes);
             }
         }
-        this.draw();
+        this.paint();
     }
 
     /** Sharp edges, as ink. */
@@ -144,8 +185,38 @@ export class SpaceScene {
     /** What stands above a height is cut away; metres of the site. */
     cutAt(elevation: number | null): void {
         this.cut.constant = elevation === null ? Number.MAX_VALUE : elevation - this.bodies.origin[2];
-        this.renderer.localClippingEnabled = elevation !== null;
+        this.clip();
+    }
+
+    /** Only what is near a thing, all about it; null for everything. */
+    boxAbout(thing: number | null, margin: number): void {
+        const box = thing === null ? null : this.boxOf(thing)?.expandByScalar(margin);
+        this.box = box
+            ? [
+                  new Plane(new Vector3(1, 0, 0), -box.min.x),
+                  new Plane(new Vector3(0, 1, 0), -box.min.y),
+                  new Plane(new Vector3(0, 0, 1), -box.min.z),
+                  new Plane(new Vector3(-1, 0, 0), box.max.x),
+                  new Plane(new Vector3(0, -1, 0), box.max.y),
+                  new Plane(new Vector3(0, 0, -1), box.max.z),
+              ]
+            : [];
+        this.show(this.shown);
+        this.clip();
+        if (box) {
+            this.lookAtBox(box);
+        }
+    }
+
+    private clip(): void {
+        this.renderer.localClippingEnabled = this.box.length > 0 || this.cut.constant < Number.MAX_VALUE;
         this.draw();
+    }
+
+    /** All but what is touched or found is seen through. */
+    seeThrough(on: boolean): void {
+        this.through = on;
+        this.show(this.shown);
     }
 
     mark(marks: readonly SpaceMark[]): void {
@@ -167,41 +238,146 @@ export class SpaceScene {
         this.draw();
     }
 
-    /** The thing under a place of the canvas, or else within a thumb of it, lit up; null where there is none. */
-    touch(clientX: number, clientY: number): number | null {
-        let thing = this.thingAt(clientX, clientY);
-        for (let k = 0; k < 16 && thing === null; k++) {
-            const reach = k < 8 ? THUMB / 2 : THUMB;
-            thing = this.thingAt(clientX + reach * Math.cos((k * Math.PI) / 4), clientY + reach * Math.sin((k * Math.PI) / 4));
-        }
-        this.light(thing);
-        return thing;
+    /** Rings on the spots of the touched thing, before everything else. */
+    offer(spots: readonly SpaceSpot[]): void {
+        this.spots = spots;
+        this.dot();
     }
 
-    private thingAt(clientX: number, clientY: number): number | null {
-        const box = this.canvas.getBoundingClientRect();
+    /** Where points would be: east, north and height in turn. */
+    showFound(flat: ArrayLike<number>): void {
+        this.found = flat;
+        this.dot();
+    }
+
+    private dot(): void {
+        this.clear(this.dots);
+        const [x, y, z] = this.bodies.origin;
+        const found: number[] = [];
+        for (let i = 0; i + 2 < this.found.length; i += 3) {
+            found.push((this.found[i] ?? 0) - x, (this.found[i + 1] ?? 0) - y, (this.found[i + 2] ?? 0) - z);
+        }
+        const places = (chosen: boolean) =>
+            this.spots.filter((s) => s.chosen === chosen).flatMap((s) => [s.place[0] - x, s.place[1] - y, s.place[2] - z]);
+        for (const [at, look, size] of [
+            [found, 'found', FOUND_SIZE],
+            [places(false), 'ring', SPOT_SIZE],
+            [places(true), 'chosen', SPOT_SIZE],
+        ] as const) {
+            if (at.length > 0) {
+                const geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(new Float32Array(at), 3));
+                const material = new PointsMaterial({
+                    size: size * this.renderer.getPixelRatio(),
+                    sizeAttenuation: false,
+                    map: sprite(look),
+                    transparent: true,
+                    depthTest: false,
+                });
+                this.dots.add(new Points(geometry, material));
+            }
+        }
+        this.draw();
+    }
+
+    /** The number of the spot under a thumb; null where there is none. */
+    spotAt(clientX: number, clientY: number): number | null {
+        const frame = this.canvas.getBoundingClientRect();
+        const [x, y, z] = this.bodies.origin;
+        let [best, least]: [number | null, number] = [null, SPOT_REACH];
+        this.spots.forEach((s, i) => {
+            const v = new Vector3(s.place[0] - x, s.place[1] - y, s.place[2] - z).project(this.camera);
+            const apart = Math.hypot(
+                frame.left + ((v.x + 1) / 2) * frame.width - clientX,
+                frame.top + ((1 - v.y) / 2) * frame.height - clientY,
+            );
+            if (v.z < 1 && apart < least) {
+                [best, least] = [i, apart];
+            }
+        });
+        return best;
+    }
+
+    /** The thing under a place of the canvas, or else within a thumb of it, and where it was hit; null where there is none. */
+    touch(clientX: number, clientY: number): { thing: number; place: Place } | null {
+        let hit = this.thingAt(clientX, clientY);
+        for (let k = 0; k < 16 && hit === null; k++) {
+            const reach = k < 8 ? THUMB / 2 : THUMB;
+            hit = this.thingAt(clientX + reach * Math.cos((k * Math.PI) / 4), clientY + reach * Math.sin((k * Math.PI) / 4));
+        }
+        return hit;
+    }
+
+    private thingAt(clientX: number, clientY: number): { thing: number; place: Place } | null {
+        const frame = this.canvas.getBoundingClientRect();
         const ray = new Raycaster();
-        ray.setFromCamera(new Vector2((2 * (clientX - box.left)) / box.width - 1, 1 - (2 * (clientY - box.top)) / box.height), this.camera);
+        ray.setFromCamera(
+            new Vector2((2 * (clientX - frame.left)) / frame.width - 1, 1 - (2 * (clientY - frame.top)) / frame.height),
+            this.camera,
+        );
+        const planes = this.renderer.localClippingEnabled ? [this.cut, ...this.box] : [];
         const hit = ray
             .intersectObjects(
                 this.meshes.map((m) => m.mesh),
                 false,
             )
-            .find((h) => !this.renderer.localClippingEnabled || this.cut.distanceToPoint(h.point) >= 0);
-        const of = this.meshes.find((m) => m.mesh === hit?.object);
-        return of?.things[hit?.instanceId ?? -1] ?? null;
+            .find((h) => planes.every((p) => p.distanceToPoint(h.point) >= 0));
+        const thing = this.meshes.find((m) => m.mesh === hit?.object)?.things[hit?.instanceId ?? -1];
+        const [x, y, z] = this.bodies.origin;
+        return hit && thing !== undefined ? { thing, place: [hit.point.x + x, hit.point.y + y, hit.point.z + z] } : null;
     }
 
-    private light(thing: number | null): void {
+    /** The touched thing in full colour, those like it in half. */
+    light(touched: number | null, others: ReadonlySet<number> = new Set()): void {
+        this.lit = { touched, others };
+        this.paint();
+    }
+
+    private paint(): void {
+        const half = new Color();
         for (const { mesh, things } of this.meshes) {
+            let any = false;
             things.forEach((t, i) => {
-                mesh.setColorAt(i, t === thing ? TOUCHED : (this.tints[t] ?? TOUCHED));
+                const tint = this.tints[t] ?? TOUCHED;
+                const like = this.lit.others.has(t);
+                any ||= like || t === this.lit.touched;
+                mesh.setColorAt(i, t === this.lit.touched ? TOUCHED : like ? half.copy(tint).lerp(TOUCHED, 0.5) : tint);
             });
             if (mesh.instanceColor) {
                 mesh.instanceColor.needsUpdate = true;
             }
+            const material = mesh.material as MeshLambertMaterial;
+            material.opacity = this.through && !any ? THROUGH : 1;
         }
         this.draw();
+    }
+
+    /** Come near to one thing. */
+    lookAt(thing: number): void {
+        const box = this.boxOf(thing);
+        if (box) {
+            this.lookAtBox(box.expandByScalar(0.1 * box.getSize(new Vector3()).length()));
+        }
+    }
+
+    private boxOf(thing: number): Box3 | null {
+        const all = new Box3();
+        for (const s of this.bodies.standing.filter((t) => t.thing === thing)) {
+            const at = new Matrix4().fromArray([...columns(s.frame)]);
+            const box = new Box3().setFromBufferAttribute(new BufferAttribute((this.bodies.solids[s.solid] as Solid).corners, 3));
+            if (!box.isEmpty()) {
+                all.union(box.applyMatrix4(at));
+            }
+        }
+        return all.isEmpty() ? null : all;
+    }
+
+    private lookAtBox(box: Box3): void {
+        const reach = Math.max(0.2, box.getSize(new Vector3()).length());
+        const way = this.camera.position.clone().sub(this.controls.target).normalize();
+        box.getCenter(this.controls.target);
+        this.camera.position.copy(this.controls.target).addScaledVector(way, this.distanceFor(reach / 2));
+        this.controls.update();
+        this.mark(this.marked);
     }
 
     lookAtAll(): void {
@@ -223,13 +399,17 @@ export class SpaceScene {
         }
         const middle = low.clone().add(high).multiplyScalar(0.5);
         const reach = Math.max(1, low.distanceTo(high));
+        this.reach = reach;
         this.controls.target.copy(middle);
-        this.camera.position.copy(middle).add(new Vector3(-0.29, -0.6, 0.46).multiplyScalar(reach));
-        this.camera.near = reach / 2000;
-        this.camera.far = reach * 20;
-        this.camera.updateProjectionMatrix();
+        this.camera.position.copy(middle).addScaledVector(FROM, this.distanceFor(reach / 2));
         this.controls.update();
         this.draw();
+    }
+
+    /** From which a ball of a radius is seen whole, whichever way the picture is long. */
+    private distanceFor(radius: number): number {
+        const half = (this.camera.fov * Math.PI) / 360;
+        return (0.8 * radius) / Math.sin(Math.min(half, Math.atan(Math.tan(half) * this.camera.aspect)));
     }
 
     /** As large as the place it is given. */
@@ -252,6 +432,11 @@ export class SpaceScene {
         requestAnimationFrame(() => {
             this.asked = false;
             if (!this.gone) {
+                // Depth is told apart in a fixed number of steps: from near the eye to far behind it, faces would flicker through one another.
+                const away = this.camera.position.distanceTo(this.controls.target);
+                this.camera.near = away / 100;
+                this.camera.far = 2 * away + 2 * this.reach;
+                this.camera.updateProjectionMatrix();
                 this.renderer.render(this.scene, this.camera);
             }
         });
@@ -261,6 +446,7 @@ export class SpaceScene {
         this.gone = true;
         this.clear(this.model);
         this.clear(this.marks);
+        this.clear(this.dots);
         this.controls.dispose();
         this.renderer.dispose();
     }
@@ -272,6 +458,32 @@ export class SpaceScene {
             (o as unknown as InstancedMesh | Mesh).removeFromParent();
         }
     }
+}
+
+const SPRITES = new Map<string, CanvasTexture>();
+
+/** Drawn once: a ring to be touched, the same filled, and a small square where a point would be. */
+function sprite(look: 'ring' | 'chosen' | 'found'): CanvasTexture {
+    const known = SPRITES.get(look);
+    if (known) {
+        return known;
+    }
+    const canvas = document.createElement('canvas');
+    canvas.width = canvas.height = 64;
+    const pen = canvas.getContext('2d');
+    if (pen) {
+        pen.lineWidth = 8;
+        pen.strokeStyle = INK;
+        pen.fillStyle = look === 'ring' ? GROUND : MARKS.point;
+        pen.beginPath();
+        look === 'found' ? pen.rect(8, 8, 48, 48) : pen.arc(32, 32, 24, 0, 2 * Math.PI);
+        pen.fill();
+        pen.stroke();
+    }
+    const texture = new CanvasTexture(canvas);
+    texture.colorSpace = SRGBColorSpace;
+    SPRITES.set(look, texture);
+    return texture;
 }
 
 function geometryOf({ corners, triangles }: Solid): BufferGeometry {

@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from '../parts/Button';
-import { Choice } from '../parts/Field';
+import { Choice, TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
 import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import { bodiesOf } from './bodies';
-import { type SpaceMark, SpaceScene } from './SpaceScene';
+import type { ExampleShown } from './ExampleForm';
+import { type Place, type SpaceMark, SpaceScene } from './SpaceScene';
+import { ThingPanel } from './ThingPanel';
 
 interface Props {
     project: number;
@@ -16,6 +18,8 @@ interface Props {
 }
 
 const ALL = '*';
+/** How much is left about what is cut about, metres. */
+const BOX = 1;
 
 /** A building model in space: turned and moved with finger or mouse, by storey and class, cut at a height, each thing told at a touch. */
 export function SpaceView({ project, design, marks }: Props) {
@@ -41,7 +45,13 @@ export function SpaceView({ project, design, marks }: Props) {
     const [storey, setStorey] = useState(ALL);
     const [kind, setKind] = useState(ALL);
     const [cut, setCut] = useState(1);
-    const [touched, setTouched] = useState<number | null>(null);
+    const [words, setWords] = useState('');
+    const [touched, setTouched] = useState<{ thing: number; place: Place } | null>(null);
+    const [touchedSpot, setTouchedSpot] = useState<{ spot: number; time: number } | null>(null);
+    const [hidden, setHidden] = useState<ReadonlySet<number>>(new Set());
+    const [only, setOnly] = useState<number | null>(null);
+    const [boxed, setBoxed] = useState<number | null>(null);
+    const [through, setThrough] = useState(false);
     const model = bodies.data;
     const [low, high] = model?.heights ?? [0, 0];
 
@@ -69,17 +79,57 @@ export function SpaceView({ project, design, marks }: Props) {
     useEffect(() => {
         scene?.show((t) => {
             const thing = model?.things[t];
-            return (storey === ALL || thing?.storey === storey) && (kind === ALL || thing?.class === kind);
+            const wanted = words.trim().toLowerCase();
+            return (
+                (storey === ALL || thing?.storey === storey) &&
+                (kind === ALL || thing?.class === kind) &&
+                (wanted === '' || `${thing?.name}\n${thing?.type}`.toLowerCase().includes(wanted)) &&
+                (only === null || t === only) &&
+                !hidden.has(t)
+            );
         });
-        setTouched(null);
-    }, [scene, model, storey, kind]);
+    }, [scene, model, storey, kind, words, only, hidden]);
+    useEffect(() => scene?.boxAbout(boxed, BOX), [scene, boxed]);
+    useEffect(() => scene?.seeThrough(through), [scene, through]);
+    const byInstance = useMemo(() => new Map(model?.things.map((t, i) => [t.instance, i])), [model]);
+    const shown = useCallback(
+        (example: ExampleShown) => {
+            scene?.offer(example.spots);
+            scene?.showFound(example.found);
+            scene?.light(touched?.thing ?? null, new Set(example.things.flatMap((n) => byInstance.get(n) ?? [])));
+        },
+        [scene, byInstance, touched],
+    );
     useEffect(() => scene?.cutAt(cut >= 1 ? null : low + cut * (high - low)), [scene, cut, low, high]);
     useEffect(() => scene?.mark(marks), [scene, marks]);
 
     const down = useRef<[number, number]>([0, 0]);
-    const thing = touched === null ? null : model?.things[touched];
+    const thing = touched === null ? null : model?.things[touched.thing];
+    const letGo = () => {
+        setTouched(null);
+        scene?.offer([]);
+        scene?.showFound([]);
+        scene?.light(null);
+    };
+    const take = (x: number, y: number) => {
+        const spot = scene?.spotAt(x, y) ?? null;
+        if (spot !== null) {
+            setTouchedSpot({ spot, time: Date.now() });
+            return;
+        }
+        const hit = scene?.touch(x, y) ?? null;
+        if (hit === null) {
+            letGo();
+        } else if (hit.thing !== touched?.thing) {
+            scene?.offer([]);
+            scene?.showFound([]);
+            scene?.light(hit.thing);
+            setTouchedSpot(null);
+            setTouched(hit);
+        }
+    };
     return (
-        <div className="grid gap-3">
+        <div className="flex flex-col gap-3 lg:h-full">
             <Failure of={bodies.error ?? fault} />
             {bodies.isPending && <p role="status">The model is being put together…</p>}
             {model && !model.whole && (
@@ -120,35 +170,86 @@ export function SpaceView({ project, design, marks }: Props) {
                                 onChange={(e) => setCut(Number(e.target.value))}
                             />
                         </label>
-                        <Button onClick={() => scene?.lookAtAll()}>Show all of it</Button>
+                        <div className="w-44">
+                            <TextField label="With these words" value={words} onValue={setWords} />
+                        </div>
+                        <Button pressed={through} onClick={() => setThrough(!through)}>
+                            See through
+                        </Button>
+                        <Button
+                            onClick={() => {
+                                setHidden(new Set());
+                                setOnly(null);
+                                setBoxed(null);
+                                setWords('');
+                                scene?.lookAtAll();
+                            }}
+                        >
+                            {hidden.size > 0 ? `Show all, ${hidden.size} hidden` : 'Show all of it'}
+                        </Button>
                     </div>
-                    <canvas
-                        ref={canvas}
-                        aria-label="The model in space: drag to turn it, with two fingers to move it and to come nearer"
-                        className="h-[56vh] w-full touch-none border border-rule bg-paper"
-                        onPointerDown={(e) => {
-                            down.current = [e.clientX, e.clientY];
-                        }}
-                        onPointerUp={(e) => {
-                            const [x, y] = down.current;
-                            if (scene && Math.hypot(e.clientX - x, e.clientY - y) < 8) {
-                                setTouched(scene.touch(e.clientX, e.clientY));
-                            }
-                        }}
-                    />
-                    <p role="status" className="min-h-12">
-                        {thing ? (
-                            <>
-                                <span className="font-semibold">{thing.name || thing.class}</span>
-                                {[thing.class, thing.type, thing.storey].filter((w) => w !== '').map((w) => ` · ${w}`)}
-                                {' · '}
-                                <span className="figure">{thing.size.map((s) => formatLength(s, units.length)).join(' by ')}</span>, along
-                                its own axes
-                            </>
-                        ) : (
-                            'Touch a thing to be told what it is.'
-                        )}
-                    </p>
+                    <div className="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_23rem]">
+                        <div className="relative h-[42vh] lg:h-full">
+                            <canvas
+                                ref={canvas}
+                                aria-label="The model in space: drag to turn it, with two fingers to move it and to come nearer"
+                                className="absolute inset-0 h-full w-full touch-none border border-rule bg-paper"
+                                onPointerDown={(e) => {
+                                    down.current = [e.clientX, e.clientY];
+                                }}
+                                onPointerUp={(e) => {
+                                    const [x, y] = down.current;
+                                    if (Math.hypot(e.clientX - x, e.clientY - y) < 8) {
+                                        take(e.clientX, e.clientY);
+                                    }
+                                }}
+                            />
+                            {touched && (
+                                <div className="absolute bottom-2 left-2 flex flex-wrap gap-2">
+                                    <Button onClick={() => scene?.lookAt(touched.thing)}>Come near</Button>
+                                    <Button
+                                        pressed={boxed === touched.thing}
+                                        onClick={() => setBoxed(boxed === touched.thing ? null : touched.thing)}
+                                    >
+                                        Cut all about it
+                                    </Button>
+                                    <Button pressed={only === touched.thing} onClick={() => setOnly(only === null ? touched.thing : null)}>
+                                        Only this
+                                    </Button>
+                                    <Button
+                                        onClick={() => {
+                                            setHidden(new Set([...hidden, touched.thing]));
+                                            letGo();
+                                        }}
+                                    >
+                                        Hide it
+                                    </Button>
+                                </div>
+                            )}
+                        </div>
+                        <div className="min-h-0 lg:overflow-auto">
+                            {thing && touched ? (
+                                <ThingPanel
+                                    project={project}
+                                    design={design}
+                                    thing={thing}
+                                    place={touched.place}
+                                    touchedSpot={touchedSpot}
+                                    onShown={shown}
+                                    onLookAt={(instance) => {
+                                        const at = byInstance.get(instance);
+                                        if (at !== undefined) {
+                                            scene?.lookAt(at);
+                                        }
+                                    }}
+                                />
+                            ) : (
+                                <p role="status" className="min-h-12">
+                                    Touch a thing to be told what it is, and to make points on it and on all like it.
+                                </p>
+                            )}
+                        </div>
+                    </div>
                 </>
             )}
         </div>

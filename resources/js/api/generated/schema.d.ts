@@ -123,6 +123,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/designs/{design}/things/{thing}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A thing of a building model by its instance: what it is, how many are like it, and the spots it offers, those nearest to a touch first */
+        get: operations["91fea65b91f265a1420cc771711271c1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/examples-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What spots shown on one thing of a model would make on all like it; stores nothing */
+        post: operations["e9e490afe0d8a210277a1b9b83f978d0"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/examples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes stakeout points of spots shown on one thing, on all like it that they fit */
+        post: operations["5da0b80b2b2aad1f5acc4725673548b3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/alignments": {
         parameters: {
             query?: never;
@@ -2626,6 +2677,14 @@ export interface components {
             given: components["schemas"]["AlignmentGiven"];
             seen?: number | null;
         };
+        AlikeWanted: {
+            /** @enum {string} */
+            by: "type" | "shape" | "form" | "class" | "property" | "chosen";
+            storey?: string | null;
+            property?: string;
+            numbers?: number[];
+            without?: number[];
+        };
         AngleReading: {
             radians: number;
             text: string;
@@ -2634,6 +2693,15 @@ export interface components {
             what: string;
             name: string;
             deviation: components["schemas"]["Deviation"] | null;
+        };
+        AxisHold: {
+            index: number;
+            x: number;
+            y: number;
+            z: number;
+            hollow: boolean;
+            rank: number;
+            of: number;
         };
         BesideAlignment: {
             id: number;
@@ -3117,6 +3185,31 @@ export interface components {
             /** @enum {string|null} */
             law: "clothoid" | "bloss" | "cosine" | "sinusoid" | "biquadratic" | "cubic" | null;
         };
+        ElementNaming: {
+            prefix?: string;
+            parts?: ("crossing" | "name" | "tag" | "type" | "storey" | "class")[];
+            separator?: string;
+            first?: number;
+            clockwise?: boolean;
+        };
+        ElementPlace: {
+            designId: number;
+            guid: string;
+            number: number;
+            spot: components["schemas"]["ElementSpot"];
+        };
+        ElementProperty: {
+            name: string;
+            text: string;
+        };
+        ElementSpot: {
+            /** @enum {string} */
+            kind: "corner" | "edgeMiddle" | "faceCentre" | "axisEnd" | "axisThroughFace";
+            topology: string;
+            faces?: components["schemas"]["FaceHold"][];
+            axis?: components["schemas"]["AxisHold"] | null;
+            rank?: number;
+        };
         ElevationForMany: {
             ids: number[];
             elevation: components["schemas"]["ElevationWanted"];
@@ -3139,6 +3232,28 @@ export interface components {
             cut: number;
             fill: number;
         };
+        ExampleFound: {
+            things: number[];
+            mirrored: number;
+            count: number;
+            standing: number;
+            places: number[];
+            names: string[];
+            notFitting: components["schemas"]["NotFitting"][];
+        };
+        ExampleToKeep: {
+            example: components["schemas"]["ExampleWanted"];
+            code?: string;
+            description?: string;
+        };
+        ExampleWanted: {
+            designId: number;
+            number: number;
+            spots: components["schemas"]["ElementSpot"][];
+            alike: components["schemas"]["AlikeWanted"];
+            naming: components["schemas"]["ElementNaming"];
+            elevation?: components["schemas"]["ElevationWanted"] | null;
+        };
         ExplanationEntry: {
             /** @enum {string} */
             cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "misread" | "shifted" | "height" | "prismConstant" | "reflection" | "prismConstantOfAll" | "scale" | "collimation" | "index" | "twoSights" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation" | "stationShifted";
@@ -3150,6 +3265,15 @@ export interface components {
             value: number | null;
             level: boolean;
             decides: string | null;
+        };
+        FaceHold: {
+            index: number;
+            x: number;
+            y: number;
+            z: number;
+            rank: number;
+            of: number;
+            inward?: number;
         };
         FigureResource: {
             word: string;
@@ -3232,6 +3356,7 @@ export interface components {
             northing?: number | null;
             easting?: number | null;
             elevation?: number | null;
+            element?: components["schemas"]["ElementPlace"] | null;
         };
         GivenPolyline: {
             shapes?: components["schemas"]["ShapeRef"][];
@@ -3474,6 +3599,11 @@ export interface components {
         LengthReading: {
             metres: number;
             text: string;
+        };
+        LikenessCount: {
+            /** @enum {string} */
+            by: "type" | "shape" | "form" | "class" | "property" | "chosen";
+            count: number;
         };
         LineLay: {
             reversed?: boolean;
@@ -3741,6 +3871,11 @@ export interface components {
             rule?: "off" | "nearest" | "listed" | "walk";
             after?: number | null;
         };
+        NotFitting: {
+            number: number;
+            name: string;
+            why: string;
+        };
         ObservationEntry: {
             id: number;
             at: string;
@@ -3769,6 +3904,15 @@ export interface components {
             redundancy: number;
             normalised: number | null;
             detectable: number | null;
+        };
+        OfferedSpot: {
+            what: string;
+            level: string;
+            easting: number;
+            northing: number;
+            elevation: number;
+            spot: components["schemas"]["ElementSpot"];
+            looks: string[];
         };
         OnAlignment: {
             station: number;
@@ -4586,6 +4730,27 @@ export interface components {
             part: number;
             doing: string;
         };
+        ThingEntry: {
+            number: number;
+            guid: string;
+            class: string;
+            type: string;
+            name: string;
+            tag: string;
+            storey: string;
+            mirrored: boolean;
+            fault: string | null;
+            noSpots: string | null;
+            layers: string[];
+            properties: components["schemas"]["ElementProperty"][];
+            spots: components["schemas"]["OfferedSpot"][];
+            alike: components["schemas"]["LikenessCount"][];
+            face: components["schemas"]["TouchedFace"] | null;
+        };
+        TouchedFace: {
+            looks: string;
+            face: components["schemas"]["FaceHold"];
+        };
         TouchedSpot: {
             layerId: number;
             shape: number;
@@ -5069,6 +5234,113 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Guidance"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "91fea65b91f265a1420cc771711271c1": {
+        parameters: {
+            query?: {
+                easting?: number;
+                northing?: number;
+                elevation?: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+                thing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    e9e490afe0d8a210277a1b9b83f978d0: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExampleWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExampleFound"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "5da0b80b2b2aad1f5acc4725673548b3": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExampleToKeep"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointsKept"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -7,7 +7,7 @@ namespace App\Buildings;
 use Parlay\Core\ListOf;
 
 /** A thing of a building model, with the spots it offers. */
-final readonly class ElementEntry
+final readonly class ThingEntry
 {
     /**
      * fault: why it has no shape, or not its own. noSpots: why it offers none.

@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import { facePairs, groupsOf, heldBehind, type Offered } from './example';
+
+const face = (x: number, y: number, z: number) => ({ index: 0, x, y, z, rank: 0, of: 1 });
+const corner = (x: number, y: number, level: string): Offered => ({
+    what: 'corner',
+    level,
+    easting: x,
+    northing: y,
+    elevation: 0,
+    looks: [x > 0 ? 'east' : 'west', y > 0 ? 'north' : 'south', level === 'top' ? 'up' : 'down'],
+    spot: { kind: 'corner', topology: 't', faces: [face(x, 0, 0), face(0, y, 0), face(0, 0, level === 'top' ? 1 : -1)] },
+});
+const hole: Offered = { ...corner(1, 1, 'top'), what: 'centre of a hole', spot: { kind: 'axisEnd', topology: 't' }, looks: [] };
+
+describe('points by example', () => {
+    const offered = [corner(1, 1, 'underside'), corner(1, 1, 'top'), corner(-1, 1, 'top'), hole];
+
+    it('puts spots of one kind and level together, what is staked most first', () => {
+        expect(groupsOf(offered)).toMatchObject([
+            { words: 'centre of a hole, top', numbers: [3] },
+            { words: 'corner, top', numbers: [1, 2] },
+            { words: 'corner, underside', numbers: [0] },
+        ]);
+    });
+
+    it('asks once for the two sides of a plate, and says which they are', () => {
+        expect(facePairs(offered).map((p) => p.words)).toEqual(['east and west', 'north', 'down and up']);
+        expect(facePairs([hole])).toEqual([]);
+    });
+
+    it('keeps the distance behind both sides, and leaves holes where they are', () => {
+        const [sides] = facePairs(offered);
+        const behind = new Map([[sides?.key ?? '', 0.05]]);
+        for (const o of [offered[1], offered[2]] as Offered[]) {
+            expect(heldBehind(o.spot, behind).faces?.map((f) => f.inward)).toEqual([0.05, 0, 0]);
+        }
+        expect(heldBehind(hole.spot, behind)).toBe(hole.spot);
+    });
+});
