@@ -82,7 +82,7 @@ final class Uploads
             @unlink(self::folder().'/'.basename($token).$ending);
         }
         // What was made from it to be looked at goes with it.
-        array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things}-*', GLOB_BRACE) ?: []);
+        array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things,changes}-*', GLOB_BRACE) ?: []);
     }
 
     public static function path(string $token): string

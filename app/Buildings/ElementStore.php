@@ -13,6 +13,7 @@ use Parlay\Core\Buildings\Element;
 use Parlay\Core\Buildings\Example\DoesNotFit;
 use Parlay\Core\Buildings\Example\Misfit;
 use Parlay\Core\Buildings\Example\Parts;
+use Parlay\Core\Buildings\Revision\Standing;
 use Parlay\Core\Buildings\Solid;
 use Parlay\Core\Control\GridLine;
 use Parlay\Core\Formats\Ifc\IfcFile;
@@ -29,7 +30,7 @@ use Parlay\Core\Units\LengthUnit;
 final class ElementStore
 {
     /** Of the form of its tables: another one is made anew. */
-    private const FORM = 'things-2';
+    private const FORM = 'things-3';
 
     private const AT_ONCE = 400;
 
@@ -89,6 +90,18 @@ final class ElementStore
         return $query->count();
     }
 
+    /** @return \Generator<int, Standing> all of them, to be compared with another revision */
+    public function standing(): \Generator
+    {
+        foreach ($this->db->table('things')->select(['number', 'guid', 'class', 'type', 'place', 'topology', 'form', 'reach'])->orderBy('number')->lazyById(self::AT_ONCE, 'number') as $row) {
+            [$low, $high] = json_decode((string) $row->reach, true);
+            yield new Standing(
+                number: (int) $row->number, guid: (string) $row->guid, class: (string) $row->class, type: (string) $row->type, shape: (string) $row->form,
+                topology: (string) $row->topology, place: new Frame(...json_decode((string) $row->place, true)), low: $low, high: $high,
+            );
+        }
+    }
+
     /** @return list<GridLine> axes of its grids on the site, straight ones */
     public function axes(): array
     {
@@ -142,7 +155,7 @@ final class ElementStore
         $db->statement('pragma journal_mode = off');
         $db->statement('pragma synchronous = off');
         $db->statement('create table things (number integer primary key, guid text, class text, type text, name text, tag text, storey text, layers text, '
-            .'properties text, fault text, place text, shape text, topology text)');
+            .'properties text, fault text, place text, shape text, topology text, form text, reach text)');
         $db->statement('create table solids (id integer primary key, packed text)');
         $db->statement('create table axes (id integer primary key, name text, family text, northing1 real, easting1 real, northing2 real, easting2 real)');
         $model = new IfcModel(StepFile::open(IfcFile::stream(Uploads::path($design->upload))));
@@ -167,7 +180,7 @@ final class ElementStore
         $solids = $topologies = $rows = $packed = [];
         $done = 0;
         foreach ($model->elements() as $e) {
-            $shape = $topology = [];
+            $shape = $topology = $form = [];
             // Along the axes of its first solid: so what is mirrored or stretched as it is put into a thing is so as a whole, and its faces are the same ones.
             $own = $e->shape[0][1] ?? Frame::none();
             $back = $own->inverse() ?? Frame::none();
@@ -187,8 +200,10 @@ final class ElementStore
                 // What is left of chained figures is less than a thousandth of a micrometre, and things of one shape have one.
                 $shape[] = [$solids[$known[$solid]], array_map(static fn (float $v): float => round($v, 9) + 0.0, array_values(get_object_vars($within)))];
                 $topology[] = $topologies[$known[$solid]];
+                $form[] = bin2hex($known[$solid]).json_encode($shape[count($shape) - 1][1]);
             }
-            $rows[] = self::row($e, $storeys[$e->storey] ?? '', $model->properties->of($e->number), $site->after($e->place)->after($own), $shape, $topology);
+            $rows[] = self::row($e, $storeys[$e->storey] ?? '', $model->properties->of($e->number), $site->after($e->place)->after($own), $shape, $topology)
+                + ['form' => hash('xxh64', implode(' ', $form)), 'reach' => json_encode($e->reach($back) ?? [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], JSON_PRESERVE_ZERO_FRACTION)];
             if (++$done % self::AT_ONCE === 0) {
                 self::insert($db, $rows, $packed);
                 [$rows, $packed] = [[], []];

@@ -6,6 +6,7 @@ namespace App\Cogo;
 
 use App\Buildings\ElementPlace;
 use App\Buildings\ElementStore;
+use App\Buildings\ModelChanges;
 use App\Buildings\StoredElement;
 use App\Designs\Models\Design;
 use App\Projects\Models\Project;
@@ -16,8 +17,11 @@ use Parlay\Words\ElementSpots;
 /** Things of the project's building models, one by one: as they were touched, or as the newest revision has them, by their id. */
 final class DrawnThings
 {
-    /** @var array<int, Design> by the design that was touched */
-    private array $designs = [];
+    /** @var array<int, non-empty-list<Design>> by the design that was touched */
+    private array $revisions = [];
+
+    /** @var array<int, ModelChanges> by the revision that made them */
+    private array $changes = [];
 
     /** @var array<int, ElementStore> */
     private array $stores = [];
@@ -70,12 +74,30 @@ final class DrawnThings
 
     private function thing(ElementPlace $given): StoredElement
     {
-        $design = $this->design($given->designId);
+        $revisions = $this->revisions($given->designId);
+        $newest = $revisions[count($revisions) - 1];
 
-        return $this->store($design)->byGuid($given->guid, $given->number) ?? throw new \DomainException(
-            ($design->revision === '' ? $design->file_name : "Revision “{$design->revision}” of {$design->file_name}")
+        return $this->store($newest)->byGuid($given->guid, $given->number) ?? $this->renamed($given, $revisions) ?? throw new \DomainException(
+            ($newest->revision === '' ? $newest->file_name : "Revision “{$newest->revision}” of {$newest->file_name}")
                 .' no longer has the thing that this was made from.',
         );
+    }
+
+    /**
+     * A thing whose id did not last, by shape and place from one revision to the next.
+     *
+     * @param  non-empty-list<Design>  $revisions
+     */
+    private function renamed(ElementPlace $given, array $revisions): ?StoredElement
+    {
+        $thing = $this->store($revisions[0])->byGuid($given->guid, $given->number);
+        for ($i = 1; $i < count($revisions) && $thing !== null; $i++) {
+            $store = $this->store($revisions[$i]);
+            $changes = $this->changes[$revisions[$i]->id] ??= ModelChanges::of($revisions[$i - 1], $revisions[$i]);
+            $thing = $store->byGuid($thing->guid, $thing->number) ?? $store->element($changes->renamed[$thing->number] ?? 0);
+        }
+
+        return $thing;
     }
 
     private function store(Design $design): ElementStore
@@ -85,17 +107,28 @@ final class DrawnThings
 
     private function design(int $id): Design
     {
-        return $this->designs[$id] ??= $this->followed($id);
+        $revisions = $this->revisions($id);
+
+        return $revisions[count($revisions) - 1];
     }
 
-    private function followed(int $id): Design
+    /** @return non-empty-list<Design> the one that was touched, and those that revise it where the newest is wanted */
+    private function revisions(int $id): array
     {
-        $design = $this->project->designs()->find($id, Design::LISTED)
-            ?? throw new \DomainException('The building model that this was made from is not here any more.');
-        while ($this->newest && ! $design->current) {
-            $design = $this->project->designs()->where('revises_id', $design->id)->first(Design::LISTED) ?? $design->setAttribute('current', true);
+        if (! isset($this->revisions[$id])) {
+            $design = $this->project->designs()->find($id, Design::LISTED)
+                ?? throw new \DomainException('The building model that this was made from is not here any more.');
+            $found = [$design];
+            while ($this->newest && ! $design->current) {
+                $design = $this->project->designs()->where('revises_id', $design->id)->first(Design::LISTED);
+                if ($design === null) {
+                    break;
+                }
+                $found[] = $design;
+            }
+            $this->revisions[$id] = $found;
         }
 
-        return $design;
+        return $this->revisions[$id];
     }
 }

@@ -71,6 +71,9 @@ final class Proposals
             }
         }
 
+        // What is staked already stands wrong in the ground.
+        usort($proposals, static fn (Proposal $p, Proposal $q): int => ($q->stakes > 0) <=> ($p->stakes > 0));
+
         return $proposals;
     }
 

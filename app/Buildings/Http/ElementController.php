@@ -6,11 +6,13 @@ namespace App\Buildings\Http;
 
 use App\Buildings\Actions\KeepExample;
 use App\Buildings\Actions\PreviewExample;
+use App\Buildings\Actions\TellChanges;
 use App\Buildings\Actions\TellElement;
 use App\Buildings\ExampleFound;
 use App\Buildings\ExampleToKeep;
 use App\Buildings\ExampleWanted;
 use App\Buildings\ThingEntry;
+use App\Buildings\ThingsChanged;
 use App\Cogo\PointsKept;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
@@ -29,6 +31,12 @@ final class ElementController
         $touched = $q->easting === null || $q->northing === null || $q->elevation === null ? null : [$q->easting, $q->northing, $q->elevation];
 
         return new JsonResponse($tell($project, $design, $thing, $touched));
+    }
+
+    #[Get('/projects/{project}/designs/{design}/thing-changes', 'What this revision of a building model changed, thing by thing, with the points that hang on it', ThingsChanged::class)]
+    public function changes(Project $project, int $design, TellChanges $tell): JsonResponse
+    {
+        return new JsonResponse($tell($project, $design));
     }
 
     #[Post('/projects/{project}/examples-preview', 'What spots shown on one thing of a model would make on all like it; stores nothing', ExampleWanted::class, ExampleFound::class)]

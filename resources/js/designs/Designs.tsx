@@ -14,6 +14,7 @@ import { Failure, Notice } from '../parts/Notice';
 import { WorkBar } from '../parts/WorkBar';
 import { drawnDesigns } from '../plan/things';
 import type { SpaceMark } from '../space/SpaceScene';
+import { ThingChanges } from '../space/ThingChanges';
 import type { StageProps } from '../stage/stages';
 import { dateOf } from '../units/times';
 import { DrawingImport } from './DrawingImport';
@@ -53,7 +54,7 @@ export function Designs(props: Props) {
     const [listAs, setListAs] = useState<'control' | 'points' | null>(null);
     const [read, setRead] = useState<Read | null>(null);
     const [model, setModel] = useState<{ file: Schemas['Upload']; inspection: Schemas['ModelInspection'] } | null>(null);
-    const [inSpace, setInSpace] = useState<Design | null>(null);
+    const [inSpace, setInSpace] = useState<(Design & { focus?: number }) | null>(null);
     const [error, setError] = useState<Error | null>(null);
     const work = useWork(project.id);
     const inspect = async (chosen: File, revises: Design | null) => {
@@ -129,7 +130,7 @@ export function Designs(props: Props) {
                     comparing={changesOf === d.id}
                     onCompare={() => setChangesOf(changesOf === d.id ? null : d.id)}
                     onRevise={(file) => void inspect(file, d)}
-                    onSpace={() => setInSpace(d)}
+                    onSpace={(focus) => setInSpace({ ...d, focus })}
                 />
             ))}
             <CivilCards {...props} />
@@ -199,7 +200,7 @@ export function Designs(props: Props) {
             <Dialog open={inSpace !== null} onClose={() => setInSpace(null)} title={`${inSpace?.name ?? ''} in space`} wide="full">
                 {inSpace && (
                     <Suspense fallback={<p role="status">The view is being fetched…</p>}>
-                        <SpaceView project={project.id} design={inSpace.id} marks={marks} />
+                        <SpaceView project={project.id} design={inSpace.id} focus={inSpace.focus ?? null} marks={marks} />
                     </Suspense>
                 )}
             </Dialog>
@@ -240,7 +241,8 @@ interface CardProps {
     comparing: boolean;
     onCompare: () => void;
     onRevise: (file: File) => void;
-    onSpace: () => void;
+    /** focus: the instance that is looked at first */
+    onSpace: (focus?: number) => void;
 }
 
 function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevise, onSpace }: CardProps) {
@@ -276,7 +278,7 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
                     {d.role === 'design' ? 'Keep as background' : 'Work with it'}
                 </Button>
                 {d.placeWord === 'instance' && (
-                    <Button onClick={onSpace} icon={<Box />}>
+                    <Button onClick={() => onSpace()} icon={<Box />}>
                         In space
                     </Button>
                 )}
@@ -303,7 +305,18 @@ function DesignCard({ project, design: d, earlier, comparing, onCompare, onRevis
                     </Button>
                 )}
             </div>
-            {comparing && <Changes design={d} />}
+            {comparing &&
+                (d.placeWord === 'instance' && d.heights === 'used' ? (
+                    <>
+                        <ThingChanges project={project} design={d.id} onShow={onSpace} />
+                        <details>
+                            <summary className="min-h-12 cursor-pointer py-3 text-sm text-quiet">Line by line, as on the plan</summary>
+                            <Changes design={d} />
+                        </details>
+                    </>
+                ) : (
+                    <Changes design={d} />
+                ))}
             {earlier.length > 0 && (
                 <p className="mt-1 text-sm text-quiet">
                     Earlier: {earlier.map((e) => `${e.revision || 'first'} (${e.fileName}, ${dateOf(e.takenAt)})`).join(', ')}. Points made

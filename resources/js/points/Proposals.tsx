@@ -7,6 +7,10 @@ import { Failure, Notice } from '../parts/Notice';
 import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 
+const MOST_LISTED = 300;
+/** A change of height of less is none, metres. */
+const RISES = 1e-5;
+
 const NONE: Schemas['Proposal'][] = [];
 
 /** Points whose source has changed: old place and new beside each other, adopted only when told. */
@@ -47,7 +51,7 @@ export function Proposals({ project }: StageProps) {
             {open && (
                 <>
                     <ul>
-                        {proposals.map((p) => (
+                        {proposals.slice(0, MOST_LISTED).map((p) => (
                             <li key={p.pointId} className="flex items-center gap-2 border-t border-rule py-1">
                                 <div className="min-w-0 flex-1">
                                     <div>
@@ -55,6 +59,7 @@ export function Proposals({ project }: StageProps) {
                                         {p.proposed ? (
                                             <>
                                                 moves <Length of={p.distance} />
+                                                <Rise from={p.now.elevation} to={p.proposed.elevation} />
                                             </>
                                         ) : (
                                             <span className="text-out">can’t be worked out</span>
@@ -74,6 +79,7 @@ export function Proposals({ project }: StageProps) {
                             </li>
                         ))}
                     </ul>
+                    {proposals.length > MOST_LISTED && <p className="text-quiet">and {proposals.length - MOST_LISTED} more</p>}
                     <Failure of={adopt.error ?? leave.error} />
                     {able.length > 1 && (
                         <Button
@@ -87,5 +93,17 @@ export function Proposals({ project }: StageProps) {
                 </>
             )}
         </section>
+    );
+}
+
+/** A point may move in its height alone. */
+function Rise({ from, to }: { from: number | null; to: number | null }) {
+    if (from === null || to === null) {
+        return from === to ? null : <>, {to === null ? 'loses its elevation' : 'gets an elevation'}</>;
+    }
+    return Math.abs(to - from) < RISES ? null : (
+        <>
+            , <Length of={Math.abs(to - from)} /> {to > from ? 'higher' : 'lower'}
+        </>
     );
 }

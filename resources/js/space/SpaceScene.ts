@@ -115,6 +115,7 @@ export class SpaceScene {
         this.controls.addEventListener('change', () => this.draw());
         // Come nearer, marks would cover what they stand on.
         this.controls.addEventListener('end', () => this.mark(this.marked));
+        this.fit();
         this.show(() => true);
         this.lookAtAll();
     }
@@ -357,6 +358,12 @@ export class SpaceScene {
         if (box) {
             this.lookAtBox(box.expandByScalar(0.1 * box.getSize(new Vector3()).length()));
         }
+    }
+
+    middleOf(thing: number): Place {
+        const at = this.boxOf(thing)?.getCenter(new Vector3()) ?? new Vector3();
+        const [x, y, z] = this.bodies.origin;
+        return [at.x + x, at.y + y, at.z + z];
     }
 
     private boxOf(thing: number): Box3 | null {

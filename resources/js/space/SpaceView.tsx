@@ -14,6 +14,8 @@ interface Props {
     project: number;
     /** the drawing that came as a building model */
     design: number;
+    /** the instance that is looked at first */
+    focus: number | null;
     marks: readonly SpaceMark[];
 }
 
@@ -22,7 +24,7 @@ const ALL = '*';
 const BOX = 1;
 
 /** A building model in space: turned and moved with finger or mouse, by storey and class, cut at a height, each thing told at a touch. */
-export function SpaceView({ project, design, marks }: Props) {
+export function SpaceView({ project, design, focus, marks }: Props) {
     const bodies = useQuery({
         queryKey: ['bodies', project, design],
         queryFn: async () => {
@@ -102,6 +104,15 @@ export function SpaceView({ project, design, marks }: Props) {
     );
     useEffect(() => scene?.cutAt(cut >= 1 ? null : low + cut * (high - low)), [scene, cut, low, high]);
     useEffect(() => scene?.mark(marks), [scene, marks]);
+
+    useEffect(() => {
+        const thing = focus === null ? undefined : byInstance.get(focus);
+        if (scene && thing !== undefined) {
+            scene.lookAt(thing);
+            scene.light(thing);
+            setTouched({ thing, place: scene.middleOf(thing) });
+        }
+    }, [scene, focus, byInstance]);
 
     const down = useRef<[number, number]>([0, 0]);
     const thing = touched === null ? null : model?.things[touched.thing];

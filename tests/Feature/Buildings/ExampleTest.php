@@ -144,6 +144,38 @@ final class ExampleTest extends FeatureTestCase
         self::assertCount(60, $this->ask('GET', "/projects/{$this->project->id}/proposals")->json(), 'of twelve plates that moved and three that grew');
     }
 
+    public function test_a_revision_says_thing_by_thing_what_it_changed_those_with_staked_points_first(): void
+    {
+        $this->ask('GET', "/projects/{$this->project->id}/designs/{$this->design}/thing-changes")->assertStatus(422);
+        $plate = $this->thing('Plate A1');
+        $example = $this->example($plate, self::spots($plate, 'centre of a face', 'top'), ['by' => 'form'], ['parts' => ['name']]);
+        $this->ask('POST', "/projects/{$this->project->id}/examples", ['example' => $example])->assertOk();
+        $b = $this->hall('saltmarsh-yard-hall-rev-b.ifc', ['revisesId' => $this->design, 'revision' => 'B']);
+        $changes = $this->ask('GET', "/projects/{$this->project->id}/designs/$b/thing-changes")->assertOk()->json();
+        // Twelve plates moved with 48 anchors, three grew, twelve more anchors went with those, and three columns stand higher on them.
+        self::assertSame([75, 3, 0, 0, 0, 0, 0], array_map(static fn (string $k) => $changes[$k], ['moved', 'resized', 'turned', 'added', 'gone', 'reshaped', 'newIds']));
+        self::assertSame(181 - 78, $changes['unchanged']);
+        self::assertEqualsWithDelta(0.05, $changes['farthest'], 1e-6);
+        self::assertSame(array_fill(0, 15, 1), array_column(array_slice($changes['things'], 0, 15), 'points'));
+        $a2 = array_column($changes['things'], null, 'name')['Plate A2'];
+        self::assertEqualsWithDelta([[0.4, 0.4, 0.03], [0.5, 0.4, 0.04]], [$a2['sizeBefore'], $a2['sizeAfter']], 1e-9);
+        self::assertTrue($a2['resized']);
+    }
+
+    public function test_things_whose_ids_did_not_last_are_known_by_shape_and_place(): void
+    {
+        $anchor = $this->thing('Anchor A1.1');
+        $example = $this->example($anchor, self::spots($anchor, 'end of the axis', 'top'), ['by' => 'type']);
+        $this->ask('POST', "/projects/{$this->project->id}/examples", ['example' => $example])->assertOk();
+        // Another writer: every id is a new one.
+        $text = (string) preg_replace_callback("~\\('(0[^']{21})'~", static fn (array $m) => "('1".strrev(substr($m[1], 1))."'", (string) file_get_contents(self::FILES.'/saltmarsh-yard-hall-rev-b.ifc'));
+        $b = $this->take($this->project, $this->upload($this->project, $text, 'hall.ifc'), ['unit' => 'mm', 'layers' => self::LAYERS, 'heights' => 'used', 'revisesId' => $this->design]);
+        self::assertSame(181, $this->ask('GET', "/projects/{$this->project->id}/designs/$b/thing-changes")->json('newIds'));
+        $proposals = $this->ask('GET', "/projects/{$this->project->id}/proposals")->json();
+        self::assertCount(60, $proposals);
+        self::assertSame([], array_filter($proposals, static fn (array $p) => $p['proposed'] === null));
+    }
+
     public function test_what_is_alike_can_be_narrowed_and_what_does_not_fit_is_listed(): void
     {
         $hanger = $this->thing('Hanger H1');

@@ -140,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/designs/{design}/thing-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What this revision of a building model changed, thing by thing, with the points that hang on it */
+        get: operations["5e331ef8e11d54a8ebd5929c67baa4b2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/examples-preview": {
         parameters: {
             query?: never;
@@ -2754,6 +2771,21 @@ export interface components {
             againstId?: number | null;
             raised?: number;
         };
+        ChangedThing: {
+            before: number | null;
+            after: number | null;
+            name: string;
+            class: string;
+            type: string;
+            moved: number;
+            turned: number;
+            resized: boolean;
+            reshaped: boolean;
+            sizeBefore: number[];
+            sizeAfter: number[];
+            points: number;
+            staked: number;
+        };
         CheckShot: {
             north: number;
             east: number;
@@ -4747,6 +4779,18 @@ export interface components {
             alike: components["schemas"]["LikenessCount"][];
             face: components["schemas"]["TouchedFace"] | null;
         };
+        ThingsChanged: {
+            unchanged: number;
+            added: number;
+            gone: number;
+            moved: number;
+            turned: number;
+            resized: number;
+            reshaped: number;
+            farthest: number;
+            newIds: number;
+            things: components["schemas"]["ChangedThing"][];
+        };
         TouchedFace: {
             looks: string;
             face: components["schemas"]["FaceHold"];
@@ -5271,6 +5315,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ThingEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "5e331ef8e11d54a8ebd5929c67baa4b2": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingsChanged"];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Buildings\Actions;
+
+use App\Buildings\ChangedThing;
+use App\Buildings\ElementStore;
+use App\Buildings\ModelChanges;
+use App\Buildings\ThingsChanged;
+use App\Designs\Models\Design;
+use App\Projects\Models\Project;
+
+/** Tells what a revision of a model changed, and which points hang on what changed. */
+final class TellChanges
+{
+    private const TOLD = 500;
+
+    public function __invoke(Project $project, int $designId): ThingsChanged
+    {
+        $after = $project->designs()->findOrFail($designId, Design::LISTED);
+        $before = $project->designs()->find($after->revises_id, Design::LISTED)
+            ?? throw new \DomainException('This is the first revision: there is none before that it could be compared with.');
+        $found = ModelChanges::of($before, $after);
+        [$points, $staked] = self::hanging($project);
+        $stores = [ElementStore::of($before), ElementStore::of($after)];
+        $counts = array_fill_keys(['added', 'gone', 'moved', 'turned', 'resized', 'reshaped'], 0);
+        $things = [];
+        $farthest = 0.0;
+        foreach ($found->changes as [$from, $to, $moved, $turned, $resized, $reshaped, $sizeBefore, $sizeAfter]) {
+            $what = match (true) {
+                $from === null => 'added', $to === null => 'gone', $resized => 'resized', $reshaped => 'reshaped', $turned > 0.0 => 'turned', default => 'moved',
+            };
+            $counts[$what]++;
+            $farthest = max($farthest, $moved);
+            $thing = $to === null ? $stores[0]->element((int) $from) : $stores[1]->element($to);
+            $guid = $thing === null ? '' : ($from !== null && $to !== null && isset($found->renamed[$from]) ? $stores[0]->element($from)->guid ?? '' : $thing->guid);
+            $things[] = new ChangedThing(
+                before: $from, after: $to, name: $thing?->called() ?? '', class: $thing->class ?? '', type: $thing->type ?? '', moved: $moved, turned: $turned,
+                resized: $resized, reshaped: $reshaped, sizeBefore: $sizeBefore, sizeAfter: $sizeAfter, points: $points["g$guid"] ?? 0, staked: $staked["g$guid"] ?? 0,
+            );
+        }
+        usort($things, static fn (ChangedThing $p, ChangedThing $q): int => [$q->staked, $q->points] <=> [$p->staked, $p->points]);
+
+        return new ThingsChanged(...[
+            'unchanged' => $found->unchanged, ...$counts, 'farthest' => $farthest, 'newIds' => count($found->renamed), 'things' => array_slice($things, 0, self::TOLD),
+        ]);
+    }
+
+    /** @return array{array<string, int>, array<string, int>} by the id of the thing, behind a letter so that it stays text: points made from it, and those that are staked */
+    private static function hanging(Project $project): array
+    {
+        $stakes = $project->marks()->where('kind', 'stake')->whereNotNull('point_id')->distinct()->pluck('point_id')->flip();
+        $points = $staked = [];
+        foreach ($project->points()->where('recipe', 'like', '%"guid":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
+            preg_match_all('~"guid":"((?:[^"\\\\]|\\\\.)*)"~', (string) $recipe, $found);
+            foreach (array_unique($found[1]) as $guid) {
+                $points["g$guid"] = ($points["g$guid"] ?? 0) + 1;
+                $staked["g$guid"] = ($staked["g$guid"] ?? 0) + (isset($stakes[$id]) ? 1 : 0);
+            }
+        }
+
+        return [$points, $staked];
+    }
+}
