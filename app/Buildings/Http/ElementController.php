@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Buildings\Http;
 
 use App\Buildings\Actions\KeepExample;
+use App\Buildings\Actions\KeepExampleAsControl;
 use App\Buildings\Actions\PreviewExample;
 use App\Buildings\Actions\TellChanges;
 use App\Buildings\Actions\TellElement;
+use App\Buildings\ControlOfExample;
 use App\Buildings\ExampleFound;
 use App\Buildings\ExampleToKeep;
 use App\Buildings\ExampleWanted;
@@ -49,5 +51,11 @@ final class ElementController
     public function store(Request $request, Project $project, KeepExample $keep): JsonResponse
     {
         return new JsonResponse($keep($project, Body::read($request, ExampleToKeep::class)));
+    }
+
+    #[Post('/projects/{project}/examples-control', 'Makes control of spots of things that stand already, with how far they may be off', ControlOfExample::class, PointsKept::class)]
+    public function control(Request $request, Project $project, KeepExampleAsControl $keep): JsonResponse
+    {
+        return new JsonResponse($keep($project, Body::read($request, ControlOfExample::class)));
     }
 }

@@ -74,6 +74,9 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
     const [higher, setHigher] = useState(0);
     const [code, setCode] = useState('');
     const [description, setDescription] = useState('');
+    const [keptAs, setKeptAs] = useState<'points' | 'control'>('points');
+    const [planOff, setPlanOff] = useState<number | null>(null);
+    const [heightOff, setHeightOff] = useState<number | null>(null);
 
     // Touched again elsewhere the spots come in another order: each is known by its place.
     const keyOf = (o: Offered) => `${o.easting} ${o.northing} ${o.elevation} ${o.spot.kind}`;
@@ -118,11 +121,14 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
     });
     const found = on.length > 0 && !preview.error ? preview.data : undefined;
     const keep = useDeed(project, async () => {
+        const path = { params: { path: { project } } };
         const kept = await ask(
-            api.POST('/api/v1/projects/{project}/examples', {
-                params: { path: { project } },
-                body: { example, code, description },
-            }),
+            keptAs === 'points'
+                ? api.POST('/api/v1/projects/{project}/examples', { ...path, body: { example, code, description } })
+                : api.POST('/api/v1/projects/{project}/examples-control', {
+                      ...path,
+                      body: { example, code, planDeviation: planOff ?? 0, heightDeviation: heightOff ?? 0 },
+                  }),
         );
         // What was just made stands.
         await preview.refetch();
@@ -136,7 +142,8 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
         onShown({ spots, things: found?.things ?? [], found: found?.places ?? [] });
     }, [key]);
 
-    const left = found ? found.count - found.standing : 0;
+    const left = found ? found.count - (keptAs === 'points' ? found.standing : 0) : 0;
+    const noun = keptAs === 'points' ? 'point' : 'control point';
     return (
         <form className="grid gap-3" onSubmit={(e) => e.preventDefault()}>
             <fieldset className="grid gap-1 border-t-2 border-ink">
@@ -225,7 +232,23 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
                         <TextField label="Code" value={code} onValue={setCode} />
                         <LengthField label="Higher by" value={higher} onValue={(v) => setHigher(v ?? 0)} />
                     </div>
-                    <TextField label="Description" value={description} onValue={setDescription} />
+                    <Choice
+                        label="Kept as"
+                        value={keptAs}
+                        onValue={setKeptAs}
+                        options={[
+                            ['points', 'points to be staked'],
+                            ['control', 'control: it stands already'],
+                        ]}
+                    />
+                    {keptAs === 'points' ? (
+                        <TextField label="Description" value={description} onValue={setDescription} />
+                    ) : (
+                        <div className="grid grid-cols-2 items-end gap-2">
+                            <LengthField label="May stand off in plan by" value={planOff} onValue={setPlanOff} optional />
+                            <LengthField label="and in height by" value={heightOff} onValue={setHeightOff} optional />
+                        </div>
+                    )}
                 </>
             )}
             <Failure of={on.length > 0 ? preview.error : null} />
@@ -271,7 +294,7 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
             <Failure of={keep.error} />
             {keep.data && (
                 <Notice>
-                    {keep.data.made} {keep.data.made === 1 ? 'point is' : 'points are'} made
+                    {keep.data.made} {keep.data.made === 1 ? `${noun} is` : `${noun}s are`} made
                     {keep.data.names[0] ? `, ${keep.data.names[0]} the first` : ''}.
                     {keep.data.standing > 0 && ` ${keep.data.standing} stood already.`}
                 </Notice>
@@ -283,11 +306,13 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
                         ? 'Choose spots of it.'
                         : !found
                           ? !preview.error && 'Being looked for …'
-                          : left === 0 && (keep.data ? 'All of them stand.' : 'All of these stand already.')
+                          : keptAs === 'control' && !(planOff && heightOff)
+                            ? 'Say how far what stands may be off.'
+                            : left === 0 && (keep.data ? 'All of them stand.' : 'All of these stand already.')
                 }
                 onClick={() => keep.mutate(undefined)}
             >
-                Make {left} {left === 1 ? 'point' : 'points'}
+                Make {left} {left === 1 ? noun : `${noun}s`}
             </Step>
         </form>
     );

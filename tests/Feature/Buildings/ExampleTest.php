@@ -176,6 +176,23 @@ final class ExampleTest extends FeatureTestCase
         self::assertSame([], array_filter($proposals, static fn (array $p) => $p['proposed'] === null));
     }
 
+    public function test_corners_of_what_stands_become_control_with_their_source_and_how_far_they_may_be_off(): void
+    {
+        $footing = $this->thing('Footing A1');
+        $example = $this->example($footing, self::spots($footing, 'corner', 'top'), ['by' => 'chosen', 'numbers' => [$footing['number']]], ['prefix' => 'F-', 'parts' => ['crossing']]);
+        $body = ['example' => $example, 'planDeviation' => 0.004, 'heightDeviation' => 0.003];
+        $this->ask('POST', "/projects/{$this->project->id}/examples-control", ['planDeviation' => 0.0] + $body)->assertStatus(422);
+        self::assertSame(['F-A1.1', 'F-A1.2', 'F-A1.3', 'F-A1.4'], $this->ask('POST', "/projects/{$this->project->id}/examples-control", $body)->assertOk()->json('names'));
+        $control = array_column($this->ask('GET', "/projects/{$this->project->id}/control")->json(), null, 'name')['F-A1.1'];
+        self::assertEqualsWithDelta([...self::onSite(0.7, 0.7), 4.4], [$control['easting'], $control['northing'], $control['elevation']], 1e-6);
+        self::assertSame([false, 0.004, 0.003], [$control['heldFixed'], $control['planDeviation'], $control['heightDeviation']]);
+        self::assertStringContainsString('Corner of footing “Footing A1”', $control['source']);
+        self::assertStringContainsString('F-A1.1', $this->ask('POST', "/projects/{$this->project->id}/examples-control", $body)->assertStatus(422)->json('message'));
+        self::assertCount(4, $this->ask('GET', "/projects/{$this->project->id}/control")->json(), 'nothing half stored');
+        $all = ['alike' => ['by' => 'class']] + $this->example($this->thing('Anchor A1.1'), self::spots($this->thing('Anchor A1.1'), 'end of the axis', 'top'), [], ['prefix' => 'Q', 'parts' => ['name']]);
+        self::assertSame(96, $this->ask('POST', "/projects/{$this->project->id}/examples-control", ['example' => $all] + $body)->json('made'));
+    }
+
     public function test_what_is_alike_can_be_narrowed_and_what_does_not_fit_is_listed(): void
     {
         $hanger = $this->thing('Hanger H1');

@@ -191,6 +191,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/examples-control": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes control of spots of things that stand already, with how far they may be off */
+        post: operations["1de46fb73a2d946a6f8c50dafaf72afd"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/alignments": {
         parameters: {
             query?: never;
@@ -2933,6 +2950,12 @@ export interface components {
         ContoursBody: {
             interval: number;
         };
+        ControlOfExample: {
+            example: components["schemas"]["ExampleWanted"];
+            planDeviation: number;
+            heightDeviation: number;
+            code?: string;
+        };
         ControlPointResource: {
             id: number;
             name: string;
@@ -5407,6 +5430,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ExampleToKeep"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointsKept"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "1de46fb73a2d946a6f8c50dafaf72afd": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ControlOfExample"];
             };
         };
         responses: {
