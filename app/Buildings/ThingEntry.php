@@ -10,7 +10,7 @@ use Parlay\Core\ListOf;
 final readonly class ThingEntry
 {
     /**
-     * fault: why it has no shape, or not its own. noSpots: why it offers none.
+     * topology: of what its faces and axes are counted in. fault: why it has no shape, or not its own. noSpots: why it offers none.
      *
      * @param  list<string>  $layers
      * @param  list<ElementProperty>  $properties
@@ -20,6 +20,7 @@ final readonly class ThingEntry
     public function __construct(
         public int $number,
         public string $guid,
+        public string $topology,
         public string $class,
         public string $type,
         public string $name,

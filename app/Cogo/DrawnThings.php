@@ -4,19 +4,26 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
+use App\Buildings\ElementPart;
 use App\Buildings\ElementPlace;
 use App\Buildings\ElementStore;
 use App\Buildings\ModelChanges;
+use App\Buildings\PartFound;
+use App\Buildings\PartLay;
 use App\Buildings\StoredElement;
 use App\Designs\Models\Design;
 use App\Projects\Models\Project;
 use Parlay\Core\Buildings\Example\DoesNotFit;
+use Parlay\Core\Buildings\Example\FaceHold;
 use Parlay\Core\Geometry\Position;
 use Parlay\Words\ElementSpots;
 
 /** Things of the project's building models, one by one: as they were touched, or as the newest revision has them, by their id. */
 final class DrawnThings
 {
+    /** Of a face whose edges are kept. */
+    private const MOST_CORNERS = 200;
+
     /** @var array<int, non-empty-list<Design>> by the design that was touched */
     private array $revisions = [];
 
@@ -61,6 +68,56 @@ final class DrawnThings
 
     public function described(ElementPlace $given): string
     {
+        return ucfirst(ElementSpots::of($given->spot, $this->project->length_style)).' of '.$this->said($given);
+    }
+
+    /**
+     * A face, or an axis, where it lies.
+     *
+     * @throws \DomainException where it is gone
+     */
+    public function part(ElementPart $given): PartFound
+    {
+        $thing = $this->thing($given);
+        try {
+            [$words, $place, $lay] = $given->face === null ? self::axis($thing, $given) : self::face($thing, $given->face, $given->topology);
+        } catch (DoesNotFit $e) {
+            throw new \DomainException("{$thing->class} “{$thing->called()}” ".ElementSpots::misfit($e).'.');
+        }
+
+        return new PartFound("$words of {$thing->called()}", ucfirst($words).' of '.$this->said($given), new Position($place[1], $place[0], $place[2]), $lay);
+    }
+
+    /** @return array{string, array{float, float, float}, PartLay} */
+    private static function face(StoredElement $thing, FaceHold $hold, string $topology): array
+    {
+        [$parts, $placed] = [$thing->parts(), $thing->placed()];
+        $face = $parts->face($hold, $topology);
+        $normal = $placed->normal($face);
+        $corners = array_map(static fn (array $c): array => $thing->place->point(...$c), $parts->outlines($face)[0]);
+
+        return ['face that looks '.ElementSpots::looks($normal), $placed->centre($face), new PartLay(
+            normal: $normal, outline: count($corners) > self::MOST_CORNERS ? [] : array_merge(...$corners),
+        )];
+    }
+
+    /** @return array{string, array{float, float, float}, PartLay} */
+    private static function axis(StoredElement $thing, ElementPart $given): array
+    {
+        $parts = $thing->parts();
+        if ($given->axis !== null) {
+            $axis = $parts->axes[$parts->axis($given->axis, $given->topology)];
+            $ends = [$thing->place->point(...$axis->from), $thing->place->point(...$axis->to)];
+        } else {
+            $ends = $parts->middleLine($thing->place);
+        }
+        usort($ends, static fn (array $p, array $q): int => $p[2] <=> $q[2]);
+
+        return [$given->axis?->hollow === true ? 'axis of a hole' : 'axis', $ends[0], new PartLay(ends: [...$ends[0], ...$ends[1]])];
+    }
+
+    private function said(ElementPlace|ElementPart $given): string
+    {
         $thing = $this->thing($given);
         $design = $this->design($given->designId);
         $of = implode(', ', array_filter([
@@ -68,11 +125,11 @@ final class DrawnThings
             $thing->storey, $thing->mirrored() ? 'mirrored' : '',
         ]));
 
-        return ucfirst(ElementSpots::of($given->spot, $this->project->length_style))." of $of, instance {$thing->number} of {$design->file_name}"
+        return "$of, instance {$thing->number} of {$design->file_name}"
             .($design->revision === '' ? '' : " (revision {$design->revision})");
     }
 
-    private function thing(ElementPlace $given): StoredElement
+    private function thing(ElementPlace|ElementPart $given): StoredElement
     {
         $revisions = $this->revisions($given->designId);
         $newest = $revisions[count($revisions) - 1];
@@ -88,7 +145,7 @@ final class DrawnThings
      *
      * @param  non-empty-list<Design>  $revisions
      */
-    private function renamed(ElementPlace $given, array $revisions): ?StoredElement
+    private function renamed(ElementPlace|ElementPart $given, array $revisions): ?StoredElement
     {
         $thing = $this->store($revisions[0])->byGuid($given->guid, $given->number);
         for ($i = 1; $i < count($revisions) && $thing !== null; $i++) {

@@ -41,6 +41,11 @@ final readonly class Figures
         if ($a !== null && $a->kind->isCivil()) {
             return $this->civil($a);
         }
+        if ($a !== null && $a->before !== null) {
+            $side = $a->kind === AimKind::Axis ? 'off it' : ($a->before < 0.0 ? 'behind it' : 'in front of it');
+
+            return "{$a->name}, {$this->deviation(abs($a->before))} $side";
+        }
         if ($a === null || $a->along === null) {
             return (string) $a?->name;
         }

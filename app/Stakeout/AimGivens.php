@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Buildings\ElementPart;
+use App\Buildings\PartFound;
 use App\Cogo\DrawnShapes;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
@@ -41,6 +43,11 @@ final readonly class AimGivens
     public function line(GivenPolyline $given): Polyline
     {
         return $this->givens->chain($given);
+    }
+
+    public function part(ElementPart $given): PartFound
+    {
+        return $this->shapes->things->part($given);
     }
 
     /** Short, for a button. */

@@ -15,10 +15,19 @@ enum AimKind: string
     case Elevation = 'elevation';
     case Alignment = 'alignment';
     case Surface = 'surface';
+    /** a plane face of a thing of a building model */
+    case Face = 'face';
+    /** the axis of a thing of a building model, or of a bolt or a hole of it */
+    case Axis = 'axis';
 
     public function isCivil(): bool
     {
         return $this === self::Alignment || $this === self::Surface;
+    }
+
+    public function isOfModel(): bool
+    {
+        return $this === self::Face || $this === self::Axis;
     }
 
     /** What marks of it are named by, before their number. */
@@ -31,6 +40,8 @@ enum AimKind: string
             self::Elevation => 'H',
             self::Alignment => 'A',
             self::Surface => 'GR',
+            self::Face => 'F',
+            self::Axis => 'X',
         };
     }
 }

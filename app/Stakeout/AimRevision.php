@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Buildings\ElementPart;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 use App\Projects\Models\Project;
@@ -32,7 +33,11 @@ final readonly class AimRevision
             return '';
         }
         try {
-            $moved = $aim->kind === AimKind::Line ? $this->lineMoved($aim) : $this->spotMoved($aim);
+            $moved = match (true) {
+                $aim->kind === AimKind::Line => $this->lineMoved($aim),
+                $aim->kind->isOfModel() => $this->partMoved($aim),
+                default => $this->spotMoved($aim),
+            };
         } catch (\DomainException $e) {
             return $e->getMessage().' What is staked here is as it was touched.';
         }
@@ -51,6 +56,19 @@ final readonly class AimRevision
         $now = $this->givens->place(Values::of($aim->given['place'], GivenPlace::class));
 
         return self::apart($aim->place() ?? $now, $now);
+    }
+
+    /** Square to the face, or to the axis, at the corners or ends it had: a wall that is longer now stands where it stood. */
+    private function partMoved(KeptAim $aim): float
+    {
+        $now = $this->givens->part(Values::of($aim->given['part'], ElementPart::class));
+        $newest = $now->lay->aim($now->place);
+        $farthest = 0.0;
+        foreach ($aim->partLay()->places() ?: [[(float) $aim->easting, (float) $aim->northing, (float) $aim->elevation]] as [$e, $n, $h]) {
+            $farthest = max($farthest, abs($newest->designedAt(new Position($n, $e, $h))->face->before ?? 0.0));
+        }
+
+        return $farthest;
     }
 
     /** At the corners of both, the farthest. */

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Buildings\ElementPart;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 
-/** What was touched in the field, to be staked: a spot, a line, an elevation, an alignment or a surface. */
+/** What was touched in the field, to be staked: a spot, a line, an elevation, an alignment, a surface, or a face or an axis of a thing. */
 final readonly class AimToTake
 {
     /**
@@ -23,5 +24,6 @@ final readonly class AimToTake
         public ?float $nearNorthing = null,
         public ?float $nearEasting = null,
         public bool $corners = false,
+        public ?ElementPart $part = null,
     ) {}
 }

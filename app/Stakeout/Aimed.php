@@ -7,7 +7,12 @@ namespace App\Stakeout;
 use App\Stakeout\Models\KeptAim;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Geometry\Space;
+use Parlay\Core\ListOf;
+use Parlay\Core\Stakeout\Aims\Aim;
+use Parlay\Core\Stakeout\Aims\AxisAim;
 use Parlay\Core\Stakeout\Aims\Designed;
+use Parlay\Core\Stakeout\Aims\FaceAim;
 use Parlay\Core\Stakeout\Aims\Reach;
 
 /** What a mark was made to besides a prepared point, as the field book keeps it: nothing of it changes with the drawing or the line. */
@@ -18,7 +23,10 @@ final readonly class Aimed
      * right of the line that was touched, raised above its heights. azimuth: of the line there, radians. grade: its rise for each metre.
      * station: of an alignment, metres as it is counted there, in which region; axisRight: metres right of its axis; element: which one, from
      * 1; part: lane, shoulder or slope. surface: that heights came from, raised above it. toNorth, toEast: rise of the design there for each
-     * metre, where only heights count.
+     * metre, where only heights count. before: metres in front of a face, square to it, negative behind, or off an axis; way: the normal of the face outward, or the
+     * direction of the axis, east, north and up; thing: the id of the thing they belong to.
+     *
+     * @param  list<float>  $way
      */
     public function __construct(
         public AimKind $kind,
@@ -42,6 +50,10 @@ final readonly class Aimed
         public string $surface = '',
         public ?float $toNorth = null,
         public ?float $toEast = null,
+        public ?float $before = null,
+        #[ListOf('float')]
+        public array $way = [],
+        public string $thing = '',
     ) {}
 
     public static function at(KeptAim $aim, Designed $designed): self
@@ -49,6 +61,9 @@ final readonly class Aimed
         $on = $designed->on;
         if ($aim->kind->isCivil()) {
             return self::civil($aim, $designed);
+        }
+        if ($aim->kind->isOfModel()) {
+            return self::ofModel($aim, $designed);
         }
         if ($on === null) {
             return new self(
@@ -73,6 +88,20 @@ final readonly class Aimed
             raised: $parallel->raised,
             azimuth: $on->azimuth,
             grade: self::gradeAt($aim, $designed),
+        );
+    }
+
+    private static function ofModel(KeptAim $aim, Designed $designed): self
+    {
+        $lay = $aim->partLay();
+        $way = $lay->normal;
+        if ($way === []) {
+            [$from, $to] = $lay->places();
+            $way = Space::unit(Space::way($from, $to)) ?? [0.0, 0.0, 1.0];
+        }
+
+        return new self(
+            kind: $aim->kind, name: $aim->name, source: $aim->source, before: $designed->face?->before, way: $way, thing: (string) ($aim->given['part']['guid'] ?? ''),
         );
     }
 
@@ -128,6 +157,9 @@ final readonly class Aimed
             return $found->at($design->elevation === null ? null : $design->elevation
                 + ($found->northing - $design->northing) * $this->toNorth + ($found->easting - $design->easting) * $this->toEast);
         }
+        if ($this->kind->isOfModel()) {
+            return $this->part($design)?->designedAt($found)->place ?? $design;
+        }
         $tangent = $this->tangent($design);
         if ($tangent === null) {
             return $this->kind->isCivil() ? $found->at($design->elevation) : $design;
@@ -140,6 +172,9 @@ final readonly class Aimed
     /** The same said of a mark that was mended. */
     public function moved(?Position $design, Position $found): self
     {
+        if ($design !== null && $this->kind->isOfModel()) {
+            return new self(...['before' => $this->part($design)?->designedAt($found)->face?->before] + get_object_vars($this));
+        }
         $tangent = $design === null ? null : $this->tangent($design);
         if ($tangent === null || $this->along === null || $this->toEnd === null) {
             return $this;
@@ -149,6 +184,18 @@ final readonly class Aimed
         return new self(...[
             'along' => $this->along + $on, 'toEnd' => $this->toEnd - $on, 'right' => $tangent->right($found),
         ] + get_object_vars($this));
+    }
+
+    /** The face, or the axis, that a place of lies at the design. */
+    private function part(Position $design): ?Aim
+    {
+        if (count($this->way) !== 3 || $design->elevation === null) {
+            return null;
+        }
+        [$x, $y, $z] = $this->way;
+        $at = [$design->easting, $design->northing, $design->elevation];
+
+        return $this->kind === AimKind::Face ? new FaceAim($design, [$x, $y, $z]) : new AxisAim($at, [$at[0] + $x, $at[1] + $y, $at[2] + $z]);
     }
 
     /** The line where it was staked; null where what was staked is no line. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Buildings\PartLay;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Polyline;
@@ -29,7 +30,7 @@ final class StakedLine
     }
 
     /** As it is kept. */
-    public static function row(LineLay|CivilLay $lay): string
+    public static function row(LineLay|CivilLay|PartLay $lay): string
     {
         return json_encode($lay, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     }

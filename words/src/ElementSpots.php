@@ -31,6 +31,21 @@ final class ElementSpots
         };
     }
 
+    /**
+     * Whereto a face looks.
+     *
+     * @param  array{float, float, float}  $normal  outward, east, north and up, of length 1
+     */
+    public static function looks(array $normal): string
+    {
+        [$east, $north, $up] = $normal;
+        if (abs($up) > 0.99) {
+            return $up > 0.0 ? 'up' : 'down';
+        }
+
+        return Compass::word(atan2($east, $north)).(abs($up) < 0.01 ? '' : ($up > 0.0 ? ' and up' : ' and down'));
+    }
+
     /** As it goes on after what the thing is called; without a full stop. */
     public static function misfit(DoesNotFit $e): string
     {

@@ -20,7 +20,6 @@ use Parlay\Core\Buildings\Example\DoesNotFit;
 use Parlay\Core\Buildings\Example\FaceHold;
 use Parlay\Core\Buildings\Example\OfferedSpots;
 use Parlay\Core\Units\LengthStyle;
-use Parlay\Words\Compass;
 use Parlay\Words\ElementSpots;
 
 /** Tells what a thing of a model is, how many are like it, and which spots it offers. */
@@ -47,7 +46,7 @@ final class TellElement
         }
 
         return new ThingEntry(
-            number: $thing->number, guid: $thing->guid, class: $thing->class, type: $thing->type, name: $thing->name, tag: $thing->tag,
+            number: $thing->number, guid: $thing->guid, topology: $thing->topology, class: $thing->class, type: $thing->type, name: $thing->name, tag: $thing->tag,
             storey: $thing->storey, mirrored: $thing->mirrored(), fault: $thing->fault, noSpots: $why, layers: $thing->layers,
             properties: array_map(static fn (string $text, string $name) => new ElementProperty($name, $text), $thing->properties, array_keys($thing->properties)),
             spots: $spots, alike: self::alike($store, $thing), face: $face,
@@ -71,7 +70,7 @@ final class TellElement
 
             return new OfferedSpot(
                 ElementSpots::of($spot, $style), $level, $east, $north, $height, $spot,
-                array_map(static fn (FaceHold $h): string => self::looks($placed->normal($h->index)), $spot->faces),
+                array_map(static fn (FaceHold $h): string => ElementSpots::looks($placed->normal($h->index)), $spot->faces),
             );
         }, (new OfferedSpots($thing->parts(), $thing->place))->near($touched));
     }
@@ -85,15 +84,7 @@ final class TellElement
             return null;
         }
 
-        return new TouchedFace(self::looks($thing->placed()->normal($face)), $thing->parts()->holdFace($face));
-    }
-
-    /** @param  array{float, float, float}  $normal  on the site */
-    private static function looks(array $normal): string
-    {
-        [$east, $north, $up] = $normal;
-
-        return abs($up) > 0.99 ? ($up > 0.0 ? 'up' : 'down') : Compass::word(atan2($east, $north)).(abs($up) < 0.01 ? '' : ($up > 0.0 ? ' and up' : ' and down'));
+        return new TouchedFace(ElementSpots::looks($thing->placed()->normal($face)), $thing->parts()->holdFace($face));
     }
 
     /** @return list<LikenessCount> */

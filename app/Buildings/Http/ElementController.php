@@ -7,8 +7,10 @@ namespace App\Buildings\Http;
 use App\Buildings\Actions\KeepExample;
 use App\Buildings\Actions\KeepExampleAsControl;
 use App\Buildings\Actions\PreviewExample;
+use App\Buildings\Actions\TellBuilt;
 use App\Buildings\Actions\TellChanges;
 use App\Buildings\Actions\TellElement;
+use App\Buildings\BuiltPart;
 use App\Buildings\ControlOfExample;
 use App\Buildings\ExampleFound;
 use App\Buildings\ExampleToKeep;
@@ -57,5 +59,11 @@ final class ElementController
     public function control(Request $request, Project $project, KeepExampleAsControl $keep): JsonResponse
     {
         return new JsonResponse($keep($project, Body::read($request, ControlOfExample::class)));
+    }
+
+    #[Get('/projects/{project}/built-parts', 'How faces and axes of things were built: every shot, how flat, and how far out of plumb', BuiltPart::class, list: true)]
+    public function built(Project $project, TellBuilt $tell): JsonResponse
+    {
+        return new JsonResponse($tell($project));
     }
 }

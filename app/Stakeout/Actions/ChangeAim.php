@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Actions;
 
+use App\Buildings\ElementPart;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 use App\Projects\Models\Project;
@@ -75,6 +76,12 @@ final class ChangeAim
             $aim->keepLine($touched, true);
             $aim->keepLine(StakedLine::laid($touched, $aim->lay()), false);
             $aim->source = $givens->lineSource(Values::of($aim->given['line'], GivenPolyline::class));
+        } elseif ($aim->kind->isOfModel()) {
+            $found = $givens->part(Values::of($aim->given['part'], ElementPart::class));
+            $aim->fill([
+                'source' => $found->source, 'northing' => $found->place->northing, 'easting' => $found->place->easting, 'elevation' => $found->place->elevation,
+                'lay' => StakedLine::row($found->lay),
+            ]);
         } elseif ($aim->kind === AimKind::Spot) {
             $given = Values::of($aim->given['place'], GivenPlace::class);
             $place = $givens->place($given);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Actions;
 
+use App\Buildings\ElementPart;
 use App\Clock;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
@@ -47,6 +48,7 @@ final readonly class TakeAim
             $body->line !== null => self::line($project, $body->line, $body),
             $body->elevation !== null => self::elevation($project, $body->elevation),
             $body->civil !== null => self::civil($project, $body->civil),
+            $body->part !== null => self::part($project, $body->part),
             default => throw new \DomainException('Touch a spot or a line of the drawing, or type an elevation.'),
         };
 
@@ -103,7 +105,8 @@ final readonly class TakeAim
         return (array) json_decode(json_encode(
             ['place' => self::withoutTouch($body->place), 'line' => $body->line, 'elevation' => $body->elevation]
                 // Which one it is; how it is staked is remembered as it was left.
-                + ($body->civil === null ? [] : ['civil' => $body->civil->alignmentId === null ? ['surface' => $body->civil->surfaceId] : ['alignment' => $body->civil->alignmentId]]),
+                + ($body->civil === null ? [] : ['civil' => $body->civil->alignmentId === null ? ['surface' => $body->civil->surfaceId] : ['alignment' => $body->civil->alignmentId]])
+                + ($body->part === null ? [] : ['part' => $body->part]),
             JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
         ), true);
     }
@@ -157,6 +160,17 @@ final readonly class TakeAim
         return [
             'kind' => $lay->alignmentId === null ? AimKind::Surface : AimKind::Alignment, 'name' => CivilAims::name($project, $lay),
             'source' => CivilAims::source($project, $lay), 'lay' => StakedLine::row($lay),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function part(Project $project, ElementPart $given): array
+    {
+        $found = (new AimGivens($project))->part($given);
+
+        return [
+            'kind' => $given->face === null ? AimKind::Axis : AimKind::Face, 'name' => $found->name, 'source' => $found->source,
+            'northing' => $found->place->northing, 'easting' => $found->place->easting, 'elevation' => $found->place->elevation, 'lay' => StakedLine::row($found->lay),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Models;
 
+use App\Buildings\PartLay;
 use App\Database\Bytes;
 use App\Stakeout\AimKind;
 use App\Stakeout\CivilAims;
@@ -92,6 +93,11 @@ final class KeptAim extends Model
         }
     }
 
+    public function partLay(): PartLay
+    {
+        return PartLay::kept($this->lay);
+    }
+
     public function civilLay(): CivilLay
     {
         return CivilAims::lay($this->lay);
@@ -107,6 +113,9 @@ final class KeptAim extends Model
     {
         if ($kind === AimKind::Elevation) {
             return new ElevationAim((float) $elevation);
+        }
+        if ($kind->isOfModel()) {
+            return PartLay::kept($lay)->aim($place);
         }
         if ($kind->isCivil()) {
             return CivilAims::of(CivilAims::lay($lay));

@@ -73,4 +73,30 @@ final class Space
     {
         return [$to[0] - $from[0], $to[1] - $from[1], $to[2] - $from[2]];
     }
+
+    /**
+     * Whether a place of a plane lies within outlines of it, holes being outlines too; looked at along the axis that is nearest to the normal.
+     *
+     * @param  list<list<array{float, float, float}>>  $loops
+     * @param  array{float, float, float}  $normal
+     * @param  array{float, float, float}  $at
+     */
+    public static function encloses(array $loops, array $normal, array $at): bool
+    {
+        $size = array_map(abs(...), $normal);
+        $along = (int) array_search(max($size), $size, true);
+        [$u, $v] = [($along + 1) % 3, ($along + 2) % 3];
+        $inside = false;
+        foreach ($loops as $loop) {
+            $p = $loop[count($loop) - 1] ?? $at;
+            foreach ($loop as $q) {
+                if (($p[$v] > $at[$v]) !== ($q[$v] > $at[$v]) && $at[$u] < $p[$u] + ($at[$v] - $p[$v]) / ($q[$v] - $p[$v]) * ($q[$u] - $p[$u])) {
+                    $inside = ! $inside;
+                }
+                $p = $q;
+            }
+        }
+
+        return $inside;
+    }
 }

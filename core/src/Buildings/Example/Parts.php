@@ -173,7 +173,7 @@ final class Parts
         $best = null;
         foreach ($this->faces as $f => $face) {
             $apart = abs(Space::dot($this->normals[$f], Space::way($this->corners[$face->outline[0]], $at)));
-            if ($apart <= $reach && $this->encloses($f, $at)) {
+            if ($apart <= $reach && Space::encloses($this->outlines($f), $this->normals[$f], $at)) {
                 [$best, $reach] = [$f, $apart];
             }
         }
@@ -182,28 +182,39 @@ final class Parts
     }
 
     /**
-     * Seen along the axis that is nearest to its normal.
+     * The line through its middle along that of its own axes which is nearest to upright, as a column has it, or along the longest of one that lies.
      *
-     * @param  array{float, float, float}  $at
+     * @param  Frame  $place  from its own axes to the site
+     * @return array{array{float, float, float}, array{float, float, float}} its ends on the site
      */
-    private function encloses(int $f, array $at): bool
+    public function middleLine(Frame $place): array
     {
-        $size = array_map(abs(...), $this->normals[$f]);
-        $along = (int) array_search(max($size), $size, true);
-        [$u, $v] = [($along + 1) % 3, ($along + 2) % 3];
-        $inside = false;
-        foreach ([$this->faces[$f]->outline, ...$this->faces[$f]->holes] as $loop) {
-            $p = $this->corners[$loop[count($loop) - 1]];
-            foreach ($loop as $i) {
-                $q = $this->corners[$i];
-                if (($p[$v] > $at[$v]) !== ($q[$v] > $at[$v]) && $at[$u] < $p[$u] + ($at[$v] - $p[$v]) / ($q[$v] - $p[$v]) * ($q[$u] - $p[$u])) {
-                    $inside = ! $inside;
-                }
-                $p = $q;
-            }
+        [$low, $high] = [[INF, INF, INF], [-INF, -INF, -INF]];
+        foreach ($this->corners as $c) {
+            $low = [min($low[0], $c[0]), min($low[1], $c[1]), min($low[2], $c[2])];
+            $high = [max($high[0], $c[0]), max($high[1], $c[1]), max($high[2], $c[2])];
         }
+        $middle = [($low[0] + $high[0]) / 2, ($low[1] + $high[1]) / 2, ($low[2] + $high[2]) / 2];
+        $ends = [];
+        foreach ([0, 1, 2] as $k) {
+            [$from, $to] = [$middle, $middle];
+            [$from[$k], $to[$k]] = [$low[$k], $high[$k]];
+            $ends[$k] = [$place->point(...$from), $place->point(...$to)];
+        }
+        $upright = static fn (array $e): float => abs($e[1][2] - $e[0][2]) / max(Space::length(Space::way(...$e)), 1e-9);
+        $longest = static fn (array $e): float => Space::length(Space::way(...$e));
+        $stands = max(array_map($longest, $ends)) === max(array_map(static fn (array $e): float => $upright($e) > 0.7 ? $longest($e) : 0.0, $ends));
+        usort($ends, static fn (array $p, array $q): int => $stands ? $upright($q) <=> $upright($p) : $longest($q) <=> $longest($p));
 
-        return $inside;
+        return $ends[0];
+    }
+
+    /** @return list<list<array{float, float, float}>> of a face: its outline, and its holes */
+    public function outlines(int $face): array
+    {
+        return array_map(
+            fn (array $loop): array => array_map(fn (int $i): array => $this->corners[$i], $loop), [$this->faces[$face]->outline, ...$this->faces[$face]->holes],
+        );
     }
 
     public function holdFace(int $face, float $inward = 0.0): FaceHold

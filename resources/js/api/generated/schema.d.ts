@@ -208,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/built-parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How faces and axes of things were built: every shot, how flat, and how far out of plumb */
+        get: operations["22f56d2d8b685291504fd7a1ab454810"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/alignments": {
         parameters: {
             query?: never;
@@ -2575,7 +2592,7 @@ export interface components {
             key: string;
             version: number;
             /** @enum {string} */
-            kind: "spot" | "line" | "place" | "elevation" | "alignment" | "surface";
+            kind: "spot" | "line" | "place" | "elevation" | "alignment" | "surface" | "face" | "axis";
             name: string;
             source: string;
             series: string;
@@ -2609,10 +2626,11 @@ export interface components {
             nearNorthing?: number | null;
             nearEasting?: number | null;
             corners?: boolean;
+            part?: components["schemas"]["ElementPart"] | null;
         };
         Aimed: {
             /** @enum {string} */
-            kind: "spot" | "line" | "place" | "elevation" | "alignment" | "surface";
+            kind: "spot" | "line" | "place" | "elevation" | "alignment" | "surface" | "face" | "axis";
             name: string;
             source: string;
             along: number | null;
@@ -2634,6 +2652,9 @@ export interface components {
             surface: string;
             toNorth: number | null;
             toEast: number | null;
+            before: number | null;
+            way: number[];
+            thing: string;
         };
         AlignmentDrawn: {
             length: number;
@@ -2787,6 +2808,31 @@ export interface components {
             name: string;
             againstId?: number | null;
             raised?: number;
+        };
+        BuiltPart: {
+            key: string;
+            /** @enum {string} */
+            kind: "spot" | "line" | "place" | "elevation" | "alignment" | "surface" | "face" | "axis";
+            name: string;
+            thing: string;
+            shots: components["schemas"]["BuiltShot"][];
+            least: number | null;
+            most: number | null;
+            mean: number | null;
+            bow: number | null;
+            leans: components["schemas"]["Lean"][];
+            height: number;
+            oneIn: number | null;
+        };
+        BuiltShot: {
+            markId: number;
+            name: string;
+            easting: number;
+            northing: number;
+            elevation: number;
+            before: number;
+            allowed: number;
+            out: boolean;
         };
         ChangedThing: {
             before: number | null;
@@ -3046,6 +3092,7 @@ export interface components {
             on: components["schemas"]["OnLine"] | null;
             station: components["schemas"]["OnAlignment"] | null;
             ground: components["schemas"]["OnSurface"] | null;
+            face: components["schemas"]["OnFace"] | null;
         };
         Deviation: {
             northing: number;
@@ -3246,6 +3293,14 @@ export interface components {
             separator?: string;
             first?: number;
             clockwise?: boolean;
+        };
+        ElementPart: {
+            designId: number;
+            guid: string;
+            number: number;
+            topology: string;
+            face?: components["schemas"]["FaceHold"] | null;
+            axis?: components["schemas"]["AxisHold"] | null;
         };
         ElementPlace: {
             designId: number;
@@ -3651,6 +3706,10 @@ export interface components {
             curves: number;
             extent: number[];
         };
+        Lean: {
+            toward: string;
+            metres: number;
+        };
         LengthReading: {
             metres: number;
             text: string;
@@ -3984,6 +4043,10 @@ export interface components {
             slope: number | null;
             others: components["schemas"]["OtherFoot"][];
             side: components["schemas"]["SideSlope"] | null;
+        };
+        OnFace: {
+            before: number;
+            within: boolean;
         };
         OnLine: {
             along: number;
@@ -4788,6 +4851,7 @@ export interface components {
         ThingEntry: {
             number: number;
             guid: string;
+            topology: string;
             class: string;
             type: string;
             name: string;
@@ -5475,6 +5539,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PointsKept"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "22f56d2d8b685291504fd7a1ab454810": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuiltPart"][];
                 };
             };
             /** @description What was wrong, where, and what to do */

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Buildings;
+
+use App\Projects\Models\Project;
+use App\Stakeout\Models\Mark;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Tests\Formats\IfcText;
+use Tests\Feature\Designs\TakesDrawings;
+use Tests\FeatureTestCase;
+
+/** Faces and axes of things as targets: distances square to them, flatness and plumb of what was built, and what a revision makes of them. */
+final class PartAimTest extends FeatureTestCase
+{
+    use TakesDrawings;
+
+    private Project $project;
+
+    private int $design;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->project = $this->project();
+        $this->site($this->project);
+        $this->setUpInstrument($this->project);
+        $this->design = $this->model(0.0, []);
+    }
+
+    /** A wall 6 long from E 2030 N 1020, 0.3 thick and 3 high from 10, and a column at E 2040 N 1030 of 0.4 by 0.4 and 5 high. */
+    private function model(float $moved, array $more): int
+    {
+        $ifc = new IfcText('IFC4', 'IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.)');
+        $wall = $ifc->extrusion($ifc->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$ifc->flat()},6.,0.3)"), 3);
+        $at = fn (array $c): string => $ifc->add("IFCLOCALPLACEMENT({$ifc->storeyPlace},{$ifc->axes($c)})");
+        $ifc->product('Wall W1', [$wall], $at([2033, 1020.15 + $moved, 10]));
+        $ifc->product('Column K1', [$ifc->extrusion($ifc->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$ifc->flat()},0.4,0.4)"), 5)], $at([2040, 1030, 10]));
+
+        return $this->take(
+            $this->project, $this->upload($this->project, $ifc->text(), 'walls.ifc'),
+            ['unit' => 'm', 'layers' => ['Ground · Building element proxy'], 'heights' => 'used', ...$more],
+        );
+    }
+
+    /** @return array<string, mixed> what a touch finds there */
+    private function touched(string $name, float $e, float $n, float $h): array
+    {
+        $packed = (string) file_get_contents($this->get("/api/v1/projects/{$this->project->id}/designs/{$this->design}/bodies")->baseResponse->getFile()->getPathname());
+        $head = json_decode(substr($packed, 4, unpack('V', $packed)[1]), true);
+        $number = array_column($head['things'], 0, 1)[$name];
+
+        return $this->ask('GET', "/projects/{$this->project->id}/designs/{$this->design}/things/$number?easting=$e&northing=$n&elevation=$h")->assertOk()->json();
+    }
+
+    /**
+     * @param  array<string, mixed>  $thing
+     * @param  array<string, mixed>|null  $face
+     * @return array<string, mixed>
+     */
+    private function target(array $thing, ?array $face): array
+    {
+        $part = ['designId' => $this->design, 'guid' => $thing['guid'], 'number' => $thing['number'], 'topology' => $thing['topology'], 'face' => $face];
+
+        return $this->ask('POST', "/projects/{$this->project->id}/aims", ['key' => $this->newKey(), 'part' => $part])->assertOk()->json();
+    }
+
+    /** @param  array<string, mixed>  $aim */
+    private function built(array $aim, Position $tip): Mark
+    {
+        $reading = $this->measure($this->project, 'as_built', $tip, $aim['name']);
+        $id = $this->ask('POST', "/projects/{$this->project->id}/marks", [
+            'key' => $this->newKey(), 'observationId' => $reading->id, 'kind' => 'as_built', 'aimId' => $aim['id'], 'aimVersion' => $aim['version'], 'withoutCheck' => true,
+        ])->assertOk()->json('id');
+
+        return Mark::query()->findOrFail($id);
+    }
+
+    public function test_shots_on_a_wall_say_how_far_before_it_how_flat_and_how_far_out_of_plumb(): void
+    {
+        $thing = $this->touched('Wall W1', 2032.0, 1020.0, 11.5);
+        self::assertSame('south', $thing['face']['looks']);
+        $aim = $this->target($thing, $thing['face']['face']);
+        self::assertSame(['face', 'face that looks south of Wall W1', 'F'], [$aim['kind'], $aim['name'], $aim['series']]);
+        // Below it stands 10 in front, above 30: it leans outward.
+        $marks = [];
+        foreach ([[2030.5, 10.3, 0.010], [2035.5, 10.3, 0.010], [2030.5, 12.8, 0.030], [2035.5, 12.8, 0.030], [2033.0, 11.5, 0.026]] as [$e, $h, $before]) {
+            $marks[] = $this->built($aim, new Position(1020.0 - $before, $e, $h));
+        }
+        self::assertEqualsWithDelta(0.010, $marks[0]->deviation()?->plan, 0.004, 'as exactly as the stand-in measures');
+        self::assertSame('plan', $marks[0]->judged->value);
+        self::assertEqualsWithDelta(-($marks[0]->northing - 1020.0), $marks[0]->aimed()?->before, 1e-9, 'by hand: in front is to the south');
+        [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->assertOk()->json();
+        self::assertSame(['face', 5, $thing['guid']], [$part['kind'], count($part['shots']), $part['thing']]);
+        $before = array_map(static fn (Mark $m) => 1020.0 - $m->northing, $marks);
+        self::assertEqualsWithDelta([min($before), max($before), array_sum($before) / 5], [$part['least'], $part['most'], $part['mean']], 1e-9);
+        self::assertEqualsWithDelta(0.006, $part['bow'], 0.004, 'its middle bows out');
+        self::assertSame('outward, to the south', $part['leans'][0]['toward']);
+        $heights = array_map(static fn (Mark $m) => $m->elevation, $marks);
+        [$low, $high] = [array_search(min($heights), $heights, true), array_search(max($heights), $heights, true)];
+        self::assertEqualsWithDelta([$before[$high] - $before[$low], max($heights) - min($heights)], [$part['leans'][0]['metres'], $part['height']], 1e-9);
+        self::assertEqualsWithDelta($part['height'] / abs($part['leans'][0]['metres']), $part['oneIn'], 1e-6);
+        $csv = (string) $this->get("/api/v1/projects/{$this->project->id}/report.csv")->assertOk()->streamedContent();
+        self::assertStringContainsString('face that looks south of Wall W1', $csv);
+    }
+
+    public function test_a_column_is_plumbed_by_two_shots_at_its_axis(): void
+    {
+        $thing = $this->touched('Column K1', 2040.0, 1030.2, 11.0);
+        $aim = $this->target($thing, null);
+        self::assertSame(['axis', 'axis of Column K1'], [$aim['kind'], $aim['name']]);
+        $low = $this->built($aim, new Position(1030.0, 2040.0, 10.2));
+        [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
+        self::assertSame([], $part['leans'], 'one shot says nothing of it');
+        $high = $this->built($aim, new Position(1030.020, 2040.015, 14.8));
+        self::assertEqualsWithDelta(0.025, $high->deviation()?->plan, 0.004);
+        [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
+        self::assertSame(['to the north', 'to the east'], array_column($part['leans'], 'toward'));
+        self::assertEqualsWithDelta([$high->northing - $low->northing, $high->easting - $low->easting], array_column($part['leans'], 'metres'), 1e-9);
+        self::assertNull($part['least']);
+        foreach ([['A', 'letters', 1000.0, 2000.0, 1000.0, 2050.0], ['1', 'numbers', 1000.0, 2000.0, 1050.0, 2000.0]] as [$name, $family, $n1, $e1, $n2, $e2]) {
+            $this->project->gridLines()->create(['name' => $name, 'family' => $family, 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
+        }
+        [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
+        self::assertSame(['along A, to the east', 'along 1, to the north'], array_column($part['leans'], 'toward'));
+    }
+
+    public function test_a_revision_that_moved_the_wall_says_so_and_it_can_be_taken_anew(): void
+    {
+        $thing = $this->touched('Wall W1', 2032.0, 1020.0, 11.5);
+        $aim = $this->target($thing, $thing['face']['face']);
+        $this->model(0.05, ['revisesId' => $this->design, 'revision' => 'B']);
+        $seen = array_column($this->ask('GET', "/projects/{$this->project->id}/aims")->json(), null, 'id')[$aim['id']];
+        self::assertStringContainsString('by up to 0.050 m', $seen['changed']);
+        $renewed = $this->ask('PATCH', "/projects/{$this->project->id}/aims/{$aim['id']}", ['version' => $aim['version'], 'renew' => true])->assertOk()->json();
+        self::assertEqualsWithDelta(1020.05, $renewed['place']['northing'], 1e-9);
+        self::assertSame('', array_column($this->ask('GET', "/projects/{$this->project->id}/aims")->json(), 'changed', 'id')[$aim['id']]);
+    }
+}
