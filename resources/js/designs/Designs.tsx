@@ -1,7 +1,7 @@
 import { Box, FilePlus2, GitCompareArrows, Trash2 } from 'lucide-react';
-import { lazy, type ReactNode, Suspense, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useRef, useState } from 'react';
 import { api, ask, type Design, type Schemas, upload } from '../api/client';
-import { useDeed, useSetup } from '../api/hooks';
+import { useDeed } from '../api/hooks';
 import { useWork } from '../api/work';
 import { CivilCards } from '../civil/CivilCards';
 import { CivilImport } from '../civil/CivilImport';
@@ -13,7 +13,7 @@ import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { WorkBar } from '../parts/WorkBar';
 import { drawnDesigns } from '../plan/things';
-import type { SpaceMark } from '../space/SpaceScene';
+import { InSpace } from '../space/InSpace';
 import { ThingChanges } from '../space/ThingChanges';
 import type { StageProps } from '../stage/stages';
 import { dateOf } from '../units/times';
@@ -24,10 +24,6 @@ import { Layers } from './Layers';
 import { oneFile } from './oneFile';
 
 /** What draws in space is fetched when it is first asked for. */
-const SpaceView = lazy(() => import('../space/SpaceView').then((m) => ({ default: m.SpaceView })));
-
-/** Marks of points in space; more hide the model. */
-const MOST_MARKS = 2000;
 
 interface Read {
     file: Schemas['Upload'];
@@ -107,7 +103,6 @@ export function Designs(props: Props) {
             setError(e as Error);
         }
     };
-    const marks = useSpaceMarks(props);
     const current = designs.filter((d) => d.current);
     return (
         <div className="flex flex-col gap-4 p-4">
@@ -197,31 +192,9 @@ export function Designs(props: Props) {
                     />
                 )}
             </Dialog>
-            <Dialog open={inSpace !== null} onClose={() => setInSpace(null)} title={`${inSpace?.name ?? ''} in space`} wide="full">
-                {inSpace && (
-                    <Suspense fallback={<p role="status">The view is being fetched…</p>}>
-                        <SpaceView project={project.id} design={inSpace.id} focus={inSpace.focus ?? null} marks={marks} />
-                    </Suspense>
-                )}
-            </Dialog>
+            <InSpace {...props} model={inSpace} focus={inSpace?.focus} onClose={() => setInSpace(null)} />
         </div>
     );
-}
-
-/** What stands on the site with a height: control, points, pole, instrument. */
-function useSpaceMarks({ project, control, allPoints, live }: StageProps): SpaceMark[] {
-    const station = useSetup(project.id).data?.current ?? null;
-    const pole = live?.pole ?? null;
-    return useMemo(() => {
-        const at = (what: SpaceMark['what']) => (p: { easting: number; northing: number; elevation: number | null }) =>
-            p.elevation === null ? [] : [{ easting: p.easting, northing: p.northing, elevation: p.elevation, what }];
-        return [
-            ...control.flatMap(at('control')),
-            ...(allPoints.length <= MOST_MARKS ? allPoints.flatMap(at('point')) : []),
-            ...(pole ? at('pole')(pole) : []),
-            ...(station ? at('instrument')(station) : []),
-        ];
-    }, [control, allPoints, pole, station]);
 }
 
 function strayWords(d: Design): string {

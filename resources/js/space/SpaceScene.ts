@@ -48,6 +48,12 @@ export interface SpaceSpot {
     chosen: boolean;
 }
 
+/** A shot on a face of a thing. */
+export interface SpaceShot {
+    place: Place;
+    look: 'in' | 'before' | 'behind';
+}
+
 /** Tints of classes, apart in grey as well as in colour. */
 const TINTS = ['#c9bfa8', '#8fa3b5', '#b58f7a', '#6f7f6a', '#ded4c0', '#9a86a0', '#a9a9a2', '#73685a'];
 const MARKS = { control: '#1f1c17', point: '#1f5fa8', pole: '#b3261e', instrument: '#1f5fa8' } as const;
@@ -60,6 +66,7 @@ const THUMB = 16;
 const SPOT_REACH = 22;
 const SPOT_SIZE = 22;
 const FOUND_SIZE = 9;
+const SHOT_SIZE = 18;
 const INK = '#1f1c17';
 const GROUND = '#ffffff';
 /** How much is left of what is seen through. */
@@ -86,6 +93,7 @@ export class SpaceScene {
     private shown: (thing: number) => boolean = () => true;
     private spots: readonly SpaceSpot[] = [];
     private found: ArrayLike<number> = [];
+    private shots: readonly SpaceShot[] = [];
     private meshes: { mesh: InstancedMesh; things: number[] }[] = [];
     /** of each thing, by its class */
     private readonly tints: Color[];
@@ -251,6 +259,12 @@ export class SpaceScene {
         this.dot();
     }
 
+    /** Shots on faces: where each lies, and whether it is before the face, behind it, or as near as is allowed. */
+    shot(shots: readonly SpaceShot[]): void {
+        this.shots = shots;
+        this.dot();
+    }
+
     private dot(): void {
         this.clear(this.dots);
         const [x, y, z] = this.bodies.origin;
@@ -260,7 +274,12 @@ export class SpaceScene {
         }
         const places = (chosen: boolean) =>
             this.spots.filter((s) => s.chosen === chosen).flatMap((s) => [s.place[0] - x, s.place[1] - y, s.place[2] - z]);
+        const shotsOf = (look: SpaceShot['look']) =>
+            this.shots.filter((s) => s.look === look).flatMap((s) => [s.place[0] - x, s.place[1] - y, s.place[2] - z]);
         for (const [at, look, size] of [
+            [shotsOf('in'), 'in', SHOT_SIZE],
+            [shotsOf('before'), 'before', SHOT_SIZE],
+            [shotsOf('behind'), 'behind', SHOT_SIZE],
             [found, 'found', FOUND_SIZE],
             [places(false), 'ring', SPOT_SIZE],
             [places(true), 'chosen', SPOT_SIZE],
@@ -469,8 +488,20 @@ export class SpaceScene {
 
 const SPRITES = new Map<string, CanvasTexture>();
 
-/** Drawn once: a ring to be touched, the same filled, and a small square where a point would be. */
-function sprite(look: 'ring' | 'chosen' | 'found'): CanvasTexture {
+type Look = 'ring' | 'chosen' | 'found' | SpaceShot['look'];
+
+/** Apart by shape as well as by colour: in is a disc, before a triangle that points up, behind one that points down. */
+const FILLS: Record<Look, string> = {
+    ring: GROUND,
+    chosen: MARKS.point,
+    found: MARKS.point,
+    in: '#2f6b3a',
+    before: MARKS.point,
+    behind: MARKS.pole,
+};
+
+/** Drawn once for all. */
+function sprite(look: Look): CanvasTexture {
     const known = SPRITES.get(look);
     if (known) {
         return known;
@@ -481,9 +512,19 @@ function sprite(look: 'ring' | 'chosen' | 'found'): CanvasTexture {
     if (pen) {
         pen.lineWidth = 8;
         pen.strokeStyle = INK;
-        pen.fillStyle = look === 'ring' ? GROUND : MARKS.point;
+        pen.fillStyle = FILLS[look];
         pen.beginPath();
-        look === 'found' ? pen.rect(8, 8, 48, 48) : pen.arc(32, 32, 24, 0, 2 * Math.PI);
+        if (look === 'found') {
+            pen.rect(8, 8, 48, 48);
+        } else if (look === 'before' || look === 'behind') {
+            const [tip, foot] = look === 'before' ? [8, 54] : [56, 10];
+            pen.moveTo(32, tip);
+            pen.lineTo(58, foot);
+            pen.lineTo(6, foot);
+            pen.closePath();
+        } else {
+            pen.arc(32, 32, 24, 0, 2 * Math.PI);
+        }
         pen.fill();
         pen.stroke();
     }

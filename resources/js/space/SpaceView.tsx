@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Schemas } from '../api/client';
+import { useBuilt } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Choice, TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
@@ -17,14 +19,16 @@ interface Props {
     /** the instance that is looked at first */
     focus: number | null;
     marks: readonly SpaceMark[];
+    onTarget?: (part: Omit<Schemas['AimToTake'], 'key'>) => void;
 }
 
 const ALL = '*';
+const NONE: Schemas['BuiltPart'][] = [];
 /** How much is left about what is cut about, metres. */
 const BOX = 1;
 
 /** A building model in space: turned and moved with finger or mouse, by storey and class, cut at a height, each thing told at a touch. */
-export function SpaceView({ project, design, focus, marks }: Props) {
+export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
     const bodies = useQuery({
         queryKey: ['bodies', project, design],
         queryFn: async () => {
@@ -104,6 +108,21 @@ export function SpaceView({ project, design, focus, marks }: Props) {
     );
     useEffect(() => scene?.cutAt(cut >= 1 ? null : low + cut * (high - low)), [scene, cut, low, high]);
     useEffect(() => scene?.mark(marks), [scene, marks]);
+    const built = useBuilt(project).data ?? NONE;
+    useEffect(
+        () =>
+            scene?.shot(
+                built.flatMap((b) =>
+                    b.kind === 'face'
+                        ? b.shots.map((s) => ({
+                              place: [s.easting, s.northing, s.elevation] as const,
+                              look: Math.abs(s.before) <= s.allowed ? 'in' : s.before > 0 ? 'before' : 'behind',
+                          }))
+                        : [],
+                ),
+            ),
+        [scene, built],
+    );
 
     useEffect(() => {
         const thing = focus === null ? undefined : byInstance.get(focus);
@@ -131,7 +150,8 @@ export function SpaceView({ project, design, focus, marks }: Props) {
         const hit = scene?.touch(x, y) ?? null;
         if (hit === null) {
             letGo();
-        } else if (hit.thing !== touched?.thing) {
+        } else if (hit.thing !== touched?.thing || onTarget) {
+            // Another face of the same thing is another target.
             scene?.offer([]);
             scene?.showFound([]);
             scene?.light(hit.thing);
@@ -246,6 +266,8 @@ export function SpaceView({ project, design, focus, marks }: Props) {
                                     thing={thing}
                                     place={touched.place}
                                     touchedSpot={touchedSpot}
+                                    built={built}
+                                    onTarget={onTarget}
                                     onShown={shown}
                                     onLookAt={(instance) => {
                                         const at = byInstance.get(instance);
@@ -256,7 +278,9 @@ export function SpaceView({ project, design, focus, marks }: Props) {
                                 />
                             ) : (
                                 <p role="status" className="min-h-12">
-                                    Touch a thing to be told what it is, and to make points on it and on all like it.
+                                    {onTarget
+                                        ? 'Touch a thing to stake a face, its axis, an edge or a spot of it.'
+                                        : 'Touch a thing to be told what it is, and to make points on it and on all like it.'}
                                 </p>
                             )}
                         </div>

@@ -5,8 +5,10 @@ import { Button } from '../parts/Button';
 import { Failure, Notice } from '../parts/Notice';
 import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
+import { BuiltWords } from './BuiltWords';
 import type { Thing } from './bodies';
 import { ExampleForm, type ExampleShown } from './ExampleForm';
+import { PartTargets } from './PartTargets';
 import type { Place } from './SpaceScene';
 
 interface Props {
@@ -19,6 +21,9 @@ interface Props {
     touchedSpot: { spot: number; time: number } | null;
     onShown: (shown: ExampleShown) => void;
     onLookAt: (instance: number) => void;
+    built: readonly Schemas['BuiltPart'][];
+    /** where something is chosen to be staked, and not to become points */
+    onTarget?: (part: Omit<Schemas['AimToTake'], 'key'>) => void;
 }
 
 /** Asked again for the same place only once. */
@@ -36,7 +41,7 @@ export function useThing(project: number, design: number, instance: number, [eas
 }
 
 /** What was touched: what it is, what the file says of it, and points on it and all like it. */
-export function ThingPanel({ project, design, thing, place, touchedSpot, onShown, onLookAt }: Props) {
+export function ThingPanel({ project, design, thing, place, touchedSpot, onShown, onLookAt, built, onTarget }: Props) {
     const units = useUnits();
     const entry = useThing(project, design, thing.instance, place);
     const [open, setOpen] = useState(false);
@@ -59,6 +64,15 @@ export function ThingPanel({ project, design, thing, place, touchedSpot, onShown
                 <>
                     {entry.data.noSpots ? (
                         <Notice kind="caution">It {entry.data.noSpots}: nothing of it can be pointed at.</Notice>
+                    ) : onTarget ? (
+                        <PartTargets
+                            key={thing.instance}
+                            design={design}
+                            entry={entry.data}
+                            touchedSpot={touchedSpot}
+                            onShown={onShown}
+                            onTarget={onTarget}
+                        />
                     ) : (
                         <ExampleForm
                             key={thing.instance}
@@ -70,6 +84,11 @@ export function ThingPanel({ project, design, thing, place, touchedSpot, onShown
                             onLookAt={onLookAt}
                         />
                     )}
+                    {built
+                        .filter((b) => b.thing === entry.data.guid)
+                        .map((b) => (
+                            <BuiltWords key={b.key} part={b} />
+                        ))}
                     <div>
                         <Button aria-expanded={open} onClick={() => setOpen(!open)}>
                             {open ? 'Less of what the file says' : `What the file says of it (${said(entry.data).length})`}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Mark } from '../api/client';
+import type { Aim, Mark } from '../api/client';
+import { useBuilt } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Coordinates, Deviation, Sided } from '../parts/Figure';
@@ -9,15 +10,21 @@ import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
 import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
+import { BuiltWords } from '../space/BuiltWords';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { BuildPanel } from './BuildPanel';
+import { FaceWords } from './FaceWords';
 import { FilterLine } from './FilterLine';
+import { ModelTargets } from './ModelTargets';
 import { PointChooser } from './PointChooser';
 import { alongWords } from './sheetFigures';
 import { liveOf, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
 import { useStoring } from './useStoring';
+
+/** Held against until another is chosen. */
+const KEPT: Aim['kind'][] = ['surface', 'face', 'axis'];
 
 /** What was built: anything the pole stands on, by itself or against its design point. */
 export function AsBuilt(props: StageProps) {
@@ -26,12 +33,13 @@ export function AsBuilt(props: StageProps) {
     const [code, setCode] = useState('');
     const [stored, setStored] = useState<Mark | null>(null);
     const aim = targetOf(props);
+    const built = useBuilt(project.id).data ?? [];
     useAimFigure(aim?.kind === 'aim' ? aim.aim : null, aims);
     const storing = useStoring(project, (mark) => {
         setStored(mark);
         setName('');
-        // The next shot says anew what it is held against, but where a surface grows.
-        aim?.kind === 'aim' && aim.aim.kind === 'surface' ? setAim(aim.aim.id) : setTarget(null);
+        // The next shot says anew what it is held against, but where a surface grows, or one thing is shot again and again.
+        aim?.kind === 'aim' && KEPT.includes(aim.aim.kind) ? setAim(aim.aim.id) : setTarget(null);
     });
     const shown = name.trim() || aim?.name;
     // Where the pole stands against it, before anything is measured.
@@ -100,6 +108,17 @@ export function AsBuilt(props: StageProps) {
                     {held?.designed?.on && aim.kind === 'aim' && <> · {alongWords(held.designed.on, project.units.length)}</>}
                 </div>
             )}
+            {held?.designed?.face && aim?.kind === 'aim' && (
+                <p role="status">
+                    <FaceWords face={held.designed.face} kind={aim.aim.kind} />
+                </p>
+            )}
+            <ModelTargets {...props} onTaken={(a) => setAim(a.id)} />
+            {built
+                .filter((b) => aim?.kind === 'aim' && b.key === aim.aim.key)
+                .map((b) => (
+                    <BuiltWords key={b.key} part={b} />
+                ))}
             <BuildPanel project={project} aim={props.aim} onAim={setAim} />
             <div className="grid grid-cols-2 gap-3">
                 <TextField

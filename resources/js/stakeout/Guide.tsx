@@ -5,6 +5,7 @@ import { useUnits } from '../units/UnitsContext';
 import { ApproachDial, HeightBar } from './ApproachDial';
 import { Beside } from './Beside';
 import { GradeGuide, StationWords, SurfaceWords } from './CivilGuide';
+import { FaceWords } from './FaceWords';
 import { Moves } from './Moves';
 import { alongWords, besideLine, chosenFigures, movesTo, saidFrom, toElevation } from './sheetFigures';
 import type { Target } from './target';
@@ -78,6 +79,11 @@ export function Guide({ project, target, live, moves }: Props) {
                     }
                 />
             </div>
+            {designed?.face && target.kind === 'aim' && (
+                <p className="text-sm" role="status">
+                    <FaceWords face={designed.face} kind={target.aim.kind} />
+                </p>
+            )}
             {designed?.station ? (
                 <StationWords designed={designed} />
             ) : (

@@ -25,6 +25,7 @@ import { Lath } from './Lath';
 import { LineTools } from './LineTools';
 import { LookBefore } from './LookBefore';
 import { type DotOn, MarkedOn } from './MarkedOn';
+import { ModelTargets } from './ModelTargets';
 import { NoGuidance } from './NoGuidance';
 import { Offering } from './Offering';
 import { OneElevation } from './OneElevation';
@@ -280,6 +281,7 @@ function Staking(props: StageProps) {
                 </div>
             )}
             {!target && !underWay && <CivilTargets project={project} onTaken={chooseAim} />}
+            {!target && !underWay && <ModelTargets {...props} onTaken={chooseAim} />}
             <Dialog open={planning} onClose={() => setPlanning(false)} title="A run by itself">
                 <RunForm
                     project={project}

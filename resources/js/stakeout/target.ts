@@ -8,7 +8,7 @@ export type AimTarget = { kind: 'aim'; aim: Aim; key: string; name: string };
 export type Target = { kind: 'point'; point: StakeoutPoint; key: string; name: string } | AimTarget;
 
 /** Along a line, or at a height, one may stand anywhere. */
-export const isAnywhere = (aim: Aim): boolean => ['line', 'elevation', 'alignment', 'surface'].includes(aim.kind);
+export const isAnywhere = (aim: Aim): boolean => ['line', 'elevation', 'alignment', 'surface', 'face'].includes(aim.kind);
 
 export const ofPoint = (point: StakeoutPoint): Target => ({ kind: 'point', point, key: `point ${point.id}`, name: point.name });
 
@@ -41,6 +41,6 @@ export function targetPlace(props: Pick<StageProps, 'points' | 'target' | 'aim' 
     if (!target || target.aim.kind === 'elevation') {
         return null;
     }
-    const led = target.aim.kind === 'line' || (target.aim.kind === 'alignment' && !target.aim.civil?.grade);
+    const led = target.aim.kind === 'line' || target.aim.kind === 'face' || (target.aim.kind === 'alignment' && !target.aim.civil?.grade);
     return (led ? liveOf(props.live, target)?.designed?.place : null) ?? target.aim.place;
 }

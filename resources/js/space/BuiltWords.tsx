@@ -1,0 +1,60 @@
+import type { Schemas } from '../api/client';
+import { Deviation, Length } from '../parts/Figure';
+import { formatDeviation } from '../units/format';
+import { useUnits } from '../units/UnitsContext';
+
+type BuiltPart = Schemas['BuiltPart'];
+
+/** How a face or an axis was built: how far before it, how flat, how far out of plumb. */
+export function BuiltWords({ part }: { part: BuiltPart }) {
+    const { length } = useUnits();
+    const side = (v: number) => `${formatDeviation(Math.abs(v), length)} ${v < 0 ? 'behind' : 'in front'}`;
+    return (
+        <div className="border-t border-rule py-2">
+            <div className="font-semibold [overflow-wrap:anywhere]">{part.name}</div>
+            {part.kind === 'face' && part.least !== null && part.most !== null && part.mean !== null && (
+                <p>
+                    {part.shots.length === 1 ? '1 shot' : `${part.shots.length} shots`}: from{' '}
+                    <span className="figure">{side(part.least)}</span> to <span className="figure">{side(part.most)}</span>, on average{' '}
+                    <span className="figure">{side(part.mean)}</span>.{' '}
+                    {part.bow === null ? (
+                        part.shots.length < 4 && <span className="text-quiet">Four shots say how flat it is.</span>
+                    ) : (
+                        <>
+                            Flat within <Deviation of={part.bow} />, about the plane that fits best.
+                        </>
+                    )}
+                </p>
+            )}
+            {part.kind === 'axis' && (
+                <p>
+                    {part.shots.map((s, i) => (
+                        <span key={s.markId}>
+                            {i > 0 && '; '}
+                            <Deviation of={s.before} /> off at <Length of={s.elevation} />
+                        </span>
+                    ))}
+                </p>
+            )}
+            {part.leans.length > 0 ? (
+                <p>
+                    Out of plumb{' '}
+                    {part.leans.map((l, i) => (
+                        <span key={l.toward}>
+                            {i > 0 && ', '}
+                            <span className="figure">
+                                {l.metres < 0 ? '−' : ''}
+                                {formatDeviation(Math.abs(l.metres), length)}
+                            </span>{' '}
+                            {l.toward}
+                        </span>
+                    ))}{' '}
+                    over <Length of={part.height} />
+                    {part.oneIn !== null && `: 1 in ${Math.round(part.oneIn).toLocaleString('en')}`}
+                </p>
+            ) : (
+                part.kind === 'axis' && <p className="text-quiet">A second shot, well above or below, says how far out of plumb.</p>
+            )}
+        </div>
+    );
+}
