@@ -207,6 +207,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                         <Button pressed={through} onClick={() => setThrough(!through)}>
                             See through
                         </Button>
+                        <Button onClick={() => scene?.lookAtAll()}>Fit the view</Button>
                         <Button
                             onClick={() => {
                                 setHidden(new Set());
