@@ -1,19 +1,13 @@
 import {
     AmbientLight,
-    Box3,
+    type Box3,
     BufferAttribute,
     BufferGeometry,
-    CanvasTexture,
     Color,
     DirectionalLight,
-    DoubleSide,
-    EdgesGeometry,
     Group,
     InstancedMesh,
-    LineBasicMaterial,
-    LineSegments,
     Matrix4,
-    type Mesh,
     MeshLambertMaterial,
     type Object3D,
     PerspectiveCamera,
@@ -23,13 +17,14 @@ import {
     Raycaster,
     Scene,
     SphereGeometry,
-    SRGBColorSpace,
     Vector2,
     Vector3,
     WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import type { Bodies, Solid, Standing } from './bodies';
+import type { Bodies } from './bodies';
+import { SpaceModel } from './SpaceModel';
+import { INK, type Look, sprite } from './sprites';
 
 /** Something of the site that stands in the model: control, a point, the pole, the instrument. */
 export interface SpaceMark {
@@ -51,15 +46,10 @@ export interface SpaceSpot {
 /** A shot on a face of a thing. */
 export interface SpaceShot {
     place: Place;
-    look: 'in' | 'before' | 'behind';
+    look: Extract<Look, 'in' | 'before' | 'behind'>;
 }
 
-/** Tints of classes, apart in grey as well as in colour. */
-const TINTS = ['#c9bfa8', '#8fa3b5', '#b58f7a', '#6f7f6a', '#ded4c0', '#9a86a0', '#a9a9a2', '#73685a'];
-const MARKS = { control: '#1f1c17', point: '#1f5fa8', pole: '#b3261e', instrument: '#1f5fa8' } as const;
-const TOUCHED = new Color('#1f5fa8');
-/** Where more stands, edges in ink cost more than they show. */
-const EDGES_UP_TO = 3000;
+const MARKS = { control: INK.line, point: INK.blue, pole: INK.red, instrument: INK.blue } as const;
 /** How far beside a thing a thumb may touch, pixels. */
 const THUMB = 16;
 /** How near to a spot a thumb may touch, and how large it is drawn, pixels. */
@@ -67,10 +57,10 @@ const SPOT_REACH = 22;
 const SPOT_SIZE = 22;
 const FOUND_SIZE = 9;
 const SHOT_SIZE = 18;
-const INK = '#1f1c17';
-const GROUND = '#ffffff';
-/** How much is left of what is seen through. */
-const THROUGH = 0.22;
+/** Of a picture that takes longer only the largest things are drawn while one turns, milliseconds. */
+const SLOW = 40;
+/** At least this share of it. */
+const LEAST = 0.03;
 /** From where all of it is looked at first: from the south-west, above. */
 const FROM = new Vector3(-0.29, -0.6, 0.46).normalize();
 /** Radius of a mark, by how far away the camera is. */
@@ -78,11 +68,13 @@ const MARK = 0.006;
 
 /** A building model drawn with WebGL: turned, cut, touched. Knows nothing of the page around it. */
 export class SpaceScene {
+    /** no graphics hardware draws it */
+    readonly software: boolean;
     private readonly renderer: WebGLRenderer;
     private readonly scene = new Scene();
     private readonly camera = new PerspectiveCamera(45, 1, 0.05, 5000);
     private readonly controls: OrbitControls;
-    private readonly model = new Group();
+    private readonly model: SpaceModel;
     private readonly marks = new Group();
     private readonly dots = new Group();
     private readonly cut = new Plane(new Vector3(0, 0, -1), Number.POSITIVE_INFINITY);
@@ -94,9 +86,8 @@ export class SpaceScene {
     private spots: readonly SpaceSpot[] = [];
     private found: ArrayLike<number> = [];
     private shots: readonly SpaceShot[] = [];
-    private meshes: { mesh: InstancedMesh; things: number[] }[] = [];
-    /** of each thing, by its class */
-    private readonly tints: Color[];
+    private moving = false;
+    private thinned = false;
     private marked: readonly SpaceMark[] = [];
     /** of all that is shown, metres */
     private reach = 1;
@@ -109,20 +100,28 @@ export class SpaceScene {
         private readonly bodies: Bodies,
         ground: string,
     ) {
-        const ofClass = new Map(bodies.classes.map((c, i) => [c, new Color(TINTS[i % TINTS.length])]));
-        this.tints = bodies.things.map((t) => ofClass.get(t.class) ?? TOUCHED);
-        this.renderer = new WebGLRenderer({ canvas, antialias: true });
-        this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+        this.model = new SpaceModel(bodies);
+        this.software = drawsInSoftware();
+        // Smooth edges take software as long again as all the rest.
+        this.renderer = new WebGLRenderer({ canvas, antialias: !this.software });
+        this.renderer.setPixelRatio(sharp());
         this.scene.background = new Color(ground);
         this.scene.add(new AmbientLight('#ffffff', 1.6));
         const sun = new DirectionalLight('#ffffff', 2.2);
         sun.position.set(-0.5, -1, 1.4);
-        this.scene.add(sun, this.model, this.marks, this.dots);
+        this.scene.add(sun, this.model.group, this.marks, this.dots);
         this.camera.up.set(0, 0, 1);
         this.controls = new OrbitControls(this.camera, canvas);
         this.controls.addEventListener('change', () => this.draw());
-        // Come nearer, marks would cover what they stand on.
-        this.controls.addEventListener('end', () => this.mark(this.marked));
+        this.controls.addEventListener('start', () => {
+            this.moving = true;
+        });
+        this.controls.addEventListener('end', () => {
+            this.moving = false;
+            this.whole();
+            // Come nearer, marks would cover what they stand on.
+            this.mark(this.marked);
+        });
         this.fit();
         this.show(() => true);
         this.lookAtAll();
@@ -131,64 +130,8 @@ export class SpaceScene {
     /** Only those things that are wanted. */
     show(wanted: (thing: number) => boolean): void {
         this.shown = wanted;
-        this.clear(this.model);
-        this.meshes = [];
-        const bySolid = new Map<string, Standing[]>();
-        for (const s of this.bodies.standing) {
-            if (wanted(s.thing)) {
-                const key = `${s.solid} ${this.bodies.things[s.thing]?.class}`;
-                const known = bySolid.get(key);
-                known ? known.push(s) : bySolid.set(key, [s]);
-            }
-        }
-        const clippingPlanes = [this.cut, ...this.box];
-        for (const standing of bySolid.values()) {
-            const [first] = standing;
-            const solid = this.bodies.solids[first?.solid ?? 0] as Solid;
-            if (!first || solid.triangles.length === 0) {
-                continue;
-            }
-            const geometry = geometryOf(solid);
-            // Mirrored ones are seen from within: both sides are drawn.
-            const material = new MeshLambertMaterial({
-                color: '#ffffff',
-                side: DoubleSide,
-                flatShading: true,
-                clippingPlanes,
-                ...(this.through ? { transparent: true, opacity: THROUGH, depthWrite: false } : {}),
-            });
-            const mesh = new InstancedMesh(geometry, material, standing.length);
-            const at = new Matrix4();
-            standing.forEach((s, i) => {
-                at.fromArray([...columns(s.frame)]);
-                mesh.setMatrixAt(i, at);
-                mesh.setColorAt(i, this.tints[s.thing] ?? TOUCHED);
-            });
-            this.model.add(mesh);
-            this.meshes.push({ mesh, things: standing.map((s) => s.thing) });
-            if (this.bodies.standing.length <= EDGES_UP_TO) {
-                this.outline(geometry, standing, clippingPlanes);
-            }
-        }
+        this.model.show(wanted, [this.cut, ...this.box], this.through);
         this.paint();
-    }
-
-    /** Sharp edges, as ink. */
-    private outline(geometry: BufferGeometry, standing: readonly Standing[], clippingPlanes: Plane[]): void {
-        const edges = new EdgesGeometry(geometry, 20).getAttribute('position');
-        const places = new Float32Array(standing.length * edges.count * 3);
-        const at = new Matrix4();
-        const v = new Vector3();
-        standing.forEach((s, i) => {
-            at.fromArray([...columns(s.frame)]);
-            for (let k = 0; k < edges.count; k++) {
-                v.fromBufferAttribute(edges, k)
-                    .applyMatrix4(at)
-                    .toArray(places, 3 * (i * edges.count + k));
-            }
-        });
-        const lines = new BufferGeometry().setAttribute('position', new BufferAttribute(places, 3));
-        this.model.add(new LineSegments(lines, new LineBasicMaterial({ color: '#1f1c17', clippingPlanes })));
     }
 
     /** What stands above a height is cut away; metres of the site. */
@@ -199,7 +142,8 @@ export class SpaceScene {
 
     /** Only what is near a thing, all about it; null for everything. */
     boxAbout(thing: number | null, margin: number): void {
-        const box = thing === null ? null : this.boxOf(thing)?.expandByScalar(margin);
+        const about = thing === null ? null : this.model.boxOf(thing);
+        const box = about && !about.isEmpty() ? about.expandByScalar(margin) : null;
         this.box = box
             ? [
                   new Plane(new Vector3(1, 0, 0), -box.min.x),
@@ -334,16 +278,9 @@ export class SpaceScene {
             new Vector2((2 * (clientX - frame.left)) / frame.width - 1, 1 - (2 * (clientY - frame.top)) / frame.height),
             this.camera,
         );
-        const planes = this.renderer.localClippingEnabled ? [this.cut, ...this.box] : [];
-        const hit = ray
-            .intersectObjects(
-                this.meshes.map((m) => m.mesh),
-                false,
-            )
-            .find((h) => planes.every((p) => p.distanceToPoint(h.point) >= 0));
-        const thing = this.meshes.find((m) => m.mesh === hit?.object)?.things[hit?.instanceId ?? -1];
+        const hit = this.model.hit(ray, this.renderer.localClippingEnabled ? [this.cut, ...this.box] : []);
         const [x, y, z] = this.bodies.origin;
-        return hit && thing !== undefined ? { thing, place: [hit.point.x + x, hit.point.y + y, hit.point.z + z] } : null;
+        return hit && { thing: hit.thing, place: [hit.point.x + x, hit.point.y + y, hit.point.z + z] };
     }
 
     /** The touched thing in full colour, those like it in half. */
@@ -353,48 +290,23 @@ export class SpaceScene {
     }
 
     private paint(): void {
-        const half = new Color();
-        for (const { mesh, things } of this.meshes) {
-            let any = false;
-            things.forEach((t, i) => {
-                const tint = this.tints[t] ?? TOUCHED;
-                const like = this.lit.others.has(t);
-                any ||= like || t === this.lit.touched;
-                mesh.setColorAt(i, t === this.lit.touched ? TOUCHED : like ? half.copy(tint).lerp(TOUCHED, 0.5) : tint);
-            });
-            if (mesh.instanceColor) {
-                mesh.instanceColor.needsUpdate = true;
-            }
-            const material = mesh.material as MeshLambertMaterial;
-            material.opacity = this.through && !any ? THROUGH : 1;
-        }
+        this.model.paint(this.lit.touched, this.lit.others, this.through);
         this.draw();
     }
 
     /** Come near to one thing. */
     lookAt(thing: number): void {
-        const box = this.boxOf(thing);
-        if (box) {
+        const box = this.model.boxOf(thing);
+        if (!box.isEmpty()) {
             this.lookAtBox(box.expandByScalar(0.1 * box.getSize(new Vector3()).length()));
         }
     }
 
     middleOf(thing: number): Place {
-        const at = this.boxOf(thing)?.getCenter(new Vector3()) ?? new Vector3();
+        const box = this.model.boxOf(thing);
+        const at = box.isEmpty() ? new Vector3() : box.getCenter(new Vector3());
         const [x, y, z] = this.bodies.origin;
         return [at.x + x, at.y + y, at.z + z];
-    }
-
-    private boxOf(thing: number): Box3 | null {
-        const all = new Box3();
-        for (const s of this.bodies.standing.filter((t) => t.thing === thing)) {
-            const at = new Matrix4().fromArray([...columns(s.frame)]);
-            const box = new Box3().setFromBufferAttribute(new BufferAttribute((this.bodies.solids[s.solid] as Solid).corners, 3));
-            if (!box.isEmpty()) {
-                all.union(box.applyMatrix4(at));
-            }
-        }
-        return all.isEmpty() ? null : all;
     }
 
     private lookAtBox(box: Box3): void {
@@ -407,24 +319,12 @@ export class SpaceScene {
     }
 
     lookAtAll(): void {
-        const [low, high] = [new Vector3(Infinity, Infinity, Infinity), new Vector3(-Infinity, -Infinity, -Infinity)];
-        const at = new Matrix4();
-        for (const { mesh } of this.meshes) {
-            mesh.geometry.computeBoundingBox();
-            for (let i = 0; i < mesh.count; i++) {
-                mesh.getMatrixAt(i, at);
-                const box = mesh.geometry.boundingBox?.clone().applyMatrix4(at);
-                if (box) {
-                    low.min(box.min);
-                    high.max(box.max);
-                }
-            }
-        }
-        if (low.x > high.x) {
+        const box = this.model.boxOf(null);
+        if (box.isEmpty()) {
             return;
         }
-        const middle = low.clone().add(high).multiplyScalar(0.5);
-        const reach = Math.max(1, low.distanceTo(high));
+        const middle = box.getCenter(new Vector3());
+        const reach = Math.max(1, box.getSize(new Vector3()).length());
         this.reach = reach;
         this.controls.target.copy(middle);
         this.camera.position.copy(middle).addScaledVector(FROM, this.distanceFor(reach / 2));
@@ -463,14 +363,38 @@ export class SpaceScene {
                 this.camera.near = away / 100;
                 this.camera.far = 2 * away + 2 * this.reach;
                 this.camera.updateProjectionMatrix();
-                this.renderer.render(this.scene, this.camera);
+                this.render();
             }
         });
     }
 
+    /** While it is turned and cannot follow, the largest things alone are drawn; at rest all of them. */
+    private render(): void {
+        const begun = performance.now();
+        this.renderer.render(this.scene, this.camera);
+        if (this.moving && !this.thinned) {
+            // What was asked for is waited for: only then is it known how long it takes.
+            const gl = this.renderer.getContext();
+            gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4));
+            const took = performance.now() - begun;
+            if (took > SLOW) {
+                this.thinned = true;
+                this.model.thin(Math.max(LEAST, (0.6 * SLOW) / took));
+            }
+        }
+    }
+
+    private whole(): void {
+        if (this.thinned) {
+            this.thinned = false;
+            this.model.thin(1);
+            this.draw();
+        }
+    }
+
     dispose(): void {
         this.gone = true;
-        this.clear(this.model);
+        this.model.clear();
         this.clear(this.marks);
         this.clear(this.dots);
         this.controls.dispose();
@@ -481,63 +405,17 @@ export class SpaceScene {
         for (const o of [...group.children] as (Object3D & { geometry?: BufferGeometry; material?: { dispose(): void } })[]) {
             o.geometry?.dispose();
             o.material?.dispose();
-            (o as unknown as InstancedMesh | Mesh).removeFromParent();
+            o.removeFromParent();
         }
     }
 }
 
-const SPRITES = new Map<string, CanvasTexture>();
-
-type Look = 'ring' | 'chosen' | 'found' | SpaceShot['look'];
-
-/** Apart by shape as well as by colour: in is a disc, before a triangle that points up, behind one that points down. */
-const FILLS: Record<Look, string> = {
-    ring: GROUND,
-    chosen: MARKS.point,
-    found: MARKS.point,
-    in: '#2f6b3a',
-    before: MARKS.point,
-    behind: MARKS.pole,
-};
-
-/** Drawn once for all. */
-function sprite(look: Look): CanvasTexture {
-    const known = SPRITES.get(look);
-    if (known) {
-        return known;
-    }
-    const canvas = document.createElement('canvas');
-    canvas.width = canvas.height = 64;
-    const pen = canvas.getContext('2d');
-    if (pen) {
-        pen.lineWidth = 8;
-        pen.strokeStyle = INK;
-        pen.fillStyle = FILLS[look];
-        pen.beginPath();
-        if (look === 'found') {
-            pen.rect(8, 8, 48, 48);
-        } else if (look === 'before' || look === 'behind') {
-            const [tip, foot] = look === 'before' ? [8, 54] : [56, 10];
-            pen.moveTo(32, tip);
-            pen.lineTo(58, foot);
-            pen.lineTo(6, foot);
-            pen.closePath();
-        } else {
-            pen.arc(32, 32, 24, 0, 2 * Math.PI);
-        }
-        pen.fill();
-        pen.stroke();
-    }
-    const texture = new CanvasTexture(canvas);
-    texture.colorSpace = SRGBColorSpace;
-    SPRITES.set(look, texture);
-    return texture;
+function drawsInSoftware(): boolean {
+    const gl = document.createElement('canvas').getContext('webgl2');
+    const told = gl?.getExtension('WEBGL_debug_renderer_info');
+    const name = gl && told ? String(gl.getParameter(told.UNMASKED_RENDERER_WEBGL)) : '';
+    gl?.getExtension('WEBGL_lose_context')?.loseContext();
+    return /swiftshader|llvmpipe|software|basic render/i.test(name);
 }
 
-function geometryOf({ corners, triangles }: Solid): BufferGeometry {
-    return new BufferGeometry().setAttribute('position', new BufferAttribute(corners, 3)).setIndex(new BufferAttribute(triangles, 1));
-}
-
-/** Rows of four as columns of four. */
-const columns = (f: Float32Array): number[] =>
-    [0, 1, 2, 3].flatMap((k) => [f[k] as number, f[4 + k] as number, f[8 + k] as number, k === 3 ? 1 : 0]);
+const sharp = (): number => Math.min(2, window.devicePixelRatio);

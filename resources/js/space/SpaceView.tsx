@@ -282,6 +282,12 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                     {onTarget
                                         ? 'Touch a thing to stake a face, its axis, an edge or a spot of it.'
                                         : 'Touch a thing to be told what it is, and to make points on it and on all like it.'}
+                                    {scene?.software && (
+                                        <span className="mt-2 block text-sm text-quiet">
+                                            No graphics hardware draws here: of a large model only the largest things are drawn while it is
+                                            turned.
+                                        </span>
+                                    )}
                                 </p>
                             )}
                         </div>

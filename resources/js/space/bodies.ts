@@ -13,6 +13,8 @@ export interface Thing {
 export interface Solid {
     corners: Float32Array;
     triangles: Uint32Array;
+    /** it has an inside, which nobody sees until it is cut */
+    closed: boolean;
 }
 
 /** A solid where it stands: a thing may have several. */
@@ -43,7 +45,7 @@ interface Head {
     storeys: string[];
     classes: string[];
     types: string[];
-    solids: [number, number][];
+    solids: [number, number, number][];
     things: [number, string, number, number, number, [number, number, number]][];
     stands: number;
     whole: boolean;
@@ -55,7 +57,11 @@ const FRAME = 12;
 export function bodiesOf(packed: ArrayBuffer): Bodies {
     const length = new DataView(packed).getUint32(0, true);
     const head = JSON.parse(new TextDecoder().decode(new Uint8Array(packed, 4, length))) as Head;
-    const solids: Solid[] = head.solids.map(() => ({ corners: new Float32Array(), triangles: new Uint32Array() }));
+    const solids: Solid[] = head.solids.map(([, , closed]) => ({
+        corners: new Float32Array(),
+        triangles: new Uint32Array(),
+        closed: closed === 1,
+    }));
     let at = 4 + length;
     head.solids.forEach(([corners], i) => {
         (solids[i] as Solid).corners = new Float32Array(packed, at, 3 * corners);

@@ -17,7 +17,7 @@ use Parlay\Core\Units\LengthUnit;
  * all solids (x, y, z as 32-bit floats, metres); their triangles (three 32-bit numbers each, counted from the first corner of the solid);
  * for each time a solid stands somewhere the number of its thing and of the solid (32 bits each) and its frame (twelve 32-bit floats, row
  * by row, metres from the origin). The head has the origin (east, north, height), the lowest and the highest height of all, storeys, classes and types by name,
- * of each solid how many corners and triangles, of each thing its instance, name, class, type, storey and how long, wide and high it is
+ * of each solid how many corners and triangles and whether it has an inside (1 or 0), of each thing its instance, name, class, type, storey and how long, wide and high it is
  * along its own axes (metres), and how many stand.
  */
 final class IfcBodies
@@ -35,11 +35,14 @@ final class IfcBodies
 
     private int $stands = 0;
 
-    /** @var list<array{int, int}> */
+    /** @var list<array{int, int, int}> */
     private array $solids = [];
 
     /** @var \SplObjectStorage<Solid, int> holds them, so that one is never taken for another that is gone */
     private \SplObjectStorage $known;
+
+    /** @var array<string, int> solids by their content */
+    private array $forms = [];
 
     /** @var array<string, array<string, int>> */
     private array $words = ['storeys' => [], 'classes' => [], 'types' => []];
@@ -130,6 +133,11 @@ final class IfcBodies
     private function solid(Solid $solid): int
     {
         if (! isset($this->known[$solid])) {
+            // Drawn anew for each thing by a writer who knows no better, it is the same one all the same.
+            $form = hash('xxh128', $solid->packed(), true);
+            if (isset($this->forms[$form])) {
+                return $this->known[$solid] = $this->forms[$form];
+            }
             foreach ($solid->corners as [$x, $y, $z]) {
                 $this->corners .= pack('g3', $x, $y, $z);
             }
@@ -138,8 +146,8 @@ final class IfcBodies
                 $this->triangles .= pack('V*', ...$chunk);
             }
             $this->all += count($solid->corners);
-            $this->known[$solid] = count($this->solids);
-            $this->solids[] = [count($solid->corners), intdiv(count($triangles), 3)];
+            $this->known[$solid] = $this->forms[$form] = count($this->solids);
+            $this->solids[] = [count($solid->corners), intdiv(count($triangles), 3), $solid->closed ? 1 : 0];
         }
 
         return $this->known[$solid];
