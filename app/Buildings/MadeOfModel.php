@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Buildings;
 
+use App\Designs\DesignEntry;
 use App\Designs\HeightsChoice;
 use App\Designs\Models\Design;
-use App\Designs\PlacementChosen;
 use App\Designs\Tasks\TakeDrawing;
-use App\Typed\Values;
 use App\Uploads;
 use Parlay\Core\Formats\Dxf\Transform;
 use Parlay\Core\Formats\Step\UnreadableStep;
@@ -53,12 +52,6 @@ final class MadeOfModel
     /** From where the file puts it to the site. */
     public static function placement(Design $design): ?Transform
     {
-        $kept = $design->placement;
-        if ($kept === null) {
-            return null;
-        }
-        unset($kept['words']);
-
-        return TakeDrawing::transform(Values::of($kept, PlacementChosen::class));
+        return TakeDrawing::transform(DesignEntry::placementOf($design));
     }
 }

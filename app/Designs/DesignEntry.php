@@ -6,6 +6,7 @@ namespace App\Designs;
 
 use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
+use App\Typed\Values;
 use Parlay\Core\ListOf;
 
 final readonly class DesignEntry
@@ -32,6 +33,7 @@ final readonly class DesignEntry
         public ?int $revisesId,
         public string $placeWord,
         public string $placed,
+        public ?PlacementChosen $placement,
         #[ListOf('float')]
         public array $extent,
         #[ListOf('string')]
@@ -60,6 +62,7 @@ final readonly class DesignEntry
             revisesId: $d->revises_id,
             placeWord: $d->place_word,
             placed: $d->placement['words'] ?? '',
+            placement: self::placementOf($d),
             extent: $d->extent ?? [],
             remarks: $d->remarks,
             strays: array_map(StrayEntry::of(...), $d->strays),
@@ -69,5 +72,10 @@ final readonly class DesignEntry
             ),
             layers: $d->layers->map(static fn (DesignLayer $l) => LayerEntry::of($l))->all(),
         );
+    }
+
+    public static function placementOf(Design $d): ?PlacementChosen
+    {
+        return $d->placement === null ? null : Values::of(array_diff_key($d->placement, ['words' => 1]), PlacementChosen::class);
     }
 }

@@ -16,6 +16,7 @@ final readonly class Inspection
      * @param  list<string>  $remarks
      * @param  list<string>  $repairs  of a damaged file, each with its line
      * @param  list<StrayEntry>  $strays  drawing units
+     * @param  list<StoreyEntry>  $storeys  of a building model, from below upward
      * @param  list<FitEntry>  $fits  the ways in which it fits the control, the best first
      */
     public function __construct(
@@ -42,5 +43,8 @@ final readonly class Inspection
         #[ListOf(FitEntry::class)]
         public array $fits,
         public int $controlTried,
+        public int $crossingsTried,
+        #[ListOf(StoreyEntry::class)]
+        public array $storeys,
     ) {}
 }

@@ -6,7 +6,7 @@ namespace App\Designs;
 
 /**
  * From the drawing in metres to the site grid: easting = a x − b y + dEasting, northing = b x + a y + dNorthing; exchanged first where
- * told.
+ * told. Heights that are used lie dElevation higher.
  */
 final readonly class PlacementChosen
 {
@@ -16,5 +16,6 @@ final readonly class PlacementChosen
         public float $b = 0.0,
         public float $dEasting = 0.0,
         public float $dNorthing = 0.0,
+        public float $dElevation = 0.0,
     ) {}
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Designs\Tasks;
 
 use App\Control\Models\ControlPoint;
+use App\Control\Models\GridLine;
 use App\Designs\FitEntry;
 use App\Designs\InspectedLayer;
 use App\Designs\Inspection;
+use App\Designs\StoreyEntry;
 use App\Designs\StrayEntry;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
@@ -19,6 +21,7 @@ use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\StrayGeometry;
 use Parlay\Core\Fit\ControlFit;
 use Parlay\Core\Fit\FitSearch;
+use Parlay\Core\Fit\GridSpots;
 use Parlay\Core\Fit\Mark;
 use Parlay\Core\Fit\Spots;
 use Parlay\Core\Formats\DrawingFile;
@@ -46,7 +49,11 @@ final class InspectDrawing implements Work
             ->map(static fn (ControlPoint $c) => new Mark($c->name, $c->position()))
             ->values()
             ->all();
-        $fits = $control === [] ? [] : FitSearch::of($control, Spots::of($drawing->layers, array_column($control, 'name')));
+        $grid = GridLine::query()->where('project_id', $task->project_id)->orderBy('id')->get()->map(static fn (GridLine $l) => $l->line())->values()->all();
+        $crossings = GridSpots::marks($grid);
+        $fits = $control === [] && $crossings === [] ? [] : FitSearch::of([...$control, ...$crossings], [
+            ...($control === [] ? [] : Spots::of($drawing->layers, array_column($control, 'name'))), ...GridSpots::of($drawing->layers, array_column($grid, 'name')),
+        ]);
 
         return (array) new Inspection(
             fileName: Uploads::nameOf($upload),
@@ -65,6 +72,8 @@ final class InspectDrawing implements Work
             strays: array_map(StrayEntry::of(...), $stray->places),
             fits: array_map(static fn (ControlFit $f) => FitEntry::of($f), $fits),
             controlTried: count($control),
+            crossingsTried: count($crossings),
+            storeys: array_map(static fn (array $s) => new StoreyEntry(...$s), $drawing->storeys),
         );
     }
 

@@ -98,7 +98,7 @@ final class TakeDrawing implements Work
         if ($placement === null) {
             return null;
         }
-        $plane = Transform::plane($placement->a, $placement->b, $placement->dEasting, $placement->dNorthing);
+        $plane = Transform::plane($placement->a, $placement->b, $placement->dEasting, $placement->dNorthing)->raised($placement->dElevation);
 
         return $placement->exchanged ? $plane->after(Transform::exchange()) : $plane;
     }
@@ -153,6 +153,7 @@ final class TakeDrawing implements Work
         }
         $plane = new Similarity($p->a, $p->b, $p->dEasting, $p->dNorthing);
         $words = array_filter([
+            $p->dElevation === 0.0 ? '' : sprintf('raised by %.4f m', $p->dElevation),
             $p->exchanged ? 'northing and easting exchanged' : '',
             $plane->isIdentity() ? '' : sprintf(
                 'shifted and turned by %.4f°, scale %.6f',

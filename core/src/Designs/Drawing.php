@@ -16,6 +16,7 @@ final readonly class Drawing
      * @param  array{float, float}|null  $heights  least and greatest elevation met in the file, null where all are 0
      * @param  int  $annotations  dimensions and leaders met, taken or not
      * @param  list<string>  $repairs  what was mended in a damaged file, each with its place
+     * @param  list<array{string, float}>  $storeys  of a building model: name, and height in drawing units, from below upward
      * @param  string  $placeWord  what the places of its shapes count: line, or byte
      */
     public function __construct(
@@ -27,6 +28,7 @@ final readonly class Drawing
         public int $annotations = 0,
         public array $repairs = [],
         public string $placeWord = 'line',
+        public array $storeys = [],
     ) {}
 
     /** @return array{float, float, float, float}|null */

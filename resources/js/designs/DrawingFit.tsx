@@ -54,22 +54,29 @@ export function DrawingFit(props: Props) {
     const [way, setWay] = useState<'fit' | 'pairs' | 'typed'>('fit');
     const { angle } = props.project.units;
     const best = inspection.fits[0];
+    const tried = inspection.controlTried + inspection.crossingsTried;
+    const triedWords = [
+        inspection.controlTried > 0 ? `${inspection.controlTried} control points` : '',
+        inspection.crossingsTried > 0 ? `${inspection.crossingsTried} grid crossings` : '',
+    ]
+        .filter((w) => w !== '')
+        .join(' and ');
     const settled = best?.asDrawn && best.unit === unit;
     return (
         <section aria-label="Does it fit?" className="grid gap-2 border-2 border-ink p-3">
             <h3 className="font-semibold">Does it fit the control?</h3>
-            {inspection.controlTried === 0 && (
+            {tried === 0 && (
                 <p>There is no control yet to try it against. Bring the control in first, and this drawing can prove itself.</p>
             )}
-            {inspection.controlTried > 0 && !best && (
+            {tried > 0 && !best && (
                 <p>
                     {props.factor === null
                         ? 'Nothing in it proves where it lies: '
-                        : liesAmong(control, inspection.extent, props.factor)
+                        : control.length > 0 && liesAmong(control, inspection.extent, props.factor)
                           ? 'As drawn it lies among the control, as it should. Nothing in it proves it to the millimetre: '
                           : 'As drawn it lies away from the control: '}
-                    none of {inspection.controlTried} control points falls on a point, circle or text of the drawing, as drawn, in another
-                    unit, exchanged, or shifted and turned.
+                    none of {triedWords} falls on a point, circle, text or crossing of the drawing, as drawn, in another unit, exchanged, or
+                    shifted and turned.
                 </p>
             )}
             {inspection.fits.length > 1 && (
@@ -82,8 +89,8 @@ export function DrawingFit(props: Props) {
                         <li key={wordsOf(fit, angle)} className="border-b border-rule py-2">
                             <div className="flex flex-wrap items-center gap-3">
                                 <span className="min-w-60 flex-1">
-                                    It fits <b>{wordsOf(fit, angle)}</b>: {fit.matches.length} of {inspection.controlTried} control points
-                                    fall on the drawing within <Length of={fit.rms} /> (root mean square).
+                                    It fits <b>{wordsOf(fit, angle)}</b>: {fit.matches.length} of {triedWords} fall on the drawing within{' '}
+                                    <Length of={fit.rms} /> (root mean square).
                                     {fit.doubtful && ' So few among so many spots may be mere chance.'}
                                 </span>
                                 <Button

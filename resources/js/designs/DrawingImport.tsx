@@ -29,6 +29,9 @@ interface Props {
     onDone: (id: number) => void;
 }
 
+/** Storeys this far above or below all control are counted from another zero, metres. */
+const FAR_IN_HEIGHT = 20;
+
 /** Before a drawing is taken: unit and size, fit with the control, layers, heights, annotations, clean-up. */
 export function DrawingImport({ project, control, designs, file, inspection, revises, onPoints, onDone }: Props) {
     const [unit, setUnit] = useState<Unit | ''>((revises?.unit as Unit | undefined) ?? inspection.declaredUnit ?? '');
@@ -37,6 +40,7 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
         (revises?.heights as Body['heights'] | undefined) ?? (inspection.heights.length > 0 ? 'used' : 'dropped'),
     );
     const [fixed, setFixed] = useState<number | null>(null);
+    const [raised, setRaised] = useState(revises?.placement?.dElevation ?? 0);
     const [name, setName] = useState(revises?.name ?? file.fileName.replace(/\.(dxf|zip|ifc|ifczip)$/i, ''));
     const [revision, setRevision] = useState('');
     const [role, setRole] = useState<NonNullable<Body['role']>>(revises?.role ?? 'design');
@@ -46,7 +50,9 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
         zeroLengths: inspection.zeroLengths > 0,
         overlaps: false,
     });
-    const [placing, setPlacing] = useState<Placing>({ placement: null, words: 'as drawn' });
+    const [placing, setPlacing] = useState<Placing>(
+        revises?.placement ? { placement: revises.placement, words: 'as the revision before' } : { placement: null, words: 'as drawn' },
+    );
     const work = useWork(project.id);
     const isShapefile = inspection.version === 'Shapefile';
     const symbols = inspection.layers.reduce((sum, l) => sum + (l.kinds.find((k) => k.kind === 'insert')?.count ?? 0), 0);
@@ -68,7 +74,10 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
                         fixedElevation: heights === 'fixed' ? fixed : null,
                         annotations,
                         cleanUp,
-                        placement: placing.placement,
+                        placement:
+                            placing.placement === null && (heights !== 'used' || raised === 0)
+                                ? null
+                                : { ...placing.placement, dElevation: heights === 'used' ? raised : 0 },
                         mend: inspection.damage !== null,
                         role,
                         revisesId: revises?.id ?? null,
@@ -155,7 +164,11 @@ export function DrawingImport({ project, control, designs, file, inspection, rev
                     hint={<HeightRange inspection={inspection} factor={factor} />}
                 />
                 {heights === 'fixed' && <LengthField label="Elevation of everything" value={fixed} onValue={setFixed} />}
+                {heights === 'used' && <LengthField label="Raise everything by" value={raised} onValue={(v) => setRaised(v ?? 0)} />}
             </div>
+            {heights === 'used' && factor !== null && inspection.storeys.length > 0 && (
+                <Storeys inspection={inspection} control={control} factor={factor} raised={raised} />
+            )}
             <InspectedLayers inspection={inspection} factor={factor} chosen={layers} onChosen={setLayers} />
             <section aria-label="Clearing up" className="grid sm:grid-cols-2">
                 <CheckBox
@@ -259,6 +272,50 @@ function HeightRange({ inspection, factor }: { inspection: Inspection; factor: n
     ) : (
         <>
             The file’s heights run from <Length of={low * (factor ?? 1)} /> to <Length of={high * (factor ?? 1)} />.
+        </>
+    );
+}
+
+/** Where the storeys stand, beside the heights of the control: a datum of its own is seen before anything is staked. */
+function Storeys({
+    inspection,
+    control,
+    factor,
+    raised,
+}: {
+    inspection: Inspection;
+    control: ControlPoint[];
+    factor: number;
+    raised: number;
+}) {
+    const known = control.flatMap((c) => (c.elevation === null ? [] : [c.elevation]));
+    const [low, high] = [Math.min(...known), Math.max(...known)];
+    const heights = inspection.storeys.map((s) => s.height * factor + raised);
+    const apart = known.length === 0 ? 0 : Math.max(Math.min(...heights) - high, low - Math.max(...heights));
+    return (
+        <>
+            <p>
+                Storeys, as placed:{' '}
+                {inspection.storeys.map((s, i) => (
+                    <span key={`${s.name} ${s.height}`}>
+                        {i > 0 && ', '}
+                        {s.name || 'without a name'} <Length of={s.height * factor + raised} />
+                    </span>
+                ))}
+                .
+                {known.length > 0 && (
+                    <>
+                        {' '}
+                        The control lies from <Length of={low} /> to <Length of={high} />.
+                    </>
+                )}
+            </p>
+            {apart > FAR_IN_HEIGHT && (
+                <Notice kind="caution">
+                    No storey lies within <Length of={apart} /> of the control in height: the model counts its heights from another zero.
+                    Ask which site height its zero is, and raise everything by it.
+                </Notice>
+            )}
         </>
     );
 }

@@ -24,6 +24,7 @@ final class ModelsInTest extends FeatureTestCase
         $inspection = $this->inspected($project, $upload);
         self::assertSame('mm', $inspection['declaredUnit']);
         self::assertStringContainsString('map conversion', $inspection['remarks'][0]);
+        self::assertEqualsWithDelta(['Ground' => 4600.0, 'Mezzanine' => 8200.0], array_column($inspection['storeys'], 'height', 'name'), 1e-6);
         $layers = ['Grid', 'Ground · Mechanical fastener, top', 'Ground · Plate, top', 'Ground · Plate'];
         $this->take($project, $upload, ['unit' => 'mm', 'layers' => $layers, 'heights' => 'used']);
         [$design] = $this->designs($project);
@@ -63,7 +64,7 @@ final class ModelsInTest extends FeatureTestCase
         $project = $this->project();
         $text = (string) file_get_contents(self::FILES.'/saltmarsh-yard-hall.ifc');
         // Shifted, turned by an angle whose cosine is 0.8, and shrunk a little, as a fit would have it.
-        $placement = ['exchanged' => false, 'a' => 0.7998, 'b' => 0.59985, 'dEasting' => 2000.0, 'dNorthing' => -1500.0];
+        $placement = ['exchanged' => false, 'a' => 0.7998, 'b' => 0.59985, 'dEasting' => 2000.0, 'dNorthing' => -1500.0, 'dElevation' => 100.0];
         $upload = $this->upload($project, $text, 'hall.ifc');
         $this->take($project, $upload, ['unit' => 'mm', 'layers' => ['Ground · Plate'], 'heights' => 'used', 'placement' => $placement]);
         [$design] = $this->designs($project);
@@ -86,10 +87,42 @@ final class ModelsInTest extends FeatureTestCase
             );
         }
         self::assertSame(24, $compared);
+        self::assertEqualsWithDelta(104.63, $spot['elevation'] ?? 0.0, 1e-9, 'the underside of a plate, a hundred metres higher');
+        self::assertStringContainsString('raised by 100.0000 m', $design['placed']);
         $flat = $this->project();
         $this->take($flat, $this->upload($flat, $text, 'hall.ifc'), ['unit' => 'mm', 'layers' => ['Grid'], 'heights' => 'dropped']);
         $said = $this->ask('GET', "/projects/{$flat->id}/designs/{$this->designs($flat)[0]['id']}/bodies")->assertStatus(422)->json('message');
         self::assertStringContainsString('Take it again with its heights', $said);
+    }
+
+    public function test_a_model_about_an_origin_of_its_own_is_placed_by_the_crossings_of_the_grid(): void
+    {
+        $project = $this->project();
+        // The grid of the hall on another site, turned by 40 degrees; the model without its map conversion.
+        $turn = deg2rad(40.0);
+        $at = static fn (float $x, float $y): array => [500.0 + $x * cos($turn) - $y * sin($turn), 900.0 + $x * sin($turn) + $y * cos($turn)];
+        foreach (['A' => 0.0, 'B' => 9.0, 'C' => 18.0] as $name => $y) {
+            [[$e1, $n1], [$e2, $n2]] = [$at(-3.0, $y), $at(40.0, $y)];
+            $project->gridLines()->create(['name' => $name, 'family' => 'letters', 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
+        }
+        foreach (['1' => 0.0, '2' => 7.5, '4' => 22.5] as $name => $x) {
+            [[$e1, $n1], [$e2, $n2]] = [$at($x, -3.0), $at($x, 30.0)];
+            $project->gridLines()->create(['name' => (string) $name, 'family' => 'numbers', 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
+        }
+        $text = (string) preg_replace('~#\d+=IFCMAPCONVERSION[^;]*;~', '', (string) file_get_contents(self::FILES.'/saltmarsh-yard-hall.ifc'));
+        $upload = $this->upload($project, $text, 'hall.ifc');
+        $inspection = $this->inspected($project, $upload);
+        self::assertSame([0, 9], [$inspection['controlTried'], $inspection['crossingsTried']]);
+        $fit = $inspection['fits'][0];
+        self::assertSame([9, 'mm', false], [count($fit['matches']), $fit['unit'], $fit['asDrawn']]);
+        self::assertContains('grid crossing B/2', array_column($fit['matches'], 'name'));
+        // Counted clockwise, and a grid is the same turned half round but for its names.
+        self::assertEqualsWithDelta([2 * M_PI - $turn, 1.0], [$fit['rotation'], $fit['scale']], 1e-6);
+        $design = $this->take($project, $upload, ['unit' => 'mm', 'layers' => ['Ground · Plate'], 'heights' => 'used', 'placement' => $fit['placement']]);
+        $layer = $this->designs($project)[0]['layers'][0]['id'];
+        self::assertSame($design, $this->designs($project)[0]['id']);
+        $spot = $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $layer, 'shape' => 0, 'kind' => 'insertion'])->assertOk()->json();
+        self::assertEqualsWithDelta($at(0.0, 0.0), [$spot['easting'], $spot['northing']], 1e-6);
     }
 
     private function raw(string $path): string

@@ -93,10 +93,11 @@ final class Placement
 
     /**
      * @param  list<string>  $repairs
+     * @param  list<array{string, float}>  $storeys  of a building model
      *
      * @throws UnreadableDrawing where nothing was read
      */
-    public function drawing(?LengthUnit $unit, string $version, array $repairs, string $placeWord): Drawing
+    public function drawing(?LengthUnit $unit, string $version, array $repairs, string $placeWord, array $storeys = []): Drawing
     {
         if ($this->layers === []) {
             throw UnreadableDrawing::noGeometry(array_keys($this->leftOut));
@@ -123,7 +124,7 @@ final class Placement
 
         return new Drawing(
             $unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest],
-            $this->annotations, $repairs, $placeWord,
+            $this->annotations, $repairs, $placeWord, $storeys,
         );
     }
 

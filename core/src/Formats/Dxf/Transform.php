@@ -38,6 +38,12 @@ final readonly class Transform extends Frame
         return new self($a, -$b, 0.0, $dx, $b, $a, 0.0, $dy, 0.0, 0.0, 1.0, 0.0);
     }
 
+    /** The same, and so much higher. */
+    public function raised(float $by): self
+    {
+        return new self($this->a, $this->b, $this->c, $this->x, $this->d, $this->e, $this->f, $this->y, $this->g, $this->h, $this->i, $this->z + $by);
+    }
+
     /** Northing and easting exchanged. */
     public static function exchange(): self
     {

@@ -132,7 +132,20 @@ final class IfcDrawing
             $this->placement->remark($fault);
         }
 
-        return $this->placement->drawing($this->unit, $file->schema, $file->faults, 'instance');
+        return $this->placement->drawing($this->unit, $file->schema, $file->faults, 'instance', $this->storeyHeights());
+    }
+
+    /** @return list<array{string, float}> where each stands, in the unit of the file */
+    private function storeyHeights(): array
+    {
+        $found = [];
+        foreach ($this->model->storeys() as $storey) {
+            if ($storey->stands !== null) {
+                $found[] = [$storey->name, $this->toFile->point(0.0, 0.0, $storey->stands)[2]];
+            }
+        }
+
+        return $found;
     }
 
     private function take(Element $e): void

@@ -98,7 +98,7 @@ final class IfcModel
             try {
                 $s = $this->file->get($number);
                 $elevation = $s->number(9);
-                $storeys[] = new Storey($number, $s->text(2) ?? '', $elevation === null ? null : $this->places->coordinate($elevation, $number));
+                $storeys[] = new Storey($number, $s->text(2) ?? '', $elevation === null ? null : $this->places->coordinate($elevation, $number), $this->places->local($s->reference(5))->z);
             } catch (BrokenInstance) {
                 $storeys[] = new Storey($number, '', null);
             }

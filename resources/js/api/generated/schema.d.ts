@@ -3081,6 +3081,7 @@ export interface components {
             revisesId: number | null;
             placeWord: string;
             placed: string;
+            placement: components["schemas"]["PlacementChosen"] | null;
             extent: number[];
             remarks: string[];
             strays: components["schemas"]["StrayEntry"][];
@@ -3600,6 +3601,8 @@ export interface components {
             strays: components["schemas"]["StrayEntry"][];
             fits: components["schemas"]["FitEntry"][];
             controlTried: number;
+            crossingsTried: number;
+            storeys: components["schemas"]["StoreyEntry"][];
         };
         InstructionResource: {
             id: number;
@@ -4103,6 +4106,7 @@ export interface components {
             b?: number;
             dEasting?: number;
             dNorthing?: number;
+            dElevation?: number;
         };
         PlacementFound: {
             placement: components["schemas"]["PlacementChosen"];
@@ -4755,6 +4759,10 @@ export interface components {
         StationPlace: {
             along: number;
             text: string;
+        };
+        StoreyEntry: {
+            name: string;
+            height: number;
         };
         StrayEntry: {
             layer: string;
