@@ -81,6 +81,18 @@ final class ElementStore
         }
     }
 
+    /** @return list<int> instances of what says these words somewhere: in its name, type, tag, class, storey, layers or properties */
+    public function saying(string $words): array
+    {
+        $like = '%'.addcslashes($words, '%_\\').'%';
+
+        return array_map(intval(...), $this->db->table('things')->where(static function (Builder $q) use ($like): void {
+            foreach (['name', 'type', 'tag', 'class', 'storey', 'layers', 'properties'] as $column) {
+                $q->orWhereRaw("$column like ? escape '\\'", [$like]);
+            }
+        })->orderBy('number')->pluck('number')->all());
+    }
+
     /** @param  \Closure(Builder): mixed  $only  which */
     public function count(\Closure $only): int
     {

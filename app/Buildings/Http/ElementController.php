@@ -12,12 +12,14 @@ use App\Buildings\Actions\TellChanges;
 use App\Buildings\Actions\TellElement;
 use App\Buildings\BuiltPart;
 use App\Buildings\ControlOfExample;
+use App\Buildings\ElementStore;
 use App\Buildings\ExampleFound;
 use App\Buildings\ExampleToKeep;
 use App\Buildings\ExampleWanted;
 use App\Buildings\ThingEntry;
 use App\Buildings\ThingsChanged;
 use App\Cogo\PointsKept;
+use App\Designs\Models\Design;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
@@ -35,6 +37,14 @@ final class ElementController
         $touched = $q->easting === null || $q->northing === null || $q->elevation === null ? null : [$q->easting, $q->northing, $q->elevation];
 
         return new JsonResponse($tell($project, $design, $thing, $touched));
+    }
+
+    #[Get('/projects/{project}/designs/{design}/things', 'Things of a building model that say some words: in name, type, tag, class, storey, layers or properties', ThingsResource::class, query: WordsQuery::class)]
+    public function saying(Request $request, Project $project, int $design): JsonResponse
+    {
+        $words = trim(Body::read($request, WordsQuery::class)->words);
+
+        return new JsonResponse(new ThingsResource(ElementStore::of($project->designs()->findOrFail($design, Design::LISTED))->saying($words)));
     }
 
     #[Get('/projects/{project}/designs/{design}/thing-changes', 'What this revision of a building model changed, thing by thing, with the points that hang on it', ThingsChanged::class)]

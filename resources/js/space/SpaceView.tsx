@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Schemas } from '../api/client';
+import { api, ask, type Schemas } from '../api/client';
 import { useBuilt } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Choice, TextField } from '../parts/Field';
@@ -59,6 +59,19 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
     const [boxed, setBoxed] = useState<number | null>(null);
     const [through, setThrough] = useState(false);
     const model = bodies.data;
+    const wanted = words.trim();
+    const found = useQuery({
+        queryKey: ['things', project, design, wanted],
+        queryFn: () =>
+            ask(
+                api.GET('/api/v1/projects/{project}/designs/{design}/things', {
+                    params: { path: { project, design }, query: { words: wanted } },
+                }),
+            ),
+        enabled: wanted !== '',
+        staleTime: Number.POSITIVE_INFINITY,
+    }).data;
+    const saying = useMemo(() => (wanted === '' || !found ? null : new Set(found.numbers)), [wanted, found]);
     const [low, high] = model?.heights ?? [0, 0];
 
     useEffect(() => {
@@ -85,16 +98,15 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
     useEffect(() => {
         scene?.show((t) => {
             const thing = model?.things[t];
-            const wanted = words.trim().toLowerCase();
             return (
                 (storey === ALL || thing?.storey === storey) &&
                 (kind === ALL || thing?.class === kind) &&
-                (wanted === '' || `${thing?.name}\n${thing?.type}`.toLowerCase().includes(wanted)) &&
+                (saying === null || saying.has(thing?.instance ?? 0)) &&
                 (only === null || t === only) &&
                 !hidden.has(t)
             );
         });
-    }, [scene, model, storey, kind, words, only, hidden]);
+    }, [scene, model, storey, kind, saying, only, hidden]);
     useEffect(() => scene?.boxAbout(boxed, BOX), [scene, boxed]);
     useEffect(() => scene?.seeThrough(through), [scene, through]);
     const byInstance = useMemo(() => new Map(model?.things.map((t, i) => [t.instance, i])), [model]);
@@ -202,7 +214,12 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                             />
                         </label>
                         <div className="w-44">
-                            <TextField label="With these words" value={words} onValue={setWords} />
+                            <TextField
+                                label={saying ? `With these words: ${saying.size} of ${model.things.length}` : 'With these words'}
+                                aria-label="With these words"
+                                value={words}
+                                onValue={setWords}
+                            />
                         </div>
                         <Button pressed={through} onClick={() => setThrough(!through)}>
                             See through

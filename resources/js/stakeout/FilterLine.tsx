@@ -40,6 +40,7 @@ export function FilterLine({
                         label="With these words in name, description or layer"
                         value={filter.words ?? ''}
                         onValue={(words) => setFilter({ ...filter, words })}
+                        hint="of what was made of a building model also its type, class or storey"
                     />
                 </div>
                 <NextStep>

@@ -217,6 +217,13 @@ final class ExampleTest extends FeatureTestCase
         $this->ask('GET', "/projects/{$other->id}/designs/{$this->design}/things/{$plate['number']}")->assertStatus(404);
     }
 
+    public function test_things_are_found_by_any_words_the_file_says_of_them(): void
+    {
+        $found = fn (string $words): int => count($this->ask('GET', "/projects/{$this->project->id}/designs/{$this->design}/things?words=".rawurlencode($words))->assertOk()->json('numbers'));
+        self::assertSame([4, 24, 13, 0, 0], array_map($found, ['bp 300', 'Footing', 'mezzanine', '%', 'nothing of that']));
+        $this->ask('GET', "/projects/{$this->project->id}/designs/{$this->design}/things")->assertStatus(422);
+    }
+
     public function test_a_mirrored_thing_is_said_to_be_and_has_its_spots_on_the_other_side(): void
     {
         $ifc = new IfcText;

@@ -140,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/designs/{design}/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Things of a building model that say some words: in name, type, tag, class, storey, layers or properties */
+        get: operations["c03b0a529d3ae5a991947b9205066496"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/designs/{design}/thing-changes": {
         parameters: {
             query?: never;
@@ -4886,6 +4903,9 @@ export interface components {
             newIds: number;
             things: components["schemas"]["ChangedThing"][];
         };
+        ThingsResource: {
+            numbers: number[];
+        };
         TouchedFace: {
             looks: string;
             face: components["schemas"]["FaceHold"];
@@ -5410,6 +5430,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ThingEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    c03b0a529d3ae5a991947b9205066496: {
+        parameters: {
+            query: {
+                words: string;
+            };
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingsResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
