@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Buildings;
 
+use Parlay\Core\Buildings\Example\AxisHold;
 use Parlay\Core\ListOf;
 
 /** A thing of a building model, with the spots it offers. */
 final readonly class ThingEntry
 {
     /**
-     * topology: of what its faces and axes are counted in. fault: why it has no shape, or not its own. noSpots: why it offers none.
+     * topology: of what its faces and axes are counted in. fault: why it has no shape, or not its own. noSpots: why it offers none. face, axis: of what was touched.
      *
      * @param  list<string>  $layers
      * @param  list<ElementProperty>  $properties
@@ -38,5 +39,6 @@ final readonly class ThingEntry
         #[ListOf(LikenessCount::class)]
         public array $alike,
         public ?TouchedFace $face,
+        public ?AxisHold $axis,
     ) {}
 }

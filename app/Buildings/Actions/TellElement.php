@@ -37,10 +37,12 @@ final class TellElement
         $store = ElementStore::of($project->designs()->findOrFail($designId, Design::LISTED));
         $thing = $store->element($number) ?? throw new \DomainException('That thing is not in the model. Touch it again.');
         $spots = [];
-        $face = $why = null;
+        $face = $axis = $why = null;
         try {
             $spots = self::spots($thing, $touched, $project->length_style);
-            $face = $touched === null ? null : self::face($thing, $touched);
+            $at = $touched === null ? null : $thing->place->inverse()?->point(...$touched);
+            $face = $at === null ? null : self::face($thing, $at);
+            $axis = $at === null || $face !== null ? null : $thing->parts()->axisAt($at, self::TOUCH);
         } catch (DoesNotFit $e) {
             $why = ElementSpots::misfit($e);
         }
@@ -50,6 +52,7 @@ final class TellElement
             storey: $thing->storey, mirrored: $thing->mirrored(), fault: $thing->fault, noSpots: $why, layers: $thing->layers,
             properties: array_map(static fn (string $text, string $name) => new ElementProperty($name, $text), $thing->properties, array_keys($thing->properties)),
             spots: $spots, alike: self::alike($store, $thing), face: $face,
+            axis: $axis === null ? null : $thing->parts()->holdAxis($axis),
         );
     }
 
@@ -75,11 +78,10 @@ final class TellElement
         }, (new OfferedSpots($thing->parts(), $thing->place))->near($touched));
     }
 
-    /** @param  array{float, float, float}  $touched */
-    private static function face(StoredElement $thing, array $touched): ?TouchedFace
+    /** @param  array{float, float, float}  $at  along the thing's own axes */
+    private static function face(StoredElement $thing, array $at): ?TouchedFace
     {
-        $at = $thing->place->inverse()?->point(...$touched);
-        $face = $at === null ? null : $thing->parts()->faceAt($at, self::TOUCH);
+        $face = $thing->parts()->faceAt($at, self::TOUCH);
         if ($face === null) {
             return null;
         }

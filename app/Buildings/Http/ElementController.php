@@ -6,6 +6,7 @@ namespace App\Buildings\Http;
 
 use App\Buildings\Actions\KeepExample;
 use App\Buildings\Actions\KeepExampleAsControl;
+use App\Buildings\Actions\MeasureInSpace;
 use App\Buildings\Actions\PreviewExample;
 use App\Buildings\Actions\TellBuilt;
 use App\Buildings\Actions\TellChanges;
@@ -16,6 +17,7 @@ use App\Buildings\ElementStore;
 use App\Buildings\ExampleFound;
 use App\Buildings\ExampleToKeep;
 use App\Buildings\ExampleWanted;
+use App\Buildings\SpaceMeasured;
 use App\Buildings\ThingEntry;
 use App\Buildings\ThingsChanged;
 use App\Cogo\PointsKept;
@@ -75,5 +77,13 @@ final class ElementController
     public function built(Project $project, TellBuilt $tell): JsonResponse
     {
         return new JsonResponse($tell($project));
+    }
+
+    #[Post('/projects/{project}/space-measure', 'What lies between two faces, axes or places of things; stores nothing', MeasureBody::class, SpaceMeasured::class)]
+    public function measure(Request $request, Project $project, MeasureInSpace $measure): JsonResponse
+    {
+        $body = Body::read($request, MeasureBody::class);
+
+        return new JsonResponse($measure($project, $body->first, $body->second));
     }
 }

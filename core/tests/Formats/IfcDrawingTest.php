@@ -122,7 +122,7 @@ final class IfcDrawingTest extends TestCase
         unlink($file);
         $length = unpack('V', $packed)[1];
         $head = json_decode(substr($packed, 4, $length), true, flags: JSON_THROW_ON_ERROR);
-        self::assertSame([[8, 12]], $head['solids'], 'one solid, twelve triangles');
+        self::assertSame([[8, 12, 1]], $head['solids'], 'one solid, twelve triangles');
         self::assertSame([2, ['Plate'], ['Ground']], [$head['stands'], $head['classes'], $head['storeys']]);
         self::assertSame(['P0', 'P1'], array_column($head['things'], 1));
         self::assertSame(0, $length % 4);

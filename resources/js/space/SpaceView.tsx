@@ -9,6 +9,7 @@ import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import { bodiesOf } from './bodies';
 import type { ExampleShown } from './ExampleForm';
+import { MeasurePanel } from './MeasurePanel';
 import { type Place, type SpaceMark, SpaceScene } from './SpaceScene';
 import { ThingPanel } from './ThingPanel';
 
@@ -58,6 +59,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
     const [only, setOnly] = useState<number | null>(null);
     const [boxed, setBoxed] = useState<number | null>(null);
     const [through, setThrough] = useState(false);
+    const [measuring, setMeasuring] = useState(false);
     const model = bodies.data;
     const wanted = words.trim();
     const found = useQuery({
@@ -162,7 +164,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
         const hit = scene?.touch(x, y) ?? null;
         if (hit === null) {
             letGo();
-        } else if (hit.thing !== touched?.thing || onTarget) {
+        } else if (hit.thing !== touched?.thing || onTarget || measuring) {
             // Another face of the same thing is another target.
             scene?.offer([]);
             scene?.showFound([]);
@@ -181,7 +183,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
             {model && !fault && (
                 <>
                     <div className="flex flex-wrap items-end gap-2">
-                        <div className="w-44">
+                        <div className="w-36">
                             <Choice
                                 label="Storey"
                                 value={storey}
@@ -189,7 +191,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                 options={[[ALL, 'all storeys'], ...model.storeys.map((s) => [s, s === '' ? 'on none' : s] as const)]}
                             />
                         </div>
-                        <div className="w-56">
+                        <div className="w-40">
                             <Choice
                                 label="What is shown"
                                 value={kind}
@@ -197,10 +199,10 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                 options={[[ALL, 'everything'], ...model.classes.map((c) => [c, c] as const)]}
                             />
                         </div>
-                        <label className="grid min-w-48 flex-1 gap-1 text-sm">
+                        <label className="grid min-w-36 flex-1 gap-1 text-sm">
                             <span className="text-quiet">
                                 {cut >= 1
-                                    ? 'Cut at a height: nothing is cut'
+                                    ? 'Cut at a height: none'
                                     : `Cut at ${formatLength(low + cut * (high - low), units.length)}`}
                             </span>
                             <input
@@ -213,7 +215,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                 onChange={(e) => setCut(Number(e.target.value))}
                             />
                         </label>
-                        <div className="w-44">
+                        <div className="w-40">
                             <TextField
                                 label={saying ? `With these words: ${saying.size} of ${model.things.length}` : 'With these words'}
                                 aria-label="With these words"
@@ -221,6 +223,9 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                 onValue={setWords}
                             />
                         </div>
+                        <Button pressed={measuring} onClick={() => setMeasuring(!measuring)}>
+                            Measure
+                        </Button>
                         <Button pressed={through} onClick={() => setThrough(!through)}>
                             See through
                         </Button>
@@ -277,7 +282,16 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                             )}
                         </div>
                         <div className="min-h-0 lg:overflow-auto">
-                            {thing && touched ? (
+                            {measuring ? (
+                                <MeasurePanel
+                                    project={project}
+                                    design={design}
+                                    thing={thing ?? null}
+                                    place={touched?.place ?? null}
+                                    touchedSpot={touchedSpot}
+                                    onShown={shown}
+                                />
+                            ) : thing && touched ? (
                                 <ThingPanel
                                     project={project}
                                     design={design}

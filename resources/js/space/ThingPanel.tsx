@@ -27,7 +27,7 @@ interface Props {
 }
 
 /** Asked again for the same place only once. */
-export function useThing(project: number, design: number, instance: number, [easting, northing, elevation]: Place) {
+export function useThing(project: number, design: number, instance: number, [easting, northing, elevation]: Place, enabled = true) {
     return useQuery({
         queryKey: ['thing', project, design, instance, easting, northing, elevation],
         queryFn: () =>
@@ -36,6 +36,7 @@ export function useThing(project: number, design: number, instance: number, [eas
                     params: { path: { project, design, thing: instance }, query: { easting, northing, elevation } },
                 }),
             ),
+        enabled,
         staleTime: Number.POSITIVE_INFINITY,
     });
 }

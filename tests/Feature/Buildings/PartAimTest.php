@@ -126,6 +126,27 @@ final class PartAimTest extends FeatureTestCase
         self::assertSame(['along A, to the east', 'along 1, to the north'], array_column($part['leans'], 'toward'));
     }
 
+    public function test_faces_axes_and_corners_are_measured_between(): void
+    {
+        $pick = fn (array $thing, array $more): array => ['part' => ['designId' => $this->design, 'guid' => $thing['guid'], 'number' => $thing['number'], 'topology' => $thing['topology']] + $more];
+        $measured = fn (array $first, array $second): array => $this->ask('POST', "/projects/{$this->project->id}/space-measure", ['first' => $first, 'second' => $second])->assertOk()->json();
+        $south = $this->touched('Wall W1', 2032.0, 1020.0, 11.5);
+        $north = $this->touched('Wall W1', 2032.0, 1020.3, 11.5);
+        $top = $this->touched('Wall W1', 2032.0, 1020.1, 13.0);
+        $column = $this->touched('Column K1', 2040.0, 1029.8, 11.0);
+        $faces = $measured($pick($south, ['face' => $south['face']['face']]), $pick($north, ['face' => $north['face']['face']]));
+        self::assertEqualsWithDelta([0.3, null], [$faces['distance'], $faces['angle']], 1e-9, 'as thick as the wall');
+        $meet = $measured($pick($south, ['face' => $south['face']['face']]), $pick($top, ['face' => $top['face']['face']]));
+        self::assertEqualsWithDelta([null, M_PI_2], [$meet['distance'], $meet['angle']], 1e-9);
+        self::assertEqualsWithDelta(9.7, $measured($pick($column, []), $pick($north, ['face' => $north['face']['face']]))['distance'], 1e-9, 'the axis of the column before the wall');
+        $corner = static fn (array $thing): array => array_values(array_filter($thing['spots'], static fn (array $s) => $s['what'] === 'corner'))[0];
+        $place = fn (array $thing): array => ['place' => ['element' => ['designId' => $this->design, 'guid' => $thing['guid'], 'number' => $thing['number'], 'spot' => $corner($thing)['spot']]]];
+        $way = $measured($place($top), $place($column));
+        self::assertEqualsWithDelta($corner($column)['easting'] - $corner($top)['easting'], $way['east'], 1e-9);
+        self::assertStringContainsString('Corner of building element proxy “Wall W1”', $way['first']);
+        $this->ask('POST', "/projects/{$this->project->id}/space-measure", ['first' => [], 'second' => []])->assertStatus(422);
+    }
+
     public function test_a_revision_that_moved_the_wall_says_so_and_it_can_be_taken_anew(): void
     {
         $thing = $this->touched('Wall W1', 2032.0, 1020.0, 11.5);

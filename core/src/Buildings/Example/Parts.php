@@ -209,6 +209,30 @@ final class Parts
         return $ends[0];
     }
 
+    /**
+     * The axis of the round face a place lies on, or nearly.
+     *
+     * @param  array{float, float, float}  $at  along the thing's own axes
+     */
+    public function axisAt(array $at, float $reach): ?int
+    {
+        $best = null;
+        foreach ($this->axes as $a => $r) {
+            $way = Space::way($r->from, $r->to);
+            $length = Space::length($way);
+            $along = $length > 0.0 ? Space::dot(Space::way($r->from, $at), $way) / $length : -1.0;
+            if ($along < -$reach || $along > $length + $reach) {
+                continue;
+            }
+            $off = abs(Space::length(Space::way(Space::plus($r->from, $way, $along / $length), $at)) - $r->radius);
+            if ($off <= $reach) {
+                [$best, $reach] = [$a, $off];
+            }
+        }
+
+        return $best;
+    }
+
     /** @return list<list<array{float, float, float}>> of a face: its outline, and its holes */
     public function outlines(int $face): array
     {

@@ -123,8 +123,9 @@ final class Placement
         $flat = $this->lowest === INF || ($this->lowest === 0.0 && $this->highest === 0.0);
 
         return new Drawing(
-            $unit, $version, array_values($this->layers), array_keys($this->remarks), $flat ? null : [$this->lowest, $this->highest],
-            $this->annotations, $repairs, $placeWord, $storeys,
+            declaredUnit: $unit, version: $version, layers: array_values($this->layers), remarks: array_keys($this->remarks),
+            heights: $flat ? null : [$this->lowest, $this->highest], annotations: $this->annotations, repairs: $repairs, placeWord: $placeWord,
+            storeys: $storeys,
         );
     }
 

@@ -242,6 +242,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/space-measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What lies between two faces, axes or places of things; stores nothing */
+        post: operations["965b4030fd1beb76caa951d297dcc447"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/alignments": {
         parameters: {
             query?: never;
@@ -3874,6 +3891,10 @@ export interface components {
             named: boolean;
             residual: number;
         };
+        MeasureBody: {
+            first: components["schemas"]["SpacePick"];
+            second: components["schemas"]["SpacePick"];
+        };
         MeasureOrder: {
             key: string;
             /** @enum {string} */
@@ -4710,6 +4731,21 @@ export interface components {
             shots: components["schemas"]["ShotResidual"][];
             suspectShot: number | null;
         };
+        SpaceMeasured: {
+            first: string;
+            second: string;
+            distance: number | null;
+            angle: number | null;
+            east: number | null;
+            north: number | null;
+            up: number | null;
+            from: number[];
+            to: number[];
+        };
+        SpacePick: {
+            place?: components["schemas"]["GivenPlace"] | null;
+            part?: components["schemas"]["ElementPart"] | null;
+        };
         SpotResource: {
             northing: number;
             easting: number;
@@ -4890,6 +4926,7 @@ export interface components {
             spots: components["schemas"]["OfferedSpot"][];
             alike: components["schemas"]["LikenessCount"][];
             face: components["schemas"]["TouchedFace"] | null;
+            axis: components["schemas"]["AxisHold"] | null;
         };
         ThingsChanged: {
             unchanged: number;
@@ -5632,6 +5669,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BuiltPart"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "965b4030fd1beb76caa951d297dcc447": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasureBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpaceMeasured"];
                 };
             };
             /** @description What was wrong, where, and what to do */
