@@ -71,6 +71,19 @@ final class DrawnThings
         return ucfirst(ElementSpots::of($given->spot, $this->project->length_style)).' of '.$this->said($given);
     }
 
+    /** @return list<string> whereto each face looks that a spot is held by */
+    public function looks(ElementPlace $given): array
+    {
+        $thing = $this->thing($given);
+        try {
+            [$parts, $placed] = [$thing->parts(), $thing->placed()];
+
+            return array_map(static fn (FaceHold $h): string => ElementSpots::looks($placed->normal($parts->face($h, $given->spot->topology))), $given->spot->faces);
+        } catch (DoesNotFit $e) {
+            throw new \DomainException("{$thing->class} “{$thing->called()}” ".ElementSpots::misfit($e).'.');
+        }
+    }
+
     /**
      * A face, or an axis, where it lies.
      *

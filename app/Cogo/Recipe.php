@@ -62,12 +62,12 @@ final readonly class Recipe
     public function point(int $projectId, string $name, Position $at, string $code, string $description): array
     {
         $place = $this->construction->kind === ConstructionKind::Place ? $this->construction->places[0] ?? null : null;
-        $touched = isset($place->spot) || isset($place->element);
+        $origin = isset($place->spot) ? 'drawing' : (isset($place->element) ? 'model' : 'computed');
 
         return [
             'project_id' => $projectId, 'name' => $name,
             'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
-            'code' => $code, 'description' => $description, 'origin' => $touched ? 'drawing' : 'computed',
+            'code' => $code, 'description' => $description, 'origin' => $origin,
             'recipe' => json_encode($this->row(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
         ];
     }

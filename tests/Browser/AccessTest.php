@@ -120,7 +120,13 @@ final class AccessTest extends TestCase
             ->give(Screen::DESIGN_FILE, "$files/saltmarsh-yard-hall.ifc")
             ->press('Take 13 layers')
             ->press('In space')
-            ->see('Touch a thing to be told')];
+            ->see('Touch a thing to be told')
+            ->fill('With these words', 'Plate B2')
+            ->press('Fit the view')
+            ->settle()
+            ->touchMiddleOf('canvas')
+            ->press('4 × corner, top')
+            ->see('32 points on 8 things')];
         yield 'another’s setup' => ['set-up', $nothing, 1];
         yield 'feet and inches' => ['stake', $nothing, 1];
     }

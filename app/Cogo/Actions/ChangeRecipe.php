@@ -40,7 +40,7 @@ final class ChangeRecipe
             Seen::refuseOther($point->refresh(), $seen, $point->name);
             $step->update($point, [
                 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation, 'recipe' => $recipe->row(),
-                'origin' => $point->origin === 'drawing' ? 'drawing' : 'computed',
+                'origin' => in_array($point->origin, ['drawing', 'model'], true) ? $point->origin : 'computed',
             ]);
 
             return $point;

@@ -102,8 +102,20 @@ final class ConstructionController
 
         return new JsonResponse(new RecipeResource(
             (string) ($row['description'] ?? ''), $recipe?->construction, $recipe === null ? 'A' : $recipe->letter,
-            $recipe === null ? 0 : $recipe->index, $recipe?->elevation,
+            $recipe === null ? 0 : $recipe->index, $recipe?->elevation, self::looks($project, $recipe),
         ));
+    }
+
+    /** @return list<string> */
+    private static function looks(Project $project, ?Recipe $recipe): array
+    {
+        $element = $recipe?->construction->places[0]->element ?? null;
+        try {
+            return $element === null ? [] : (new DrawnShapes($project))->things->looks($element);
+        } catch (\DomainException) {
+            // Gone with its model: the recipe is still told.
+            return [];
+        }
     }
 
     #[Put('/projects/{project}/points/{point}/recipe', 'Computes a point anew by a changed recipe', RecipeChange::class, PointResource::class)]

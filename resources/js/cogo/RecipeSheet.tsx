@@ -4,6 +4,7 @@ import { Button } from '../parts/Button';
 import { Failure, Notice } from '../parts/Notice';
 import type { StageProps } from '../stage/stages';
 import { Computation } from './Compute';
+import { ElementRecipe } from './ElementRecipe';
 import { type KindSpec, specOf } from './kinds';
 import { Sketch } from './Sketch';
 
@@ -35,6 +36,9 @@ export function RecipeSheet({ point, onClose, ...props }: StageProps & { point: 
         );
     }
     const kept = { construction: made.construction, letter: made.letter, index: made.index, elevation: made.elevation };
+    if (made.construction.places?.[0]?.element) {
+        return <ElementRecipe {...props} point={point} recipe={made} onClose={onClose} />;
+    }
     if (made.construction.kind === 'sketch') {
         return <Sketch {...props} of={{ point, recipe: kept }} onClose={onClose} />;
     }

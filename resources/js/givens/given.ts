@@ -25,5 +25,8 @@ export function placeWords(given: GivenPlace, { points, control }: Named): strin
     if (given.controlId != null) {
         return control.find((c) => c.id === given.controlId)?.name ?? 'control that is gone';
     }
+    if (given.element != null) {
+        return 'a spot of a model';
+    }
     return given.spot ? `${given.spot.kind === 'start' ? 'end' : given.spot.kind} in the drawing` : '';
 }

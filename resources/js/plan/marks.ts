@@ -119,7 +119,8 @@ function dot(colour: string): Style {
 
 const pegs = new Map<string, RegularShape | Circle>();
 
-/** Where a point came from is seen by its shape: round from a drawing, square from a file, a diamond computed, a triangle typed. */
+/** Where a point came from is seen by its shape: round from a drawing, six-sided from a model, square from a file, a diamond computed, a
+ *  triangle typed. */
 function peg({ origin, state, chosen, colour }: PlanThing & { what: 'point' }, ink: Ink): RegularShape | Circle {
     const done = state === 'done';
     const key = `${origin} ${done} ${chosen} ${colour} ${ink.ink} ${ink.weight}`;
@@ -141,7 +142,9 @@ function peg({ origin, state, chosen, colour }: PlanThing & { what: 'point' }, i
               ? new RegularShape({ points: 3, radius: 6.5 + grown, fill, stroke })
               : origin === 'computed'
                 ? new RegularShape({ points: 4, radius: 6 + grown, fill, stroke })
-                : new Circle({ radius: 4.5 + grown, fill, stroke });
+                : origin === 'model'
+                  ? new RegularShape({ points: 6, radius: 5.5 + grown, fill, stroke })
+                  : new Circle({ radius: 4.5 + grown, fill, stroke });
     pegs.set(key, made);
     return made;
 }

@@ -249,7 +249,7 @@ export function Points(props: StageProps) {
                                                 <Coordinates northing={p.northing} easting={p.easting} />
                                             </div>
                                         </div>
-                                        {!choosing && (p.origin === 'computed' || p.origin === 'drawing') && (
+                                        {!choosing && ['computed', 'drawing', 'model'].includes(p.origin) && (
                                             <Button
                                                 kind="bare"
                                                 aria-label={`How ${p.name} was made`}

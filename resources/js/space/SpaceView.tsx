@@ -201,9 +201,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                         </div>
                         <label className="grid min-w-36 flex-1 gap-1 text-sm">
                             <span className="text-quiet">
-                                {cut >= 1
-                                    ? 'Cut at a height: none'
-                                    : `Cut at ${formatLength(low + cut * (high - low), units.length)}`}
+                                {cut >= 1 ? 'Cut at a height: none' : `Cut at ${formatLength(low + cut * (high - low), units.length)}`}
                             </span>
                             <input
                                 type="range"

@@ -193,6 +193,29 @@ final class ExampleTest extends FeatureTestCase
         self::assertSame(96, $this->ask('POST', "/projects/{$this->project->id}/examples-control", ['example' => $all] + $body)->json('made'));
     }
 
+    public function test_what_is_varied_by_hand_on_one_plate_stays_so_through_a_revision(): void
+    {
+        $plate = $this->thing('Plate B2');
+        $this->ask('POST', "/projects/{$this->project->id}/examples", ['example' => $this->example($plate, self::spots($plate, 'corner', 'top'), ['by' => 'form'])])->assertOk();
+        $point = $this->points()['B2.1'];
+        self::assertSame('model', $point['origin']);
+        $path = "/projects/{$this->project->id}/points/{$point['id']}/recipe";
+        $recipe = $this->ask('GET', $path)->assertOk()->json();
+        self::assertEqualsCanonicalizing(['up', 'east', 'north'], $recipe['looks']);
+        foreach ($recipe['construction']['places'][0]['element']['spot']['faces'] as $k => $face) {
+            $recipe['construction']['places'][0]['element']['spot']['faces'][$k]['inward'] = $recipe['looks'][$k] === 'east' ? 0.08 : 0.0;
+        }
+        $given = ['places' => [['element' => $recipe['construction']['places'][0]['element']]], 'kind' => 'place'];
+        $this->ask('PUT', $path, ['construction' => $given, 'letter' => 'A', 'index' => 0])->assertOk();
+        $at = fn (): array => [$this->points()['B2.1']['easting'], $this->points()['B2.1']['northing']];
+        self::assertEqualsWithDelta(self::onSite(7.5 + 0.25 - 0.08, 9.0 + 0.2), $at(), 1e-6);
+        $this->hall('saltmarsh-yard-hall-rev-b.ifc', ['revisesId' => $this->design, 'revision' => 'B']);
+        $proposals = $this->ask('GET', "/projects/{$this->project->id}/proposals")->json();
+        $this->ask('POST', "/projects/{$this->project->id}/proposals-adoption", ['ids' => array_column($proposals, 'pointId')])->assertOk();
+        self::assertEqualsWithDelta(self::onSite(7.54 + 0.25 - 0.08, 9.0 + 0.2), $at(), 1e-6);
+        self::assertSame('model', $this->points()['B2.1']['origin']);
+    }
+
     public function test_what_is_alike_can_be_narrowed_and_what_does_not_fit_is_listed(): void
     {
         $hanger = $this->thing('Hanger H1');

@@ -4455,6 +4455,7 @@ export interface components {
             letter: string;
             index: number;
             elevation: components["schemas"]["ElevationWanted"] | null;
+            looks: string[];
         };
         RecodedName: {
             name: string;
