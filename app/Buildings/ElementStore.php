@@ -137,6 +137,18 @@ final class ElementStore
         return $this->parts[$shape];
     }
 
+    /** @return list<array{Solid, Frame}> of a thing, each with where it stands on the site */
+    public function solidsOf(StoredElement $thing): array
+    {
+        if (count($this->solids) > self::KEPT) {
+            $this->solids = [];
+        }
+
+        return array_map(
+            fn (array $s): array => [$this->solid((int) $s[0]), $thing->place->after(new Frame(...$s[1]))], json_decode($thing->shape, true, flags: JSON_THROW_ON_ERROR),
+        );
+    }
+
     private function solid(int $id): Solid
     {
         return $this->solids[$id] ??= Solid::unpacked((string) ($this->db->table('solids')->where('id', $id)->value('packed') ?? throw new DoesNotFit(Misfit::NoShape)));

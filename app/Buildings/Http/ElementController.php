@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Buildings\Http;
 
+use App\Buildings\Actions\KeepCut;
 use App\Buildings\Actions\KeepExample;
 use App\Buildings\Actions\KeepExampleAsControl;
 use App\Buildings\Actions\MeasureInSpace;
@@ -13,6 +14,7 @@ use App\Buildings\Actions\TellChanges;
 use App\Buildings\Actions\TellElement;
 use App\Buildings\BuiltPart;
 use App\Buildings\ControlOfExample;
+use App\Buildings\CutWanted;
 use App\Buildings\ElementStore;
 use App\Buildings\ExampleFound;
 use App\Buildings\ExampleToKeep;
@@ -85,5 +87,11 @@ final class ElementController
         $body = Body::read($request, MeasureBody::class);
 
         return new JsonResponse($measure($project, $body->first, $body->second));
+    }
+
+    #[Post('/projects/{project}/designs/{design}/cut', 'Makes a drawing of a level cut through a model', CutWanted::class, KeptCutResource::class)]
+    public function cut(Request $request, Project $project, int $design, KeepCut $keep): JsonResponse
+    {
+        return new JsonResponse(new KeptCutResource($keep($project, $design, Body::read($request, CutWanted::class))));
     }
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
-import { useBuilt } from '../api/hooks';
+import { useBuilt, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Choice, TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
@@ -147,6 +147,9 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
         }
     }, [scene, focus, byInstance]);
 
+    const keepCut = useDeed(project, (body: Schemas['CutWanted']) =>
+        ask(api.POST('/api/v1/projects/{project}/designs/{design}/cut', { params: { path: { project, design } }, body })),
+    );
     const down = useRef<[number, number]>([0, 0]);
     const thing = touched === null ? null : model?.things[touched.thing];
     const letGo = () => {
@@ -221,6 +224,20 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                 onValue={setWords}
                             />
                         </div>
+                        {cut < 1 && (
+                            <Button
+                                busy={keepCut.isPending}
+                                onClick={() =>
+                                    keepCut.mutate({
+                                        elevation: low + cut * (high - low),
+                                        storey: storey === ALL ? null : storey,
+                                        class: kind === ALL ? null : kind,
+                                    })
+                                }
+                            >
+                                Cut onto the plan
+                            </Button>
+                        )}
                         <Button pressed={measuring} onClick={() => setMeasuring(!measuring)}>
                             Measure
                         </Button>
@@ -240,6 +257,12 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                             {hidden.size > 0 ? `Show all, ${hidden.size} hidden` : 'Show all of it'}
                         </Button>
                     </div>
+                    <Failure of={keepCut.error} />
+                    {keepCut.data && (
+                        <Notice>
+                            The cut is a drawing of its own now, among the designs: its lines can be touched and staked on the plan.
+                        </Notice>
+                    )}
                     <div className="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_23rem]">
                         <div className="relative h-[42vh] lg:h-full">
                             <canvas

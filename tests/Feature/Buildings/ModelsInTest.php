@@ -125,6 +125,26 @@ final class ModelsInTest extends FeatureTestCase
         self::assertEqualsWithDelta($at(0.0, 0.0), [$spot['easting'], $spot['northing']], 1e-6);
     }
 
+    public function test_a_level_cut_is_a_drawing_of_its_own_on_the_plan(): void
+    {
+        $project = $this->project();
+        $upload = $this->upload($project, (string) file_get_contents(self::FILES.'/saltmarsh-yard-hall.ifc'), 'hall.ifc');
+        $model = $this->take($project, $upload, ['unit' => 'mm', 'layers' => ['Grid'], 'heights' => 'used']);
+        $cut = fn (array $body) => $this->ask('POST', "/projects/{$project->id}/designs/$model/cut", $body);
+        // Half a metre above the slab there are columns alone; in the slab there are footings no more, but anchors and plates.
+        $id = $cut(['elevation' => 5.2])->assertOk()->json('designId');
+        $design = array_column($this->designs($project), null, 'id')[$id];
+        self::assertSame(['Hall at 5.200 m', 'background', ['Column at 5.200 m']], [$design['name'], $design['role'], array_column($design['layers'], 'name')]);
+        $plates = $cut(['elevation' => 4.64, 'storey' => 'Ground'])->assertOk()->json('designId');
+        $layers = array_column(array_column($this->designs($project), null, 'id')[$plates]['layers'], 'count', 'name');
+        self::assertSame(['Plate at 4.640 m' => 96, 'Mechanical fastener at 4.640 m' => 96], array_intersect_key($layers, ['Plate at 4.640 m' => 1, 'Mechanical fastener at 4.640 m' => 1]));
+        $layer = array_column(array_column($this->designs($project), null, 'id')[$plates]['layers'], 'id', 'name')['Mechanical fastener at 4.640 m'];
+        $spot = $this->ask('POST', "/projects/{$project->id}/spots", ['layerId' => $layer, 'shape' => 0, 'kind' => 'centre'])->assertOk()->json();
+        self::assertEqualsWithDelta([4.64, hypot(0.1, 0.1)], [$spot['elevation'], hypot($spot['easting'] - 41_250.0, $spot['northing'] - 78_640.0)], 1e-6);
+        self::assertStringContainsString('Nothing of the model is cut', $cut(['elevation' => 99.0])->assertStatus(422)->json('message'));
+        self::assertStringContainsString('no building model', $this->ask('POST', "/projects/{$project->id}/designs/$id/cut", ['elevation' => 5.0])->assertStatus(422)->json('message'));
+    }
+
     private function raw(string $path): string
     {
         $response = $this->get('/api/v1'.$path)->assertOk()->baseResponse;

@@ -259,6 +259,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/designs/{design}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a drawing of a level cut through a model */
+        post: operations["f6164c6d405498eb33cebd4a24e0f764"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/alignments": {
         parameters: {
             query?: never;
@@ -3089,6 +3106,11 @@ export interface components {
             count: number;
             goes: string;
         };
+        CutWanted: {
+            elevation: number;
+            storey?: string | null;
+            class?: string | null;
+        };
         DeletionBody: {
             ids: number[];
             evenHeld?: boolean;
@@ -3695,6 +3717,9 @@ export interface components {
         InverseResource: {
             between: components["schemas"]["Inverse"];
             turn: components["schemas"]["Turn"] | null;
+        };
+        KeptCutResource: {
+            designId: number;
         };
         KeyBody: {
             key: string;
@@ -5705,6 +5730,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpaceMeasured"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    f6164c6d405498eb33cebd4a24e0f764: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                design: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCutResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
