@@ -15,6 +15,7 @@ use Parlay\Core\Designs\Alike;
 use Parlay\Core\Designs\Attributes;
 use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\LayerCrossings;
+use Parlay\Core\Designs\Shape;
 use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Designs\ShapeLegs;
 use Parlay\Core\Designs\SpotKind;
@@ -63,14 +64,15 @@ final class Collect
     private function circles(PlacesWanted $body): array
     {
         $like = $body->like === null ? null : $this->layer($body->like->layerId)->shape($body->like->shape);
-        if ($like !== null && $like->kind !== ShapeKind::Circle) {
+        $isEllipse = $like?->kind === ShapeKind::Ellipse && abs($like->v[8]) >= 2 * M_PI - 1e-6;
+        if ($like !== null && $like->kind !== ShapeKind::Circle && ! $isEllipse) {
             throw new \DomainException("That is a {$like->kind->word()}, not a circle. Touch the rim of a circle.");
         }
-        $radius = $like === null ? $body->radius : $like->v[3];
+        $radius = $like === null || $isEllipse ? $body->radius : $like->v[3];
         $found = [];
         foreach ($this->layerIds($body) as $id) {
             $layer = $this->layer($id);
-            foreach (Alike::circles($layer, $radius) as $i) {
+            foreach ($isEllipse && $like !== null ? Alike::ellipses($layer, $like) : Alike::circles($layer, $radius) as $i) {
                 $found[] = self::spot($id, $i, SpotKind::Centre, $layer->shape($i)->anchor() ?? new Position(0, 0));
             }
         }
@@ -98,7 +100,7 @@ final class Collect
                 $spot = self::spot($id, $i, SpotKind::Insertion, $insert->pointAt(0.0));
                 $candidate = $body->along === 0.0 && $body->right === 0.0
                     ? $spot
-                    : self::beside($spot, new ShapeRef($id, $i), $insert->azimuth(), $body);
+                    : self::beside($spot, new ShapeRef($id, $i), $insert, $shape, $body);
                 $found[] = $candidate->named(self::nameFrom(Attributes::of($layer, $insert)[$body->attribute] ?? '', $names));
             }
         }
@@ -134,12 +136,15 @@ final class Collect
         return array_map(strval(...), array_keys(Attributes::of($layer, $layer->shape($body->like->shape))));
     }
 
-    private static function beside(Candidate $spot, ShapeRef $ref, float $azimuth, PlacesWanted $body): Candidate
+    /** A place shown on one block, stretched and mirrored on another as that one is. */
+    private static function beside(Candidate $spot, ShapeRef $ref, Shape $insert, Shape $like, PlacesWanted $body): Candidate
     {
-        $place = $spot->position->along($azimuth, $body->along)->along($azimuth + M_PI_2, $body->right, $spot->position->elevation);
+        [[$x, $y], [$u, $v]] = [$insert->stretched(), $like->stretched()];
+        [$along, $right, $azimuth] = [$body->along * $y / $v, $body->right * $x / $u, $insert->azimuth()];
+        $place = $spot->position->along($azimuth, $along)->along($azimuth + M_PI_2, $right, $spot->position->elevation);
         $construction = new Construction(
             ConstructionKind::BoltList, $spot->construction->places, [new GivenDirection(shape: $ref)],
-            pattern: [new GivenOffset($body->along, $body->right)],
+            pattern: [new GivenOffset($along, $right)],
         );
 
         return new Candidate($construction, $place);

@@ -27,6 +27,36 @@ final class Alike
         );
     }
 
+    /**
+     * Circles of blocks that are stretched: whole ellipses of the same size, however they lie.
+     *
+     * @return list<int>
+     */
+    public static function ellipses(DrawingLayer $layer, Shape $like, float $tolerance = 1e-3): array
+    {
+        $size = self::semiAxes($like);
+
+        return self::where($layer, static function (Shape $s) use ($size, $tolerance): bool {
+            if ($s->kind !== ShapeKind::Ellipse || abs($s->v[8]) < 2 * M_PI - 1e-6) {
+                return false;
+            }
+            [$a, $b] = self::semiAxes($s);
+
+            return abs($a - $size[0]) <= $tolerance && abs($b - $size[1]) <= $tolerance;
+        });
+    }
+
+    /** @return array{float, float} the longer first, metres: of centre + u cos t + v sin t by the singular values of u and v */
+    private static function semiAxes(Shape $s): array
+    {
+        [, , , $ux, $uy, $vx, $vy] = $s->v;
+        $sum = $ux * $ux + $uy * $uy + $vx * $vx + $vy * $vy;
+        $area = abs($ux * $vy - $uy * $vx);
+        $root = sqrt(max(0.0, $sum * $sum / 4 - $area * $area));
+
+        return [sqrt($sum / 2 + $root), sqrt(max(0.0, $sum / 2 - $root))];
+    }
+
     /** @return list<int> */
     public static function insertions(DrawingLayer $layer, string $block): array
     {

@@ -16,7 +16,8 @@ use Parlay\Core\Geometry\Position;
  *   Circle   cx cy cz radius
  *   Point    x y z
  *   Text     x y z height rotation index of its string in the layer
- *   Insert   x y z rotation index of the block's name in the layer, and of its attributes less one
+ *   Insert   x y z rotation index of the block's name in the layer, and of its attributes less one, stretched to its right, and upward
+ *            (below 0 mirrored; 0 where that was not kept)
  *   Ellipse  cx cy cz ux uy vx vy start sweep    (centre + u cos t + v sin t)
  *   Spline   x1 y1 z1 x2 y2 z2 index of its curve in the layer, plan length
  *   Face     x1 y1 z1 x2 y2 z2 x3 y3 z3          (a triangle; its edges stand beside it as lines)
@@ -107,6 +108,12 @@ final readonly class Shape
             ShapeKind::Spline => $v[7],
             default => null,
         };
+    }
+
+    /** @return array{float, float} how much larger a block is inserted than it was drawn, to its right and upward; below 0 where it is mirrored */
+    public function stretched(): array
+    {
+        return $this->kind !== ShapeKind::Insert || ($this->v[6] ?? 0.0) === 0.0 || ($this->v[7] ?? 0.0) === 0.0 ? [1.0, 1.0] : [$this->v[6], $this->v[7]];
     }
 
     /** Direction of a line from its beginning, or the direction that a block or text calls up (to the north where it is not turned). */

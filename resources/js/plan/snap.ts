@@ -17,7 +17,11 @@ import {
 
 export type { PickLayer, Spot } from './spots';
 
-const isOf = (n: Near, only: PieceKind | null): boolean => only === null || n.layer.shapes.kind(n.shape) === Kind[only];
+/** A circle of a block that is stretched is an ellipse, and meant as well. */
+const isOf = (n: Near, only: PieceKind | null): boolean => {
+    const kind = n.layer.shapes.kind(n.shape);
+    return only === null || kind === Kind[only] || (only === 'circle' && kind === Kind.ellipse);
+};
 
 /** What is offered, each on or off. */
 export const SNAPS = {

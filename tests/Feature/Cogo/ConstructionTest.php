@@ -290,6 +290,28 @@ final class ConstructionTest extends FeatureTestCase
         );
     }
 
+    public function test_a_place_and_a_hole_of_a_block_are_found_where_it_is_stretched_and_mirrored(): void
+    {
+        $project = $this->project();
+        $block = "0\nSECTION\n2\nBLOCKS\n0\nBLOCK\n2\nPLATE\n10\n0\n20\n0\n0\nCIRCLE\n8\nH\n10\n1\n20\n2\n40\n0.1\n0\nENDBLK\n0\nENDSEC\n";
+        $entities = '';
+        // As drawn; twice as wide; mirrored and half as high; turned by a quarter and twice as wide.
+        foreach ([[10, 1, 1, 0], [30, 2, 1, 0], [50, -1, 0.5, 0], [70, 2, 1, 90]] as [$x, $sx, $sy, $turn]) {
+            $entities .= "0\nINSERT\n8\nB\n2\nPLATE\n10\n$x\n20\n0\n41\n$sx\n42\n$sy\n50\n$turn\n";
+        }
+        $this->take($project, "{$block}0\nSECTION\n2\nENTITIES\n{$entities}0\nENDSEC\n0\nEOF\n", ['layers' => ['B', 'H']]);
+        $ids = DB::table('design_layers')->pluck('id', 'name');
+        $made = fn (array $collection): array => array_chunk($this->ask('POST', "/projects/{$project->id}/collections-preview", ['collection' => $collection])->assertOk()->json('new'), 2);
+        $kinds = array_map(static fn (int $i) => DesignLayer::query()->findOrFail($ids['B'])->shape($i)?->kind->name, range(0, 3));
+        // Of the first, 2 along and 1 to its right: where its hole is, and the holes of the others.
+        $beside = $made(['kind' => 'insertions', 'like' => ['layerId' => $ids['B'], 'shape' => (int) array_search('Insert', $kinds, true)], 'along' => 2.0, 'right' => 1.0]);
+        self::assertEqualsWithDelta([[11.0, 2.0], [32.0, 2.0], [49.0, 1.0], [68.0, 2.0]], $beside, 1e-9);
+        $layer = DesignLayer::query()->findOrFail($ids['H']);
+        $ellipse = (int) array_search('Ellipse', array_map(static fn (int $i) => $layer->shape($i)?->kind->name, range(0, 3)), true);
+        // Those of twice the width; of half the height it is another.
+        self::assertEqualsWithDelta([[32.0, 2.0], [68.0, 2.0]], $made(['kind' => 'circles', 'like' => ['layerId' => $ids['H'], 'shape' => $ellipse]]), 1e-9);
+    }
+
     public function test_grid_lines_are_typed_corrected_and_crossed_and_an_offset_from_them_is_toward_a_line(): void
     {
         $project = $this->project();

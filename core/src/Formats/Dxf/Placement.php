@@ -210,6 +210,7 @@ final class Placement
                 [$kind, $values] = $transform->apply(ShapeKind::Insert, [...$to, $insertion->rotation, 0.0]);
                 $this->keep(
                     $into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform, $insertion->attributes,
+                    [$insertion->scale[0] * hypot($transform->a, $transform->d), $insertion->scale[1] * hypot($transform->b, $transform->e)],
                 );
             }
             $inner = $transform->after(Transform::insert($block->base, $insertion->scale, $insertion->rotation, $to));
@@ -252,6 +253,7 @@ final class Placement
     /**
      * @param  list<float>  $v
      * @param  array<string, string>  $attributes  of an insertion or a line
+     * @param  array{float, float}|null  $stretched  of an insertion, to its right and upward
      */
     private function keep(
         DrawingLayer $layer,
@@ -262,6 +264,7 @@ final class Placement
         string|Spline|null $extra,
         Transform $transform,
         array $attributes = [],
+        ?array $stretched = null,
     ): void {
         if ($kind === ShapeKind::Spline && $extra instanceof Spline) {
             $curve = $transform->spline($extra);
@@ -288,6 +291,9 @@ final class Placement
             if ($attributes !== []) {
                 $v[] = 1.0 + $layer->addString(Attributes::packed($attributes));
             }
+        }
+        if ($stretched !== null) {
+            $v = [...array_pad($v, 6, 0.0), ...$stretched];
         }
         if ($kind === ShapeKind::Line && $attributes !== []) {
             $v[Attributes::OF_LINE] = 1.0 + $layer->addSharedString(Attributes::packed($attributes));
