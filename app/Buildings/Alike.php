@@ -9,6 +9,9 @@ use Illuminate\Database\Query\Builder;
 /** Finds the things of a model that are like one of them. */
 final readonly class Alike
 {
+    /** Chosen one by one. */
+    private const MOST = 5_000;
+
     public function __construct(private ElementStore $store) {}
 
     /**
@@ -48,6 +51,9 @@ final readonly class Alike
 
     private static function check(StoredElement $model, AlikeWanted $wanted): void
     {
+        if (count($wanted->numbers) > self::MOST || count($wanted->without) > self::MOST) {
+            throw new \DomainException('At most 5,000 things are chosen or left out one by one. Choose by type, storey or property.');
+        }
         $fault = match (true) {
             $wanted->by === AlikeBy::Type && $model->type === '' => 'has no type. Choose those of its class, or of the same shape.',
             $wanted->by === AlikeBy::Shape && $model->topology === '' => 'has no shape. Touch another.',

@@ -24,5 +24,6 @@ final readonly class ExampleWanted
         public AlikeWanted $alike,
         public ElementNaming $naming,
         public ?ElevationWanted $elevation = null,
+        public CodeFrom $codeFrom = CodeFrom::Typed,
     ) {}
 }

@@ -79,6 +79,7 @@ final class FollowExample
 
             return new Candidate(
                 new Construction(ConstructionKind::Place, [new GivenPlace(element: $place)]), new Position($north, $east, $height),
+                code: $this->example->codeFrom->of($thing),
             );
         }, $this->example->spots);
     }

@@ -37,9 +37,9 @@ final class MadeOfModel
         $part = $path.'.'.bin2hex(random_bytes(4)).'.part';
         try {
             $make($part);
-        } catch (UnreadableStep $e) {
+        } catch (\Throwable $e) {
             @unlink($part);
-            throw new \DomainException($e->getMessage());
+            throw $e instanceof UnreadableStep ? new \DomainException($e->getMessage()) : $e;
         }
         if (! @rename($part, $path)) {
             @unlink($part);

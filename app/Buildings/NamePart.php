@@ -14,4 +14,6 @@ enum NamePart: string
     case Type = 'type';
     case Storey = 'storey';
     case ThisClass = 'class';
+    /** on which side of the thing the place lies: N, NE, E … */
+    case Side = 'side';
 }

@@ -11,10 +11,14 @@ use Parlay\Core\Control\GridCrossing;
 use Parlay\Core\Control\GridLine as Line;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Points\InTurn;
+use Parlay\Words\Compass;
 
 /** Names places on things by what the thing says and where it stands; those that would share a name are numbered in turn, as seen from above. */
 final class NamesOnThings
 {
+    /** Nearer to the middle of a thing a place lies on no side of it, metres. */
+    private const MIDDLE = 1e-3;
+
     /** @var list<array{string, Position}>|null */
     private ?array $crossings = null;
 
@@ -60,9 +64,19 @@ final class NamesOnThings
             NamePart::Type => $thing->type,
             NamePart::Storey => $thing->storey,
             NamePart::ThisClass => $thing->class,
+            NamePart::Side => self::side($thing, $at),
         }), $this->naming->parts), static fn (string $s): bool => $s !== '');
 
         return $this->naming->prefix.implode($this->naming->separator, $parts);
+    }
+
+    /** As seen from above, from the middle of the thing; nothing where the place lies there. */
+    private static function side(StoredElement $thing, Position $at): string
+    {
+        [$from, $to] = $thing->parts()->middleLine($thing->place);
+        $middle = new Position(($from[1] + $to[1]) / 2, ($from[0] + $to[0]) / 2);
+
+        return $middle->distanceTo($at) < self::MIDDLE ? '' : Compass::letters($middle->azimuthTo($at));
     }
 
     private function crossing(Position $at): string

@@ -42,7 +42,7 @@ final class MakeCandidates
                 $name = $names->take($c->name);
                 $standing->add($at, $name);
                 $recipe = new Recipe($words->of($c->construction), $c->construction, $c->letter, $c->index, $elevation);
-                $rows[] = $recipe->point($project->id, $name, $at, $code, $description);
+                $rows[] = $recipe->point($project->id, $name, $at, $c->code ?? $code, $description);
             }
             $step->createMany((new StakeoutPoint)->getTable(), $rows);
 

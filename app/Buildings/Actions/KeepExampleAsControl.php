@@ -7,7 +7,9 @@ namespace App\Buildings\Actions;
 use App\Buildings\ControlOfExample;
 use App\Buildings\FollowExample;
 use App\Cogo\DrawnShapes;
+use App\Cogo\Givens;
 use App\Cogo\PointsKept;
+use App\Cogo\Recipe;
 use App\Cogo\Words;
 use App\Control\Models\ControlPoint;
 use App\Points\PointName;
@@ -32,9 +34,10 @@ final class KeepExampleAsControl
         if (count($followed->candidates) > self::MOST) {
             throw new \DomainException('These would be more than '.self::MOST.' control points. Choose this one thing alone, or fewer spots.');
         }
-        $words = new Words($project, new DrawnShapes($project));
+        $shapes = new DrawnShapes($project);
+        [$words, $givens] = [new Words($project, $shapes), new Givens($project, $shapes)];
 
-        return Preparation::step($project, count($followed->candidates).' control points of a model', static function (Preparation $step) use ($project, $body, $followed, $words): PointsKept {
+        return Preparation::step($project, count($followed->candidates).' control points of a model', static function (Preparation $step) use ($project, $body, $followed, $words, $givens): PointsKept {
             $taken = array_fill_keys($project->controlPoints()->pluck('name')->all(), true);
             $names = [];
             foreach ($followed->candidates as $c) {
@@ -43,10 +46,10 @@ final class KeepExampleAsControl
                     throw new \DomainException("There is a control point “{$name}” already. Put something before the names.");
                 }
                 $taken[$name] = true;
-                $at = $body->example->elevation === null ? $c->position : $body->example->elevation->rule->apply($c->position, $body->example->elevation->value);
+                $at = Recipe::withElevation($body->example->elevation, $c->position, $givens);
                 $step->create(new ControlPoint([
                     'project_id' => $project->id, 'name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation,
-                    'code' => $body->code, 'description' => '', 'held_fixed' => false, 'plan_deviation' => $body->planDeviation,
+                    'code' => $c->code ?? $body->code, 'description' => '', 'held_fixed' => false, 'plan_deviation' => $body->planDeviation,
                     'height_deviation' => $body->heightDeviation, 'source' => mb_substr($words->of($c->construction), 0, self::SAID),
                 ]));
                 $names[] = $name;

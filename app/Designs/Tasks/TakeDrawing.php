@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Designs\Tasks;
 
+use App\Buildings\Actions\BodiesOf;
+use App\Buildings\ElementStore;
 use App\Clock;
 use App\Database\Bytes;
 use App\Designs\DesignRole;
@@ -14,6 +16,7 @@ use App\Designs\Models\DesignLayer;
 use App\Designs\PlacementChosen;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
+use App\Tasks\Cancelled;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\Work;
@@ -52,7 +55,7 @@ final class TakeDrawing implements Work
         $fileName = Uploads::nameOf($body->upload);
         $progress->stopIfCancelled();
 
-        return Preparation::step($project, ($before === null ? 'Drawing ' : 'New revision ').$fileName, function (
+        $taken = Preparation::step($project, ($before === null ? 'Drawing ' : 'New revision ').$fileName, function (
             Preparation $step,
         ) use ($project, $body, $drawing, $layers, $cleared, $stray, $comparison, $before, $fileName, $progress): array {
             // Undone is removed, not deleted: points made from it keep their source.
@@ -91,6 +94,25 @@ final class TakeDrawing implements Work
 
             return ['designId' => $design->id, 'unchanged' => $comparison?->unchanged];
         });
+        self::prepareSpace($taken['designId'], $progress);
+
+        return $taken;
+    }
+
+    /** What a building model is looked at and asked by is made here, beside the requests; what fails here is said where it is asked for. */
+    private static function prepareSpace(int $designId, Progress $progress): void
+    {
+        $design = Design::query()->findOrFail($designId, Design::LISTED);
+        if ($design->place_word !== 'instance' || $design->heights !== HeightsChoice::Used->value) {
+            return;
+        }
+        try {
+            $progress->tell(0.92, 'putting its solids together');
+            (new BodiesOf)($design);
+            ElementStore::of($design, static fn (float $share) => $progress->tell(0.95 + 0.05 * $share, 'listing its things'));
+        } catch (\DomainException|Cancelled) {
+            // The drawing is taken all the same: what was stopped here is made when it is asked for.
+        }
     }
 
     public static function transform(?PlacementChosen $placement): ?Transform

@@ -38,6 +38,7 @@ const NAMES = {
     name: { words: 'its name and number', parts: ['name'] },
     tag: { words: 'its tag and number', parts: ['tag'] },
     storeyType: { words: 'storey, type and number', parts: ['storey', 'type'] },
+    crossingSide: { words: 'grid crossing and side (N, NE …)', parts: ['crossing', 'side'] },
     number: { words: 'running number', parts: [] },
 } satisfies Record<string, { words: string; parts: Schemas['ElementNaming']['parts'] }>;
 type Naming = keyof typeof NAMES;
@@ -73,6 +74,7 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
     const [turn, setTurn] = useState<'clockwise' | 'against'>('clockwise');
     const [higher, setHigher] = useState(0);
     const [code, setCode] = useState('');
+    const [codeFrom, setCodeFrom] = useState<NonNullable<Schemas['ExampleWanted']['codeFrom']>>('typed');
     const [description, setDescription] = useState('');
     const [keptAs, setKeptAs] = useState<'points' | 'control'>('points');
     const [planOff, setPlanOff] = useState<number | null>(null);
@@ -111,6 +113,7 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
         },
         naming: { prefix, parts: [...NAMES[naming].parts], first: Number(first), clockwise: turn === 'clockwise' },
         elevation: { rule: 'asMade', value: higher },
+        codeFrom,
     };
     const preview = useQuery({
         queryKey: ['example', project, example],
@@ -229,7 +232,17 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
                                 />
                             </>
                         ) : null}
-                        <TextField label="Code" value={code} onValue={setCode} />
+                        <Choice
+                            label="Code is"
+                            value={codeFrom}
+                            onValue={setCodeFrom}
+                            options={[
+                                ['typed', 'typed here'],
+                                ['type', 'its type'],
+                                ['class', 'its class'],
+                            ]}
+                        />
+                        {codeFrom === 'typed' ? <TextField label="Code" value={code} onValue={setCode} /> : <span />}
                         <LengthField label="Higher by" value={higher} onValue={(v) => setHigher(v ?? 0)} />
                     </div>
                     <Choice

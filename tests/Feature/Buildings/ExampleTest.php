@@ -193,6 +193,20 @@ final class ExampleTest extends FeatureTestCase
         self::assertSame(96, $this->ask('POST', "/projects/{$this->project->id}/examples-control", ['example' => $all] + $body)->json('made'));
     }
 
+    public function test_codes_come_by_type_and_names_by_side(): void
+    {
+        $plate = $this->thing('Plate A1');
+        $example = $this->example($plate, self::spots($plate, 'middle of an edge', 'top'), ['by' => 'form'], ['parts' => ['crossing', 'side'], 'separator' => '-']);
+        $this->ask('POST', "/projects/{$this->project->id}/examples", ['example' => $example + ['codeFrom' => 'type'], 'code' => 'unused'])->assertOk();
+        $points = $this->points();
+        self::assertSame(['BP 300', 'BP 400', 'BP 500'], array_values(array_unique(array_map(static fn (string $n) => $points[$n]['code'], ['A1-N', 'A2-E', 'B2-S']))));
+        // The hall is turned by 18 degrees: its sides are still nearest to the four.
+        self::assertEqualsWithDelta(self::onSite(0.0, 0.15), [$points['A1-N']['easting'], $points['A1-N']['northing']], 1e-6);
+        self::assertCount(96, $points);
+        $many = $this->example($plate, self::spots($plate, 'corner', 'top'), ['by' => 'chosen', 'numbers' => range(1, 5001)]);
+        $this->ask('POST', "/projects/{$this->project->id}/examples-preview", $many)->assertStatus(422);
+    }
+
     public function test_what_is_varied_by_hand_on_one_plate_stays_so_through_a_revision(): void
     {
         $plate = $this->thing('Plate B2');

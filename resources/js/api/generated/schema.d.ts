@@ -3346,7 +3346,7 @@ export interface components {
         };
         ElementNaming: {
             prefix?: string;
-            parts?: ("crossing" | "name" | "tag" | "type" | "storey" | "class")[];
+            parts?: ("crossing" | "name" | "tag" | "type" | "storey" | "class" | "side")[];
             separator?: string;
             first?: number;
             clockwise?: boolean;
@@ -3420,6 +3420,8 @@ export interface components {
             alike: components["schemas"]["AlikeWanted"];
             naming: components["schemas"]["ElementNaming"];
             elevation?: components["schemas"]["ElevationWanted"] | null;
+            /** @enum {string} */
+            codeFrom?: "typed" | "type" | "class";
         };
         ExplanationEntry: {
             /** @enum {string} */
