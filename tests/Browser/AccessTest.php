@@ -122,6 +122,7 @@ final class AccessTest extends TestCase
             ->press('In space')
             ->see('Touch a thing to be told')
             ->fill('With these words', 'Plate B2')
+            ->see('With these words: 1 of 181')
             ->press('Fit the view')
             ->settle()
             ->touchMiddleOf('canvas')

@@ -29,7 +29,7 @@ final class BuildingTest extends TestCase
         $s = new Screen(new Chrome(1280, 670), self::$parlay->url);
         $s->open("/p/$id/prepare?do=designs")->give(Screen::DESIGN_FILE, $this->oddModel())->see('map conversion')->press('Take 13 layers')
             ->see('odd-hall')->press('In space')->see('Touch a thing to be told what it is')
-            ->fill('With these words', 'Plate B2')->press('Fit the view')->settle()->touchMiddleOf('canvas')
+            ->fill('With these words', 'Plate B2')->see('With these words: 1 of 181')->press('Fit the view')->settle()->touchMiddleOf('canvas')
             ->see('0.500 m by 0.400 m by 0.040 m')->press('4 × corner, top')->see('32 points on 8 things')
             ->choose('On', 'every plate (24)')->see('92 points on 23 things')->see('1 it does not fit')
             ->unfold('1 does not fit')->see('Plate A1 has none of the faces that look this way, and the example has 1')
@@ -61,7 +61,7 @@ final class BuildingTest extends TestCase
         $s = new Screen(new Chrome(800, 1280), self::$parlay->url);
         $s->open("/p/$id/prepare?do=designs")->give(Screen::DESIGN_FILE, __DIR__.'/../../database/demo/files/saltmarsh-yard-hall.ifc')->see('map conversion')
             ->press('Take 13 layers')->see('saltmarsh-yard-hall');
-        $s->open("/p/$id/as-built")->press('saltmarsh-yard-hall in space')->see('Touch a thing to stake')->fill('With these words', 'Mezzanine slab')->press('Fit the view')->settle()
+        $s->open("/p/$id/as-built")->press('saltmarsh-yard-hall in space')->see('Touch a thing to stake')->fill('With these words', 'Mezzanine slab')->see('With these words: 1 of 181')->press('Fit the view')->settle()
             ->touchMiddleOf('canvas')->press('Its face that looks up')->see('Held against');
         // Its top lies 3.6 above the slab of the hall, at 8.2; low and high by turns.
         foreach ([[11.25, 22.5, 0.004], [8.0, 20.0, -0.003], [15.0, 20.0, 0.002], [8.0, 25.0, 0.001]] as $k => [$x, $y, $before]) {

@@ -262,7 +262,7 @@ final class MakingTest extends TestCase
             ->press('Designs')
             // In space it is touched as well.
             ->press('In space')
-            ->see('Touch a thing to be told what it is.')
+            ->see('Touch a thing to be told what it is, and to make points')
             ->choose('What is shown', 'Slab')
             ->press('Show all of it')
             ->settle()
