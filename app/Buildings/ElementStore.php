@@ -7,8 +7,8 @@ namespace App\Buildings;
 use App\Designs\Models\Design;
 use App\Uploads;
 use Illuminate\Database\Connection;
+use Illuminate\Database\Connectors\ConnectionFactory;
 use Illuminate\Database\Query\Builder;
-use Illuminate\Support\Facades\DB;
 use Parlay\Core\Buildings\Element;
 use Parlay\Core\Buildings\Example\DoesNotFit;
 use Parlay\Core\Buildings\Example\Misfit;
@@ -54,7 +54,7 @@ final class ElementStore
     {
         $path = MadeOfModel::path($design, self::FORM, static fn (string $part) => self::make($design, $part, $progress));
 
-        return new self(self::connection("things {$design->id}", $path));
+        return new self(self::connection($path));
     }
 
     public function element(int $number): ?StoredElement
@@ -105,10 +105,10 @@ final class ElementStore
     /** @return \Generator<int, Standing> all of them, to be compared with another revision */
     public function standing(): \Generator
     {
-        foreach ($this->db->table('things')->select(['number', 'guid', 'class', 'type', 'place', 'topology', 'form', 'reach'])->orderBy('number')->lazyById(self::AT_ONCE, 'number') as $row) {
+        foreach ($this->db->table('things')->select(['number', 'guid', 'name', 'class', 'type', 'place', 'topology', 'form', 'reach'])->orderBy('number')->lazyById(self::AT_ONCE, 'number') as $row) {
             [$low, $high] = json_decode((string) $row->reach, true);
             yield new Standing(
-                number: (int) $row->number, guid: (string) $row->guid, class: (string) $row->class, type: (string) $row->type, shape: (string) $row->form,
+                number: (int) $row->number, guid: (string) $row->guid, name: (string) $row->name, class: (string) $row->class, type: (string) $row->type, shape: (string) $row->form,
                 topology: (string) $row->topology, place: new Frame(...json_decode((string) $row->place, true)), low: $low, high: $high,
             );
         }
@@ -175,7 +175,7 @@ final class ElementStore
     private static function make(Design $design, string $path, ?\Closure $progress): void
     {
         touch($path);
-        $db = self::connection('things '.basename($path), $path);
+        $db = self::connection($path);
         $db->statement('pragma journal_mode = off');
         $db->statement('pragma synchronous = off');
         $db->statement('create table things (number integer primary key, guid text, class text, type text, name text, tag text, storey text, layers text, '
@@ -191,7 +191,7 @@ final class ElementStore
         foreach (['guid', 'type', 'shape'] as $column) {
             $db->statement("create index things_$column on things ($column)");
         }
-        DB::purge('things '.basename($path));
+        $db->disconnect();
     }
 
     /** @param  (\Closure(float): mixed)|null  $progress */
@@ -282,10 +282,9 @@ final class ElementStore
         }
     }
 
-    private static function connection(string $name, string $path): Connection
+    /** Of its own, beside those of the book: whoever opens the same model again takes it from nobody. */
+    private static function connection(string $path): Connection
     {
-        $db = DB::connectUsing($name, ['driver' => 'sqlite', 'database' => $path, 'prefix' => '', 'foreign_key_constraints' => false], force: true);
-
-        return $db instanceof Connection ? $db : throw new \LogicException('No database of things.');
+        return (new ConnectionFactory(app()))->make(['driver' => 'sqlite', 'database' => $path, 'prefix' => '', 'foreign_key_constraints' => false], 'things');
     }
 }

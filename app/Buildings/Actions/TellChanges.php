@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Buildings\Actions;
 
 use App\Buildings\ChangedThing;
-use App\Buildings\ElementStore;
 use App\Buildings\ModelChanges;
 use App\Buildings\ThingsChanged;
 use App\Designs\Models\Design;
@@ -23,21 +22,19 @@ final class TellChanges
             ?? throw new \DomainException('This is the first revision: there is none before that it could be compared with.');
         $found = ModelChanges::of($before, $after);
         [$points, $staked] = self::hanging($project);
-        $stores = [ElementStore::of($before), ElementStore::of($after)];
         $counts = array_fill_keys(['added', 'gone', 'moved', 'turned', 'resized', 'reshaped'], 0);
         $things = [];
         $farthest = 0.0;
-        foreach ($found->changes as [$from, $to, $moved, $turned, $resized, $reshaped, $sizeBefore, $sizeAfter]) {
+        foreach ($found->changes as [$from, $to, $moved, $turned, $resized, $reshaped, $sizeBefore, $sizeAfter, $ids, $name, $class, $type]) {
             $what = match (true) {
                 $from === null => 'added', $to === null => 'gone', $resized => 'resized', $reshaped => 'reshaped', $turned > 0.0 => 'turned', default => 'moved',
             };
             $counts[$what]++;
             $farthest = max($farthest, $moved);
-            $thing = $to === null ? $stores[0]->element((int) $from) : $stores[1]->element($to);
-            $guid = $thing === null ? '' : ($from !== null && $to !== null && isset($found->renamed[$from]) ? $stores[0]->element($from)->guid ?? '' : $thing->guid);
+            $of = static fn (array $by): int => array_sum(array_map(static fn (string $id): int => $by["g$id"] ?? 0, $ids));
             $things[] = new ChangedThing(
-                before: $from, after: $to, name: $thing?->called() ?? '', class: $thing->class ?? '', type: $thing->type ?? '', moved: $moved, turned: $turned,
-                resized: $resized, reshaped: $reshaped, sizeBefore: $sizeBefore, sizeAfter: $sizeAfter, points: $points["g$guid"] ?? 0, staked: $staked["g$guid"] ?? 0,
+                before: $from, after: $to, name: $name !== '' ? $name : ($type !== '' ? $type : $class), class: $class, type: $type, moved: $moved, turned: $turned,
+                resized: $resized, reshaped: $reshaped, sizeBefore: $sizeBefore, sizeAfter: $sizeAfter, points: $of($points), staked: $of($staked),
             );
         }
         usort($things, static fn (ChangedThing $p, ChangedThing $q): int => [$q->staked, $q->points] <=> [$p->staked, $p->points]);
@@ -54,7 +51,8 @@ final class TellChanges
         $points = $staked = [];
         foreach ($project->points()->where('recipe', 'like', '%"guid":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
             preg_match_all('~"guid":"((?:[^"\\\\]|\\\\.)*)"~', (string) $recipe, $found);
-            foreach (array_unique($found[1]) as $guid) {
+            foreach (array_unique($found[1]) as $written) {
+                $guid = (string) json_decode("\"$written\"");
                 $points["g$guid"] = ($points["g$guid"] ?? 0) + 1;
                 $staked["g$guid"] = ($staked["g$guid"] ?? 0) + (isset($stakes[$id]) ? 1 : 0);
             }

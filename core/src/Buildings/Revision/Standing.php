@@ -21,6 +21,7 @@ final readonly class Standing
     public function __construct(
         public int $number,
         public string $guid,
+        public string $name,
         public string $class,
         public string $type,
         public string $shape,

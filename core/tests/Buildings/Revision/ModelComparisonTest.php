@@ -18,7 +18,7 @@ final class ModelComparisonTest extends TestCase
         $place = Frame::ofAxes([cos($turn), sin($turn), 0.0], [-sin($turn), cos($turn), 0.0], [0.0, 0.0, 1.0], [$x, 5.0, 2.0]);
 
         return new Standing(
-            number: $number, guid: $guid, class: $class, type: $type, shape: $shape, topology: $topology, place: $place, low: [-$long / 2, -0.1, 0.0], high: [$long / 2, 0.1, 0.02],
+            number: $number, guid: $guid, name: "Thing $number", class: $class, type: $type, shape: $shape, topology: $topology, place: $place, low: [-$long / 2, -0.1, 0.0], high: [$long / 2, 0.1, 0.02],
         );
     }
 
