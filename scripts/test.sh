@@ -9,8 +9,8 @@ run_tests() {
     results="$(mktemp -d)"
     # The browser waits more than it works: all else is run beside it, and what it said is shown at its end.
     if [ ${#parts[@]} -gt 1 ] && [[ " ${parts[*]} " == *' browser '* ]]; then
-        run_parts $(printf '%s\n' "${parts[@]}" | grep -xE 'browser|mutations') >"$results/beside" 2>&1 &
-        run_parts $(printf '%s\n' "${parts[@]}" | grep -vxE 'browser|mutations')
+        run_parts $(printf '%s\n' "${parts[@]}" | grep -xE 'simulator|front|browser|mutations') >"$results/beside" 2>&1 &
+        run_parts $(printf '%s\n' "${parts[@]}" | grep -vxE 'simulator|front|browser|mutations')
         wait $! || true
         cat "$results/beside"
     else
