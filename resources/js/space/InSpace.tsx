@@ -42,7 +42,10 @@ export const modelsOf = (designs: readonly Design[]): Design[] =>
 /** What stands on the site with a height: control, points, pole, instrument. */
 function useSpaceMarks({ project, control, allPoints, live }: StageProps): SpaceMark[] {
     const station = useSetup(project.id).data?.current ?? null;
-    const pole = live?.pole ?? null;
+    // A pole that trembles by millimetres is the same one: each new picture costs.
+    const seen = live?.pole ? [live.pole.easting, live.pole.northing, live.pole.elevation].map((v) => v?.toFixed(2)).join(' ') : '';
+    // biome-ignore lint/correctness/useExhaustiveDependencies: as it was seen
+    const pole = useMemo(() => live?.pole ?? null, [seen]);
     return useMemo(() => {
         const at = (what: SpaceMark['what']) => (p: { easting: number; northing: number; elevation: number | null }) =>
             p.elevation === null ? [] : [{ easting: p.easting, northing: p.northing, elevation: p.elevation, what }];
