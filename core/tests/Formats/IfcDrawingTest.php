@@ -226,4 +226,19 @@ final class IfcDrawingTest extends TestCase
             self::assertSame($name, IfcModel::plainClass($class));
         }
     }
+
+    public function test_true_north_is_told_and_turns_nothing(): void
+    {
+        $f = new IfcText;
+        $f->product('P', [$f->extrusion($f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},2000.,1000.)"), 500)], '', 'IFCSLAB');
+        // True north 30 degrees to the west of up on the sheet: its own y axis runs at 30 degrees from it.
+        $north = $f->direction([-0.5, 0.8660254037844386]);
+        $text = (string) preg_replace('~(IFCGEOMETRICREPRESENTATIONCONTEXT\\([^;]*),\\$\\);~', "\$1,$north);", $f->text());
+        $file = (string) tempnam(sys_get_temp_dir(), 'ifc');
+        file_put_contents($file, $text);
+        $drawing = DrawingFile::read($file, new ReadOptions);
+        unlink($file);
+        self::assertNotSame([], array_filter($drawing->remarks, static fn (string $r) => str_contains($r, 'its own y axis runs at 30.0000° from true north')));
+        self::assertEqualsWithDelta([-1000.0, -500.0, 1000.0, 500.0], $drawing->extent(), 1e-9);
+    }
 }

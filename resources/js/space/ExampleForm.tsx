@@ -3,11 +3,12 @@ import { useEffect, useMemo, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
+import { CheckBox } from '../parts/CheckBox';
 import { Choice, LengthField, TextField } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Step } from '../parts/Step';
-import { facePairs, groupsOf, heldBehind, type Offered } from './example';
+import { facePairs, groupsOf, heldBehind, type Offered, throughFace } from './example';
 import type { SpaceSpot } from './SpaceScene';
 
 /** What the view shows of an example: the spots of the touched thing, the things that follow, and where points would be. */
@@ -23,6 +24,8 @@ interface Props {
     design: number;
     entry: Schemas['ThingEntry'];
     touchedSpot: { spot: number; time: number } | null;
+    /** instances of its class that are shown */
+    shownAlike: readonly number[];
     onShown: (shown: ExampleShown) => void;
     onLookAt: (instance: number) => void;
 }
@@ -30,7 +33,10 @@ interface Props {
 /** Buttons for spots, before more are asked for. */
 const FIRST_GROUPS = 3;
 
-type By = Schemas['AlikeWanted']['by'];
+/** shown: those of its class that are shown now, whichever way they were chosen. */
+type By = Schemas['AlikeWanted']['by'] | 'shown';
+/** More are chosen by type, storey or property. */
+const MOST_CHOSEN = 5000;
 
 const NAMES = {
     crossing: { words: 'grid crossing and number', parts: ['crossing'] },
@@ -56,14 +62,16 @@ const WORDS: Record<By, (entry: Schemas['ThingEntry']) => string> = {
     form: (e) => `every ${e.class.toLowerCase()} of this form, any size`,
     class: (e) => `every ${e.class.toLowerCase()}`,
     property: () => 'all of which the file says the same',
+    shown: (e) => `every ${e.class.toLowerCase()} that is shown now`,
     chosen: () => 'this one alone',
 };
 
 /** Spots of the touched thing, shown once; then on all like it: counted, drawn and named before anything is kept. */
-export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLookAt }: Props) {
+export function ExampleForm({ project, design, entry, touchedSpot, shownAlike, onShown, onLookAt }: Props) {
     const groups = useMemo(() => groupsOf(entry.spots), [entry.spots]);
     const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
     const [all, setAll] = useState(false);
+    const [through, setThrough] = useState(false);
     const [behind, setBehind] = useState<ReadonlyMap<string, number>>(new Map());
     const [by, setBy] = useState<By>((entry.alike[0]?.by ?? 'chosen') as By);
     const [property, setProperty] = useState(entry.properties[0]?.name ?? '');
@@ -104,12 +112,12 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
     const example: Schemas['ExampleWanted'] = {
         designId: design,
         number: entry.number,
-        spots: on.map((o) => heldBehind(o.spot, behind)),
+        spots: on.map((o) => throughFace(heldBehind(o.spot, behind), through ? (entry.face?.face ?? null) : null)),
         alike: {
-            by,
+            by: by === 'shown' ? 'chosen' : by,
             storey: storey === '*' ? null : entry.storey,
             property: by === 'property' ? property : '',
-            numbers: by === 'chosen' ? [entry.number] : [],
+            numbers: by === 'chosen' ? [entry.number] : by === 'shown' ? [...shownAlike] : [],
         },
         naming: { prefix, parts: [...NAMES[naming].parts], first: Number(first), clockwise: turn === 'clockwise' },
         elevation: { rule: 'asMade', value: higher },
@@ -179,6 +187,13 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
                     ))}
                 </div>
             )}
+            {entry.face && on.some((o) => o.spot.kind === 'axisEnd') && (
+                <CheckBox
+                    label={`Where axes go through its face that looks ${entry.face.looks}, in place of their ends`}
+                    checked={through}
+                    onChecked={setThrough}
+                />
+            )}
             {on.length > 0 && (
                 <>
                     <Choice
@@ -188,6 +203,9 @@ export function ExampleForm({ project, design, entry, touchedSpot, onShown, onLo
                         options={[
                             ...entry.alike.map((a) => [a.by as By, `${WORDS[a.by as By](entry)} (${a.count})`] as const),
                             ...(entry.properties.length > 0 ? [['property', WORDS.property(entry)] as const] : []),
+                            ...(shownAlike.length > 1 && shownAlike.length <= MOST_CHOSEN
+                                ? [['shown', `${WORDS.shown(entry)} (${shownAlike.length})`] as const]
+                                : []),
                             ['chosen', WORDS.chosen(entry)] as const,
                         ]}
                     />

@@ -97,8 +97,8 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
             setScene(null);
         };
     }, [model]);
-    useEffect(() => {
-        scene?.show((t) => {
+    const isShown = useCallback(
+        (t: number) => {
             const thing = model?.things[t];
             return (
                 (storey === ALL || thing?.storey === storey) &&
@@ -107,8 +107,15 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                 (only === null || t === only) &&
                 !hidden.has(t)
             );
-        });
-    }, [scene, model, storey, kind, saying, only, hidden]);
+        },
+        [model, storey, kind, saying, only, hidden],
+    );
+    useEffect(() => scene?.show(isShown), [scene, isShown]);
+    // Of the class of what is touched, what is shown now: chosen by how it is looked at.
+    const shownAlike = useMemo(() => {
+        const of = touched === null ? undefined : model?.things[touched.thing]?.class;
+        return model?.things.flatMap((t, i) => (t.class === of && isShown(i) ? [t.instance] : [])) ?? [];
+    }, [model, touched, isShown]);
     useEffect(() => scene?.boxAbout(boxed, BOX), [scene, boxed]);
     useEffect(() => scene?.seeThrough(through), [scene, through]);
     const byInstance = useMemo(() => new Map(model?.things.map((t, i) => [t.instance, i])), [model]);
@@ -320,6 +327,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                     place={touched.place}
                                     touchedSpot={touchedSpot}
                                     built={built}
+                                    shownAlike={shownAlike}
                                     onTarget={onTarget}
                                     onShown={shown}
                                     onLookAt={(instance) => {
@@ -334,6 +342,11 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                     {onTarget
                                         ? 'Touch a thing to stake a face, its axis, an edge or a spot of it.'
                                         : 'Touch a thing to be told what it is, and to make points on it and on all like it.'}
+                                    {built.some((b) => b.kind === 'face') && (
+                                        <span className="mt-2 block text-sm">
+                                            Shots on faces: ● as near as is allowed, ▲ in front, ▼ behind.
+                                        </span>
+                                    )}
                                     {scene?.software && (
                                         <span className="mt-2 block text-sm text-quiet">
                                             No graphics hardware draws here: of a large model only the largest things are drawn while it is

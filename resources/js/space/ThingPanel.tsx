@@ -22,6 +22,8 @@ interface Props {
     onShown: (shown: ExampleShown) => void;
     onLookAt: (instance: number) => void;
     built: readonly Schemas['BuiltPart'][];
+    /** instances of its class that are shown */
+    shownAlike: readonly number[];
     /** where something is chosen to be staked, and not to become points */
     onTarget?: (part: Omit<Schemas['AimToTake'], 'key'>) => void;
 }
@@ -42,7 +44,7 @@ export function useThing(project: number, design: number, instance: number, [eas
 }
 
 /** What was touched: what it is, what the file says of it, and points on it and all like it. */
-export function ThingPanel({ project, design, thing, place, touchedSpot, onShown, onLookAt, built, onTarget }: Props) {
+export function ThingPanel({ project, design, thing, place, touchedSpot, onShown, onLookAt, built, shownAlike, onTarget }: Props) {
     const units = useUnits();
     const entry = useThing(project, design, thing.instance, place);
     const [open, setOpen] = useState(false);
@@ -81,6 +83,7 @@ export function ThingPanel({ project, design, thing, place, touchedSpot, onShown
                             design={design}
                             entry={entry.data}
                             touchedSpot={touchedSpot}
+                            shownAlike={shownAlike}
                             onShown={onShown}
                             onLookAt={onLookAt}
                         />

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { facePairs, groupsOf, heldBehind, type Offered } from './example';
+import { facePairs, groupsOf, heldBehind, type Offered, throughFace } from './example';
 
 const face = (x: number, y: number, z: number) => ({ index: 0, x, y, z, rank: 0, of: 1 });
 const corner = (x: number, y: number, level: string): Offered => ({
@@ -36,5 +36,12 @@ describe('points by example', () => {
             expect(heldBehind(o.spot, behind).faces?.map((f) => f.inward)).toEqual([0.05, 0, 0]);
         }
         expect(heldBehind(hole.spot, behind)).toBe(hole.spot);
+    });
+
+    it('takes an axis through a face that was touched, and nothing else', () => {
+        expect(throughFace(hole.spot, face(0, 0, 1))).toMatchObject({ kind: 'axisThroughFace', faces: [{ z: 1 }] });
+        expect(throughFace(hole.spot, null)).toBe(hole.spot);
+        const [at] = offered as [Offered];
+        expect(throughFace(at.spot, face(0, 0, 1))).toBe(at.spot);
     });
 });

@@ -58,3 +58,8 @@ export function facePairs(chosen: readonly Offered[]): FacePair[] {
 export function heldBehind(spot: ElementSpot, behind: ReadonlyMap<string, number>): ElementSpot {
     return spot.kind === 'corner' ? { ...spot, faces: (spot.faces ?? []).map((f) => ({ ...f, inward: behind.get(keyOf(f)) ?? 0 })) } : spot;
 }
+
+/** Where an axis goes through a face, in place of its end; null leaves it there. */
+export function throughFace(spot: ElementSpot, face: FaceHold | null): ElementSpot {
+    return spot.kind === 'axisEnd' && face ? { ...spot, kind: 'axisThroughFace', faces: [face], rank: 0 } : spot;
+}

@@ -68,6 +68,13 @@ final class IfcDrawing
         $this->placement->remark($map === null
             ? 'The file says no place on the map: the model lies about an origin of its own. Fit it to the control.'
             : 'The model lies where the file’s map conversion puts it.');
+        $turned = $model->turnedFromNorth();
+        if ($turned !== null) {
+            $this->placement->remark(sprintf(
+                'The file says that its own y axis runs at %.4f° from true north, clockwise. It is not turned by that: true north is not grid north, and the map or the fit says how it lies.',
+                rad2deg($turned),
+            ));
+        }
         // Most lie right under a top: touched together, nobody could tell which height is meant.
         $this->placement->remark('Undersides are on layers of their own, which are not taken unless they are chosen.');
         if (! $model->units->said) {

@@ -14,6 +14,7 @@ use Parlay\Core\Formats\Step\BrokenInstance;
 use Parlay\Core\Formats\Step\Instance;
 use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Formats\Step\UnreadableStep;
+use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Frame;
 use Parlay\Core\Units\LengthUnit;
 
@@ -88,6 +89,23 @@ final class IfcModel
     public function scale(LengthUnit $unit): float
     {
         return $unit->metres() / $this->units->named()->metres();
+    }
+
+    /** @return float|null azimuth in which the model's own y axis runs where the file tells true north, radians; null where it does not, or the axis is it */
+    public function turnedFromNorth(): ?float
+    {
+        foreach ($this->file->of('IFCGEOMETRICREPRESENTATIONCONTEXT') as $number) {
+            try {
+                [$x, $y] = $this->places->direction($this->file->get($number)->reference(5), [0.0, 1.0, 0.0]);
+            } catch (BrokenInstance) {
+                continue;
+            }
+            if (abs($x) > 1e-9 || $y < 0.0) {
+                return Angle::wrap(-atan2($x, $y));
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Storey> from below upward; those without an elevation last */
