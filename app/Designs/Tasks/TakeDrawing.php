@@ -110,8 +110,9 @@ final class TakeDrawing implements Work
             $progress->tell(0.92, 'putting its solids together');
             (new BodiesOf)($design);
             ElementStore::of($design, static fn (float $share) => $progress->tell(0.95 + 0.05 * $share, 'listing its things'));
-        } catch (\DomainException|Cancelled) {
-            // The drawing is taken all the same: what was stopped here is made when it is asked for.
+        } catch (\Throwable $e) {
+            // The drawing is taken all the same: what was stopped or went wrong here is made, or said, when it is asked for.
+            $e instanceof \DomainException || $e instanceof Cancelled || report($e);
         }
     }
 

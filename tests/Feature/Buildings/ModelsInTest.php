@@ -145,6 +145,41 @@ final class ModelsInTest extends FeatureTestCase
         self::assertStringContainsString('no building model', $this->ask('POST', "/projects/{$project->id}/designs/$id/cut", ['elevation' => 5.0])->assertStatus(422)->json('message'));
     }
 
+    public function test_damaged_models_are_taken_or_refused_and_what_is_asked_of_them_is_answered(): void
+    {
+        $text = (string) file_get_contents(self::FILES.'/saltmarsh-yard-hall.ifc');
+        mt_srand(12);
+        $states = [];
+        for ($i = 0; $i < 40; $i++) {
+            $project = $this->project();
+            $damaged = $text;
+            for ($k = mt_rand(1, 5); $k > 0; $k--) {
+                $at = mt_rand(400, strlen($damaged) - 50);
+                $damaged = match (mt_rand(0, 3)) {
+                    0 => substr_replace($damaged, chr(mt_rand(32, 126)), $at, 1),
+                    1 => substr_replace($damaged, '', $at, mt_rand(1, 60)),
+                    2 => substr_replace($damaged, ['$', '*', '#1', '1.E300', "''", '()', '-1.', '#99999999'][mt_rand(0, 7)], $at, mt_rand(0, 6)),
+                    default => substr($damaged, 0, $at).substr($damaged, mt_rand(400, strlen($damaged) - 50), mt_rand(1, 80)).substr($damaged, $at),
+                };
+            }
+            $task = $this->taking(
+                $project, $this->upload($project, $damaged, 'hall.ifc'), ['unit' => 'mm', 'layers' => ['Grid', 'Ground · Plate'], 'heights' => 'used', 'mend' => true],
+            );
+            self::assertContains($task['state'], ['done', 'failed']);
+            $states[$task['state']] = true;
+            if ($task['state'] === 'failed') {
+                self::assertNotSame('', (string) $task['error']);
+
+                continue;
+            }
+            foreach (['bodies', 'things?words=plate', 'things/'.mt_rand(1, 1200)] as $asked) {
+                $answer = $this->ask('GET', "/projects/{$project->id}/designs/{$task['result']['designId']}/$asked")->baseResponse;
+                self::assertContains($answer->getStatusCode(), [200, 422], "$asked of damage $i");
+            }
+        }
+        self::assertArrayHasKey('done', $states);
+    }
+
     private function raw(string $path): string
     {
         $response = $this->get('/api/v1'.$path)->assertOk()->baseResponse;
