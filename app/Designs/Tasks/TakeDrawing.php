@@ -16,7 +16,6 @@ use App\Designs\Models\DesignLayer;
 use App\Designs\PlacementChosen;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
-use App\Tasks\Cancelled;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\Work;
@@ -112,7 +111,7 @@ final class TakeDrawing implements Work
             ElementStore::of($design, static fn (float $share) => $progress->tell(0.95 + 0.05 * $share, 'listing its things'));
         } catch (\Throwable $e) {
             // The drawing is taken all the same: what was stopped or went wrong here is made, or said, when it is asked for.
-            $e instanceof \DomainException || $e instanceof Cancelled || report($e);
+            $e instanceof \DomainException || report($e);
         }
     }
 
