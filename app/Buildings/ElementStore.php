@@ -30,7 +30,7 @@ use Parlay\Core\Units\LengthUnit;
 final class ElementStore
 {
     /** Of the form of its tables: another one is made anew. */
-    private const FORM = 'things-3';
+    private const FORM = 'things-4';
 
     private const AT_ONCE = 400;
 
@@ -81,13 +81,13 @@ final class ElementStore
         }
     }
 
-    /** @return list<int> instances of what says these words somewhere: in its name, type, tag, class, storey, layers or properties */
+    /** @return list<int> instances of what says these words somewhere: in its name, type, tag, class, storey, assembly, layers or properties */
     public function saying(string $words): array
     {
         $like = '%'.addcslashes($words, '%_\\').'%';
 
         return array_map(intval(...), $this->db->table('things')->where(static function (Builder $q) use ($like): void {
-            foreach (['name', 'type', 'tag', 'class', 'storey', 'layers', 'properties'] as $column) {
+            foreach (['name', 'type', 'tag', 'class', 'storey', 'assembly', 'layers', 'properties'] as $column) {
                 $q->orWhereRaw("$column like ? escape '\\'", [$like]);
             }
         })->orderBy('number')->pluck('number')->all());
@@ -166,7 +166,7 @@ final class ElementStore
         return new StoredElement(
             store: $this, number: (int) $row->number, guid: (string) $row->guid, class: (string) $row->class, type: (string) $row->type,
             name: (string) $row->name, tag: (string) $row->tag, storey: (string) $row->storey,
-            layers: json_decode((string) $row->layers, true) ?: [], properties: json_decode((string) $row->properties, true) ?: [],
+            assembly: (string) $row->assembly, layers: json_decode((string) $row->layers, true) ?: [], properties: json_decode((string) $row->properties, true) ?: [],
             fault: $row->fault, place: new Frame(...json_decode((string) $row->place, true)), shape: (string) $row->shape, topology: (string) $row->topology,
         );
     }
@@ -179,7 +179,7 @@ final class ElementStore
         $db->statement('pragma journal_mode = off');
         $db->statement('pragma synchronous = off');
         $db->statement('create table things (number integer primary key, guid text, class text, type text, name text, tag text, storey text, layers text, '
-            .'properties text, fault text, place text, shape text, topology text, form text, reach text)');
+            .'properties text, fault text, place text, shape text, topology text, form text, reach text, assembly text)');
         $db->statement('create table solids (id integer primary key, packed text)');
         $db->statement('create table axes (id integer primary key, name text, family text, northing1 real, easting1 real, northing2 real, easting2 real)');
         $model = new IfcModel(StepFile::open(IfcFile::stream(Uploads::path($design->upload))));
@@ -227,7 +227,7 @@ final class ElementStore
                 $form[] = bin2hex($known[$solid]).json_encode($shape[count($shape) - 1][1]);
             }
             $rows[] = self::row($e, $storeys[$e->storey] ?? '', $model->properties->of($e->number), $site->after($e->place)->after($own), $shape, $topology)
-                + ['form' => hash('xxh64', implode(' ', $form)), 'reach' => json_encode($e->reach($back) ?? [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], JSON_PRESERVE_ZERO_FRACTION)];
+                + ['assembly' => $e->partOf === null ? '' : $model->nameOf($e->partOf) ?? '', 'form' => hash('xxh64', implode(' ', $form)), 'reach' => json_encode($e->reach($back) ?? [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], JSON_PRESERVE_ZERO_FRACTION)];
             if (++$done % self::AT_ONCE === 0) {
                 self::insert($db, $rows, $packed);
                 [$rows, $packed] = [[], []];

@@ -15,6 +15,7 @@ final readonly class StoredElement
     /**
      * @param  int  $number  of its instance in the file
      * @param  string  $guid  its id, that outlives revisions
+     * @param  string  $assembly  name of what it is a part of
      * @param  list<string>  $layers
      * @param  array<string, string>  $properties
      * @param  Frame  $place  from the axes of its first solid to the site, metres
@@ -29,6 +30,7 @@ final readonly class StoredElement
         public string $name,
         public string $tag,
         public string $storey,
+        public string $assembly,
         public array $layers,
         public array $properties,
         public ?string $fault,

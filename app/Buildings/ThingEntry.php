@@ -11,7 +11,7 @@ use Parlay\Core\ListOf;
 final readonly class ThingEntry
 {
     /**
-     * topology: of what its faces and axes are counted in. fault: why it has no shape, or not its own. noSpots: why it offers none. face, axis: of what was touched.
+     * assembly: what it is a part of. topology: of what its faces and axes are counted in. fault: why it has no shape, or not its own. noSpots: why it offers none. face, axis: of what was touched.
      *
      * @param  list<string>  $layers
      * @param  list<ElementProperty>  $properties
@@ -27,6 +27,7 @@ final readonly class ThingEntry
         public string $name,
         public string $tag,
         public string $storey,
+        public string $assembly,
         public bool $mirrored,
         public ?string $fault,
         public ?string $noSpots,

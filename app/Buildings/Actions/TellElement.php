@@ -49,7 +49,7 @@ final class TellElement
 
         return new ThingEntry(
             number: $thing->number, guid: $thing->guid, topology: $thing->topology, class: $thing->class, type: $thing->type, name: $thing->name, tag: $thing->tag,
-            storey: $thing->storey, mirrored: $thing->mirrored(), fault: $thing->fault, noSpots: $why, layers: $thing->layers,
+            storey: $thing->storey, assembly: $thing->assembly, mirrored: $thing->mirrored(), fault: $thing->fault, noSpots: $why, layers: $thing->layers,
             properties: array_map(static fn (string $text, string $name) => new ElementProperty($name, $text), $thing->properties, array_keys($thing->properties)),
             spots: $spots, alike: self::alike($store, $thing), face: $face,
             axis: $axis === null ? null : $thing->parts()->holdAxis($axis),

@@ -116,6 +116,7 @@ export function ThingPanel({ project, design, thing, place, touchedSpot, onShown
 
 function said(entry: Schemas['ThingEntry']): [string, string][] {
     return [
+        ['part of', entry.assembly] as [string, string],
         ['tag', entry.tag] as [string, string],
         ['id', entry.guid] as [string, string],
         ['layer', entry.layers.join(', ')] as [string, string],

@@ -270,11 +270,13 @@ final class ExampleTest extends FeatureTestCase
         $origin = $ifc->point([0, 0, 0]);
         $plain = $ifc->add("IFCMAPPEDITEM($map,{$ifc->add("IFCCARTESIANTRANSFORMATIONOPERATOR3D($,$,$origin,1.,$)")})");
         $mirror = $ifc->add("IFCMAPPEDITEM($map,{$ifc->add("IFCCARTESIANTRANSFORMATIONOPERATOR3D({$ifc->direction([-1, 0, 0])},{$ifc->direction([0, 1, 0])},$origin,1.,{$ifc->direction([0, 0, 1])})")})");
-        $ifc->product('Right', [$plain], kind: 'MappedRepresentation');
-        $ifc->product('Left', [$mirror], kind: 'MappedRepresentation');
+        $part = $ifc->product('Right', [$plain], kind: 'MappedRepresentation');
+        $whole = $ifc->product('Left', [$mirror], kind: 'MappedRepresentation');
+        $ifc->add("IFCRELAGGREGATES({$ifc->id()},$,$,$,$whole,($part))");
         $upload = $this->upload($this->project, $ifc->text(), 'brackets.ifc');
         $this->design = $this->take($this->project, $upload, ['unit' => 'mm', 'layers' => ['Ground · Building element proxy'], 'heights' => 'used']);
         $right = $this->thing('Right');
+        self::assertSame(['Left', ''], [$right['assembly'], $this->thing('Left')['assembly']], 'what it is a part of');
         $corner = array_values(array_filter($right['spots'], static fn (array $s) => $s['what'] === 'corner' && abs($s['easting'] - 0.4) + abs($s['northing'] - 0.1) + abs($s['elevation'] - 0.05) < 1e-9));
         self::assertCount(1, $corner);
         $example = $this->example($right, [$corner[0]['spot']], ['by' => 'class'], ['parts' => ['name']]);

@@ -221,7 +221,8 @@ final class IfcModel
         );
     }
 
-    private function nameOf(int $number): ?string
+    /** What an instance that has an id is called; null where that can't be read. */
+    public function nameOf(int $number): ?string
     {
         try {
             return $this->file->get($number)->text(2);

@@ -4946,6 +4946,7 @@ export interface components {
             name: string;
             tag: string;
             storey: string;
+            assembly: string;
             mirrored: boolean;
             fault: string | null;
             noSpots: string | null;
