@@ -3,10 +3,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { useBuilt, useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
-import { Choice, TextField } from '../parts/Field';
+import { Choice, LengthField, TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
-import { formatLength } from '../units/format';
-import { useUnits } from '../units/UnitsContext';
 import { bodiesOf } from './bodies';
 import type { ExampleShown } from './ExampleForm';
 import { MeasurePanel } from './MeasurePanel';
@@ -45,7 +43,6 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
         staleTime: Number.POSITIVE_INFINITY,
         retry: false,
     });
-    const units = useUnits();
     const canvas = useRef<HTMLCanvasElement>(null);
     const [scene, setScene] = useState<SpaceScene | null>(null);
     const [fault, setFault] = useState<Error | null>(null);
@@ -127,7 +124,9 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
         },
         [scene, byInstance, touched],
     );
-    useEffect(() => scene?.cutAt(cut >= 1 ? null : low + cut * (high - low)), [scene, cut, low, high]);
+    // To a tenth of a millimetre: what is typed is what is cut at.
+    const cutHeight = Math.round((low + cut * (high - low)) * 1e4) / 1e4;
+    useEffect(() => scene?.cutAt(cut >= 1 ? null : cutHeight), [scene, cut, cutHeight]);
     useEffect(() => scene?.mark(marks), [scene, marks]);
     const built = useBuilt(project).data ?? NONE;
     useEffect(
@@ -211,7 +210,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                         </div>
                         <label className="grid min-w-36 flex-1 gap-1 text-sm">
                             <span className="text-quiet">
-                                {cut >= 1 ? 'Cut at a height: none' : `Cut at ${formatLength(low + cut * (high - low), units.length)}`}
+                                {cut >= 1 ? 'Cut at a height: none' : 'Cut at a height: move it, or type it'}
                             </span>
                             <input
                                 type="range"
@@ -223,6 +222,15 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                 onChange={(e) => setCut(Number(e.target.value))}
                             />
                         </label>
+                        {cut < 1 && high > low && (
+                            <div className="w-32">
+                                <LengthField
+                                    label="Height of the cut"
+                                    value={cutHeight}
+                                    onValue={(v) => v !== null && setCut(Math.min(0.9999, Math.max(0, (v - low) / (high - low))))}
+                                />
+                            </div>
+                        )}
                         <div className="w-40">
                             <TextField
                                 label={saying ? `With these words: ${saying.size} of ${model.things.length}` : 'With these words'}
@@ -236,7 +244,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                                 busy={keepCut.isPending}
                                 onClick={() =>
                                     keepCut.mutate({
-                                        elevation: low + cut * (high - low),
+                                        elevation: cutHeight,
                                         storey: storey === ALL ? null : storey,
                                         class: kind === ALL ? null : kind,
                                     })
