@@ -209,9 +209,7 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
                             />
                         </div>
                         <label className="grid min-w-36 flex-1 gap-1 text-sm">
-                            <span className="text-quiet">
-                                {cut >= 1 ? 'Cut at a height: none' : 'Cut at a height: move it, or type it'}
-                            </span>
+                            <span className="text-quiet">{cut >= 1 ? 'Cut at a height: none' : 'Cut at a height'}</span>
                             <input
                                 type="range"
                                 className="h-12 w-full"
