@@ -7,6 +7,6 @@ namespace App\Buildings;
 /** How far something leans in one direction. */
 final readonly class Lean
 {
-    /** toward: in words, whereto a figure above 0 leans; metres: over the height between the shots. */
+    /** toward: in words, whereto it leans; metres: never below 0, over the height between the shots. */
     public function __construct(public string $toward, public float $metres) {}
 }

@@ -42,11 +42,7 @@ final class DrawnThings
     public function place(ElementPlace $given): Position
     {
         $thing = $this->thing($given);
-        try {
-            [$east, $north, $height] = $thing->placed()->of($given->spot);
-        } catch (DoesNotFit $e) {
-            throw new \DomainException("{$thing->class} “{$thing->called()}” ".ElementSpots::misfit($e).'.');
-        }
+        [$east, $north, $height] = self::fitting($thing, static fn (): array => $thing->placed()->of($given->spot));
 
         return new Position($north, $east, $height);
     }
@@ -59,11 +55,10 @@ final class DrawnThings
     public function brought(ElementPlace $given): ElementPlace
     {
         $thing = $this->thing($given);
-        try {
-            return new ElementPlace($this->design($given->designId)->id, $thing->guid, $thing->number, $thing->placed()->brought($given->spot));
-        } catch (DoesNotFit $e) {
-            throw new \DomainException("{$thing->class} “{$thing->called()}” ".ElementSpots::misfit($e).'.');
-        }
+
+        return new ElementPlace(
+            $this->design($given->designId)->id, $thing->guid, $thing->number, self::fitting($thing, static fn () => $thing->placed()->brought($given->spot)),
+        );
     }
 
     public function described(ElementPlace $given): string
@@ -75,13 +70,10 @@ final class DrawnThings
     public function looks(ElementPlace $given): array
     {
         $thing = $this->thing($given);
-        try {
-            [$parts, $placed] = [$thing->parts(), $thing->placed()];
 
-            return array_map(static fn (FaceHold $h): string => ElementSpots::looks($placed->normal($parts->face($h, $given->spot->topology))), $given->spot->faces);
-        } catch (DoesNotFit $e) {
-            throw new \DomainException("{$thing->class} “{$thing->called()}” ".ElementSpots::misfit($e).'.');
-        }
+        return self::fitting($thing, static fn (): array => array_map(
+            static fn (FaceHold $h): string => ElementSpots::looks($thing->placed()->normal($thing->parts()->face($h, $given->spot->topology))), $given->spot->faces,
+        ));
     }
 
     /**
@@ -92,13 +84,26 @@ final class DrawnThings
     public function part(ElementPart $given): PartFound
     {
         $thing = $this->thing($given);
-        try {
-            [$words, $place, $lay] = $given->face === null ? self::axis($thing, $given) : self::face($thing, $given->face, $given->topology);
-        } catch (DoesNotFit $e) {
-            throw new \DomainException("{$thing->class} “{$thing->called()}” ".ElementSpots::misfit($e).'.');
-        }
+        [$words, $place, $lay] = self::fitting(
+            $thing, static fn (): array => $given->face === null ? self::axis($thing, $given) : self::face($thing, $given->face, $given->topology),
+        );
 
         return new PartFound("$words of {$thing->called()}", ucfirst($words).' of '.$this->said($given), new Position($place[1], $place[0], $place[2]), $lay);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  \Closure(): T  $find
+     * @return T
+     */
+    private static function fitting(StoredElement $thing, \Closure $find): mixed
+    {
+        try {
+            return $find();
+        } catch (DoesNotFit $e) {
+            throw new \DomainException("{$thing->class} “{$thing->called()}” ".ElementSpots::misfit($e).'. Choose the spot or face anew in space.');
+        }
     }
 
     /** @return array{string, array{float, float, float}, PartLay} */

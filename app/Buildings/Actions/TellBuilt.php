@@ -25,7 +25,8 @@ final class TellBuilt
     {
         $groups = [];
         foreach ($project->marks()->whereIn('aimed->kind', [AimKind::Face->value, AimKind::Axis->value])->orderBy('id')->get() as $mark) {
-            $groups[$mark->aim_key][] = $mark;
+            // Of a wall that a revision has moved the shots before are shots on another one.
+            $groups["$mark->aim_key\n$mark->design_source"][] = $mark;
         }
 
         return array_reverse(array_values(array_map(fn (array $marks): BuiltPart => $this->part($project, $marks), $groups)));
@@ -37,8 +38,10 @@ final class TellBuilt
         $aimed = $marks[count($marks) - 1]->aimed() ?? throw new \LogicException('It was made to something.');
         $shots = array_map(self::shot(...), $marks);
         $isFace = $aimed->kind === AimKind::Face;
-        $flat = $isFace ? Flatness::of(array_map(static fn (BuiltShot $s): array => self::alongFace($aimed, $s), $shots)) : null;
-        [$leans, $plumb] = $isFace ? self::faceLeans($aimed, $shots) : self::axisLeans($project, $marks);
+        // Without a height it is not known where on the face, or beside the axis, a shot lies.
+        $known = array_values(array_filter($shots, static fn (BuiltShot $s): bool => $s->elevation !== null));
+        $flat = $isFace ? Flatness::of(array_map(static fn (BuiltShot $s): array => self::alongFace($aimed, $s), $known)) : null;
+        [$leans, $plumb] = $isFace ? self::faceLeans($aimed, $known) : self::axisLeans($project, $marks);
 
         return new BuiltPart(
             key: $marks[0]->aim_key, kind: $aimed->kind, name: $aimed->name, thing: $aimed->thing, shots: $shots, least: $flat?->least, most: $flat?->most,
@@ -48,11 +51,9 @@ final class TellBuilt
 
     private static function shot(Mark $m): BuiltShot
     {
-        $judged = $m->judgedOf();
-
         return new BuiltShot(
-            markId: $m->id, name: $m->name, easting: $m->easting, northing: $m->northing, elevation: (float) $m->elevation, before: $m->aimed()->before ?? 0.0,
-            allowed: $judged->countsPlan() ? $m->plan_tolerance : $m->height_tolerance, out: $m->verdict === Verdict::Out->value,
+            markId: $m->id, name: $m->name, easting: $m->easting, northing: $m->northing, elevation: $m->elevation, before: $m->aimed()->before ?? 0.0,
+            out: $m->verdict === Verdict::Out->value,
         );
     }
 
@@ -62,7 +63,7 @@ final class TellBuilt
         [$x, $y, $z] = $aimed->way;
 
         // Of a level one along the grid, of another along its level line and upward.
-        return abs($z) > 0.7 ? [$s->easting, $s->northing, $s->before] : [($s->northing * $x - $s->easting * $y) / hypot($x, $y), $s->elevation, $s->before];
+        return abs($z) > 0.7 ? [$s->easting, $s->northing, $s->before] : [($s->northing * $x - $s->easting * $y) / hypot($x, $y), (float) $s->elevation, $s->before];
     }
 
     /**
@@ -74,9 +75,9 @@ final class TellBuilt
     private static function faceLeans(Aimed $aimed, array $shots): array
     {
         [$x, $y, $z] = $aimed->way;
-        $plumb = abs($z) > 0.1 ? null : Plumb::of(array_map(static fn (BuiltShot $s): array => [$s->elevation, $s->before * $y, $s->before * $x], $shots));
+        $plumb = abs($z) > 0.1 ? null : Plumb::of(array_map(static fn (BuiltShot $s): array => [(float) $s->elevation, $s->before * $y, $s->before * $x], $shots));
 
-        return [$plumb === null ? [] : [new Lean('outward, to the '.Compass::word(atan2($x, $y)), $plumb->along(atan2($x, $y)))], $plumb];
+        return [$plumb === null ? [] : [self::lean($plumb, ['outward, ', 'inward, '], atan2($x, $y))], $plumb];
     }
 
     /**
@@ -94,7 +95,19 @@ final class TellBuilt
         }
         $plumb = Plumb::of($shots);
 
-        return [$plumb === null ? [] : array_map(static fn (array $d): Lean => new Lean($d[0], $plumb->along($d[1])), self::directions($project)), $plumb];
+        return [$plumb === null ? [] : array_map(static fn (array $d): Lean => self::lean($plumb, [$d[0], $d[0]], $d[1]), self::directions($project)), $plumb];
+    }
+
+    /**
+     * Whereto it leans is said in words, and not by a sign.
+     *
+     * @param  array{string, string}  $words  before the direction, where it leans that way, and the other
+     */
+    private static function lean(Plumb $plumb, array $words, float $azimuth): Lean
+    {
+        $metres = $plumb->along($azimuth);
+
+        return $metres < 0.0 ? new Lean($words[1].'to the '.Compass::word($azimuth + M_PI), -$metres) : new Lean($words[0].'to the '.Compass::word($azimuth), $metres);
     }
 
     /** @return list<array{string, float}> in words, and the azimuth: along the lines of the grid, else to the north and to the east */
@@ -104,9 +117,9 @@ final class TellBuilt
         foreach ($project->gridLines()->where('ring', false)->orderBy('id')->get()->unique('family') as $line) {
             /** @var GridLine $line */
             $azimuth = $line->from()->azimuthTo($line->to());
-            $found[] = ["along {$line->name}, to the ".Compass::word($azimuth), $azimuth];
+            $found[] = ["along {$line->name}, ", $azimuth];
         }
 
-        return count($found) === 2 ? $found : [['to the north', 0.0], ['to the east', M_PI_2]];
+        return count($found) === 2 ? $found : [['', 0.0], ['', M_PI_2]];
     }
 }

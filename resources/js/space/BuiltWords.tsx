@@ -42,11 +42,7 @@ export function BuiltWords({ part }: { part: BuiltPart }) {
                     {part.leans.map((l, i) => (
                         <span key={l.toward}>
                             {i > 0 && ', '}
-                            <span className="figure">
-                                {l.metres < 0 ? '−' : ''}
-                                {formatDeviation(Math.abs(l.metres), length)}
-                            </span>{' '}
-                            {l.toward}
+                            <Deviation of={l.metres} /> {l.toward}
                         </span>
                     ))}{' '}
                     over <Length of={part.height} />

@@ -142,6 +142,9 @@ export class SpaceScene {
 
     /** Only what is near a thing, all about it; null for everything. */
     boxAbout(thing: number | null, margin: number): void {
+        if (thing === null && this.box.length === 0) {
+            return;
+        }
         const about = thing === null ? null : this.model.boxOf(thing);
         const box = about && !about.isEmpty() ? about.expandByScalar(margin) : null;
         this.box = box
@@ -168,6 +171,9 @@ export class SpaceScene {
 
     /** All but what is touched or found is seen through. */
     seeThrough(on: boolean): void {
+        if (on === this.through) {
+            return;
+        }
         this.through = on;
         this.show(this.shown);
     }

@@ -133,12 +133,16 @@ export function SpaceView({ project, design, focus, marks, onTarget }: Props) {
         () =>
             scene?.shot(
                 built.flatMap((b) =>
-                    b.kind === 'face'
-                        ? b.shots.map((s) => ({
-                              place: [s.easting, s.northing, s.elevation] as const,
-                              look: Math.abs(s.before) <= s.allowed ? 'in' : s.before > 0 ? 'before' : 'behind',
-                          }))
-                        : [],
+                    b.shots.flatMap((s) =>
+                        b.kind === 'face' && s.elevation !== null
+                            ? [
+                                  {
+                                      place: [s.easting, s.northing, s.elevation] as const,
+                                      look: s.out ? (s.before > 0 ? ('before' as const) : ('behind' as const)) : ('in' as const),
+                                  },
+                              ]
+                            : [],
+                    ),
                 ),
             ),
         [scene, built],

@@ -16,6 +16,7 @@ export function ThingChanges({ project, design, onShow }: { project: number; des
         retry: false,
     });
     const c = changes.data;
+    const all = c ? c.added + c.gone + c.moved + c.turned + c.resized + c.reshaped : 0;
     const words = (t: Schemas['ChangedThing']): string => {
         const size = (s: number[]) => s.map((v) => formatLength(v, units.length)).join(' by ');
         return [
@@ -61,7 +62,7 @@ export function ThingChanges({ project, design, onShow }: { project: number; des
                             </li>
                         ))}
                     </ul>
-                    {c.things.length > MOST_LISTED && <p className="text-quiet">and more, not listed</p>}
+                    {all > MOST_LISTED && <p className="text-quiet">and {all - MOST_LISTED} more, not listed</p>}
                 </>
             )}
         </div>

@@ -91,7 +91,7 @@ export function ThingPanel({ project, design, thing, place, touchedSpot, onShown
                     {built
                         .filter((b) => b.thing === entry.data.guid)
                         .map((b) => (
-                            <BuiltWords key={b.key} part={b} />
+                            <BuiltWords key={`${b.key} ${b.shots[0]?.markId}`} part={b} />
                         ))}
                     <div>
                         <Button aria-expanded={open} onClick={() => setOpen(!open)}>

@@ -117,7 +117,7 @@ export function AsBuilt(props: StageProps) {
             {built
                 .filter((b) => aim?.kind === 'aim' && b.key === aim.aim.key)
                 .map((b) => (
-                    <BuiltWords key={b.key} part={b} />
+                    <BuiltWords key={`${b.key} ${b.shots[0]?.markId}`} part={b} />
                 ))}
             <BuildPanel project={project} aim={props.aim} onAim={setAim} />
             <div className="grid grid-cols-2 gap-3">

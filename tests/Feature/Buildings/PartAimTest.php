@@ -118,12 +118,18 @@ final class PartAimTest extends FeatureTestCase
         [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
         self::assertSame(['to the north', 'to the east'], array_column($part['leans'], 'toward'));
         self::assertEqualsWithDelta([$high->northing - $low->northing, $high->easting - $low->easting], array_column($part['leans'], 'metres'), 1e-9);
+        self::assertGreaterThan(0.0, min(array_column($part['leans'], 'metres')), 'whereto is said in words');
         self::assertNull($part['least']);
         foreach ([['A', 'letters', 1000.0, 2000.0, 1000.0, 2050.0], ['1', 'numbers', 1000.0, 2000.0, 1050.0, 2000.0]] as [$name, $family, $n1, $e1, $n2, $e2]) {
             $this->project->gridLines()->create(['name' => $name, 'family' => $family, 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
         }
         [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
         self::assertSame(['along A, to the east', 'along 1, to the north'], array_column($part['leans'], 'toward'));
+        // The line drawn from its other end, it leans no other way.
+        $this->project->gridLines()->where('name', 'A')->update(['easting1' => 2050.0, 'easting2' => 2000.0]);
+        [$turned] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
+        self::assertSame($part['leans'][0]['toward'], $turned['leans'][0]['toward']);
+        self::assertEqualsWithDelta($part['leans'][0]['metres'], $turned['leans'][0]['metres'], 1e-12);
     }
 
     public function test_faces_axes_and_corners_are_measured_between(): void
@@ -151,11 +157,15 @@ final class PartAimTest extends FeatureTestCase
     {
         $thing = $this->touched('Wall W1', 2032.0, 1020.0, 11.5);
         $aim = $this->target($thing, $thing['face']['face']);
+        $this->built($aim, new Position(1019.99, 2032.0, 11.0));
         $this->model(0.05, ['revisesId' => $this->design, 'revision' => 'B']);
         $seen = array_column($this->ask('GET', "/projects/{$this->project->id}/aims")->json(), null, 'id')[$aim['id']];
         self::assertStringContainsString('by up to 0.050 m', $seen['changed']);
         $renewed = $this->ask('PATCH', "/projects/{$this->project->id}/aims/{$aim['id']}", ['version' => $aim['version'], 'renew' => true])->assertOk()->json();
         self::assertEqualsWithDelta(1020.05, $renewed['place']['northing'], 1e-9);
         self::assertSame('', array_column($this->ask('GET', "/projects/{$this->project->id}/aims")->json(), 'changed', 'id')[$aim['id']]);
+        $this->built($renewed, new Position(1020.04, 2033.0, 12.0));
+        $parts = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
+        self::assertSame([1, 1], array_map(static fn (array $p) => count($p['shots']), $parts), 'each against the wall it was shot at');
     }
 }

@@ -43,6 +43,9 @@ final class Parts
     /** @var list<RoundFace> from the end that is nearer to where it comes from along its direction */
     public readonly array $axes;
 
+    /** @var list<array{int, int, int, int}>|null */
+    private ?array $edges = null;
+
     /** @var array<string, list<int>> faces by the corners of a side, the smaller number first */
     private array $sides = [];
 
@@ -105,6 +108,12 @@ final class Parts
 
     /** @return list<array{int, int, int, int}> edges: their two corners, and the two faces they lie between */
     public function edges(): array
+    {
+        return $this->edges ??= $this->findEdges();
+    }
+
+    /** @return list<array{int, int, int, int}> */
+    private function findEdges(): array
     {
         $edges = [];
         foreach ($this->sides as $side => $faces) {

@@ -2880,9 +2880,8 @@ export interface components {
             name: string;
             easting: number;
             northing: number;
-            elevation: number;
+            elevation: number | null;
             before: number;
-            allowed: number;
             out: boolean;
         };
         ChangedThing: {
