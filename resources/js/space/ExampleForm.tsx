@@ -9,7 +9,7 @@ import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Step } from '../parts/Step';
 import { facePairs, groupsOf, heldBehind, type Offered, throughFace } from './example';
-import type { SpaceSpot } from './SpaceScene';
+import type { SpaceSpot } from './SpaceDots';
 
 /** What the view shows of an example: the spots of the touched thing, the things that follow, and where points would be. */
 export interface ExampleShown {

@@ -8,7 +8,7 @@ import { formatAngle, formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import type { Thing } from './bodies';
 import type { ExampleShown } from './ExampleForm';
-import type { Place, SpaceSpot } from './SpaceScene';
+import type { Place, SpaceSpot } from './SpaceDots';
 import { useThing } from './ThingPanel';
 
 interface Props {

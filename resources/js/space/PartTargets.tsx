@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Schemas } from '../api/client';
 import { Button } from '../parts/Button';
 import type { ExampleShown } from './ExampleForm';
-import type { SpaceSpot } from './SpaceScene';
+import type { SpaceSpot } from './SpaceDots';
 
 interface Props {
     design: number;

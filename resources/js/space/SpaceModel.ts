@@ -98,13 +98,18 @@ export class SpaceModel {
                 corners += this.solid(first).corners.length / 3;
                 corners > AT_ONCE && together();
             } else {
-                // A mirrored one turns the other way round.
+                // A mirrored one turns the other way round where it is drawn, and not where it is touched: it has no outside.
                 for (const some of [standing.filter((s) => !mirrors(s)), standing.filter(mirrors)]) {
                     if (some.length > 0) {
                         this.add(
                             this.instanced(
                                 heaviestFirst(some, this.weightOf),
-                                new MeshLambertMaterial({ color: '#ffffff', side: sided(some), ...look, ...fade }),
+                                new MeshLambertMaterial({
+                                    color: '#ffffff',
+                                    side: some.some(mirrors) ? DoubleSide : sided(some),
+                                    ...look,
+                                    ...fade,
+                                }),
                             ),
                         );
                     }
@@ -129,8 +134,7 @@ export class SpaceModel {
     }
 
     private instanced(standing: readonly Standing[], material: MeshLambertMaterial): Drawn {
-        const one = standing[0] as Standing;
-        const mesh = new InstancedMesh(geometryOf(this.solid(one), mirrors(one)), material, standing.length);
+        const mesh = new InstancedMesh(geometryOf(this.solid(standing[0] as Standing)), material, standing.length);
         standing.forEach((s, i) => {
             mesh.setMatrixAt(i, matrixOf(s));
             mesh.setColorAt(i, TOUCHED);
@@ -237,7 +241,7 @@ export class SpaceModel {
 
     /** Sharp edges, as ink. */
     private outline(standing: readonly Standing[], into: number[]): void {
-        const edges = new EdgesGeometry(geometryOf(this.solid(standing[0] as Standing), false), 20).getAttribute('position');
+        const edges = new EdgesGeometry(geometryOf(this.solid(standing[0] as Standing)), 20).getAttribute('position');
         const v = new Vector3();
         for (const s of standing) {
             const at = matrixOf(s);
@@ -298,9 +302,8 @@ export class SpaceModel {
     }
 }
 
-function geometryOf({ corners, triangles }: Solid, turned: boolean): BufferGeometry {
-    const index = turned ? triangles.slice().reverse() : triangles;
-    return new BufferGeometry().setAttribute('position', new BufferAttribute(corners, 3)).setIndex(new BufferAttribute(index, 1));
+function geometryOf({ corners, triangles }: Solid): BufferGeometry {
+    return new BufferGeometry().setAttribute('position', new BufferAttribute(corners, 3)).setIndex(new BufferAttribute(triangles, 1));
 }
 
 const mirrors = (s: Standing): boolean => matrixOf(s).determinant() < 0;

@@ -1,8 +1,7 @@
 import {
     AmbientLight,
     type Box3,
-    BufferAttribute,
-    BufferGeometry,
+    type BufferGeometry,
     Color,
     DirectionalLight,
     Group,
@@ -12,8 +11,6 @@ import {
     type Object3D,
     PerspectiveCamera,
     Plane,
-    Points,
-    PointsMaterial,
     Raycaster,
     Scene,
     SphereGeometry,
@@ -23,8 +20,9 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import type { Bodies } from './bodies';
+import { type Place, SpaceDots, type SpaceShot, type SpaceSpot } from './SpaceDots';
 import { SpaceModel } from './SpaceModel';
-import { INK, type Look, sprite } from './sprites';
+import { INK } from './sprites';
 
 /** Something of the site that stands in the model: control, a point, the pole, the instrument. */
 export interface SpaceMark {
@@ -34,29 +32,9 @@ export interface SpaceMark {
     what: 'control' | 'point' | 'pole' | 'instrument';
 }
 
-/** A place that was touched, metres of the site: east, north, height. */
-export type Place = readonly [number, number, number];
-
-/** A spot of the touched thing: shown as a ring, filled once it is chosen. */
-export interface SpaceSpot {
-    place: Place;
-    chosen: boolean;
-}
-
-/** A shot on a face of a thing. */
-export interface SpaceShot {
-    place: Place;
-    look: Extract<Look, 'in' | 'before' | 'behind'>;
-}
-
 const MARKS = { control: INK.line, point: INK.blue, pole: INK.red, instrument: INK.blue } as const;
 /** How far beside a thing a thumb may touch, pixels. */
 const THUMB = 16;
-/** How near to a spot a thumb may touch, and how large it is drawn, pixels. */
-const SPOT_REACH = 22;
-const SPOT_SIZE = 22;
-const FOUND_SIZE = 9;
-const SHOT_SIZE = 18;
 /** Of a picture that takes longer only the largest things are drawn while one turns, milliseconds. */
 const SLOW = 40;
 /** At least this share of it. */
@@ -76,16 +54,13 @@ export class SpaceScene {
     private readonly controls: OrbitControls;
     private readonly model: SpaceModel;
     private readonly marks = new Group();
-    private readonly dots = new Group();
+    private readonly dots: SpaceDots;
     private readonly cut = new Plane(new Vector3(0, 0, -1), Number.POSITIVE_INFINITY);
     /** six sides about a thing, looking inward; none where nothing is boxed */
     private box: Plane[] = [];
     private through = false;
     private lit: { touched: number | null; others: ReadonlySet<number> } = { touched: null, others: new Set() };
     private shown: (thing: number) => boolean = () => true;
-    private spots: readonly SpaceSpot[] = [];
-    private found: ArrayLike<number> = [];
-    private shots: readonly SpaceShot[] = [];
     private moving = false;
     private thinned = false;
     private marked: readonly SpaceMark[] = [];
@@ -105,11 +80,12 @@ export class SpaceScene {
         // Smooth edges take software as long again as all the rest.
         this.renderer = new WebGLRenderer({ canvas, antialias: !this.software });
         this.renderer.setPixelRatio(sharp());
+        this.dots = new SpaceDots(bodies.origin, sharp());
         this.scene.background = new Color(ground);
         this.scene.add(new AmbientLight('#ffffff', 1.6));
         const sun = new DirectionalLight('#ffffff', 2.2);
         sun.position.set(-0.5, -1, 1.4);
-        this.scene.add(sun, this.model.group, this.marks, this.dots);
+        this.scene.add(sun, this.model.group, this.marks, this.dots.group);
         this.camera.up.set(0, 0, 1);
         this.controls = new OrbitControls(this.camera, canvas);
         this.controls.addEventListener('change', () => this.draw());
@@ -199,72 +175,25 @@ export class SpaceScene {
 
     /** Rings on the spots of the touched thing, before everything else. */
     offer(spots: readonly SpaceSpot[]): void {
-        this.spots = spots;
-        this.dot();
+        this.dots.show({ spots });
+        this.draw();
     }
 
     /** Where points would be: east, north and height in turn. */
-    showFound(flat: ArrayLike<number>): void {
-        this.found = flat;
-        this.dot();
+    showFound(found: ArrayLike<number>): void {
+        this.dots.show({ found });
+        this.draw();
     }
 
     /** Shots on faces: where each lies, and whether it is before the face, behind it, or as near as is allowed. */
     shot(shots: readonly SpaceShot[]): void {
-        this.shots = shots;
-        this.dot();
-    }
-
-    private dot(): void {
-        this.clear(this.dots);
-        const [x, y, z] = this.bodies.origin;
-        const found: number[] = [];
-        for (let i = 0; i + 2 < this.found.length; i += 3) {
-            found.push((this.found[i] ?? 0) - x, (this.found[i + 1] ?? 0) - y, (this.found[i + 2] ?? 0) - z);
-        }
-        const places = (chosen: boolean) =>
-            this.spots.filter((s) => s.chosen === chosen).flatMap((s) => [s.place[0] - x, s.place[1] - y, s.place[2] - z]);
-        const shotsOf = (look: SpaceShot['look']) =>
-            this.shots.filter((s) => s.look === look).flatMap((s) => [s.place[0] - x, s.place[1] - y, s.place[2] - z]);
-        for (const [at, look, size] of [
-            [shotsOf('in'), 'in', SHOT_SIZE],
-            [shotsOf('before'), 'before', SHOT_SIZE],
-            [shotsOf('behind'), 'behind', SHOT_SIZE],
-            [found, 'found', FOUND_SIZE],
-            [places(false), 'ring', SPOT_SIZE],
-            [places(true), 'chosen', SPOT_SIZE],
-        ] as const) {
-            if (at.length > 0) {
-                const geometry = new BufferGeometry().setAttribute('position', new BufferAttribute(new Float32Array(at), 3));
-                const material = new PointsMaterial({
-                    size: size * this.renderer.getPixelRatio(),
-                    sizeAttenuation: false,
-                    map: sprite(look),
-                    transparent: true,
-                    depthTest: false,
-                });
-                this.dots.add(new Points(geometry, material));
-            }
-        }
+        this.dots.show({ shots });
         this.draw();
     }
 
     /** The number of the spot under a thumb; null where there is none. */
     spotAt(clientX: number, clientY: number): number | null {
-        const frame = this.canvas.getBoundingClientRect();
-        const [x, y, z] = this.bodies.origin;
-        let [best, least]: [number | null, number] = [null, SPOT_REACH];
-        this.spots.forEach((s, i) => {
-            const v = new Vector3(s.place[0] - x, s.place[1] - y, s.place[2] - z).project(this.camera);
-            const apart = Math.hypot(
-                frame.left + ((v.x + 1) / 2) * frame.width - clientX,
-                frame.top + ((1 - v.y) / 2) * frame.height - clientY,
-            );
-            if (v.z < 1 && apart < least) {
-                [best, least] = [i, apart];
-            }
-        });
-        return best;
+        return this.dots.spotAt(clientX, clientY, this.canvas.getBoundingClientRect(), this.camera);
     }
 
     /** The thing under a place of the canvas, or else within a thumb of it, and where it was hit; null where there is none. */
@@ -402,7 +331,7 @@ export class SpaceScene {
         this.gone = true;
         this.model.clear();
         this.clear(this.marks);
-        this.clear(this.dots);
+        this.dots.clear();
         this.controls.dispose();
         this.renderer.dispose();
     }

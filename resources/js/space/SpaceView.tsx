@@ -8,7 +8,8 @@ import { Failure, Notice } from '../parts/Notice';
 import { bodiesOf } from './bodies';
 import type { ExampleShown } from './ExampleForm';
 import { MeasurePanel } from './MeasurePanel';
-import { type Place, type SpaceMark, SpaceScene } from './SpaceScene';
+import type { Place } from './SpaceDots';
+import { type SpaceMark, SpaceScene } from './SpaceScene';
 import { ThingPanel } from './ThingPanel';
 
 interface Props {

@@ -9,7 +9,7 @@ import { BuiltWords } from './BuiltWords';
 import type { Thing } from './bodies';
 import { ExampleForm, type ExampleShown } from './ExampleForm';
 import { PartTargets } from './PartTargets';
-import type { Place } from './SpaceScene';
+import type { Place } from './SpaceDots';
 
 interface Props {
     project: number;
