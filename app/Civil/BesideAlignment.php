@@ -43,7 +43,7 @@ final readonly class BesideAlignment
             station: $road->alignment->stationing->stationAt($foot->along),
             region: $road->alignment->stationing->regionAt($foot->along),
             right: $foot->right,
-            away: $foot->place->distanceTo($at) + max(0.0, -$foot->along, $foot->along - $road->alignment->length),
+            away: hypot($foot->place->distanceTo($at), max(0.0, -$foot->along, $foot->along - $road->alignment->length)),
             northing: $foot->place->northing,
             easting: $foot->place->easting,
             element: ElementEntry::of($road->alignment->elements[$foot->element], $road->alignment->begins[$foot->element]),

@@ -7,7 +7,6 @@ namespace App\Stakeout;
 use App\Civil\CivilChoices;
 use App\Civil\Models\CivilAlignment;
 use App\Projects\Models\Project;
-use Parlay\Core\Civil\Alignments\Alignment;
 use Parlay\Core\Civil\Alignments\AlignmentDrawing;
 use Parlay\Core\Civil\Alignments\MainPoint;
 use Parlay\Core\Civil\Roads\Road;
@@ -16,8 +15,8 @@ use Parlay\Core\Geometry\Position;
 /** Places of an alignment by their stations, at the height that is designed there. */
 final readonly class PlacesByStation
 {
-    /** metres; a skewed offset of a few degrees would lie kilometres off */
-    private const LEAST_SKEW = 0.0872664626;
+    /** sine of the angle; a skewed offset of a few degrees would lie kilometres off */
+    private const LEAST_SKEW = 0.08715574274765817;
 
     private Road $road;
 
@@ -36,7 +35,10 @@ final readonly class PlacesByStation
         $alignment = $this->road->alignment;
         $stations = match ($body->way) {
             PlacesWay::At => [$body->distance],
-            PlacesWay::Every => $body->interval > 0.0 ? $this->every($alignment, $body->interval) : throw new \DomainException('Type an interval above 0.'),
+            PlacesWay::Next, PlacesWay::Before => [AlignmentDrawing::nextStation(
+                $alignment, $this->interval($body), $body->distance, $body->way === PlacesWay::Next,
+            )],
+            PlacesWay::Every => AlignmentDrawing::stations($alignment, $this->interval($body)),
             PlacesWay::Parts => array_map(static fn (int $i) => $alignment->length * $i / max(1, $body->parts), range(0, max(1, min(2000, $body->parts)))),
             PlacesWay::Main => array_map(static fn (MainPoint $p) => $p->along, MainPoint::of($alignment)),
         };
@@ -44,15 +46,15 @@ final readonly class PlacesByStation
         return array_map(fn (float $along): array => [$along, $this->at($along, $body->right, $body->skew), $body->right], $stations);
     }
 
-    /** @return list<float> */
-    private function every(Alignment $alignment, float $interval): array
+    /** Metres. */
+    private function interval(PlacesOnLine $body): float
     {
-        return AlignmentDrawing::stations($alignment, $interval);
+        return $body->interval > 0.0 ? $body->interval : throw new \DomainException('Type an interval above 0.');
     }
 
     public function at(float $along, float $right, ?float $skew): Position
     {
-        if ($skew !== null && abs(sin($skew)) < self::LEAST_SKEW) {
+        if ($skew !== null && abs(sin($skew)) < self::LEAST_SKEW - 1e-12) {
             throw new \DomainException('A skew lies at least 5° off the direction of the alignment.');
         }
         $alignment = $this->road->alignment;

@@ -198,9 +198,12 @@ final class MakeSurface
     {
         $length = $project->length_style;
         $said = array_map(static fn (MakingRemark $r): string => sprintf(
-            $r->kind === MakingRemarkKind::TwoHeights
-                ? 'Two heights at %s, %s, %s apart: the first counts.'
-                : 'Lines cross at %s, %s with heights %s apart: the middle counts.',
+            match ($r->kind) {
+                MakingRemarkKind::TwoHeights => 'Two heights at %s, %s, %s apart: the first counts.',
+                MakingRemarkKind::LinesCross => 'Lines cross at %s, %s with heights %s apart: the middle counts.',
+                MakingRemarkKind::OutlineMeetsLine => 'An outline meets a line at %s, %s with a height %s apart: the line’s counts.',
+                MakingRemarkKind::OutlineFar => 'The outline that begins at %s, %s lies %s off the ground in height: it cuts, and its heights do not count.',
+            },
             $length->format($r->at->northing), $length->format($r->at->easting), $length->format(abs($r->apart)),
         ), array_slice($remarks, 0, self::MOST_REMARKS));
         $more = count($remarks) - self::MOST_REMARKS;

@@ -85,6 +85,7 @@ final class PlacesAlong
         $beside = static fn (float $along): array => [$along, $line->at($along, $body->right), $body->right];
 
         return match ($body->way) {
+            PlacesWay::Next, PlacesWay::Before => throw new \DomainException('Only an alignment has stations to go on to.'),
             PlacesWay::At => [self::at($line, $body->distance, $body->right)],
             PlacesWay::Every => array_map(static fn (array $s) => $beside($s[0]), $line->every($body->interval, false, $body->right)),
             PlacesWay::Parts => array_map(

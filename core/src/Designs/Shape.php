@@ -143,12 +143,32 @@ final readonly class Shape
             ShapeKind::Line, ShapeKind::Spline => [min($v[0], $v[3]), min($v[1], $v[4]), max($v[0], $v[3]), max($v[1], $v[4])],
             ShapeKind::Circle => [$v[0] - $v[3], $v[1] - $v[3], $v[0] + $v[3], $v[1] + $v[3]],
             ShapeKind::Arc => self::arcBounds($v),
-            ShapeKind::Ellipse => [
-                $v[0] - hypot($v[3], $v[5]), $v[1] - hypot($v[4], $v[6]), $v[0] + hypot($v[3], $v[5]), $v[1] + hypot($v[4], $v[6]),
-            ],
+            ShapeKind::Ellipse => self::ellipseBounds($v),
             ShapeKind::Face => [min($v[0], $v[3], $v[6]), min($v[1], $v[4], $v[7]), max($v[0], $v[3], $v[6]), max($v[1], $v[4], $v[7])],
             default => [$v[0], $v[1], $v[0], $v[1]],
         };
+    }
+
+    /**
+     * Ends, and where the sweep turns back in either direction.
+     *
+     * @param  list<float>  $v
+     * @return array{float, float, float, float}
+     */
+    private static function ellipseBounds(array $v): array
+    {
+        $from = min($v[7], $v[7] + $v[8]);
+        $to = max($v[7], $v[7] + $v[8]);
+        $stops = [$from, $to];
+        foreach ([atan2($v[5], $v[3]), atan2($v[6], $v[4])] as $turning) {
+            for ($t = $turning + M_PI * ceil(($from - $turning) / M_PI); $t <= $to; $t += M_PI) {
+                $stops[] = $t;
+            }
+        }
+        $x = array_map(static fn (float $t) => $v[0] + $v[3] * cos($t) + $v[5] * sin($t), $stops);
+        $y = array_map(static fn (float $t) => $v[1] + $v[4] * cos($t) + $v[6] * sin($t), $stops);
+
+        return [min($x), min($y), max($x), max($y)];
     }
 
     private function ellipseLength(int $chords): float

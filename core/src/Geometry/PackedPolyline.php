@@ -187,16 +187,12 @@ final class PackedPolyline
         return new Foot($on, $start + $within, (new Line($on, $azimuth))->right($p), $piece, $azimuth);
     }
 
-    /** The side of a corner is told by which way the line turns there: whoever sees the corner itself stands outside the turn. */
     private function atCorner(int $after, float $along, Position $p): Foot
     {
         $leg = $this->leg($after);
         $before = $this->leg(($after + $this->count - 1) % $this->count);
-        $turn = Angle::signed($leg->azimuthAt(0.0) - $before->azimuthAt($before->length()));
-        $straight = (new Line($leg->from, $leg->azimuthAt(0.0)))->right($p);
-        $side = abs($turn) < 1e-6 ? ($straight < 0 ? -1 : 1) : ($turn > 0 ? -1 : 1);
 
-        return new Foot($leg->from, $along, $side * $leg->from->distanceTo($p), $after, $leg->azimuthAt(0.0));
+        return new Foot($leg->from, $along, Polyline::sideOfCorner($before, $leg, $p) * $leg->from->distanceTo($p), $after, $leg->azimuthAt(0.0));
     }
 
     /**

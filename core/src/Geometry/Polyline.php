@@ -145,13 +145,23 @@ final readonly class Polyline
             }
             $away = $leg->from->distanceTo($p);
             if ($i > 0 && $away < abs($best[1])) {
-                $side = (new Line($leg->from, $leg->azimuthAt(0.0)))->right($p) < 0 ? -1 : 1;
-                $best = [$start, $side * $away];
+                $best = [$start, self::sideOfCorner($this->legs[$i - 1], $leg, $p) * $away];
             }
             $start += $leg->length();
         }
 
         return $best;
+    }
+
+    /** 1 right, -1 left. Whoever sees the corner itself stands outside the turn, whichever way it looks on. */
+    public static function sideOfCorner(Leg $before, Leg $after, Position $p): int
+    {
+        $turn = Angle::signed($after->azimuthAt(0.0) - $before->azimuthAt($before->length()));
+        if (abs($turn) < 1e-6) {
+            return (new Line($after->from, $after->azimuthAt(0.0)))->right($p) < 0 ? -1 : 1;
+        }
+
+        return $turn > 0 ? -1 : 1;
     }
 
     /**
@@ -276,8 +286,8 @@ final readonly class Polyline
         $start = new Line($this->legs[0]->from, $this->legs[0]->azimuthAt(0.0));
         $end = new Line($this->last()->to, $this->last()->azimuthAt($this->last()->length()));
         $choices = [
-            [0.0, $start->from->distanceTo($p) * ($start->right($p) < 0 ? -1 : 1)],
-            [$length, $end->from->distanceTo($p) * ($end->right($p) < 0 ? -1 : 1)],
+            [0.0, $start->from->distanceTo($p) * ($this->isClosed() ? self::sideOfCorner($this->last(), $this->legs[0], $p) : ($start->right($p) < 0 ? -1 : 1))],
+            ...($this->isClosed() ? [] : [[$length, $end->from->distanceTo($p) * ($end->right($p) < 0 ? -1 : 1)]]),
         ];
         if (! $this->isClosed()) {
             if ($start->along($p) < 0) {

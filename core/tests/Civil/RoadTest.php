@@ -24,6 +24,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Aims\AlignmentAim;
 use Parlay\Core\Stakeout\Aims\SurfaceAim;
 use Parlay\Core\Stakeout\Judged;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 final class RoadTest extends TestCase
@@ -62,9 +63,60 @@ final class RoadTest extends TestCase
         // Halfway the left edge stands five metres out, at 10.3.
         self::assertEqualsWithDelta(10.3, $sections->heightAt(10, -5.0, null)?->elevation, 1e-12);
         self::assertEqualsWithDelta(10.4, $sections->heightAt(10, 4.0, null)?->elevation, 1e-12);
-        self::assertNull($sections->heightAt(10, 4.5, null));
+        // The kerb's foot is at the second section alone: halfway it stands half as far out of the edge, and beyond it is nothing.
+        self::assertEqualsWithDelta(10.45, $sections->heightAt(10, 4.5, null)?->elevation, 1e-12);
+        self::assertNull($sections->heightAt(10, 4.51, null));
         self::assertNull($sections->heightAt(21, 0.0, null));
         self::assertEqualsWithDelta(11.0, $sections->heightAt(20, 5.0, null)?->elevation, 1e-12);
+    }
+
+    /** Whatever corners two neighbours share, there is road between them: worked out by hand. */
+    #[DataProvider('neighbours')]
+    public function test_no_part_of_a_road_is_lost_between_sections(array $before, array $after, float $right, float $halfway): void
+    {
+        $section = static fn (float $along, array $corners) => new CrossSection($along, array_map(static fn (array $c) => new SectionPoint($c[0], $c[1], $c[2] ?? ''), $corners));
+        $sections = new CrossSections([$section(0, $before), $section(20, $after)]);
+        self::assertEqualsWithDelta($halfway, $sections->heightAt(10, $right, null)?->elevation, 1e-9);
+        foreach ([0.01, 5.0, 10.0, 15.0, 19.99] as $along) {
+            $offsets = array_map(static fn (SectionPoint $p) => $p->right, $sections->section($along, null));
+            $sorted = $offsets;
+            sort($sorted);
+            self::assertSame($sorted, $offsets);
+            for ($o = $offsets[0]; $o <= $offsets[count($offsets) - 1]; $o += 0.25) {
+                self::assertNotNull($sections->heightAt($along, $o, null), "nothing at $along, $o");
+            }
+        }
+    }
+
+    public static function neighbours(): array
+    {
+        $plain = [[-5, 9.8, 'L'], [0, 10, 'C'], [5, 9.8, 'R']];
+
+        return [
+            'other codes at the edge' => [[[-5, 9.8, 'L'], [0, 10, 'C'], [5, 9.8, 'edge']], $plain, 5.0, 9.8],
+            'a lane begins' => [$plain, [...$plain, [9, 9.6, 'lane']], 7.0, 9.7],
+            'a gutter between two that both have' => [$plain, [[-5, 9.8, 'L'], [0, 10, 'C'], [4, 9.4, 'gutter'], [5, 9.8, 'R']], 4.0, (9.84 + 9.4) / 2],
+            'no codes, and another number of corners' => [[[-5, 9.8], [0, 10], [5, 9.8]], [[-7, 9.8], [-5, 9.9], [0, 10], [7, 9.72]], 6.0, 9.76],
+            'codes that stand twice' => [[[-5, 9.8, 'E'], [0, 10, 'C'], [5, 9.8, 'E']], [[-7, 9.6, 'E'], [0, 10, 'C'], [7, 9.6, 'E'], [8, 9, 'toe']], -6.0, 9.7],
+            'one code in common' => [[[-5, 9.8, 'a'], [0, 10, 'C'], [5, 9.8, 'b'], [6, 9.5, 'c']], [[-5, 9.8, 'd'], [0, 10, 'C'], [5, 9.8, 'e']], -5.0, 9.8],
+        ];
+    }
+
+    /** Every sum of widths ends at its own edge, in feet as in metres, and a pole a millimetre before the start stands on the road. */
+    public function test_a_template_reaches_its_own_edges(): void
+    {
+        foreach ([0.3048, 1.0, 0.1] as $unit) {
+            for ($lane = 1; $lane <= 40; $lane++) {
+                for ($shoulder = 1; $shoulder <= 12; $shoulder++) {
+                    $strips = [new Strip('lane', $lane * $unit, -0.02), new Strip('shoulder', $shoulder * $unit, -0.04)];
+                    $at = (new RoadTemplate($strips, $strips))->heightAt(0, ($lane + $shoulder) * $unit, 10.0);
+                    self::assertEqualsWithDelta(10 - ($lane * 0.02 + $shoulder * 0.04) * $unit, $at?->elevation, 1e-6, "$lane and $shoulder of $unit");
+                }
+            }
+        }
+        $profile = new Profile([new Vertex(0, 10), new Vertex(100, 12)]);
+        self::assertEqualsWithDelta(10 - 0.00002, $profile->elevationAt(-0.001), 1e-9);
+        self::assertNull($profile->elevationAt(-0.02));
     }
 
     /** Ground level at 8, hinge at 10, fall 1 in 2: it comes down four metres out. Level at 12, rise 1 in 1: it comes out after two. */

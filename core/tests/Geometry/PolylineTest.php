@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Geometry;
 
+use Parlay\Core\Civil\Alignments\Alignment;
+use Parlay\Core\Civil\Alignments\Element;
 use Parlay\Core\Cogo\Enclosed;
 use Parlay\Core\Cogo\PlacesOnPolyline;
 use Parlay\Core\Designs\Shape;
@@ -104,6 +106,22 @@ final class PolylineTest extends TestCase
         $chain = Polyline::through([new Position(0, 0, 10.0), new Position(0, 20, 12.0), new Position(0, 30, null)]);
         self::assertEqualsWithDelta(10.5, (float) $chain->at(5.0)->elevation, 1e-12);
         self::assertNull($chain->at(25.0)->elevation);
+    }
+
+    /** Whoever sees a corner that turns by more than a right angle stands outside it, whichever way the line looks on: both forms of a chain, and an alignment, agree. */
+    public function test_a_sharp_corner_has_its_side(): void
+    {
+        $places = [new Position(0, 0), new Position(10, 0), new Position(5, 5)];
+        $line = Polyline::through($places);
+        [$along, $right] = $line->foot(new Position(10.1, -3));
+        self::assertEqualsWithDelta([10.0, -hypot(0.1, 3)], [$along, $right], 1e-9);
+        $alignment = new Alignment([Element::between($places[0], $places[1]), Element::between($places[1], $places[2])]);
+        self::assertEqualsWithDelta(-hypot(0.1, 3), $alignment->foot(new Position(10.1, -3))->right, 1e-9);
+        self::assertEqualsWithDelta(hypot(0.1, 3), Polyline::through([$places[0], $places[1], new Position(5, -5)])->foot(new Position(10.1, 3))[1], 1e-9);
+        // The corner where a closed chain begins is one like the others.
+        $closed = Polyline::through($places, true);
+        self::assertLessThan(0.0, $closed->foot(new Position(-1, -0.5))[1]);
+        self::assertLessThan(0.0, Polyline::through([$places[1], $places[2], $places[0]], true)->foot(new Position(-1, -0.5))[1]);
     }
 
     public function test_every_so_many_metres_with_ends_and_corners_and_none_twice(): void

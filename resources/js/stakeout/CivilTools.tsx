@@ -138,26 +138,16 @@ function GoTo({ project, target, live, onTaken, alignment }: Props & { alignment
             skew: skewed ? skew : null,
         });
     const here = live?.designed?.station?.along ?? null;
-    // Round stations are counted from the station, not from the start.
-    const counted = here === null ? null : (live?.designed?.station?.station ?? 0);
-    const step = (by: 1 | -1) => {
-        if (here === null || counted === null) {
-            return;
-        }
-        const next =
-            by > 0
-                ? Math.floor(counted / interval + 1e-6) * interval + interval
-                : Math.ceil(counted / interval - 1e-6) * interval - interval;
-        go(Math.max(0, Math.min(alignment.length, here + next - counted)));
-    };
+    const step = (way: 'next' | 'before') =>
+        here !== null && places.mutate({ line: target.aim, way, distance: here, interval, right: offset, skew: skewed ? skew : null });
     return (
         <fieldset className="grid gap-2 border-l-2 border-rule pl-3">
             <legend className="sr-only">A place of it</legend>
             <div className="flex flex-wrap gap-2">
-                <Button icon={<ChevronLeft />} disabled={here === null} onClick={() => step(-1)}>
+                <Button icon={<ChevronLeft />} disabled={here === null} onClick={() => step('before')}>
                     Station before
                 </Button>
-                <Button icon={<ChevronRight />} disabled={here === null} onClick={() => step(1)}>
+                <Button icon={<ChevronRight />} disabled={here === null} onClick={() => step('next')}>
                     Next station
                 </Button>
                 <span className="self-center text-sm text-quiet">every {formatLength(interval, length)}</span>

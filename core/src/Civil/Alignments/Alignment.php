@@ -229,7 +229,8 @@ final class Alignment
         if ($n * cos($in) + $e * sin($in) < 0.0 || $n * cos($out) + $e * sin($out) > 0.0) {
             return [];
         }
-        $right = Angle::signed(atan2($e, $n) - $in) > 0.0 ? hypot($n, $e) : -hypot($n, $e);
+        // Whoever sees the corner itself stands outside the turn.
+        $right = Angle::signed($out - $in) < 0.0 ? hypot($n, $e) : -hypot($n, $e);
 
         return [[0.0, $right]];
     }

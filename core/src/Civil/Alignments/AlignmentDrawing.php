@@ -12,6 +12,9 @@ final class AlignmentDrawing
     /** A chord stands off its arc by no more, metres. */
     private const SAG = 0.002;
 
+    /** Who stands so near to a station stands on it, metres. */
+    private const HERE = 0.01;
+
     private const MOST_CHORDS = 200;
 
     private const MOST_STATIONS = 5000;
@@ -33,6 +36,16 @@ final class AlignmentDrawing
         }
 
         return $places;
+    }
+
+    /** The next place with a round station, in the order of the way, or the one before; its end where there is none. Metres from the start. */
+    public static function nextStation(Alignment $alignment, float $interval, float $along, bool $onward): float
+    {
+        $beyond = array_filter(
+            self::stations($alignment, $interval), static fn (float $at) => $onward ? $at > $along + self::HERE : $at < $along - self::HERE,
+        );
+
+        return $onward ? min([$alignment->length, ...$beyond]) : max([0.0, ...$beyond]);
     }
 
     /**

@@ -8,7 +8,7 @@ use Parlay\Core\Civil\Alignments\NoAlignment;
 
 /**
  * Heights along an alignment: straight grades from vertex to vertex, rounded by vertical curves. Nothing is known before the first vertex
- * and beyond the last.
+ * and beyond the last, but for what a pole is held beside them.
  *
  * Parabola: y = y(PVC) + g1 x + (g2 - g1) x² / 2L. With unequal parts its two halves meet under the vertex with one grade, at
  * L1 L2 (g2 - g1) / 2L from it. Source: Ghilani & Wolf, Elementary Surveying, vertical curves (recalled).
@@ -16,6 +16,9 @@ use Parlay\Core\Civil\Alignments\NoAlignment;
 final readonly class Profile
 {
     private const SLACK = 1e-6;
+
+    /** So far before the first vertex and beyond the last its grades still hold: nobody holds a pole to the millimetre, metres. */
+    private const END = 0.01;
 
     /** @var list<Vertex> */
     public array $vertices;
@@ -107,7 +110,7 @@ final readonly class Profile
     /** @return array{float, float}|null */
     private function heightAndGrade(float $along): ?array
     {
-        if ($along < $this->from() - self::SLACK || $along > $this->to() + self::SLACK) {
+        if ($along < $this->from() - self::END || $along > $this->to() + self::END) {
             return null;
         }
         [$low, $high] = [0, count($this->vertices) - 2];

@@ -9,6 +9,9 @@ use Parlay\Core\ListOf;
 /** A road by its strips: lanes and shoulders left and right of the axis, their cross-falls, and the slopes beside it. */
 final readonly class RoadTemplate implements RoadShape
 {
+    /** Sums of widths miss the edge they lead to by rounding, metres. */
+    private const SLACK = 1e-6;
+
     /**
      * @param  list<Strip>  $left  from the axis outward
      * @param  list<Strip>  $right
@@ -37,16 +40,16 @@ final readonly class RoadTemplate implements RoadShape
         }
         $side = $right < 0.0 ? -1 : 1;
         $off = abs($right);
-        [$at, $height, $slope, $name] = [0.0, $axis + $this->raised, 0.0, ''];
+        [$at, $height] = [0.0, $axis + $this->raised];
         foreach ($this->strips($along, $side) as [$strip, $slope]) {
-            if ($off <= $at + $strip->width) {
+            if ($off <= $at + $strip->width + self::SLACK) {
                 return new OnSection($height + ($off - $at) * $slope, $strip->name, $slope * $side);
             }
             $at += $strip->width;
             $height += $strip->width * $slope;
         }
-        if ($at === $off) {
-            return new OnSection($height, $name, $slope * $side);
+        if ($off <= $at + self::SLACK) {
+            return new OnSection($height, '', 0.0);
         }
         $slope = $this->slopeFrom($height, $ground);
 

@@ -22,4 +22,16 @@ final readonly class MakingRemark
     {
         return new self(MakingRemarkKind::LinesCross, $at, $apart);
     }
+
+    /** An outline and a line of the ground that meet with different heights, metres apart: the line's counts. */
+    public static function outlineMeetsLine(Position $at, float $apart): self
+    {
+        return new self(MakingRemarkKind::OutlineMeetsLine, $at, $apart);
+    }
+
+    /** An outline whose heights lie so many metres off the ground's: it cuts, and none of them counts. */
+    public static function outlineFar(Position $at, float $apart): self
+    {
+        return new self(MakingRemarkKind::OutlineFar, $at, $apart);
+    }
 }

@@ -8,4 +8,6 @@ enum MakingRemarkKind: string
 {
     case TwoHeights = 'two_heights';
     case LinesCross = 'lines_cross';
+    case OutlineMeetsLine = 'outline_meets_line';
+    case OutlineFar = 'outline_far';
 }

@@ -41,6 +41,12 @@ final readonly class Outline
         return [...$this->corners, $this->corners[0]];
     }
 
+    /** Whether every corner has one. */
+    public function hasHeights(): bool
+    {
+        return array_filter($this->corners, static fn (Position $p) => $p->elevation === null) === [];
+    }
+
     /** A place on the line itself may be in or out. */
     public function holds(float $northing, float $easting): bool
     {

@@ -29,34 +29,77 @@ final class SegmentCrossings
                 $cells[$cell][] = $i;
             }
             foreach (array_keys($seen) as $j) {
-                $met = self::meet($pieces[$j], [$a, $b]);
-                if ($met !== null) {
-                    yield [$j, $i, $a->along($a->azimuthTo($b), $met[1] * $a->distanceTo($b)), $met[0], $met[1]];
+                foreach (self::meetings($pieces[$j], [$a, $b]) as [$t, $u]) {
+                    yield [$j, $i, $a->along($a->azimuthTo($b), $u * $a->distanceTo($b)), $t, $u];
                 }
             }
         }
     }
 
     /**
+     * Ends that lie on the other piece, also where both run in one line; or else where they cross.
+     *
      * @param  array{Position, Position}  $one
      * @param  array{Position, Position}  $other
-     * @return array{float, float}|null how far along each; null where they are apart or parallel
+     * @return list<array{float, float}> how far along each
      */
-    private static function meet(array $one, array $other): ?array
+    private static function meetings(array $one, array $other): array
+    {
+        $found = [];
+        foreach ([0, 1] as $end) {
+            $u = self::on($other, $one[$end]);
+            if ($u !== null) {
+                $found[] = [(float) $end, $u];
+            }
+        }
+        foreach ([0, 1] as $end) {
+            $t = self::on($one, $other[$end]);
+            if ($t !== null && ! in_array([$t, (float) $end], $found, true)) {
+                $found[] = [$t, (float) $end];
+            }
+        }
+
+        return $found === [] ? self::crossing($one, $other) : $found;
+    }
+
+    /**
+     * @param  array{Position, Position}  $piece
+     * @return float|null how far along it a place lies; null where it lies beside
+     */
+    private static function on(array $piece, Position $p): ?float
+    {
+        [$a, $b] = $piece;
+        [$bn, $be, $pn, $pe] = [$b->northing - $a->northing, $b->easting - $a->easting, $p->northing - $a->northing, $p->easting - $a->easting];
+        $length = hypot($bn, $be);
+        if ($length === 0.0 || abs($bn * $pe - $be * $pn) > self::TOUCH * $length) {
+            return null;
+        }
+        $along = ($bn * $pn + $be * $pe) / $length;
+        if ($along < -self::TOUCH || $along > $length + self::TOUCH) {
+            return null;
+        }
+
+        return $along <= self::TOUCH ? 0.0 : ($along >= $length - self::TOUCH ? 1.0 : $along / $length);
+    }
+
+    /**
+     * @param  array{Position, Position}  $one
+     * @param  array{Position, Position}  $other
+     * @return list<array{float, float}>
+     */
+    private static function crossing(array $one, array $other): array
     {
         [[$a, $b], [$c, $d]] = [$one, $other];
         [$bn, $be, $dn, $de] = [$b->northing - $a->northing, $b->easting - $a->easting, $d->northing - $c->northing, $d->easting - $c->easting];
         $sine = $bn * $de - $be * $dn;
-        $lengths = hypot($bn, $be) * hypot($dn, $de);
-        if ($lengths === 0.0 || abs($sine) < 1e-12 * $lengths) {
-            return null;
+        if ($sine === 0.0) {
+            return [];
         }
         [$cn, $ce] = [$c->northing - $a->northing, $c->easting - $a->easting];
         $t = ($cn * $de - $ce * $dn) / $sine;
         $u = ($cn * $be - $ce * $bn) / $sine;
-        [$slackT, $slackU] = [self::TOUCH / hypot($bn, $be), self::TOUCH / hypot($dn, $de)];
 
-        return $t < -$slackT || $t > 1 + $slackT || $u < -$slackU || $u > 1 + $slackU ? null : [max(0.0, min(1.0, $t)), max(0.0, min(1.0, $u))];
+        return $t > 0.0 && $t < 1.0 && $u > 0.0 && $u < 1.0 ? [[$t, $u]] : [];
     }
 
     /** @param  list<array{Position, Position}>  $pieces */

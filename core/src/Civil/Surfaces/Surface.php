@@ -25,6 +25,37 @@ final class Surface
         public readonly array $corners,
     ) {}
 
+    /**
+     * Without points that no triangle has: what is there is asked of them all, such as the highest.
+     *
+     * @param  array<int, float>  $northings
+     * @param  array<int, float>  $eastings
+     * @param  array<int, float>  $elevations
+     * @param  array<int, int>  $corners
+     */
+    public static function ofUsed(array $northings, array $eastings, array $elevations, array $corners): self
+    {
+        $used = array_fill(0, max(1, count($northings)), false);
+        foreach ($corners as $corner) {
+            $used[$corner] = true;
+        }
+        if ($northings === [] || ! in_array(false, $used, true)) {
+            return new self($northings, $eastings, $elevations, $corners);
+        }
+        $numbers = $n = $e = $z = [];
+        foreach ($used as $i => $is) {
+            if ($is) {
+                $numbers[$i] = count($n);
+                [$n[], $e[], $z[]] = [$northings[$i], $eastings[$i], $elevations[$i]];
+            }
+        }
+        foreach ($corners as $edge => $corner) {
+            $corners[$edge] = $numbers[$corner];
+        }
+
+        return new self($n, $e, $z, $corners);
+    }
+
     /** How many triangles. */
     public function count(): int
     {

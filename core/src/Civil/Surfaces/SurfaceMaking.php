@@ -17,13 +17,22 @@ final class SurfaceMaking
     /** Heights that differ by less are one, metres. */
     private const SAME_HEIGHT = 1e-3;
 
+    /** A place nearer than this to the border of its square may belong to the next one, parts of the square. */
+    private const AT_BORDER = 0.01;
+
+    /** How often lines that cross by less than the width of a square are parted anew. */
+    private const ROUNDS = 4;
+
+    /** An outline whose heights lie further from the ground than this is drawn without meaning them, metres. */
+    private const FAR = 1.0;
+
     /** @var list<float> */
     private array $n = [];
 
     /** @var list<float> */
     private array $e = [];
 
-    /** @var list<float> */
+    /** @var list<float> NAN where nothing says a height: beyond the ground */
     private array $z = [];
 
     private float $north = 0.0;
@@ -52,39 +61,67 @@ final class SurfaceMaking
      */
     public static function of(iterable $points, array $breaklines = [], ?Outline $outer = null, array $hidden = [], ?float $longestEdge = null): SurfaceMade
     {
-        $places = [];
-        foreach ($points as $p) {
-            $places[] = $p;
-        }
+        $places = is_array($points) ? array_values($points) : iterator_to_array($points, false);
         $outlines = array_values(array_filter([$outer, ...$hidden]));
-        $flat = array_values(array_filter($outlines, self::isFlat(...)));
-        $pieces = self::pieces([
-            ...$breaklines,
-            ...array_map(static fn (Outline $o) => new Breakline($o->closed()), array_filter($outlines, static fn (Outline $o) => ! self::isFlat($o))),
-        ]);
-        $making = self::collected($places, $pieces);
-        [$mesh, $constraints] = $making->triangulated();
-        $remarks = $making->remarks;
+        $lines = MakingPiece::along($breaklines, MakingPiece::GROUND, self::SAME);
+        [$flat, $raised, $remarks] = self::sorted($outlines, $places, $lines);
+        $ground = self::collected($places, [...$lines, ...MakingPiece::along($raised, MakingPiece::OUTLINE, self::SAME)]);
+        [$mesh, $constraints] = $ground->triangulated();
+        $making = $ground;
+        $index = null;
         if ($flat !== []) {
-            // An outline without heights lies on the surface as it is without it, so that nothing of that changes.
-            $index = new SurfaceIndex($making->surface($mesh, []));
+            // An outline without heights lies on the surface as it is without it, so that nothing of that changes. It is brought in whole, with the rim
+            // of the ground, so that each parts the triangles all the way round.
+            $index = new SurfaceIndex($ground->surface($mesh, []));
+            $pieces = $ground->asPieces($mesh);
             foreach ($flat as $outline) {
                 $pieces = [...$pieces, ...self::laid($outline, $index)];
             }
             $making = self::collected($places, $pieces);
             [$mesh, $constraints] = $making->triangulated();
         }
-        $away = $outlines === [] ? [] : $making->outside($mesh, $constraints, $outer, $hidden);
+        $away = $outlines === [] ? [] : $making->outside($mesh, $constraints, $outer, $hidden, $index);
         if ($longestEdge !== null) {
             $away = $making->longEdges($mesh, $away, $longestEdge);
         }
 
-        return new SurfaceMade($making->surface($mesh, $away), $remarks);
+        return new SurfaceMade($making->surface($mesh, $away), [...$remarks, ...$ground->remarks]);
+    }
+
+    /**
+     * Outlines that only cut, and those whose heights belong to the ground.
+     *
+     * @param  list<Outline>  $outlines
+     * @param  list<Position>  $places
+     * @param  list<MakingPiece>  $lines
+     * @return array{list<Outline>, list<Breakline>, list<MakingRemark>}
+     */
+    private static function sorted(array $outlines, array $places, array $lines): array
+    {
+        $flat = $raised = $remarks = [];
+        $heights = null;
+        foreach ($outlines as $outline) {
+            if (! $outline->hasHeights()) {
+                $flat[] = $outline;
+
+                continue;
+            }
+            $heights ??= GroundHeights::of([...$places, ...MakingPiece::ends($lines)]);
+            $off = $heights->apart($outline->corners);
+            if ($off !== null && abs($off) > self::FAR) {
+                $remarks[] = MakingRemark::outlineFar($outline->corners[0], $off);
+                $flat[] = $outline;
+            } else {
+                $raised[] = new Breakline($outline->closed());
+            }
+        }
+
+        return [$flat, $raised, $remarks];
     }
 
     /**
      * @param  list<Position>  $places
-     * @param  list<array{Position, Position}>  $pieces
+     * @param  list<MakingPiece>  $pieces
      */
     private static function collected(array $places, array $pieces): self
     {
@@ -100,18 +137,40 @@ final class SurfaceMaking
     /** @return array{Mesh, Constraints} */
     private function triangulated(): array
     {
-        $mesh = Delaunay::of($this->n, $this->e);
-        $constraints = new Constraints($mesh);
-        foreach ($this->edges as [$a, $b]) {
-            $constraints->add($a, $b);
-        }
+        for ($round = 1; ; $round++) {
+            $mesh = Delaunay::of($this->n, $this->e);
+            $constraints = new Constraints($mesh);
+            try {
+                foreach ($this->edges as [$a, $b]) {
+                    $constraints->add($a, $b);
+                }
 
-        return [$mesh, $constraints];
+                return [$mesh, $constraints];
+            } catch (NoSurface $e) {
+                if ($round === self::ROUNDS) {
+                    throw $e;
+                }
+                // Places that became one bent their lines a little: what crosses now is parted there.
+                $this->partAnew();
+            }
+        }
     }
 
-    private static function isFlat(Outline $outline): bool
+    private function partAnew(): void
     {
-        return array_filter($outline->corners, static fn (Position $p) => $p->elevation === null) !== [];
+        $pieces = [];
+        foreach ($this->edges as [$a, $b]) {
+            $pieces[] = new MakingPiece($this->place($a), $this->place($b), MakingPiece::GROUND);
+        }
+        $this->edges = [];
+        $remarks = $this->remarks;
+        $this->addPieces($pieces);
+        $this->remarks = $remarks;
+    }
+
+    private function place(int $number): Position
+    {
+        return new Position($this->n[$number], $this->e[$number], is_nan($this->z[$number]) ? null : $this->z[$number]);
     }
 
     /** The number of the point at a place; one that is there already keeps its height. */
@@ -120,69 +179,79 @@ final class SurfaceMaking
         if ($this->n === []) {
             [$this->north, $this->east] = [$n, $e];
         }
-        [$dn, $de] = [round(($n - $this->north) / self::SAME), round(($e - $this->east) / self::SAME)];
-        // Both in one whole number, as far as two hundred kilometres.
-        $key = abs($dn) < self::HALF && abs($de) < self::HALF ? (int) $dn * 2 * self::HALF + (int) $de : "$dn/$de";
-        $known = $this->numbers[$key] ?? null;
+        $known = $this->known(($n - $this->north) / self::SAME, ($e - $this->east) / self::SAME);
         if ($known === null) {
             [$this->n[], $this->e[], $this->z[]] = [$n, $e, $z];
 
-            return $this->numbers[$key] = count($this->n) - 1;
+            return $this->numbers[self::key(round(($n - $this->north) / self::SAME), round(($e - $this->east) / self::SAME))] = count($this->n) - 1;
         }
-        if (abs($this->z[$known] - $z) > self::SAME_HEIGHT) {
+        if (is_nan($this->z[$known])) {
+            $this->z[$known] = $z;
+        } elseif (abs($this->z[$known] - $z) > self::SAME_HEIGHT) {
             $this->remarks[] = MakingRemark::twoHeights(new Position($n, $e, $this->z[$known]), $z - $this->z[$known]);
         }
 
         return $known;
     }
 
-    /**
-     * @param  list<Breakline>  $lines
-     * @return list<array{Position, Position}>
-     */
-    private static function pieces(array $lines): array
+    /** The point of this square, or of the next one where the border is near; in squares from the first place. */
+    private function known(float $n, float $e): ?int
     {
-        $pieces = [];
-        foreach ($lines as $line) {
-            for ($i = 1; $i < count($line->places); $i++) {
-                if ($line->places[$i - 1]->distanceTo($line->places[$i]) > self::SAME) {
-                    $pieces[] = [$line->places[$i - 1], $line->places[$i]];
-                }
+        [$rn, $re] = [round($n), round($e)];
+        $found = $this->numbers[self::key($rn, $re)] ?? null;
+        if ($found !== null || (abs($n - $rn) < 0.5 - self::AT_BORDER && abs($e - $re) < 0.5 - self::AT_BORDER)) {
+            return $found;
+        }
+        foreach ([round($n - self::AT_BORDER), round($n + self::AT_BORDER)] as $dn) {
+            foreach ([round($e - self::AT_BORDER), round($e + self::AT_BORDER)] as $de) {
+                $found ??= $this->numbers[self::key($dn, $de)] ?? null;
             }
         }
 
-        return $pieces;
+        return $found;
     }
 
-    /** @param  list<array{Position, Position}>  $pieces */
+    /** Both in one whole number, as far as two hundred kilometres. */
+    private static function key(float $dn, float $de): int|string
+    {
+        return abs($dn) < self::HALF && abs($de) < self::HALF ? (int) $dn * 2 * self::HALF + (int) $de : "$dn/$de";
+    }
+
+    /** @param  list<MakingPiece>  $pieces */
     private function addPieces(array $pieces): void
     {
         $on = [];
-        foreach (SegmentCrossings::of($pieces) as [$i, $j, $at, $t, $u]) {
+        foreach (SegmentCrossings::of(array_map(static fn (MakingPiece $p) => [$p->from, $p->to], $pieces)) as [$i, $j, $at, $t, $u]) {
             if (($t === 0.0 || $t === 1.0) && ($u === 0.0 || $u === 1.0)) {
                 continue;
             }
-            $heights = [self::between($pieces[$i], $t), self::between($pieces[$j], $u)];
-            if (abs($heights[0] - $heights[1]) > self::SAME_HEIGHT) {
-                $this->remarks[] = MakingRemark::linesCross($at, $heights[1] - $heights[0]);
-            }
-            $number = $this->number($at->northing, $at->easting, array_sum($heights) / 2);
+            $number = $this->number($at->northing, $at->easting, $this->crossingHeight($pieces[$i], $t, $pieces[$j], $u, $at));
             $on[$i][] = [$t, $number];
             $on[$j][] = [$u, $number];
         }
-        foreach ($pieces as $i => [$a, $b]) {
+        foreach ($pieces as $i => $piece) {
             $chain = $on[$i] ?? [];
-            $chain[] = [0.0, $this->number($a->northing, $a->easting, (float) $a->elevation)];
-            $chain[] = [1.0, $this->number($b->northing, $b->easting, (float) $b->elevation)];
+            $chain[] = [0.0, $this->number($piece->from->northing, $piece->from->easting, $piece->from->elevation ?? NAN)];
+            $chain[] = [1.0, $this->number($piece->to->northing, $piece->to->easting, $piece->to->elevation ?? NAN)];
             sort($chain);
             $this->chain(array_column($chain, 1));
         }
     }
 
-    /** @param  array{Position, Position}  $piece */
-    private static function between(array $piece, float $t): float
+    /** Of two lines that say different heights, the ground's before an outline's; of two alike, the middle. */
+    private function crossingHeight(MakingPiece $one, float $t, MakingPiece $other, float $u, Position $at): float
     {
-        return $piece[0]->elevation + $t * ($piece[1]->elevation - $piece[0]->elevation);
+        [$a, $b] = [$one->heightAt($t), $other->heightAt($u)];
+        if (is_nan($a) || is_nan($b)) {
+            return is_nan($a) ? $b : $a;
+        }
+        $height = $one->means === $other->means ? ($a + $b) / 2 : ($one->means > $other->means ? $a : $b);
+        if (abs($a - $b) > self::SAME_HEIGHT) {
+            $this->remarks[] = $one->means === $other->means ? MakingRemark::linesCross($at, $b - $a)
+                : MakingRemark::outlineMeetsLine($at, $height === $a ? $b - $a : $a - $b);
+        }
+
+        return $height;
     }
 
     /** @param  list<int>  $numbers */
@@ -197,58 +266,107 @@ final class SurfaceMaking
     }
 
     /**
-     * An outline as it runs over a surface.
+     * All edges that were wanted, and the rim of the triangles.
      *
-     * @return list<array{Position, Position}>
+     * @return list<MakingPiece>
      */
-    private static function laid(Outline $outline, SurfaceIndex $index): array
+    private function asPieces(Mesh $mesh): array
     {
-        $pieces = [];
-        $closed = $outline->closed();
-        for ($i = 1; $i < count($closed); $i++) {
-            $azimuth = $closed[$i - 1]->azimuthTo($closed[$i]);
-            foreach (AlongSurface::of($index, $closed[$i - 1], $closed[$i]) as $run) {
-                $chain = array_map(static fn (array $at) => $closed[$i - 1]->along($azimuth, $at[0], $at[1]), $run);
-                $pieces = [...$pieces, ...self::pieces([new Breakline($chain)])];
+        $edges = $this->edges;
+        foreach ($mesh->twin as $edge => $twin) {
+            if ($twin < 0) {
+                [$a, $b] = [$mesh->corner[$edge], $mesh->corner[Mesh::next($edge)]];
+                $edges[min($a, $b).'-'.max($a, $b)] = [$a, $b];
             }
         }
 
-        return $pieces;
+        return array_map(fn (array $e) => new MakingPiece($this->place($e[0]), $this->place($e[1]), MakingPiece::GROUND), array_values($edges));
     }
 
     /**
+     * An outline as it runs over a surface, and without heights beyond it.
+     *
+     * @return list<MakingPiece>
+     */
+    private static function laid(Outline $outline, SurfaceIndex $index): array
+    {
+        $lines = [];
+        $closed = $outline->closed();
+        for ($i = 1; $i < count($closed); $i++) {
+            [$from, $to] = [$closed[$i - 1]->at(null), $closed[$i]->at(null)];
+            $azimuth = $from->azimuthTo($to);
+            $chain = [$from];
+            foreach (AlongSurface::of($index, $from, $to) as $run) {
+                $places = array_map(static fn (array $at) => $from->along($azimuth, $at[0], $at[1]), $run);
+                $lines[] = new Breakline([...$chain, $places[0]]);
+                $lines[] = new Breakline($places);
+                $chain = [$places[count($places) - 1]];
+            }
+            $lines[] = new Breakline([...$chain, $to]);
+        }
+
+        return MakingPiece::along($lines, MakingPiece::CUT, self::SAME);
+    }
+
+    /**
+     * What no wanted edge parts lies on one side of every outline, and of the ground's rim: asked of its largest triangle, which rounding can't move across.
+     *
      * @param  list<Outline>  $hidden
+     * @param  SurfaceIndex|null  $ground  beyond it is nothing; null where all triangles are ground
      * @return array<int, true> triangles
      */
-    private function outside(Mesh $mesh, Constraints $constraints, ?Outline $outer, array $hidden): array
+    private function outside(Mesh $mesh, Constraints $constraints, ?Outline $outer, array $hidden, ?SurfaceIndex $ground): array
     {
         $out = [];
+        foreach ($this->parts($mesh, $constraints) as $part) {
+            $largest = $part[0];
+            $most = -1.0;
+            foreach ($part as $t) {
+                $area = $this->area($mesh, $t);
+                if ($area > $most) {
+                    [$largest, $most] = [$t, $area];
+                }
+            }
+            [$n, $e] = $this->middle($mesh, $largest);
+            if (($outer !== null && ! $outer->holds($n, $e)) || ($ground !== null && $ground->at($n, $e) === null)
+                || array_filter($hidden, static fn (Outline $h) => $h->holds($n, $e)) !== []) {
+                $out += array_fill_keys($part, true);
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return \Generator<non-empty-list<int>> triangles that no wanted edge parts */
+    private function parts(Mesh $mesh, Constraints $constraints): \Generator
+    {
         $known = [];
         for ($t = 0, $count = intdiv(count($mesh->corner), 3); $t < $count; $t++) {
             if (isset($known[$t])) {
                 continue;
             }
-            // What no wanted edge parts lies on one side of every outline.
-            [$n, $e] = $this->middle($mesh, $t);
-            $isOut = ($outer !== null && ! $outer->holds($n, $e)) || array_filter($hidden, static fn (Outline $h) => $h->holds($n, $e)) !== [];
-            $front = [$t];
+            $part = $front = [$t];
             $known[$t] = true;
             while ($front !== []) {
                 $at = array_pop($front);
-                if ($isOut) {
-                    $out[$at] = true;
-                }
                 for ($edge = 3 * $at; $edge < 3 * $at + 3; $edge++) {
                     $beside = $mesh->twin[$edge] < 0 ? -1 : intdiv($mesh->twin[$edge], 3);
                     if ($beside >= 0 && ! isset($known[$beside]) && ! $constraints->isFixed($edge)) {
                         $known[$beside] = true;
-                        $front[] = $beside;
+                        $part[] = $front[] = $beside;
                     }
                 }
             }
+            yield $part;
         }
+    }
 
-        return $out;
+    /** Twice its area, metres². */
+    private function area(Mesh $mesh, int $triangle): float
+    {
+        [$a, $b, $c] = array_slice($mesh->corner, 3 * $triangle, 3);
+
+        return abs(($this->n[$b] - $this->n[$a]) * ($this->e[$c] - $this->e[$a]) - ($this->n[$c] - $this->n[$a]) * ($this->e[$b] - $this->e[$a]));
     }
 
     /** @return array{float, float} */
@@ -305,19 +423,16 @@ final class SurfaceMaking
     private function surface(Mesh $mesh, array $away): Surface
     {
         $corners = [];
-        if ($away === []) {
-            $corners = $mesh->corner;
-        } else {
-            for ($i = 0, $end = count($mesh->corner); $i < $end; $i += 3) {
-                if (! isset($away[intdiv($i, 3)])) {
-                    array_push($corners, $mesh->corner[$i], $mesh->corner[$i + 1], $mesh->corner[$i + 2]);
-                }
+        for ($i = 0, $end = count($mesh->corner); $i < $end; $i += 3) {
+            [$a, $b, $c] = [$mesh->corner[$i], $mesh->corner[$i + 1], $mesh->corner[$i + 2]];
+            if (! isset($away[intdiv($i, 3)]) && ! is_nan($this->z[$a] + $this->z[$b] + $this->z[$c])) {
+                array_push($corners, $a, $b, $c);
             }
         }
         if ($corners === []) {
             throw NoSurface::nothingLeft();
         }
 
-        return new Surface($this->n, $this->e, $this->z, $corners);
+        return Surface::ofUsed($this->n, $this->e, $this->z, $corners);
     }
 }

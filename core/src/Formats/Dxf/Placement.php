@@ -156,6 +156,13 @@ final class Placement
         $rgb = $colour < 0 ? $into->rgb : $colour;
         $asDrawn = $transform->leavesAsDrawn();
         foreach ($drawn->pieces as $piece) {
+            $chords = $piece[0] === ShapeKind::Arc || $piece[0] === ShapeKind::Ellipse ? $transform->uprightChords($piece[0], $piece[1]) : [];
+            foreach ($chords as $line) {
+                $this->keep($into, $rgb, ShapeKind::Line, $place, $line, $piece[2] ?? null, $transform, $drawn->attributes);
+            }
+            if ($chords !== []) {
+                continue;
+            }
             // An ellipse and a curve are brought into their final form even where they stay in place.
             [$kind, $values] = $asDrawn && $piece[0] !== ShapeKind::Ellipse ? $piece : $transform->apply($piece[0], $piece[1]);
             $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform, $drawn->attributes);

@@ -98,7 +98,7 @@ final class Polylines
     public static function chain(array $vertices, bool $closed): array
     {
         $count = count($vertices);
-        $pieces = [];
+        $pieces = $empty = [];
         for ($i = 0, $n = $closed ? $count : $count - 1; $i < $n; $i++) {
             [$p, $q] = [$vertices[$i], $vertices[$i + 1 < $count ? $i + 1 : 0]];
             $piece = $p[3] === 0.0 && $p[0] !== $q[0]
@@ -106,10 +106,13 @@ final class Polylines
                 : self::segment($p, $q);
             if ($piece !== null) {
                 $pieces[] = $piece;
+            } elseif ($i + 1 < $count) {
+                $empty[] = [ShapeKind::Line, [$p[0], $p[1], $p[2], $q[0], $q[1], $q[2]]];
             }
         }
 
-        return $pieces;
+        // A vertex that stands twice is counted and cleared away with all lines without length; the closing one is a way of writing.
+        return $pieces === [] ? [] : [...$pieces, ...$empty];
     }
 
     /**

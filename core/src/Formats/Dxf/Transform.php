@@ -12,6 +12,9 @@ use Parlay\Core\Geometry\Spline;
 final readonly class Transform extends Frame
 {
     /** Two lengths or directions differ when they do by more than this part. */
+    /** Chords of an upright arc turn by no more, radians: of one metre's radius they stand off it by 2 mm. */
+    private const CHORD = M_PI / 24;
+
     private const SAME = 1e-9;
 
     /** A uniform scale and nothing else, which most of a drawing is; null for anything more. */
@@ -179,6 +182,45 @@ final readonly class Transform extends Frame
         $begin = atan2($u[1] * cos($start) + $v[1] * sin($start), $u[0] * cos($start) + $v[0] * sin($start));
 
         return [ShapeKind::Arc, [$c[0], $c[1], $z, $long, $begin, $cross < 0 ? -$sweep : $sweep]];
+    }
+
+    /**
+     * An arc that stands upright, such as that of a doorway or a vault, by chords: on the plan they lie in one line, and each has the heights of its ends.
+     * Its highest and lowest place is an end of two of them. None where it does not stand upright, or goes all the way round.
+     *
+     * @param  list<float>  $v  as for apply()
+     * @return list<list<float>> lines
+     */
+    public function uprightChords(ShapeKind $kind, array $v): array
+    {
+        [$start, $sweep] = match ($kind) {
+            ShapeKind::Arc => [$v[4], $v[5]],
+            ShapeKind::Ellipse => [$v[9], $v[10]],
+            default => [0.0, 2 * M_PI],
+        };
+        if (abs($sweep) >= 2 * M_PI - self::SAME || $this->apply($kind, $v)[0] !== ShapeKind::Line) {
+            return [];
+        }
+        $c = $this->point($v[0], $v[1], $v[2]);
+        [$u, $w] = $kind === ShapeKind::Arc ? [$this->vector($v[3], 0.0, 0.0), $this->vector(0.0, $v[3], 0.0)]
+            : [$this->vector($v[3], $v[4], $v[5]), $this->vector($v[6], $v[7], $v[8])];
+        $at = static fn (float $t): array => array_map(static fn (int $k) => $c[$k] + $u[$k] * cos($t) + $w[$k] * sin($t), [0, 1, 2]);
+        $parts = (int) ceil(abs($sweep) / self::CHORD);
+        $stops = array_map(static fn (int $i) => $start + $sweep * $i / $parts, range(0, $parts));
+        [$from, $to] = [min($start, $start + $sweep), max($start, $start + $sweep)];
+        $highest = atan2($w[2], $u[2]);
+        for ($t = $highest + M_PI * ceil(($from - $highest) / M_PI); $t <= $to; $t += M_PI) {
+            $stops[] = $t;
+        }
+        $sweep > 0.0 ? sort($stops) : rsort($stops);
+        $lines = [];
+        foreach ($stops as $i => $t) {
+            if ($i > 0 && abs($t - $stops[$i - 1]) > 1e-9) {
+                $lines[] = [...$at($stops[$i - 1]), ...$at($t)];
+            }
+        }
+
+        return $lines;
     }
 
     /**

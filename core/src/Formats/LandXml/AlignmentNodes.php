@@ -257,6 +257,11 @@ final class AlignmentNodes
         $points = [];
         $left = strtolower((string) $line->get('side')) === 'left';
         foreach ($line->all('CrossSectPnt') as $node) {
+            if (str_contains(strtolower((string) $node->get('dataFormat')), 'slope')) {
+                $this->remarks[] = "Line {$node->line}: a section was left out. Its points are given by slope and distance, which is not read: export it by offset and elevation.";
+
+                return [];
+            }
             $numbers = $node->numbers();
             if ($numbers === null || count($numbers) < 2) {
                 $this->remarks[] = "Line {$node->line}: the point of a section was left out. It says no offset and elevation.";

@@ -9,6 +9,8 @@ use Parlay\Core\Civil\Models\CivilModel;
 use Parlay\Core\Civil\Models\FeatureRead;
 use Parlay\Core\Civil\Models\SurfaceRead;
 use Parlay\Core\Civil\Surfaces\Breakline;
+use Parlay\Core\Civil\Surfaces\MakingRemark;
+use Parlay\Core\Civil\Surfaces\MakingRemarkKind;
 use Parlay\Core\Civil\Surfaces\NoSurface;
 use Parlay\Core\Civil\Surfaces\Outline;
 use Parlay\Core\Civil\Surfaces\SurfaceMaking;
@@ -155,6 +157,7 @@ final class ModelReader extends ModelSink
                 $made = SurfaceMaking::of($points, array_values(array_filter($lines, static fn (Breakline $l) => $l->name !== 'boundaries')), $outer, $hidden);
                 $surface = $made->surface;
                 $remarks[] = 'It has no faces in the file; they were made here of its points and breaklines.';
+                $remarks = [...$remarks, ...self::madeOf($made->remarks)];
             } catch (NoSurface $e) {
                 $remarks[] = "Its points can’t be triangulated. {$e->getMessage()}";
             }
@@ -165,6 +168,22 @@ final class ModelReader extends ModelSink
             return;
         }
         ($this->onSurface)(new SurfaceRead($name, mb_substr(trim((string) $node->get('desc')), 0, 1000), $surface, $lines, $remarks));
+    }
+
+    /**
+     * @param  list<MakingRemark>  $remarks
+     * @return list<string> a sentence of each kind
+     */
+    private static function madeOf(array $remarks): array
+    {
+        $counts = array_count_values(array_map(static fn (MakingRemark $r) => $r->kind->value, $remarks));
+
+        return array_map(static fn (string $kind, int $count): string => match (MakingRemarkKind::from($kind)) {
+            MakingRemarkKind::TwoHeights => "Two heights at one place, $count times: the first counts.",
+            MakingRemarkKind::LinesCross => "Lines that cross with different heights, $count times: the middle counts.",
+            MakingRemarkKind::OutlineMeetsLine => "Boundaries that meet a line with another height, $count times: the line’s counts.",
+            MakingRemarkKind::OutlineFar => "Boundaries whose heights lie far from those of the ground, $count in number: they cut, and their heights do not count.",
+        }, array_keys($counts), $counts);
     }
 
     /**

@@ -223,7 +223,7 @@ final class SurfaceBody
 
     public function surface(): Surface
     {
-        return new Surface($this->n, $this->e, $this->z, $this->corners);
+        return Surface::ofUsed($this->n, $this->e, $this->z, $this->corners);
     }
 
     public function hasPoints(): bool

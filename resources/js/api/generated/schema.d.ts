@@ -4189,7 +4189,7 @@ export interface components {
         PlacesOnLine: {
             key: string;
             /** @enum {string} */
-            way: "at" | "every" | "parts" | "main";
+            way: "at" | "next" | "before" | "every" | "parts" | "main";
             version: number;
             distance?: number;
             interval?: number;
