@@ -10,9 +10,9 @@ use Illuminate\Support\Facades\Date;
 final class Clock
 {
     /** Time as it is stored and told: UTC with microseconds. Nothing is put in order by it; the book has a sequence of its own. */
-    public static function stamp(): string
+    public static function stamp(int $secondsFromNow = 0): string
     {
-        return Date::now('UTC')->format('Y-m-d\TH:i:s.u\Z');
+        return Date::now('UTC')->addSeconds($secondsFromNow)->format('Y-m-d\TH:i:s.u\Z');
     }
 
     /** Seconds since some moment of this start of the machine; the same in all its processes, and never set back. */

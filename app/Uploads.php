@@ -69,9 +69,9 @@ final class Uploads
     {
         $token = bin2hex(random_bytes(16));
         @mkdir(self::folder(), 0o755, true);
-        $copy(self::folder()."/$token");
         file_put_contents(self::folder()."/$token.name", self::label($name));
         file_put_contents(self::folder()."/$token.of", self::owner($project));
+        $copy(self::folder()."/$token");
 
         return $token;
     }
@@ -83,6 +83,16 @@ final class Uploads
         }
         // What was made from it to be looked at goes with it.
         array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things,changes}-*', GLOB_BRACE) ?: []);
+    }
+
+    /** All files of a project, also those that no row names. */
+    public static function forgetAllOf(Project $project): void
+    {
+        foreach (glob(self::folder().'/*.of') ?: [] as $of) {
+            if (@file_get_contents($of) === self::owner($project)) {
+                self::forget(basename($of, '.of'));
+            }
+        }
     }
 
     public static function path(string $token): string

@@ -75,7 +75,7 @@ port_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 # Each runs in a process group of its own, comes back when it falls over, and goes as a group.
 launch() {
     local name="$1"; shift
-    export -f keep_web until_one_is_missing workers_of
+    export -f keep_web until_one_is_missing count_workers
     export WEB_WORKERS host port
     setsid bash -c 'trap "exit 0" TERM; while :; do "$@" </dev/null >>"$0" 2>&1 & wait $!; sleep 1; done' "$data/run/$name.log" "$@" &
     groups+=($!)
@@ -85,26 +85,44 @@ launch() {
 # PHP's server makes its workers once and misses none that dies; and workers whose parent died hold the port. So whenever one is missing, all are made anew.
 WEB_WORKERS=6
 keep_web() {
-    local server
+    local server pause alive=0 dead=0
+    exec {pause}<> <(:)
     PHP_CLI_SERVER_WORKERS=$WEB_WORKERS "$@" &
     server=$!
-    # The workers take a moment to come.
-    for _ in $(seq 50); do [ "$(workers_of "$server")" -lt $WEB_WORKERS ] || break; sleep 0.1; done
+    # The workers take a moment to come; one that dies meanwhile is missed at once.
+    for _ in $(seq 50); do
+        count_workers "$server"
+        [ "$alive" -lt $WEB_WORKERS ] && [ "$dead" = 0 ] && kill -0 "$server" 2>/dev/null || break
+        read -rt 0.1 -u "$pause" || true
+    done
     until_one_is_missing "$server"
     pkill -KILL -g 0 -f "^php .*-S $host:$port" 2>/dev/null || true
     wait "$server" 2>/dev/null || true
 }
-# Twice in a row: all are taken out of their work for it, and a count on a busy machine can fail by itself.
+# Twice in a row: all are taken out of their work for it, and a count on a busy machine can fail by itself. Nothing is started for looking: it is done all day.
 until_one_is_missing() {
-    local short=0 count
+    local short=0
     while kill -0 "$1" 2>/dev/null && [ $short -lt 2 ]; do
-        count="$(workers_of "$1")"
-        if [[ "$count" =~ ^[0-9]+$ ]] && [ "$count" -lt $WEB_WORKERS ]; then short=$((short + 1)); else short=0; fi
-        sleep 0.3
+        count_workers "$1"
+        if [ "$alive" -lt $WEB_WORKERS ]; then short=$((short + 1)); else short=0; fi
+        read -rt 0.5 -u "$pause" || true
     done
 }
-# One that died stays on as a zombie, for the server misses none: it does not count.
-workers_of() { pgrep -c -r R,S,D -P "$1" || true; }
+# Sets alive and dead. One that died stays on as a zombie, for the server misses none.
+count_workers() {
+    local children='' child stat
+    alive=0 dead=0
+    read -r children 2>/dev/null <"/proc/$1/task/$1/children" || true
+    for child in $children; do
+        stat=''
+        read -r stat 2>/dev/null <"/proc/$child/stat" || true
+        stat="${stat##*) }"
+        case "${stat%% *}" in
+            R|S|D|I) alive=$((alive + 1)) ;;
+            *) dead=$((dead + 1)) ;;
+        esac
+    done
+}
 
 # What it may be called: a name that others make to point here is none of these.
 hosts() {
@@ -167,7 +185,8 @@ clear_leftovers() {
         fi
         rm -f "$f"
     done
-    rm -f "$data"/reports/*.part "$data"/uploads/*.part
+    # What a packing that was killed has left ends in letters of its own.
+    rm -f "$data"/reports/*.part* "$data"/uploads/*.part*
     echo $$ > "$data/run/parlay.pid"
 }
 

@@ -80,6 +80,7 @@ static_checks() {
     check 'rules of the front end' npx biome lint resources/js
     check 'generated types are current' generated_types_are_current
     check 'demo files are current' demo_files_are_current
+    check 'migrations that landed are as they landed' landed_migrations_are_unchanged
 }
 
 # The sample is the same while the code is: fourteen changes, one in each folder. Its bar is low, so that a good change is not stopped by the luck of the draw.
@@ -112,4 +113,13 @@ generated_types_are_current() {
 demo_files_are_current() {
     local scratch; scratch="$(mktemp -d)"
     php database/demo/make.php "$scratch" && diff -r database/demo/files "$scratch"
+}
+
+# A folder that was made by one as it landed would never be brought to what another was changed into. The rule holds from the commit on that mended the forms of before.
+landed_migrations_are_unchanged() {
+    local since changed
+    since="$(git log --diff-filter=A --format=%H -1 -- database/migrations/2026_12_01_000003_tell_where_instruments_stand.php 2>/dev/null)"
+    [ -n "$since" ] || { echo 'There is no history here to hold them against.'; return 0; }
+    changed="$(git diff --name-only --diff-filter=MDR "$since" -- database/migrations)"
+    [ -z "$changed" ] || { echo "Changed after they had landed; write a new one that looks at what is there instead:"; echo "$changed"; return 1; }
 }

@@ -31,7 +31,9 @@ final class PrepareData extends Command
             $this->folder();
             $this->book();
             $this->live();
-            UnpackProject::clearLeftovers();
+            foreach (UnpackProject::clearLeftovers(atStart: true) as $left) {
+                $this->output->getErrorStyle()->writeln("Parlay: $left");
+            }
         } catch (\DomainException $e) {
             $this->output->getErrorStyle()->writeln("Parlay: {$e->getMessage()}");
 

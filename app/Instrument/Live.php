@@ -16,7 +16,7 @@ use Parlay\Core\Stakeout\Judged;
 final readonly class Live
 {
     /**
-     * elsewhere: the project that the instrument has been set up for since. another: the serial number of the one that is linked, where
+     * elsewhere: the project that the instrument has been set up for since. unproven: the setup came in with a packed project, and no check has proven yet that it holds. another: the serial number of the one that is linked, where
      * this project was set up with another. target: the prepared point that is staked, aim: or what was chosen in the field; designed: what
      * of it is designed where the pole stands. by: where the pole stands beside the line that moves are said by, and byStation where that is an
      * alignment. surfaces: where a surface is staked, all that have this place.
@@ -29,6 +29,7 @@ final readonly class Live
         public int $prepared,
         public InstrumentState $instrument,
         public ?string $elsewhere,
+        public bool $unproven,
         public ?string $another,
         public ?Position $pole,
         public ?float $readingAge,

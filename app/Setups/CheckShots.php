@@ -29,7 +29,7 @@ final class CheckShots
             return new CheckShotsTaken([], null, 'Nothing is set up yet.', null, null);
         }
         $control = $project->controlPoints()->orderBy('id')->get();
-        $checks = self::judged($project, $setup, $control);
+        $checks = self::judged($project, $setup);
         $last = end($checks) ?: null;
         $verdict = match (true) {
             $last === null => 'Not checked yet.',
@@ -47,18 +47,31 @@ final class CheckShots
         );
     }
 
-    /**
-     * @param  Collection<int, ControlPoint>  $control
-     * @return list<CheckShotTaken> in the order taken
-     */
-    private static function judged(Project $project, Setup $setup, Collection $control): array
+    /** A check that fits proves a setup that came in with a packed project: from then on it holds here. */
+    public static function prove(Project $project, Mark $check): void
     {
-        $control = $control->keyBy('name');
-        $marks = $project->marks()->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
+        $setup = Setup::query()->findOrFail($check->setup_id);
+        if (! $setup->isUnproven()) {
+            return;
+        }
+        foreach (self::judged($project, $setup) as $taken) {
+            if ($taken->markId === $check->id && $taken->shot->holds) {
+                $setup->stands();
+            }
+        }
+    }
 
-        return $marks->map(static function (Mark $m) use ($setup, $control): CheckShotTaken {
+    /** @return list<CheckShotTaken> in the order taken */
+    private static function judged(Project $project, Setup $setup): array
+    {
+        $marks = $project->marks()->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
+        // By its number: a name may be another's by now. Checks of the earliest versions knew the name alone.
+        $control = $project->controlPoints()->whereIn('id', $marks->pluck('control_id')->filter())->get()->keyBy('id');
+        $named = $project->controlPoints()->whereIn('name', $marks->whereNull('control_id')->pluck('name'))->get()->keyBy('name');
+
+        return $marks->map(static function (Mark $m) use ($setup, $control, $named): CheckShotTaken {
             $known = $m->design() ?? throw new \LogicException('A check has what it was checked against.');
-            $c = $control->get($m->name);
+            $c = $m->control_id === null ? $named->get($m->name) : $control->get($m->control_id);
             $observation = $m->observation ?? throw new \LogicException('A mark has its reading.');
             $judged = CheckShot::judge(
                 $setup->station(), $setup->precision(), $observation->sight(), $known, $observation->ownAccuracy(),

@@ -9,7 +9,7 @@ use Illuminate\Console\Command;
 final class RunWorker extends Command
 {
     /** Megabytes after which a worker makes way for a fresh one, between two tasks. */
-    private const MEMORY = 700;
+    private const MEMORY = 150;
 
     protected $signature = 'parlay:worker {name=a : of the workers beside each other, each has its own}';
 

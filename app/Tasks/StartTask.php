@@ -34,5 +34,9 @@ final class StartTask
             );
             DB::table('jobs')->whereNotNull('reserved_at')->where('payload', 'like', '%taskId%i:'.$id.';%')->delete();
         }
+        // Taken by one that was killed before it could say so: it waits its turn again. Where the other worker has just taken it, only one of both does it.
+        foreach (Task::query()->where('state', 'waiting')->pluck('id') as $id) {
+            DB::table('jobs')->whereNotNull('reserved_at')->where('payload', 'like', '%taskId%i:'.$id.';%')->update(['reserved_at' => null, 'attempts' => 0]);
+        }
     }
 }

@@ -93,7 +93,7 @@ final class TellInstrument
         };
         $setup = $project->currentSetup;
         if ($body->purpose !== Purpose::Setup) {
-            self::requireSetup($setup);
+            self::requireSetup($setup, $body->purpose === Purpose::Check);
         }
         $this->applySettings($project, $draft->air()->ppm(), $draft->target()->prismConstant);
         if (! $draft->dot && ($body->purpose === Purpose::Setup || $body->purpose === Purpose::Check)) {
@@ -176,14 +176,18 @@ final class TellInstrument
         $this->queue($project, 'settings-'.bin2hex(random_bytes(8)), Instruction::settings($ppm, $prismConstant), null);
     }
 
-    /** @phpstan-assert Setup $setup */
-    private static function requireSetup(?Setup $setup): void
+    /**
+     * @param  bool  $proves  a check is how a setup that came in with a packed project is proven
+     *
+     * @phpstan-assert Setup $setup
+     */
+    private static function requireSetup(?Setup $setup, bool $proves = false): void
     {
         if ($setup === null) {
             throw new \DomainException('Set up the instrument first: without a setup a reading has no place.');
         }
-        if (! $setup->holds()) {
-            throw new \DomainException('The instrument has been set up for another project since. Set it up anew here before measuring.');
+        if (! ($proves && $setup->isUnproven())) {
+            $setup->requireHolding();
         }
         $linked = (string) (LiveState::read()->status['serial'] ?? '');
         if ($setup->serial !== '' && $linked !== '' && $linked !== $setup->serial) {

@@ -30,6 +30,9 @@ final class UnpackProject
 
     private const PIECE_BYTES = 8_000_000;
 
+    /** Why an unpacking failed is asked for so long, seconds. */
+    private const TOLD = 3600;
+
     /** Lines of the field book and what stands beside them. */
     private const BOOK = ['setups', 'observations', 'corrections', 'marks'];
 
@@ -53,6 +56,8 @@ final class UnpackProject
     /** The empty project that a packed one comes into: nobody sees it before it is whole. */
     public static function begin(): Project
     {
+        self::clearLeftovers(atStart: false);
+
         return Project::query()->create([
             'name' => 'arriving', 'length_style' => 'm', 'angle_style' => 'dms',
             'direction_style' => 'azimuth', 'coordinate_order' => 'NE', 'station_style' => '1+000',
@@ -83,20 +88,49 @@ final class UnpackProject
         foreach (DB::table('designs')->where('project_id', $project->id)->pluck('upload')->filter() as $token) {
             Uploads::forget((string) $token);
         }
-        DB::table('design_layers')->whereIn('design_id', DB::table('designs')->where('project_id', $project->id)->select('id'))->delete();
-        foreach (array_diff(array_keys(Packing::TABLES), self::BOOK, ['design_layers']) as $table) {
-            DB::table($table)->where('project_id', $project->id)->delete();
-        }
+        DB::transaction(static function () use ($project): void {
+            // What names a row goes before it; rows of one table may name each other.
+            DB::statement('PRAGMA defer_foreign_keys = ON');
+            foreach (array_reverse(array_keys(Packing::TABLES)) as $table) {
+                if (in_array($table, self::BOOK, true)) {
+                    continue;
+                }
+                $owner = array_key_first(Packing::TABLES[$table]);
+                $of = Packing::TABLES[$table][$owner];
+                DB::table($table)->whereIn($owner, $of === 'projects' ? [$project->id] : DB::table($of)->where('project_id', $project->id)->select('id'))->delete();
+            }
+        });
+        Uploads::forgetAllOf($project);
     }
 
-    /** Those that never came whole, because Parlay was stopped in the middle of it. */
-    public static function clearLeftovers(): void
+    /**
+     * Those that never came whole, because Parlay was stopped in the middle of it or the packed file was no good. Nothing of them is seen by anybody, so one that
+     * can't be cleared away keeps nobody from working.
+     *
+     * @param  bool  $atStart  also those that somebody may still be told about
+     * @return list<string> what could not be cleared away, and why
+     */
+    public static function clearLeftovers(bool $atStart): array
     {
+        $left = [];
         foreach (Project::query()->withoutGlobalScopes()->where('arriving', true)->get() as $project) {
-            self::clear($project);
-            DB::table('tasks')->where('project_id', $project->id)->delete();
-            DB::table('projects')->where('id', $project->id)->delete();
+            $told = ! $atStart && DB::table('tasks')->where('project_id', $project->id)
+                ->where(static fn ($q) => $q->whereIn('state', ['waiting', 'running'])->orWhere('created_at', '>', Clock::stamp(-self::TOLD)))->exists();
+            if ($told) {
+                continue;
+            }
+            try {
+                self::clear($project);
+                DB::transaction(static function () use ($project): void {
+                    DB::table('tasks')->where('project_id', $project->id)->delete();
+                    DB::table('projects')->where('id', $project->id)->delete();
+                });
+            } catch (\Throwable $e) {
+                $left[] = "What is left of an unpacking (project {$project->id}) could not be cleared away and was set aside: {$e->getMessage()}";
+            }
         }
+
+        return $left;
     }
 
     /** Every row is looked over; where the readings are and in which order the book stands is known afterwards. */

@@ -68,6 +68,7 @@ final class AcceptSetup
                 'stands_for' => $turns, 'note' => $turns === null ? self::circleWords($in, $solution) : 'turned onto the baseline',
                 'base_id' => $in->draft->method->isAgain() ? $in->current?->id : null,
             ]);
+            $setup->stands();
             self::keepStation($project, $setup, $solution, $in->draft->method);
             if ($turns !== null && $in->current !== null) {
                 Mending::carryOver(Mending::turned($project, $in->current, $solution), $setup);

@@ -56,12 +56,37 @@ final class Setup extends Model
         return $this->stands_for ?? $this->id;
     }
 
-    /** Of each instrument the setup accepted last, in whichever project, is where it stands. */
+    /** Of each instrument the setup that was accepted or proven last on this machine, in whichever project, is where it stands. */
     public function holds(): bool
     {
-        return $this->root() === (int) self::query()
+        return $this->root() === (int) DB::table('stands')
             ->when($this->serial !== '', fn ($q) => $q->whereIn('serial', ['', $this->serial]))
-            ->max(DB::raw('coalesce(stands_for, id)'));
+            ->orderByDesc('id')->value('setup_id');
+    }
+
+    /** Came in with a packed project, and no check has proven yet that the instrument still stands there. */
+    public function isUnproven(): bool
+    {
+        return DB::table('stands')->where('setup_id', $this->root())->doesntExist();
+    }
+
+    /** From now on the instrument stands here. */
+    public function stands(): void
+    {
+        DB::table('stands')->insert(['serial' => $this->serial, 'setup_id' => $this->root()]);
+    }
+
+    /** @throws \DomainException why nothing can be measured from it */
+    public function requireHolding(): void
+    {
+        if ($this->isUnproven()) {
+            throw new \DomainException(
+                'This setup came in with a packed project. Take a check on a control point first, to prove that the instrument still stands there; or set up anew.',
+            );
+        }
+        if (! $this->holds()) {
+            throw new \DomainException('The instrument has been set up for another project since. Set it up anew here before measuring.');
+        }
     }
 
     public function station(): Station

@@ -65,9 +65,7 @@ final class BeginRun
     private function refuseEarly(Project $project, RunToBegin $body): void
     {
         $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
-        if (! $setup->holds()) {
-            throw new \DomainException('The instrument has been set up for another project since. Set it up anew here first.');
-        }
+        $setup->requireHolding();
         if (! $body->settings->withoutCheck && ! Mark::query()->where('project_id', $project->id)->where('setup_id', $setup->id)->exists()) {
             throw new NeedsConfirmation(
                 'No check shot has been taken since this setup was accepted. Take one on a control point before the first mark.', 'no_check',

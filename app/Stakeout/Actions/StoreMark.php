@@ -12,6 +12,7 @@ use App\Instrument\Purpose;
 use App\NeedsConfirmation;
 use App\Points\PointName;
 use App\Projects\Models\Project;
+use App\Setups\CheckShots;
 use App\Setups\Models\Setup;
 use App\Stakeout\Against;
 use App\Stakeout\MarkToStore;
@@ -100,6 +101,9 @@ final class StoreMark
             'name' => trim($body->name) !== '' ? PointName::checked($body->name) : (string) $against?->markName($project),
             'note' => mb_substr(trim($body->note), 0, 500), 'computed_by' => config()->string('parlay.version'),
         ] + $columns);
+        if ($body->kind === Purpose::Check) {
+            CheckShots::prove($project, $mark);
+        }
         if ($body->kind === Purpose::AsBuilt) {
             SurfaceBuild::take($project->id, $mark->id, new Position($mark->northing, $mark->easting, $mark->elevation));
         }

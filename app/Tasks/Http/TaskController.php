@@ -24,7 +24,10 @@ final class TaskController
     {
         $row = Task::query()->where('project_id', $project)->findOrFail($task);
         Progress::cancel($row->id);
+        // What nobody has taken yet is stopped at once; whoever takes it now finds that it waits no more.
+        Task::query()->whereKey($row->id)->where('state', 'waiting')
+            ->update(['state' => 'cancelled', 'error' => 'Stopped, as you asked. Nothing of it was stored.']);
 
-        return new JsonResponse(TaskResource::of($row));
+        return new JsonResponse(TaskResource::of($row->refresh()));
     }
 }

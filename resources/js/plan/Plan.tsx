@@ -236,7 +236,7 @@ export function Plan(props: PlanProps) {
     );
     useEffect(() => plan.current?.showThings(things), [things]);
 
-    const station = live?.elsewhere || live?.another ? null : project.setup;
+    const station = live?.elsewhere || live?.another || live?.unproven ? null : project.setup;
     const aim = props.aimAt;
     const pole = live?.pole ?? null;
     const stale = figure?.standsAnew === true;

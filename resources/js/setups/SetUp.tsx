@@ -140,7 +140,7 @@ function Holding(props: StageProps & { state: SetupState; onAgain: () => void; o
                 </section>
                 <MendedSetups project={project} />
                 {/* Of an instrument that stands elsewhere now, no check says that this setup holds. */}
-                {!away && <CheckShot {...props} />}
+                {(!away || props.live?.unproven) && <CheckShot {...props} />}
                 <SightedMarks project={project} />
                 <NewControl {...props} />
                 <div className="flex flex-wrap gap-2">

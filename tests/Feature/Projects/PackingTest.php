@@ -7,8 +7,6 @@ namespace Tests\Feature\Projects;
 use App\Projects\Actions\UnpackProject;
 use App\Projects\Models\Project;
 use App\Projects\Packed\Packing;
-use App\Projects\Tasks\PackProject;
-use App\Tasks\Models\Task;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -19,6 +17,8 @@ use Tests\FeatureTestCase;
 /** A whole project into one file and back, with its original files and its field book. */
 final class PackingTest extends FeatureTestCase
 {
+    use WorkedProject;
+
     public function test_a_packed_project_comes_back_whole_beside_the_one_that_is_here(): void
     {
         $project = $this->worked();
@@ -74,6 +74,33 @@ final class PackingTest extends FeatureTestCase
             ['observationId' => $readings[0], 'targetHeight' => 1.9, 'prismConstant' => 0.0, 'note' => 'pushed in', 'alike' => true],
         )->assertOk();
         self::assertEqualsWithDelta(-0.1, $this->ask('GET', "/projects/{$made->id}/setup-proposals")->json('0.up'), 0.003);
+    }
+
+    /** An old setup that is unpacked says nothing of where the instrument stands now: it takes it from nobody, and holds once a check proves it. */
+    public function test_an_unpacked_setup_takes_the_instrument_from_nobody_and_is_proven_by_a_check(): void
+    {
+        $project = $this->worked();
+        $made = $this->arrived($this->packed($project));
+        self::assertInstanceOf(Project::class, $made);
+        self::assertTrue($project->currentSetup()->firstOrFail()->holds());
+        $live = fn (Project $p): array => array_intersect_key($this->ask('GET', "/projects/{$p->id}/live")->json(), ['elsewhere' => 0, 'unproven' => 0]);
+        self::assertEquals(['elsewhere' => null, 'unproven' => false], $live($project));
+        self::assertTrue($live($made)['unproven']);
+        self::assertFalse($made->currentSetup()->firstOrFail()->holds());
+        $measure = fn (string $purpose, array $more): TestResponse => $this->ask('POST', "/projects/{$made->id}/instrument/measure", ['key' => $this->newKey(), 'purpose' => $purpose] + $more);
+        $point = $made->points()->firstOrFail()->id;
+        self::assertStringContainsString('packed project', (string) $measure('stake', ['pointId' => $point])->json('message'));
+
+        $control = $made->listedControl()->where('name', 'B')->firstOrFail();
+        // A check that does not fit proves nothing; one that fits does.
+        foreach ([0.5, 0.0] as $off) {
+            $b = $this->world->marks['B'];
+            $observation = $this->measure($made, 'check', new Position($b->northing + $off, $b->easting, $b->elevation), 'B');
+            $this->ask('POST', "/projects/{$made->id}/marks", ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $observation->id, 'controlId' => $control->id])->assertOk();
+            self::assertSame($off === 0.0, $made->currentSetup()->firstOrFail()->holds());
+        }
+        self::assertFalse($project->currentSetup()->firstOrFail()->holds(), 'it stands there now');
+        self::assertSame('Saltmarsh', $live($project)['elsewhere']);
     }
 
     public function test_a_station_packed_by_an_earlier_version_is_still_told_from_listed_control(): void
@@ -181,65 +208,8 @@ final class PackingTest extends FeatureTestCase
         self::assertSame(
             $files + 3, count(glob($this->data.'/uploads/*') ?: []), 'of its files only the packed one that was sent is there',
         );
-        UnpackProject::clearLeftovers();
+        self::assertSame([], UnpackProject::clearLeftovers(atStart: true));
         self::assertSame(1, DB::table('projects')->count());
-    }
-
-    private function worked(): Project
-    {
-        $project = $this->project();
-        $this->site($project);
-        $this->setUpInstrument($project);
-        $dxf = "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\nA\n10\n2000\n20\n1000\n11\n2010\n21\n1000\n0\nENDSEC\n0\nEOF\n";
-        $task = $this->ask(
-            'POST', "/projects/{$project->id}/designs",
-            ['upload' => $this->upload($project, $dxf, 'a.dxf'), 'name' => 'A', 'unit' => 'm', 'layers' => ['A'], 'heights' => 'dropped'],
-        )->json('id');
-        $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
-        $layer = (int) DB::table('design_layers')->value('id');
-        $point = $this->ask(
-            'POST', "/projects/{$project->id}/points", ['name' => 'P1', 'spot' => ['layerId' => $layer, 'shape' => 0, 'kind' => 'end']],
-        )->assertOk()->json('id');
-        $model = $this->ask('POST', "/projects/{$project->id}/models", [
-            'upload' => $this->upload($project, (string) file_get_contents(base_path('database/demo/files/saltmarsh-yard-civil.xml')), 'm.xml'),
-            'name' => '', 'unit' => 'm', 'exchanged' => false, 'alignments' => [0], 'surfaces' => [0], 'lines' => false,
-        ])->json('id');
-        $this->ask('GET', "/projects/{$project->id}/tasks/$model")->assertJson(['state' => 'done']);
-        $line = ['family' => 'letters', 'northing1' => 0, 'easting1' => 0, 'northing2' => 0, 'easting2' => 9];
-        $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => [['name' => 'A'] + $line]])->assertOk();
-        $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'MH', 'trade' => 'Drainage'])->assertOk();
-        $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => 'Monday', 'pointIds' => [$point]])->assertOk();
-        $from = [
-            'kind' => 'directionDistance', 'places' => [['pointId' => $point]], 'directions' => [['azimuth' => 1]],
-            'distances' => [['metres' => 5]],
-        ];
-        $this->ask(
-            'POST', "/projects/{$project->id}/constructions",
-            ['construction' => $from, 'kept' => [['letter' => 'A', 'index' => 0]], 'name' => 'P2'],
-        )->assertOk();
-        $observation = $this->measure($project, 'stake', new Position(1000.0, 2010.0, 10.0));
-        $this->ask('POST', "/projects/{$project->id}/marks", [
-            'key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation->id, 'pointId' => $point, 'evenOut' => true,
-            'withoutCheck' => true,
-        ])->assertOk();
-
-        $this->ask('POST', "/projects/{$project->id}/instruments", ['name' => '2″'])->assertOk();
-        $this->ask('POST', "/projects/{$project->id}/targets", ['name' => 'pole'])->assertOk();
-        DB::table('corrections')->insert([
-            'project_id' => $project->id, 'observation_id' => $observation->id, 'at' => '2026-01-01', 'target_height' => 1.9,
-            'prism_constant' => 0.0, 'note' => 'the pole had slipped',
-        ]);
-
-        return $project;
-    }
-
-    private function packed(Project $project): string
-    {
-        $task = $this->ask('POST', "/projects/{$project->id}/packing")->assertOk()->json('id');
-        $this->ask('GET', "/projects/{$project->id}/tasks/$task")->assertJson(['state' => 'done']);
-        $this->get("/api/v1/projects/{$project->id}/packed/$task")->assertOk();
-
-        return (string) file_get_contents(PackProject::path(Task::query()->findOrFail($task)));
     }
 
     private function unpack(string $bytes): TestResponse

@@ -97,8 +97,8 @@ final readonly class CrossSections implements RoadShape
     /**
      * Corners that only one of both has between two that both have, those included.
      *
-     * @param  non-empty-list<SectionPoint>  $a
-     * @param  non-empty-list<SectionPoint>  $b
+     * @param  list<SectionPoint>  $a
+     * @param  list<SectionPoint>  $b
      * @return list<SectionPoint>
      */
     private static function inGap(array $a, array $b, float $share): array
@@ -115,7 +115,7 @@ final readonly class CrossSections implements RoadShape
         return array_column($found, 1);
     }
 
-    /** @param  non-empty-list<SectionPoint>  $line */
+    /** @param  list<SectionPoint>  $line */
     private static function partOfWay(array $line, int $k): float
     {
         $last = count($line) - 1;
@@ -124,7 +124,7 @@ final readonly class CrossSections implements RoadShape
         return $width > 0.0 ? ($line[$k]->right - $line[0]->right) / $width : $k / $last;
     }
 
-    /** @param  non-empty-list<SectionPoint>  $line */
+    /** @param  list<SectionPoint>  $line */
     private static function at(array $line, float $part): SectionPoint
     {
         for ($k = 1, $last = count($line) - 1; $k <= $last; $k++) {
@@ -161,16 +161,12 @@ final readonly class CrossSections implements RoadShape
     private static function joined(array $a, array $b): array
     {
         $joined = self::byCode($a, $b);
-        if (count($joined) < 2 && count($a) === count($b)) {
-            return array_map(static fn (int $i) => [$i, $i], array_keys($a));
-        }
         [$lastA, $lastB] = [count($a) - 1, count($b) - 1];
-        if (count($joined) < 2) {
-            $axis = [self::onAxis($a), self::onAxis($b)];
-            if ($joined === [] && $axis[0] !== null && $axis[1] !== null) {
-                $joined = [[$axis[0], $axis[1]]];
-            }
-            $joined = $joined === [] ? [[0, 0], [$lastA, $lastB]] : $joined;
+        if (count($joined) < 2 && $lastA === $lastB) {
+            $joined = array_map(static fn (int $i) => [$i, $i], range(0, $lastA));
+        } elseif ($joined === []) {
+            [$axisA, $axisB] = [self::onAxis($a), self::onAxis($b)];
+            $joined = $axisA === null || $axisB === null ? [[0, 0], [$lastA, $lastB]] : [[$axisA, $axisB]];
         }
         if ($joined[0][0] > 0 && $joined[0][1] > 0) {
             array_unshift($joined, [0, 0]);

@@ -29,12 +29,13 @@ final readonly class MakingPiece
     {
         $pieces = [];
         foreach ($lines as $line) {
-            $from = $line->places[0] ?? null;
+            $from = null;
             foreach ($line->places as $to) {
-                if ($from->distanceTo($to) > $same) {
+                if ($from !== null && $from->distanceTo($to) > $same) {
                     $pieces[] = new self($from, $to, $means);
                     $from = $to;
                 }
+                $from ??= $to;
             }
         }
 

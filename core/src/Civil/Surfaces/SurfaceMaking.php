@@ -32,7 +32,7 @@ final class SurfaceMaking
     /** @var list<float> */
     private array $e = [];
 
-    /** @var list<float> NAN where nothing says a height: beyond the ground */
+    /** @var array<int, float> NAN where nothing says a height: beyond the ground */
     private array $z = [];
 
     private float $north = 0.0;

@@ -3812,6 +3812,7 @@ export interface components {
             prepared: number;
             instrument: components["schemas"]["InstrumentState"];
             elsewhere: string | null;
+            unproven: boolean;
             another: string | null;
             pole: components["schemas"]["Position"] | null;
             readingAge: number | null;
