@@ -187,7 +187,7 @@ final readonly class DraftInputs
         $lines = [];
         foreach ($this->draft->lines as $l) {
             $lines[$l->name] = new SiteLine(
-                $l->name, new Position($l->northing1, $l->easting1), new Position($l->northing2, $l->easting2), $l->offset,
+                $l->name, new Position($l->northing1, $l->easting1), new Position($l->northing2, $l->easting2), $l->offset, (float) $l->deviation,
             );
         }
         $shots = [];

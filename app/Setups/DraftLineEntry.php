@@ -16,6 +16,7 @@ final readonly class DraftLineEntry
         public float $northing2,
         public float $easting2,
         public float $offset,
+        public ?float $deviation,
         public float $azimuth,
     ) {}
 
@@ -23,6 +24,6 @@ final readonly class DraftLineEntry
     {
         $azimuth = (new Position($l->northing1, $l->easting1))->azimuthTo(new Position($l->northing2, $l->easting2));
 
-        return new self($l->name, $l->northing1, $l->easting1, $l->northing2, $l->easting2, $l->offset, $azimuth);
+        return new self($l->name, $l->northing1, $l->easting1, $l->northing2, $l->easting2, $l->offset, $l->deviation, $azimuth);
     }
 }

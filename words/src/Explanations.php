@@ -56,6 +56,7 @@ final readonly class Explanations
             Cause::PrismConstant => "The distance to “{$name}” is $by too $long: the prism constant was another there.",
             Cause::Reflection => "The distance to “{$name}” is $by too $long: another prism, or a reflection, was hit.",
             Cause::PrismConstantOfAll => "The prism constant is wrong for all sights: every distance comes out $by too $long.",
+            Cause::DistanceOfAll => "Every distance comes out $by too $long, which is more than prism constants differ by.",
             Cause::Scale => sprintf(
                 'All distances are too %s by %.0f ppm of their length.', $d->part > 0 ? 'long' : 'short', abs((float) $d->part) * 1e6,
             ),
@@ -111,6 +112,8 @@ final readonly class Explanations
             Cause::Reflection => "Measure “{$name}” again, with nothing else that reflects near the line. Until then its direction alone can count.",
             Cause::PrismConstantOfAll => 'Look which prism is on the pole and which constant is set, on the instrument and here; then '
                 .'mend the constant.',
+            Cause::DistanceOfAll => 'Look what the instrument is set to measure to (prism, foil or none), which constant or addition it applies, and whether '
+                .'this was the prism that was sighted; then measure all sights again.',
             Cause::Scale => 'Check pressure, temperature and scale factor, here and on the instrument.',
             Cause::Collimation, Cause::Index => 'Measure the sights in both faces: their means are free of it. Then find the '
                 .'instrument’s errors anew, and enter them.',

@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\ImplausibleEntry;
 use Parlay\Core\Instrument\Target;
+use Parlay\Core\Setups\SiteLine;
 
 /** The setup being made, and with it the target and the air in use. */
 final class SetupDrafts
@@ -59,9 +60,32 @@ final class SetupDrafts
             $given = array_filter(get_object_vars($change), static fn (mixed $value) => $value !== null);
             unset($given['seenReadings'], $given['seen']);
             self::refuseUnseen($now, $given, $change->seen);
+            $given = self::marked($now, $given);
             $given = [...self::fromTarget($project, $change), ...$given, ...DraftReadings::meant($now, $change)];
             self::keep($project, self::withHeight($project, new Draft(...[...get_object_vars($now), ...$given, ...self::airTold($given)])));
         });
+    }
+
+    /**
+     * A line of which nobody said how well it is marked is marked as the one before it was, in this project.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array<string, mixed>
+     */
+    private static function marked(Draft $now, array $given): array
+    {
+        $last = SiteLine::MARKED;
+        foreach ($now->lines as $line) {
+            $last = $line->deviation ?? $last;
+        }
+        foreach ($given['lines'] ?? [] as $i => $line) {
+            $given['lines'][$i] = $line->deviation === null ? new DraftLine(...['deviation' => $last] + get_object_vars($line)) : $line;
+            if (! ($given['lines'][$i]->deviation >= 0.0 && $given['lines'][$i]->deviation <= 0.1)) {
+                throw new \DomainException("How well line “{$line->name}” is marked lies between 0 and 100 mm.");
+            }
+        }
+
+        return $given;
     }
 
     /** @param  array<string, mixed>  $given */
@@ -96,7 +120,7 @@ final class SetupDrafts
      */
     private static function airTold(array $given): array
     {
-        return array_intersect_key($given, array_flip(['pressure', 'temperature', 'humidity', 'airMode', 'ppm'])) === []
+        return array_intersect_key($given, array_flip(['pressure', 'temperature', 'ppm'])) === []
             ? []
             : ['airAt' => Clock::stamp()];
     }

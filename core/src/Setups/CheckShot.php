@@ -52,8 +52,7 @@ final readonly class CheckShot
         $e = $found->easting - $station->mark->easting;
         $d = max(hypot($n, $e), 0.1);
         $target = $planDeviation ** 2 + $accuracy->centring ** 2;
-        [$radial, $up, $both] = self::shot($sight, $accuracy, $d);
-        $across = ($accuracy->angle * $d) ** 2;
+        [$radial, $across, $up, $both] = ShotVariance::of($sight, $accuracy, $d);
         [$c, $s] = [$n / $d, $e / $d];
         [$vn, $ve, $vne] = $precision->variances($station->mark, $found);
         $vn += $target + $c * $c * $radial + $s * $s * $across;
@@ -79,21 +78,5 @@ final readonly class CheckShot
             $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major,
             $height, $spread === null ? null : Significance::NINETY_FIVE * $spread, $holds,
         );
-    }
-
-    /**
-     * What a shot is uncertain by along its horizontal distance and in its rise: on a steep sight each has its part of the distance and
-     * of the angle.
-     *
-     * @return array{float, float, float} variance along, variance of the rise, and their covariance; square metres
-     */
-    private static function shot(Sight $sight, Accuracy $accuracy, float $flat): array
-    {
-        $slope = hypot($flat, $sight->rise);
-        [$sin, $cos] = [$flat / $slope, $sight->rise / $slope];
-        $length = $accuracy->distance ** 2 + ($accuracy->distancePpm * 1e-6 * $slope) ** 2;
-        $turn = ($slope * $accuracy->zenith()) ** 2;
-
-        return [$sin ** 2 * $length + $cos ** 2 * $turn, $cos ** 2 * $length + $sin ** 2 * $turn, $sin * $cos * ($length - $turn)];
     }
 }

@@ -57,7 +57,7 @@ final readonly class GridLines
         );
         $model = new GridLinesModel($used, $station, $origin, $this->accuracy);
         try {
-            $solved = Likeliest::of($model, array_map(static fn (array $s) => $station->start(...$s), self::starts($fits)));
+            $solved = Likeliest::of($model, array_map(static fn (array $s) => $model->start($station->start(...$s)), self::starts($fits)));
         } catch (NoSolution $e) {
             throw CannotSetUp::noSolution($e->getMessage(), count($used));
         }

@@ -123,7 +123,7 @@ final readonly class KnownPoint
             return $this->mark->elevation === null ? $cautions : [...$cautions, Caution::of(CautionKind::HeightNotChecked, $s->name)];
         }
         if (abs($r->height) > Significance::TOLD * hypot(
-            hypot($accuracy->ofHeight($known), 0.002), hypot($this->heightDeviation, $s->heightDeviation),
+            hypot(sqrt(ShotVariance::of($s->sight, $accuracy, max($known, 0.1))[2]), 0.002), hypot($this->heightDeviation, $s->heightDeviation),
         )) {
             $cautions[] = Caution::of(CautionKind::HeightDisagrees, $s->name);
         }

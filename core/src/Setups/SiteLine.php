@@ -9,10 +9,13 @@ use Parlay\Core\Geometry\Position;
 /** A line that can be seen on site and is known in the design: a grid line, an edge, a chalk line. */
 final readonly class SiteLine
 {
+    /** How well a line is chalked, where nobody says: common practice, no source. Metres. */
+    public const MARKED = 0.002;
+
     /**
      * @param  float  $offset  how far to the right of the line, seen from its first end, the shots were taken; metres, where the line
      *     itself is covered
-     * @param  float  $deviation  how well the line is marked on site, metres
+     * @param  float  $deviation  how well the line is marked on site, as a whole: one error for all shots on it; metres
      *
      * @throws CannotSetUp where both ends are one place
      */

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Setups;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\CheckShot;
 use Parlay\Core\Setups\MeasuredControl;
+use Parlay\Core\Setups\Precision;
 use Parlay\Core\Setups\Resection;
+use Parlay\Core\Setups\SetUpAgain;
 use PHPUnit\Framework\TestCase;
 
 /** Shots on known points, and new control. */
@@ -102,9 +105,10 @@ final class CheckShotTest extends TestCase
         );
         self::assertEqualsWithDelta(($w1 + $w2) ** -0.5, $both->heightDeviation, 1e-9);
         self::assertLessThan(min($first->planDeviation, $second->planDeviation), $both->planDeviation);
-        // Two setups worth the same: the root of two less, in plan and in height. They are told apart by their orientation.
+        // Two setups worth the same: the root of two less, in plan and in height. They are told apart by their place.
         [$station, $precision, $sight, $accuracy] = $shots[0];
-        $twin = new Station($station->mark, $station->orientation + 4e-9, $station->instrumentHeight);
+        $beside = new Position($station->mark->northing + 0.001, $station->mark->easting, $station->mark->elevation);
+        $twin = new Station($beside, $station->orientation, $station->instrumentHeight);
         $two = MeasuredControl::of([$shots[0], [$twin, $precision, $sight, $accuracy]]);
         self::assertEqualsWithDelta($first->planDeviation / M_SQRT2, $two->planDeviation, 1e-8);
         self::assertEqualsWithDelta($first->heightDeviation / M_SQRT2, $two->heightDeviation, 1e-8);
@@ -118,6 +122,45 @@ final class CheckShotTest extends TestCase
         self::assertGreaterThan(sqrt(($vn + $ve) / 2), $many->planDeviation);
         self::assertLessThan($first->planDeviation, $many->planDeviation);
         self::assertSame(100, $many->shots);
+    }
+
+    /** Steep, its height has its part of the distance's error and its plan one of the zenith's: 95 of 100 lie within twice what is stated, at every slope. */
+    public function test_steep_new_control_is_as_uncertain_as_it_says(): void
+    {
+        foreach ([0.0, 45.0, 70.0] as $slope) {
+            $within = $high = 0;
+            foreach (range(1, 400) as $seed) {
+                $field = new Field($seed, accuracy: new Accuracy(9.6963e-6, 0.003, 2.0));
+                $mark = $field->station->along(0.7, 30.0 * cos(deg2rad($slope)), $field->station->elevation + 30.0 * sin(deg2rad($slope)));
+                $certain = new Precision([[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], 0.0);
+                $station = new Station($field->station, $field->orientation, Field::INSTRUMENT_HEIGHT);
+                $new = MeasuredControl::of([[$station, $certain, $field->sight($mark), $field->accuracy]]);
+                $within += hypot($new->place->northing - $mark->northing, $new->place->easting - $mark->easting) < 2.6 * $new->planDeviation ? 1 : 0;
+                $high += abs($new->place->elevation - $mark->elevation) < 1.96 * $new->heightDeviation ? 1 : 0;
+            }
+            self::assertEqualsWithDelta(0.95, $high / 400, 0.03, "height at $slope degrees");
+            self::assertGreaterThan(0.93, $within / 400, "plan at $slope degrees");
+        }
+    }
+
+    /** Turned again, an instrument stands where it stood: both setups have the error of that place together, and what they say holds. */
+    public function test_setups_at_one_place_share_what_is_uncertain_about_it(): void
+    {
+        $within = $high = 0;
+        foreach (range(1, 400) as $seed) {
+            $field = new Field($seed);
+            $mark = $field->mark(80.0, 120.0);
+            $found = Resection::solve($field->sights(3), Field::INSTRUMENT_HEIGHT, $field->accuracy);
+            $again = (new SetUpAgain($found->station, $found->precision, $field->accuracy))->orientation($field->sights(2));
+            $both = MeasuredControl::of([
+                [$found->station, $found->precision, $field->sight($mark), $field->accuracy],
+                [$again->station, $again->precision, $field->sight($mark), $field->accuracy],
+            ]);
+            $within += abs($both->place->northing - $mark->northing) < 1.96 * $both->planDeviation ? 1 : 0;
+            $high += abs($both->place->elevation - $mark->elevation) < 1.96 * $both->heightDeviation ? 1 : 0;
+        }
+        self::assertGreaterThan(0.925, $within / 400);
+        self::assertEqualsWithDelta(0.95, $high / 400, 0.03);
     }
 
     public function test_new_control_from_a_station_without_elevation_has_none(): void

@@ -231,6 +231,33 @@ final class GridLinesTest extends TestCase
         self::assertGreaterThan(0.05, $places[0]->solution->precision->ellipse()->major);
     }
 
+    /** Three lines chalked 3 mm off, each as a whole: the stated figure holds the true place as often as it says, however many shots lie on each. */
+    public function test_a_line_that_is_chalked_off_is_one_error_for_all_its_shots(): void
+    {
+        foreach ([2, 10] as $count) {
+            $holds = 0;
+            foreach (range(1, 400) as $seed) {
+                $field = new Field($seed);
+                $shots = [];
+                foreach ([[-20.0, -40.0, 0.0], [25.0, -40.0, 0.0], [-40.0, -15.0, M_PI_2]] as $i => [$n, $e, $turn]) {
+                    $from = new Position($field->station->northing + $n, $field->station->easting + $e);
+                    $azimuth = $turn === 0.0 ? M_PI_2 : 0.0;
+                    $off = $field->noise(0.003);
+                    $chalked = new SiteLine("L$i", $from->along($azimuth + M_PI_2, $off), $from->along($azimuth + M_PI_2, $off)->along($azimuth, 80.0));
+                    $designed = new SiteLine("L$i", $from, $from->along($azimuth, 80.0), deviation: 0.003);
+                    foreach (self::shots($field, $chalked, array_map(static fn (int $k) => ($k + 0.5) / $count, range(0, $count - 1))) as $shot) {
+                        $shots[] = new LineShot($designed, $shot->sight);
+                    }
+                }
+                $found = self::solve($field, $shots)->places()[0]->solution;
+                [[$nn, $ne], [, $ee]] = [$found->precision->plan[0], $found->precision->plan[1]];
+                [$dn, $de] = [$found->station->mark->northing - $field->station->northing, $found->station->mark->easting - $field->station->easting];
+                $holds += ($ee * $dn ** 2 - 2 * $ne * $dn * $de + $nn * $de ** 2) / ($nn * $ee - $ne ** 2) <= 5.991 ? 1 : 0;
+            }
+            self::assertEqualsWithDelta(0.95, $holds / 400, 0.03, "$count shots on each");
+        }
+    }
+
     /** @return array{SiteLine, SiteLine} two lines at a right angle, crossing south-west of the station */
     private static function lines(Field $field): array
     {

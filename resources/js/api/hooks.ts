@@ -117,9 +117,9 @@ export function remeasured(client: QueryClient, project: number): Promise<void> 
 }
 
 /** Something done to the project; afterwards what is shown is asked for anew. */
-export function useDeed<I, O>(project: number, deed: (input: I) => Promise<O>) {
+export function useDeed<I, O>(project: number, deed: (input: I) => Promise<O>, scope?: { id: string }) {
     const client = useQueryClient();
-    return useMutation({ mutationFn: deed, onSuccess: () => refreshed(client, project) });
+    return useMutation({ mutationFn: deed, scope, onSuccess: () => refreshed(client, project) });
 }
 
 /** The same where only the day's work changes by it: readings, marks, the setup being made. */
@@ -133,11 +133,14 @@ function singleFigure(draft: SetupState['draft'], key: string): [string, unknown
     return value === undefined || value === null || Array.isArray(value) ? [] : [[key, value]];
 }
 
+/** What is done to the setup being made waits for what was done to it before. */
+export const draftScope = (project: number) => ({ id: `setup ${project}` });
+
 /** Changes of the setup being made, one after another, so that what is typed quickly arrives in its order. */
 export function useChangeDraft(project: number) {
     const client = useQueryClient();
     return useMutation({
-        scope: { id: `setup ${project}` },
+        scope: draftScope(project),
         mutationFn: (body: Schemas['DraftChange']) => {
             // What is measured in another tab meanwhile stays, whatever list is sent from here.
             const draft = client.getQueryData<SetupState>(setupOf(project))?.draft;

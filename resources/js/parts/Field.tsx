@@ -42,6 +42,22 @@ export function TextField({ label, value, onValue, hint, ...rest }: TextProps) {
     );
 }
 
+/** A text that the server keeps: what is typed is the typist's until the field is left, whatever comes back meanwhile. */
+export function KeptTextField({ value, onValue, ...rest }: TextProps) {
+    const [typed, setTyped] = useState<string | null>(null);
+    return (
+        <TextField
+            {...rest}
+            value={typed ?? value}
+            onValue={(text) => {
+                setTyped(text);
+                onValue(text);
+            }}
+            onBlur={() => setTyped(null)}
+        />
+    );
+}
+
 interface ChoiceProps<T extends string> {
     label: string;
     value: T;

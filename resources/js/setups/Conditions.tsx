@@ -98,6 +98,8 @@ function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' |
     const [taken, setTaken] = useState(false);
     const read = airMode === 'typed' ? null : barometer;
     const pressure = airDue && !taken && read !== null ? read : draft.pressure;
+    // What stands in the fields is what is taken, whichever of them is typed.
+    const tell = (part: Partial<Draft>) => onChange(airDue && airMode !== 'typed' ? { pressure, temperature, ...part } : part);
     const differs = !airDue && read !== null && Math.abs(read - draft.pressure) > BAROMETERS_AGREE;
     return (
         <section className={`col-span-2 grid grid-cols-2 gap-3 ${airDue ? 'border-2 border-open p-2' : ''}`} aria-label="Air">
@@ -107,7 +109,7 @@ function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' |
                         How is the air? {airAt === null ? 'It was not told yet' : `It was told last on ${dateTime(airAt)}`}: distances would
                         be corrected by <span className="figure">{draft.ppm.toFixed(1)} ppm</span>.
                     </p>
-                    <Button onClick={() => onChange(airMode === 'typed' ? { ppm: draft.ppmTyped } : { pressure, temperature })}>
+                    <Button onClick={() => tell(airMode === 'typed' ? { ppm: draft.ppmTyped } : {})}>
                         As below
                     </Button>
                 </div>
@@ -122,14 +124,14 @@ function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' |
                         value={pressure}
                         onValue={(hPa) => {
                             setTaken(true);
-                            onChange({ pressure: hPa });
+                            tell({ pressure: hPa });
                         }}
                     />
                     <NumberField
                         label="Temperature"
                         unit="°C"
                         value={temperature}
-                        onValue={(celsius) => onChange({ temperature: celsius })}
+                        onValue={(celsius) => tell({ temperature: celsius })}
                     />
                 </>
             )}

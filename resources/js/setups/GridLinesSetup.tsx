@@ -55,6 +55,12 @@ export function GridLinesSetup(props: Props) {
                             value={l.offset ?? 0}
                             onValue={(offset) => change(l.name, { offset: offset ?? 0 })}
                         />
+                        <LengthField
+                            label="Marked to within"
+                            value={l.deviation ?? 0}
+                            onValue={(deviation) => change(l.name, { deviation: deviation ?? 0 })}
+                            hint="how well the chalk line or the edge lies where the design has it: one of three lies farther off"
+                        />
                         <Shots
                             {...props}
                             draft={draft}

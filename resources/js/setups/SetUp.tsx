@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { api, ask, newKey, type Schemas, type SetupState } from '../api/client';
-import { untilFinished, useChangeDraft, useChecks, useDeed, useMeasuring, useSetup } from '../api/hooks';
+import { draftScope, untilFinished, useChangeDraft, useChecks, useDeed, useMeasuring, useSetup } from '../api/hooks';
 import { readingsOf } from '../api/readings';
 import { Button, buttonLook } from '../parts/Button';
-import { TextField } from '../parts/Field';
+import { KeptTextField } from '../parts/Field';
 import { Coordinates, Deviation, Length } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
 import { figures, useShow } from '../plan/shown';
@@ -171,13 +171,17 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
     const { project, control, state, onDone, onLook } = props;
     const { draft } = state;
     const change = useChangeDraft(project.id);
-    const accept = useDeed(project.id, (key: string) =>
-        ask(
-            api.POST('/api/v1/projects/{project}/setups', {
-                params: { path: { project: project.id } },
-                body: { key, seenReadings: readingsOf(draft) },
-            }),
-        ),
+    // Behind all that was typed before it.
+    const accept = useDeed(
+        project.id,
+        (key: string) =>
+            ask(
+                api.POST('/api/v1/projects/{project}/setups', {
+                    params: { path: { project: project.id } },
+                    body: { key, seenReadings: readingsOf(draft) },
+                }),
+            ),
+        draftScope(project.id),
     );
     const measuring = useMeasuring();
     const [key] = useState(newKey);
@@ -276,7 +280,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                 <Notice kind="info">{state.problem}</Notice>
             )}
             {state.solution && FINDS_PLACE.includes(draft.method) && (
-                <TextField
+                <KeptTextField
                     label="Name of the station"
                     value={draft.stationName}
                     placeholder={draft.nextName}

@@ -53,6 +53,14 @@ final readonly class BlunderDetection
     /** No air and no grid stretches distances by more, part of their length; more is another unit. Common practice, no source. */
     private const SCALE = 0.01;
 
+    /** All distances are not looked at for being longer alike by more than this, metres. */
+    private const ALL_LONGER = 5.0;
+
+    private const ROUNDS = 6;
+
+    /** metres */
+    private const SETTLED = 1e-4;
+
     private SightBlunders $one;
 
     /**
@@ -186,7 +194,7 @@ final readonly class BlunderDetection
             return [];
         }
         $longest = max([0.0, ...array_map(static fn (ControlSight $s) => $s->sight->slope, $this->sights)]);
-        $constant = $this->another($this->whole, Grows::withSlope(...));
+        $constant = $this->constantOfAll();
         $scale = $this->another($this->whole, StationModel::scaled(...));
         $collimation = $this->another($this->whole, static fn (ControlSight $s): array => Grows::only(
             $s, [ObservedKind::Direction->value => $s->oneFace ? Systematic::ofLevel($s->sight->zenith) : 0.0],
@@ -196,9 +204,9 @@ final readonly class BlunderDetection
             static fn (ControlSight $s): array => Grows::only($s, [ObservedKind::ZenithAngle->value => $s->oneFace ? 1.0 : 0.0]),
         );
         $found = [];
-        if ($constant !== null && abs($constant) <= SightBlunders::CONSTANT) {
+        if ($constant !== null && abs($constant) <= self::ALL_LONGER) {
             $found[] = $this->systematic(
-                Cause::PrismConstantOfAll, new Systematic(constant: $constant), new Details(by: $constant), abs($constant), -$constant,
+                abs($constant) <= SightBlunders::CONSTANT ? Cause::PrismConstantOfAll : Cause::DistanceOfAll, new Systematic(constant: $constant), new Details(by: $constant), abs($constant), -$constant,
             );
         }
         if ($scale !== null && abs($scale) <= self::SCALE) {
@@ -215,6 +223,27 @@ final readonly class BlunderDetection
         }
 
         return array_values(array_filter($found));
+    }
+
+    /** What all distances are too long by alike, metres. What is large is not told at once: the figure it was told from is bent by it. */
+    private function constantOfAll(): ?float
+    {
+        $whole = $this->whole;
+        $constant = 0.0;
+        for ($round = 1; $whole !== null && $round <= self::ROUNDS; $round++) {
+            $more = $this->another($whole, Grows::withSlope(...));
+            if ($more === null) {
+                return null;
+            }
+            $constant += $more;
+            if (abs($more) < self::SETTLED) {
+                break;
+            }
+            $mended = new Systematic(constant: $constant);
+            $whole = TriedStation::solve(array_map($mended->mended(...), $this->sights), $this->accuracy, $this->on);
+        }
+
+        return $constant;
     }
 
     /**

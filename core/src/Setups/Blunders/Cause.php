@@ -21,6 +21,8 @@ enum Cause: string
     /** a distance off by more than prism constants differ */
     case Reflection = 'reflection';
     case PrismConstantOfAll = 'prismConstantOfAll';
+    /** all distances off alike by more than prism constants differ */
+    case DistanceOfAll = 'distanceOfAll';
     case Scale = 'scale';
     /** errors of the instrument's own that one face alone doesn't show */
     case Collimation = 'collimation';

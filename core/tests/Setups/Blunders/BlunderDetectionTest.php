@@ -344,6 +344,22 @@ final class BlunderDetectionTest extends TestCase
         return BlunderDetection::explain($setup->sights, $setup->control, Setups::accuracy(), on: $setup->on);
     }
 
+    /** An addition of decimetres in the instrument, or a wrong kind of reflector: one unknown explains it, whatever its size. */
+    public function test_all_distances_off_alike_are_named_whatever_the_size(): void
+    {
+        foreach ([0.1, 0.25, -0.4, 1.0] as $by) {
+            foreach (range(1, 8) as $seed) {
+                $setup = new Setups($seed);
+                $sights = array_map(static fn (ControlSight $s) => $s->with(sight: Sight::reduce(
+                    new RawReading($s->sight->circle, $s->sight->zenith, $s->sight->slope + $by), new Atmosphere, $s->sight->target,
+                )), $setup->sights);
+                $best = BlunderDetection::explain($sights, $setup->control, Setups::accuracy())[0] ?? null;
+                self::assertSame(Cause::DistanceOfAll, $best?->cause, "$by, seed $seed");
+                self::assertEqualsWithDelta($by, $best->details->by, 0.006);
+            }
+        }
+    }
+
     public function test_it_says_by_how_much_a_height_or_a_constant_would_have_to_be_mended(): void
     {
         foreach (['target height' => Cause::Height, 'prism constant of all' => Cause::PrismConstantOfAll] as $blunder => $cause) {

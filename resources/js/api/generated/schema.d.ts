@@ -3250,6 +3250,7 @@ export interface components {
             northing2: number;
             easting2: number;
             offset?: number;
+            deviation?: number | null;
         };
         DraftLineEntry: {
             name: string;
@@ -3258,6 +3259,7 @@ export interface components {
             northing2: number;
             easting2: number;
             offset: number;
+            deviation: number | null;
             azimuth: number;
         };
         DraftShot: {
@@ -3424,7 +3426,7 @@ export interface components {
         };
         ExplanationEntry: {
             /** @enum {string} */
-            cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "misread" | "shifted" | "height" | "prismConstant" | "reflection" | "prismConstantOfAll" | "scale" | "collimation" | "index" | "twoSights" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation" | "stationShifted";
+            cause: "coordinateDigit" | "exchanged" | "namesExchanged" | "anotherMark" | "misread" | "shifted" | "height" | "prismConstant" | "reflection" | "prismConstantOfAll" | "distanceOfAll" | "scale" | "collimation" | "index" | "twoSights" | "lessExact" | "tripodMoved" | "instrumentHeight" | "heightOtherwise" | "anotherStation" | "stationShifted";
             sights: string[];
             sentence: string;
             remedy: string;
