@@ -105,7 +105,7 @@ until_one_is_missing() {
     while kill -0 "$1" 2>/dev/null && [ $short -lt 2 ]; do
         count_workers "$1"
         if [ "$alive" -lt $WEB_WORKERS ]; then short=$((short + 1)); else short=0; fi
-        read -rt 0.5 -u "$pause" || true
+        read -rt 1 -u "$pause" || true
     done
 }
 # Sets alive and dead. One that died stays on as a zombie, for the server misses none.

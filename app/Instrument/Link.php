@@ -25,12 +25,20 @@ final class Link
 
     private const TURN = 0.02;
 
+    /** The same where nothing was asked or measured for a while: what the instrument says is heard at once all the same. */
+    private const IDLE_TURN = 0.08;
+
+    /** Seconds after which nothing is expected. */
+    private const IDLE_AFTER = 3.0;
+
     private const BEAT = 0.5;
 
     /** The number of what no one has asked for. */
     private const NOBODY = 0;
 
     private float $beat = 0.0;
+
+    private float $busyAt = 0.0;
 
     private ?InstrumentStatus $status = null;
 
@@ -97,11 +105,20 @@ final class Link
                 $this->runs->tick() && $this->lookAgain();
             }
             $this->passOn();
-            foreach ($this->instrument->reports(self::TURN) as $report) {
+            foreach ($this->instrument->reports($this->turn()) as $report) {
                 $this->take($report);
             }
             $this->keepBeating();
         }
+    }
+
+    private function turn(): float
+    {
+        if ($this->job !== null || $this->waiting !== [] || $this->runs->isUnderWay()) {
+            $this->busyAt = Clock::steady();
+        }
+
+        return Clock::steady() - $this->busyAt > self::IDLE_AFTER ? self::IDLE_TURN : self::TURN;
     }
 
     /**
@@ -160,6 +177,7 @@ final class Link
             $this->status = $report;
             $this->write($first + ['status' => LiveStatus::toArray($report), 'heardAt' => Clock::steady()]);
         } elseif ($report instanceof Tracked) {
+            $this->busyAt = Clock::steady();
             $this->write(['reading' => LiveStatus::reading($report->reading), 'readingAt' => Clock::steady() - $report->age], true);
         } elseif ($report instanceof Refused) {
             $this->endJob($report->number);

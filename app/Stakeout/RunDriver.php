@@ -74,6 +74,11 @@ final class RunDriver
         }
     }
 
+    public function isUnderWay(): bool
+    {
+        return $this->run?->state === RunState::Running;
+    }
+
     /** Something is to be looked at: another process has written, or the time to mark is over. */
     private function isDue(): bool
     {

@@ -28,6 +28,8 @@ final class Server
 
     private readonly Drawer $drawer;
 
+    private string $kept = '';
+
     /** @param  string|null  $stateFile where the world is kept, so that it is the same after a restart */
     public function __construct(private readonly StandIn $instrument, private readonly ?string $stateFile = null)
     {
@@ -87,8 +89,12 @@ final class Server
 
     private function keepWorld(): void
     {
-        file_put_contents($this->stateFile.'.new', serialize([$this->instrument->world, ...array_values($this->instrument->left)]));
-        rename($this->stateFile.'.new', (string) $this->stateFile);
+        $world = serialize([$this->instrument->world, ...array_values($this->instrument->left)]);
+        if ($world !== $this->kept) {
+            file_put_contents($this->stateFile.'.new', $world);
+            rename($this->stateFile.'.new', (string) $this->stateFile);
+            $this->kept = $world;
+        }
     }
 
     private function acceptLink(ConnectionInterface $link): void
