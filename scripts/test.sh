@@ -118,7 +118,7 @@ demo_files_are_current() {
 # A folder that was made by one as it landed would never be brought to what another was changed into. The rule holds from the commit on that mended the forms of before.
 landed_migrations_are_unchanged() {
     local since changed
-    since="$(git log --diff-filter=A --format=%H -1 -- database/migrations/2026_12_01_000003_tell_where_instruments_stand.php 2>/dev/null)"
+    since="$(git log --diff-filter=A --format=%H -1 -- database/migrations/2026_12_01_000003_where_instruments_stand.php 2>/dev/null)"
     [ -n "$since" ] || { echo 'There is no history here to hold them against.'; return 0; }
     changed="$(git diff --name-only --diff-filter=MDR "$since" -- database/migrations)"
     [ -z "$changed" ] || { echo "Changed after they had landed; write a new one that looks at what is there instead:"; echo "$changed"; return 1; }

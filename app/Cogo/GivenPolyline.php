@@ -12,7 +12,7 @@ final readonly class GivenPolyline
 {
     /**
      * connected: all that joins the one piece chosen belongs to it; whole: all of the polyline that it is a piece of; reversed: measured
-     * from its other end.
+     * from its other end. nearNorthing, nearEasting: where it was touched; it begins at the end nearer to that.
      *
      * @param  list<ShapeRef>  $shapes
      * @param  list<GivenPlace>  $places
@@ -27,5 +27,7 @@ final readonly class GivenPolyline
         public bool $connected = false,
         public ?int $gridLineId = null,
         public bool $whole = false,
+        public ?float $nearNorthing = null,
+        public ?float $nearEasting = null,
     ) {}
 }

@@ -149,6 +149,9 @@ final class Givens
             }
             $chain = Polyline::of($legs);
         }
+        if ($given->nearNorthing !== null && $given->nearEasting !== null) {
+            $chain = $chain->beginningNear(new Position($given->nearNorthing, $given->nearEasting));
+        }
 
         return $given->reversed ? $chain->reversed() : $chain;
     }

@@ -35,8 +35,8 @@ final class LiveView
     private const QUERY = 'SELECT p.revision, p.prepared_revision, coalesce(c.plan_tolerance, p.plan_tolerance) AS plan_tolerance, coalesce(c.height_tolerance, p.height_tolerance) AS height_tolerance, d.content AS draft,
             s.northing AS sn, s.easting AS se, s.elevation AS sz, s.orientation, s.instrument_height,
             s.serial,
-            (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT y.setup_id FROM stands y WHERE '.Setup::SAME_INSTRUMENT." ORDER BY y.id DESC LIMIT 1) AND q.id <> p.id) AS elsewhere,
-            s.id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM stands y WHERE y.setup_id = coalesce(s.stands_for, s.id)) AS unproven,
+            (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT y.id FROM stands h JOIN setups y ON y.id = h.setup_id WHERE '.Setup::SAME_INSTRUMENT." ORDER BY h.id DESC LIMIT 1) AND q.id <> p.id) AS elsewhere,
+            s.id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM stands h WHERE h.setup_id = coalesce(s.stands_for, s.id)) AS unproven,
             t.id AS target, t.northing AS tn, t.easting AS te, t.elevation AS tz, c.judged AS code_judged,
             a.id AS aim, a.version AS aim_version, a.kind AS ak, a.northing AS an, a.easting AS ae, a.elevation AS az, a.lay, a.judged AS aim_judged,
             l.id AS line_id, l.head AS line_head, r.id AS by_id, r.head AS by_head, b.kind AS bk, b.lay AS by_lay

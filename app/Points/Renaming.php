@@ -18,7 +18,7 @@ final readonly class Renaming
      *
      * @param  list<int>  $ids
      * @param  list<string>  $endings
-     * @param  list<string>  $expected
+     * @param  list<string>|null  $expected
      */
     public function __construct(
         #[ListOf('int')]
@@ -35,6 +35,6 @@ final readonly class Renaming
         public ?GivenPlace $lineFrom = null,
         public ?GivenPlace $lineTo = null,
         #[ListOf('string')]
-        public array $expected = [],
+        public ?array $expected = null,
     ) {}
 }

@@ -26,7 +26,7 @@ final readonly class AimRevision
         $this->givens = new AimGivens($project, newest: true);
     }
 
-    /** A sentence; empty where it is as it was, which is then not asked again until something is prepared. */
+    /** A sentence; empty where it is as it was. */
     public function changeOf(KeptAim $aim): string
     {
         if ($aim->prepared === $this->project->prepared_revision || $aim->kind === AimKind::Elevation || $aim->kind->isCivil() || $aim->line_id !== null) {
@@ -42,8 +42,6 @@ final readonly class AimRevision
             return $e->getMessage().' What is staked here is as it was touched.';
         }
         if ($moved <= self::SAME) {
-            $aim->update(['prepared' => $this->project->prepared_revision]);
-
             return '';
         }
 

@@ -10,19 +10,19 @@ use Parlay\Core\Stakeout\Judged;
 final readonly class TypedWorklist
 {
     /**
-     * expected: the points as they were when this change was begun; where another has changed them since, it is told.
+     * expected: the points as they were when this change was begun; where another has changed them since, it is told. null: not looked at.
      *
      * judged: what counts of marks of its points; null where their codes say.
      *
      * @param  list<int>  $pointIds
-     * @param  list<int>  $expected
+     * @param  list<int>|null  $expected
      */
     public function __construct(
         public string $name,
         #[ListOf('int')]
         public array $pointIds,
         #[ListOf('int')]
-        public array $expected = [],
+        public ?array $expected = null,
         public ?Judged $judged = null,
     ) {}
 }

@@ -16,6 +16,7 @@ use App\Cogo\Givens;
 use App\Points\PointName;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
+use App\Seen;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Civil\Alignments\Alignment;
 use Parlay\Core\Civil\Alignments\CornersRounded;
@@ -67,29 +68,30 @@ final class MakeAlignment
 
     public function change(Project $project, int $id, AlignmentToMake $body): CivilAlignment
     {
-        $row = self::seen($project, $id, (int) $body->seen);
+        $row = CivilAlignment::inProject($project, $id);
         if ($row->given === null) {
             throw new \DomainException('This alignment came in a file: it is what its designer made. Make one of your own beside it.');
         }
         $name = PointName::checked($body->name);
         $alignment = self::geometry($project, $body->given);
 
-        return self::changed($project, $row, "Alignment $name", ['name' => $name, 'given' => json_decode((string) json_encode($body->given), true)] + KeepAlignment::geometry($alignment));
+        return self::changed($project, $row, (int) $body->seen, "Alignment $name", ['name' => $name, 'given' => json_decode((string) json_encode($body->given), true)] + KeepAlignment::geometry($alignment));
     }
 
     public function heights(Project $project, int $id, AlignmentHeights $body): CivilAlignment
     {
-        $row = self::seen($project, $id, $body->seen);
+        $row = CivilAlignment::inProject($project, $id);
+        Seen::requireVersion($row, $body->seen, $row->name);
         $name = PointName::checked($body->name);
         if ($body->template !== null) {
             self::checkTemplate($body->template->left, $body->template->right, $body->template->turned);
             $kept = ['name' => $name] + RoadShapes::kept($body->template);
 
-            return self::changed($project, $row, "Template of {$row->name}", ['shapes' => self::with($row->shapes, $body->number, $kept)]);
+            return self::changed($project, $row, $body->seen, "Template of {$row->name}", ['shapes' => self::with($row->shapes, $body->number, $kept)]);
         }
         $profile = new Profile(array_map(static fn (TypedVertex $v) => $v->vertex(), $body->vertices), $name);
 
-        return self::changed($project, $row, "Profile of {$row->name}", ['profiles' => self::with($row->profiles, $body->number, ProfileRecord::of($profile, false))]);
+        return self::changed($project, $row, $body->seen, "Profile of {$row->name}", ['profiles' => self::with($row->profiles, $body->number, ProfileRecord::of($profile, false))]);
     }
 
     /**
@@ -131,23 +133,16 @@ final class MakeAlignment
     }
 
     /** @param  array<string, mixed>  $values */
-    private static function changed(Project $project, CivilAlignment $row, string $label, array $values): CivilAlignment
+    private static function changed(Project $project, CivilAlignment $row, int $seen, string $label, array $values): CivilAlignment
     {
-        return Preparation::step($project, $label, static function (Preparation $step) use ($row, $values): CivilAlignment {
+        return Preparation::step($project, $label, static function (Preparation $step) use ($row, $seen, $values): CivilAlignment {
+            Seen::requireVersion($row->refresh(), $seen, $row->name);
             $step->update($row, $values + ['version' => $row->version + 1]);
             // What is staked of it is another thing now.
             DB::table('aims')->where('lay->alignmentId', $row->id)->increment('version');
 
             return $row;
         });
-    }
-
-    private static function seen(Project $project, int $id, int $version): CivilAlignment
-    {
-        $row = CivilAlignment::inProject($project, $id);
-
-        return $row->version === $version ? $row
-            : throw new \DomainException("“{$row->name}” was changed elsewhere meanwhile. It is shown as it is now; make your change again.");
     }
 
     /** @return list<Element> */

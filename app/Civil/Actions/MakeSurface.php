@@ -16,6 +16,7 @@ use App\Cogo\Givens;
 use App\Points\PointName;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
+use App\Seen;
 use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Civil\Surfaces\Breakline;
@@ -66,9 +67,7 @@ final class MakeSurface
         if ($row->given === null) {
             throw new \DomainException('This surface came in a file: it is what its designer made. Make one of its points to change it.');
         }
-        if ($row->version !== $edit->seen) {
-            throw new \DomainException("“{$row->name}” was changed elsewhere meanwhile. It is shown as it is now; make your change again.");
-        }
+        Seen::requireVersion($row, $edit->seen, $row->name);
         $edits = $row->given['edits'];
         if ($edit->deed === SurfaceDeed::TakeBack) {
             array_pop($edits);
@@ -81,7 +80,9 @@ final class MakeSurface
             $surface = self::edited($row->surface(), $edit->deed, $edit->northing, $edit->easting);
         }
 
-        return DB::transaction(static function () use ($project, $row, $surface, $edits): CivilSurface {
+        return DB::transaction(static function () use ($project, $row, $surface, $edits, $edit): CivilSurface {
+            // Another may have come first while this one was worked out.
+            Seen::requireVersion($row->refresh(), $edit->seen, $row->name);
             $row->keepAnew($surface, ['version' => $row->version + 1, 'given' => ['edits' => $edits] + $row->given]);
             DB::table('aims')->where('lay->surfaceId', $row->id)->increment('version');
             $project->changed();

@@ -39,7 +39,7 @@ final class RenamePoints
     {
         return Preparation::step($project, 'Renamed '.count($body->ids).' points', function (Preparation $step) use ($project, $body): int {
             $renamed = $this->preview($project, $body);
-            if ($body->expected !== [] && $body->expected !== $renamed->after) {
+            if ($body->expected !== null && $body->expected !== $renamed->after) {
                 throw new \DomainException('The points have changed since the names were shown. Look at the new names again.');
             }
             if ($renamed->taken !== []) {

@@ -59,9 +59,9 @@ final class Setup extends Model
     /** Of each instrument the setup that was accepted or proven last on this machine, in whichever project, is where it stands. */
     public function holds(): bool
     {
-        return $this->root() === (int) DB::table('stands')
-            ->when($this->serial !== '', fn ($q) => $q->whereIn('serial', ['', $this->serial]))
-            ->orderByDesc('id')->value('setup_id');
+        return $this->root() === (int) DB::table('stands')->join('setups', 'setups.id', '=', 'stands.setup_id')
+            ->when($this->serial !== '', fn ($q) => $q->whereIn('setups.serial', ['', $this->serial]))
+            ->orderByDesc('stands.id')->value('stands.setup_id');
     }
 
     /** Came in with a packed project, and no check has proven yet that the instrument still stands there. */
@@ -73,7 +73,7 @@ final class Setup extends Model
     /** From now on the instrument stands here. */
     public function stands(): void
     {
-        DB::table('stands')->insert(['serial' => $this->serial, 'setup_id' => $this->root()]);
+        DB::table('stands')->insert(['setup_id' => $this->root()]);
     }
 
     /** @throws \DomainException why nothing can be measured from it */

@@ -8,6 +8,7 @@ use App\Buildings\ElementPart;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 use App\Projects\Models\Project;
+use App\Seen;
 use App\Stakeout\AimChange;
 use App\Stakeout\AimGivens;
 use App\Stakeout\AimKind;
@@ -26,11 +27,7 @@ final class ChangeAim
     {
         return DB::transaction(static function () use ($project, $id, $change): KeptAim {
             $aim = KeptAim::query()->where('project_id', $project->id)->findOrFail($id);
-            if ($aim->version !== $change->version) {
-                throw new \DomainException(
-                    "“{$aim->name}” was changed elsewhere meanwhile. It is shown as it is now; make your change again.",
-                );
-            }
+            Seen::requireVersion($aim, $change->version, $aim->name);
             $change->renew && self::renew($project, $aim);
             if ($change->lay !== null) {
                 self::requireLine($aim);

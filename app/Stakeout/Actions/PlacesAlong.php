@@ -7,6 +7,7 @@ namespace App\Stakeout\Actions;
 use App\Clock;
 use App\FieldBook\KeyTaken;
 use App\Projects\Models\Project;
+use App\Seen;
 use App\Stakeout\AimKind;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\PlacesByStation;
@@ -30,11 +31,12 @@ final class PlacesAlong
         }
         $known = self::made($project, $body->key);
         if ($known !== []) {
-            return $known;
+            // What was put away is there again when it is asked for again.
+            KeptAim::query()->whereKey(array_map(static fn (KeptAim $a) => $a->id, $known))->where('put_away', true)->update(['put_away' => false]);
+
+            return self::made($project, $body->key);
         }
-        if ($line->version !== $body->version) {
-            throw new \DomainException("“{$line->name}” was changed elsewhere meanwhile. It is shown as it is now; ask for the places again.");
-        }
+        Seen::requireVersion($line, $body->version, $line->name);
         $aim = $line->aim();
         $civil = $line->kind === AimKind::Alignment ? new PlacesByStation($project, $line->civilLay()) : null;
         $places = $civil === null ? self::places($line->line()->polyline(), $body) : $civil->places($body);
@@ -43,6 +45,7 @@ final class PlacesAlong
         }
 
         return DB::transaction(static function () use ($project, $line, $body, $places, $aim, $civil): array {
+            Seen::requireVersion($line->refresh(), $body->version, $line->name);
             $made = [];
             foreach ($places as $i => [$along, $place, $right]) {
                 // At the height of the line there, whatever was chosen for it.

@@ -13,6 +13,7 @@ use App\FieldBook\KeyTaken;
 use App\Projects\Models\Project;
 use App\Stakeout\AimGivens;
 use App\Stakeout\AimKind;
+use App\Stakeout\AimRevision;
 use App\Stakeout\AimToTake;
 use App\Stakeout\CivilAims;
 use App\Stakeout\CivilLay;
@@ -36,6 +37,7 @@ final readonly class TakeAim
     public function __invoke(Project $project, AimToTake $body): KeptAim
     {
         KeyTaken::checked($body->key);
+        $body = self::touched($body);
         $known = KeptAim::query()->where('project_id', $project->id)->where('key', $body->key)->first();
         if ($known !== null) {
             // Kept, 5.0 has become 5.
@@ -53,7 +55,7 @@ final readonly class TakeAim
         };
 
         return DB::transaction(function () use ($project, $body, $row): KeptAim {
-            $aim = $this->again($project, $body) ?? self::keep($project, $body, $row);
+            $aim = $this->again($project, $body, $row) ?? self::keep($project, $body, $row);
             if ($body->corners && $body->line !== null) {
                 ($this->places)($project, $aim, new PlacesOnLine(
                     // The same corners of the same line are the same ones again.
@@ -64,6 +66,14 @@ final readonly class TakeAim
 
             return $aim;
         });
+    }
+
+    /** A line begins at the end that was touched, and does so again when it is read again. */
+    private static function touched(AimToTake $body): AimToTake
+    {
+        return $body->line === null || $body->nearNorthing === null || $body->nearEasting === null ? $body : new AimToTake(...[
+            'line' => new GivenPolyline(...['nearNorthing' => $body->nearNorthing, 'nearEasting' => $body->nearEasting] + get_object_vars($body->line)),
+        ] + get_object_vars($body));
     }
 
     /** @param  array<string, mixed>  $row  its columns; of a line its pieces besides, as it was touched and as it is staked */
@@ -82,21 +92,56 @@ final readonly class TakeAim
         return $aim;
     }
 
-    /** The same was touched before, and is as it was then. */
-    private function again(Project $project, AimToTake $body): ?KeptAim
+    /**
+     * The same was touched before, and is as it was then; a line that is touched near its other end begins there now.
+     *
+     * @param  array<string, mixed>  $row
+     */
+    private function again(Project $project, AimToTake $body, array $row): ?KeptAim
     {
         $given = self::given($body);
-        foreach (KeptAim::query()->where('project_id', $project->id)->where('prepared', $project->prepared_revision)
-            ->whereNull('line_id')->orderByDesc('id')->get() as $aim) {
+        $revision = new AimRevision($project);
+        foreach (KeptAim::query()->where('project_id', $project->id)->whereNull('line_id')->orderByDesc('id')->get() as $aim) {
             // Whatever order the database gives the fields back in.
-            if ($aim->given == $given) {
-                $aim->update(['put_away' => false]);
+            if (self::whereverTouched($aim->given) == self::whereverTouched($given) && $revision->changeOf($aim) === '') {
+                $aim->fill(['put_away' => false, 'prepared' => $project->prepared_revision]);
+                self::begun($aim, $given, $row['touched'] ?? null);
+                $aim->save();
 
                 return $aim;
             }
         }
 
         return null;
+    }
+
+    /**
+     * @param  array<string, mixed>  $given
+     * @return array<string, mixed>
+     */
+    private static function whereverTouched(array $given): array
+    {
+        if (is_array($given['line'] ?? null)) {
+            $given['line'] = array_diff_key($given['line'], ['nearNorthing' => 1, 'nearEasting' => 1]);
+        }
+
+        return $given;
+    }
+
+    /** @param  array<string, mixed>  $given */
+    private static function begun(KeptAim $aim, array $given, ?PackedPolyline $touched): void
+    {
+        if ($touched === null || ($given['line']['nearNorthing'] ?? null) === null) {
+            return;
+        }
+        $staked = $aim->touchedLine()->polyline();
+        if ($touched->equals(PackedPolyline::of($aim->lay()->reversed ? $staked->reversed() : $staked))) {
+            return;
+        }
+        $lay = new LineLay(...['reversed' => false] + get_object_vars($aim->lay()));
+        $aim->keepLine($touched, true);
+        $aim->keepLine(StakedLine::laid($touched, $lay), false);
+        $aim->fill(['given' => $given, 'lay' => StakedLine::row($lay), 'version' => $aim->version + 1]);
     }
 
     /** @return array<string, mixed> */
@@ -143,7 +188,7 @@ final readonly class TakeAim
             ? $line->legs[0]->from
             : new Position($body->nearNorthing, $body->nearEasting);
         $on = $touched->foot($near)->place;
-        $lay = new LineLay(reversed: ! $touched->closed && $near->distanceTo($touched->end()) < $near->distanceTo($touched->beginning()));
+        $lay = new LineLay;
 
         return [
             'kind' => AimKind::Line, 'name' => $givens->lineName($given), 'source' => $givens->lineSource($given),

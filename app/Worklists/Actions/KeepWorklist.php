@@ -7,6 +7,7 @@ namespace App\Worklists\Actions;
 use App\Points\PointName;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
+use App\Seen;
 use App\Worklists\Models\Worklist;
 use App\Worklists\TypedWorklist;
 use Illuminate\Support\Facades\DB;
@@ -27,11 +28,7 @@ final class KeepWorklist
     {
         return Preparation::step($project, "Worklist {$typed->name}", static function (Preparation $step) use ($project, $typed, $list): Worklist {
             $row = $project->worklists()->findOrFail($list);
-            if ($typed->expected !== [] && $typed->expected !== $row->point_ids) {
-                throw new \DomainException(
-                    'This worklist was changed elsewhere meanwhile. It is shown as it is now; make your change again.',
-                );
-            }
+            Seen::requireList($typed->expected, $row->point_ids, $row->name);
             $step->update(
                 $row, [
                     'name' => self::free($project, $typed->name, $list), 'point_ids' => self::known($project, $typed->pointIds),

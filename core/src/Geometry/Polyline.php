@@ -79,6 +79,36 @@ final readonly class Polyline
         return count($this->legs) > 1 && $this->legs[0]->from->distanceTo($this->last()->to) <= self::JOINS;
     }
 
+    /**
+     * The same line from the end that was touched: of a closed one, from the nearer end of the piece that was touched, and along that piece; of an open one, from
+     * its end that is nearer along it.
+     */
+    public function beginningNear(Position $touched): self
+    {
+        [$along] = $this->foot($touched);
+        if (! $this->isClosed()) {
+            return $along <= $this->length() / 2 ? $this : $this->reversed();
+        }
+        foreach ($this->legs as $i => $leg) {
+            if ($along <= $leg->length() || $i === count($this->legs) - 1) {
+                return $along <= $leg->length() / 2
+                    ? $this->from($i)
+                    : $this->from(($i + 1) % count($this->legs))->reversed();
+            }
+            $along -= $leg->length();
+        }
+
+        return $this;
+    }
+
+    /** A closed line, begun at another of its pieces. */
+    private function from(int $piece): self
+    {
+        $legs = [...array_slice($this->legs, $piece), ...array_slice($this->legs, 0, $piece)];
+
+        return new self($legs === [] ? $this->legs : $legs);
+    }
+
     /** From its end to its beginning. */
     public function reversed(): self
     {

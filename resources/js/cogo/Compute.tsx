@@ -5,7 +5,7 @@ import { TouchContext } from '../givens/touch';
 import { Button } from '../parts/Button';
 import { NextStep } from '../parts/NextStep';
 import { Notice } from '../parts/Notice';
-import type { PlanFigure, PlanPlace } from '../plan/contract';
+import type { PlanFigure } from '../plan/contract';
 import { figures, useShow } from '../plan/shown';
 import type { StageProps } from '../stage/stages';
 import { COLLECTIONS, type CollectionKind, CollectPlaces } from './CollectPlaces';
@@ -17,8 +17,6 @@ import type { ComputationProps } from './props';
 import { keyOf, type Made, Outcome, Solutions } from './Solutions';
 import { useConstruction } from './useConstruction';
 
-/** metres; a closed line ends where it begins */
-const SAME_PLACE = 1e-3;
 
 /** What is counted from the beginning of a line. */
 const FROM_ITS_START: ReadonlySet<Kind> = new Set<Kind>(['along', 'divided', 'every', 'corners']);
@@ -81,18 +79,6 @@ export function Computation(props: ComputationProps) {
     const gridLines = useGridLines(project.id).data ?? [];
     const construction = bodyOf(draft, spec);
     const { made, error } = useConstruction(project.id, construction, elevation);
-    const [touchedAt, setTouchedAt] = useState<PlanPlace | null>(null);
-    // A line begins at the end that was touched.
-    useEffect(() => {
-        const ends = touchedAt && made && FROM_ITS_START.has(spec.kind) && endsOf(made, spec.kind);
-        if (ends) {
-            const off = ([easting, northing]: [number, number]) => Math.hypot(easting - touchedAt.easting, northing - touchedAt.northing);
-            if (off(ends[1]) < off(ends[0]) - SAME_PLACE) {
-                setDraft((d) => ({ ...d, chain: d.chain && { ...d.chain, reversed: !d.chain.reversed } }));
-            }
-            setTouchedAt(null);
-        }
-    }, [touchedAt, made, spec.kind]);
     const [said, setSaid] = useState('');
     const own = recipe ? keyOf(recipe.letter, recipe.index) : null;
     const [moved, setMoved] = useState<string | null>(own);
@@ -117,7 +103,7 @@ export function Computation(props: ComputationProps) {
                     onDraft={setDraft}
                     gridLines={gridLines}
                     chosen={chosen}
-                    onTouched={setTouchedAt}
+                    begins={FROM_ITS_START.has(spec.kind)}
                     points={points}
                     control={control}
                 />

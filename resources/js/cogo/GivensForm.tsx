@@ -7,7 +7,6 @@ import { PlaceInput } from '../givens/PlaceInput';
 import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { AngleField, Choice, LengthField, NumberField } from '../parts/Field';
-import type { PlanPlace } from '../plan/contract';
 import type { Draft } from './draft';
 import type { KindSpec } from './kinds';
 
@@ -18,18 +17,19 @@ interface Props extends Named {
     gridLines: Schemas['GridLineResource'][];
     chosen: ReadonlySet<number>;
     /** where a line was touched first */
-    onTouched: (place: PlanPlace) => void;
+    /** whether a line begins at the end that was touched */
+    begins: boolean;
 }
 
 const put = <T,>(list: T[], i: number, value: T): T[] => list.map((v, k) => (k === i ? value : v));
 
 /** The fields that a computation asks for. */
-export function GivensForm({ spec, draft, onDraft, gridLines, chosen, onTouched, points, control }: Props) {
+export function GivensForm({ spec, draft, onDraft, gridLines, chosen, begins, points, control }: Props) {
     const named = { points, control };
     const set = (part: Partial<Draft>) => onDraft((d) => ({ ...d, ...part }));
     return (
         <div className="grid gap-3">
-            {spec.chain && <ChainInput value={draft.chain} onValue={(chain) => set({ chain })} onTouched={onTouched} {...named} />}
+            {spec.chain && <ChainInput value={draft.chain} onValue={(chain) => set({ chain })} begins={begins} {...named} />}
             {spec.lines?.map((label, i) => (
                 <LineInput
                     key={label}
@@ -110,7 +110,7 @@ export function GivensForm({ spec, draft, onDraft, gridLines, chosen, onTouched,
     );
 }
 
-function ManyPlaces({ spec, draft, onDraft, chosen, points, control }: Omit<Props, 'gridLines' | 'onTouched'>) {
+function ManyPlaces({ spec, draft, onDraft, chosen, points, control }: Omit<Props, 'gridLines' | 'begins'>) {
     const given = draft.places.filter((p) => p !== null);
     return (
         <div className="grid gap-2">

@@ -155,12 +155,12 @@ export function PieceInput({
 interface ChainProps extends Named {
     value: GivenPolyline | null;
     onValue: (value: GivenPolyline | null) => void;
-    /** where it was touched first: the end nearer to it is its start */
-    onTouched?: (place: PlanPlace) => void;
+    /** whether it begins at the end that was touched */
+    begins?: boolean;
 }
 
 /** Lines and arcs of a drawing touched one after another, or places joined by straight pieces. */
-export function ChainInput({ value, onValue, onTouched, ...named }: ChainProps) {
+export function ChainInput({ value, onValue, begins, ...named }: ChainProps) {
     const chain: GivenPolyline = value ?? {};
     const [byPlaces, setByPlaces] = useState((chain.places?.length ?? 0) > 0);
     const [latestPlace, setLatestPlace] = useState<GivenPlace | null>(null);
@@ -196,10 +196,9 @@ export function ChainInput({ value, onValue, onTouched, ...named }: ChainProps) 
                     taken={shapes}
                     several={!chain.connected}
                     onTake={(piece, _, place) => {
-                        onValue({ ...chain, shapes: chain.connected ? [piece] : [...shapes, piece] });
-                        if (chain.connected || shapes.length === 0) {
-                            onTouched?.(place);
-                        }
+                        const first = chain.connected || shapes.length === 0;
+                        const near = begins && first ? { nearNorthing: place.northing, nearEasting: place.easting, reversed: false } : {};
+                        onValue({ ...chain, ...near, shapes: chain.connected ? [piece] : [...shapes, piece] });
                     }}
                 />
             )}

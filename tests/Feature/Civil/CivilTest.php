@@ -7,6 +7,7 @@ namespace Tests\Feature\Civil;
 use App\Civil\Models\CivilSurface;
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Parlay\Core\Civil\Surfaces\Delaunay;
@@ -227,6 +228,30 @@ final class CivilTest extends FeatureTestCase
         self::assertSame([3, 2], [$edited['triangles'], $edited['version']]);
         $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 1, 'deed' => 'remove', 'northing' => 1002, 'easting' => 2010])->assertStatus(422)->assertSee('changed elsewhere');
         self::assertSame(4, $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 2, 'deed' => 'take_back'])->assertOk()->json('triangles'));
+    }
+
+    /** Two edits begun on one version, the other stored while this one is still worked out: one of both is refused, and none is lost. */
+    public function test_of_two_edits_at_once_the_later_is_told(): void
+    {
+        $ids = [];
+        foreach ([[0, 0], [0, 20], [20, 20], [20, 0], [10, 9]] as $i => [$n, $e]) {
+            $ids[] = $this->ask('POST', $this->at('/points'), ['name' => "G$i", 'northing' => 1000 + $n, 'easting' => 2000 + $e, 'elevation' => 10])->assertOk()->json('id');
+        }
+        $made = $this->ask('POST', $this->at('/surfaces'), ['name' => 'mine', 'kind' => 'design', 'pointIds' => $ids])->assertOk()->json();
+        $road = $this->ask('POST', $this->at('/alignments'), ['name' => 'R', 'given' => ['corners' => [['northing' => 1000, 'easting' => 2000], ['northing' => 1060, 'easting' => 2000]]]])->assertOk()->json();
+        $other = static function (string $table, int $id): void {
+            DB::listen(static function (QueryExecuted $q) use ($table, $id, &$done): void {
+                if ($done === null && str_contains($q->sql, "from \"$table\"")) {
+                    $done = true;
+                    DB::table($table)->where('id', $id)->increment('version');
+                }
+            });
+        };
+        $other('surfaces', $made['id']);
+        $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 1, 'deed' => 'remove', 'northing' => 1018, 'easting' => 2010])->assertStatus(422)->assertSee('changed elsewhere');
+        $other('alignments', $road['id']);
+        $this->ask('PUT', $this->at("/alignments/{$road['id']}/heights"), ['seen' => 1, 'name' => 'p', 'vertices' => [['along' => 0, 'elevation' => 12], ['along' => 60, 'elevation' => 12]]])
+            ->assertStatus(422)->assertSee('changed elsewhere');
     }
 
     public function test_what_is_built_grows_by_its_own_shots_and_is_left_with_its_volume(): void

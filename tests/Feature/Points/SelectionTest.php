@@ -160,6 +160,7 @@ final class SelectionTest extends PointsTestCase
         self::assertStringContainsString(
             'changed elsewhere', (string) $change([$a], $list['pointIds'])->assertStatus(422)->json('message'),
         );
+        self::assertStringContainsString('changed elsewhere', (string) $change([$a], [])->assertStatus(422)->json('message'), 'an empty list says that there was nothing');
         $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => ' Monday ', 'pointIds' => []])->assertStatus(422);
         $nearest = fn () => $this
             ->ask('POST', "/projects/{$project->id}/next-open", ['northing' => 0, 'easting' => 1, 'list' => $list['id']])

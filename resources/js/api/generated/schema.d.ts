@@ -3536,6 +3536,8 @@ export interface components {
             connected?: boolean;
             gridLineId?: number | null;
             whole?: boolean;
+            nearNorthing?: number | null;
+            nearEasting?: number | null;
         };
         GridLineResource: {
             id: number;
@@ -4509,7 +4511,7 @@ export interface components {
             order?: "asListed" | "byName" | "westToEast" | "northToSouth" | "alongLine" | "clockwise" | "nearestNext";
             lineFrom?: components["schemas"]["GivenPlace"] | null;
             lineTo?: components["schemas"]["GivenPlace"] | null;
-            expected?: string[];
+            expected?: string[] | null;
         };
         ReportBody: {
             author?: string;
@@ -5102,7 +5104,7 @@ export interface components {
         TypedWorklist: {
             name: string;
             pointIds: number[];
-            expected?: number[];
+            expected?: number[] | null;
             /** @enum {string|null} */
             judged?: "plan_and_height" | "plan" | "height" | null;
         };

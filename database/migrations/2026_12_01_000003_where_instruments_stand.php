@@ -14,11 +14,10 @@ return new class extends Migration
         // Where each instrument was set up, in the order in which that was found on this machine: a setup that was unpacked is in it once a check proves it.
         Schema::create('stands', static function (Blueprint $t): void {
             $t->id();
-            $t->string('serial')->default('');
             // As it was first accepted.
             $t->foreignId('setup_id')->constrained('setups');
-            $t->index(['serial', 'id']);
+            $t->index('setup_id');
         });
-        DB::statement("INSERT INTO stands (serial, setup_id) SELECT coalesce(serial, ''), id FROM setups WHERE stands_for IS NULL ORDER BY id");
+        DB::statement('INSERT INTO stands (setup_id) SELECT id FROM setups WHERE stands_for IS NULL ORDER BY id');
     }
 };
