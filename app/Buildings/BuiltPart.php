@@ -12,7 +12,8 @@ final readonly class BuiltPart
 {
     /**
      * thing: the id of the thing. least, most, mean: of the shots, metres in front of the face; null for an axis. bow: what is left of them about the plane that fits best, from
-     * behind to before. leans: out of plumb, in one or two directions, over height metres, oneIn: one in so many; empty where the shots do not lie far enough above one another.
+     * behind to before. leans: out of plumb, in one or two directions, over height metres, oneIn: one in so many, null where the shots prove nothing; empty where the shots do not lie far
+     * enough above one another. uncertain: of the leans, 95 %, metres over the height. turn: of a face, how far it is turned in plan over length metres, with how far that may be wrong.
      *
      * @param  list<BuiltShot>  $shots  in the order they were taken
      * @param  list<Lean>  $leans
@@ -32,5 +33,9 @@ final readonly class BuiltPart
         public array $leans,
         public float $height,
         public ?float $oneIn,
+        public ?float $uncertain,
+        public ?float $turn,
+        public float $length,
+        public ?float $turnUncertain,
     ) {}
 }

@@ -14,6 +14,7 @@ final readonly class SurfaceEntry
      * @param  bool  $active  it is the one that is worked with
      * @param  bool  $made  it was made here, and can be edited
      * @param  list<string>  $remarks
+     * @param  float|null  $tolerance  within which its grade is judged, metres; null where cut and fill are only told
      */
     public function __construct(
         public int $id,
@@ -33,6 +34,7 @@ final readonly class SurfaceEntry
         public float $highest,
         #[ListOf('string')]
         public array $remarks,
+        public ?float $tolerance,
     ) {}
 
     public static function of(CivilSurface $s, ?int $active): self
@@ -53,6 +55,7 @@ final readonly class SurfaceEntry
             lowest: $s->lowest,
             highest: $s->highest,
             remarks: $s->remarks,
+            tolerance: $s->tolerance,
         );
     }
 }

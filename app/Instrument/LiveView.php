@@ -66,6 +66,7 @@ final class LiveView
         $designed = $pole === null ? null : $aim?->designedAt($pole);
         $beside = $pole === null ? null : self::by($row)?->designedAt($pole);
         $by = $beside?->on;
+        $grade = $row->target === null && $row->ak !== null && AimKind::from($row->ak)->isCivil() ? CivilAims::gradeTolerance(CivilAims::lay($row->lay)) : null;
         $judged = $aim === null ? Judged::PlanAndHeight : self::judged($row, $aim, $asked->judged ?? self::ofDot($row->draft));
 
         return new Live(
@@ -83,11 +84,12 @@ final class LiveView
             aimVersion: $row->aim === null ? null : (int) $row->aim_version,
             designed: $designed,
             guidance: $station === null || $pole === null || $designed === null ? null : Guidance::from(
-                $station->mark, $pole, $designed->place, new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance), $judged,
+                $station->mark, $pole, $designed->place, new Tolerance((float) $row->plan_tolerance, $grade ?? (float) $row->height_tolerance), $judged,
                 // A line that is staked is the one that moves are said by, where no other was chosen.
                 $by === null ? $designed->on?->azimuth : $by->azimuth,
             ),
             judged: $judged,
+            gradeTolerance: $grade,
             by: $by,
             byStation: $beside?->station,
             surfaces: $pole === null || ! $aim instanceof SurfaceAim ? [] : SurfaceHere::of($project, $pole),

@@ -13,6 +13,7 @@ final readonly class PointsFileWanted
     /**
      * @param  list<string>  $what  control, points, as-built
      * @param  list<Column>  $columns  of a text file
+     * @param  bool  $all  of what was measured also what was measured again since, each with verdict and time
      */
     public function __construct(
         public string $format,
@@ -23,5 +24,6 @@ final readonly class PointsFileWanted
         public string $decimalMark = '.',
         #[ListOf(Column::class)]
         public array $columns = [Column::Name, Column::Northing, Column::Easting, Column::Elevation, Column::Code, Column::Description],
+        public bool $all = false,
     ) {}
 }

@@ -8,8 +8,8 @@ use App\Clock;
 use App\Designs\Models\Design;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
-use App\Stakeout\AimKind;
 use App\Stakeout\Models\Mark;
+use App\Stakeout\WhatCounts;
 use Illuminate\Support\Collection;
 
 /** What is handed over: the day's setups and marks with all they rest on. */
@@ -33,12 +33,9 @@ final readonly class Report
 
     public static function of(Project $project, string $author): self
     {
-        $all = $project->marks()->with('setup:id,number')->orderBy('id')->get();
-        $latest = [];
-        foreach ($all as $m) {
-            $latest[self::about($m)] = $m->id;
-        }
-        $marks = $all->map(static fn (Mark $m) => ReportRow::of($m, $latest[self::about($m)] !== $m->id));
+        $what = WhatCounts::of($project);
+        $marks = $project->marks()->with('setup:id,number')->get()->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()
+            ->map(static fn (Mark $m) => ReportRow::of($m, ! $what->counts($m->id)));
 
         return new self(
             $project,
@@ -49,20 +46,6 @@ final readonly class Report
             $author,
             Clock::stamp(),
         );
-    }
-
-    /**
-     * What a mark says something of: a point, a spot or a place along a line staked or built again counts once, by its latest mark; a check,
-     * a mark anywhere along a line, or a shot at nothing designed, stands for itself.
-     */
-    private static function about(Mark $m): string
-    {
-        return match (true) {
-            $m->kind === 'check' => "mark {$m->id}",
-            $m->point_id !== null => "{$m->kind} {$m->point_id}",
-            in_array($m->aimed()?->kind, [AimKind::Spot, AimKind::Place], true) => "{$m->kind} at {$m->aim_key}",
-            default => "mark {$m->id}",
-        };
     }
 
     /** @return list<ReportRow> */

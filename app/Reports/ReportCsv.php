@@ -25,7 +25,7 @@ final class ReportCsv
             "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u",
             "height tolerance$u", 'verdict', 'judged', 'counts', 'time (UTC)', 'setup', 'design source',
             'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so', 'note',
-            'station', 'station region', "offset from axis$u", 'element', 'part', 'surface', "above it$u"];
+            'station', 'station region', "offset from axis$u", 'element', 'part', 'surface', "above it$u", ...$pair('issued', "northing$u", "easting$u"), "issued elevation$u", "marked beside it by$u"];
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
         fputcsv($out, $header, ',', '"', '');
@@ -42,6 +42,7 @@ final class ReportCsv
                 $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict, $r->judged(),
                 $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
                 ...self::aimed($r, $n, $report->project),
+                ...$order($m->issued_northing, $m->issued_easting), $n($m->issued_elevation), $n($m->movedBy()),
             ], ',', '"', '');
         }
     }

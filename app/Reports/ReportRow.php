@@ -39,7 +39,15 @@ final readonly class ReportRow
 
     public function verdict(): string
     {
-        return $this->replaced ? 'replaced' : ['in' => '● in', 'out' => '▲ OUT', 'undecided' => '○ no design'][$this->mark->verdict];
+        return $this->replaced ? 'replaced' : ['in' => '● in', 'out' => '▲ OUT', 'undecided' => $this->untold()][$this->mark->verdict];
+    }
+
+    /** At a grade stake it is wanted to be known how much is to be cut or filled: that is no fault. */
+    private function untold(): string
+    {
+        $height = $this->deviation?->height;
+
+        return $height === null ? '○ no design' : ($height > 0.0 ? '○ to cut' : '○ to fill');
     }
 
     /** What of it was judged, in words. */
@@ -57,6 +65,7 @@ final readonly class ReportRow
     {
         return implode(', ', array_filter([
             $this->mark->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
+            $this->mark->issued() === null ? '' : 'marked where the wall stands',
         ]));
     }
 

@@ -201,7 +201,8 @@ final class Mending
     private static function writeMark(Mark $old, Position $place, Setup $setup): void
     {
         $design = $old->designedAt($place);
-        $verdict = $design === null
+        // What was only told, such as the cut at a grade stake, is judged no more than before.
+        $verdict = $design === null || $old->verdict === Verdict::Undecided->value
             ? Verdict::Undecided
             : Deviation::between($design, $place)->verdict($old->tolerance(), $old->judged);
         Mark::query()->create([
@@ -210,6 +211,7 @@ final class Mending
             'point_id' => $old->point_id, 'control_id' => $old->control_id, 'name' => $old->name, 'code' => $old->code,
             'design_northing' => $design?->northing, 'design_easting' => $design?->easting,
             'design_elevation' => $design?->elevation, 'design_source' => $old->design_source,
+            'issued_northing' => $old->issued_northing, 'issued_easting' => $old->issued_easting, 'issued_elevation' => $old->issued_elevation,
             'aim_key' => $old->aim_key, 'aimed' => $old->aimed()?->moved($old->design(), $place), 'judged' => $old->judged, 'left_so' => $old->left_so, 'note' => $old->note,
             'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
             'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance,

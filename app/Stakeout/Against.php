@@ -28,7 +28,14 @@ final readonly class Against
         public ?StakeoutPoint $point = null,
         public ?ControlPoint $control = null,
         public ?KeptAim $kept = null,
+        private ?Aim $issued = null,
     ) {}
+
+    /** Where the design itself lies, where it is marked beside that because the wall stands there; null where it is marked as issued. */
+    public function issuedAt(Position $found): ?Position
+    {
+        return $this->issued?->designedAt($found)->place;
+    }
 
     public static function point(StakeoutPoint $p): self
     {
@@ -47,6 +54,18 @@ final readonly class Against
         return new self($a->aim(), $a->name, $a->code, $a->source, $a->judged, kept: $a);
     }
 
+    /** Only how much is to be cut or filled is wanted to be known, wherever one stands. */
+    public function isGrade(): bool
+    {
+        return $this->kept?->kind->isCivil() === true && CivilAims::isGrade($this->kept->civilLay());
+    }
+
+    /** Within which the grade of its surface is judged, metres; null where it is only told. */
+    public function gradeTolerance(): ?float
+    {
+        return $this->kept?->kind->isCivil() === true ? CivilAims::gradeTolerance($this->kept->civilLay()) : null;
+    }
+
     public function judges(?Judged $said, string $ofCode): Judged
     {
         return self::judgedOf($this->aim, $said, (string) $this->judged, $ofCode);
@@ -63,7 +82,7 @@ final readonly class Against
     }
 
     /** The same, marked with the red dot on a floor, where the plan counts, or on a wall, where its depth does not. */
-    public function markedBy(?DotMarked $dot, Position $instrument): self
+    public function markedBy(?DotMarked $dot): self
     {
         if ($dot === null || $dot->on === MarkedOn::Ray) {
             return $this;
@@ -71,11 +90,10 @@ final readonly class Against
         if ($dot->on === MarkedOn::Slab) {
             return new self(...['judged' => Judged::Plan->value] + get_object_vars($this));
         }
-        $wall = $dot->wall ?? $instrument->azimuthTo($this->aim->designedAt($instrument)->place) + M_PI_2;
         $at = $dot->elevation === null ? '' : ', at the height chosen for the run';
 
         return new self(...[
-            'aim' => new WallAim($this->aim, $wall, $dot->elevation), 'source' => "{$this->source}; marked on the wall as it stands$at",
+            'aim' => new WallAim($this->aim, $dot->onWall(), $dot->elevation), 'issued' => $this->aim, 'source' => "{$this->source}; marked on the wall as it stands$at",
             'judged' => null,
         ] + get_object_vars($this));
     }
@@ -92,11 +110,13 @@ final readonly class Against
     public function columns(Position $found): array
     {
         $designed = $this->aim->designedAt($found);
+        $issued = $this->issuedAt($found);
 
         return [
             'point_id' => $this->point?->id, 'control_id' => $this->control?->id, 'aim_key' => (string) $this->kept?->key,
             'design_northing' => $designed->place->northing, 'design_easting' => $designed->place->easting,
             'design_elevation' => $designed->place->elevation, 'design_source' => $this->source,
+            'issued_northing' => $issued?->northing, 'issued_easting' => $issued?->easting, 'issued_elevation' => $issued?->elevation,
             'aimed' => $this->kept === null ? null : Aimed::at($this->kept, $designed),
         ];
     }

@@ -24,7 +24,7 @@ final readonly class Aimed
      * station: of an alignment, metres as it is counted there, in which region; axisRight: metres right of its axis; element: which one, from
      * 1; part: lane, shoulder or slope. surface: that heights came from, raised above it. toNorth, toEast: rise of the design there for each
      * metre, where only heights count. before: metres in front of a face, square to it, negative behind, or off an axis; way: the normal of the face outward, or the
-     * direction of the axis, east, north and up; thing: the id of the thing they belong to.
+     * direction of the axis, east, north and up; thing: the id of the thing they belong to. axisAzimuth: of an alignment there, where only its grade is staked; radians.
      *
      * @param  list<float>  $way
      */
@@ -54,6 +54,7 @@ final readonly class Aimed
         #[ListOf('float')]
         public array $way = [],
         public string $thing = '',
+        public ?float $axisAzimuth = null,
     ) {}
 
     public static function at(KeptAim $aim, Designed $designed): self
@@ -132,6 +133,7 @@ final readonly class Aimed
             surface: $lay->surfaceId === null || ($lay->alignmentId !== null && $lay->heights !== CivilHeights::Surface) ? '' : CivilAims::surfaceName($lay->surfaceId),
             toNorth: $toNorth,
             toEast: $toEast,
+            axisAzimuth: $on === null ? $station?->azimuth : null,
         );
     }
 
@@ -176,6 +178,9 @@ final readonly class Aimed
             return new self(...['before' => $this->part($design)?->designedAt($found)->face?->before] + get_object_vars($this));
         }
         $tangent = $design === null ? null : $this->tangent($design);
+        if ($tangent === null && $design !== null) {
+            return $this->movedBeside($design, $found);
+        }
         if ($tangent === null || $this->along === null || $this->toEnd === null) {
             return $this;
         }
@@ -183,6 +188,24 @@ final readonly class Aimed
 
         return new self(...[
             'along' => $this->along + $on, 'toEnd' => $this->toEnd - $on, 'right' => $tangent->right($found),
+            // Counted as it is counted there.
+            'station' => $this->station === null ? null : $this->station + $on,
+            'axisRight' => $this->axisRight === null ? null : $this->parallel + $tangent->right($found),
+        ] + get_object_vars($this));
+    }
+
+    /** The same of a grade: wherever one stands beside the axis. */
+    private function movedBeside(Position $design, Position $found): self
+    {
+        if ($this->along === null || $this->axisAzimuth === null) {
+            return $this;
+        }
+        $axis = new Line($design->at(null), $this->axisAzimuth);
+        [$on, $right] = [$axis->along($found), $axis->right($found)];
+
+        return new self(...[
+            'along' => $this->along + $on, 'right' => $this->right === null ? null : $this->right + $right,
+            'station' => $this->station === null ? null : $this->station + $on, 'axisRight' => $this->axisRight === null ? null : $this->axisRight + $right,
         ] + get_object_vars($this));
     }
 

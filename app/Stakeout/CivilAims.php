@@ -45,6 +45,20 @@ final class CivilAims
         return (string) DB::table('surfaces')->where('id', $id)->value('name');
     }
 
+    /** Only how much is to be cut or filled is wanted to be known, wherever one stands. */
+    public static function isGrade(CivilLay $lay): bool
+    {
+        return $lay->alignmentId === null || $lay->grade;
+    }
+
+    /** Within which the grade of its surface is judged, metres; null where it is only told, or the line itself is staked. */
+    public static function gradeTolerance(CivilLay $lay): ?float
+    {
+        $own = $lay->surfaceId === null || ! self::isGrade($lay) ? null : DB::table('surfaces')->where('id', $lay->surfaceId)->value('tolerance');
+
+        return $own === null ? null : (float) $own;
+    }
+
     /** What is said of it where everything that is there is chosen by itself. */
     public static function completed(Project $project, CivilLay $lay): CivilLay
     {

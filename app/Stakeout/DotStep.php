@@ -11,17 +11,21 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Stakeout\DotSearch;
 use Parlay\Core\Stakeout\MarkedOn;
+use Parlay\Core\Stakeout\RunOrder;
 use Parlay\Core\Stakeout\Tolerance;
 
 /** What the red dot is brought onto for one point of a run, and as what it is marked. */
 final readonly class DotStep
 {
+    /** The ends of a pair that lie nearer to each other have no line between them, metres. */
+    private const ONE_PLACE = 0.05;
+
     private Against $against;
 
     private Position $design;
 
     /** @throws \DomainException where the point is gone */
-    public function __construct(private Project $project, private RunSettings $settings, RunStep $step)
+    public function __construct(private Project $project, private RunSettings $settings, private RunStep $step)
     {
         $this->against = $step->aim_id !== null
             ? Against::kept(KeptAim::query()->where('project_id', $project->id)->findOrFail($step->aim_id))
@@ -30,8 +34,8 @@ final readonly class DotStep
         $this->design = $this->against->aim->designedAt(new Position(0, 0))->place;
     }
 
-    /** @param  float|null  $floor  elevation of the slab as it was hit last, metres */
-    public function search(?float $floor): DotSearch
+    /** @param  Position|null  $hitBefore  where the slab was hit last */
+    public function search(?Position $hitBefore): DotSearch
     {
         $s = $this->settings;
         $station = self::station($this->project);
@@ -41,13 +45,31 @@ final readonly class DotStep
             $s->on === MarkedOn::Slab || $s->elevation === null ? $this->design : $this->design->at($s->elevation), $s->on,
             $station->mark->at($station->mark->elevation === null ? null : $station->mark->elevation + $station->instrumentHeight),
             // The other half is left to the measurement of the mark.
-            new Tolerance($tolerance->plan / 2, $tolerance->height / 2), $s->tries, $this->wall(), $floor ?? $s->floor,
+            new Tolerance($tolerance->plan / 2, $tolerance->height / 2), $s->tries, $this->wall(), $s->floor, $this->through(), $hitBefore,
         );
     }
 
     public function marked(): DotMarked
     {
-        return new DotMarked($this->settings->on, $this->wall(), $this->settings->elevation);
+        $miss = $this->step->miss ?? [];
+
+        return new DotMarked(
+            $this->settings->on, $this->wall() ?? (isset($miss['wall']) ? (float) $miss['wall'] : null), $this->settings->elevation, $this->through(),
+        );
+    }
+
+    /** Of a pair, the direction of its own line: from one wall to the other. */
+    private function through(): ?float
+    {
+        if ($this->settings->on !== MarkedOn::Wall || $this->step->point_id === null) {
+            return null;
+        }
+        $steps = RunStep::query()->where('run_id', $this->step->run_id)->whereNotNull('point_id')->orderBy('place')->get(['place', 'name', 'point_id']);
+        $own = $steps->search(fn (RunStep $s) => $s->place === $this->step->place);
+        $partner = $own === false ? null : RunOrder::partners($steps->map(static fn (RunStep $s) => $s->name)->values()->all())[$own];
+        $other = $partner === null ? null : $this->project->points()->find($steps[$partner]->point_id)?->position();
+
+        return $other === null || $other->distanceTo($this->design) < self::ONE_PLACE ? null : $this->design->azimuthTo($other);
     }
 
     /** Azimuth in which the wall runs there; null where nobody said. */

@@ -13,7 +13,8 @@ final readonly class MarkEntry
 {
     /**
      * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. judged: what of it was. aimKey: of
-     * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again.
+     * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. issued: the design as it was issued, where the mark was made movedBy metres beside it
+     * because the wall stands there.
      */
     public function __construct(
         public int $id,
@@ -36,6 +37,8 @@ final readonly class MarkEntry
         public ?Aimed $aimed,
         public bool $leftSo,
         public string $note,
+        public ?Position $issued,
+        public ?float $movedBy,
     ) {}
 
     public static function of(Mark $m): self
@@ -64,6 +67,8 @@ final readonly class MarkEntry
             aimed: $m->aimed(),
             leftSo: $m->left_so,
             note: $m->note,
+            issued: $m->issued(),
+            movedBy: $m->movedBy(),
         );
     }
 }

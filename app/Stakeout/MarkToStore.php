@@ -11,7 +11,7 @@ final readonly class MarkToStore
 {
     /**
      * aimVersion: of the target, as it was when the measurement was asked for. judged: what counts, where that is not what the target or
-     * the code says. evenOut and withoutCheck: the person was asked and said yes. leftSo: out of tolerance, and not to be done again. dot: on what it was
+     * the code says. evenOut, withoutCheck and evenMoved (onto a wall beside the design): the person was asked and said yes. leftSo: out of tolerance, and not to be done again. dot: on what it was
      * made, with the red dot.
      */
     public function __construct(
@@ -30,5 +30,6 @@ final readonly class MarkToStore
         public bool $leftSo = false,
         public ?DotMarked $dot = null,
         public string $note = '',
+        public bool $evenMoved = false,
     ) {}
 }

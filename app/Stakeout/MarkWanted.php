@@ -10,7 +10,7 @@ use Parlay\Core\Stakeout\Judged;
 final readonly class MarkWanted
 {
     /**
-     * name, code: where they are not those of what it is held against. evenOut, withoutCheck: the person was asked before and said yes.
+     * name, code: where they are not those of what it is held against. evenOut, withoutCheck, evenMoved (onto a wall beside the design): the person was asked before and said yes.
      * judged: what counts, where that is not what the target or the code says. dot: on what it was made, with the red dot.
      */
     public function __construct(
@@ -21,5 +21,6 @@ final readonly class MarkWanted
         public ?Judged $judged = null,
         public ?DotMarked $dot = null,
         public string $note = '',
+        public bool $evenMoved = false,
     ) {}
 }

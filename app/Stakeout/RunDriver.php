@@ -44,8 +44,8 @@ final class RunDriver
 
     private ?float $markedUntil = null;
 
-    /** elevation of the slab, as it was hit last; of another run it may be that of a floor where this one is to mark a ceiling */
-    private ?float $floor = null;
+    /** where the slab was hit last; of another run it may be that of a floor where this one is to mark a ceiling */
+    private ?Position $floor = null;
 
     private ?int $floorOf = null;
 
@@ -198,13 +198,19 @@ final class RunDriver
         $miss = $this->search->miss();
         $step->fill(['tries' => $this->search->tries, 'miss' => $miss === null ? null : get_object_vars($miss)]);
         if ($this->search->isThere()) {
-            $this->floor = $run->settings()->on === MarkedOn::Slab ? $this->search->hit?->elevation : $this->floor;
+            $this->floor = $run->settings()->on === MarkedOn::Slab ? $this->search->hit : $this->floor;
             $this->mark($run, $step, $project);
 
             return false;
         }
-        if ($this->search->isBlocked() || $this->search->isUsedUp()) {
-            $this->skip($run, $step, $this->search->isBlocked() ? 'blocked' : 'tries used up', $project);
+        if ($this->search->isDoubted() || $this->search->isBlocked() || $this->search->isUsedUp()) {
+            $this->skip($run, $step, match (true) {
+                $this->search->isDoubted() => sprintf(
+                    'hit %s %s where the floor can be: a mirroring floor, or a hole', $project->length_style->format(abs($this->search->leap)), $this->search->leap < 0.0 ? 'below' : 'above',
+                ),
+                $this->search->isBlocked() => 'blocked',
+                default => 'tries used up',
+            }, $project);
 
             return false;
         }
@@ -265,6 +271,7 @@ final class RunDriver
             aimVersion: $step->aim_version,
             mark: new MarkWanted(
                 evenOut: true,
+                evenMoved: true,
                 withoutCheck: $s->withoutCheck,
                 dot: $s->mode === RunMode::Prism ? null : (new DotStep($project, $s, $step))->marked(),
             ),

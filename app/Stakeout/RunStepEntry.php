@@ -25,6 +25,7 @@ final readonly class RunStepEntry
     public static function of(RunStep $s): self
     {
         $miss = $s->miss;
+        $figure = static fn (string $name): ?float => isset($miss[$name]) ? (float) $miss[$name] : null;
 
         return new self(
             place: $s->place,
@@ -34,7 +35,10 @@ final readonly class RunStepEntry
             state: $s->state,
             why: $s->why,
             tries: $s->tries,
-            miss: $miss === null ? null : new DotMiss((float) $miss['north'], (float) $miss['east'], isset($miss['height']) ? (float) $miss['height'] : null, (float) $miss['depth']),
+            miss: $miss === null ? null : new DotMiss(
+                (float) $miss['north'], (float) $miss['east'], isset($miss['height']) ? (float) $miss['height'] : null, (float) $miss['depth'],
+                $figure('moved'), $figure('wall'), $figure('through'),
+            ),
             markId: $s->mark_id,
         );
     }

@@ -12,6 +12,7 @@ use App\Projects\Models\Project;
 use App\Stakeout\Aimed;
 use App\Stakeout\AimKind;
 use App\Stakeout\Models\Mark;
+use Parlay\Core\Setups\ShotVariance;
 use Parlay\Core\Stakeout\Flatness;
 use Parlay\Core\Stakeout\Plumb;
 use Parlay\Core\Stakeout\Verdict;
@@ -24,7 +25,7 @@ final class TellBuilt
     public function __invoke(Project $project): array
     {
         $groups = [];
-        foreach ($project->marks()->whereIn('aimed->kind', [AimKind::Face->value, AimKind::Axis->value])->orderBy('id')->get() as $mark) {
+        foreach ($project->marks()->whereIn('aimed->kind', [AimKind::Face->value, AimKind::Axis->value])->with('observation')->orderBy('id')->get() as $mark) {
             // Of a wall that a revision has moved the shots before are shots on another one.
             $groups["$mark->aim_key\n$mark->design_source"][] = $mark;
         }
@@ -41,12 +42,30 @@ final class TellBuilt
         // Without a height it is not known where on the face, or beside the axis, a shot lies.
         $known = array_values(array_filter($shots, static fn (BuiltShot $s): bool => $s->elevation !== null));
         $flat = $isFace ? Flatness::of(array_map(static fn (BuiltShot $s): array => self::alongFace($aimed, $s), $known)) : null;
-        [$leans, $plumb] = $isFace ? self::faceLeans($aimed, $known) : self::axisLeans($project, $marks);
+        [$leans, $plumb] = $isFace ? self::faceLeans($aimed, $known, self::shotDeviation($marks)) : self::axisLeans($project, $marks);
 
         return new BuiltPart(
             key: $marks[0]->aim_key, kind: $aimed->kind, name: $aimed->name, thing: $aimed->thing, shots: $shots, least: $flat?->least, most: $flat?->most,
             mean: $flat?->mean, bow: $flat?->bow, leans: $leans, height: $plumb->height ?? 0.0, oneIn: $plumb?->oneIn(),
+            uncertain: $plumb?->uncertain, turn: $plumb?->turn, length: $plumb->length ?? 0.0, turnUncertain: $plumb?->turnUncertain,
         );
+    }
+
+    /**
+     * What one shot deviates by in plan for its own sake: what all share, such as the setup's error, leans nothing. Metres.
+     *
+     * @param  non-empty-list<Mark>  $marks
+     */
+    private static function shotDeviation(array $marks): float
+    {
+        $squares = array_map(static function (Mark $m): float {
+            $o = $m->observation ?? throw new \LogicException('A mark has its reading.');
+            [$along, $across] = ShotVariance::of($o->sight(), $o->ownAccuracy(), max($o->sight()->distance, 0.1));
+
+            return max($along, $across);
+        }, $marks);
+
+        return sqrt(array_sum($squares) / count($squares));
     }
 
     private static function shot(Mark $m): BuiltShot
@@ -72,10 +91,10 @@ final class TellBuilt
      * @param  list<BuiltShot>  $shots
      * @return array{list<Lean>, Plumb|null}
      */
-    private static function faceLeans(Aimed $aimed, array $shots): array
+    private static function faceLeans(Aimed $aimed, array $shots, float $deviation): array
     {
         [$x, $y, $z] = $aimed->way;
-        $plumb = abs($z) > 0.1 ? null : Plumb::of(array_map(static fn (BuiltShot $s): array => [(float) $s->elevation, $s->before * $y, $s->before * $x], $shots));
+        $plumb = abs($z) > 0.1 ? null : Plumb::ofFace(array_map(static fn (BuiltShot $s): array => self::alongFace($aimed, $s), $shots), atan2($x, $y), $deviation);
 
         return [$plumb === null ? [] : [self::lean($plumb, ['outward, ', 'inward, '], atan2($x, $y))], $plumb];
     }
@@ -93,7 +112,7 @@ final class TellBuilt
                 $shots[] = [(float) $m->elevation, $m->northing - $design->northing, $m->easting - $design->easting];
             }
         }
-        $plumb = Plumb::of($shots);
+        $plumb = Plumb::ofAxis($shots, self::shotDeviation($marks));
 
         return [$plumb === null ? [] : array_map(static fn (array $d): Lean => self::lean($plumb, [$d[0], $d[0]], $d[1]), self::directions($project)), $plumb];
     }

@@ -37,6 +37,12 @@ final class ChangeCivil
             'name' => $change->name === null ? null : PointName::checked($change->name),
             'kind' => $row instanceof CivilSurface ? $change->kind : null,
         ], static fn (mixed $v) => $v !== null);
+        if ($row instanceof CivilSurface && $change->tolerance !== null) {
+            if (! ($change->tolerance >= 0.0 && $change->tolerance <= 10.0)) {
+                throw new \DomainException('A grade is judged within 0 to 10 metres.');
+            }
+            $values['tolerance'] = $change->tolerance === 0.0 ? null : $change->tolerance;
+        }
         if ($values !== []) {
             Preparation::step($project, "Changed {$row->name}", static fn (Preparation $step) => $step->update($row, $values));
         }

@@ -21,14 +21,14 @@ final class CivilSurface extends Model
 
     /** All but the head of its tiles. */
     public const LISTED = [
-        'id', 'project_id', 'design_id', 'name', 'description', 'source', 'kind', 'visible', 'version', 'taken_at', 'removed_at', 'triangles',
+        'id', 'project_id', 'design_id', 'name', 'description', 'source', 'kind', 'visible', 'version', 'taken_at', 'removed_at', 'tolerance', 'triangles',
         'points', 'west', 'south', 'east', 'north', 'lowest', 'highest', 'remarks', 'given',
     ];
 
-    protected $attributes = ['visible' => true, 'version' => 1, 'description' => '', 'source' => '', 'design_id' => null, 'given' => null];
+    protected $attributes = ['visible' => true, 'version' => 1, 'description' => '', 'source' => '', 'design_id' => null, 'given' => null, 'tolerance' => null];
 
     protected $casts = [
-        'kind' => SurfaceKind::class, 'visible' => 'boolean', 'version' => 'integer', 'remarks' => 'array', 'given' => 'array',
+        'tolerance' => 'float', 'kind' => SurfaceKind::class, 'visible' => 'boolean', 'version' => 'integer', 'remarks' => 'array', 'given' => 'array',
         'design_id' => 'integer', 'west' => 'float', 'south' => 'float', 'east' => 'float', 'north' => 'float', 'lowest' => 'float',
         'highest' => 'float',
     ];

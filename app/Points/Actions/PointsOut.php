@@ -7,6 +7,7 @@ namespace App\Points\Actions;
 use App\Clock;
 use App\Points\PointsFileWanted;
 use App\Projects\Models\Project;
+use App\Stakeout\WhatCounts;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Parlay\Core\Formats\Dxf\DxfPointsWriter;
@@ -20,6 +21,8 @@ use Parlay\Core\Points\Point;
 /** Points of a project as a file, written piece by piece. */
 final class PointsOut
 {
+    private const REPLACED = 'AS-BUILT-REPLACED';
+
     private const TABLES = ['control' => 'control_points', 'points' => 'stakeout_points', 'as-built' => 'marks'];
 
     /** @return array{iterable<string>, string, string} pieces, file name, media type */
@@ -29,7 +32,7 @@ final class PointsOut
         if ($query->what === [] || $unknown !== []) {
             throw new \DomainException('Say what goes out: control, points or as-built.');
         }
-        $points = self::points($project, $query->what);
+        $points = self::points($project, $query->what, $query->all);
         $name = (Str::slug($project->name) ?: 'project').'-'.implode('-', $query->what);
         $time = Clock::stamp();
 
@@ -38,7 +41,7 @@ final class PointsOut
                 $points,
                 new Layout($query->separator === 'tab' ? "\t" : $query->separator, $query->decimalMark, 0, $query->columns, $query->unit),
             ), "$name.csv", 'text/csv; charset=UTF-8'],
-            'dxf' => [DxfPointsWriter::pieces($points, array_map(strtoupper(...), $query->what)), "$name.dxf", 'image/vnd.dxf'],
+            'dxf' => [DxfPointsWriter::pieces($points, [...array_map(strtoupper(...), $query->what), ...($query->all ? [self::REPLACED] : [])]), "$name.dxf", 'image/vnd.dxf'],
             'landxml' => [
                 LandXmlWriter::pieces($points, $project->name, substr($time, 0, 10), substr($time, 11, 8)), "$name.xml",
                 'application/xml',
@@ -52,18 +55,38 @@ final class PointsOut
      * @param  list<string>  $what
      * @return \Generator<Point>
      */
-    private static function points(Project $project, array $what): \Generator
+    private static function points(Project $project, array $what, bool $all): \Generator
     {
         foreach ($what as $kind) {
-            $rows = DB::table(self::TABLES[$kind])->where('project_id', $project->id)->orderBy('id')
-                ->when($kind === 'as-built', static fn ($q) => $q->whereNotExists(static fn ($newer) => $newer->from('marks AS newer')->whereColumn('newer.mends', 'marks.id')));
             if ($kind === 'as-built') {
-                $rows->whereIn('kind', ['stake', 'as_built']);
+                yield from self::measured($project, $all);
+
+                continue;
             }
-            foreach ($rows->lazy(2000) as $r) {
+            foreach (DB::table(self::TABLES[$kind])->where('project_id', $project->id)->orderBy('id')->lazy(2000) as $r) {
                 yield new Point(
-                    $r->name, new Position($r->northing, $r->easting, $r->elevation), $r->code ?? '', $r->description ?? '',
-                    strtoupper($kind),
+                    $r->name, new Position($r->northing, $r->easting, $r->elevation), $r->code ?? '', $r->description ?? '', strtoupper($kind),
+                );
+            }
+        }
+    }
+
+    /**
+     * What counts of what was measured; or all of it, and then each says how it came out, and when.
+     *
+     * @return \Generator<Point>
+     */
+    private static function measured(Project $project, bool $all): \Generator
+    {
+        $counts = WhatCounts::of($project);
+        $rows = DB::table('standing_marks')->where('project_id', $project->id)->whereIn('kind', ['stake', 'as_built'])->orderBy('id')
+            ->select(['id', 'name', 'northing', 'easting', 'elevation', 'code', 'verdict', 'at']);
+        foreach ($rows->lazy(2000) as $r) {
+            $is = $counts->counts((int) $r->id);
+            if ($is || $all) {
+                yield new Point(
+                    $r->name, new Position($r->northing, $r->easting, $r->elevation), $r->code,
+                    $all ? ($is ? $r->verdict : 'replaced')." {$r->at}" : '', $is ? 'AS-BUILT' : self::REPLACED,
                 );
             }
         }

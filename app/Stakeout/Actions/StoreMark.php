@@ -40,16 +40,18 @@ final class StoreMark
         if ($observation->setup_id !== $setup->id && $observation->setup()->first()?->root() !== $setup->root()) {
             throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
         }
-        $against = $this->against($project, $body)?->markedBy($body->dot, $setup->station()->mark);
+        $against = $this->against($project, $body)?->markedBy($body->dot);
         self::refuseOthersReading($observation, $body, (string) $against?->name);
         $found = $setup->station()->locate($observation->sight());
         $design = $against?->aim->designedAt($found)->place;
         $deviation = $design === null ? null : Deviation::between($design, $found);
         $code = $body->code !== '' ? $body->code : (string) $against?->code;
-        $tolerance = $project->tolerance($code);
+        $tolerance = self::toleranceOf($project, $code, $against);
         $judged = $against?->judges($body->judged, $project->judgedBy($code)) ?? Judged::PlanAndHeight;
-        $verdict = $deviation?->verdict($tolerance, $judged) ?? Verdict::Undecided;
+        $told = $body->kind === Purpose::Stake && $against?->isGrade() === true && $against->gradeTolerance() === null;
+        $verdict = $told ? Verdict::Undecided : $deviation?->verdict($tolerance, $judged) ?? Verdict::Undecided;
         $this->ask($project, $body, $setup, $deviation, $verdict, $tolerance, $judged);
+        $this->askMoved($project, $body, $against?->issuedAt($found), $design, $tolerance);
 
         return DB::transaction(fn () => $this->write($project, $body, [
             'setup_id' => $setup->id, 'observation_id' => $observation->id, 'code' => $code,
@@ -57,6 +59,13 @@ final class StoreMark
             'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
             'verdict' => $verdict->value, 'judged' => $judged, 'left_so' => $body->leftSo && $verdict === Verdict::Out,
         ] + ($against?->columns($found) ?? []), $against));
+    }
+
+    private static function toleranceOf(Project $project, string $code, ?Against $against): Tolerance
+    {
+        $of = $project->tolerance($code);
+
+        return new Tolerance($of->plan, $against?->gradeTolerance() ?? $of->height);
     }
 
     /** A lost answer is asked for again and given again; another wish under the same key is none of that. */
@@ -140,6 +149,18 @@ final class StoreMark
         }
 
         return $aim;
+    }
+
+    /** Marked on a wall that stands beside its design by more than the tolerance: whoever marks it is told before. */
+    private function askMoved(Project $project, MarkToStore $body, ?Position $issued, ?Position $marked, Tolerance $tolerance): void
+    {
+        if ($issued === null || $marked === null || $body->evenMoved || ! Deviation::isBeyond($issued->distanceTo($marked), $tolerance->plan)) {
+            return;
+        }
+        throw new NeedsConfirmation(
+            'The wall stands '.$project->length_style->format($issued->distanceTo($marked)).' from the design, more than its tolerance: the mark is made there.',
+            'moved_onto_wall', ['moved' => $issued->distanceTo($marked), 'planTolerance' => $tolerance->plan],
+        );
     }
 
     private function ask(

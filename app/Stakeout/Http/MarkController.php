@@ -12,7 +12,9 @@ use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\MarkToStore;
+use App\Stakeout\Models\Mark;
 use App\Stakeout\StakingChoices;
+use App\Stakeout\WhatCounts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -22,7 +24,10 @@ final class MarkController
     #[Get('/projects/{project}/marks', 'All marks in the order they were taken', MarkEntry::class, list: true)]
     public function marks(Project $project): JsonResponse
     {
-        return new JsonResponse($project->marks()->with('setup:id,number')->orderBy('id')->get()->map(MarkEntry::of(...))->all());
+        $what = WhatCounts::of($project);
+        $marks = $project->marks()->with('setup:id,number')->get()->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values();
+
+        return new JsonResponse($marks->map(MarkEntry::of(...))->all());
     }
 
     #[Post('/projects/{project}/marks', 'Stores a stake, an as-built shot or a check; asks back (409) where the person must decide', MarkToStore::class, MarkEntry::class)]

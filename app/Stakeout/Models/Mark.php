@@ -28,19 +28,32 @@ final class Mark extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'mends' => null, 'control_id' => null, 'point_id' => null, 'aim_key' => '', 'aimed' => null, 'judged' => 'plan_and_height',
-        'left_so' => false, 'note' => '',
+        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null,
     ];
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float',
         'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float', 'judged' => Judged::class,
-        'left_so' => 'boolean', 'aimed' => 'array',
+        'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array',
     ];
 
     public function design(): ?Position
     {
         return $this->design_northing === null || $this->design_easting === null ? null
             : new Position($this->design_northing, $this->design_easting, $this->design_elevation);
+    }
+
+    /** The design as it was issued, where the mark was made beside it because the wall stands there; null where it was made to what was issued. */
+    public function issued(): ?Position
+    {
+        return $this->issued_northing === null || $this->issued_easting === null ? null
+            : new Position($this->issued_northing, $this->issued_easting, $this->issued_elevation);
+    }
+
+    /** How far beside its design it was marked, metres; null where it was not. */
+    public function movedBy(): ?float
+    {
+        return $this->design() === null ? null : $this->issued()?->distanceTo($this->design());
     }
 
     /** What is designed where it would lie otherwise: on a line, beside there. */

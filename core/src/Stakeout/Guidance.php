@@ -20,6 +20,7 @@ final readonly class Guidance
      * @param  float  $north  metres to move north; negative is south
      * @param  float|null  $raise  metres to raise; negative is lower; null where either elevation is missing
      * @param  float  $facing  grid azimuth the holder looks along, from pole to instrument
+     * @param  bool  $planIn  within tolerance in plan, where that is judged; heightIn in height
      * @param  float|null  $ahead  metres to move along the line that moves are said by; negative is back along it; null where there is none
      * @param  float|null  $aside  metres to move to the right, looking along that line; negative is left
      */
@@ -33,6 +34,8 @@ final readonly class Guidance
         public float $azimuth,
         public float $facing,
         public Verdict $verdict,
+        public bool $planIn,
+        public bool $heightIn,
         public ?float $ahead = null,
         public ?float $aside = null,
     ) {}
@@ -61,6 +64,8 @@ final readonly class Guidance
             azimuth: $pole->azimuthTo($design),
             facing: Angle::wrap($facing),
             verdict: $deviation->verdict($tolerance, $judged),
+            planIn: $judged->countsPlan() && ! Deviation::isBeyond($deviation->plan, $tolerance->plan),
+            heightIn: $judged->countsHeight() && $deviation->height !== null && ! Deviation::isBeyond($deviation->height, $tolerance->height),
             ahead: $by === null ? null : $north * cos($by) + $east * sin($by),
             aside: $by === null ? null : $east * cos($by) - $north * sin($by),
         );

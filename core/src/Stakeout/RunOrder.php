@@ -45,6 +45,24 @@ enum RunOrder: string
     }
 
     /**
+     * Of each, the other one of its pair; null where it has none.
+     *
+     * @param  list<string>  $names
+     * @return list<int|null>
+     */
+    public static function partners(array $names): array
+    {
+        $partners = array_fill(0, count($names), null);
+        foreach (self::together($names) as $unit) {
+            if (count($unit) === 2) {
+                [$partners[$unit[0]], $partners[$unit[1]]] = [$unit[1], $unit[0]];
+            }
+        }
+
+        return array_values($partners);
+    }
+
+    /**
      * What is called alike but for its last part, where that begins after a mark between or a digit before a letter; in the order listed.
      *
      * @param  list<string>  $names
@@ -52,12 +70,20 @@ enum RunOrder: string
      */
     private static function together(array $names): array
     {
+        $stems = [];
+        foreach ($names as $i => $name) {
+            $stems[self::stem($name)][] = $i;
+        }
         $units = [];
         foreach ($names as $i => $name) {
-            $units[self::stem($name)][] = $i;
+            $alike = $stems[self::stem($name)];
+            // A pair is two: what twenty are called alike is a number in turn.
+            if (count($alike) !== 2 || $alike[0] === $i) {
+                $units[] = count($alike) === 2 ? $alike : [$i];
+            }
         }
 
-        return array_values($units);
+        return $units;
     }
 
     private static function stem(string $name): string

@@ -7,6 +7,7 @@ namespace Parlay\Core\Tests\Stakeout;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\DotSearch;
 use Parlay\Core\Stakeout\MarkedOn;
+use Parlay\Core\Stakeout\OnWall;
 use Parlay\Core\Stakeout\Tolerance;
 use PHPUnit\Framework\TestCase;
 
@@ -54,9 +55,83 @@ final class DotSearchTest extends TestCase
         self::assertTrue($found->isThere());
         self::assertEqualsWithDelta([20.1 + 0.03 * 2.4, 11.0, 3.4], [$found->hit?->northing, $found->hit?->easting, $found->hit?->elevation], 2e-5);
         self::assertGreaterThan(0.1, $found->miss()?->depth);
-        // Where nobody said how the wall runs it is taken to stand square to the beam.
-        $square = self::searched(DotSearch::begin($design, MarkedOn::Wall, $axis, new Tolerance(self::FINE, self::FINE), 40), $hit);
-        self::assertEqualsWithDelta(3.4, $square->hit?->elevation, 2e-5);
+        self::assertEqualsWithDelta(0.1 + 0.03 * 2.4, $found->miss()->moved, 1e-5);
+    }
+
+    /** Nobody said how the wall runs: two hits tell it, however aslant the beam meets it, and the mark lies square to the wall from its design. */
+    public function test_a_wall_seen_aslant_is_found_by_two_hits(): void
+    {
+        $axis = new Position(520.0, 1005.0, 101.5);
+        // The wall runs north at easting 999.8, 0.2 m behind the design.
+        $hit = static function (Position $aim) use ($axis): Position {
+            $t = (999.8 - $axis->easting) / ($aim->easting - $axis->easting);
+
+            return new Position($axis->northing + $t * ($aim->northing - $axis->northing), 999.8, $axis->elevation + $t * ($aim->elevation - $axis->elevation));
+        };
+        $search = DotSearch::begin(new Position(502.0, 1000.0, 101.2), MarkedOn::Wall, $axis, new Tolerance(0.001, 0.001), 20);
+        self::assertFalse($search->hits($hit($search->aim()))->isThere(), 'one hit tells nothing of how the wall runs');
+        $found = self::searched($search, $hit);
+        self::assertTrue($found->isThere());
+        self::assertLessThanOrEqual(8, $found->tries);
+        self::assertEqualsWithDelta([502.0, 999.8, 101.2], [$found->hit?->northing, $found->hit?->easting, $found->hit?->elevation], 1.5e-3);
+        self::assertEqualsWithDelta([0.2, 0.0], [$found->miss()?->moved, sin((float) $found->miss()?->wall)], 1e-3);
+    }
+
+    /** One end of a line from wall to wall is marked where the wall cuts that line, not square to the wall. */
+    public function test_of_a_pair_its_own_line_is_cut_with_the_wall(): void
+    {
+        $wall = new OnWall(0.0, M_PI_4);
+        $moved = $wall->moved(new Position(10.0, 5.0, 2.0), new Position(3.0, 5.3, 0.0));
+        self::assertEqualsWithDelta([10.3, 5.3, 2.0], [$moved->northing, $moved->easting, $moved->elevation], 1e-9);
+        $square = (new OnWall(0.0, 0.05))->moved(new Position(10.0, 5.0, 2.0), new Position(3.0, 5.3, 0.0));
+        self::assertEqualsWithDelta([10.0, 5.3], [$square->northing, $square->easting], 1e-9, 'a line that runs along the wall is not cut with it');
+    }
+
+    /** A ramp of 5 or 12 in 100, uneven by millimetres, in every direction, of which nothing is known but where the instrument stands. */
+    public function test_the_slope_from_the_last_hits_leads_up_and_down_a_ramp(): void
+    {
+        mt_srand(7);
+        foreach ([0.05, 0.12] as $steep) {
+            $there = 0;
+            for ($i = 0; $i < 60; $i++) {
+                $way = 2 * M_PI * $i / 60;
+                [$a, $b] = [$steep * cos($way), $steep * sin($way)];
+                $axis = new Position(0.0, 0.0, 101.5);
+                $azimuth = 2 * M_PI * mt_rand() / mt_getrandmax();
+                $search = DotSearch::begin(new Position(20 * cos($azimuth), 20 * sin($azimuth)), MarkedOn::Slab, $axis, new Tolerance(0.005, 0.01));
+                while (! $search->isThere() && ! $search->isUsedUp() && ! $search->isDull() && ! $search->isBlocked() && ! $search->isDoubted()) {
+                    $rough = self::onPlane($axis, $search->aim(), $a, $b, 100.0);
+                    $hit = self::onPlane($axis, $search->aim(), $a, $b, 100.0 + 0.002 * sin($rough->northing / 0.7) * cos($rough->easting / 0.9));
+                    $away = ($hit->northing * $search->aim()->northing + $hit->easting * $search->aim()->easting) / hypot($search->aim()->northing, $search->aim()->easting);
+                    // Above the ramp, or too far, nothing comes back.
+                    $search = $away <= 0.0 || $away > 120.0 ? $search->noReturn() : $search->hits($hit);
+                }
+                $there += $search->isThere() ? 1 : 0;
+            }
+            self::assertGreaterThanOrEqual(57, $there, "$steep");
+        }
+    }
+
+    /** A wet floor that mirrors gives a hit metres below it: it is no floor, not for this dot nor for the next. */
+    public function test_a_hit_where_no_floor_can_be_is_doubted(): void
+    {
+        $axis = new Position(0.0, 0.0, 101.5);
+        $design = new Position(8.0, 3.0, 100.0);
+        $mirrored = new Position(8.0, 3.0, 97.4);
+        $search = DotSearch::begin($design, MarkedOn::Slab, $axis, new Tolerance(0.005, 0.01));
+        foreach ([false, false, true] as $doubted) {
+            $search = $search->hits($mirrored);
+            self::assertFalse($search->isThere());
+            self::assertSame($doubted, $search->isDoubted());
+        }
+        self::assertEqualsWithDelta(-2.6, $search->leap, 1e-9);
+        // Beside it the floor itself comes back.
+        $again = DotSearch::begin($design, MarkedOn::Slab, $axis, new Tolerance(0.005, 0.01))->hits($mirrored);
+        self::assertTrue(self::searched($again, static fn (Position $aim) => self::onPlane($axis, $aim, 0.0, 0.0, 100.0))->isThere());
+        // The floor was hit four metres away: no step of 1.2 m is expected here, a ramp is.
+        $next = DotSearch::begin($design->at(null), MarkedOn::Slab, $axis, new Tolerance(0.005, 0.01), hitBefore: new Position(8.0, 7.0, 100.02));
+        self::assertNull($next->hits(new Position(8.0, 3.0, 98.8))->hit);
+        self::assertNotNull($next->hits(new Position(8.0, 3.0, 99.6))->hit);
     }
 
     public function test_on_the_ray_whatever_is_hit_first_is_marked(): void

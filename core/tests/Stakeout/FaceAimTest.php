@@ -85,13 +85,49 @@ final class FaceAimTest extends TestCase
     public function test_what_stands_out_of_plumb_leans_so_much_in_so_much(): void
     {
         // By hand: 3 mm to the north and 4 to the east over five metres are 5 mm, 1 in 1000.
-        $plumb = Plumb::of([[106.0, 0.004, 0.005], [101.0, 0.001, 0.001], [103.0, 9.0, 9.0]]);
+        $plumb = Plumb::ofAxis([[106.0, 0.004, 0.005], [101.0, 0.001, 0.001]], 0.001);
         self::assertNotNull($plumb);
         self::assertEqualsWithDelta([0.003, 0.004, 5.0, 0.005, 1000.0], [$plumb->north, $plumb->east, $plumb->height, $plumb->lean(), $plumb->oneIn()], 1e-9);
         self::assertEqualsWithDelta([0.004, -0.003], [$plumb->along(M_PI_2), $plumb->along(M_PI)], 1e-12);
-        self::assertNull(Plumb::of([[1.0, 0.0, 0.0], [1.4, 0.1, 0.0]]), 'too close above one another');
-        self::assertNull(Plumb::of([[1.0, 0.0, 0.0]]));
-        self::assertNull(Plumb::of([[1.0, 0.002, 0.0], [3.0, 0.002, 0.0]])?->oneIn(), 'off, and upright');
+        self::assertEqualsWithDelta(1.96 * 0.001 * M_SQRT2, $plumb->uncertain, 1e-9, 'of two shots, the root of two times one of them');
+        self::assertNull(Plumb::ofAxis([[1.0, 0.0, 0.0], [1.4, 0.1, 0.0]], 0.001), 'too close above one another');
+        self::assertNull(Plumb::ofAxis([[1.0, 0.0, 0.0]], 0.001));
+        self::assertNull(Plumb::ofAxis([[1.0, 0.002, 0.0], [3.0, 0.002, 0.0]], 0.001)?->oneIn(), 'off, and upright');
+        // Half a metre apart, 2.5 mm is what the shots themselves may be wrong by.
+        $short = Plumb::ofAxis([[1.0, 0.0, 0.0], [1.5, 0.0025, 0.0]], 0.0015);
+        self::assertFalse($short?->proves());
+        self::assertNull($short->oneIn());
+    }
+
+    /** An upright wall turned in plan by 5 mm over 10 m does not lean, wherever it is shot; one that leans besides leans by that alone, as numpy's least squares have it. */
+    public function test_a_turned_wall_does_not_lean(): void
+    {
+        $turned = Plumb::ofFace([[0.0, 1.0, 0.0], [10.0, 3.6, 0.005], [0.0, 3.6, 0.0], [10.0, 1.0, 0.005]], 0.0, 0.001);
+        self::assertEqualsWithDelta([0.0, 0.005, 10.0], [$turned?->lean(), $turned?->turn, $turned?->length], 1e-9);
+        mt_srand(3);
+        $shots = [];
+        for ($i = 0; $i < 12; $i++) {
+            [$u, $h] = [mt_rand(0, 9000) / 1000, mt_rand(0, 3000) / 1000];
+            $shots[] = [$u, $h, 0.002 + 0.0005 * $u + 0.003 * $h + mt_rand(-1000, 1000) / 1e6];
+        }
+        [$found, $deviations] = Reference::python(<<<'PY'
+            import numpy as np
+            s = np.array(input)
+            a = np.column_stack([np.ones(len(s)), s[:, 1], s[:, 0]])
+            x = np.linalg.lstsq(a, s[:, 2], rcond=None)[0]
+            left = s[:, 2] - a @ x
+            q = np.linalg.inv(a.T @ a)
+            print(json.dumps([x.tolist(), np.sqrt(np.diag(q) * (left @ left) / (len(s) - 3)).tolist()]))
+            PY, $shots);
+        $plumb = Plumb::ofFace($shots, M_PI_2, 1e-6);
+        self::assertNotNull($plumb);
+        self::assertEqualsWithDelta($found[1] * $plumb->height, $plumb->east, 1e-9);
+        self::assertEqualsWithDelta($found[2] * $plumb->length, $plumb->turn, 1e-9);
+        self::assertEqualsWithDelta(1.96 * $deviations[1] * $plumb->height, $plumb->uncertain, 1e-9);
+        self::assertEqualsWithDelta(1.96 * $deviations[2] * $plumb->length, $plumb->turnUncertain, 1e-9);
+        // Two shots beside and above one another can't tell which it is.
+        self::assertNull(Plumb::ofFace([[0.0, 1.0, 0.0], [10.0, 3.0, 0.005]], 0.0, 0.001));
+        self::assertEqualsWithDelta(0.004, Plumb::ofFace([[2.0, 1.0, 0.001], [2.05, 3.0, 0.005]], 0.0, 0.001)?->lean(), 1e-9);
     }
 
     public function test_flatness_is_what_least_squares_leave(): void

@@ -19,6 +19,7 @@ use Parlay\Core\Stakeout\Aims\WallAim;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Guidance;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OnWall;
 use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Stakeout\Verdict;
 use Parlay\Core\Tests\Reference;
@@ -272,9 +273,9 @@ final class LineAimTest extends TestCase
     public function test_on_a_wall_the_depth_does_not_count(): void
     {
         // The wall runs east and stands 70 mm behind its design.
-        $wall = new WallAim(new PlaceAim(new Position(20.0, 11.0, 3.4)), M_PI_2);
+        $wall = new WallAim(new PlaceAim(new Position(20.0, 11.0, 3.4)), new OnWall(M_PI_2));
         self::assertEqualsWithDelta([20.07, 11.0, 3.4], self::figures($wall->designedAt(new Position(20.07, 11.004, 3.402))->place), 1e-12);
-        $level = new WallAim(new PlaceAim(new Position(20.0, 11.0)), M_PI_2, 1.2);
+        $level = new WallAim(new PlaceAim(new Position(20.0, 11.0)), new OnWall(M_PI_2), 1.2);
         self::assertEqualsWithDelta([19.9, 11.0, 1.2], self::figures($level->designedAt(new Position(19.9, 12.0, 1.0))->place), 1e-12);
         self::assertSame(Judged::PlanAndHeight, $level->judges());
     }

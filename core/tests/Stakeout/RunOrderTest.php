@@ -35,6 +35,20 @@ final class RunOrderTest extends TestCase
         }
     }
 
+    /** A pair is two: what twenty are called alike is a number in turn, and the way is not walked by it. */
+    public function test_numbers_in_turn_are_no_pairs(): void
+    {
+        $names = array_map(static fn (int $i) => "P-$i", range(1, 20));
+        mt_srand(4);
+        $places = array_map(static fn () => new Position(100 * mt_rand() / mt_getrandmax(), 100 * mt_rand() / mt_getrandmax()), $names);
+        $from = new Position(0, 0);
+        $plain = array_map(static fn (int $i) => "N$i", range(1, 20));
+        foreach (RunOrder::cases() as $order) {
+            self::assertSame($order->of($plain, $places, $from), $order->of($names, $places, $from), $order->value);
+        }
+        self::assertSame([1, 0, null, null, null], RunOrder::partners(['12.1', '12.2', 'HEA200.1', 'HEA200.2', 'HEA200.3']));
+    }
+
     public function test_nothing_and_one_are_orders_too(): void
     {
         foreach (RunOrder::cases() as $order) {

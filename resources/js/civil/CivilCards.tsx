@@ -4,7 +4,7 @@ import { api, ask, type Project, type Schemas } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
-import { Choice } from '../parts/Field';
+import { Choice, LengthField } from '../parts/Field';
 import { Length } from '../parts/Figure';
 import { Failure } from '../parts/Notice';
 import type { StageProps } from '../stage/stages';
@@ -180,6 +180,17 @@ function SurfaceCard(props: StageProps & { surface: Surface }) {
                         options={Object.entries(KINDS) as [Surface['kind'], string][]}
                     />
                 </div>
+                {s.kind === 'design' && (
+                    <div className="w-48">
+                        <LengthField
+                            label="Grade judged within"
+                            value={s.tolerance}
+                            optional
+                            onValue={(tolerance) => change.mutate({ tolerance: tolerance ?? 0 })}
+                            hint="empty: cut and fill are told, and not judged"
+                        />
+                    </div>
+                )}
             </div>
             {s.made && <SurfaceEdits {...props} surface={s} />}
             {s.remarks.length > 0 && <Remarked of={s.remarks} />}

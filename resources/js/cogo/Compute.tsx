@@ -17,7 +17,6 @@ import type { ComputationProps } from './props';
 import { keyOf, type Made, Outcome, Solutions } from './Solutions';
 import { useConstruction } from './useConstruction';
 
-
 /** What is counted from the beginning of a line. */
 const FROM_ITS_START: ReadonlySet<Kind> = new Set<Kind>(['along', 'divided', 'every', 'corners']);
 

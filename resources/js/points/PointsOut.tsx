@@ -30,6 +30,7 @@ export function PointsOut({ project, initially }: { project: Project; initially:
     const [order, setOrder] = useState<string>(ORDERS[project.units.order === 'EN' ? 1 : 0][0]);
     const [unit, setUnit] = useState<Schemas['ColumnLayout']['unit']>('m');
     const [separator, setSeparator] = useState<',' | ';' | 'tab' | '|'>(',');
+    const [all, setAll] = useState(false);
     const [mark, setMark] = useState<'.' | ','>('.');
     const query = new URLSearchParams({ format, what: what.join(',') });
     if (format === 'csv') {
@@ -37,6 +38,9 @@ export function PointsOut({ project, initially }: { project: Project; initially:
         query.set('unit', unit);
         query.set('separator', separator);
         query.set('decimalMark', mark);
+    }
+    if (all && what.includes('as-built')) {
+        query.set('all', '1');
     }
     const clash = format === 'csv' && separator === mark;
     return (
@@ -56,6 +60,9 @@ export function PointsOut({ project, initially }: { project: Project; initially:
                             />
                         ))}
                     </div>
+                    {what.includes('as-built') && (
+                        <CheckBox label="Also what was measured again since, each with verdict and time" checked={all} onChecked={setAll} />
+                    )}
                     <Choice
                         label="Format"
                         value={format}

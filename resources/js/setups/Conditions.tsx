@@ -109,9 +109,7 @@ function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' |
                         How is the air? {airAt === null ? 'It was not told yet' : `It was told last on ${dateTime(airAt)}`}: distances would
                         be corrected by <span className="figure">{draft.ppm.toFixed(1)} ppm</span>.
                     </p>
-                    <Button onClick={() => tell(airMode === 'typed' ? { ppm: draft.ppmTyped } : {})}>
-                        As below
-                    </Button>
+                    <Button onClick={() => tell(airMode === 'typed' ? { ppm: draft.ppmTyped } : {})}>As below</Button>
                 </div>
             )}
             {airMode === 'typed' ? (
@@ -127,12 +125,7 @@ function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' |
                             tell({ pressure: hPa });
                         }}
                     />
-                    <NumberField
-                        label="Temperature"
-                        unit="°C"
-                        value={temperature}
-                        onValue={(celsius) => tell({ temperature: celsius })}
-                    />
+                    <NumberField label="Temperature" unit="°C" value={temperature} onValue={(celsius) => tell({ temperature: celsius })} />
                 </>
             )}
             {airDue && read !== null && <p className="col-span-2 text-quiet text-sm">The pressure is read from the instrument.</p>}

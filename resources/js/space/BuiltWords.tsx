@@ -47,9 +47,21 @@ export function BuiltWords({ part }: { part: BuiltPart }) {
                     ))}{' '}
                     over <Length of={part.height} />
                     {part.oneIn !== null && `: 1 in ${Math.round(part.oneIn).toLocaleString('en')}`}
+                    {part.uncertain !== null && (
+                        <>
+                            , ± <Deviation of={part.uncertain} /> (95 %)
+                        </>
+                    )}
+                    .{part.oneIn === null && ' That proves nothing: the shots may be wrong by more. Shoot it farther above and below.'}
                 </p>
             ) : (
                 part.kind === 'axis' && <p className="text-quiet">A second shot, well above or below, says how far out of plumb.</p>
+            )}
+            {part.turn !== null && part.turnUncertain !== null && (
+                <p>
+                    Turned in plan by <Deviation of={Math.abs(part.turn)} /> over <Length of={part.length} />, ±{' '}
+                    <Deviation of={part.turnUncertain} />: that is no lean.
+                </p>
             )}
         </div>
     );

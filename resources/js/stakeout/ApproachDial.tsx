@@ -28,7 +28,7 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up, 
     const onDial = (azimuth: number, radius: number) => ({ x: radius * Math.sin(azimuth - turn), y: -radius * Math.cos(azimuth - turn) });
     const pole = onDial(g.azimuth + Math.PI, radiusOf(g.distance) * R);
     const instrument = onDial(g.facing, R);
-    const planIn = judged !== 'height' && g.distance <= planTolerance + 1e-6;
+    const { planIn } = g;
     const tolerance = radiusOf(planTolerance) * R;
     const verdict = g.verdict === 'in' ? 'var(--in)' : planIn ? 'var(--open)' : 'var(--ink)';
     return (
@@ -88,7 +88,7 @@ export function ApproachDial({ guidance: g, planTolerance, heightTolerance, up, 
                     {up.words} up
                 </text>
             </svg>
-            <HeightBar raise={g.raise} tolerance={heightTolerance} counts={judged !== 'plan'} />
+            <HeightBar raise={g.raise} tolerance={heightTolerance} inside={g.heightIn} counts={judged !== 'plan'} />
         </div>
     );
 }
@@ -116,6 +116,8 @@ function LineThrough({ azimuth, band, colour, filled }: { azimuth: number; band:
 interface BarProps {
     raise: number | null;
     tolerance: number;
+    /** within tolerance, as core judges it */
+    inside: boolean;
     /** the height is judged */
     counts: boolean;
     /** in the dial's place, where there is nothing to say in plan */
@@ -123,12 +125,11 @@ interface BarProps {
 }
 
 /** The same for height: the pole's tip against the design. */
-export function HeightBar({ raise, tolerance, counts, large = false }: BarProps) {
+export function HeightBar({ raise, tolerance, inside, counts, large = false }: BarProps) {
     const half = 130;
     if (raise === null) {
         return <div className="w-12 self-center text-center text-sm text-quiet">no design height</div>;
     }
-    const inside = counts && Math.abs(raise) <= tolerance + 1e-6;
     const y = Math.sign(raise) * radiusOf(Math.abs(raise)) * half;
     const band = radiusOf(tolerance) * half;
     const wide = large ? 30 : 9;

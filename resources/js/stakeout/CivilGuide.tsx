@@ -16,13 +16,13 @@ const SAME = 0.001;
 
 type Said = Pick<Live, 'designed' | 'surfaces' | 'pole'> & { guidance: NonNullable<Live['guidance']> };
 
-/** Cut or fill to the grade where the pole stands, with the bar in the dial's place. */
-export function GradeGuide({ live, tolerance }: { live: Said; tolerance: number }) {
+/** Cut or fill to the grade where the pole stands, with the bar in the dial's place; judged where its surface says within how much. */
+export function GradeGuide({ live, tolerance }: { live: Said; tolerance: number | null }) {
     const { length } = useUnits();
     const raise = live.guidance.raise;
     return (
         <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-            <HeightBar raise={raise} tolerance={tolerance} counts large />
+            <HeightBar raise={raise} tolerance={tolerance ?? 0} inside={live.guidance.heightIn} counts={tolerance !== null} large />
             <Moves moves={toGrade(raise, live.designed?.place.elevation ?? null, length)} from="where the pole stands" />
         </div>
     );

@@ -13,7 +13,9 @@ import type { Target } from './target';
 interface Props {
     project: Project;
     target: Target;
-    live: Pick<Live, 'designed' | 'judged' | 'by' | 'byStation' | 'surfaces' | 'pole'> & { guidance: NonNullable<Live['guidance']> };
+    live: Pick<Live, 'designed' | 'judged' | 'by' | 'byStation' | 'surfaces' | 'pole' | 'gradeTolerance'> & {
+        guidance: NonNullable<Live['guidance']>;
+    };
     moves: SaidBy;
 }
 
@@ -30,7 +32,7 @@ export function Guide({ project, target, live, moves }: Props) {
     if (target.kind === 'aim' && target.aim.kind === 'elevation') {
         return (
             <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-                <HeightBar raise={g.raise} tolerance={heightTolerance} counts large />
+                <HeightBar raise={g.raise} tolerance={heightTolerance} inside={g.heightIn} counts large />
                 <Moves moves={toElevation(g.raise, length)} from="wherever the pole stands" />
             </div>
         );
@@ -40,7 +42,7 @@ export function Guide({ project, target, live, moves }: Props) {
             <>
                 {target.aim.kind === 'surface' && <SurfaceWords project={project} target={target} live={live} />}
                 <StationWords designed={designed} />
-                <GradeGuide live={live} tolerance={heightTolerance} />
+                <GradeGuide live={live} tolerance={live.gradeTolerance} />
                 <Beside live={live} />
             </>
         );

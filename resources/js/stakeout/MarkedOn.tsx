@@ -22,7 +22,7 @@ export function MarkedOn({ value, onValue, aims }: { value: DotOn; onValue: (val
                 <Choice
                     label="The wall runs along"
                     value={value.wallId === null ? '' : String(value.wallId)}
-                    options={[['', 'square to the beam'], ...lines.map((l) => [String(l.id), l.name] as const)]}
+                    options={[['', 'the dot finds it, by two hits'], ...lines.map((l) => [String(l.id), l.name] as const)]}
                     onValue={(id) => onValue({ ...value, wallId: id === '' ? null : Number(id) })}
                 />
             )}

@@ -73,12 +73,20 @@ export function RunPanel({ project, run, onPutAway }: { project: Project; run: R
                     )}
                     {run.settings.on === 'wall' && (
                         <>
-                            ; the wall stands <Deviation of={Math.abs(step.miss.depth)} /> {step.miss.depth < 0 ? 'before' : 'behind'} its
-                            design
+                            ; it is marked <Deviation of={step.miss.moved} none="" /> from its design
+                            {step.miss.through === null ? ', square to the wall' : ', where the wall cuts the line of its pair'}
                         </>
                     )}
                 </p>
             )}
+            {step?.miss?.moved != null &&
+                step.miss.moved > project.planTolerance &&
+                (step.state === 'marking' || step.state === 'measuring') && (
+                    <Notice kind="caution">
+                        The wall stands <Deviation of={step.miss.moved} /> from where it is designed: more than the tolerance. The issued
+                        design stays with the mark.
+                    </Notice>
+                )}
             <p className="text-sm text-quiet">{runWords(run)}</p>
             <Failure of={say.error} />
             {leads ? (

@@ -152,7 +152,9 @@ function Staking(props: StageProps) {
     const [planning, setPlanning] = useState(false);
     const [putAway, setPutAway] = useState<number | null>(null);
     const dot = useSetup(project.id).data?.draft.dot === true;
-    const [dotOn, setDotOn] = useState<DotOn>({ on: 'slab', wallId: null });
+    // After a run on a wall the sheet is still about that wall.
+    const [dotChosen, setDotOn] = useState<DotOn | null>(null);
+    const dotOn: DotOn = dotChosen ?? { on: run?.settings.on ?? 'slab', wallId: run?.settings.wallId ?? null };
     const aimDot = useBeginRun(project.id, () => undefined);
     // Whoever leads or looks on is shown what the run is at.
     const at = underWay ? run?.steps[run.place] : undefined;
@@ -352,7 +354,7 @@ function Staking(props: StageProps) {
                             </div>
                         )
                     )}
-                    {g && said ? (
+                    {g && said && !(dot && dotOn.on === 'wall') ? (
                         <>
                             <Guide project={project} target={target} live={{ ...said, guidance: g }} moves={props.moves} />
                             {/* The moves keep their place; where the setup is lost, the bar below says so first. */}
@@ -361,9 +363,11 @@ function Staking(props: StageProps) {
                     ) : dot ? (
                         !underWay && (
                             <p className="text-quiet">
-                                {canAimDot
-                                    ? 'The red dot has not been brought onto it yet.'
-                                    : 'The red dot is brought onto a point, a spot, or a place on a line: go to a place on it.'}
+                                {canAimDot && dotOn.on === 'wall'
+                                    ? 'On a wall the dot is judged while it is brought onto it: along the wall, and in height.'
+                                    : canAimDot
+                                      ? 'The red dot has not been brought onto it yet.'
+                                      : 'The red dot is brought onto a point, a spot, or a place on a line: go to a place on it.'}
                             </p>
                         )
                     ) : (

@@ -9,6 +9,8 @@ const guidance = (more: Partial<Schemas['Guidance']> = {}): Schemas['Guidance'] 
     east: 0.25,
     raise: 0.012,
     distance: 1.2,
+    planIn: false,
+    heightIn: false,
     azimuth: 0,
     facing: 0,
     verdict: 'out',

@@ -23,7 +23,7 @@ export function targetOf({ points, target, aim }: Pick<StageProps, 'points' | 't
 export function liveOf(
     live: Live | undefined,
     target: Target | null,
-): Pick<Live, 'guidance' | 'designed' | 'judged' | 'by' | 'byStation' | 'surfaces' | 'pole'> | null {
+): Pick<Live, 'guidance' | 'designed' | 'judged' | 'by' | 'byStation' | 'surfaces' | 'pole' | 'gradeTolerance'> | null {
     if (!live || !target) {
         return null;
     }

@@ -137,7 +137,9 @@ final class CivilTest extends FeatureTestCase
         $grade = $this->ask('PATCH', $this->at("/aims/{$aim['id']}"), ['version' => 1, 'civil' => ['grade' => true, 'raised' => -0.3] + $aim['civil']])->assertOk()->json();
         self::assertSame('Road, grade, 0.300 m below', $grade['name']);
         $mark = $this->staked($grade, new Position(1030.0, 2002.0, 10.35));
-        self::assertSame(['height', 'out'], [$mark->judged->value, $mark->verdict]);
+        // Cut and fill to a grade are wanted to be known: 50 mm to cut are told, and are no fault.
+        self::assertSame(['height', 'undecided'], [$mark->judged->value, $mark->verdict]);
+        self::assertEqualsWithDelta(0.05, $mark->deviation()?->height, 5e-3);
         self::assertEqualsWithDelta([10.3, 2.0], [$mark->design_elevation, $mark->aimed()?->axisRight], 5e-3);
         // As it was left: chosen again it is the same target.
         self::assertSame($aim['id'], $this->aim(['alignmentId' => $road['id']])['id']);
@@ -149,6 +151,22 @@ final class CivilTest extends FeatureTestCase
         self::assertStringContainsString('0+530.000', $csv);
     }
 
+    /** A setup that is mended moves its marks: station and offset go along, of a line as of a grade. */
+    public function test_a_mended_mark_has_the_station_and_offset_of_where_it_lies_now(): void
+    {
+        $this->take();
+        $this->setUpInstrument($this->project);
+        $road = $this->ask('GET', $this->at('/alignments'))->json(0);
+        $aim = $this->aim(['alignmentId' => $road['id']]);
+        foreach ([false, true] as $grade) {
+            $aim = $this->ask('PATCH', $this->at("/aims/{$aim['id']}"), ['version' => $aim['version'], 'civil' => ['grade' => $grade] + $aim['civil']])->assertOk()->json();
+            $mark = $this->staked($aim, new Position(1030.0, 2001.0, 10.6));
+            $was = $mark->aimed() ?? throw new \LogicException('It was staked to something.');
+            $now = $was->moved($mark->design(), new Position($mark->northing + 0.25, $mark->easting + 0.1, $mark->elevation));
+            self::assertEqualsWithDelta([0.25, 0.25, 0.1], [$now->along - $was->along, $now->station - $was->station, $now->axisRight - $was->axisRight], 1e-6, $grade ? 'grade' : 'line');
+        }
+    }
+
     public function test_a_surface_is_graded_to_and_another_phase_that_has_the_place_is_told(): void
     {
         $this->take();
@@ -156,11 +174,23 @@ final class CivilTest extends FeatureTestCase
         [$one, $two] = array_column($this->ask('GET', $this->at('/surfaces'))->json(), 'id');
         $aim = $this->aim(['surfaceId' => $one]);
         $mark = $this->staked($aim, new Position(1050.0, 2025.0, 10.503));
-        self::assertSame(['GR1', 'height', 'in', 'Phase 1'], [$mark->name, $mark->judged->value, $mark->verdict, $mark->aimed()?->surface]);
+        self::assertSame(['GR1', 'height', 'undecided', 'Phase 1'], [$mark->name, $mark->judged->value, $mark->verdict, $mark->aimed()?->surface]);
         self::assertEqualsWithDelta(10.5, $mark->design_elevation, 1e-4);
         $here = $this->ask('POST', $this->at('/ground-here'), ['northing' => 1050.0, 'easting' => 2025.0])->json('surfaces');
         self::assertSame(['Phase 1', 'Phase 2', 'Existing ground'], array_column($here, 'name'));
         self::assertEqualsWithDelta([10.5, 11.0], [$here[0]['elevation'], $here[1]['elevation']], 1e-9);
+        // Where the surface says within how much its grade is judged, it is judged by that, and asked about; 77 mm of cut are stored without a question before.
+        $cut = $this->measure($this->project, 'stake', new Position(1050.0, 2025.0, 10.577), $aim['name']);
+        $store = fn (string $key): TestResponse => $this->ask('POST', $this->at('/marks'), [
+            'key' => $key, 'kind' => 'stake', 'observationId' => $cut->id, 'aimId' => $aim['id'], 'aimVersion' => $aim['version'], 'withoutCheck' => true,
+        ]);
+        self::assertSame('undecided', $store($this->newKey())->assertOk()->json('verdict'));
+        $csv = (string) $this->get('/api/v1'.$this->at('/report.csv'))->assertOk()->streamedContent();
+        self::assertStringNotContainsString(',out,', $csv);
+        $this->ask('PATCH', $this->at("/surfaces/$one"), ['tolerance' => 0.02])->assertSuccessful();
+        self::assertSame('out_of_tolerance', $store($this->newKey())->assertStatus(409)->json('reason'));
+        $this->ask('PATCH', $this->at("/surfaces/$one"), ['tolerance' => 0.1])->assertSuccessful();
+        self::assertSame('in', $store($this->newKey())->assertOk()->json('verdict'));
         // Where it does not reach there is no design, and nothing is judged.
         $mark = $this->staked($aim, new Position(1080.0, 2025.0, 11.0));
         self::assertSame([null, 'undecided'], [$mark->design_elevation, $mark->verdict]);

@@ -125,6 +125,54 @@ final class FieldTest extends FeatureTestCase
         self::assertStringContainsString(',replaced,', (string) $this->get('/api/v1'.$this->at('/report.csv'))->streamedContent());
     }
 
+    /** The real wall stands 0.2 m behind its design, and the beam meets it aslant: the mark belongs beside its design along the wall, and the issued design stays on the row. */
+    public function test_a_mark_on_a_wall_keeps_the_issued_design_and_says_how_far_it_was_moved(): void
+    {
+        $this->setUpInstrument($this->project);
+        $point = $this->point(1010.0, 2030.0, 10.0);
+        $on = $this->measure($this->project, 'stake', new Position(1010.0, 2030.2, 10.0), 'P');
+        $wall = ['on' => 'wall', 'wall' => 0.0];
+        self::assertStringContainsString('how the wall runs', (string) $this->mark($on->id, $point, ['dot' => ['on' => 'wall'], 'withoutCheck' => true])->assertStatus(422)->json('message'));
+        $asked = $this->mark($on->id, $point, ['dot' => $wall, 'withoutCheck' => true])->assertStatus(409)->json();
+        self::assertSame('moved_onto_wall', $asked['reason']);
+        self::assertEqualsWithDelta(0.2, $asked['evidence']['moved'], 0.005);
+        $mark = $this->mark($on->id, $point, ['dot' => $wall, 'withoutCheck' => true, 'evenMoved' => true])->assertOk()->json();
+        self::assertEqualsWithDelta([1010.0, 2030.2], [$mark['design']['northing'], $mark['design']['easting']], 0.005);
+        self::assertSame([1010.0, 2030.0, 10.0], array_map(floatval(...), [$mark['issued']['northing'], $mark['issued']['easting'], $mark['issued']['elevation']]));
+        self::assertEqualsWithDelta(0.2, $mark['movedBy'], 0.005);
+        [$head, $row] = array_map(static fn (string $l) => str_getcsv($l, ',', '"', ''), explode("\n", (string) $this->get('/api/v1'.$this->at('/report.csv'))->assertOk()->streamedContent()));
+        $row = array_combine($head, $row);
+        self::assertSame(['1010.0000', '2030.0000'], [$row['issued northing [m]'], $row['issued easting [m]']]);
+        self::assertEqualsWithDelta(0.2, (float) $row['marked beside it by [m]'], 0.005);
+        // Of a pair its own line is cut with the wall.
+        $through = $this->mark($on->id, $point, ['dot' => $wall + ['through' => M_PI_4], 'withoutCheck' => true, 'evenMoved' => true, 'evenOut' => true])->assertOk()->json();
+        self::assertEqualsWithDelta([1010.2, 2030.2], [$through['design']['northing'], $through['design']['easting']], 0.005);
+    }
+
+    /** A point staked again goes out once; all of it on request. A mark that was mended stands where the one it mends stood. */
+    public function test_only_what_counts_goes_out(): void
+    {
+        $this->setUpInstrument($this->project);
+        $point = $this->point(1010.0, 2030.0, 10.0);
+        $marks = [];
+        foreach ([0.03, 0.0] as $off) {
+            $marks[] = $this->mark($this->measure($this->project, 'stake', new Position(1010.0 + $off, 2030.0, 10.0))->id, $point, ['evenOut' => true, 'withoutCheck' => true])->assertOk()->json('id');
+        }
+        $out = fn (string $format, string $more = ''): string => (string) $this->get('/api/v1'.$this->at("/points-file?format=$format&what=as-built$more"))->assertOk()->streamedContent();
+        foreach (['csv' => "\nP,", 'dxf' => "\nP\n", 'landxml' => 'name="P"', 'geojson' => '"P"'] as $format => $name) {
+            self::assertSame(1, substr_count("\n".$out($format), $name), $format);
+            self::assertGreaterThan(1, substr_count("\n".$out($format, '&all=1'), $name), $format);
+        }
+        self::assertMatchesRegularExpression('~P,1010\.03\d*,20(29|30)\.\d*,.*replaced 20~', $out('csv', '&all=1'));
+        self::assertMatchesRegularExpression('~P,(1010\.00|1009\.99)\d*,(2030|2029).*,in 20~', $out('csv', '&all=1'));
+        // The first of both is mended: the second counts all the same.
+        $first = (array) DB::table('marks')->where('id', $marks[0])->first();
+        DB::table('marks')->insert(['key' => 'mended-one', 'mends' => $marks[0], 'seq' => 9999] + array_diff_key($first, ['id' => 1]));
+        self::assertMatchesRegularExpression('~P,(1010\.00|1009\.99)~', $out('csv'));
+        $listed = $this->ask('GET', $this->at('/marks'))->json();
+        self::assertSame($marks[1], end($listed)['id']);
+    }
+
     public function test_a_figure_that_rounds_to_its_tolerance_and_is_out_prints_one_more_place(): void
     {
         $figures = new Figures($this->project->units(), PrintZone::utc());

@@ -116,6 +116,7 @@ final readonly class AlignmentAim implements Aim
             slope: $on?->slope,
             others: $others,
             side: $this->grade ? $on?->side?->raised($this->raised) : null,
+            azimuth: $foot->azimuth,
         );
     }
 }

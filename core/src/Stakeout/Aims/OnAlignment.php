@@ -22,6 +22,7 @@ final readonly class OnAlignment
      * @param  string  $part  lane, shoulder or slope that the pole stands on
      * @param  float|null  $slope  rise to the right for each metre across, there
      * @param  SideSlope|null  $side  of the road, where the pole stands on it
+     * @param  float  $azimuth  in which the alignment runs there, radians
      * @param  list<OtherFoot>  $others  other places of the alignment that the pole stands square to
      */
     public function __construct(
@@ -39,5 +40,6 @@ final readonly class OnAlignment
         #[ListOf(OtherFoot::class)]
         public array $others,
         public ?SideSlope $side = null,
+        public float $azimuth = 0.0,
     ) {}
 }

@@ -2706,6 +2706,7 @@ export interface components {
             before: number | null;
             way: number[];
             thing: string;
+            axisAzimuth: number | null;
         };
         AlignmentDrawn: {
             length: number;
@@ -2874,6 +2875,10 @@ export interface components {
             leans: components["schemas"]["Lean"][];
             height: number;
             oneIn: number | null;
+            uncertain: number | null;
+            turn: number | null;
+            length: number;
+            turnUncertain: number | null;
         };
         BuiltShot: {
             markId: number;
@@ -2926,6 +2931,7 @@ export interface components {
             visible?: boolean | null;
             /** @enum {string|null} */
             kind?: "design" | "ground" | "as_built" | null;
+            tolerance?: number | null;
         };
         CivilChoices: {
             surfaceId: number | null;
@@ -3161,6 +3167,7 @@ export interface components {
             on: "slab" | "wall" | "ray";
             wall?: number | null;
             elevation?: number | null;
+            through?: number | null;
         };
         DotMiss: {
             plan: number;
@@ -3168,6 +3175,9 @@ export interface components {
             east: number;
             height: number | null;
             depth: number;
+            moved: number | null;
+            wall: number | null;
+            through: number | null;
         };
         DraftChange: {
             /** @enum {string|null} */
@@ -3585,6 +3595,8 @@ export interface components {
             facing: number;
             /** @enum {string} */
             verdict: "in" | "out" | "undecided";
+            planIn: boolean;
+            heightIn: boolean;
             ahead: number | null;
             aside: number | null;
         };
@@ -3827,6 +3839,7 @@ export interface components {
             guidance: components["schemas"]["Guidance"] | null;
             /** @enum {string} */
             judged: "plan_and_height" | "plan" | "height";
+            gradeTolerance: number | null;
             by: components["schemas"]["OnLine"] | null;
             byStation: components["schemas"]["OnAlignment"] | null;
             surfaces: components["schemas"]["SurfaceHere"][];
@@ -3876,6 +3889,8 @@ export interface components {
             aimed: components["schemas"]["Aimed"] | null;
             leftSo: boolean;
             note: string;
+            issued: components["schemas"]["Position"] | null;
+            movedBy: number | null;
         };
         MarkToStore: {
             key: string;
@@ -3895,6 +3910,7 @@ export interface components {
             leftSo?: boolean;
             dot?: components["schemas"]["DotMarked"] | null;
             note?: string;
+            evenMoved?: boolean;
         };
         MarkWanted: {
             name?: string;
@@ -3905,6 +3921,7 @@ export interface components {
             judged?: "plan_and_height" | "plan" | "height" | null;
             dot?: components["schemas"]["DotMarked"] | null;
             note?: string;
+            evenMoved?: boolean;
         };
         MarksApart: {
             from: string;
@@ -4115,6 +4132,7 @@ export interface components {
             slope: number | null;
             others: components["schemas"]["OtherFoot"][];
             side: components["schemas"]["SideSlope"] | null;
+            azimuth: number;
         };
         OnFace: {
             before: number;
@@ -4895,6 +4913,7 @@ export interface components {
             lowest: number;
             highest: number;
             remarks: string[];
+            tolerance: number | null;
         };
         SurfaceHere: {
             id: number;
@@ -9316,6 +9335,7 @@ export interface operations {
                 separator?: string;
                 decimalMark?: string;
                 columns?: string;
+                all?: boolean;
             };
             header?: never;
             path: {

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout;
+
+use App\Projects\Models\Project;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Which marks of a project count: a point, a spot or a place along a line that was staked or built again counts once, by its latest mark; a check, a mark anywhere
+ * along a line, or a shot at nothing designed, stands for itself. A mark that was mended stands where the one it mends stood.
+ */
+final readonly class WhatCounts
+{
+    /**
+     * @param  array<int, int>  $order  of all marks that stand, the first mark of which each is a version
+     * @param  array<int, true>  $counting
+     */
+    private function __construct(private array $order, private array $counting) {}
+
+    public static function of(Project $project): self
+    {
+        $roots = $standing = [];
+        foreach (DB::table('marks')->where('project_id', $project->id)->orderBy('id')
+            ->select(['id', 'mends', 'kind', 'point_id', 'aim_key', 'aimed->kind as aimed_kind'])->cursor() as $m) {
+            $roots[$m->id] = $m->mends === null ? (int) $m->id : $roots[$m->mends] ?? (int) $m->mends;
+            $standing[$m->id] = self::about($m);
+            unset($standing[(int) $m->mends]);
+        }
+        $order = array_intersect_key($roots, $standing);
+        asort($order);
+        $latest = [];
+        foreach (array_keys($order) as $id) {
+            $latest[$standing[$id]] = $id;
+        }
+
+        return new self($order, array_fill_keys($latest, true));
+    }
+
+    private static function about(\stdClass $m): string
+    {
+        return match (true) {
+            $m->kind === 'check' => "mark {$m->id}",
+            $m->point_id !== null => "{$m->kind} {$m->point_id}",
+            in_array($m->aimed_kind, [AimKind::Spot->value, AimKind::Place->value], true) => "{$m->kind} at {$m->aim_key}",
+            default => "mark {$m->id}",
+        };
+    }
+
+    public function counts(int $mark): bool
+    {
+        return isset($this->counting[$mark]);
+    }
+
+    /** Smaller for what was marked earlier. */
+    public function placeOf(int $mark): int
+    {
+        return $this->order[$mark] ?? $mark;
+    }
+}
