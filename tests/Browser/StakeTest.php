@@ -63,9 +63,9 @@ final class StakeTest extends TestCase
                 }, 10));
             }
             $right = $lay['parallels'][$at]['right'];
-            // Looking east along the south wall, right is south.
-            $reversed = $this->aims($id)[0]['line']['lay']['reversed'] ? -1 : 1;
-            $this->stand($n - $reversed * $right * (($e2 > $e1) ? 1 : -1), $e);
+            // Looking east along the south wall, right is south. It begins with the piece that was touched.
+            $flat = $this->aims($id)[0]['line']['flat'];
+            $this->stand($n - $right * ($flat[2] > $flat[0] ? 1 : -1), $e);
             $s->see('on the line', 10)->choose('What counts', 'plan only')->press('Measure and store')->see('against design', 15)->press('On along the line');
         }
         $marks = array_slice($this->stakes($id), $before);

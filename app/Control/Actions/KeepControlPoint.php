@@ -9,10 +9,17 @@ use App\Cogo\Givens;
 use App\Cogo\Words;
 use App\Control\Models\ControlPoint;
 use App\Control\TypedControl;
+use App\Designs\Models\Design;
+use App\NeedsConfirmation;
 use App\Points\PointName;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
 use App\Seen;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Points\Findings\Surroundings;
+use Parlay\Core\Points\Findings\TypedMark;
+use Parlay\Core\Points\PointRow;
+use Parlay\Words\TypedMarks;
 
 /** Stores a control point typed by hand or touched on the plan, or changes one. */
 final class KeepControlPoint
@@ -28,6 +35,7 @@ final class KeepControlPoint
             $source = mb_substr((new Words($project, $shapes))->place($body->place), 0, 250);
         }
         $seen = $body->seen === null ? null : self::columns($body->seen);
+        $body->evenDoubtful || self::askDoubtful($project, $values, $existing);
 
         return Preparation::step($project, ($existing === null ? 'New control ' : 'Changed control ').$values['name'], static function (
             Preparation $step,
@@ -47,6 +55,31 @@ final class KeepControlPoint
 
             return $existing;
         });
+    }
+
+    /**
+     * A mark that is typed is looked over as a list is; one that only gets another code or deviation is not asked about again.
+     *
+     * @param  array<string, mixed>  $values
+     */
+    private static function askDoubtful(Project $project, array $values, ?ControlPoint $existing): void
+    {
+        $place = new Position($values['northing'], $values['easting'], $values['elevation']);
+        $was = $existing?->position();
+        if ($was !== null && $was->distanceTo($place) === 0.0 && $was->elevation === $place->elevation) {
+            return;
+        }
+        $unit = $project->length_style->unit();
+        $others = array_values($project->listedControl()->whereKeyNot($existing?->id)->orderBy('id')->get()->map(
+            static fn (ControlPoint $c, int $i) => new PointRow($i + 1, $c->name, $c->position(), $c->code, ''),
+        )->all());
+        $extents = $project->designs()->where('current', true)->get(['id', 'project_id', 'extent'])->map(static fn (Design $d) => $d->extent)->filter()->values()->all();
+        $mark = TypedMark::examine($values['name'], $place, $others, new Surroundings(extent: $extents === [] ? null : [
+            min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)), max(array_column($extents, 3)),
+        ]), $unit);
+        if ($mark->isDoubtful()) {
+            throw new NeedsConfirmation((new TypedMarks($project->length_style))->sentence($values['name'], $mark), 'doubtful');
+        }
     }
 
     /** @return array<string, mixed> */

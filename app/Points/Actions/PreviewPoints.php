@@ -50,7 +50,7 @@ final class PreviewPoints
             if ($body->layout !== null) {
                 $layout = PointRows::layout($body->layout);
             } elseif ($kind === PointFile::Text) {
-                $guess = LayoutGuess::from($first, $project->coordinate_order, $project->length_style->unit());
+                $guess = LayoutGuess::from($first, $project->coordinate_order, $project->length_style->unit(), $body->separator);
                 $layout = self::remembered($guess, $first) ?? $guess;
                 $remembered = $layout !== $guess;
             } else {

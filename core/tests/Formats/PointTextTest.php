@@ -264,4 +264,27 @@ final class PointTextTest extends TestCase
 
         return iterator_to_array(PointTextReader::read($stream(), LayoutGuess::from($lines, $order, LengthUnit::Metre)), false);
     }
+
+    /** Commas with blanks behind them part the cells, also where the rows are not all as long; each string ends with its row of zeros. */
+    public function test_a_string_file_parted_by_commas_and_blanks_is_read_by_its_commas(): void
+    {
+        $lines = [];
+        foreach ([1, 2, 3] as $string) {
+            for ($i = 0; $i < 20; $i++) {
+                $lines[] = $i % 2 === 0 ? sprintf('%d, %.3f, %.3f', $string, 502 + $i, 1000 + $string) : sprintf('%d, %.3f, %.3f, %.3f, top of kerb', $string, 502 + $i, 1000 + $string, 10.5);
+            }
+            $lines[] = '0, 0.000, 0.000';
+        }
+        $layout = LayoutGuess::from($lines, CoordinateOrder::NorthingEasting, LengthUnit::Metre);
+        self::assertSame(',', $layout->separator);
+        $stream = fopen('php://temp', 'w+b');
+        fwrite($stream, implode("\n", $lines));
+        rewind($stream);
+        $rows = iterator_to_array(PointTextReader::read($stream, $layout), false);
+        self::assertCount(60, array_filter($rows, static fn ($r) => $r instanceof PointRow));
+        self::assertCount(3, array_filter($rows, static fn ($r) => $r instanceof StringEnd));
+        // A separator that is chosen has columns of its own.
+        self::assertCount(5, LayoutGuess::from(['P1;100;200;5;MH', 'P2;101;201;5;MH'], CoordinateOrder::NorthingEasting, LengthUnit::Metre)->columns);
+        self::assertCount(3, LayoutGuess::from(['P1;100;200;5;MH', 'P2;101;201;5;MH'], CoordinateOrder::NorthingEasting, LengthUnit::Metre, ',')->columns);
+    }
 }

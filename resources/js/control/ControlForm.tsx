@@ -1,9 +1,10 @@
 import { useId, useState } from 'react';
-import { api, ask, type ControlPoint, type Project, type Schemas } from '../api/client';
+import { api, ask, type ControlPoint, Problem, type Project, type Schemas } from '../api/client';
 import { useDeed } from '../api/hooks';
+import { Button } from '../parts/Button';
 import { CheckBox } from '../parts/CheckBox';
 import { LengthField, TextField } from '../parts/Field';
-import { Failure } from '../parts/Notice';
+import { Failure, Notice } from '../parts/Notice';
 import { type Place, PlaceFields } from '../parts/PlaceFields';
 import { Step } from '../parts/Step';
 
@@ -39,7 +40,7 @@ export function ControlForm({ project, point, touched = null, onDone }: Props) {
     const { northing, easting, elevation } = place;
     // Typed over, it no longer is the place that was touched.
     const asTouched = touched !== null && northing === touched.northing && easting === touched.easting;
-    const keep = useDeed(project.id, () => {
+    const keep = useDeed(project.id, (evenDoubtful: boolean) => {
         const body = {
             name,
             code,
@@ -50,6 +51,7 @@ export function ControlForm({ project, point, touched = null, onDone }: Props) {
             heldFixed: fixed,
             planDeviation: fixed ? null : plan,
             heightDeviation: fixed ? null : height,
+            evenDoubtful,
         };
         return point
             ? ask(
@@ -65,13 +67,14 @@ export function ControlForm({ project, point, touched = null, onDone }: Props) {
                   }),
               );
     });
+    const doubt = keep.error instanceof Problem && keep.error.reason === 'doubtful' ? keep.error.message : null;
     return (
         <form
             id={form}
             className="grid gap-3"
             onSubmit={(e) => {
                 e.preventDefault();
-                keep.mutate(undefined, { onSuccess: onDone });
+                keep.mutate(false, { onSuccess: onDone });
             }}
         >
             {asTouched && <p className="text-quiet">From {touched.words}</p>}
@@ -86,7 +89,16 @@ export function ControlForm({ project, point, touched = null, onDone }: Props) {
                     <LengthField label="Standard deviation in height" value={height} onValue={setHeight} optional />
                 </>
             )}
-            <Failure of={keep.error} />
+            {doubt === null ? (
+                <Failure of={keep.error} />
+            ) : (
+                <Notice kind="caution">
+                    {doubt}{' '}
+                    <Button className="min-h-12" busy={keep.isPending} onClick={() => keep.mutate(true, { onSuccess: onDone })}>
+                        It is meant so
+                    </Button>
+                </Notice>
+            )}
             <Step
                 type="submit"
                 form={form}

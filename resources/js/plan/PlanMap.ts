@@ -454,6 +454,21 @@ export class PlanMap {
     }
 }
 
+/** So many times as far from the middle as half of all are: a mark that was typed wrong, or another site. */
+const STRAYS = 20;
+
+/** Places without those that lie far from the body of all: one far mark would leave nothing to be seen of the others. */
+export function among(places: PlanPlace[]): PlanPlace[] {
+    if (places.length < 4) {
+        return places;
+    }
+    const middle = (of: number[]) => of.sort((a, b) => a - b)[Math.floor(of.length / 2)] ?? 0;
+    const [n, e] = [middle(places.map((p) => p.northing)), middle(places.map((p) => p.easting))];
+    const away = places.map((p) => Math.hypot(p.northing - n, p.easting - e));
+    const usual = Math.max(middle([...away]), 1);
+    return places.filter((_, i) => (away[i] ?? 0) <= STRAYS * usual);
+}
+
 /** The extent of places and of drawn extents together. */
 export function contentOf(places: PlanPlace[], extents: (readonly number[])[]): Extent | null {
     const all = createEmpty();
@@ -462,7 +477,7 @@ export function contentOf(places: PlanPlace[], extents: (readonly number[])[]): 
             extend(all, [...e]);
         }
     }
-    for (const p of places) {
+    for (const p of among(places)) {
         extend(all, [p.easting, p.northing, p.easting, p.northing]);
     }
     return isEmpty(all) && places.length === 0 ? null : all;

@@ -58,6 +58,8 @@ interface Props {
 /** Shows a list of points as it is being read and what the doctor says of it; everything can be changed before anything is taken. */
 export function PointsImport({ project, file, target, onDone }: Props) {
     const [told, setTold] = useState<Layout | null>(null);
+    // Cut up otherwise, the columns are others: they are guessed anew.
+    const [separator, setSeparator] = useState<string | null>(null);
     const [mends, setMends] = useState<Mends>(NOTHING);
     const [rule, setRule] = useState<Rule | ''>('');
     const [notDegrees, setNotDegrees] = useState(false);
@@ -66,8 +68,8 @@ export function PointsImport({ project, file, target, onDone }: Props) {
     const [deviations, setDeviations] = useState<{ plan: number | null; height: number | null }>({ plan: null, height: null });
     const work = useWork(project.id);
     const preview = useQuery({
-        queryKey: ['preview', file.upload, target, told],
-        queryFn: () => previewOf(project.id, { upload: file.upload, layout: told, target }),
+        queryKey: ['preview', file.upload, target, told, separator],
+        queryFn: () => previewOf(project.id, { upload: file.upload, layout: told, target, separator }),
         placeholderData: keepPreviousData,
         retry: false,
     });
@@ -82,6 +84,11 @@ export function PointsImport({ project, file, target, onDone }: Props) {
     }
     const change = (part: Partial<Layout>) => {
         setMends(NOTHING);
+        if (part.separator !== undefined) {
+            setSeparator(part.separator);
+            setTold(null);
+            return;
+        }
         setTold({ ...layout, ...part });
     };
     const take = async (leaveOutFaulty: boolean) => {

@@ -117,7 +117,7 @@ final class HangingTest extends FeatureTestCase
         self::assertTrue($this->project->controlPoints()->where('id', $id)->exists());
         self::assertLessThan(300, $vanish(true)->status());
         self::assertFalse($this->project->controlPoints()->where('id', $id)->exists());
-        $this->ask('POST', $this->at('/control'), ['name' => 'F', 'northing' => 1006.0, 'easting' => 2061.0])->assertOk();
+        $this->ask('POST', $this->at('/control'), ['name' => 'F', 'northing' => 1006.0, 'easting' => 2061.0, 'evenDoubtful' => true])->assertOk();
         self::assertNotSame($id, $this->project->controlPoints()->where('name', 'F')->firstOrFail()->id);
         self::assertSame([], array_filter(
             $this->ask('GET', $this->at('/setup'))->json('solution.residuals') ?? [], static fn (array $r) => $r['name'] === 'F',

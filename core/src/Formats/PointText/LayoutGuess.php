@@ -21,11 +21,12 @@ final class LayoutGuess
      * @param  list<string>  $lines  the first rows, as UTF-8
      * @param  CoordinateOrder  $order  for files whose headings do not say
      * @param  LengthUnit  $unit  for files that do not say
+     * @param  string|null  $separator  where it was told
      */
-    public static function from(array $lines, CoordinateOrder $order, LengthUnit $unit): Layout
+    public static function from(array $lines, CoordinateOrder $order, LengthUnit $unit, ?string $separator = null): Layout
     {
         $rows = array_values(array_filter($lines, static fn (string $l) => trim($l) !== '' && preg_match('~^\s*(#|//)~', $l) !== 1));
-        $separator = self::separator($rows);
+        $separator ??= self::separator($rows);
         $mark = self::decimalMark($rows, $separator);
         $skip = self::skip($lines, $separator, $mark);
         $heading = self::heading($lines, $skip, $separator);
@@ -45,7 +46,10 @@ final class LayoutGuess
     {
         $best = [0, ','];
         // A comma comes last of the marks: it is a decimal mark as often as a separator.
-        foreach (["\t", ';', '|', ',', Layout::BLANKS] as $separator) {
+        $marks = ["\t", ';', '|', ','];
+        // Cells that end in a mark are parted by that mark, and the blanks behind it are for the eye.
+        $marked = preg_grep('~[,;|]\s~', $rows) ?: [];
+        foreach (2 * count($marked) > count($rows) ? $marks : [...$marks, Layout::BLANKS] as $separator) {
             $counts = array_count_values(array_map(static fn (string $l) => count(Layout::split($l, $separator)), $rows));
             unset($counts[0], $counts[1], $counts[2]);
             $agree = $counts === [] ? 0 : max($counts);

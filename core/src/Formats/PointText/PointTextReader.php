@@ -40,7 +40,7 @@ final class PointTextReader
                 throw UnreadablePoints::tooManyColumns($line, count($cells), self::MOST_COLUMNS);
             }
             $row = self::row($line, $cells, $layout);
-            if ($row instanceof PointRow && $row->name === $last && self::isNothing($row->position)) {
+            if ($row instanceof PointRow && self::isNothing($row->position) && ($row->name === $last || self::isZero($row->name))) {
                 $row = new StringEnd($line);
             }
             $last = $row instanceof PointRow ? $row->name : null;
@@ -142,7 +142,12 @@ final class PointTextReader
     /** With the name of the row before it, that is no point at the origin but the end of a string, too. */
     private static function isNothing(Position $p): bool
     {
-        return $p->northing === 0.0 && $p->easting === 0.0 && $p->elevation === 0.0;
+        return $p->northing === 0.0 && $p->easting === 0.0 && ($p->elevation === null || $p->elevation === 0.0);
+    }
+
+    private static function isZero(string $name): bool
+    {
+        return is_numeric($name) && (float) $name === 0.0;
     }
 
     private static function columnOf(Layout $layout, Column $column): int

@@ -4337,6 +4337,7 @@ export interface components {
             layout?: components["schemas"]["ColumnLayout"] | null;
             /** @enum {string} */
             target?: "control" | "points";
+            separator?: string | null;
         };
         PointsToTake: {
             upload: string;
@@ -5050,6 +5051,7 @@ export interface components {
             heightDeviation?: number | null;
             seen?: components["schemas"]["TypedControl"] | null;
             place?: components["schemas"]["GivenPlace"] | null;
+            evenDoubtful?: boolean;
         };
         TypedElement: {
             /** @enum {string} */
