@@ -6,6 +6,7 @@ namespace App\Instrument;
 
 use App\Civil\SurfaceHere;
 use App\Clock;
+use App\Database\OneReading;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Draft;
@@ -52,6 +53,11 @@ final class LiveView
         WHERE p.id = ?";
 
     public static function of(int $project, LiveQuery $asked): Live
+    {
+        return OneReading::of(static fn (): Live => self::told($project, $asked));
+    }
+
+    private static function told(int $project, LiveQuery $asked): Live
     {
         $row = DB::selectOne(self::QUERY, [$asked->target, $asked->aim, $asked->by, $project]) ?? throw new ModelNotFoundException;
         $state = LiveState::read();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Projects\Tasks;
 
 use App\Clock;
+use App\Database\OneReading;
 use App\Projects\Models\Project;
 use App\Projects\Packed\Packing;
 use App\Tasks\Models\Task;
@@ -27,23 +28,16 @@ final class PackProject implements Work
         }
         $sums = [];
         $temporary = [];
-        // One reading of all tables: nothing changes between the first row and the last, and nobody who writes has to wait.
-        $alone = DB::transactionLevel() === 0;
-        if ($alone) {
-            DB::connection()->getPdo()->exec('BEGIN DEFERRED');
-        }
-        try {
+        // Nothing changes between the first row and the last.
+        [$files, $uploads] = OneReading::of(static function () use ($project, $progress): array {
             $files = ['project.json' => self::rows(DB::table('projects')->where('id', $project->id))];
             foreach (array_keys(Packing::TABLES) as $i => $table) {
                 $progress->tell($i / count(Packing::TABLES), "packing $table");
                 $files["tables/$table.ndjson"] = self::rows(self::query($table, $project->id));
             }
-            $uploads = array_filter(DB::table('designs')->where('project_id', $project->id)->pluck('upload')->all());
-        } finally {
-            if ($alone) {
-                DB::connection()->getPdo()->exec('COMMIT');
-            }
-        }
+
+            return [$files, array_filter(DB::table('designs')->where('project_id', $project->id)->pluck('upload')->all())];
+        });
         foreach ($uploads as $token) {
             foreach ([$token, "$token.name"] as $name) {
                 $file = config()->string('parlay.data')."/uploads/$name";

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Http;
 
+use App\Database\OneReading;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Patch;
@@ -27,10 +28,13 @@ final class AimController
     #[Get('/projects/{project}/aims', 'What was chosen in the field to be staked, in the order in which it was', AimEntry::class, list: true)]
     public function index(Project $project): JsonResponse
     {
-        $revision = new AimRevision($project);
-        $aims = KeptAim::query()->where('project_id', $project->id)->where('put_away', false)->orderBy('id')->get();
+        // A line is kept in several rows, and may be laid anew meanwhile.
+        return new JsonResponse(OneReading::of(static function () use ($project): array {
+            $revision = new AimRevision($project);
+            $aims = KeptAim::query()->where('project_id', $project->id)->where('put_away', false)->orderBy('id')->get();
 
-        return new JsonResponse($aims->map(static fn (KeptAim $a) => AimEntry::of($a, $revision->changeOf($a)))->all());
+            return $aims->map(static fn (KeptAim $a) => AimEntry::of($a, $revision->changeOf($a)))->all();
+        }));
     }
 
     #[Post('/projects/{project}/aims', 'Takes a spot, a line or an elevation as what is to be staked', AimToTake::class, AimEntry::class)]

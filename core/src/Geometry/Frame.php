@@ -23,6 +23,12 @@ readonly class Frame
         return new static(1.0, 0.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 0.0, 1.0, 0.0);
     }
 
+    /** Whether it leaves everything where it is. */
+    public function isNone(): bool
+    {
+        return get_object_vars($this) == get_object_vars(self::none());
+    }
+
     /**
      * Where three axes and an origin come to lie.
      *

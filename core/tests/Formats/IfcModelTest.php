@@ -191,10 +191,15 @@ final class IfcModelTest extends TestCase
         self::assertNull($e['good']->fault);
         foreach ([
             'unknown' => 'IFCSECTIONEDSOLID is a shape Parlay does not read', 'flat' => 'missing, 0 or below', 'missing' => '#70000 is spoken of',
-            'far' => 'farther out than the earth', 'nowhere' => '#70001 is spoken of', 'along itself' => 'along its own plane',
-            'in a circle' => 'in a circle', 'cut by itself' => 'in a circle', 'placed in itself' => 'in a circle',
+            'far' => 'farther out than the earth', 'along itself' => 'along its own plane',
+            'in a circle' => 'in a circle', 'cut by itself' => 'in a circle',
         ] as $name => $said) {
             self::assertStringContainsString($said, (string) $e[$name]->fault, $name);
+        }
+        // What has no place is left out by its name: it would stand at the origin.
+        foreach (['nowhere' => '#70001 is spoken of', 'placed in itself' => 'in a circle'] as $name => $said) {
+            self::assertArrayNotHasKey($name, $e);
+            self::assertMatchesRegularExpression("~“{$name}” was left out: .*$said~", implode("\n", $m->structure->faults));
         }
         self::assertSame(['not drawn' => 1], $m->leftOut()['IFCSECTIONEDSOLID']);
     }

@@ -56,18 +56,23 @@ final class IfcDrawing
     /** @var \WeakMap<Solid, array<string, SeenFromAbove>> by the solid and how it is turned */
     private \WeakMap $seen;
 
-    private function __construct(StepFile $file, private readonly LengthUnit $unit, private readonly ReadOptions $options, IfcModel $model)
+    private function __construct(private readonly LengthUnit $unit, private readonly ReadOptions $options, IfcModel $model)
     {
         $this->placement = new Placement($options);
         $this->seen = new \WeakMap;
         $this->model = $model;
         $scale = 1 / $unit->metres();
-        $map = MapConversion::of($file, $model->units->length);
-        $this->toFile = (new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0))->after($map->frame ?? Frame::none());
+        $map = $model->map();
+        $this->toFile = (new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0))->after($model->toMap());
         $this->storeys = $model->storeyNames();
-        $this->placement->remark($map === null
-            ? 'The file says no place on the map: the model lies about an origin of its own. Fit it to the control.'
-            : 'The model lies where the file’s map conversion puts it.');
+        $this->placement->remark(match (true) {
+            $map === null => 'The file says no place on the map: the model lies about an origin of its own. Fit it to the control.',
+            $map->frame === null => "The file says a place on the map that Parlay can’t read ({$map->said}: {$map->why}). Fit the model to the control.",
+            default => "The model lies where the file’s map conversion puts it ({$map->said}).",
+        });
+        if ($model->ownSystem() !== null) {
+            $this->placement->remark('The file gives the model a coordinate system of its own (WorldCoordinateSystem): it was moved and turned by that.');
+        }
         $turned = $model->turnedFromNorth();
         if ($turned !== null) {
             $this->placement->remark(sprintf(
@@ -98,13 +103,14 @@ final class IfcDrawing
             throw UnreadableDrawing::because($e->getMessage());
         }
 
-        return (new self($file, $model->units->named(), $options, $model))->drawing($size);
+        return (new self($model->units->named(), $options, $model))->drawing($size);
     }
 
     private function drawing(int $size): Drawing
     {
         $file = $this->model->file;
         $this->axes();
+        $this->annotations();
         $all = max(1, array_sum($this->model->things()));
         $done = $twice = 0;
         $bare = $ids = [];
@@ -131,6 +137,9 @@ final class IfcDrawing
             foreach ($whys as $why => $count) {
                 $this->placement->remark("$count × $class: $why.");
             }
+        }
+        foreach ($this->model->notTaken() as $class => $count) {
+            $this->placement->remark("$count × $class: a place, or what is not there; it is no thing that is set out, and was not taken.");
         }
         if ($this->model->leftOut() !== []) {
             $this->placement->remark('What is not drawn can’t be touched: ask for the model with plain faces (faceted), or for a drawing (DXF) of these things.');
@@ -224,6 +233,23 @@ final class IfcDrawing
                 $this->placement->place(new Drawn("$layer, $which", Colours::BY_LAYER, $number, [
                     [ShapeKind::Circle, [...$ends[$i], $solid->round[$k]->radius * $scale]],
                 ]));
+            }
+        }
+    }
+
+    /** Lines for setting out and the like, drawn in the model beside its things. */
+    private function annotations(): void
+    {
+        foreach ($this->model->annotations() as $number => $courses) {
+            $pieces = [];
+            foreach ($courses as $course) {
+                $places = array_map(fn (array $p): array => $this->toFile->point(...$p), $course);
+                for ($i = 1; $i < count($places); $i++) {
+                    $pieces[] = [ShapeKind::Line, [...$places[$i - 1], ...$places[$i]]];
+                }
+            }
+            if ($pieces !== []) {
+                $this->placement->place(new Drawn('Annotation', Colours::BY_LAYER, $number, $pieces, attributes: array_filter(['name' => (string) $this->model->nameOf($number)])));
             }
         }
     }

@@ -16,6 +16,7 @@ use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Formats\Step\UnreadableStep;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Geometry\Space;
 use Parlay\Core\Units\LengthUnit;
 
 /** A building model in IFC (ISO 16739): IFC2X3, IFC4 and their additions, as a STEP file. */
@@ -56,6 +57,9 @@ final class IfcModel
 
     private readonly IfcCurves $curves;
 
+    /** @var array<int, true>|null */
+    private ?array $cutting = null;
+
     /** @throws UnreadableStep where its schema is none Parlay reads */
     public function __construct(public readonly StepFile $file)
     {
@@ -66,6 +70,7 @@ final class IfcModel
         $this->places = new IfcPlaces($file, $this->units->length);
         $this->curves = new IfcCurves($file, $this->places, $this->units);
         $this->shapes = new IfcShapes($file, $this->places, $this->curves, new IfcProfiles($file, $this->places, $this->curves));
+        $this->places->setGrid($this->byGrid(...));
         $this->structure = new IfcStructure($file);
         $this->properties = new IfcProperties($file, $this->structure);
     }
@@ -78,11 +83,205 @@ final class IfcModel
      */
     public function toSite(LengthUnit $unit, ?Frame $placement): Frame
     {
-        $map = MapConversion::of($this->file, $this->units->length);
         $scale = $this->scale($unit);
         $whole = ($placement ?? Frame::none())->after(new Frame($scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0, 0.0, 0.0, 0.0, $scale, 0.0));
 
-        return $map === null ? $whole : $whole->after($map->frame);
+        return $whole->after($this->toMap());
+    }
+
+    /** From the model's own coordinates to where the file puts it, metres. */
+    public function toMap(): Frame
+    {
+        return ($this->map()->frame ?? Frame::none())->after($this->ownSystem() ?? Frame::none());
+    }
+
+    /** What the file says of its place on the map; null where it says nothing. */
+    public function map(): ?MapConversion
+    {
+        return MapConversion::of($this->file, $this->units->length);
+    }
+
+    /** Where the coordinate system of the model itself stands in the world (WorldCoordinateSystem); null where it is the world's. */
+    public function ownSystem(): ?Frame
+    {
+        foreach ($this->file->of('IFCGEOMETRICREPRESENTATIONCONTEXT') as $number) {
+            try {
+                $context = $this->file->get($number);
+                $system = $context->reference(4);
+                $frame = $system === null || ($context->number(2) ?? 3.0) !== 3.0 ? null : $this->places->axes($system);
+                if ($frame !== null && ! $frame->isNone()) {
+                    return $frame;
+                }
+            } catch (BrokenInstance $e) {
+                $this->structure->faults[] = $e->getMessage();
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * At the crossing of two axes of a grid, or beside it (IfcVirtualGridIntersection): its x axis along the first of both, or toward where it is said.
+     *
+     * @throws BrokenInstance
+     */
+    private function byGrid(Instance $placement): Frame
+    {
+        $crossings = [];
+        $toward = null;
+        foreach (array_keys($placement->attributes) as $k) {
+            $number = $placement->reference($k);
+            $class = $number === null ? '' : $this->file->classOf($number);
+            if ($class === 'IFCVIRTUALGRIDINTERSECTION') {
+                $crossings[] = (int) $number;
+            } elseif ($class === 'IFCDIRECTION') {
+                $toward = $this->places->direction($number, [1.0, 0.0, 0.0]);
+            }
+        }
+        [$at, $along, $frame] = $this->crossing($crossings[0] ?? throw $this->places->broken($placement->number, 'it names no crossing of a grid'));
+        if (isset($crossings[1])) {
+            [$other] = $this->crossing($crossings[1]);
+            $along = [$other[0] - $at[0], $other[1] - $at[1], 0.0];
+        }
+        $x = Space::unit($toward ?? $along) ?? [1.0, 0.0, 0.0];
+
+        return $frame->after(Frame::ofAxes($x, [-$x[1], $x[0], 0.0], [0.0, 0.0, 1.0], $at));
+    }
+
+    /**
+     * @return array{array{float, float, float}, array{float, float, float}, Frame} where two axes cross, beside them as far as is said, how the first of them runs, and the grid's frame
+     *
+     * @throws BrokenInstance
+     */
+    private function crossing(int $number): array
+    {
+        $c = $this->file->get($number);
+        [$one, $two] = [...$c->references(0), null, null];
+        if ($one === null || $two === null) {
+            throw $this->places->broken($number, 'a crossing of fewer than two axes');
+        }
+        $off = $c->numbers(1);
+        [$p, $u] = $this->straightAxis($one, ($off[0] ?? 0.0));
+        [$q, $v] = $this->straightAxis($two, ($off[1] ?? 0.0));
+        $sine = $u[0] * $v[1] - $u[1] * $v[0];
+        if (abs($sine) < 1e-9) {
+            throw $this->places->broken($number, 'its axes run alike and do not cross');
+        }
+        $t = (($q[0] - $p[0]) * $v[1] - ($q[1] - $p[1]) * $v[0]) / $sine;
+        $up = isset($off[2]) ? $this->places->coordinate($off[2], $number) : 0.0;
+
+        return [[$p[0] + $t * $u[0], $p[1] + $t * $u[1], $up], [$u[0], $u[1], 0.0], $this->gridOf($one)];
+    }
+
+    /**
+     * @param  float  $off  to its left, in the file's unit
+     * @return array{array{float, float}, array{float, float}} a place on it and its direction
+     *
+     * @throws BrokenInstance
+     */
+    private function straightAxis(int $axis, float $off): array
+    {
+        $a = $this->file->get($axis);
+        $places = $this->curves->trace($a->reference(1) ?? throw $this->places->broken($axis, 'an axis without a course'))->places;
+        if (count($places) !== 2) {
+            throw $this->places->broken($axis, 'a placement by an axis that is not straight, which Parlay does not read');
+        }
+        [$from, $to] = $a->word(2) === 'F' ? [$places[1], $places[0]] : [$places[0], $places[1]];
+        $length = hypot($to[0] - $from[0], $to[1] - $from[1]);
+        if ($length <= 0.0) {
+            throw $this->places->broken($axis, 'an axis of no length');
+        }
+        $u = [($to[0] - $from[0]) / $length, ($to[1] - $from[1]) / $length];
+        $by = $this->places->coordinate($off, $axis);
+
+        return [[$from[0] - $by * $u[1], $from[1] + $by * $u[0]], $u];
+    }
+
+    private function gridOf(int $axis): Frame
+    {
+        foreach ($this->file->of('IFCGRID') as $number) {
+            $grid = $this->file->get($number);
+            if (in_array($axis, [...$grid->references(7), ...$grid->references(8), ...$grid->references(9)], true)) {
+                return $this->places->local($grid->reference(5));
+            }
+        }
+
+        return Frame::none();
+    }
+
+    /**
+     * What is placed or shown in the file and is no thing that could be set out: how many of each class.
+     *
+     * @return array<string, int>
+     */
+    public function notTaken(): array
+    {
+        $counts = [];
+        foreach (self::NO_THINGS as $class) {
+            // Grids and annotations are drawn as lines, openings are cut; a site with a body is one.
+            if (in_array($class, ['IFCGRID', 'IFCPROJECT', 'IFCANNOTATION', 'IFCSITE'], true)) {
+                continue;
+            }
+            foreach ($this->file->of($class) as $number) {
+                try {
+                    $shown = $this->file->get($number)->reference(6) !== null && ! isset($this->cutting()[$number]);
+                } catch (BrokenInstance) {
+                    $shown = true;
+                }
+                if ($shown) {
+                    $counts[$class] = ($counts[$class] ?? 0) + 1;
+                }
+            }
+        }
+
+        return $counts;
+    }
+
+    /** @return array<int, true> openings that are cut out of something */
+    private function cutting(): array
+    {
+        return $this->cutting ??= array_fill_keys(array_merge(...array_values($this->structure->openings)), true);
+    }
+
+    /**
+     * Lines that are drawn in the model, such as those for setting out.
+     *
+     * @return \Generator<int, list<list<array{float, float, float}>>> by number of the annotation: courses, in the model's coordinates
+     */
+    public function annotations(): \Generator
+    {
+        foreach ($this->file->of('IFCANNOTATION') as $number) {
+            $courses = [];
+            try {
+                $a = $this->file->get($number);
+                $frame = $this->places->local($a->reference(5));
+                $product = $a->reference(6);
+                foreach ($product === null ? [] : $this->file->get($product)->references(2) as $representation) {
+                    foreach ($this->file->get($representation)->references(3) as $item) {
+                        array_push($courses, ...$this->coursesOf($item, $frame));
+                    }
+                }
+            } catch (BrokenInstance $e) {
+                $this->structure->faults[] = $e->getMessage();
+            }
+            yield $number => $courses;
+        }
+    }
+
+    /** @return list<list<array{float, float, float}>> */
+    private function coursesOf(int $item, Frame $frame): array
+    {
+        $i = $this->file->get($item);
+        if (str_ends_with($i->class, 'SET')) {
+            return array_merge(...array_map(fn (int $part): array => $this->coursesOf($part, $frame), $i->references(0)));
+        }
+        try {
+            return [array_map(static fn (array $p): array => $frame->point(...$p), $this->curves->trace($item)->places)];
+        } catch (BrokenInstance) {
+            $this->shapes->leave($i->class, 'of an annotation: not drawn');
+
+            return [];
+        }
     }
 
     /** How much larger it is than its file says, by the unit it was taken in. */
@@ -176,10 +375,13 @@ final class IfcModel
         foreach (array_keys($this->things()) as $class) {
             foreach ($this->file->of($class) as $number) {
                 try {
+                    if ($class === 'IFCSITE' && $this->file->get($number)->reference(6) === null) {
+                        continue;
+                    }
                     $element = $this->element($number);
                 } catch (BrokenInstance $e) {
-                    $this->structure->faults[] = $e->getMessage();
-                    $this->shapes->leave($class, 'can’t be read');
+                    $this->structure->faults[] = self::plainClass($class)." “{$this->nameOf($number)}” was left out: {$e->getMessage()}";
+                    $this->shapes->leave($class, 'its place, or it itself, can’t be read: left out');
 
                     continue;
                 }
@@ -194,9 +396,9 @@ final class IfcModel
         $i = $this->file->get($number);
         $fault = null;
         $shape = $layers = [];
-        $place = Frame::none();
+        // Without its place it stands nowhere, least of all at the origin.
+        $place = $this->places->local($i->reference(5));
         try {
-            $place = $this->places->local($i->reference(5));
             [$shape, $layers, $fault] = $this->shapeOf($i);
             $shape = $this->withoutOpenings($number, $place, $shape);
         } catch (BrokenInstance $e) {
@@ -231,9 +433,28 @@ final class IfcModel
         }
     }
 
+    /** A site is a place, and where terrain is drawn with it a thing as well. */
+    private function hasBody(string $class): bool
+    {
+        foreach ($this->file->of($class) as $number) {
+            try {
+                if ($this->file->get($number)->reference(6) !== null) {
+                    return true;
+                }
+            } catch (BrokenInstance) {
+                continue;
+            }
+        }
+
+        return false;
+    }
+
     /** A class whose instances have an id, a placement and a shape. */
     private function isThing(string $class): bool
     {
+        if ($class === 'IFCSITE') {
+            return $this->hasBody($class);
+        }
         if (in_array($class, self::NO_THINGS, true) || str_starts_with($class, 'IFCREL') || str_ends_with($class, 'TYPE') || str_ends_with($class, 'STYLE')) {
             return false;
         }
@@ -276,12 +497,16 @@ final class IfcModel
             return [[], [], null];
         }
         $chosen = $box = null;
+        $bodies = [];
         $best = 100;
         foreach ($this->file->get($product)->references(2) as $number) {
             $r = $this->file->get($number);
             $identifier = strtolower($r->text(1) ?? '');
             $rank = in_array($identifier, self::NO_SHAPES, true) ? 100 : self::SHAPES[$identifier] ?? self::OTHER_SHAPE;
             $rank = $r->text(2) === 'BoundingBox' ? self::SHAPES['box'] : $rank;
+            if ($rank === self::SHAPES['body']) {
+                $bodies[] = $r;
+            }
             if ($rank === self::SHAPES['box']) {
                 $box = $r;
             }
@@ -296,7 +521,9 @@ final class IfcModel
         }
         $solids = $faults = [];
         $layers = $this->structure->layers[$chosen->number] ?? [];
-        foreach ($chosen->references(3) as $item) {
+        // A body in two parts is written as two.
+        $items = array_merge(...array_map(static fn (Instance $r): array => $r->references(3), $bodies === [] ? [$chosen] : $bodies));
+        foreach ($items as $item) {
             array_push($layers, ...$this->structure->layers[$item] ?? []);
             try {
                 array_push($solids, ...$this->shapes->placed($item));

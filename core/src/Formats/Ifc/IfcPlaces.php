@@ -24,7 +24,16 @@ final class IfcPlaces
     /** @var array<int, Frame> by number of the local placement */
     private array $local = [];
 
+    /** @var (\Closure(Instance): Frame)|null reads placements by a grid */
+    private ?\Closure $byGrid = null;
+
     public function __construct(private readonly StepFile $file, private readonly float $metres) {}
+
+    /** @param  \Closure(Instance): Frame  $byGrid */
+    public function setGrid(\Closure $byGrid): void
+    {
+        $this->byGrid = $byGrid;
+    }
 
     /**
      * Metres; a point of the plane lies at z 0.
@@ -93,7 +102,7 @@ final class IfcPlaces
         }
         $placement = $this->file->get($number);
         if ($placement->class !== 'IFCLOCALPLACEMENT') {
-            throw $this->broken($number, "{$placement->class} is a placement Parlay does not read");
+            return $this->local[$number] = $this->otherPlacement($placement, $depth);
         }
         $own = $placement->reference(1);
         $frame = $own === null ? Frame::none() : $this->axes($own);
@@ -106,6 +115,32 @@ final class IfcPlaces
         }
 
         return $this->local[$number] = $frame;
+    }
+
+    /**
+     * By a grid, or along an alignment: of the latter the place that is written beside it for those who don't know the alignment.
+     *
+     * @throws BrokenInstance
+     */
+    private function otherPlacement(Instance $placement, int $depth): Frame
+    {
+        if ($placement->class === 'IFCGRIDPLACEMENT' && $this->byGrid !== null) {
+            return ($this->byGrid)($placement);
+        }
+        $within = null;
+        foreach (array_keys($placement->attributes) as $k) {
+            $number = $placement->reference($k);
+            $class = $number === null || ! $this->file->has($number) ? '' : $this->file->classOf($number);
+            if ($k === 0 && str_ends_with($class, 'PLACEMENT')) {
+                $within = $number;
+            }
+            if ($placement->class === 'IFCLINEARPLACEMENT' && $class === 'IFCAXIS2PLACEMENT3D') {
+                $frame = $this->axes((int) $number);
+
+                return $within === null ? $frame : $this->within($within, $depth + 1)->after($frame);
+            }
+        }
+        throw $this->broken($placement->number, "{$placement->class} is a placement Parlay does not read");
     }
 
     /**

@@ -20,6 +20,8 @@ final class IfcShapes
 {
     private const DEEPEST = 30;
 
+    private const HALF_SPACES = ['IFCHALFSPACESOLID', 'IFCBOXEDHALFSPACE', 'IFCPOLYGONALBOUNDEDHALFSPACE'];
+
     /** Shapes that one thing may show by showing others again. */
     private const MOST_SHOWN = 20_000;
 
@@ -213,9 +215,89 @@ final class IfcShapes
         return Sweeps::pipe($way->places, $this->above($i, 1), $inner) ?? throw $this->places->broken($i->number, 'a line of one place');
     }
 
+    /** A plate with a thousand holes is a thousand cuts, each of what the one before left: from the innermost outward, and not within one another. */
     private function boolean(Instance $i, int $depth): Solid
     {
-        $first = $this->solid($i->reference(1) ?? throw $this->places->broken($i->number, 'nothing to cut'), $depth + 1);
+        $chain = [];
+        for ($at = $i; str_starts_with($at->class, 'IFCBOOLEAN') && ! isset($this->kept[$at->number]); $at = $this->file->get($first)) {
+            if (isset($chain[$at->number])) {
+                throw $this->places->broken($at->number, 'solids are cut with one another in a circle');
+            }
+            $chain[$at->number] = $at;
+            $first = $at->reference(1) ?? throw $this->places->broken($at->number, 'nothing to cut');
+        }
+        $solid = $this->solid($at->number, $depth + 1);
+        $together = [];
+        foreach (array_reverse($chain) as $cut) {
+            $hole = $this->holeOf($cut, $depth);
+            if ($hole !== null && self::isApart($hole, $together)) {
+                $together[] = $hole;
+
+                continue;
+            }
+            $solid = $this->withoutAll($i, $solid, $together);
+            $together = $hole === null ? [] : [$hole];
+            $solid = $hole === null ? $this->cut($cut, $solid, $depth) : $solid;
+        }
+
+        return $this->withoutAll($i, $solid, $together);
+    }
+
+    /** What is taken away, where that is a solid of its own and not half of all space. */
+    private function holeOf(Instance $cut, int $depth): ?Solid
+    {
+        $second = $cut->reference(2);
+        if ($cut->word(0) !== 'DIFFERENCE' || $second === null || in_array($this->file->classOf($second), self::HALF_SPACES, true)) {
+            return null;
+        }
+
+        return $this->solid($second, $depth + 1);
+    }
+
+    /** @param  list<Solid>  $others */
+    private static function isApart(Solid $solid, array $others): bool
+    {
+        $box = $solid->box();
+        if ($box === null) {
+            return true;
+        }
+        foreach ($others as $other) {
+            $beside = $other->box();
+            $apart = $beside === null;
+            foreach ($beside === null ? [] : [0, 1, 2] as $k) {
+                $apart = $apart || $box[1][$k] < $beside[0][$k] || $box[0][$k] > $beside[1][$k];
+            }
+            if (! $apart) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Holes that lie apart are cut out at once: one after another, each cut would go through all that the ones before it left.
+     *
+     * @param  list<Solid>  $holes
+     */
+    private function withoutAll(Instance $i, Solid $solid, array $holes): Solid
+    {
+        if ($holes === []) {
+            return $solid;
+        }
+        try {
+            $left = Booleans::difference($solid, count($holes) === 1 ? $holes[0] : Solid::together($holes));
+        } catch (TooManyFaces) {
+            $this->leave($i->class, 'of more faces than are cut with one another: drawn uncut');
+
+            return $solid;
+        }
+
+        return $left ?? throw $this->places->broken($i->number, 'nothing is left of it');
+    }
+
+    private function cut(Instance $i, Solid $first, int $depth): Solid
+    {
         $second = $i->reference(2) ?? throw $this->places->broken($i->number, 'nothing to cut with');
         try {
             $tool = $this->tool($this->file->get($second), $first, $depth);
@@ -237,7 +319,7 @@ final class IfcShapes
     /** What cuts, as a solid: of half of all space as much as matters. */
     private function tool(Instance $i, Solid $cut, int $depth): Solid
     {
-        if (! in_array($i->class, ['IFCHALFSPACESOLID', 'IFCBOXEDHALFSPACE', 'IFCPOLYGONALBOUNDEDHALFSPACE'], true)) {
+        if (! in_array($i->class, self::HALF_SPACES, true)) {
             return $this->solid($i->number, $depth + 1);
         }
         $surface = $this->file->get($i->reference(0) ?? throw $this->places->broken($i->number, 'half of space on no side of a plane'));
