@@ -261,13 +261,14 @@ final class IfcShapes
         if ($box === null) {
             return true;
         }
+        [$low, $high] = $box;
         foreach ($others as $other) {
             $beside = $other->box();
-            $apart = $beside === null;
-            foreach ($beside === null ? [] : [0, 1, 2] as $k) {
-                $apart = $apart || $box[1][$k] < $beside[0][$k] || $box[0][$k] > $beside[1][$k];
+            if ($beside === null) {
+                continue;
             }
-            if (! $apart) {
+            [$least, $most] = $beside;
+            if ($high[0] >= $least[0] && $low[0] <= $most[0] && $high[1] >= $least[1] && $low[1] <= $most[1] && $high[2] >= $least[2] && $low[2] <= $most[2]) {
                 return false;
             }
         }
