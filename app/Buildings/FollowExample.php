@@ -11,6 +11,8 @@ use App\Designs\Models\Design;
 use App\Projects\Models\Project;
 use Parlay\Core\Buildings\Example\DoesNotFit;
 use Parlay\Core\Buildings\Example\ElementSpot;
+use Parlay\Core\Buildings\Example\OnAnother;
+use Parlay\Core\Buildings\Example\Parts;
 use Parlay\Core\Cogo\ConstructionKind;
 use Parlay\Core\Geometry\Position;
 use Parlay\Words\ElementSpots;
@@ -39,11 +41,12 @@ final class FollowExample
         }
         $store = ElementStore::of($project->designs()->findOrFail($example->designId, Design::LISTED));
         $model = $store->element($example->number) ?? throw new \DomainException('That thing is not in the model. Touch it again.');
+        $parts = self::shown($model);
         $candidates = $things = $notFitting = $on = [];
         $mirrored = 0;
         foreach ((new Alike($store))->to($model, $example->alike) as $thing) {
             try {
-                $found = $this->on($thing);
+                $found = $this->on($thing, $parts);
             } catch (DoesNotFit $e) {
                 $notFitting[] = new NotFitting($thing->number, $thing->called(), ElementSpots::misfit($e));
 
@@ -68,12 +71,11 @@ final class FollowExample
      *
      * @throws DoesNotFit
      */
-    private function on(StoredElement $thing): array
+    private function on(StoredElement $thing, Parts $parts): array
     {
         $placed = $thing->placed();
 
-        return array_map(function (ElementSpot $spot) use ($placed, $thing): Candidate {
-            $own = $placed->brought($spot);
+        return array_map(function (ElementSpot $own) use ($placed, $thing): Candidate {
             [$east, $north, $height] = $placed->of($own);
             $place = new ElementPlace($this->example->designId, $thing->guid, $thing->number, $own);
 
@@ -81,6 +83,16 @@ final class FollowExample
                 new Construction(ConstructionKind::Place, [new GivenPlace(element: $place)]), new Position($north, $east, $height),
                 code: $this->example->codeFrom->of($thing),
             );
-        }, $this->example->spots);
+        }, (new OnAnother($parts, $thing->parts()))->spots($this->example->spots));
+    }
+
+    /** @throws \DomainException */
+    private static function shown(StoredElement $model): Parts
+    {
+        try {
+            return $model->parts();
+        } catch (DoesNotFit $e) {
+            throw new \DomainException($model->called().' '.ElementSpots::misfit($e).'.');
+        }
     }
 }

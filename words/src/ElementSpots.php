@@ -59,6 +59,9 @@ final class ElementSpots
             Misfit::OtherRounds => "has $has of these axes, and the example has {$e->wanted}",
             Misfit::OtherEdges => 'has no such edge between these faces',
             Misfit::NoCrossing => 'has these faces lying so that they meet nowhere',
+            Misfit::NoCorner => 'has no corner where these faces would meet',
+            Misfit::OtherNeighbours => 'has other faces beside these (a chamfer or a notch)',
+            Misfit::SeveralWays => "was turned, and is like itself in {$e->has} ways: touch the spots on this one by itself",
             Misfit::Unsaid => 'was asked for a spot that does not say which faces it is held by',
         };
     }

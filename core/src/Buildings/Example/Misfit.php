@@ -14,6 +14,12 @@ enum Misfit: string
     case OtherRounds = 'otherRounds';
     case OtherEdges = 'otherEdges';
     case NoCrossing = 'noCrossing';
+    /** Its faces do not meet in a corner. */
+    case NoCorner = 'noCorner';
+    /** A chamfer, a notch or a step is beside the face, or is not. */
+    case OtherNeighbours = 'otherNeighbours';
+    /** It is of the same shape in several ways, and they lead to other spots. */
+    case SeveralWays = 'severalWays';
     /** The spot does not say what it is held by. */
     case Unsaid = 'unsaid';
 }

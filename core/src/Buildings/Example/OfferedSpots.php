@@ -55,8 +55,8 @@ final readonly class OfferedSpots
     private function axes(): array
     {
         $found = [];
-        foreach ($this->parts->axes as $a => $axis) {
-            foreach ([$axis->from, $axis->to] as $end => $at) {
+        foreach ($this->parts->wholeAxes() as $a) {
+            foreach ([$this->parts->axes[$a]->from, $this->parts->axes[$a]->to] as $end => $at) {
                 $found[] = [$this->place->point(...$at), fn () => new ElementSpot(
                     ElementSpotKind::AxisEnd, $this->parts->topology, axis: $this->parts->holdAxis($a), rank: $end,
                 )];

@@ -31,6 +31,9 @@ final class Parts
     /** Metres. */
     private const SAME = 1e-5;
 
+    /** The outward directions of a half cylinder add up to 2/π of what they are one by one, those of a quarter to 0.9: a slot has ends, a fillet has none. */
+    private const HALF_ROUND = 0.7;
+
     /** @var list<array{float, float, float}> */
     public readonly array $corners;
 
@@ -42,6 +45,9 @@ final class Parts
 
     /** @var list<RoundFace> from the end that is nearer to where it comes from along its direction */
     public readonly array $axes;
+
+    /** @var array<int, array{array{float, float, float}, float}> by axis: the sum of the normals of its facets, each as long as its area, and of their lengths */
+    private array $around = [];
 
     /** @var list<array{int, int, int, int}>|null */
     private ?array $edges = null;
@@ -78,7 +84,12 @@ final class Parts
         $this->corners = $whole->corners;
         $faces = $normals = [];
         foreach ($whole->faces as $face) {
-            $normal = $face->round === null ? Space::unit(FaceTriangles::normal($whole->corners, $face->outline)) : null;
+            $area = FaceTriangles::normal($whole->corners, $face->outline);
+            if ($face->round !== null) {
+                [$sum, $lengths] = $this->around[$face->round] ?? [[0.0, 0.0, 0.0], 0.0];
+                $this->around[$face->round] = [Space::plus($sum, $area), $lengths + Space::length($area)];
+            }
+            $normal = $face->round === null ? Space::unit($area) : null;
             if ($normal !== null) {
                 $faces[] = $face;
                 $normals[] = $normal;
@@ -106,6 +117,33 @@ final class Parts
         return $way[$first] < 0.0 ? new RoundFace($r->to, $r->from, $r->radius, $r->hollow) : $r;
     }
 
+    /** @return list<int> axes of what goes at least half around, holes and pins and the ends of slots, each line once however many pieces a writer made of it; not of fillets */
+    public function wholeAxes(): array
+    {
+        $lines = [];
+        foreach ($this->axes as $a => $r) {
+            foreach ($lines as $first => $members) {
+                $of = $this->axes[$first];
+                if ($of->hollow === $r->hollow && abs($of->radius - $r->radius) <= self::SAME && Space::length(Space::way($of->from, $r->from)) <= self::SAME && Space::length(Space::way($of->to, $r->to)) <= self::SAME) {
+                    $lines[$first][] = $a;
+
+                    continue 2;
+                }
+            }
+            $lines[$a] = [$a];
+        }
+
+        return array_keys(array_filter($lines, function (array $members): bool {
+            [$sum, $lengths] = [[0.0, 0.0, 0.0], 0.0];
+            foreach ($members as $a) {
+                [$part, $length] = $this->around[$a] ?? [[0.0, 0.0, 0.0], 0.0];
+                [$sum, $lengths] = [Space::plus($sum, $part), $lengths + $length];
+            }
+
+            return $lengths > 0.0 && Space::length($sum) <= self::HALF_ROUND * $lengths;
+        }));
+    }
+
     /** @return list<array{int, int, int, int}> edges: their two corners, and the two faces they lie between */
     public function edges(): array
     {
@@ -124,6 +162,66 @@ final class Parts
         }
 
         return $edges;
+    }
+
+    /** @return list<array{float, float, float}> ends of the edges between plane faces, each once */
+    public function sharpCorners(): array
+    {
+        $found = [];
+        foreach ($this->edges() as [$a, $b]) {
+            $found[$a] ??= $this->corners[$a];
+            $found[$b] ??= $this->corners[$b];
+        }
+
+        return array_values($found);
+    }
+
+    /** @return list<int> faces with an edge in common with one, each once */
+    public function neighbours(int $face): array
+    {
+        $found = [];
+        foreach ($this->edges() as [, , $f, $g]) {
+            if ($f === $face || $g === $face) {
+                $found[$f === $face ? $g : $f] = true;
+            }
+        }
+
+        return array_keys($found);
+    }
+
+    /** @return array{float, float, float} centre of gravity of what a face's outline encloses, holes and all */
+    public function gravity(int $face): array
+    {
+        $loop = $this->faces[$face]->outline;
+        $o = $this->corners[$loop[0]];
+        [$sum, $all] = [[0.0, 0.0, 0.0], 0.0];
+        for ($k = 2, $count = count($loop); $k < $count; $k++) {
+            [$p, $q] = [Space::way($o, $this->corners[$loop[$k - 1]]), Space::way($o, $this->corners[$loop[$k]])];
+            $area = Space::dot(Space::cross($p, $q), $this->normals[$face]);
+            $sum = Space::plus($sum, Space::plus($p, $q), $area / 3);
+            $all += $area;
+        }
+
+        return $all > 0.0 ? Space::plus($o, $sum, 1 / $all) : $o;
+    }
+
+    /** Whether three faces meet in a corner of the thing, not only as planes. */
+    public function haveCorner(int $f, int $g, int $h, float $inPlane = self::SAME): bool
+    {
+        foreach ([$this->faces[$f]->outline, ...$this->faces[$f]->holes] as $loop) {
+            foreach ($loop as $i) {
+                if ($this->inPlane($i, $g, $inPlane) && $this->inPlane($i, $h, $inPlane)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private function inPlane(int $corner, int $face, float $reach): bool
+    {
+        return abs(Space::dot($this->normals[$face], Space::way($this->corners[$this->faces[$face]->outline[0]], $this->corners[$corner]))) <= $reach;
     }
 
     /** @return array<int, list<int>> by corner: three faces that meet in it and nowhere else */

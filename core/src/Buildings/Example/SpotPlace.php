@@ -50,9 +50,15 @@ final readonly class SpotPlace
      */
     public function brought(ElementSpot $spot): ElementSpot
     {
+        $faces = array_map(fn (FaceHold $h): int => $this->parts->face($h, $spot->topology), $spot->faces);
+        // Behind a chamfer the planes do meet, but there is nothing.
+        if ($spot->kind === ElementSpotKind::Corner && count($faces) === 3 && ! $this->parts->haveCorner(...$faces)) {
+            throw new DoesNotFit(Misfit::NoCorner);
+        }
+
         return new ElementSpot(
             $spot->kind, $this->parts->topology,
-            array_map(fn (FaceHold $h): FaceHold => $this->parts->holdFace($this->parts->face($h, $spot->topology), $h->inward), $spot->faces),
+            array_map(fn (int $f, FaceHold $h): FaceHold => $this->parts->holdFace($f, $h->inward), $faces, $spot->faces),
             $spot->axis === null ? null : $this->parts->holdAxis($this->parts->axis($spot->axis, $spot->topology)), $spot->rank,
         );
     }
@@ -110,18 +116,7 @@ final readonly class SpotPlace
     /** @return array{float, float, float} centre of gravity of what its outline encloses, holes and all */
     public function centre(int $face): array
     {
-        $loop = $this->parts->faces[$face]->outline;
-        $o = $this->parts->corners[$loop[0]];
-        $n = $this->parts->normals[$face];
-        [$sum, $all] = [[0.0, 0.0, 0.0], 0.0];
-        for ($k = 2, $count = count($loop); $k < $count; $k++) {
-            [$p, $q] = [Space::way($o, $this->parts->corners[$loop[$k - 1]]), Space::way($o, $this->parts->corners[$loop[$k]])];
-            $area = Space::dot(Space::cross($p, $q), $n);
-            $sum = Space::plus($sum, Space::plus($p, $q), $area / 3);
-            $all += $area;
-        }
-
-        return $this->place->point(...($all > 0.0 ? Space::plus($o, $sum, 1 / $all) : $o));
+        return $this->place->point(...$this->parts->gravity($face));
     }
 
     /** @return array{array{float, float, float}, array{float, float, float}} */

@@ -10,11 +10,13 @@ use Parlay\Core\Buildings\Example\ElementSpotKind;
 use Parlay\Core\Buildings\Example\FaceHold;
 use Parlay\Core\Buildings\Example\Misfit;
 use Parlay\Core\Buildings\Example\OfferedSpots;
+use Parlay\Core\Buildings\Example\OnAnother;
 use Parlay\Core\Buildings\Example\Parts;
 use Parlay\Core\Buildings\Example\SpotPlace;
 use Parlay\Core\Buildings\Face;
 use Parlay\Core\Buildings\Loop;
 use Parlay\Core\Buildings\Profile;
+use Parlay\Core\Buildings\RoundFace;
 use Parlay\Core\Buildings\Solid;
 use Parlay\Core\Geometry\Frame;
 use Parlay\Core\Tests\Reference;
@@ -144,6 +146,132 @@ final class ExampleTest extends TestCase
         self::assertEqualsWithDelta([0.125, 0.15, 0.02], $placed->of(self::spotAt($model, ElementSpotKind::Corner, [0.1, 0.15, 0.02])), 1e-12);
         self::assertEqualsWithDelta([0.075, -0.1, 0.02], $placed->of(self::spotAt($model, ElementSpotKind::AxisEnd, [0.05, -0.1, 0.02])), 1e-12);
         self::assertEqualsWithDelta([0.0, -0.15, 0.0], $placed->of(self::spotAt($model, ElementSpotKind::EdgeMiddle, [0.0, -0.15, 0.0])), 1e-12);
+    }
+
+    /** A plate with one corner cut off, its coordinates written where it lies: turned, mirrored, its faces and corners in any order. */
+    private static function written(Solid $solid, Frame $way, int $seed): Solid
+    {
+        mt_srand($seed);
+        $order = range(0, count($solid->corners) - 1);
+        shuffle($order);
+        $new = array_flip($order);
+        $turned = $way->determinant() < 0.0;
+        $renumbered = static function (array $loop) use ($new, $turned): array {
+            $loop = array_map(static fn (int $i): int => $new[$i], $loop);
+            $first = mt_rand(0, count($loop) - 1);
+            $loop = [...array_slice($loop, $first), ...array_slice($loop, 0, $first)];
+
+            return $turned ? array_reverse($loop) : $loop;
+        };
+        $faces = array_map(static fn (Face $f): Face => new Face($renumbered($f->outline), array_map($renumbered, $f->holes), $f->round), $solid->faces);
+        shuffle($faces);
+
+        return new Solid(
+            array_map(static fn (int $i): array => $way->point(...$solid->corners[$i]), $order), $faces,
+            array_map(static fn (RoundFace $r): RoundFace => new RoundFace($way->point(...$r->from), $way->point(...$r->to), $r->radius, $r->hollow), $solid->round),
+        );
+    }
+
+    private static function chamfered(float $long, float $wide, bool $cut = true): Solid
+    {
+        return Solid::extruded(Profile::of(
+            new Loop([[0.0, 0.0], [$long, 0.0], ...($cut ? [[$long, $wide - 0.05], [$long - 0.05, $wide]] : [[$long, $wide]]), [0.0, $wide]]),
+            $cut ? [Loop::circle(0.05, 0.05, 0.011), Loop::circle($long - 0.05, 0.05, 0.011)] : [],
+        ), [0.0, 0.0, 0.02]);
+    }
+
+    public function test_on_plates_whose_coordinates_are_written_where_they_lie_the_shape_says_which_corner_is_which(): void
+    {
+        $model = self::parts(self::chamfered(0.5, 0.3));
+        $spots = [
+            self::spotAt($model, ElementSpotKind::Corner, [0.0, 0.0, 0.02]), self::spotAt($model, ElementSpotKind::Corner, [0.45, 0.3, 0.02]),
+            self::spotAt($model, ElementSpotKind::AxisEnd, [0.45, 0.05, 0.02]), self::spotAt($model, ElementSpotKind::EdgeMiddle, [0.0, 0.15, 0.0]),
+            self::spotAt($model, ElementSpotKind::FaceCentre, [0.0, 0.15, 0.01]),
+        ];
+        $places = [[0.0, 0.0, 0.02], [0.45, 0.3, 0.02], [0.45, 0.05, 0.02], [0.0, 0.15, 0.0], [0.0, 0.15, 0.01]];
+        for ($i = 0; $i < 48; $i++) {
+            $angle = $i * M_PI / 8 + ($i >= 32 ? 0.3 : 0.0);
+            [$c, $s, $m] = [cos($angle), sin($angle), $i % 32 >= 16 ? -1.0 : 1.0];
+            $way = new Frame($c, -$s * $m, 0.0, 4.1e6 + $i, $s, $c * $m, 0.0, 5.3e5, 0.0, 0.0, 1.0, 12.0);
+            $thing = self::parts(self::written(self::chamfered(0.5, 0.3), $way, $i));
+            $placed = new SpotPlace($thing, Frame::none());
+            foreach ((new OnAnother($model, $thing))->spots($spots) as $k => $spot) {
+                self::assertEqualsWithDelta($way->point(...$places[$k]), $placed->of($spot), 1e-6, "plate $i, spot $k");
+            }
+        }
+    }
+
+    /** @param  list<list<float|int>>  $pieces  corners, or arcs: centre, radius, from and to in degrees */
+    private static function arcs(array $pieces): Loop
+    {
+        $corners = $arcs = [];
+        foreach ($pieces as $piece) {
+            if (count($piece) === 2) {
+                $corners[] = [(float) $piece[0], (float) $piece[1]];
+
+                continue;
+            }
+            [$x, $y, $radius, $from, $to] = array_map(floatval(...), $piece);
+            foreach (range(0, 18) as $k) {
+                $at = deg2rad($from + ($to - $from) * $k / 18);
+                if ($k < 18) {
+                    $arcs[count($corners)] = [$x, $y, $radius];
+                }
+                $corners[] = [$x + $radius * cos($at), $y + $radius * sin($at)];
+            }
+        }
+
+        return new Loop($corners, $arcs);
+    }
+
+    public function test_holes_pins_and_slots_have_centres_and_fillets_have_none(): void
+    {
+        $axes = static fn (Loop $outline, Loop ...$voids): int => count(self::offered(
+            self::parts(Solid::extruded(Profile::of($outline, array_values($voids)), [0.0, 0.0, 0.1])), ElementSpotKind::AxisEnd,
+        ));
+        $slot = self::arcs([[0.1, 0.1, 0.01, -180, 0], [0.2, 0.1, 0.01, 0, 180]]);
+        $rounded = self::arcs([[0.0, 0.0], [0.5, 0.0], [0.5, 0.3], [0.3, 0.1, 0.1, 0, -90], [0.0, 0.0]]);
+        $block = new Loop([[0.0, 0.0], [0.5, 0.0], [0.5, 0.3], [0.0, 0.3]]);
+        self::assertSame([0, 4, 2, 2], [$axes($rounded), $axes($block, $slot), $axes(Loop::circle(0.0, 0.0, 0.1)), $axes($block, Loop::circle(0.2, 0.1, 0.02))]);
+    }
+
+    public function test_what_is_like_itself_in_several_ways_is_not_guessed(): void
+    {
+        $model = self::parts(self::chamfered(0.5, 0.3, cut: false));
+        $corner = static fn (float $x, float $y): ElementSpot => self::spotAt($model, ElementSpotKind::Corner, [$x, $y, 0.02]);
+        $turned = self::parts(self::written(self::chamfered(0.5, 0.3, cut: false), new Frame(0.0, -1.0, 0.0, 10.0, 1.0, 0.0, 0.0, 20.0, 0.0, 0.0, 1.0, 3.0), 7));
+        $both = (new OnAnother($model, $turned))->spots([$corner(0.0, 0.0), $corner(0.5, 0.3)]);
+        $places = array_map((new SpotPlace($turned, Frame::none()))->of(...), $both);
+        sort($places);
+        self::assertEqualsWithDelta([[9.7, 20.5, 3.02], [10.0, 20.0, 3.02]], $places, 1e-9, 'both corners are the same two either way');
+        try {
+            (new OnAnother($model, $turned))->spots([$corner(0.0, 0.0)]);
+            self::fail('One of two corners was taken.');
+        } catch (DoesNotFit $e) {
+            self::assertSame([Misfit::SeveralWays, 2], [$e->why, $e->has]);
+        }
+        // Lying as the one that was shown, it is read as it lies.
+        $shifted = self::parts(self::written(self::chamfered(0.5, 0.3, cut: false), new Frame(1.0, 0.0, 0.0, 10.0, 0.0, 1.0, 0.0, 20.0, 0.0, 0.0, 1.0, 3.0), 8));
+        [$one] = (new OnAnother($model, $shifted))->spots([$corner(0.5, 0.0)]);
+        self::assertEqualsWithDelta([10.5, 20.0, 3.02], (new SpotPlace($shifted, Frame::none()))->of($one), 1e-9);
+    }
+
+    public function test_nothing_is_put_where_planes_meet_behind_a_chamfer(): void
+    {
+        $model = self::parts(self::chamfered(0.5, 0.3, cut: false));
+        $whole = self::spotAt($model, ElementSpotKind::Corner, [0.5, 0.3, 0.02]);
+        $cut = self::parts(self::chamfered(0.6, 0.3));
+        try {
+            (new SpotPlace($cut, Frame::none()))->brought($whole);
+            self::fail('There is nothing.');
+        } catch (DoesNotFit $e) {
+            self::assertSame(Misfit::NoCorner, $e->why);
+        }
+        $elsewhere = self::parts(self::chamfered(0.5, 0.3));
+        // Larger, and the corner that is cut off is another.
+        $turned = self::parts(self::written(self::chamfered(0.6, 0.3), new Frame(-1.0, 0.0, 0.0, 0.0, 0.0, -1.0, 0.0, 0.0, 0.0, 0.0, 1.0, 0.0), 3));
+        $this->expectExceptionObject(new DoesNotFit(Misfit::OtherNeighbours));
+        (new OnAnother($elsewhere, $turned))->spots([self::spotAt($elsewhere, ElementSpotKind::Corner, [0.5, 0.0, 0.02])]);
     }
 
     public function test_what_does_not_fit_says_how_many_there_are(): void
