@@ -33,7 +33,7 @@ final class BuildingTest extends TestCase
             ->see('0.500 m by 0.400 m by 0.040 m')->press('4 × corner, top')->see('32 points on 8 things')
             ->choose('On', 'every plate (24)')->see('92 points on 23 things')->see('1 it does not fit')
             ->unfold('1 does not fit')->see('Plate A1 has none of the faces that look this way, and the example has 1')
-            ->fill('Behind what looks east and west', '50 mm')->fill('Behind what looks north and south', '60 mm')
+            ->fill('Edge distance from the east and west sides', '50 mm')->fill('Edge distance from the north and south sides', '60 mm')
             ->fill('Before the names', 'P-')->fill('Code', 'PLATE')->see('P-A2.1')->press('Make 92 points')->see('92 points are made')->press('Close');
         $points = array_column(self::$parlay->ask('GET', "/projects/$id/points"), null, 'name');
         // Of B2, on a plate of 500 by 400 about its crossing, which the hall's map conversion puts there: 200 and 140 from the middle.

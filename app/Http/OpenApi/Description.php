@@ -17,6 +17,7 @@ final class Description
     {
         $generator = (new Generator)->setVersion('3.1.0');
         $generator->addProcessor(new SchemasFromTypes, BuildPaths::class);
+        $generator->addProcessor(new NameOperations);
         $api = $generator->generate([app_path('Http'), ...(glob(app_path('*/Http')) ?: [])]);
 
         return (string) $api?->toJson(JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";

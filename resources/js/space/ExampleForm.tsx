@@ -8,7 +8,7 @@ import { Choice, LengthField, TextField } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Step } from '../parts/Step';
-import { facePairs, groupsOf, heldBehind, type Offered, throughFace } from './example';
+import { behindLabel, facePairs, groupsOf, heldBehind, type Offered, throughFace } from './example';
 import type { SpaceSpot } from './SpaceDots';
 
 /** What the view shows of an example: the spots of the touched thing, the things that follow, and where points would be. */
@@ -180,7 +180,7 @@ export function ExampleForm({ project, design, entry, touchedSpot, shownAlike, o
                     {pairs.map((p) => (
                         <LengthField
                             key={p.key}
-                            label={`Behind what looks ${p.words}`}
+                            label={behindLabel(p.words)}
                             value={behind.get(p.key) ?? 0}
                             onValue={(v) => setBehind(new Map(behind).set(p.key, v ?? 0))}
                         />

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { facePairs, groupsOf, heldBehind, type Offered, throughFace } from './example';
+import { behindLabel, facePairs, groupsOf, heldBehind, type Offered, throughFace } from './example';
 
 const face = (x: number, y: number, z: number) => ({ index: 0, x, y, z, rank: 0, of: 1 });
 const corner = (x: number, y: number, level: string): Offered => ({
@@ -27,6 +27,15 @@ describe('points by example', () => {
     it('asks once for the two sides of a plate, and says which they are', () => {
         expect(facePairs(offered).map((p) => p.words)).toEqual(['east and west', 'north', 'down and up']);
         expect(facePairs([hole])).toEqual([]);
+    });
+
+    it('calls distances by the sides they are from', () => {
+        expect(['north', 'east and west', 'up', 'down and up'].map(behindLabel)).toEqual([
+            'Edge distance from the north side',
+            'Edge distance from the east and west sides',
+            'Below the top',
+            'From top and underside',
+        ]);
     });
 
     it('keeps the distance behind both sides, and leaves holes where they are', () => {

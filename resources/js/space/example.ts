@@ -54,6 +54,12 @@ export function facePairs(chosen: readonly Offered[]): FacePair[] {
     return [...pairs].map(([key, looks]) => ({ key, words: [...looks].sort().join(' and ') }));
 }
 
+/** What a distance behind faces is called: their sides as seen from above, the top and the underside by themselves. */
+export function behindLabel(looks: string): string {
+    const level = { up: 'Below the top', down: 'Above the underside', 'down and up': 'From top and underside' }[looks];
+    return level ?? `Edge distance from the ${looks} ${looks.includes(' and ') ? 'sides' : 'side'}`;
+}
+
 /** So far behind its faces; metres, by pair. */
 export function heldBehind(spot: ElementSpot, behind: ReadonlyMap<string, number>): ElementSpot {
     return spot.kind === 'corner' ? { ...spot, faces: (spot.faces ?? []).map((f) => ({ ...f, inward: behind.get(keyOf(f)) ?? 0 })) } : spot;

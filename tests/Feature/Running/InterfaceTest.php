@@ -110,6 +110,21 @@ final class InterfaceTest extends FeatureTestCase
         }
     }
 
+    public function test_operations_are_called_by_verb_and_subject_and_none_twice(): void
+    {
+        $named = [];
+        foreach (json_decode((string) $this->get('/api/v1/openapi.json')->baseResponse->getFile()->getContent(), true)['paths'] as $path => $methods) {
+            foreach ($methods as $method => $operation) {
+                self::assertMatchesRegularExpression('~^[a-z]+([A-Z][a-z]*)+$~', $operation['operationId'], $path);
+                $named[$operation['operationId']][] = "$method $path";
+            }
+        }
+        self::assertSame([], array_filter($named, static fn (array $of): bool => count($of) > 1));
+        self::assertSame(['get /api/v1/projects/{project}/alignments'], $named['listAlignments']);
+        self::assertSame(['post /api/v1/projects/{project}/points-deletion'], $named['deletePoints']);
+        self::assertSame(['post /api/v1/projects/{project}/instrument/turn'], $named['turnInstrument']);
+    }
+
     public function test_every_address_of_the_screen_is_one_page(): void
     {
         $this->withoutVite();

@@ -12,7 +12,7 @@ export interface paths {
             cookie?: never;
         };
         /** Answers, and does nothing else */
-        get: operations["ca1b4f373ea426d9c1911cf3ac861b4f"];
+        get: operations["getPing"];
         put?: never;
         post?: never;
         delete?: never;
@@ -29,7 +29,7 @@ export interface paths {
             cookie?: never;
         };
         /** Reads a length as people type it; where two readings remain both are given */
-        get: operations["a69bd0f425072ce9acfbd7e9c9397367"];
+        get: operations["getComputeLength"];
         put?: never;
         post?: never;
         delete?: never;
@@ -46,7 +46,7 @@ export interface paths {
             cookie?: never;
         };
         /** Reads a direction or an angle as people type it */
-        get: operations["054f3e8de09fdd569c5b423e31df466b"];
+        get: operations["getComputeAngle"];
         put?: never;
         post?: never;
         delete?: never;
@@ -63,7 +63,7 @@ export interface paths {
             cookie?: never;
         };
         /** Writes a direction or an angle as a project writes it: azimuth or bearing */
-        get: operations["74c0c167a596caaff1271f039048a3ea"];
+        get: operations["getComputeAngleText"];
         put?: never;
         post?: never;
         delete?: never;
@@ -82,7 +82,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reduces a raw reading */
-        post: operations["054d2b2aad346e4d76f07e30bab302df"];
+        post: operations["makeComputeSight"];
         delete?: never;
         options?: never;
         head?: never;
@@ -99,7 +99,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Solves a setup from control and raw readings */
-        post: operations["aee426ac27f8c0069812a18a5d926c51"];
+        post: operations["makeComputeSetup"];
         delete?: never;
         options?: never;
         head?: never;
@@ -116,7 +116,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** How to move a pole onto a design place */
-        post: operations["494ecafc8302c6211927b77c760116a7"];
+        post: operations["makeComputeGuidance"];
         delete?: never;
         options?: never;
         head?: never;
@@ -131,7 +131,7 @@ export interface paths {
             cookie?: never;
         };
         /** A thing of a building model by its instance: what it is, how many are like it, and the spots it offers, those nearest to a touch first */
-        get: operations["91fea65b91f265a1420cc771711271c1"];
+        get: operations["getDesignThing"];
         put?: never;
         post?: never;
         delete?: never;
@@ -148,7 +148,7 @@ export interface paths {
             cookie?: never;
         };
         /** Things of a building model that say some words: in name, type, tag, class, storey, layers or properties */
-        get: operations["c03b0a529d3ae5a991947b9205066496"];
+        get: operations["getDesignThings"];
         put?: never;
         post?: never;
         delete?: never;
@@ -165,7 +165,7 @@ export interface paths {
             cookie?: never;
         };
         /** What this revision of a building model changed, thing by thing, with the points that hang on it */
-        get: operations["5e331ef8e11d54a8ebd5929c67baa4b2"];
+        get: operations["getDesignThingChanges"];
         put?: never;
         post?: never;
         delete?: never;
@@ -184,7 +184,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What spots shown on one thing of a model would make on all like it; stores nothing */
-        post: operations["e9e490afe0d8a210277a1b9b83f978d0"];
+        post: operations["previewExamples"];
         delete?: never;
         options?: never;
         head?: never;
@@ -201,7 +201,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes stakeout points of spots shown on one thing, on all like it that they fit */
-        post: operations["5da0b80b2b2aad1f5acc4725673548b3"];
+        post: operations["createExample"];
         delete?: never;
         options?: never;
         head?: never;
@@ -218,7 +218,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes control of spots of things that stand already, with how far they may be off */
-        post: operations["1de46fb73a2d946a6f8c50dafaf72afd"];
+        post: operations["makeExamplesControl"];
         delete?: never;
         options?: never;
         head?: never;
@@ -233,7 +233,7 @@ export interface paths {
             cookie?: never;
         };
         /** How faces and axes of things were built: every shot, how flat, and how far out of plumb */
-        get: operations["22f56d2d8b685291504fd7a1ab454810"];
+        get: operations["getBuiltParts"];
         put?: never;
         post?: never;
         delete?: never;
@@ -252,7 +252,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What lies between two faces, axes or places of things; stores nothing */
-        post: operations["965b4030fd1beb76caa951d297dcc447"];
+        post: operations["makeSpaceMeasure"];
         delete?: never;
         options?: never;
         head?: never;
@@ -269,7 +269,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes a drawing of a level cut through a model */
-        post: operations["f6164c6d405498eb33cebd4a24e0f764"];
+        post: operations["cutDesign"];
         delete?: never;
         options?: never;
         head?: never;
@@ -284,10 +284,10 @@ export interface paths {
             cookie?: never;
         };
         /** All alignments, as the plan draws them, with their stations, profiles and sections */
-        get: operations["9af6151c3aa850cabbfaa0a883af56f1"];
+        get: operations["listAlignments"];
         put?: never;
         /** Makes an alignment of points of intersection, elements, or lines that were touched */
-        post: operations["2ef1ff8bbd2d3a9b063f9856710ca666"];
+        post: operations["createAlignment"];
         delete?: never;
         options?: never;
         head?: never;
@@ -304,7 +304,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What an alignment would be, while it is typed; stores nothing */
-        post: operations["15694aab1c33090b6746302b8ff85383"];
+        post: operations["computeAlignment"];
         delete?: never;
         options?: never;
         head?: never;
@@ -320,14 +320,14 @@ export interface paths {
         };
         get?: never;
         /** Changes an alignment that was made here */
-        put: operations["6324d45effd291ceac10517c796b3f05"];
+        put: operations["updateAlignment"];
         post?: never;
         /** Removes an alignment; undo brings it back */
-        delete: operations["0f1326da5ec1048ed45d9840ddde607c"];
+        delete: operations["deleteAlignment"];
         options?: never;
         head?: never;
         /** Names an alignment, shows or hides it */
-        patch: operations["9eea038543c379dc6036c3ae2ccd6da2"];
+        patch: operations["changeAlignment"];
         trace?: never;
     };
     "/api/v1/projects/{project}/alignments/{alignment}/heights": {
@@ -339,7 +339,7 @@ export interface paths {
         };
         get?: never;
         /** Gives an alignment a profile, or a template of what lies across it */
-        put: operations["2538f4298f8ecc085331c37e42cf6662"];
+        put: operations["updateAlignmentHeights"];
         post?: never;
         delete?: never;
         options?: never;
@@ -355,7 +355,7 @@ export interface paths {
             cookie?: never;
         };
         /** Reads a station as people type it: the places that have it, several where stations overlap */
-        get: operations["629950fb14bb8859028de70c690653b0"];
+        get: operations["getAlignmentPlaces"];
         put?: never;
         post?: never;
         delete?: never;
@@ -372,7 +372,7 @@ export interface paths {
             cookie?: never;
         };
         /** Heights of the surfaces that are shown, along an alignment */
-        get: operations["2acfc6a77787f8f639ff7c5e656b01ed"];
+        get: operations["getAlignmentSurfaces"];
         put?: never;
         post?: never;
         delete?: never;
@@ -391,7 +391,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where points stand along and beside an alignment; stores nothing */
-        post: operations["b4add32d0f5edf198fc6efb9ff0dce1e"];
+        post: operations["makeAlignmentBeside"];
         delete?: never;
         options?: never;
         head?: never;
@@ -408,7 +408,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What lies across an alignment at a station */
-        post: operations["f3df0db65fac082237eb52ee498f2262"];
+        post: operations["makeAlignmentSection"];
         delete?: never;
         options?: never;
         head?: never;
@@ -425,7 +425,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Points along an alignment as they would be made; stores nothing */
-        post: operations["ea4eac90d51ba373ce2f774cac789d4f"];
+        post: operations["computeAlignmentPoints"];
         delete?: never;
         options?: never;
         head?: never;
@@ -442,7 +442,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes points along an alignment */
-        post: operations["60f0d2db0b12f261bfff4ea9e1da00f7"];
+        post: operations["makeAlignmentPoints"];
         delete?: never;
         options?: never;
         head?: never;
@@ -459,7 +459,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where the side slopes of a road meet the ground; stores nothing */
-        post: operations["6305b762a2cda4c43b405a472fff620f"];
+        post: operations["computeAlignmentSlopeStakes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -476,7 +476,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes points where the side slopes of a road meet the ground */
-        post: operations["50b2cb7967bb32ef0eff66f33645abd9"];
+        post: operations["makeAlignmentSlopeStakes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -493,7 +493,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reads an uploaded LandXML through and tells what is in it; stores nothing of it */
-        post: operations["2cd0bbf1bdf463730974d1826d4d5f70"];
+        post: operations["inspectModel"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,7 +510,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes what was chosen of an uploaded LandXML */
-        post: operations["9ba69f3700157472060c3ecd3a99760c"];
+        post: operations["makeModels"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,7 +525,7 @@ export interface paths {
             cookie?: never;
         };
         /** Alignments, surfaces and points as a file: LandXML, DXF, or the stations as CSV */
-        get: operations["e09a285e592eb8e8012e640e1ac7e7dc"];
+        get: operations["getModelFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -543,7 +543,7 @@ export interface paths {
         };
         get?: never;
         /** Which surface is worked with, how far above or below it, and how alignments are drawn */
-        put: operations["b3897e2224fa4238bb5be7ccdd808567"];
+        put: operations["updateCivil"];
         post?: never;
         delete?: never;
         options?: never;
@@ -561,7 +561,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where a place lies beside alignments and on surfaces; stores nothing */
-        post: operations["b9e0bc3641668e184bdde440bee32638"];
+        post: operations["makeGroundHere"];
         delete?: never;
         options?: never;
         head?: never;
@@ -576,10 +576,10 @@ export interface paths {
             cookie?: never;
         };
         /** All surfaces, without their triangles */
-        get: operations["1ad6bfb708b664c024f8d9620db80944"];
+        get: operations["listSurfaces"];
         put?: never;
         /** Makes a surface of points and lines, or of the faces of a drawing */
-        post: operations["dbab31e12595e279a6c9261f0a50ccc7"];
+        post: operations["createSurface"];
         delete?: never;
         options?: never;
         head?: never;
@@ -596,7 +596,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Swaps an edge or takes out a triangle of a surface that was made here */
-        post: operations["a756bef9c48e0ed8d324b13b812f3099"];
+        post: operations["makeSurfaceEdits"];
         delete?: never;
         options?: never;
         head?: never;
@@ -614,11 +614,11 @@ export interface paths {
         put?: never;
         post?: never;
         /** Removes a surface; undo brings it back */
-        delete: operations["fc74163cab241dd1820c4bd3c3d0311e"];
+        delete: operations["deleteSurface"];
         options?: never;
         head?: never;
         /** Names a surface, says what it is, shows or hides it */
-        patch: operations["92400e3e05bd0983f20498c18ad28cf9"];
+        patch: operations["changeSurface"];
         trace?: never;
     };
     "/api/v1/projects/{project}/surfaces/{surface}/tiles/{version}": {
@@ -629,7 +629,7 @@ export interface paths {
             cookie?: never;
         };
         /** The triangles of a surface in tiles (docs/civil.md), each after its length in bytes */
-        get: operations["5893f09455dfe063a97dfc7ca8a355f7"];
+        get: operations["getSurfaceTile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -648,7 +648,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Contours of a surface at an interval */
-        post: operations["776f17eb74be790c392474f3514bb54e"];
+        post: operations["makeSurfaceContours"];
         delete?: never;
         options?: never;
         head?: never;
@@ -665,7 +665,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Gives points the elevation of a surface */
-        post: operations["35c17d97ad60a1a58366e42d63a1deda"];
+        post: operations["makeSurfaceElevations"];
         delete?: never;
         options?: never;
         head?: never;
@@ -682,7 +682,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where two surfaces meet along a line; stores nothing */
-        post: operations["57336bd01789058fcc3e022742533825"];
+        post: operations["computeSurfaceMeetings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -699,7 +699,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes points where two surfaces meet along a line */
-        post: operations["2a63e194d85a3bb6079bc195ac271176"];
+        post: operations["makeSurfaceMeetings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -716,7 +716,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Works out a volume between two surfaces, or a surface and a height */
-        post: operations["b512f1603938b2d59a459879a38417f4"];
+        post: operations["makeVolumes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -733,7 +733,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Prints a volume as PDF, worked out anew; fetch it as a report when the task is done */
-        post: operations["548979dbdf67ed22febfded9f0587888"];
+        post: operations["makeVolumeSheets"];
         delete?: never;
         options?: never;
         head?: never;
@@ -748,10 +748,10 @@ export interface paths {
             cookie?: never;
         };
         /** The as-built surface that is growing, if one is */
-        get: operations["592e51c8b40d72c678fc71a473ff18b1"];
+        get: operations["getBuilds"];
         put?: never;
         /** Begins an as-built surface: shots from now on belong to it */
-        post: operations["012ee0cd0c25c5fe9adc6c826159395b"];
+        post: operations["makeBuilds"];
         delete?: never;
         options?: never;
         head?: never;
@@ -768,7 +768,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Leaves the as-built surface: what was shot is kept as a surface, with its volume */
-        post: operations["874c66572ae4424d11ab59b344d1ca4d"];
+        post: operations["makeBuildLeaving"];
         delete?: never;
         options?: never;
         head?: never;
@@ -785,7 +785,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Works out a construction; stores nothing */
-        post: operations["ef48cd324c3a0aebe0830ff1f86c6b4d"];
+        post: operations["previewConstructions"];
         delete?: never;
         options?: never;
         head?: never;
@@ -802,7 +802,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keeps places of a construction as stakeout points */
-        post: operations["eb187717d30ab81c04bbe583a871c240"];
+        post: operations["createConstruction"];
         delete?: never;
         options?: never;
         head?: never;
@@ -819,7 +819,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keeps the lines and arcs of a construction as a drawing */
-        post: operations["d97bccf9ec4607d977bcd3958a87549a"];
+        post: operations["makeLines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -836,7 +836,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Finds many places of a drawing at once; stores nothing */
-        post: operations["a06b7f6ca7745bf959c8067070740c29"];
+        post: operations["previewCollections"];
         delete?: never;
         options?: never;
         head?: never;
@@ -853,7 +853,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes stakeout points of many places at once */
-        post: operations["88dfc0116af4a8a262448e98b192245d"];
+        post: operations["makeCollections"];
         delete?: never;
         options?: never;
         head?: never;
@@ -868,9 +868,9 @@ export interface paths {
             cookie?: never;
         };
         /** How a point was made */
-        get: operations["d12d8193271cff92981f52636fc5303c"];
+        get: operations["getPointRecipe"];
         /** Computes a point anew by a changed recipe */
-        put: operations["47a6adee40cad5b9dee04afaab920bf0"];
+        put: operations["changePointRecipe"];
         post?: never;
         delete?: never;
         options?: never;
@@ -886,7 +886,7 @@ export interface paths {
             cookie?: never;
         };
         /** Points whose source has changed, with the place they would have now */
-        get: operations["1a2bc84074e332b108621f75f9dcef76"];
+        get: operations["getProposals"];
         put?: never;
         post?: never;
         delete?: never;
@@ -905,7 +905,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Moves points to where their changed sources put them */
-        post: operations["e2814addcbe035d5c041f5bf71d72930"];
+        post: operations["adoptProposals"];
         delete?: never;
         options?: never;
         head?: never;
@@ -922,7 +922,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Leaves points where they are: they forget what they were made from */
-        post: operations["15fcf271438f6299af45de9053024ebd"];
+        post: operations["dropRecipes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -939,7 +939,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Keeps new control that was measured from a setup, averaged with earlier shots on it */
-        post: operations["60660a2937195fa7832a7b6143874c16"];
+        post: operations["makeMeasuredControl"];
         delete?: never;
         options?: never;
         head?: never;
@@ -954,10 +954,10 @@ export interface paths {
             cookie?: never;
         };
         /** The marks that the setup that holds was turned by, and that are no control */
-        get: operations["04f03c5a96471b94169689ef8a1c4e2e"];
+        get: operations["getSightedMarks"];
         put?: never;
         /** Keeps one of them as control, with its uncertainty */
-        post: operations["98fd63f4ea0f0115b046fe61c7ab811d"];
+        post: operations["makeSightedMarks"];
         delete?: never;
         options?: never;
         head?: never;
@@ -972,10 +972,10 @@ export interface paths {
             cookie?: never;
         };
         /** All control points */
-        get: operations["03636567abf1252800994ccff6172dff"];
+        get: operations["listControl"];
         put?: never;
         /** Stores a control point typed by hand */
-        post: operations["09890e0ab3f474b0d52fc0393e739be5"];
+        post: operations["createControl"];
         delete?: never;
         options?: never;
         head?: never;
@@ -991,10 +991,10 @@ export interface paths {
         };
         get?: never;
         /** Changes a control point; setups keep what they were computed from */
-        put: operations["a563ecdce6f7a4c11cc5f619936b9ec5"];
+        put: operations["updateControl"];
         post?: never;
         /** Deletes a control point; asks (409) where setups or checks hang on it, undo brings it back */
-        delete: operations["5654153af39318ebae8634c847dccc89"];
+        delete: operations["deleteControl"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1008,10 +1008,10 @@ export interface paths {
             cookie?: never;
         };
         /** The grid lines */
-        get: operations["1af12531879146a59a07302a579d9f99"];
+        get: operations["listGridLines"];
         put?: never;
         /** Keeps grid lines */
-        post: operations["ecc0f6296a8fe703d06821585efe0e28"];
+        post: operations["createGridLine"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1026,7 +1026,7 @@ export interface paths {
             cookie?: never;
         };
         /** How far each grid line lies from the one before it in its family */
-        get: operations["6d047e60ad86c5d1af36e5d6404e3d90"];
+        get: operations["getGridSpacings"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1045,7 +1045,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Finds or works out grid lines; stores nothing */
-        post: operations["66aca7b81092590c6ab225176a15c476"];
+        post: operations["previewGrid"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1061,7 +1061,7 @@ export interface paths {
         };
         get?: never;
         /** Corrects a grid line */
-        put: operations["2568e3695d77f1814f705a14bc90c840"];
+        put: operations["updateGridLine"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1079,7 +1079,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Deletes grid lines; undo brings them back */
-        post: operations["09ebedd3472a39b4e1834ab5c19b2796"];
+        post: operations["deleteGridLines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1096,7 +1096,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reads an uploaded drawing (DXF, shapefiles, IFC) through and tells what is in it; stores nothing of it */
-        post: operations["8cd4d5f259706773f4674a0da32aa043"];
+        post: operations["inspectDrawing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1111,10 +1111,10 @@ export interface paths {
             cookie?: never;
         };
         /** All drawings with their layers, without geometry */
-        get: operations["9eeac5b418a522239fdaa38373e82c9a"];
+        get: operations["listDesigns"];
         put?: never;
         /** Takes an uploaded drawing (DXF, shapefiles, IFC) in the unit and with the layers chosen */
-        post: operations["f60c219b14772bdd4155c12fa63bb871"];
+        post: operations["createDesign"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1131,7 +1131,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where matched points, or a typed shift and turn, put a drawing; stores nothing */
-        post: operations["271b03b03b92595677b80879b5a36a48"];
+        post: operations["computePlacement"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1147,10 +1147,10 @@ export interface paths {
         };
         get?: never;
         /** Names a drawing, makes it a background, or the active design */
-        put: operations["58936a37dfee1b1c670eba2a8375578e"];
+        put: operations["updateDesign"];
         post?: never;
         /** Removes a drawing from the project; its points stay, and undo brings it back */
-        delete: operations["598d4f33f7daf588183bed9764fb1238"];
+        delete: operations["deleteDesign"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1164,7 +1164,7 @@ export interface paths {
             cookie?: never;
         };
         /** What a revision added, packed as the shapes of a layer */
-        get: operations["0836f36a32648906df028defa304aa94"];
+        get: operations["getDesignAdded"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1181,7 +1181,7 @@ export interface paths {
             cookie?: never;
         };
         /** What a revision no longer has, in its old place */
-        get: operations["a04d4a880c46ea0dd22bb38117973b12"];
+        get: operations["getDesignGone"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1198,7 +1198,7 @@ export interface paths {
             cookie?: never;
         };
         /** What a revision moved, in its new place */
-        get: operations["06e7d6332a36c40472cd808e994322dd"];
+        get: operations["getDesignMoved"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1215,7 +1215,7 @@ export interface paths {
             cookie?: never;
         };
         /** The solids of a building model, packed as core’s IfcBodies says */
-        get: operations["9fb0549730564d3ee517a3bf331f540d"];
+        get: operations["getDesignBodies"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1232,7 +1232,7 @@ export interface paths {
             cookie?: never;
         };
         /** The shapes of a layer, packed as 80-byte records (docs/drawing-records.md) */
-        get: operations["bca0399482085e09124a80566dd38d5c"];
+        get: operations["getLayerShapes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1249,7 +1249,7 @@ export interface paths {
             cookie?: never;
         };
         /** The splines of a layer: degree, knots, control points, weights */
-        get: operations["64bf978d5416c884fe034bebdc9e9878"];
+        get: operations["getLayerCurves"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1272,7 +1272,7 @@ export interface paths {
         options?: never;
         head?: never;
         /** Sets what is given for these layers: shown, pickable, a colour of our own; what is hidden can’t be picked */
-        patch: operations["51be87767eeb336129f874c43302b3f7"];
+        patch: operations["changeLayers"];
         trace?: never;
     };
     "/api/v1/projects/{project}/field-book": {
@@ -1283,7 +1283,7 @@ export interface paths {
             cookie?: never;
         };
         /** Readings, setups, checks and marks, newest first, two hundred at a time */
-        get: operations["4ed0812779294f6c68a80ce3ba41bd7a"];
+        get: operations["listFieldBook"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1300,10 +1300,10 @@ export interface paths {
             cookie?: never;
         };
         /** The project’s instruments */
-        get: operations["221911b676e3f18c10600f1ded80ab7e"];
+        get: operations["getInstruments"];
         put?: never;
         /** Adds an instrument */
-        post: operations["d20d65a85fdd088a7024642637a5abe2"];
+        post: operations["makeInstruments"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1319,10 +1319,10 @@ export interface paths {
         };
         get?: never;
         /** Changes an instrument; what was measured keeps what it was measured with */
-        put: operations["4f9976d46727ad4d5dcb5248d58aeafa"];
+        put: operations["updateInstrument"];
         post?: never;
         /** Takes an instrument off the list; asks (409) where setups name it */
-        delete: operations["121ad112c80050f421c72dfa047edee8"];
+        delete: operations["deleteInstrument"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1336,10 +1336,10 @@ export interface paths {
             cookie?: never;
         };
         /** The project’s targets */
-        get: operations["2c8d55c3ac8672824e3db0e279d99e00"];
+        get: operations["getTargets"];
         put?: never;
         /** Adds a target */
-        post: operations["6ffc887b2c01567841efc519c8a41792"];
+        post: operations["makeTargets"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1355,10 +1355,10 @@ export interface paths {
         };
         get?: never;
         /** Changes a target; what was measured keeps what it was measured with */
-        put: operations["530b291b4cea26e5f0c698738262c09c"];
+        put: operations["updateTarget"];
         post?: never;
         /** Takes a target off the list; asks (409) where setups name it */
-        delete: operations["c7952a95358b69f92df06a39ee9eef4c"];
+        delete: operations["deleteTarget"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1372,7 +1372,7 @@ export interface paths {
             cookie?: never;
         };
         /** What the instrument says this instant, where the pole is, and how to move it to a target */
-        get: operations["696884d42425cead3c739ecf21a81f29"];
+        get: operations["getLive"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1389,7 +1389,7 @@ export interface paths {
             cookie?: never;
         };
         /** What became of something the instrument was told */
-        get: operations["459de959286a44787db30be4154d4f99"];
+        get: operations["getInstruction"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1408,7 +1408,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Turns the instrument to control, to a stakeout point, or to what was chosen in the field */
-        post: operations["47978b9c982e2ff4cb694aa1fed77b20"];
+        post: operations["turnInstrument"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1425,7 +1425,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Measures on purpose; the reading goes into the field book */
-        post: operations["31294313a62e83c1ccf21d75c4d41816"];
+        post: operations["measureInstrument"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1442,7 +1442,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Follows the prism, or only holds it */
-        post: operations["483846a40e040b804399c95658cfd2cc"];
+        post: operations["trackInstrument"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1459,7 +1459,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Looks for the prism */
-        post: operations["e62fdbe87f74ddfd23b4b863b9df7746"];
+        post: operations["searchInstrument"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1476,7 +1476,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Stops whatever the instrument is doing */
-        post: operations["2d149bc8c2941fd102b89f0b115aabe4"];
+        post: operations["cancelInstrument"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1491,10 +1491,10 @@ export interface paths {
             cookie?: never;
         };
         /** What the codes of the project mean */
-        get: operations["61dd741362a2b405a21d7e6849e541a3"];
+        get: operations["listCodes"];
         put?: never;
         /** Says what a code means, or changes it */
-        post: operations["605dc417862f63aa109ec2be99695f33"];
+        post: operations["createCode"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1509,7 +1509,7 @@ export interface paths {
             cookie?: never;
         };
         /** What the codes mean as a table (CSV) */
-        get: operations["ae42d7f5938c744e2c8219d71f37d0af"];
+        get: operations["getCodesFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1528,7 +1528,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes what codes mean from a table (CSV), all of it or nothing */
-        post: operations["00af427d5e6f2fd49d924197a80f5d47"];
+        post: operations["makeCodesList"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1546,7 +1546,7 @@ export interface paths {
         put?: never;
         post?: never;
         /** Forgets what a code means; points keep it */
-        delete: operations["e8b7a3f0340b52abb276fc5b0a861d23"];
+        delete: operations["deleteCode"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1563,10 +1563,10 @@ export interface paths {
          * All stakeout points with how their last stake came out
          * @description The last stake of each point decides; the database finds it in the same query.
          */
-        get: operations["ad14d189f740cb606018546e1fd75c21"];
+        get: operations["listPoints"];
         put?: never;
         /** Makes a stakeout point */
-        post: operations["93b6614eb15281babf99af2db5e50812"];
+        post: operations["createPoint"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1581,7 +1581,7 @@ export interface paths {
             cookie?: never;
         };
         /** The stakeout point or control that is nearest to a place, and how the place lies from it */
-        get: operations["94539a80d7edca5deacc9f648554e55a"];
+        get: operations["getAround"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1600,7 +1600,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Exact coordinates of a spot of a drawing; stores nothing */
-        post: operations["4946bd6b6964c8df8d83802c8313637a"];
+        post: operations["makeSpots"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1617,7 +1617,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Distance, direction and rise between two places, and the angle at the second where a third is given; stores nothing */
-        post: operations["73763c0e702a3798c2b48e3be1b8c839"];
+        post: operations["makeInverse"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1632,7 +1632,7 @@ export interface paths {
             cookie?: never;
         };
         /** The next free name after a prefix */
-        get: operations["ddaba9823acef3440560b4a7bb39f142"];
+        get: operations["getNextName"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1650,7 +1650,7 @@ export interface paths {
         };
         get?: never;
         /** Changes a stakeout point; what was staked keeps the design it was staked to */
-        put: operations["d16081602bc771184354a91c74c6cea0"];
+        put: operations["updatePoint"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1667,7 +1667,7 @@ export interface paths {
         };
         get?: never;
         /** Moves the label of a point on the plan */
-        put: operations["994a879e9af27bd2e300deb27fd2164a"];
+        put: operations["updatePointLabel"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1685,7 +1685,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Deletes stakeout points; asks (409) where marks hang on them, undo brings them back */
-        post: operations["b2feb4d37378cc642f028ccfb57a8798"];
+        post: operations["deletePoints"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1702,7 +1702,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings a file in, as multipart form data in the field “file”; nothing is read of it yet */
-        post: operations["70c32fa3e84d9ccfbfdfffae36805a25"];
+        post: operations["makeUploads"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1719,7 +1719,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reads an uploaded list of points as told, or as guessed, and looks it over; stores nothing */
-        post: operations["fcab23adb06210c2d3d8d8384ca4f943"];
+        post: operations["previewPoints"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1736,7 +1736,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes an uploaded list of points as control or as stakeout points; a task, done at once where the list is short */
-        post: operations["bca5b1b7f98525c1e186d1cc11bd0243"];
+        post: operations["importPoints"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1751,7 +1751,7 @@ export interface paths {
             cookie?: never;
         };
         /** Points as a file: format csv, dxf, landxml or geojson; what: control, points, as-built */
-        get: operations["73d4462b2badebf7e21f8769a918a2d1"];
+        get: operations["getPointsFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1770,7 +1770,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** New names by rule; stores nothing */
-        post: operations["05b0cb08dd39aacfbb9b5c6d61fc9cdc"];
+        post: operations["previewRenaming"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1787,7 +1787,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Renames points by rule */
-        post: operations["58b78ee8f344b4ec49295f4e368f8726"];
+        post: operations["makeRenaming"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1804,7 +1804,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Where points would be; stores nothing */
-        post: operations["fab18cff76d120e190d212d0c2c30ac6"];
+        post: operations["previewMoving"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1821,7 +1821,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Moves points */
-        post: operations["48a7e46d3dd359c8fab54d83d24d8d00"];
+        post: operations["makeMoving"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1838,7 +1838,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Gives points their elevation by rule */
-        post: operations["98cb68fc27ede6085930072e33c6afa9"];
+        post: operations["makeElevations"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1855,7 +1855,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Gives points a code or a description */
-        post: operations["ab6ebdb0b6279a28ebb81443ee75ecc8"];
+        post: operations["setCodes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1870,10 +1870,10 @@ export interface paths {
             cookie?: never;
         };
         /** The practice world as it really is */
-        get: operations["aba23edfdfdff03deafc5ca1e8c7d298"];
+        get: operations["getPractice"];
         put?: never;
         /** Does something in the practice world: {"do": "walk", ...} (docs/instrument-protocol.md) */
-        post: operations["874bf2a84fcbf7870d22f7d555beae4d"];
+        post: operations["createPractice"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1888,7 +1888,7 @@ export interface paths {
             cookie?: never;
         };
         /** The control as a list (CSV) with one slip of the pen in it, to be brought in by a learner */
-        get: operations["feb67d79026108705b6d8b8c81d73620"];
+        get: operations["getPracticeList"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1907,7 +1907,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Loads the demo projects where there is no project yet */
-        post: operations["441e9a26d783e99ec2f64fd27d6c41d9"];
+        post: operations["makeDemo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1924,7 +1924,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Lays the practice site out on this project’s control, with small errors of its own */
-        post: operations["7f3baed52314cfd65cab40839f394ee6"];
+        post: operations["makePracticeSite"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1939,10 +1939,10 @@ export interface paths {
             cookie?: never;
         };
         /** All projects, the one opened last first */
-        get: operations["cee3c7d49e788e7d0b9d58ff77d70adb"];
+        get: operations["listProjects"];
         put?: never;
         /** Starts a project */
-        post: operations["52a049083525db5cef971f2cbf3b8fa4"];
+        post: operations["createProject"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1957,9 +1957,9 @@ export interface paths {
             cookie?: never;
         };
         /** One project with how far its day has come */
-        get: operations["8e06bcb16ab6db0f0f6bd0347d7961d9"];
+        get: operations["getProject"];
         /** Changes name, units and tolerances: only what is shown, never what is stored */
-        put: operations["3e18ac6c718e987c29a8e6b0810d725b"];
+        put: operations["updateProject"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1977,7 +1977,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Says that this project is being worked on */
-        post: operations["9f4b98e102889a49fc2d0090e8189e13"];
+        post: operations["openProject"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1994,7 +1994,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Undoes the last step of preparation; asks (409) where marks or setups hang on what would vanish */
-        post: operations["69659a4d1c081ec9b5df1df59e389878"];
+        post: operations["undoProject"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2011,7 +2011,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Does again what was undone last; asks (409) as undo does */
-        post: operations["cf854f393e91fc4e86345de5d48fb393"];
+        post: operations["redoProject"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2028,7 +2028,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Packs a whole project into one file: design, control, points, field book and the original files; fetch it when the task is done */
-        post: operations["816535052532af65a05bae1889be7197"];
+        post: operations["makePacking"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2043,7 +2043,7 @@ export interface paths {
             cookie?: never;
         };
         /** A packed project */
-        get: operations["8cb0bed08fc0e616e19e93d55288211d"];
+        get: operations["getPacked"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2062,7 +2062,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings a packed project in, as multipart form data in the field “file”; nothing is read of it yet */
-        post: operations["0afb78548f198578394dc7f361916cb5"];
+        post: operations["makePackedUploads"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2079,7 +2079,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes a project of a packed one, beside those that are here; a damaged or altered file is refused whole. It is there when the task is done */
-        post: operations["4b95ba07efabfafa7f736d0665ec5463"];
+        post: operations["unpackProjects"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2096,7 +2096,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Prints the report as PDF; fetch it when the task is done */
-        post: operations["abcdad62ebd358b862e63a33b72d7fbe"];
+        post: operations["createReport"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2111,7 +2111,7 @@ export interface paths {
             cookie?: never;
         };
         /** A printed report */
-        get: operations["3be7a600e256cf717cf411452547d89f"];
+        get: operations["getReportPdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2128,7 +2128,7 @@ export interface paths {
             cookie?: never;
         };
         /** The report’s table for a spreadsheet */
-        get: operations["f2967e26e34d4b811c9d5a92b7bd57be"];
+        get: operations["getReportCsv"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2145,7 +2145,7 @@ export interface paths {
             cookie?: never;
         };
         /** The check shots on the setup that holds, each against what was to be expected, and whether it still holds */
-        get: operations["36c3a045954882c2ae10abc43b34fd2c"];
+        get: operations["getChecks"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2164,7 +2164,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Mends a target height or a constant of a reading, with a note; what hangs on it becomes a proposal */
-        post: operations["3f00e69ed74604ed4a3c432fbfd1f95a"];
+        post: operations["makeCorrections"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2179,7 +2179,7 @@ export interface paths {
             cookie?: never;
         };
         /** Setups and marks that would come out otherwise with what was mended since */
-        get: operations["74df291b9384bc3b949211b3332529b5"];
+        get: operations["getSetupProposals"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2198,7 +2198,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Writes the mended setups and marks beside the old ones */
-        post: operations["c064a207cdb6ea61eb2603e5510347e6"];
+        post: operations["adoptSetupProposals"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2213,14 +2213,14 @@ export interface paths {
             cookie?: never;
         };
         /** The setup being made, what it would give, and the one that holds */
-        get: operations["68ea40947f69fb2b05493fef77e9d2d9"];
+        get: operations["getSetup"];
         put?: never;
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
         /** Changes what is given of the setup being made: method, heights, air, sights */
-        patch: operations["c4d56bd1865068f7693ed24e2f0bc265"];
+        patch: operations["updateSetup"];
         trace?: never;
     };
     "/api/v1/projects/{project}/site-lines": {
@@ -2233,7 +2233,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The ends of a line that is to be shot at, from a drawing or two places; stores nothing */
-        post: operations["22e23f38a93af3018f8ab65218c09f0d"];
+        post: operations["makeSiteLines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2250,7 +2250,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes readings without a link into the field book and into the setup being made */
-        post: operations["5395829a51b691a2aceebb9a1f77ced7"];
+        post: operations["makeReadings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2267,7 +2267,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Reads a text of raw observations, both faces and all rounds made into one for each point; stores nothing */
-        post: operations["168fd25e181650c5ef583101c5db4a75"];
+        post: operations["previewRawText"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2284,7 +2284,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Prints a setup with all it rests on as PDF; fetch it as a report when the task is done */
-        post: operations["4d445aee0e8b0b31da219b294e579254"];
+        post: operations["makeSetupSheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2301,7 +2301,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Accepts the setup being made */
-        post: operations["0438a1a371af080b9e1cf2db78ae85eb"];
+        post: operations["makeSetups"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2318,7 +2318,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What an instrument standing here would see, and how well it would serve the work */
-        post: operations["69fd5f6c0d3751e12ec570812f336cd0"];
+        post: operations["makeStandHere"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2335,7 +2335,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** How well the work would be served from each place of a raster; a part of its rows at a time */
-        post: operations["1feb7a9c358102f0ecefc95244bf2c66"];
+        post: operations["makeStandMap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2350,10 +2350,10 @@ export interface paths {
             cookie?: never;
         };
         /** What was chosen in the field to be staked, in the order in which it was */
-        get: operations["998f77ed9c57357384df548aa8de99e1"];
+        get: operations["listAims"];
         put?: never;
         /** Takes a spot, a line or an elevation as what is to be staked */
-        post: operations["8731f7dcb676c5ed520968a620f4d56e"];
+        post: operations["createAim"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2374,7 +2374,7 @@ export interface paths {
         options?: never;
         head?: never;
         /** Changes from which end, at which heights and beside what a line is staked, and what its marks are called */
-        patch: operations["35cd66bc782aa02655bc6ccec3b9af28"];
+        patch: operations["updateAim"];
         trace?: never;
     };
     "/api/v1/projects/{project}/aims/{aim}/places": {
@@ -2387,7 +2387,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes places along a line, each to be staked by itself */
-        post: operations["6c99bf9d6abcc88e542cd8d85aeb45be"];
+        post: operations["makeAimPlaces"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2402,10 +2402,10 @@ export interface paths {
             cookie?: never;
         };
         /** All marks in the order they were taken */
-        get: operations["cfb98af496cfa4e90f65fda8af5bd442"];
+        get: operations["getMarks"];
         put?: never;
         /** Stores a stake, an as-built shot or a check; asks back (409) where the person must decide */
-        post: operations["a5a9a61884e636a3a6ffb587d22b7c4d"];
+        post: operations["createMark"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2421,7 +2421,7 @@ export interface paths {
         };
         get?: never;
         /** Chooses what the sheet shows while staking, and what follows a mark */
-        put: operations["9d46b77663c7d5e64294f85c44f6a0ef"];
+        put: operations["updateStaking"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2437,10 +2437,10 @@ export interface paths {
             cookie?: never;
         };
         /** The run begun last, with what became of each of its points; none where none was begun */
-        get: operations["9ffac37cd08ea0631dd6ce3e011c53e5"];
+        get: operations["getRuns"];
         put?: never;
         /** Begins a run; asks (409) before the first check and where another is under way */
-        post: operations["e851958029bb95bccffd2d4ba9e24684"];
+        post: operations["createRun"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2457,7 +2457,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Pauses a run, goes on, marks, skips, takes one back, stops it; asks (409) where another device leads it */
-        post: operations["a566588684b42b0fbaef774c56b14e88"];
+        post: operations["makeRunCommands"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2472,7 +2472,7 @@ export interface paths {
             cookie?: never;
         };
         /** How a piece of longer work stands */
-        get: operations["2c3fce041542bb88356c3f14661ffe51"];
+        get: operations["getTask"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2491,7 +2491,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Asks a piece of longer work to stop; nothing of it is stored */
-        post: operations["53858b34e92d9dc0153fa3185bacd56f"];
+        post: operations["cancelTask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2506,10 +2506,10 @@ export interface paths {
             cookie?: never;
         };
         /** The worklists */
-        get: operations["fd491746a0bc9f5fdcb87c8f8abaa2c1"];
+        get: operations["listWorklists"];
         put?: never;
         /** Makes a worklist */
-        post: operations["9a03626d59c9e33441db67b0327eabbf"];
+        post: operations["createWorklist"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2525,10 +2525,10 @@ export interface paths {
         };
         get?: never;
         /** Changes the name, the points or the order of a worklist */
-        put: operations["73f38a9ace6e5f0caecb49b0a4a792bd"];
+        put: operations["updateWorklist"];
         post?: never;
         /** Deletes a worklist; its points stay */
-        delete: operations["55b7067dc3333e0b9fabfa0cae0edf38"];
+        delete: operations["deleteWorklist"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2544,7 +2544,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Leaves a point of a worklist out for now, or takes it up again */
-        post: operations["79548f83ce7b2cbd10532de3f0567e23"];
+        post: operations["makeWorklistSkipping"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2561,7 +2561,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Prints a worklist for the field as PDF; fetch it as a report when the task is done */
-        post: operations["7136f1bf466df082a4d685292382cb53"];
+        post: operations["makeWorklistSheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2578,7 +2578,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The point that comes next among those still open; stores nothing */
-        post: operations["551100650157321c656a10938618bb4c"];
+        post: operations["makeNextOpen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2595,7 +2595,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Puts points in the order in which one walks over them; stores nothing */
-        post: operations["5f211c14238c2698befe8dbe871294bf"];
+        post: operations["makeWalk"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5267,7 +5267,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    ca1b4f373ea426d9c1911cf3ac861b4f: {
+    getPing: {
         parameters: {
             query?: never;
             header?: never;
@@ -5296,7 +5296,7 @@ export interface operations {
             };
         };
     };
-    a69bd0f425072ce9acfbd7e9c9397367: {
+    getComputeLength: {
         parameters: {
             query: {
                 text: string;
@@ -5328,7 +5328,7 @@ export interface operations {
             };
         };
     };
-    "054f3e8de09fdd569c5b423e31df466b": {
+    getComputeAngle: {
         parameters: {
             query: {
                 text: string;
@@ -5363,7 +5363,7 @@ export interface operations {
             };
         };
     };
-    "74c0c167a596caaff1271f039048a3ea": {
+    getComputeAngleText: {
         parameters: {
             query: {
                 radians: number;
@@ -5398,7 +5398,7 @@ export interface operations {
             };
         };
     };
-    "054d2b2aad346e4d76f07e30bab302df": {
+    makeComputeSight: {
         parameters: {
             query?: never;
             header?: never;
@@ -5431,7 +5431,7 @@ export interface operations {
             };
         };
     };
-    aee426ac27f8c0069812a18a5d926c51: {
+    makeComputeSetup: {
         parameters: {
             query?: never;
             header?: never;
@@ -5464,7 +5464,7 @@ export interface operations {
             };
         };
     };
-    "494ecafc8302c6211927b77c760116a7": {
+    makeComputeGuidance: {
         parameters: {
             query?: never;
             header?: never;
@@ -5497,7 +5497,7 @@ export interface operations {
             };
         };
     };
-    "91fea65b91f265a1420cc771711271c1": {
+    getDesignThing: {
         parameters: {
             query?: {
                 easting?: number;
@@ -5534,7 +5534,7 @@ export interface operations {
             };
         };
     };
-    c03b0a529d3ae5a991947b9205066496: {
+    getDesignThings: {
         parameters: {
             query: {
                 words: string;
@@ -5568,7 +5568,7 @@ export interface operations {
             };
         };
     };
-    "5e331ef8e11d54a8ebd5929c67baa4b2": {
+    getDesignThingChanges: {
         parameters: {
             query?: never;
             header?: never;
@@ -5600,7 +5600,7 @@ export interface operations {
             };
         };
     };
-    e9e490afe0d8a210277a1b9b83f978d0: {
+    previewExamples: {
         parameters: {
             query?: never;
             header?: never;
@@ -5635,7 +5635,7 @@ export interface operations {
             };
         };
     };
-    "5da0b80b2b2aad1f5acc4725673548b3": {
+    createExample: {
         parameters: {
             query?: never;
             header?: never;
@@ -5670,7 +5670,7 @@ export interface operations {
             };
         };
     };
-    "1de46fb73a2d946a6f8c50dafaf72afd": {
+    makeExamplesControl: {
         parameters: {
             query?: never;
             header?: never;
@@ -5705,7 +5705,7 @@ export interface operations {
             };
         };
     };
-    "22f56d2d8b685291504fd7a1ab454810": {
+    getBuiltParts: {
         parameters: {
             query?: never;
             header?: never;
@@ -5736,7 +5736,7 @@ export interface operations {
             };
         };
     };
-    "965b4030fd1beb76caa951d297dcc447": {
+    makeSpaceMeasure: {
         parameters: {
             query?: never;
             header?: never;
@@ -5771,7 +5771,7 @@ export interface operations {
             };
         };
     };
-    f6164c6d405498eb33cebd4a24e0f764: {
+    cutDesign: {
         parameters: {
             query?: never;
             header?: never;
@@ -5807,7 +5807,7 @@ export interface operations {
             };
         };
     };
-    "9af6151c3aa850cabbfaa0a883af56f1": {
+    listAlignments: {
         parameters: {
             query?: never;
             header?: never;
@@ -5838,7 +5838,7 @@ export interface operations {
             };
         };
     };
-    "2ef1ff8bbd2d3a9b063f9856710ca666": {
+    createAlignment: {
         parameters: {
             query?: never;
             header?: never;
@@ -5873,7 +5873,7 @@ export interface operations {
             };
         };
     };
-    "15694aab1c33090b6746302b8ff85383": {
+    computeAlignment: {
         parameters: {
             query?: never;
             header?: never;
@@ -5908,7 +5908,7 @@ export interface operations {
             };
         };
     };
-    "6324d45effd291ceac10517c796b3f05": {
+    updateAlignment: {
         parameters: {
             query?: never;
             header?: never;
@@ -5944,7 +5944,7 @@ export interface operations {
             };
         };
     };
-    "0f1326da5ec1048ed45d9840ddde607c": {
+    deleteAlignment: {
         parameters: {
             query?: never;
             header?: never;
@@ -5974,7 +5974,7 @@ export interface operations {
             };
         };
     };
-    "9eea038543c379dc6036c3ae2ccd6da2": {
+    changeAlignment: {
         parameters: {
             query?: never;
             header?: never;
@@ -6008,7 +6008,7 @@ export interface operations {
             };
         };
     };
-    "2538f4298f8ecc085331c37e42cf6662": {
+    updateAlignmentHeights: {
         parameters: {
             query?: never;
             header?: never;
@@ -6044,7 +6044,7 @@ export interface operations {
             };
         };
     };
-    "629950fb14bb8859028de70c690653b0": {
+    getAlignmentPlaces: {
         parameters: {
             query: {
                 text: string;
@@ -6078,7 +6078,7 @@ export interface operations {
             };
         };
     };
-    "2acfc6a77787f8f639ff7c5e656b01ed": {
+    getAlignmentSurfaces: {
         parameters: {
             query?: never;
             header?: never;
@@ -6110,7 +6110,7 @@ export interface operations {
             };
         };
     };
-    b4add32d0f5edf198fc6efb9ff0dce1e: {
+    makeAlignmentBeside: {
         parameters: {
             query?: never;
             header?: never;
@@ -6146,7 +6146,7 @@ export interface operations {
             };
         };
     };
-    f3df0db65fac082237eb52ee498f2262: {
+    makeAlignmentSection: {
         parameters: {
             query?: never;
             header?: never;
@@ -6182,7 +6182,7 @@ export interface operations {
             };
         };
     };
-    ea4eac90d51ba373ce2f774cac789d4f: {
+    computeAlignmentPoints: {
         parameters: {
             query?: never;
             header?: never;
@@ -6218,7 +6218,7 @@ export interface operations {
             };
         };
     };
-    "60f0d2db0b12f261bfff4ea9e1da00f7": {
+    makeAlignmentPoints: {
         parameters: {
             query?: never;
             header?: never;
@@ -6254,7 +6254,7 @@ export interface operations {
             };
         };
     };
-    "6305b762a2cda4c43b405a472fff620f": {
+    computeAlignmentSlopeStakes: {
         parameters: {
             query?: never;
             header?: never;
@@ -6290,7 +6290,7 @@ export interface operations {
             };
         };
     };
-    "50b2cb7967bb32ef0eff66f33645abd9": {
+    makeAlignmentSlopeStakes: {
         parameters: {
             query?: never;
             header?: never;
@@ -6326,7 +6326,7 @@ export interface operations {
             };
         };
     };
-    "2cd0bbf1bdf463730974d1826d4d5f70": {
+    inspectModel: {
         parameters: {
             query?: never;
             header?: never;
@@ -6361,7 +6361,7 @@ export interface operations {
             };
         };
     };
-    "9ba69f3700157472060c3ecd3a99760c": {
+    makeModels: {
         parameters: {
             query?: never;
             header?: never;
@@ -6396,7 +6396,7 @@ export interface operations {
             };
         };
     };
-    e09a285e592eb8e8012e640e1ac7e7dc: {
+    getModelFile: {
         parameters: {
             query: {
                 format: "landxml" | "dxf" | "csv";
@@ -6429,7 +6429,7 @@ export interface operations {
             };
         };
     };
-    b3897e2224fa4238bb5be7ccdd808567: {
+    updateCivil: {
         parameters: {
             query?: never;
             header?: never;
@@ -6462,7 +6462,7 @@ export interface operations {
             };
         };
     };
-    b9e0bc3641668e184bdde440bee32638: {
+    makeGroundHere: {
         parameters: {
             query?: never;
             header?: never;
@@ -6497,7 +6497,7 @@ export interface operations {
             };
         };
     };
-    "1ad6bfb708b664c024f8d9620db80944": {
+    listSurfaces: {
         parameters: {
             query?: never;
             header?: never;
@@ -6528,7 +6528,7 @@ export interface operations {
             };
         };
     };
-    dbab31e12595e279a6c9261f0a50ccc7: {
+    createSurface: {
         parameters: {
             query?: never;
             header?: never;
@@ -6563,7 +6563,7 @@ export interface operations {
             };
         };
     };
-    a756bef9c48e0ed8d324b13b812f3099: {
+    makeSurfaceEdits: {
         parameters: {
             query?: never;
             header?: never;
@@ -6599,7 +6599,7 @@ export interface operations {
             };
         };
     };
-    fc74163cab241dd1820c4bd3c3d0311e: {
+    deleteSurface: {
         parameters: {
             query?: never;
             header?: never;
@@ -6629,7 +6629,7 @@ export interface operations {
             };
         };
     };
-    "92400e3e05bd0983f20498c18ad28cf9": {
+    changeSurface: {
         parameters: {
             query?: never;
             header?: never;
@@ -6663,7 +6663,7 @@ export interface operations {
             };
         };
     };
-    "5893f09455dfe063a97dfc7ca8a355f7": {
+    getSurfaceTile: {
         parameters: {
             query?: never;
             header?: never;
@@ -6696,7 +6696,7 @@ export interface operations {
             };
         };
     };
-    "776f17eb74be790c392474f3514bb54e": {
+    makeSurfaceContours: {
         parameters: {
             query?: never;
             header?: never;
@@ -6732,7 +6732,7 @@ export interface operations {
             };
         };
     };
-    "35c17d97ad60a1a58366e42d63a1deda": {
+    makeSurfaceElevations: {
         parameters: {
             query?: never;
             header?: never;
@@ -6767,7 +6767,7 @@ export interface operations {
             };
         };
     };
-    "57336bd01789058fcc3e022742533825": {
+    computeSurfaceMeetings: {
         parameters: {
             query?: never;
             header?: never;
@@ -6802,7 +6802,7 @@ export interface operations {
             };
         };
     };
-    "2a63e194d85a3bb6079bc195ac271176": {
+    makeSurfaceMeetings: {
         parameters: {
             query?: never;
             header?: never;
@@ -6837,7 +6837,7 @@ export interface operations {
             };
         };
     };
-    b512f1603938b2d59a459879a38417f4: {
+    makeVolumes: {
         parameters: {
             query?: never;
             header?: never;
@@ -6872,7 +6872,7 @@ export interface operations {
             };
         };
     };
-    "548979dbdf67ed22febfded9f0587888": {
+    makeVolumeSheets: {
         parameters: {
             query?: never;
             header?: never;
@@ -6907,7 +6907,7 @@ export interface operations {
             };
         };
     };
-    "592e51c8b40d72c678fc71a473ff18b1": {
+    getBuilds: {
         parameters: {
             query?: never;
             header?: never;
@@ -6938,7 +6938,7 @@ export interface operations {
             };
         };
     };
-    "012ee0cd0c25c5fe9adc6c826159395b": {
+    makeBuilds: {
         parameters: {
             query?: never;
             header?: never;
@@ -6973,7 +6973,7 @@ export interface operations {
             };
         };
     };
-    "874c66572ae4424d11ab59b344d1ca4d": {
+    makeBuildLeaving: {
         parameters: {
             query?: never;
             header?: never;
@@ -7005,7 +7005,7 @@ export interface operations {
             };
         };
     };
-    ef48cd324c3a0aebe0830ff1f86c6b4d: {
+    previewConstructions: {
         parameters: {
             query?: never;
             header?: never;
@@ -7040,7 +7040,7 @@ export interface operations {
             };
         };
     };
-    eb187717d30ab81c04bbe583a871c240: {
+    createConstruction: {
         parameters: {
             query?: never;
             header?: never;
@@ -7075,7 +7075,7 @@ export interface operations {
             };
         };
     };
-    d97bccf9ec4607d977bcd3958a87549a: {
+    makeLines: {
         parameters: {
             query?: never;
             header?: never;
@@ -7110,7 +7110,7 @@ export interface operations {
             };
         };
     };
-    a06b7f6ca7745bf959c8067070740c29: {
+    previewCollections: {
         parameters: {
             query?: never;
             header?: never;
@@ -7145,7 +7145,7 @@ export interface operations {
             };
         };
     };
-    "88dfc0116af4a8a262448e98b192245d": {
+    makeCollections: {
         parameters: {
             query?: never;
             header?: never;
@@ -7180,7 +7180,7 @@ export interface operations {
             };
         };
     };
-    d12d8193271cff92981f52636fc5303c: {
+    getPointRecipe: {
         parameters: {
             query?: never;
             header?: never;
@@ -7212,7 +7212,7 @@ export interface operations {
             };
         };
     };
-    "47a6adee40cad5b9dee04afaab920bf0": {
+    changePointRecipe: {
         parameters: {
             query?: never;
             header?: never;
@@ -7248,7 +7248,7 @@ export interface operations {
             };
         };
     };
-    "1a2bc84074e332b108621f75f9dcef76": {
+    getProposals: {
         parameters: {
             query?: never;
             header?: never;
@@ -7279,7 +7279,7 @@ export interface operations {
             };
         };
     };
-    e2814addcbe035d5c041f5bf71d72930: {
+    adoptProposals: {
         parameters: {
             query?: never;
             header?: never;
@@ -7314,7 +7314,7 @@ export interface operations {
             };
         };
     };
-    "15fcf271438f6299af45de9053024ebd": {
+    dropRecipes: {
         parameters: {
             query?: never;
             header?: never;
@@ -7349,7 +7349,7 @@ export interface operations {
             };
         };
     };
-    "60660a2937195fa7832a7b6143874c16": {
+    makeMeasuredControl: {
         parameters: {
             query?: never;
             header?: never;
@@ -7384,7 +7384,7 @@ export interface operations {
             };
         };
     };
-    "04f03c5a96471b94169689ef8a1c4e2e": {
+    getSightedMarks: {
         parameters: {
             query?: never;
             header?: never;
@@ -7415,7 +7415,7 @@ export interface operations {
             };
         };
     };
-    "98fd63f4ea0f0115b046fe61c7ab811d": {
+    makeSightedMarks: {
         parameters: {
             query?: never;
             header?: never;
@@ -7450,7 +7450,7 @@ export interface operations {
             };
         };
     };
-    "03636567abf1252800994ccff6172dff": {
+    listControl: {
         parameters: {
             query?: never;
             header?: never;
@@ -7481,7 +7481,7 @@ export interface operations {
             };
         };
     };
-    "09890e0ab3f474b0d52fc0393e739be5": {
+    createControl: {
         parameters: {
             query?: never;
             header?: never;
@@ -7516,7 +7516,7 @@ export interface operations {
             };
         };
     };
-    a563ecdce6f7a4c11cc5f619936b9ec5: {
+    updateControl: {
         parameters: {
             query?: never;
             header?: never;
@@ -7552,7 +7552,7 @@ export interface operations {
             };
         };
     };
-    "5654153af39318ebae8634c847dccc89": {
+    deleteControl: {
         parameters: {
             query?: {
                 evenHeld?: boolean;
@@ -7584,7 +7584,7 @@ export interface operations {
             };
         };
     };
-    "1af12531879146a59a07302a579d9f99": {
+    listGridLines: {
         parameters: {
             query?: never;
             header?: never;
@@ -7615,7 +7615,7 @@ export interface operations {
             };
         };
     };
-    ecc0f6296a8fe703d06821585efe0e28: {
+    createGridLine: {
         parameters: {
             query?: never;
             header?: never;
@@ -7650,7 +7650,7 @@ export interface operations {
             };
         };
     };
-    "6d047e60ad86c5d1af36e5d6404e3d90": {
+    getGridSpacings: {
         parameters: {
             query?: never;
             header?: never;
@@ -7681,7 +7681,7 @@ export interface operations {
             };
         };
     };
-    "66aca7b81092590c6ab225176a15c476": {
+    previewGrid: {
         parameters: {
             query?: never;
             header?: never;
@@ -7716,7 +7716,7 @@ export interface operations {
             };
         };
     };
-    "2568e3695d77f1814f705a14bc90c840": {
+    updateGridLine: {
         parameters: {
             query?: never;
             header?: never;
@@ -7752,7 +7752,7 @@ export interface operations {
             };
         };
     };
-    "09ebedd3472a39b4e1834ab5c19b2796": {
+    deleteGridLines: {
         parameters: {
             query?: never;
             header?: never;
@@ -7787,7 +7787,7 @@ export interface operations {
             };
         };
     };
-    "8cd4d5f259706773f4674a0da32aa043": {
+    inspectDrawing: {
         parameters: {
             query?: never;
             header?: never;
@@ -7822,7 +7822,7 @@ export interface operations {
             };
         };
     };
-    "9eeac5b418a522239fdaa38373e82c9a": {
+    listDesigns: {
         parameters: {
             query?: never;
             header?: never;
@@ -7853,7 +7853,7 @@ export interface operations {
             };
         };
     };
-    f60c219b14772bdd4155c12fa63bb871: {
+    createDesign: {
         parameters: {
             query?: never;
             header?: never;
@@ -7888,7 +7888,7 @@ export interface operations {
             };
         };
     };
-    "271b03b03b92595677b80879b5a36a48": {
+    computePlacement: {
         parameters: {
             query?: never;
             header?: never;
@@ -7923,7 +7923,7 @@ export interface operations {
             };
         };
     };
-    "58936a37dfee1b1c670eba2a8375578e": {
+    updateDesign: {
         parameters: {
             query?: never;
             header?: never;
@@ -7957,7 +7957,7 @@ export interface operations {
             };
         };
     };
-    "598d4f33f7daf588183bed9764fb1238": {
+    deleteDesign: {
         parameters: {
             query?: never;
             header?: never;
@@ -7987,7 +7987,7 @@ export interface operations {
             };
         };
     };
-    "0836f36a32648906df028defa304aa94": {
+    getDesignAdded: {
         parameters: {
             query?: never;
             header?: never;
@@ -8019,7 +8019,7 @@ export interface operations {
             };
         };
     };
-    a04d4a880c46ea0dd22bb38117973b12: {
+    getDesignGone: {
         parameters: {
             query?: never;
             header?: never;
@@ -8051,7 +8051,7 @@ export interface operations {
             };
         };
     };
-    "06e7d6332a36c40472cd808e994322dd": {
+    getDesignMoved: {
         parameters: {
             query?: never;
             header?: never;
@@ -8083,7 +8083,7 @@ export interface operations {
             };
         };
     };
-    "9fb0549730564d3ee517a3bf331f540d": {
+    getDesignBodies: {
         parameters: {
             query?: never;
             header?: never;
@@ -8115,7 +8115,7 @@ export interface operations {
             };
         };
     };
-    bca0399482085e09124a80566dd38d5c: {
+    getLayerShapes: {
         parameters: {
             query?: never;
             header?: never;
@@ -8147,7 +8147,7 @@ export interface operations {
             };
         };
     };
-    "64bf978d5416c884fe034bebdc9e9878": {
+    getLayerCurves: {
         parameters: {
             query?: never;
             header?: never;
@@ -8177,7 +8177,7 @@ export interface operations {
             };
         };
     };
-    "51be87767eeb336129f874c43302b3f7": {
+    changeLayers: {
         parameters: {
             query?: never;
             header?: never;
@@ -8210,7 +8210,7 @@ export interface operations {
             };
         };
     };
-    "4ed0812779294f6c68a80ce3ba41bd7a": {
+    listFieldBook: {
         parameters: {
             query?: {
                 before?: number;
@@ -8243,7 +8243,7 @@ export interface operations {
             };
         };
     };
-    "221911b676e3f18c10600f1ded80ab7e": {
+    getInstruments: {
         parameters: {
             query?: never;
             header?: never;
@@ -8274,7 +8274,7 @@ export interface operations {
             };
         };
     };
-    d20d65a85fdd088a7024642637a5abe2: {
+    makeInstruments: {
         parameters: {
             query?: never;
             header?: never;
@@ -8309,7 +8309,7 @@ export interface operations {
             };
         };
     };
-    "4f9976d46727ad4d5dcb5248d58aeafa": {
+    updateInstrument: {
         parameters: {
             query?: never;
             header?: never;
@@ -8345,7 +8345,7 @@ export interface operations {
             };
         };
     };
-    "121ad112c80050f421c72dfa047edee8": {
+    deleteInstrument: {
         parameters: {
             query?: {
                 evenHeld?: boolean;
@@ -8377,7 +8377,7 @@ export interface operations {
             };
         };
     };
-    "2c8d55c3ac8672824e3db0e279d99e00": {
+    getTargets: {
         parameters: {
             query?: never;
             header?: never;
@@ -8408,7 +8408,7 @@ export interface operations {
             };
         };
     };
-    "6ffc887b2c01567841efc519c8a41792": {
+    makeTargets: {
         parameters: {
             query?: never;
             header?: never;
@@ -8443,7 +8443,7 @@ export interface operations {
             };
         };
     };
-    "530b291b4cea26e5f0c698738262c09c": {
+    updateTarget: {
         parameters: {
             query?: never;
             header?: never;
@@ -8479,7 +8479,7 @@ export interface operations {
             };
         };
     };
-    c7952a95358b69f92df06a39ee9eef4c: {
+    deleteTarget: {
         parameters: {
             query?: {
                 evenHeld?: boolean;
@@ -8511,7 +8511,7 @@ export interface operations {
             };
         };
     };
-    "696884d42425cead3c739ecf21a81f29": {
+    getLive: {
         parameters: {
             query?: {
                 target?: number;
@@ -8548,7 +8548,7 @@ export interface operations {
             };
         };
     };
-    "459de959286a44787db30be4154d4f99": {
+    getInstruction: {
         parameters: {
             query?: never;
             header?: never;
@@ -8580,7 +8580,7 @@ export interface operations {
             };
         };
     };
-    "47978b9c982e2ff4cb694aa1fed77b20": {
+    turnInstrument: {
         parameters: {
             query?: never;
             header?: never;
@@ -8615,7 +8615,7 @@ export interface operations {
             };
         };
     };
-    "31294313a62e83c1ccf21d75c4d41816": {
+    measureInstrument: {
         parameters: {
             query?: never;
             header?: never;
@@ -8650,7 +8650,7 @@ export interface operations {
             };
         };
     };
-    "483846a40e040b804399c95658cfd2cc": {
+    trackInstrument: {
         parameters: {
             query?: never;
             header?: never;
@@ -8685,7 +8685,7 @@ export interface operations {
             };
         };
     };
-    e62fdbe87f74ddfd23b4b863b9df7746: {
+    searchInstrument: {
         parameters: {
             query?: never;
             header?: never;
@@ -8720,7 +8720,7 @@ export interface operations {
             };
         };
     };
-    "2d149bc8c2941fd102b89f0b115aabe4": {
+    cancelInstrument: {
         parameters: {
             query?: never;
             header?: never;
@@ -8755,7 +8755,7 @@ export interface operations {
             };
         };
     };
-    "61dd741362a2b405a21d7e6849e541a3": {
+    listCodes: {
         parameters: {
             query?: never;
             header?: never;
@@ -8786,7 +8786,7 @@ export interface operations {
             };
         };
     };
-    "605dc417862f63aa109ec2be99695f33": {
+    createCode: {
         parameters: {
             query?: never;
             header?: never;
@@ -8821,7 +8821,7 @@ export interface operations {
             };
         };
     };
-    ae42d7f5938c744e2c8219d71f37d0af: {
+    getCodesFile: {
         parameters: {
             query?: never;
             header?: never;
@@ -8852,7 +8852,7 @@ export interface operations {
             };
         };
     };
-    "00af427d5e6f2fd49d924197a80f5d47": {
+    makeCodesList: {
         parameters: {
             query?: never;
             header?: never;
@@ -8887,7 +8887,7 @@ export interface operations {
             };
         };
     };
-    e8b7a3f0340b52abb276fc5b0a861d23: {
+    deleteCode: {
         parameters: {
             query?: never;
             header?: never;
@@ -8917,7 +8917,7 @@ export interface operations {
             };
         };
     };
-    ad14d189f740cb606018546e1fd75c21: {
+    listPoints: {
         parameters: {
             query?: never;
             header?: never;
@@ -8948,7 +8948,7 @@ export interface operations {
             };
         };
     };
-    "93b6614eb15281babf99af2db5e50812": {
+    createPoint: {
         parameters: {
             query?: never;
             header?: never;
@@ -8983,7 +8983,7 @@ export interface operations {
             };
         };
     };
-    "94539a80d7edca5deacc9f648554e55a": {
+    getAround: {
         parameters: {
             query: {
                 northing: number;
@@ -9018,7 +9018,7 @@ export interface operations {
             };
         };
     };
-    "4946bd6b6964c8df8d83802c8313637a": {
+    makeSpots: {
         parameters: {
             query?: never;
             header?: never;
@@ -9053,7 +9053,7 @@ export interface operations {
             };
         };
     };
-    "73763c0e702a3798c2b48e3be1b8c839": {
+    makeInverse: {
         parameters: {
             query?: never;
             header?: never;
@@ -9088,7 +9088,7 @@ export interface operations {
             };
         };
     };
-    ddaba9823acef3440560b4a7bb39f142: {
+    getNextName: {
         parameters: {
             query?: {
                 prefix?: string;
@@ -9122,7 +9122,7 @@ export interface operations {
             };
         };
     };
-    d16081602bc771184354a91c74c6cea0: {
+    updatePoint: {
         parameters: {
             query?: never;
             header?: never;
@@ -9158,7 +9158,7 @@ export interface operations {
             };
         };
     };
-    "994a879e9af27bd2e300deb27fd2164a": {
+    updatePointLabel: {
         parameters: {
             query?: never;
             header?: never;
@@ -9192,7 +9192,7 @@ export interface operations {
             };
         };
     };
-    b2feb4d37378cc642f028ccfb57a8798: {
+    deletePoints: {
         parameters: {
             query?: never;
             header?: never;
@@ -9227,7 +9227,7 @@ export interface operations {
             };
         };
     };
-    "70c32fa3e84d9ccfbfdfffae36805a25": {
+    makeUploads: {
         parameters: {
             query?: never;
             header?: never;
@@ -9258,7 +9258,7 @@ export interface operations {
             };
         };
     };
-    fcab23adb06210c2d3d8d8384ca4f943: {
+    previewPoints: {
         parameters: {
             query?: never;
             header?: never;
@@ -9293,7 +9293,7 @@ export interface operations {
             };
         };
     };
-    bca5b1b7f98525c1e186d1cc11bd0243: {
+    importPoints: {
         parameters: {
             query?: never;
             header?: never;
@@ -9328,7 +9328,7 @@ export interface operations {
             };
         };
     };
-    "73d4462b2badebf7e21f8769a918a2d1": {
+    getPointsFile: {
         parameters: {
             query: {
                 format: string;
@@ -9367,7 +9367,7 @@ export interface operations {
             };
         };
     };
-    "05b0cb08dd39aacfbb9b5c6d61fc9cdc": {
+    previewRenaming: {
         parameters: {
             query?: never;
             header?: never;
@@ -9402,7 +9402,7 @@ export interface operations {
             };
         };
     };
-    "58b78ee8f344b4ec49295f4e368f8726": {
+    makeRenaming: {
         parameters: {
             query?: never;
             header?: never;
@@ -9437,7 +9437,7 @@ export interface operations {
             };
         };
     };
-    fab18cff76d120e190d212d0c2c30ac6: {
+    previewMoving: {
         parameters: {
             query?: never;
             header?: never;
@@ -9472,7 +9472,7 @@ export interface operations {
             };
         };
     };
-    "48a7e46d3dd359c8fab54d83d24d8d00": {
+    makeMoving: {
         parameters: {
             query?: never;
             header?: never;
@@ -9507,7 +9507,7 @@ export interface operations {
             };
         };
     };
-    "98cb68fc27ede6085930072e33c6afa9": {
+    makeElevations: {
         parameters: {
             query?: never;
             header?: never;
@@ -9542,7 +9542,7 @@ export interface operations {
             };
         };
     };
-    ab6ebdb0b6279a28ebb81443ee75ecc8: {
+    setCodes: {
         parameters: {
             query?: never;
             header?: never;
@@ -9577,7 +9577,7 @@ export interface operations {
             };
         };
     };
-    aba23edfdfdff03deafc5ca1e8c7d298: {
+    getPractice: {
         parameters: {
             query?: never;
             header?: never;
@@ -9606,7 +9606,7 @@ export interface operations {
             };
         };
     };
-    "874bf2a84fcbf7870d22f7d555beae4d": {
+    createPractice: {
         parameters: {
             query?: never;
             header?: never;
@@ -9639,7 +9639,7 @@ export interface operations {
             };
         };
     };
-    feb67d79026108705b6d8b8c81d73620: {
+    getPracticeList: {
         parameters: {
             query: {
                 slip: "digit" | "neighbours" | "zero" | "exchanged" | "names";
@@ -9673,7 +9673,7 @@ export interface operations {
             };
         };
     };
-    "441e9a26d783e99ec2f64fd27d6c41d9": {
+    makeDemo: {
         parameters: {
             query?: never;
             header?: never;
@@ -9702,7 +9702,7 @@ export interface operations {
             };
         };
     };
-    "7f3baed52314cfd65cab40839f394ee6": {
+    makePracticeSite: {
         parameters: {
             query?: never;
             header?: never;
@@ -9733,7 +9733,7 @@ export interface operations {
             };
         };
     };
-    cee3c7d49e788e7d0b9d58ff77d70adb: {
+    listProjects: {
         parameters: {
             query?: never;
             header?: never;
@@ -9762,7 +9762,7 @@ export interface operations {
             };
         };
     };
-    "52a049083525db5cef971f2cbf3b8fa4": {
+    createProject: {
         parameters: {
             query?: never;
             header?: never;
@@ -9795,7 +9795,7 @@ export interface operations {
             };
         };
     };
-    "8e06bcb16ab6db0f0f6bd0347d7961d9": {
+    getProject: {
         parameters: {
             query?: never;
             header?: never;
@@ -9826,7 +9826,7 @@ export interface operations {
             };
         };
     };
-    "3e18ac6c718e987c29a8e6b0810d725b": {
+    updateProject: {
         parameters: {
             query?: never;
             header?: never;
@@ -9861,7 +9861,7 @@ export interface operations {
             };
         };
     };
-    "9f4b98e102889a49fc2d0090e8189e13": {
+    openProject: {
         parameters: {
             query?: never;
             header?: never;
@@ -9892,7 +9892,7 @@ export interface operations {
             };
         };
     };
-    "69659a4d1c081ec9b5df1df59e389878": {
+    undoProject: {
         parameters: {
             query?: never;
             header?: never;
@@ -9927,7 +9927,7 @@ export interface operations {
             };
         };
     };
-    cf854f393e91fc4e86345de5d48fb393: {
+    redoProject: {
         parameters: {
             query?: never;
             header?: never;
@@ -9962,7 +9962,7 @@ export interface operations {
             };
         };
     };
-    "816535052532af65a05bae1889be7197": {
+    makePacking: {
         parameters: {
             query?: never;
             header?: never;
@@ -9993,7 +9993,7 @@ export interface operations {
             };
         };
     };
-    "8cb0bed08fc0e616e19e93d55288211d": {
+    getPacked: {
         parameters: {
             query?: never;
             header?: never;
@@ -10025,7 +10025,7 @@ export interface operations {
             };
         };
     };
-    "0afb78548f198578394dc7f361916cb5": {
+    makePackedUploads: {
         parameters: {
             query?: never;
             header?: never;
@@ -10054,7 +10054,7 @@ export interface operations {
             };
         };
     };
-    "4b95ba07efabfafa7f736d0665ec5463": {
+    unpackProjects: {
         parameters: {
             query?: never;
             header?: never;
@@ -10087,7 +10087,7 @@ export interface operations {
             };
         };
     };
-    abcdad62ebd358b862e63a33b72d7fbe: {
+    createReport: {
         parameters: {
             query?: never;
             header?: never;
@@ -10122,7 +10122,7 @@ export interface operations {
             };
         };
     };
-    "3be7a600e256cf717cf411452547d89f": {
+    getReportPdf: {
         parameters: {
             query?: never;
             header?: never;
@@ -10154,7 +10154,7 @@ export interface operations {
             };
         };
     };
-    f2967e26e34d4b811c9d5a92b7bd57be: {
+    getReportCsv: {
         parameters: {
             query?: never;
             header?: never;
@@ -10185,7 +10185,7 @@ export interface operations {
             };
         };
     };
-    "36c3a045954882c2ae10abc43b34fd2c": {
+    getChecks: {
         parameters: {
             query?: never;
             header?: never;
@@ -10216,7 +10216,7 @@ export interface operations {
             };
         };
     };
-    "3f00e69ed74604ed4a3c432fbfd1f95a": {
+    makeCorrections: {
         parameters: {
             query?: never;
             header?: never;
@@ -10251,7 +10251,7 @@ export interface operations {
             };
         };
     };
-    "74df291b9384bc3b949211b3332529b5": {
+    getSetupProposals: {
         parameters: {
             query?: never;
             header?: never;
@@ -10282,7 +10282,7 @@ export interface operations {
             };
         };
     };
-    c064a207cdb6ea61eb2603e5510347e6: {
+    adoptSetupProposals: {
         parameters: {
             query?: never;
             header?: never;
@@ -10317,7 +10317,7 @@ export interface operations {
             };
         };
     };
-    "68ea40947f69fb2b05493fef77e9d2d9": {
+    getSetup: {
         parameters: {
             query?: never;
             header?: never;
@@ -10348,7 +10348,7 @@ export interface operations {
             };
         };
     };
-    c4d56bd1865068f7693ed24e2f0bc265: {
+    updateSetup: {
         parameters: {
             query?: never;
             header?: never;
@@ -10383,7 +10383,7 @@ export interface operations {
             };
         };
     };
-    "22e23f38a93af3018f8ab65218c09f0d": {
+    makeSiteLines: {
         parameters: {
             query?: never;
             header?: never;
@@ -10418,7 +10418,7 @@ export interface operations {
             };
         };
     };
-    "5395829a51b691a2aceebb9a1f77ced7": {
+    makeReadings: {
         parameters: {
             query?: never;
             header?: never;
@@ -10453,7 +10453,7 @@ export interface operations {
             };
         };
     };
-    "168fd25e181650c5ef583101c5db4a75": {
+    previewRawText: {
         parameters: {
             query?: never;
             header?: never;
@@ -10488,7 +10488,7 @@ export interface operations {
             };
         };
     };
-    "4d445aee0e8b0b31da219b294e579254": {
+    makeSetupSheet: {
         parameters: {
             query?: never;
             header?: never;
@@ -10524,7 +10524,7 @@ export interface operations {
             };
         };
     };
-    "0438a1a371af080b9e1cf2db78ae85eb": {
+    makeSetups: {
         parameters: {
             query?: never;
             header?: never;
@@ -10559,7 +10559,7 @@ export interface operations {
             };
         };
     };
-    "69fd5f6c0d3751e12ec570812f336cd0": {
+    makeStandHere: {
         parameters: {
             query?: never;
             header?: never;
@@ -10594,7 +10594,7 @@ export interface operations {
             };
         };
     };
-    "1feb7a9c358102f0ecefc95244bf2c66": {
+    makeStandMap: {
         parameters: {
             query?: never;
             header?: never;
@@ -10629,7 +10629,7 @@ export interface operations {
             };
         };
     };
-    "998f77ed9c57357384df548aa8de99e1": {
+    listAims: {
         parameters: {
             query?: never;
             header?: never;
@@ -10660,7 +10660,7 @@ export interface operations {
             };
         };
     };
-    "8731f7dcb676c5ed520968a620f4d56e": {
+    createAim: {
         parameters: {
             query?: never;
             header?: never;
@@ -10695,7 +10695,7 @@ export interface operations {
             };
         };
     };
-    "35cd66bc782aa02655bc6ccec3b9af28": {
+    updateAim: {
         parameters: {
             query?: never;
             header?: never;
@@ -10731,7 +10731,7 @@ export interface operations {
             };
         };
     };
-    "6c99bf9d6abcc88e542cd8d85aeb45be": {
+    makeAimPlaces: {
         parameters: {
             query?: never;
             header?: never;
@@ -10767,7 +10767,7 @@ export interface operations {
             };
         };
     };
-    cfb98af496cfa4e90f65fda8af5bd442: {
+    getMarks: {
         parameters: {
             query?: never;
             header?: never;
@@ -10798,7 +10798,7 @@ export interface operations {
             };
         };
     };
-    a5a9a61884e636a3a6ffb587d22b7c4d: {
+    createMark: {
         parameters: {
             query?: never;
             header?: never;
@@ -10833,7 +10833,7 @@ export interface operations {
             };
         };
     };
-    "9d46b77663c7d5e64294f85c44f6a0ef": {
+    updateStaking: {
         parameters: {
             query?: never;
             header?: never;
@@ -10868,7 +10868,7 @@ export interface operations {
             };
         };
     };
-    "9ffac37cd08ea0631dd6ce3e011c53e5": {
+    getRuns: {
         parameters: {
             query?: never;
             header?: never;
@@ -10899,7 +10899,7 @@ export interface operations {
             };
         };
     };
-    e851958029bb95bccffd2d4ba9e24684: {
+    createRun: {
         parameters: {
             query?: never;
             header?: never;
@@ -10934,7 +10934,7 @@ export interface operations {
             };
         };
     };
-    a566588684b42b0fbaef774c56b14e88: {
+    makeRunCommands: {
         parameters: {
             query?: never;
             header?: never;
@@ -10970,7 +10970,7 @@ export interface operations {
             };
         };
     };
-    "2c3fce041542bb88356c3f14661ffe51": {
+    getTask: {
         parameters: {
             query?: never;
             header?: never;
@@ -11002,7 +11002,7 @@ export interface operations {
             };
         };
     };
-    "53858b34e92d9dc0153fa3185bacd56f": {
+    cancelTask: {
         parameters: {
             query?: never;
             header?: never;
@@ -11034,7 +11034,7 @@ export interface operations {
             };
         };
     };
-    fd491746a0bc9f5fdcb87c8f8abaa2c1: {
+    listWorklists: {
         parameters: {
             query?: never;
             header?: never;
@@ -11065,7 +11065,7 @@ export interface operations {
             };
         };
     };
-    "9a03626d59c9e33441db67b0327eabbf": {
+    createWorklist: {
         parameters: {
             query?: never;
             header?: never;
@@ -11100,7 +11100,7 @@ export interface operations {
             };
         };
     };
-    "73f38a9ace6e5f0caecb49b0a4a792bd": {
+    updateWorklist: {
         parameters: {
             query?: never;
             header?: never;
@@ -11136,7 +11136,7 @@ export interface operations {
             };
         };
     };
-    "55b7067dc3333e0b9fabfa0cae0edf38": {
+    deleteWorklist: {
         parameters: {
             query?: never;
             header?: never;
@@ -11166,7 +11166,7 @@ export interface operations {
             };
         };
     };
-    "79548f83ce7b2cbd10532de3f0567e23": {
+    makeWorklistSkipping: {
         parameters: {
             query?: never;
             header?: never;
@@ -11202,7 +11202,7 @@ export interface operations {
             };
         };
     };
-    "7136f1bf466df082a4d685292382cb53": {
+    makeWorklistSheet: {
         parameters: {
             query?: never;
             header?: never;
@@ -11234,7 +11234,7 @@ export interface operations {
             };
         };
     };
-    "551100650157321c656a10938618bb4c": {
+    makeNextOpen: {
         parameters: {
             query?: never;
             header?: never;
@@ -11269,7 +11269,7 @@ export interface operations {
             };
         };
     };
-    "5f211c14238c2698befe8dbe871294bf": {
+    makeWalk: {
         parameters: {
             query?: never;
             header?: never;
