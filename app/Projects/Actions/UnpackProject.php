@@ -15,6 +15,7 @@ use App\Projects\Packed\RowCheck;
 use App\Setups\Models\Setup;
 use App\Tasks\Progress;
 use App\Uploads;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -35,6 +36,9 @@ final class UnpackProject
 
     /** Lines of the field book and what stands beside them. */
     private const BOOK = ['setups', 'observations', 'corrections', 'marks'];
+
+    /** SQLSTATE of a constraint that does not hold. */
+    private const NOT_TOGETHER = '23000';
 
     /** @var array<int, int> new id of a layer to the old id of the layer it went on in */
     private array $nextLayers = [];
@@ -78,8 +82,14 @@ final class UnpackProject
         } catch (\Throwable $e) {
             self::clear($project);
             array_map(Uploads::forget(...), array_values($this->files));
-            throw $e;
+            throw $e instanceof QueryException && (string) $e->getCode() === self::NOT_TOGETHER ? self::tornApart($e) : $e;
         }
+    }
+
+    private static function tornApart(QueryException $e): \DomainException
+    {
+        return new \DomainException('The packed project does not hang together: something in it belongs to what is not in it. It was damaged or changed after it was packed. '
+            .'Pack it again where it came from; nothing was stored.', previous: $e);
     }
 
     /** All that a project that did not arrive has left. */
@@ -230,7 +240,12 @@ final class UnpackProject
     {
         $old = (int) $row['id'];
         unset($row['id']);
+        $owner = array_key_first(Packing::TABLES[$table]);
         foreach (Packing::TABLES[$table] as $column => $of) {
+            if ($column === $owner && ! isset($this->ids[$of][(int) ($row[$column] ?? 0)])) {
+                throw new \DomainException("$table of the packed project belong to $of that are not in it. It was damaged or changed after it was packed. "
+                    .'Pack it again where it came from; nothing was stored.');
+            }
             $row[$column] = ($row[$column] ?? null) === null ? null : $this->ids[$of][(int) $row[$column]] ?? null;
         }
         if (isset($row['key'])) {

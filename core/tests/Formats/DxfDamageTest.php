@@ -35,6 +35,7 @@ final class DxfDamageTest extends TestCase
             'a wrong group code' => [str_replace("10\n1\n", "ten\n1\n", self::dxf($point)), 'Line 15.*group code'],
             'an impossible number' => [str_replace("10\n1\n", "10\n1e999\n", self::dxf($point)), 'Line 11 \(POINT\), group 10.*coordinate'],
             'NaN' => [str_replace("10\n1\n", "10\nnan\n", self::dxf($point)), 'coordinate'],
+            'a model in XML' => ['<?xml version="1.0"?><ifc:ifcXML xmlns:ifc="urn:ifcXML/IFC4"/>', 'building model written as ifcXML.*ISO-10303-21'],
             'nothing in it' => [self::dxf(''), 'nothing that Parlay reads'],
         ];
     }

@@ -6,6 +6,7 @@ namespace Parlay\Core\Tests\Formats;
 
 use Parlay\Core\Designs\Drawing;
 use Parlay\Core\Formats\Dxf\ReadOptions;
+use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 use Parlay\Core\Formats\Ifc\IfcDrawing;
 use Parlay\Core\Formats\Ifc\IfcModel;
 use Parlay\Core\Formats\Step\StepFile;
@@ -52,6 +53,15 @@ final class IfcForeignTest extends TestCase
             }
         }
         self::fail('nothing stands there');
+    }
+
+    public function test_a_model_that_was_cut_off_before_its_first_thing_says_so(): void
+    {
+        $f = new IfcText('IFC4');
+        $text = $f->text();
+        $this->expectException(UnreadableDrawing::class);
+        $this->expectExceptionMessageMatches('~^The model holds nothing .*It was cut off on its way~');
+        self::read(substr($text, 0, (int) strrpos($text, '#') + 6));
     }
 
     /** By hand: the model's place 10, 0 (metres), turned by 0.6 and 0.8, lies at 6, 8 from the map's own place. */

@@ -190,6 +190,46 @@ final class ShapefileTest extends TestCase
         self::assertGreaterThan(200, $refused);
     }
 
+    public function test_what_stands_in_a_file_of_patches_is_named(): void
+    {
+        $body = pack('V', 31).pack('e4', 0, 0, 10, 10).pack('V2', 1, 3).pack('V2', 0, 2).pack('e6', 0, 0, 10, 0, 10, 10).pack('e5', 0, 5, 0, 1, 2);
+        $whole = pack('N7', 9994, 0, 0, 0, 0, 0, (108 + strlen($body)) / 2).pack('V2', 1000, 31).pack('e8', 0, 0, 10, 10, 0, 5, 0, 0).pack('N2', 1, strlen($body) / 2).$body;
+        $this->expectException(UnreadableDrawing::class);
+        $this->expectExceptionMessageMatches('~^The shapefiles hold nothing .*surfaces of patches, which are not read: ask for them as faces~');
+        self::zipped(['patches.shp' => $whole]);
+    }
+
+    /** A zip that is damaged inside warns while it is unpacked; that is no fault of Parlay's. */
+    public function test_a_mangled_zip_ends_in_words(): void
+    {
+        set_error_handler(static function (int $level, string $message): bool {
+            // As Laravel does: a warning that nobody expects is a failure.
+            return (error_reporting() & $level) !== 0 ? throw new \ErrorException($message) : false;
+        });
+        $path = self::$folder.'/mangled.zip';
+        $whole = (string) file_get_contents(self::$folder.'/yard.zip');
+        mt_srand(20261201);
+        $refused = 0;
+        try {
+            for ($i = 0; $i < 500; $i++) {
+                $bad = $whole;
+                for ($k = mt_rand(1, 6); $k > 0; $k--) {
+                    $bad[mt_rand(30, strlen($bad) - 1)] = chr(mt_rand(0, 255));
+                }
+                file_put_contents($path, $bad);
+                try {
+                    DrawingFile::read($path, new ReadOptions);
+                } catch (UnreadableDrawing $e) {
+                    $refused++;
+                    self::assertNotSame('', $e->getMessage());
+                }
+            }
+        } finally {
+            restore_error_handler();
+        }
+        self::assertGreaterThan(100, $refused);
+    }
+
     /** @return list<PointRow|RowFault> */
     private static function rows(string $name): array
     {

@@ -175,6 +175,12 @@ final class PackingTest extends FeatureTestCase
 
             return $list;
         }, "Line 1 of $table"];
+        yield 'surfaces taken out, their tiles left' => [static function (\ZipArchive $zip, array $list): array {
+            $zip->addFromString('tables/surfaces.ndjson', '');
+            $list['sha256']['tables/surfaces.ndjson'] = hash('sha256', '');
+
+            return $list;
+        }, 'of the packed project belong to surfaces that are not in it'];
         yield 'a word for a number' => $column('stakeout_points', 'northing', 'abc');
         yield 'a number beyond all sites' => $column('control_points', 'easting', 1e300);
         yield 'a recipe of nothing' => $column('stakeout_points', 'recipe', '{"construction":{"kind":"nonsense"},"letter":"A","index":0}');

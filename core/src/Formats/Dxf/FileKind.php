@@ -57,6 +57,9 @@ final class FileKind
             ],
             str_starts_with($head, 'PK') => ['a packed (zip) file', 'Unpack it and choose the DXF in it.'],
             str_starts_with($head, 'ISO-10303-21') => ['a building model (IFC)', 'Ask the designer for a DXF of the floor.'],
+            preg_match('~<(ex:)?(ifcXML|iso_10303_28)|ifcXML/~i', $head) === 1 => [
+                'a building model written as ifcXML', 'Ask the designer for it as IFC in its usual form, a text that begins with ISO-10303-21.',
+            ],
             preg_match('~^\s*<(\?xml|LandXML)~', $head) === 1 => [
                 'an XML file', 'If it is LandXML with points, bring it in under Points or Control.',
             ],

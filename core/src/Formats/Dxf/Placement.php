@@ -100,7 +100,7 @@ final class Placement
     public function drawing(?LengthUnit $unit, string $version, array $repairs, string $placeWord, array $storeys = []): Drawing
     {
         if ($this->layers === []) {
-            throw UnreadableDrawing::noGeometry(array_keys($this->leftOut));
+            throw UnreadableDrawing::noGeometry($version, array_keys($this->leftOut), [...$repairs, ...array_keys($this->remarks)]);
         }
         foreach ($this->blocks as $block) {
             if ($block->external) {

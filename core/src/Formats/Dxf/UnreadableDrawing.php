@@ -87,11 +87,22 @@ final class UnreadableDrawing extends \DomainException
         );
     }
 
-    /** @param  list<string>  $leftOut  what there was and why it was not taken, a phrase each */
-    public static function noGeometry(array $leftOut): self
+    /**
+     * @param  string  $version  of the format
+     * @param  list<string>  $leftOut  what there was and why it was not taken, a phrase each
+     * @param  list<string>  $said  sentences on what was found in the file
+     */
+    public static function noGeometry(string $version, array $leftOut, array $said = []): self
     {
-        return new self('The drawing holds nothing that Parlay reads: no lines, arcs, circles, points, texts or blocks in its model space.'
-            .($leftOut === [] ? '' : ' Left out: '.mb_substr(implode('; ', array_slice($leftOut, 0, 5)), 0, 500).'.'));
+        $nothing = match (true) {
+            $version === 'Shapefile' => 'The shapefiles hold nothing that Parlay reads: no points, lines or outlines.',
+            str_starts_with($version, 'IFC') => 'The model holds nothing that Parlay reads: no grid lines, bodies or annotations with a place.',
+            default => 'The drawing holds nothing that Parlay reads: no lines, arcs, circles, points, texts or blocks in its model space.',
+        };
+
+        return new self(implode(' ', [
+            $nothing, ...($leftOut === [] ? [] : ['Left out: '.mb_substr(implode('; ', array_slice($leftOut, 0, 5)), 0, 500).'.']), ...array_slice($said, 0, 3),
+        ]));
     }
 
     private static function damaged(string $message): self

@@ -62,7 +62,10 @@ final class IfcFile
         // What the zip says of its size is not believed.
         $size = 0;
         while (! feof($from)) {
-            $part = (string) fread($from, 1 << 20);
+            $part = @fread($from, 1 << 20);
+            if ($part === false || ($part === '' && ! feof($from))) {
+                throw UnreadableStep::because('The model in the packed (zip) file is damaged. Send it again.');
+            }
             $size += strlen($part);
             if ($size > self::LARGEST) {
                 throw UnreadableStep::because('The model unpacks to more than 2 GB. Ask for a part of it.');

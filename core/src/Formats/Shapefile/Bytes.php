@@ -14,7 +14,12 @@ final class Bytes
     public static function of($stream, int $count): string
     {
         for ($got = ''; ($left = $count - strlen($got)) > 0 && ! feof($stream);) {
-            $got .= (string) fread($stream, $left);
+            // What is damaged in a zip gives nothing more; who asked finds the file cut off.
+            $part = (string) @fread($stream, $left);
+            if ($part === '') {
+                break;
+            }
+            $got .= $part;
         }
 
         return $got;
