@@ -23,7 +23,6 @@ use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Points\Name;
-use Parlay\Words\Constructions;
 
 /** Finds many places of a drawing at once; each comes with a recipe of its own. */
 final class Collect
@@ -52,7 +51,7 @@ final class Collect
                 CollectionKind::GridCrossings => $this->gridCrossings($body->separator),
             };
         } catch (NoConstruction $e) {
-            throw new \DomainException(Constructions::reason($e, $this->project->length_style));
+            throw new \DomainException($e->in($this->project->length_style));
         }
 
         return count($found) > self::MOST

@@ -22,7 +22,6 @@ use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Units\LengthStyle;
-use Parlay\Words\Constructions;
 
 /** Works out a construction from what it is given; stores nothing. */
 final readonly class Construct
@@ -38,7 +37,7 @@ final readonly class Construct
         try {
             return $this->of($body);
         } catch (NoConstruction $e) {
-            throw new \DomainException(Constructions::reason($e, $this->style));
+            throw new \DomainException($e->in($this->style));
         }
     }
 

@@ -7,6 +7,7 @@ namespace App\Http;
 use App\Database\Trouble;
 use App\FieldBook\KeyTaken;
 use App\NeedsConfirmation;
+use App\Projects\Models\Project;
 use App\Typed\InvalidValues;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\QueryException;
@@ -14,6 +15,7 @@ use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Parlay\Core\Units\SaysLengths;
 use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
@@ -35,6 +37,11 @@ final class Problems
         );
         $exceptions->render(static fn (QueryException $e) => self::ofDatabase($e));
         $exceptions->render(static fn (KeyTaken $e) => self::answer(409, $e->getMessage(), ['reason' => 'key_taken']));
+        $exceptions->render(static function (SaysLengths $e, Request $request): JsonResponse {
+            $project = $request->route('project');
+
+            return self::answer(422, $project instanceof Project ? $e->in($project->length_style) : $e->getMessage());
+        });
         $exceptions->render(static fn (\DomainException $e) => self::answer(422, $e->getMessage()));
         $exceptions->render(static function (HttpExceptionInterface $e, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Parlay\Words\Tests;
 
-use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Setups\Weakness;
 use Parlay\Core\Setups\WeaknessKind;
 use Parlay\Core\Units\LengthStyle;
 use Parlay\Words\Compass;
-use Parlay\Words\Constructions;
 use Parlay\Words\Weaknesses;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -51,16 +49,6 @@ final class WeaknessesTest extends TestCase
         self::assertSame(
             ['north', 'north', 'north', 'west', 'south-east'],
             array_map(Compass::word(...), [0.0, 2 * M_PI - 1e-9, -0.39, -M_PI_2, 3 * M_PI / 4]),
-        );
-    }
-
-    public function test_a_figure_without_solution_says_its_length_in_the_projects_unit(): void
-    {
-        $misses = NoConstruction::lineMisses(0.3048);
-        self::assertSame('The line passes the circle: it misses by 0.305 m.', $misses->getMessage());
-        self::assertSame('The line passes the circle: it misses by 1\' 0".', Constructions::reason($misses, LengthStyle::FeetInches16));
-        self::assertSame(
-            NoConstruction::parallel()->getMessage(), Constructions::reason(NoConstruction::parallel(), LengthStyle::FeetInches16),
         );
     }
 }

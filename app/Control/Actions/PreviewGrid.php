@@ -18,7 +18,6 @@ use Parlay\Core\Control\GridRecognition;
 use Parlay\Core\Control\TypedGrid;
 use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Geometry\NoConstruction;
-use Parlay\Words\Constructions;
 
 final class PreviewGrid
 {
@@ -50,7 +49,7 @@ final class PreviewGrid
                 )
                 : TypedGrid::radial($origin, $azimuth, $body->first, $body->spacings, $body->crossFirst, $body->crossSpacings);
         } catch (NoConstruction $e) {
-            throw new \DomainException(Constructions::reason($e, $project->length_style));
+            throw new \DomainException($e->in($project->length_style));
         }
     }
 

@@ -25,7 +25,7 @@ final class NameOperations
     public function __invoke(Analysis $analysis): void
     {
         foreach ($analysis->getAnnotationsOfType(Described::class) as $described) {
-            if (! Generator::isDefault($described->path)) {
+            if ($described instanceof Described && ! Generator::isDefault($described->path)) {
                 $described->operationId = self::of((string) $described->method, (string) $described->path, (string) $described->_context?->method);
             }
         }

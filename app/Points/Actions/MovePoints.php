@@ -19,7 +19,6 @@ use Parlay\Core\Fit\PointFit;
 use Parlay\Core\Geometry\Affine;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
-use Parlay\Words\Constructions;
 
 /** Moves, turns, scales, mirrors or fits points: shown first, then done. What was moved by hand no longer comes from its source. */
 final class MovePoints
@@ -104,7 +103,7 @@ final class MovePoints
                 MoveKind::Fit => self::fit($givens, $b),
             };
         } catch (NoConstruction $e) {
-            throw new \DomainException(Constructions::reason($e, $project->length_style));
+            throw new \DomainException($e->in($project->length_style));
         }
     }
 

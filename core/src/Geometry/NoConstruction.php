@@ -4,23 +4,11 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
-/**
- * The figure has no solution as given; the message says why, and by how much where that is a length: in metres, or as the words for a
- * project say it.
- */
-final class NoConstruction extends \DomainException
-{
-    /**
-     * @param  string  $pattern  %s where the length stands
-     * @param  float|null  $metres  by which it fails
-     */
-    private function __construct(
-        public readonly string $pattern,
-        public readonly ?float $metres = null,
-    ) {
-        parent::__construct($metres === null ? $pattern : sprintf($pattern, sprintf('%.3f m', $metres)));
-    }
+use Parlay\Core\Units\SaysLengths;
 
+/** The figure has no solution as given; the message says why, and by how much where that is a length. */
+final class NoConstruction extends SaysLengths
+{
     /** Two lines never meet. */
     public static function parallel(): self
     {

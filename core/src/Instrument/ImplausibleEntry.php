@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
+use Parlay\Core\Units\SaysLengths;
+
 /** A figure typed for the instrument that no site has; most often a wrong unit. */
-final class ImplausibleEntry extends \DomainException
+final class ImplausibleEntry extends SaysLengths
 {
+    /** Of an instrument or a target, metres. */
+    public const HIGHEST = 6.0;
+
     /** Hectopascals. */
     public static function pressure(float $hpa): self
     {
@@ -25,7 +30,7 @@ final class ImplausibleEntry extends \DomainException
     /** @param  string  $what  begins the sentence */
     public static function height(string $what, float $metres): self
     {
-        return new self(sprintf('%s of %s m is not between 0 and 6 m. Check the unit it was typed in.', $what, round($metres, 3)));
+        return new self("$what of %s is not between 0 and %s. Check the unit it was typed in.", $metres, self::HIGHEST);
     }
 
     /** Metres. */
@@ -80,9 +85,6 @@ final class ImplausibleEntry extends \DomainException
      */
     public static function slanted(float $slanted, float $radius): self
     {
-        return new self(sprintf(
-            'A slanted height of %.3f m is shorter than the notch’s radius of %.3f m. Measure it again, or look at the instrument’s notch.',
-            $slanted, $radius,
-        ));
+        return new self('A slanted height of %s is shorter than the notch’s radius of %s. Measure it again, or look at the instrument’s notch.', $slanted, $radius);
     }
 }

@@ -206,4 +206,22 @@ final class AlignmentTest extends TestCase
         $again = AlignmentRecord::read(json_decode((string) json_encode(AlignmentRecord::of($road), JSON_PRESERVE_ZERO_FRACTION), true));
         self::assertSame(0.0, $again->at(123.456, 7.8)->distanceTo($road->at(123.456, 7.8)));
     }
+
+    /** A million metres about a radius of ten would be half a million steps of the integration: it is refused before the first. */
+    public function test_spirals_of_nonsense_are_refused_at_once(): void
+    {
+        foreach ([
+            static fn () => Element::spiral(new Position(0, 0), 0.0, 1e6, 0.0, 0.1),
+            static fn () => CornersRounded::elements([new Corner(0, 0), new Corner(100, 0, 10.0, 1e6, 1e6), new Corner(100, 100)]),
+        ] as $make) {
+            $before = memory_get_usage();
+            try {
+                $make();
+                self::fail('It was made.');
+            } catch (NoAlignment $e) {
+                self::assertStringContainsString('spiral', $e->getMessage());
+                self::assertLessThan(100_000, memory_get_usage() - $before);
+            }
+        }
+    }
 }

@@ -145,6 +145,13 @@ final class LandXmlModelTest extends TestCase
         ];
     }
 
+    public function test_an_alignment_of_faults_alone_is_left_out_and_named(): void
+    {
+        $model = $this->read(self::road('<Curve rot="cw" radius="0"><Start>0 10</Start><End>5 15</End></Curve>'));
+        self::assertSame([], $model->alignments);
+        self::assertStringContainsString('Nothing of it can be computed.', implode(' ', $model->remarks));
+    }
+
     public function test_a_profile_that_can_not_be_is_left_out_and_one_outside_is_said(): void
     {
         $line = '<Line><Start>0 0</Start><End>0 100</End></Line>';

@@ -59,7 +59,7 @@ final class InterfaceTest extends FeatureTestCase
             'no file at all' => ['POST', '/projects/{p}/uploads', null, 422, 'No file arrived'],
             'a length that is none' => ['GET', '/compute/length?text=abc&style=m', null, 422, 'is not a length'],
             'a query without its text' => ['GET', '/compute/length?style=m', null, 422, '“text” is missing'],
-            'an implausible height' => ['PATCH', '/projects/{p}/setup', '{"targetHeight":200}', 422, 'not between 0 and 6 m'],
+            'an implausible height' => ['PATCH', '/projects/{p}/setup', '{"targetHeight":200}', 422, '200.000 m is not between 0 and 6.000 m'],
             'an unreachable instrument' => ['POST', '/projects/{p}/instrument/search', '{"key":"12345678"}', 422, 'can’t be reached'],
             'a mark without a setup' => [
                 'POST', '/projects/{p}/marks', '{"key":"12345678","observationId":1,"kind":"stake"}', 422,

@@ -74,6 +74,9 @@ final class CornersRounded
             throw NoAlignment::straightCorner($number);
         }
         [$radius, $side, $angle] = [$corner->radius, $turn < 0 ? -1.0 : 1.0, abs($turn)];
+        if (($corner->spiralIn + $corner->spiralOut) / (2 * $radius) > $angle + self::SLACK) {
+            throw NoAlignment::spiralsTooLong($number);
+        }
         [$p1, $k1, $turn1] = self::shift($corner->spiralIn, $radius);
         [$p2, , $turn2] = self::shift($corner->spiralOut, $radius);
         $arc = $angle - $turn1 - $turn2;

@@ -82,6 +82,10 @@ final class Element
         if ($law === TransitionLaw::CubicParabola && $from !== 0.0 && $to !== 0.0) {
             throw NoAlignment::cubicWithoutStraightEnd();
         }
+        // Every tenth of a radian is a step of its own: of a spiral of nonsense there would be millions.
+        if (max(abs($from), abs($to)) * $length > 4 * M_PI) {
+            throw NoAlignment::spiralTurnsRound();
+        }
 
         return new self(ElementKind::Spiral, $start->at(null), Angle::wrap($azimuth), self::long($length), $from, $to, $law);
     }

@@ -4,12 +4,20 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Alignments;
 
+use Parlay\Core\Units\SaysLengths;
+
 /** An alignment, profile or section can't be made of this. */
-final class NoAlignment extends \DomainException
+final class NoAlignment extends SaysLengths
 {
     public static function noElements(): self
     {
         return new self('An alignment needs one element or more: a line, an arc or a spiral.');
+    }
+
+    /** @param  string  $why  sentences */
+    public static function because(string $why): self
+    {
+        return new self($why);
     }
 
     public static function noLength(): self
@@ -34,12 +42,17 @@ final class NoAlignment extends \DomainException
 
     public static function cornerTooTight(int $number, float $needed, float $there): self
     {
-        return new self(sprintf('Corner %d has no room: its curve needs %.3F m of tangent, and there are %.3F m.', $number, $needed, $there));
+        return new self("Corner $number has no room: its curve needs %s of tangent, and there are %s.", $needed, $there);
     }
 
     public static function spiralsTooLong(int $number): self
     {
         return new self("At corner $number the spirals turn further than the corner does: shorter ones or a larger radius.");
+    }
+
+    public static function spiralTurnsRound(): self
+    {
+        return new self('A spiral turns round more than twice: it is too long, or its radius is too small.');
     }
 
     public static function straightCorner(int $number): self

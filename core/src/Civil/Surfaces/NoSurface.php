@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Parlay\Core\Civil\Surfaces;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\SaysLengths;
 
 /** A surface can't be made of this, or not asked for that. */
-final class NoSurface extends \DomainException
+final class NoSurface extends SaysLengths
 {
     public static function tooFewPoints(int $count): self
     {
@@ -72,6 +73,6 @@ final class NoSurface extends \DomainException
 
     public static function slopeMeetsNoGround(float $farthest): self
     {
-        return new self(sprintf('The slope does not meet the ground within %d m of the hinge.', (int) $farthest));
+        return new self('The slope does not meet the ground within %s of the hinge.', $farthest);
     }
 }

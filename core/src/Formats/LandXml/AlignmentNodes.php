@@ -37,7 +37,7 @@ final class AlignmentNodes
         $elements = $lines !== null ? $geometry->elements($lines) : ($corners !== null ? $geometry->ofCorners($corners) : []);
         $own->remarks = $geometry->remarks;
         if ($elements === []) {
-            throw new NoAlignment(($own->remarks[0] ?? "Line {$node->line}: it has no geometry.").' Nothing of it can be computed.');
+            throw NoAlignment::because(($own->remarks[0] ?? "Line {$node->line}: it has no geometry.").' Nothing of it can be computed.');
         }
         $own->alignment = new Alignment($elements, $own->stationing($node));
         $own->remarkJoints();
