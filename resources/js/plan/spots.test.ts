@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { packed } from './packed.testing';
 import { Kind } from './shapes';
-import { chordsOfShape, crossingsOf, distanceTo, onShape, prolongedOf, spotsOf } from './spots';
+import { chordsOfShape, crossingsOf, distanceTo, onShape, prolongedOf, spotsOf, toChords } from './spots';
 
 const QUARTER = Math.PI / 2;
 const layer = {
@@ -142,5 +142,11 @@ describe('crossings under the pointer', () => {
         expect(cross(0, 0, 14, 23)).toEqual([]);
         expect(cross(1, 10, 30, 5)).toEqual([]);
         expect(cross(1, 2, 0, 0)).toEqual([]);
+    });
+
+    it('measures to the nearest place of a line, not to its ends', () => {
+        const line = [0, 0, 100, 0, 100, 50];
+        expect(toChords(line, 50, -7)).toBe(7);
+        expect(toChords(line, 103, 54)).toBe(5);
     });
 });

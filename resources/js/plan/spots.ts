@@ -170,7 +170,8 @@ function toSegment(ax: number, ay: number, bx: number, by: number, x: number, y:
     return Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y);
 }
 
-function toChords(flat: number[], x: number, y: number): number {
+/** How far a place is from a line of chords, easting and northing in turn. */
+export function toChords(flat: readonly number[], x: number, y: number): number {
     let least = Number.POSITIVE_INFINITY;
     for (let i = 2; i < flat.length; i += 2) {
         least = Math.min(least, toSegment(flat[i - 2] ?? 0, flat[i - 1] ?? 0, flat[i] ?? 0, flat[i + 1] ?? 0, x, y));

@@ -5,6 +5,7 @@ import { Dialog } from '../parts/Dialog';
 import { Length } from '../parts/Figure';
 import { ThumbRail } from '../parts/ThumbRail';
 import type { PlanPlace } from '../plan/contract';
+import { toChords } from '../plan/spots';
 
 interface Props {
     title: string;
@@ -131,7 +132,7 @@ export function FindPoint({
                                             <span className="min-w-0 truncate font-semibold text-lg">{row.name}</span>
                                             <span className="shrink-0 text-quiet text-sm">
                                                 {row.says}
-                                                {from && <Away from={from} to={row.point ?? row.control ?? row.aim?.place ?? null} />}
+                                                {from && <Away from={from} row={row} />}
                                             </span>
                                         </button>
                                     </li>
@@ -146,14 +147,27 @@ export function FindPoint({
     );
 }
 
-/** What tells two alike apart on site. */
-const Away = ({ from, to }: { from: PlanPlace; to: PlanPlace | null }) =>
-    to && (
-        <>
-            {' · '}
-            <Length of={Math.hypot(to.northing - from.northing, to.easting - from.easting)} /> away
-        </>
+/** What tells two alike apart on site: of a line what lies nearest of it, along its chords. */
+const Away = ({ from, row }: { from: PlanPlace; row: Row }) => {
+    const to = row.point ?? row.control ?? row.aim?.place ?? null;
+    const line = row.aim?.line?.flat;
+    if (line) {
+        return (
+            <>
+                {' · about '}
+                <Length of={toChords(line, from.easting, from.northing)} /> away
+            </>
+        );
+    }
+    return (
+        to && (
+            <>
+                {' · '}
+                <Length of={Math.hypot(to.northing - from.northing, to.easting - from.easting)} /> away
+            </>
+        )
     );
+};
 
 /** Those not yet done first, each kind in the order of names. */
 export function rowsOf(
