@@ -10,6 +10,8 @@ import { Step } from '../parts/Step';
 
 const seenOf = ({ id: _, source: __, origin: ___, ...seen }: ControlPoint) => seen;
 
+const intoView = (notice: HTMLElement | null) => notice?.scrollIntoView({ block: 'end' });
+
 /** A place that was touched, to become control: what it is called there, and where it exactly lies. */
 export interface TouchedPlace extends Place {
     given: Schemas['GivenPlace'];
@@ -92,12 +94,15 @@ export function ControlForm({ project, point, touched = null, onDone }: Props) {
             {doubt === null ? (
                 <Failure of={keep.error} />
             ) : (
-                <Notice kind="caution">
-                    {doubt}{' '}
-                    <Button className="min-h-12" busy={keep.isPending} onClick={() => keep.mutate(true, { onSuccess: onDone })}>
-                        It is meant so
-                    </Button>
-                </Notice>
+                // Below the fold of a low screen nobody would know why it was not kept.
+                <div ref={intoView}>
+                    <Notice kind="caution">
+                        {doubt}{' '}
+                        <Button className="min-h-12" busy={keep.isPending} onClick={() => keep.mutate(true, { onSuccess: onDone })}>
+                            It is meant so
+                        </Button>
+                    </Notice>
+                </div>
             )}
             <Step
                 type="submit"
