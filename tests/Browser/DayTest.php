@@ -69,10 +69,9 @@ final class DayTest extends TestCase
         $s->press('Designs')->press('Only DRAINS')->see('1 of 10 shown')->press('All')->see('10 of 10 shown');
 
         // Setup: a resection on three marks, and a check on a fourth.
-        $s->open("/p/$id/set-up")->press('Practice world')->press('Bring the stand-in to this site');
+        $s->open("/p/$id/set-up")->press('Practice world')->press('Bring the stand-in to this site')->see('the tape reads');
         $height = self::$parlay->ask('GET', '/practice')['tripod']['height'];
-        $s->see('the tape reads')
-            ->fill('Instrument height', (string) $height)
+        $s->fill('Instrument height', (string) $height)
             ->fill('Pressure, hPa', '1009')
             ->fill('Temperature, °C', '18');
         foreach (['CP1', 'CP2', 'CP3'] as $mark) {

@@ -69,8 +69,9 @@ final class SmallDayTest extends TestCase
         }
         $finger->press('Set up', true)
             ->press('Practice world')
-            ->press('Bring the stand-in to this site')
-            ->press('Walks by itself to what is asked for');
+            ->press('Bring the stand-in to this site');
+        $s->see('the tape reads');
+        $finger->press('Walks by itself to what is asked for');
         $tape = $parlay->ask('GET', '/practice')['tripod']['height'];
         $finger->type('Instrument height', (string) $tape)->press('As below');
         foreach (['CP1', 'CP2', 'CP3'] as $i => $mark) {

@@ -176,7 +176,10 @@ final class PointFilesTest extends TestCase
         }
         $layers = array_column(DxfReader::read(fopen($path, 'rb'))->layers, null, 'name');
         self::assertSame(array_map(static fn (Point $p) => $p->name, self::points()), $layers['POINTS-NAMES']->strings);
-        self::assertSame(['point' => count(self::points())], $layers['POINTS']->kinds());
+        $flat = count(array_filter(self::points(), static fn (Point $p): bool => $p->position->elevation === null));
+        self::assertSame(
+            [['point' => count(self::points()) - $flat], ['point' => $flat]], [$layers['POINTS']->kinds(), $layers['POINTS-NO-HEIGHT']->kinds()], 'a DXF knows no missing height',
+        );
         unlink($path);
     }
 
