@@ -47,13 +47,13 @@ final readonly class ListFindings
         };
     }
 
-    /** Of a mark that was typed beside what is there: there are no lines to name. */
+    /** Of a mark that was typed beside what is there, under a name of its own: there are no lines to name. */
     public function ofTyped(Finding $f): string
     {
         [$name, $other] = [$f->evidence->names[0] ?? '', $f->evidence->names[1] ?? ''];
 
         return match ($f->kind) {
-            FindingKind::TwoNamesOnePlace, FindingKind::RowTwice => "“{$name}” and “{$other}” are one place with two names.",
+            FindingKind::TwoNamesOnePlace => "“{$name}” and “{$other}” are one place with two names.",
             default => $this->sentence($f),
         };
     }

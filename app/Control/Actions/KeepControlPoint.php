@@ -35,18 +35,14 @@ final class KeepControlPoint
             $source = mb_substr((new Words($project, $shapes))->place($body->place), 0, 250);
         }
         $seen = $body->seen === null ? null : self::columns($body->seen);
+        // A name that is taken can't be kept, whatever is answered to a doubt.
+        self::refuseTaken($project, $values['name'], $existing);
         $body->evenDoubtful || self::askDoubtful($project, $values, $existing);
 
         return Preparation::step($project, ($existing === null ? 'New control ' : 'Changed control ').$values['name'], static function (
             Preparation $step,
         ) use ($project, $values, $seen, $existing, $source): ControlPoint {
-            $taken = ControlPoint::query()->where('project_id', $project->id)
-                ->where('name', $values['name'])
-                ->whereKeyNot($existing?->id)
-                ->exists();
-            if ($taken) {
-                throw new \DomainException("There is a control point “{$values['name']}” already. Choose another name or change that one.");
-            }
+            self::refuseTaken($project, $values['name'], $existing);
             if ($existing === null) {
                 return $step->create(new ControlPoint($values + ['project_id' => $project->id, 'source' => $source]));
             }
@@ -55,6 +51,13 @@ final class KeepControlPoint
 
             return $existing;
         });
+    }
+
+    private static function refuseTaken(Project $project, string $name, ?ControlPoint $existing): void
+    {
+        if (ControlPoint::query()->where('project_id', $project->id)->where('name', $name)->whereKeyNot($existing?->id)->exists()) {
+            throw new \DomainException("There is a control point “{$name}” already. Choose another name or change that one.");
+        }
     }
 
     /**
