@@ -82,14 +82,8 @@ final class UnpackProject
         } catch (\Throwable $e) {
             self::clear($project);
             array_map(Uploads::forget(...), array_values($this->files));
-            throw $e instanceof QueryException && (string) $e->getCode() === self::NOT_TOGETHER ? self::tornApart($e) : $e;
+            throw $e;
         }
-    }
-
-    private static function tornApart(QueryException $e): \DomainException
-    {
-        return new \DomainException('The packed project does not hang together: something in it belongs to what is not in it. It was damaged or changed after it was packed. '
-            .'Pack it again where it came from; nothing was stored.', previous: $e);
     }
 
     /** All that a project that did not arrive has left. */
@@ -240,12 +234,7 @@ final class UnpackProject
     {
         $old = (int) $row['id'];
         unset($row['id']);
-        $owner = array_key_first(Packing::TABLES[$table]);
         foreach (Packing::TABLES[$table] as $column => $of) {
-            if ($column === $owner && ! isset($this->ids[$of][(int) ($row[$column] ?? 0)])) {
-                throw new \DomainException("$table of the packed project belong to $of that are not in it. It was damaged or changed after it was packed. "
-                    .'Pack it again where it came from; nothing was stored.');
-            }
             $row[$column] = ($row[$column] ?? null) === null ? null : $this->ids[$of][(int) $row[$column]] ?? null;
         }
         if (isset($row['key'])) {
@@ -289,7 +278,13 @@ final class UnpackProject
             $row['setup_id'] = null;
         }
         $number = $table === 'observations' ? ['id' => $this->ids[$table][$old]] : [];
-        $this->ids[$table][$old] = (int) DB::table($table)->insertGetId($number + $row);
+        try {
+            $this->ids[$table][$old] = (int) DB::table($table)->insertGetId($number + $row);
+        } catch (QueryException $e) {
+            throw (string) $e->getCode() !== self::NOT_TOGETHER ? $e : new \DomainException(
+                "$table of the packed project belong to what is not in it (number $old). It was damaged or changed after it was packed. Pack it again where it came from; nothing was stored.", previous: $e,
+            );
+        }
         if ($next !== null) {
             $this->nextLayers[$this->ids[$table][$old]] = (int) $next;
         }

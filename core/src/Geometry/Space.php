@@ -99,4 +99,20 @@ final class Space
 
         return $inside;
     }
+
+    /**
+     * @param  list<array{float, float, float}>  $places
+     * @return array{float, float, float} the middle of them all, each counted alike; of none the origin
+     */
+    public static function middle(array $places): array
+    {
+        $sum = [0.0, 0.0, 0.0];
+        foreach ($places as $p) {
+            $sum = self::plus($sum, $p);
+        }
+
+        $count = max(1, count($places));
+
+        return [$sum[0] / $count, $sum[1] / $count, $sum[2] / $count];
+    }
 }

@@ -180,7 +180,7 @@ final class PackingTest extends FeatureTestCase
             $list['sha256']['tables/surfaces.ndjson'] = hash('sha256', '');
 
             return $list;
-        }, 'of the packed project belong to surfaces that are not in it'];
+        }, 'surface_tiles of the packed project belong to what is not in it (number 1)'];
         yield 'a word for a number' => $column('stakeout_points', 'northing', 'abc');
         yield 'a number beyond all sites' => $column('control_points', 'easting', 1e300);
         yield 'a recipe of nothing' => $column('stakeout_points', 'recipe', '{"construction":{"kind":"nonsense"},"letter":"A","index":0}');

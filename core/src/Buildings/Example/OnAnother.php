@@ -15,12 +15,6 @@ use Parlay\Core\Geometry\Space;
  */
 final readonly class OnAnother
 {
-    /** Faces that look the same way, cosine of two degrees. */
-    private const SAME_WAY = 0.99939;
-
-    /** Neighbours of a face on a thing of another size look roughly the same way, cosine of 30 degrees. */
-    private const ROUGHLY = 0.866;
-
     public function __construct(private Parts $model, private Parts $thing) {}
 
     /**
@@ -62,8 +56,8 @@ final readonly class OnAnother
     {
         $ranked = [];
         foreach ($ways as $way) {
-            $lies = $way->a > self::SAME_WAY && $way->e > self::SAME_WAY && $way->i > self::SAME_WAY;
-            $ranked[$lies ? 0 : ($way->i > self::SAME_WAY ? 1 : 3) + ($way->determinant() < 0.0 ? 1 : 0)][] = $way;
+            $lies = $way->a > Parts::SAME_WAY && $way->e > Parts::SAME_WAY && $way->i > Parts::SAME_WAY;
+            $ranked[$lies ? 0 : ($way->i > Parts::SAME_WAY ? 1 : 3) + ($way->determinant() < 0.0 ? 1 : 0)][] = $way;
         }
         ksort($ranked);
 
@@ -93,7 +87,7 @@ final readonly class OnAnother
         $normal = $way->vector(...$this->model->normals[$face]);
         $centre = $way->point(...$this->model->gravity($face));
         foreach ($this->thing->normals as $f => $n) {
-            if (Space::dot($n, $normal) > self::SAME_WAY && SameShape::near($this->thing->gravity($f), $centre)) {
+            if (Space::dot($n, $normal) > Parts::SAME_WAY && SameShape::near($this->thing->gravity($f), $centre)) {
                 return $f;
             }
         }
@@ -156,7 +150,7 @@ final readonly class OnAnother
         [$own, $there] = [$this->model->neighbours($face), $this->thing->neighbours($other)];
         foreach ($own as $f) {
             $n = $this->model->normals[$f];
-            $beside = array_filter($there, fn (int $g): bool => Space::dot($this->thing->normals[$g], $n) > self::ROUGHLY);
+            $beside = array_filter($there, fn (int $g): bool => Space::dot($this->thing->normals[$g], $n) > Parts::ROUGHLY);
             if ($beside === []) {
                 return false;
             }

@@ -23,10 +23,10 @@ final class Parts
     public const MOST_FACES = 20_000;
 
     /** Faces that look the same way, cosine of two degrees. */
-    private const SAME_WAY = 0.99939;
+    public const SAME_WAY = 0.99939;
 
     /** A face made of the same corners in the same order looks roughly the same way, cosine of 30 degrees. */
-    private const ROUGHLY = 0.866;
+    public const ROUGHLY = 0.866;
 
     /** Metres. */
     private const SAME = 1e-5;
@@ -441,7 +441,7 @@ final class Parts
         $found = [];
         foreach ($this->normals as $f => $normal) {
             if (Space::dot($normal, $way) > self::SAME_WAY) {
-                $middle = $this->middle($this->faces[$f]->outline);
+                $middle = Space::middle($this->outlines($f)[0]);
                 $found[$f] = [-self::step(Space::dot($middle, $way)), ...array_map(self::step(...), $middle)];
             }
         }
@@ -477,20 +477,6 @@ final class Parts
         $own = Space::unit(Space::way($r->from, $r->to));
 
         return $own !== null && Space::dot($own, $way) > $cosine;
-    }
-
-    /**
-     * @param  list<int>  $loop
-     * @return array{float, float, float} of its corners
-     */
-    private function middle(array $loop): array
-    {
-        $sum = [0.0, 0.0, 0.0];
-        foreach ($loop as $i) {
-            $sum = Space::plus($sum, $this->corners[$i]);
-        }
-
-        return [$sum[0] / count($loop), $sum[1] / count($loop), $sum[2] / count($loop)];
     }
 
     /** Figures that differ by less are one. */

@@ -32,7 +32,7 @@ final readonly class SameShape
         if ($count < 4 || $count > self::MOST_CORNERS || $count !== count($to) || count($one->axes) !== count($other->axes)) {
             return [];
         }
-        [$middle, $there] = [self::middle($from), self::middle($to)];
+        [$middle, $there] = [Space::middle($from), Space::middle($to)];
         $first = self::rarest($from, $middle);
         $second = self::fromLine($from, $middle, $first);
         $base = self::frame($middle, $first, $second);
@@ -196,19 +196,5 @@ final readonly class SameShape
     private static function said(Frame $f): string
     {
         return implode(' ', array_map(static fn (float $v): string => (string) (round($v, 2) + 0.0), [$f->a, $f->b, $f->c, $f->d, $f->e, $f->f, $f->g, $f->h, $f->i]));
-    }
-
-    /**
-     * @param  non-empty-list<array{float, float, float}>  $corners
-     * @return array{float, float, float}
-     */
-    private static function middle(array $corners): array
-    {
-        $sum = [0.0, 0.0, 0.0];
-        foreach ($corners as $c) {
-            $sum = Space::plus($sum, $c);
-        }
-
-        return [$sum[0] / count($corners), $sum[1] / count($corners), $sum[2] / count($corners)];
     }
 }
