@@ -33,6 +33,9 @@ final class FollowExample
 
     public readonly int $mirrored;
 
+    /** @var array<string, list<ElementSpot>> by shape: things of one shape have the same spots, wherever they stand */
+    private array $spotsOn = [];
+
     /** @throws \DomainException */
     public function __construct(private readonly Project $project, private readonly ExampleWanted $example)
     {
@@ -83,7 +86,7 @@ final class FollowExample
                 new Construction(ConstructionKind::Place, [new GivenPlace(element: $place)]), new Position($north, $east, $height),
                 code: $this->example->codeFrom->of($thing),
             );
-        }, (new OnAnother($parts, $thing->parts()))->spots($this->example->spots));
+        }, $this->spotsOn[$thing->shape] ??= (new OnAnother($parts, $thing->parts()))->spots($this->example->spots));
     }
 
     /** @throws \DomainException */
