@@ -3,28 +3,27 @@
 declare(strict_types=1);
 
 /**
- * Changes core in one place at a time and asks its own tests whether they notice: mutations.php [each] [folder ...].
+ * Changes core in one place at a time and asks its own tests whether they notice.
  *
- * A seeded sample, so many of each folder of core/src (1 where nothing is said); the same every time while the code is the same. What
- * survives is listed: either a test is missing, or the change changes nothing. Exits with 1 where fewer than FLOOR of 100 are noticed:
- * of fourteen with a true share of 70 that comes twice in a thousand samples.
+ *   mutations.php [each] [folder ...]   a sample of so many in each folder of core/src (20), another every day; exits with 1 where a
+ *                                       folder notices fewer than GOAL of 100
+ *   mutations.php kept [share]          of the changes that were noticed once, the share (40) whose turn it is today; exits with 1 where
+ *                                       one is noticed no more
+ *
+ * What a sample finds noticed is added to scripts/mutations.tsv: file, the line as it stands, which of its tokens, what it becomes, and the
+ * test that noticed. A line that stands no more is gone with its changes. What survives is listed: a test is missing, or the change changes
+ * nothing.
  */
-const FLOOR = 35;
+const GOAL = 85;
 const PATIENCE = 120;
 const EXCHANGED = [
     '<' => '<=', '>' => '>=', '<=' => '<', '>=' => '>', '+' => '-', '-' => '+',
     '*' => '/', '/' => '*', '&&' => '||', '||' => '&&', '===' => '!==', '!==' => '===',
     'sin' => 'cos', 'cos' => 'sin', 'min' => 'max', 'max' => 'min', 'true' => 'false', 'false' => 'true', 'abs' => '', 'hypot' => 'max',
 ];
+const KEPT = __DIR__.'/mutations.tsv';
 
 $root = dirname(__DIR__);
-$each = ctype_digit($argv[1] ?? '') ? (int) $argv[1] : 1;
-$wanted = array_values(array_filter(array_slice($argv, 1), static fn (string $a) => ! ctype_digit($a)));
-$folders = array_values(array_filter(
-    array_map(basename(...), glob("$root/core/src/*", GLOB_ONLYDIR) ?: []),
-    static fn (string $f) => is_dir("$root/core/tests/$f") && ($wanted === [] || in_array($f, $wanted, true)),
-));
-
 /** @return list<array{string, int, string, string, int}> file, offset, what stands there, what it becomes, line */
 function places(string $folder): array
 {
@@ -89,8 +88,12 @@ function testsOf(string $root, string $file, string $folder): array
     return array_values(array_unique([...$own, ...$speaks]));
 }
 
-/** @param  array{string, int, string, string, int}  $at */
-function begin(string $root, array $at, string $folder): array
+/**
+ * @param  array{string, int, string, string, int}  $at
+ * @param  list<string>  $tests  that shall notice
+ * @return array{resource, string} what runs, and the folder it writes in
+ */
+function begin(string $root, array $at, array $tests): array
 {
     $scratch = sys_get_temp_dir().'/parlay-mutation-'.bin2hex(random_bytes(5));
     mkdir($scratch);
@@ -106,54 +109,165 @@ function begin(string $root, array $at, string $folder): array
     $command = [
         'timeout', (string) PATIENCE, PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d',
         'opcache.jit_buffer_size=64M', '-d', 'memory_limit=1G', "$root/vendor/bin/phpunit", '--no-configuration', '--bootstrap',
-        "$scratch/bootstrap.php", '--stop-on-defect', '--no-progress', '--do-not-cache-result', ...testsOf($root, $at[0], $folder),
+        "$scratch/bootstrap.php", '--stop-on-defect', '--no-progress', '--do-not-cache-result', ...$tests,
     ];
 
-    return [
-        proc_open($command, [['file', '/dev/null', 'r'], ['file', "$scratch/log", 'w'], ['file', "$scratch/log", 'a']], $pipes, $root),
-        $scratch, $at, $folder,
-    ];
+    $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', "$scratch/log", 'w'], ['file', "$scratch/log", 'a']], $pipes, $root);
+
+    return [$process ?: throw new RuntimeException('PHP does not start.'), $scratch];
 }
 
-$waiting = [];
-foreach ($folders as $folder) {
-    $places = places("$root/core/src/$folder");
-    mt_srand(crc32($folder));
-    shuffle($places);
-    foreach (array_slice($places, 0, $each) as $at) {
-        $waiting[] = [$at, $folder];
+/**
+ * Runs two at a time; says of each whether it was noticed, and by which test file (empty where it ran into its time).
+ *
+ * @param  list<array{array{string, int, string, string, int}, list<string>}>  $waiting  changes, and the tests that shall notice
+ * @param  Closure(array{string, int, string, string, int}, bool, string): void  $told
+ */
+function tryAll(string $root, array $waiting, Closure $told): void
+{
+    $running = [];
+    while ($waiting !== [] || $running !== []) {
+        while ($waiting !== [] && count($running) < 2) {
+            [$at, $tests] = array_shift($waiting);
+            $running[] = [...begin($root, $at, $tests), $at];
+        }
+        usleep(50_000);
+        foreach ($running as $i => [$process, $scratch, $at]) {
+            $status = proc_get_status($process);
+            if ($status['running']) {
+                continue;
+            }
+            proc_close($process);
+            unset($running[$i]);
+            $told($at, $status['exitcode'] !== 0, noticedBy($root, (string) file_get_contents("$scratch/log")));
+            array_map(unlink(...), glob("$scratch/*") ?: []);
+            rmdir($scratch);
+        }
     }
 }
-$running = $noticed = $all = $survived = [];
-while ($waiting !== [] || $running !== []) {
-    while ($waiting !== [] && count($running) < 2) {
-        [$at, $folder] = array_shift($waiting);
-        $running[] = begin($root, $at, $folder);
+
+function noticedBy(string $root, string $log): string
+{
+    if (preg_match('~^1\\) Parlay\\\\Core\\\\Tests\\\\([\\w\\\\]+)::~m', $log, $found) !== 1) {
+        return '';
     }
-    usleep(50_000);
-    foreach ($running as $i => [$process, $scratch, $at, $folder]) {
-        $status = proc_get_status($process);
-        if ($status['running']) {
+    $file = 'core/tests/'.str_replace('\\', '/', $found[1]).'.php';
+
+    return is_file("$root/$file") ? $file : '';
+}
+
+/** @param  array{string, int, string, string, int}  $at */
+function said(string $root, array $at): string
+{
+    return sprintf('%s:%d  “%s” became “%s”', substr($at[0], strlen("$root/core/src/")), $at[4], $at[2], $at[3]);
+}
+
+/**
+ * A change as it is kept: it is found again where its line stands, wherever in its file that is.
+ *
+ * @param  array{string, int, string, string, int}  $at
+ */
+function kept(string $root, array $at, string $test): string
+{
+    $code = (string) file_get_contents($at[0]);
+    $begin = (int) strrpos(substr($code, 0, $at[1]), "\n") + 1;
+    $line = substr($code, $begin, strcspn($code, "\n", $begin));
+    $indent = strlen($line) - strlen(ltrim($line));
+
+    return implode("\t", [substr($at[0], strlen("$root/core/src/")), trim($line), $at[1] - $begin - $indent, $at[2], $at[3], $test]);
+}
+
+/**
+ * @param  list<string>  $rows
+ * @return list<array{array{string, int, string, string, int}, list<string>}> those whose line still stands, and stands once
+ */
+function found(string $root, array $rows): array
+{
+    $found = [];
+    foreach ($rows as $row) {
+        [$name, $line, $in, $from, $to, $test] = explode("\t", $row);
+        $file = "$root/core/src/$name";
+        $code = is_file($file) ? (string) file_get_contents($file) : '';
+        if (preg_match_all('~^ *\K'.preg_quote($line, '~').'$~m', $code, $hits, PREG_OFFSET_CAPTURE) !== 1) {
             continue;
         }
-        proc_close($process);
-        unset($running[$i]);
-        $all[$folder] = ($all[$folder] ?? 0) + 1;
-        if ($status['exitcode'] === 0) {
-            $survived[] = sprintf('%s:%d  “%s” became “%s”', substr($at[0], strlen("$root/core/src/")), $at[4], $at[2], $at[3]);
-        } else {
-            $noticed[$folder] = ($noticed[$folder] ?? 0) + 1;
+        $offset = $hits[0][0][1] + (int) $in;
+        if (substr($code, $offset, strlen($from)) === $from) {
+            $tests = is_file("$root/$test") ? ["$root/$test"] : testsOf($root, $file, strtok($name, '/'));
+            $found[] = [[$file, $offset, $from, $to, substr_count($code, "\n", 0, $offset) + 1], $tests];
         }
-        array_map(unlink(...), glob("$scratch/*") ?: []);
-        rmdir($scratch);
     }
+
+    return $found;
 }
-foreach ($all as $folder => $count) {
-    printf("  %-12s %d of %d noticed\n", $folder, $noticed[$folder] ?? 0, $count);
+
+/** @return list<string> */
+function keptRows(): array
+{
+    return is_file(KEPT) ? (file(KEPT, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: []) : [];
 }
-foreach ($survived as $s) {
-    echo "  survived: $s\n";
+
+function day(): int
+{
+    return intdiv(time(), 86_400);
 }
-$share = 100 * array_sum($noticed) / max(1, array_sum($all));
-printf("%.0f of 100 noticed\n", $share);
-exit($share >= FLOOR ? 0 : 1);
+
+/** The changes whose turn it is today; whoever has a list of 400 has seen all of them in ten days. */
+function again(string $root, int $share): int
+{
+    $all = found($root, keptRows());
+    $turns = max(1, (int) ceil(count($all) / $share));
+    $today = array_values(array_filter($all, static fn (int $k) => $k % $turns === day() % $turns, ARRAY_FILTER_USE_KEY));
+    $survived = [];
+    tryAll($root, $today, function (array $at, bool $noticed) use ($root, &$survived): void {
+        $noticed || $survived[] = said($root, $at);
+    });
+    printf("  %d of %d that were noticed once were tried again\n", count($today), count($all));
+    foreach ($survived as $s) {
+        echo "  noticed no more: $s\n";
+    }
+
+    return $survived === [] && $today !== [] ? 0 : 1;
+}
+
+/** @param  list<string>  $folders */
+function sample(string $root, int $each, array $folders): int
+{
+    $waiting = [];
+    foreach ($folders as $folder) {
+        $places = places("$root/core/src/$folder");
+        mt_srand(crc32($folder.day()));
+        shuffle($places);
+        foreach (array_slice($places, 0, $each) as $at) {
+            $waiting[] = [$at, testsOf($root, $at[0], $folder)];
+        }
+    }
+    $all = $noticed = $survived = [];
+    tryAll($root, $waiting, function (array $at, bool $by, string $test) use ($root, &$all, &$noticed, &$survived): void {
+        $folder = strtok(substr($at[0], strlen("$root/core/src/")), '/');
+        $all[$folder] = ($all[$folder] ?? 0) + 1;
+        $noticed[$folder] = ($noticed[$folder] ?? 0) + ($by ? 1 : 0);
+        if (! $by) {
+            echo '  survived: ', $survived[] = said($root, $at), "\n";
+        } elseif ($test !== '' && ! in_array($row = kept($root, $at, $test), keptRows(), true)) {
+            file_put_contents(KEPT, $row."\n", FILE_APPEND);
+        }
+    });
+    foreach ($all as $folder => $count) {
+        printf("  %-12s %d of %d noticed\n", $folder, $noticed[$folder], $count);
+    }
+    printf("%.0f of 100 noticed\n", 100 * array_sum($noticed) / max(1, array_sum($all)));
+
+    return array_filter($all, static fn (int $count, string $f) => 100 * $noticed[$f] < GOAL * $count, ARRAY_FILTER_USE_BOTH) === [] ? 0 : 1;
+}
+
+$said = array_slice($argv, 1);
+$number = (int) (array_values(array_filter($said, ctype_digit(...)))[0] ?? 0);
+if (($said[0] ?? '') === 'kept') {
+    exit(again($root, $number ?: 40));
+}
+$wanted = array_filter($said, static fn (string $a) => ! ctype_digit($a));
+exit(sample($root, $number ?: 20, array_values(array_filter(
+    array_map(basename(...), glob("$root/core/src/*", GLOB_ONLYDIR) ?: []),
+    static fn (string $f) => is_dir("$root/core/tests/$f") && ($wanted === [] || in_array($f, $wanted, true)),
+))));

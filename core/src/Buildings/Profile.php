@@ -25,6 +25,14 @@ final readonly class Profile
         return self::of($this->outline->mapped($m), array_map(static fn (Loop $l) => $l->mapped($m), $this->voids));
     }
 
+    /** Whether each of its lines has as many corners as the other's, so that one can become the other. */
+    public function hasCornersAs(self $other): bool
+    {
+        $counts = static fn (self $p): array => array_map(static fn (Loop $l): int => count($l->corners), [$p->outline, ...$p->voids]);
+
+        return $counts($this) === $counts($other);
+    }
+
     /** Metres². */
     public function area(): float
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Buildings;
 
+use Parlay\Core\Geometry\Frame;
 use Parlay\Core\Geometry\Space;
 
 /** Solids that a profile leaves behind where it is turned about an axis, or led along a line. */
@@ -18,41 +19,153 @@ final class Sweeps
      * @param  array{float, float}  $on  a place of the axis
      * @param  array{float, float}  $along  its direction, of length 1
      * @param  float  $angle  radians, right-handed about that direction; a whole turn at most
+     * @param  Profile|null  $end  what it becomes on its way, of as many corners
      */
-    public static function revolved(Profile $profile, array $on, array $along, float $angle): Solid
+    public static function revolved(Profile $profile, array $on, array $along, float $angle, ?Profile $end = null): Solid
     {
         $whole = abs($angle) > 2 * M_PI - 1e-9;
         $steps = max(1, (int) ceil(abs($angle) / (2 * M_PI) * Loop::PIECES - 1e-6));
-        $rings = $whole ? $steps : $steps + 1;
-        $corners = $faces = $ends = [];
-        foreach ([$profile->outline, ...$profile->voids] as $loop) {
-            $first = count($corners);
-            $count = count($loop->corners);
-            for ($r = 0; $r < $rings; $r++) {
-                [$cos, $sin] = [cos($angle * $r / $steps), sin($angle * $r / $steps)];
-                foreach ($loop->corners as [$x, $y]) {
-                    $t = ($x - $on[0]) * $along[0] + ($y - $on[1]) * $along[1];
-                    [$fx, $fy] = [$on[0] + $t * $along[0], $on[1] + $t * $along[1]];
-                    // Turned, what lay in the plane rises square to it by the sine: direction × axis is the plane's normal.
-                    $out = ($x - $fx) * $along[1] - ($y - $fy) * $along[0];
-                    $corners[] = [$fx + $cos * ($x - $fx), $fy + $cos * ($y - $fy), -$sin * $out];
-                }
-            }
-            for ($r = 0; $r < $steps; $r++) {
-                [$a, $b] = [$first + $r * $count, $first + ($r + 1) % $rings * $count];
-                for ($k = 0; $k < $count; $k++) {
-                    $n = ($k + 1) % $count;
-                    self::face($faces, $corners, [$a + $k, $a + $n, $b + $n, $b + $k]);
-                }
-            }
-            $ends[0][] = array_reverse(range($first, $first + $count - 1));
-            $ends[1][] = range($first + ($rings - 1) * $count, $first + $rings * $count - 1);
-        }
-        foreach ($whole ? [] : $ends as $loops) {
-            $faces[] = new Face($loops[0], array_slice($loops, 1));
+        $ring = static function (float $part) use ($profile, $end, $on, $along, $angle): array {
+            [$cos, $sin] = [cos($angle * $part), sin($angle * $part)];
+            $turned = static function (array $c) use ($on, $along, $cos, $sin): array {
+                [$x, $y] = $c;
+                $t = ($x - $on[0]) * $along[0] + ($y - $on[1]) * $along[1];
+                [$fx, $fy] = [$on[0] + $t * $along[0], $on[1] + $t * $along[1]];
+                // Turned, what lay in the plane rises square to it by the sine: direction × axis is the plane's normal.
+                $out = ($x - $fx) * $along[1] - ($y - $fy) * $along[0];
+
+                return [$fx + $cos * ($x - $fx), $fy + $cos * ($y - $fy), -$sin * $out];
+            };
+
+            return array_map(static fn (array $line): array => array_map($turned, $line), self::outlines($profile, $end, $part));
+        };
+        $rings = [$ring(0.0)];
+        for ($r = 1; $r < ($whole ? $steps : $steps + 1); $r++) {
+            $rings[] = $ring($r / $steps);
         }
 
-        return (new Solid($corners, $faces))->insideIn();
+        return self::skin($rings, $whole);
+    }
+
+    /**
+     * A profile led along a line, square to it and mitred at its corners, its x axis always toward one direction; a line that comes back to where it began makes a ring.
+     *
+     * @param  list<array{float, float, float}>  $places  of the line, metres
+     * @param  array{float, float, float}  $reference  of length 1
+     * @return Solid|null null where the line is one place, or a leg of it runs along that direction
+     */
+    public static function led(Profile $profile, array $places, array $reference): ?Solid
+    {
+        $places = self::apart($places);
+        $ring = count($places) > 3 && Space::length(Space::way($places[0], $places[count($places) - 1])) < self::SAME;
+        if ($ring) {
+            array_pop($places);
+        }
+        $count = count($places);
+        if ($count < 2) {
+            return null;
+        }
+        $rings = [];
+        foreach ($places as $i => $p) {
+            $in = $i === 0 && ! $ring ? self::step($places[0], $places[1]) : self::step($places[($i - 1 + $count) % $count], $p);
+            $out = $i === $count - 1 && ! $ring ? $in : self::step($p, $places[($i + 1) % $count]);
+            $x = Space::unit(Space::plus($reference, $in, -Space::dot($reference, $in)));
+            if ($x === null || abs(Space::dot($reference, $in)) > 1.0 - 1e-9) {
+                return null;
+            }
+            $y = Space::cross($in, $x);
+            $mitre = Space::unit(Space::plus($in, $out)) ?? $in;
+            $slope = max(0.05, Space::dot($in, $mitre));
+            /**
+             * Each corner lies on its line along the way in, where it meets the plane that halves the bend.
+             *
+             * @param  array{float, float, float}  $axis
+             */
+            $on = static fn (array $axis): array => Space::plus($axis, $in, -Space::dot($axis, $mitre) / $slope);
+            $rings[] = self::stood($profile, Frame::ofAxes($on($x), $on($y), $in, $p));
+        }
+
+        return self::skin($rings, $ring);
+    }
+
+    /**
+     * From each profile straight to the next.
+     *
+     * @param  non-empty-list<Profile>  $profiles  of as many corners each
+     * @param  non-empty-list<Frame>  $frames  where each stands: in its x and y
+     */
+    public static function between(array $profiles, array $frames): Solid
+    {
+        return self::skin(array_map(self::stood(...), $profiles, $frames), false);
+    }
+
+    /**
+     * From a loop of the plane z 0 to a place above it.
+     *
+     * @param  array{float, float, float}  $top
+     */
+    public static function pointed(Loop $base, array $top): Solid
+    {
+        $corners = array_map(static fn (array $c): array => [$c[0], $c[1], 0.0], $base->corners);
+        $last = count($corners);
+        $faces = [new Face(array_reverse(range(0, $last - 1)))];
+        for ($k = 0; $k < $last; $k++) {
+            $faces[] = new Face([$k, ($k + 1) % $last, $last]);
+        }
+
+        return (new Solid([...$corners, $top], $faces))->insideIn();
+    }
+
+    /**
+     * The lines of a profile a part of the way to another.
+     *
+     * @return list<list<array{float, float}>>
+     */
+    private static function outlines(Profile $from, ?Profile $to, float $part): array
+    {
+        $lines = static fn (Profile $p): array => array_map(static fn (Loop $l): array => $l->corners, [$p->outline, ...$p->voids]);
+        if ($to === null) {
+            return $lines($from);
+        }
+        $mix = static fn (array $a, array $b): array => [$a[0] + $part * ($b[0] - $a[0]), $a[1] + $part * ($b[1] - $a[1])];
+
+        return array_map(static fn (array $a, array $b): array => array_map($mix, $a, $b), $lines($from), $lines($to));
+    }
+
+    /** @return list<list<array{float, float, float}>> the lines of a profile in space */
+    private static function stood(Profile $profile, Frame $frame): array
+    {
+        return array_map(static fn (array $line): array => array_map(static fn (array $c): array => $frame->point($c[0], $c[1], 0.0), $line), self::outlines($profile, null, 0.0));
+    }
+
+    /**
+     * The faces from ring to ring, and those that close both ends.
+     *
+     * @param  non-empty-list<list<list<array{float, float, float}>>>  $rings  of each its lines: the outline, then the voids
+     * @param  bool  $whole  the last goes on to the first
+     */
+    private static function skin(array $rings, bool $whole): Solid
+    {
+        $corners = new Corners;
+        $numbers = array_map(static fn (array $lines): array => array_map(static fn (array $line): array => array_map($corners->number(...), $line), $lines), $rings);
+        $faces = [];
+        $count = count($rings);
+        foreach (array_keys($rings[0]) as $l) {
+            for ($r = 0; $r < ($whole ? $count : $count - 1); $r++) {
+                [$a, $b] = [$numbers[$r][$l], $numbers[($r + 1) % $count][$l]];
+                foreach ($a as $k => $i) {
+                    $n = ($k + 1) % count($a);
+                    self::face($faces, $corners->all, [$i, $a[$n], $b[$n], $b[$k]]);
+                }
+            }
+        }
+        if (! $whole) {
+            $begin = array_map(array_reverse(...), $numbers[0]);
+            $faces[] = new Face($begin[0], array_slice($begin, 1));
+            $faces[] = new Face($numbers[$count - 1][0], array_slice($numbers[$count - 1], 1));
+        }
+
+        return (new Solid($corners->all, $faces))->insideIn();
     }
 
     /**
@@ -112,24 +225,34 @@ final class Sweeps
     }
 
     /**
-     * A side, without corners that are one; none where nothing is left of it.
+     * A side, without corners that are one: none where nothing is left of it, two where its four corners lie in no plane.
      *
      * @param  list<Face>  $faces
      * @param  list<array{float, float, float}>  $corners
-     * @param  list<int>  $loop
+     * @param  array{int, int, int, int}  $side
      */
-    private static function face(array &$faces, array $corners, array $loop): void
+    private static function face(array &$faces, array $corners, array $side): void
     {
         $kept = [];
-        foreach ($loop as $k => $i) {
-            $j = $loop[($k + 1) % count($loop)];
-            if (abs($corners[$i][0] - $corners[$j][0]) + abs($corners[$i][1] - $corners[$j][1]) + abs($corners[$i][2] - $corners[$j][2]) > self::SAME) {
+        foreach ($side as $k => $i) {
+            if ($i !== $side[($k + 1) % 4]) {
                 $kept[] = $i;
             }
         }
-        if (count($kept) >= 3) {
-            $faces[] = new Face($kept);
+        if (count($kept) < 3 || $kept[0] === $kept[2]) {
+            return;
         }
+        if (count($kept) === 4) {
+            [$a, $b, $c, $d] = array_map(static fn (int $i): array => $corners[$i], $kept);
+            $normal = Space::unit(Space::cross(Space::way($a, $c), Space::way($b, $d)));
+            if ($normal !== null && abs(Space::dot($normal, Space::way($a, $b))) > Corners::SAME) {
+                $faces[] = new Face([$kept[0], $kept[1], $kept[2]]);
+                $faces[] = new Face([$kept[0], $kept[2], $kept[3]]);
+
+                return;
+            }
+        }
+        $faces[] = new Face($kept);
     }
 
     /**

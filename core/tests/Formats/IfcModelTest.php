@@ -157,6 +157,29 @@ final class IfcModelTest extends TestCase
         self::assertSame([], $m->structure->faults);
     }
 
+    public function test_what_is_said_by_bounds_tables_and_parts_is_said_too(): void
+    {
+        $f = new IfcText;
+        $column = $f->product('C1', [self::metreBox($f)], '', 'IFCCOLUMN');
+        $bounded = static fn (string $name, string $figures): string => $f->add("IFCPROPERTYBOUNDEDVALUE('$name',$,$figures)");
+        $single = static fn (string $name, string $value): string => $f->add("IFCPROPERTYSINGLEVALUE('$name',$,$value,$)");
+        $depth = $f->add("IFCCOMPLEXPROPERTY('Anchor',$,'of four',({$single('Bolt', "IFCLABEL('M24')")},{$bounded('Depth', 'IFCLENGTHMEASURE(320.),IFCLENGTHMEASURE(280.),$,$')}))");
+        $properties = implode(',', [
+            $bounded('Gap', 'IFCLENGTHMEASURE(25.),IFCLENGTHMEASURE(5.),$,IFCLENGTHMEASURE(15.)'), $bounded('Load', 'IFCREAL(40.),$,$,$'), $bounded('Cover', '$,IFCREAL(30.),$,$'),
+            $depth, $f->add("IFCPROPERTYTABLEVALUE('Torque',$,(IFCLABEL('M16'),IFCLABEL('M24')),(IFCREAL(120.),IFCREAL(410.)),$,$,$,$)"),
+            $f->add("IFCPROPERTYREFERENCEVALUE('Drawing',$,$,{$f->add("IFCDOCUMENTREFERENCE($,'D-17','Bases',$,$)")})"),
+        ]);
+        $f->add("IFCRELDEFINESBYPROPERTIES({$f->id()},$,$,$,($column),{$f->add("IFCPROPERTYSET({$f->id()},$,'Bases',$,($properties))")})");
+        $parts = $f->add("IFCPHYSICALCOMPLEXQUANTITY('Grout',$,({$f->add("IFCQUANTITYVOLUME('Net',$,$,0.018,$)")}),'of one',$,$)");
+        $f->add("IFCRELDEFINESBYPROPERTIES({$f->id()},$,$,$,($column),{$f->add("IFCELEMENTQUANTITY({$f->id()},$,'Qto',$,$,($parts))")})");
+        $m = self::model($f->text());
+        self::assertSame([
+            'Gap' => '15 (5 to 25)', 'Load' => 'at most 40', 'Cover' => 'at least 30', 'Anchor: Bolt' => 'M24', 'Anchor: Depth' => '280 to 320',
+            'Torque' => 'M16: 120, M24: 410', 'Drawing' => 'D-17', 'Grout: Net' => '0.018',
+        ], $m->properties->of((int) substr($column, 1)));
+        self::assertSame([], $m->structure->faults);
+    }
+
     public function test_an_opening_leaves_a_face_with_a_hole(): void
     {
         $f = new IfcText;

@@ -61,9 +61,10 @@ final class IfcShapesTest extends TestCase
     }
 
     /**
-     * How each is written (millimetres), its volume by its own formula (metres³) and the greatest difference of what web-ifc makes of it.
+     * How each is written (millimetres), its volume by its own formula (metres³), the greatest difference of what web-ifc makes of it (null
+     * where it does not read it, or reads it otherwise), and whether that leaves slopes out: then its box alone is compared.
      *
-     * @return \Generator<string, array{\Closure(IfcText): list<string>, float, 2?: float}>
+     * @return \Generator<string, array{\Closure(IfcText): list<string>, float, 2?: float|null, 3?: bool}>
      */
     public static function kinds(): \Generator
     {
@@ -160,6 +161,58 @@ final class IfcShapesTest extends TestCase
         yield 'bored through' => [static fn (IfcText $f): array => [
             $f->add("IFCBOOLEANRESULT(.DIFFERENCE.,{$beam($f)},{$f->extrusion($f->add("IFCCIRCLEPROFILEDEF(.AREA.,$,{$f->flat()},30.)"), 2000, $f->axes([0, 1000, 500], [0, -1, 0], [1, 0, 0]))})"),
         ], 0.02 - M_PI * 0.0009 * $round * 0.1];
+        $at = static fn (IfcText $f): string => $f->axes([100, 200, 300], [0, 1, 0], [1, 0, 0]);
+        $half = static fn (string $name, string $figures) => static fn (IfcText $f): array => [$f->add("IFCCSGSOLID({$f->add("$name({$at($f)},$figures)")})")];
+        // Rings of 36 corners: the round area by the polygon's, and between two rings the frustum's.
+        $rings = 0.0;
+        for ($k = 0; $k < 18; $k++) {
+            [$a, $b] = [-M_PI / 2 + M_PI * $k / 18, -M_PI / 2 + M_PI * ($k + 1) / 18];
+            $rings += (sin($b) - sin($a)) / 3 * (cos($a) ** 2 + cos($a) * cos($b) + cos($b) ** 2);
+        }
+        yield 'sphere' => [$half('IFCSPHERE', '250.'), 0.25 ** 3 * M_PI * $round * $rings, 3e-3];
+        yield 'cone' => [$half('IFCRIGHTCIRCULARCONE', '600.,200.'), M_PI * 0.04 * $round * 0.6 / 3, 3e-3];
+        // One corner of its base stands at its place (ISO 10303-42, rectangular pyramid; recalled): the other puts its middle there.
+        yield 'pyramid' => [$half('IFCRECTANGULARPYRAMID', '600.,400.,900.'), 0.6 * 0.4 * 0.9 / 3, null];
+        $line = static fn (IfcText $f, array ...$places): string => $f->add('IFCPOLYLINE(('.implode(',', array_map($f->point(...), $places)).'))');
+        // A leg of 1 m, one of 0.8 m, and between them a quarter of a circle of 200 about its own middle, as nine chords.
+        yield 'bar with a bend' => [static fn (IfcText $f): array => [$f->add("IFCSWEPTDISKSOLIDPOLYGONAL({$line($f, [0, 0, 0], [1200, 0, 0], [1200, 1000, 0])},25.,$,$,$,200.)")],
+            M_PI * 0.025 ** 2 * $round * (1.0 + 0.8 + 9 * 0.4 * sin(M_PI / 36)), null];
+        yield 'part of a bar' => [static fn (IfcText $f): array => [$f->add("IFCSWEPTDISKSOLID({$line($f, [0, 0, 0], [1000, 0, 0], [1000, 800, 0], [1000, 800, 600])},25.,$,0.5,2.)")],
+            M_PI * 0.025 ** 2 * $round * 1.3, 2e-3];
+        yield 'led with a fixed reference' => [static fn (IfcText $f): array => [$f->add(
+            "IFCFIXEDREFERENCESWEPTAREASOLID({$f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},300.,200.)")},{$f->axes([0, 0, 0])},{$line($f, [0, 0, 0], [1000, 0, 0], [1000, 800, 0])},$,$,{$f->direction([0, 0, 1])})",
+        )], 0.06 * 1.8, null];
+        yield 'led along a plane' => [static fn (IfcText $f): array => [$f->add(
+            "IFCSURFACECURVESWEPTAREASOLID({$f->add("IFCLSHAPEPROFILEDEF(.AREA.,$,{$f->flat()},150.,100.,12.,$,$,$)")},{$f->axes([0, 0, 0])},{$line($f, [0, 0, 0], [1000, 0, 0])},0.,1.,{$f->add("IFCPLANE({$f->axes([0, 0, 0])})")})",
+        )], 0.012 * (0.15 + 0.1 - 0.012)];
+        // A prismoid between 400 × 200 and 200 × 400 over 900: by Simpson's rule, which is exact for it.
+        yield 'stretched from profile to profile' => [static fn (IfcText $f): array => [$f->add(
+            "IFCSECTIONEDSPINE({$f->add("IFCCOMPOSITECURVE(({$f->add("IFCCOMPOSITECURVESEGMENT(.CONTINUOUS.,.T.,{$line($f, [0, 0, 0], [0, 0, 900])})")}),.F.)")},"
+            ."({$f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},400.,200.)")},{$f->add("IFCRECTANGLEPROFILEDEF(.AREA.,$,{$f->flat()},200.,400.)")}),({$f->axes([0, 0, 0])},{$f->axes([0, 0, 900])}))",
+        )], 0.9 / 6 * (0.08 + 4 * 0.09 + 0.08), null];
+        yield 'i with sloping flanges' => [$profile('ISHAPE', '200.,400.,10.,20.,$,$,'.IfcText::number(atan(0.14))), 2 * 0.19 * (0.02 - 0.14 * 0.0025) + 0.4 * 0.01, 1e-5, true];
+        yield 'u with sloping flanges' => [$profile('USHAPE', '200.,80.,8.,12.,$,$,'.IfcText::number(atan(0.08))), 2 * 0.072 * (0.012 - 0.08 * 0.004) + 0.2 * 0.008, 1e-5, true];
+        // Summed in two million columns.
+        yield 't with slopes' => [$profile('TSHAPE', '200.,150.,10.,15.,$,$,$,'.IfcText::number(atan(0.02)).','.IfcText::number(atan(0.02))), 0.004035355, 1e-5, true];
+        yield 'l with slopes' => [$profile('LSHAPE', '150.,100.,12.,$,$,'.IfcText::number(atan(0.02))), 0.002827944, 1e-5, true];
+        $on = static fn (float $t): array => [
+            ((1 - $t) ** 2 + M_SQRT2 * $t * (1 - $t)) / ((1 - $t) ** 2 + M_SQRT2 * $t * (1 - $t) + $t ** 2),
+            (M_SQRT2 * $t * (1 - $t) + $t ** 2) / ((1 - $t) ** 2 + M_SQRT2 * $t * (1 - $t) + $t ** 2),
+        ];
+        $quarterInChords = 0.0;
+        for ($k = 0; $k < 16; $k++) {
+            [[$x, $y], [$u, $v]] = [$on($k / 16), $on(($k + 1) / 16)];
+            $quarterInChords += ($x * $v - $u * $y) / 2;
+        }
+        yield 'outline by a spline' => [static function (IfcText $f): array {
+            // A quarter of a circle is exactly a rational one of the second degree (Piegl & Tiller, The NURBS Book, 7.3).
+            $quarter = $f->add('IFCRATIONALBSPLINECURVEWITHKNOTS(2,('.implode(',', array_map($f->point(...), [[1000, 0], [1000, 1000], [0, 1000]]))
+                .'),.CIRCULAR_ARC.,.F.,.F.,(3,3),(0.,1.),.UNSPECIFIED.,(1.,'.IfcText::number(sqrt(0.5)).',1.))');
+            $back = $f->add("IFCPOLYLINE(({$f->point([0, 1000])},{$f->point([0, 0])},{$f->point([1000, 0])}))");
+            $parts = array_map(static fn (string $c) => $f->add("IFCCOMPOSITECURVESEGMENT(.CONTINUOUS.,.T.,$c)"), [$quarter, $back]);
+
+            return [$f->extrusion($f->add("IFCARBITRARYCLOSEDPROFILEDEF(.AREA.,$,{$f->add('IFCCOMPOSITECURVE(('.implode(',', $parts).'),.F.)')})"), 100)];
+        }, 0.1 * $quarterInChords, null];
     }
 
     /**
@@ -214,19 +267,22 @@ final class IfcShapesTest extends TestCase
 
     /** @param  \Closure(IfcText): list<string>  $make */
     #[DataProvider('kinds')]
-    public function test_a_shape_stands_where_it_is_built(\Closure $make, float $volume, float $tolerance = 1e-5): void
+    public function test_a_shape_stands_where_it_is_built(\Closure $make, float $volume, ?float $tolerance = 1e-5, bool $boxAlone = false): void
     {
         $name = (string) $this->dataName();
         $e = self::$elements[$name];
         self::assertNull($e->fault);
         self::assertEqualsWithDelta($volume, $e->volume(), 1e-6 + 1e-5 * $volume, 'by its formula');
+        if ($tolerance === null) {
+            return;
+        }
         $other = self::$other[$name];
         [$low, $high] = self::box($e);
         foreach ([0, 1, 2] as $k) {
             self::assertEqualsWithDelta($other['low'][$k], $low[$k], $tolerance, "the smallest of coordinate $k");
             self::assertEqualsWithDelta($other['high'][$k], $high[$k], $tolerance, "the largest of coordinate $k");
         }
-        self::assertEqualsWithDelta(abs($other['volume']), $e->volume(), $tolerance + 5e-3 * $volume, 'as the other makes it');
+        $boxAlone || self::assertEqualsWithDelta(abs($other['volume']), $e->volume(), $tolerance + 5e-3 * $volume, 'as the other makes it');
     }
 
     public function test_faces_are_those_a_person_would_touch(): void

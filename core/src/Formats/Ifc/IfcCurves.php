@@ -22,7 +22,12 @@ final readonly class IfcCurves
 
     private const MOST_CORNERS = 20_000;
 
-    public function __construct(private StepFile $file, private IfcPlaces $places, private IfcUnits $units) {}
+    private IfcSplines $splines;
+
+    public function __construct(private StepFile $file, private IfcPlaces $places, private IfcUnits $units)
+    {
+        $this->splines = new IfcSplines($places);
+    }
 
     /** Radians. */
     public function angle(float $value): float
@@ -68,8 +73,38 @@ final readonly class IfcCurves
             'IFCTRIMMEDCURVE' => $this->trimmed($curve),
             'IFCINDEXEDPOLYCURVE' => $this->indexed($curve),
             'IFCCIRCLE', 'IFCELLIPSE' => $this->part($curve, 0.0, 2 * M_PI),
+            'IFCBSPLINECURVE', 'IFCBSPLINECURVEWITHKNOTS', 'IFCRATIONALBSPLINECURVEWITHKNOTS', 'IFCBEZIERCURVE', 'IFCRATIONALBEZIERCURVE' => new Trace($this->splines->curve($curve)->chords()),
+            'IFCSURFACECURVE', 'IFCINTERSECTIONCURVE', 'IFCSEAMCURVE' => $this->trace($curve->reference(0) ?? throw $this->places->broken($number, 'a curve on a surface, and not which'), $depth + 1),
             default => throw $this->places->broken($number, "{$curve->class} is a curve Parlay does not read"),
         };
+    }
+
+    /**
+     * What lies between two values of a curve's own parameter; all of it where neither is said.
+     *
+     * @return Trace|null null where Parlay does not know how it is counted along such a curve, or it is not as long
+     *
+     * @throws BrokenInstance
+     */
+    public function partOf(int $number, ?float $from, ?float $to): ?Trace
+    {
+        $curve = $this->file->get($number);
+        if ($curve->class === 'IFCLINE') {
+            return $to === null ? throw $this->places->broken($number, 'a line without an end') : new Trace([$this->onLine($curve, $from ?? 0.0), $this->onLine($curve, $to)]);
+        }
+        if ($from === null && $to === null) {
+            return $this->trace($number);
+        }
+        if ($curve->class === 'IFCCIRCLE' || $curve->class === 'IFCELLIPSE') {
+            $begin = $this->angle($from ?? 0.0);
+
+            return $this->part($curve, $begin, $to === null ? 2 * M_PI - $begin : $this->angle($to) - $begin);
+        }
+        $trace = $this->trace($number);
+        // Along lines alone it is counted from place to place.
+        $straight = $curve->class === 'IFCPOLYLINE' || ($curve->class === 'IFCINDEXEDPOLYCURVE' && $trace->arcs === []);
+
+        return $straight ? $trace->part($from ?? 0.0, $to ?? count($trace->places) - 1.0) : null;
     }
 
     /**
@@ -138,6 +173,11 @@ final readonly class IfcCurves
         $onward = $curve->word(3) !== 'F';
         if ($basis->class === 'IFCLINE') {
             return new Trace([$this->onLine($basis, $from), $this->onLine($basis, $to)]);
+        }
+        if (str_contains($basis->class, 'BSPLINE') || str_contains($basis->class, 'BEZIER')) {
+            $places = $this->splines->between($this->splines->curve($basis), $from, $to);
+
+            return new Trace($onward ? $places : array_reverse($places));
         }
         if ($basis->class !== 'IFCCIRCLE' && $basis->class !== 'IFCELLIPSE') {
             throw $this->places->broken($basis->number, "{$basis->class} is a curve Parlay does not read");

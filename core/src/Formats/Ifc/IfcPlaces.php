@@ -65,6 +65,18 @@ final class IfcPlaces
     }
 
     /**
+     * A length of which there has to be some, metres.
+     *
+     * @throws BrokenInstance
+     */
+    public function above(Instance $i, int $attribute): float
+    {
+        $length = $this->coordinate($i->number($attribute) ?? 0.0, $i->number);
+
+        return $length > 0.0 ? $length : throw $this->broken($i->number, "a figure of {$i->class} is missing, 0 or below");
+    }
+
+    /**
      * Of length 1.
      *
      * @param  array{float, float, float}  $else  where none is given

@@ -19,6 +19,9 @@ final readonly class IfcProfiles
 
     private const MOST = 1_000;
 
+    /** No flange slopes more, radians. */
+    private const STEEPEST = 0.7;
+
     public function __construct(
         private StepFile $file,
         private IfcPlaces $places,
@@ -83,6 +86,7 @@ final readonly class IfcProfiles
     {
         $d = fn (int $attribute): float => $this->length($p, $attribute);
         $r = fn (int $attribute): float => $this->places->coordinate($p->number($attribute) ?? 0.0, $p->number);
+        $slope = fn (int $attribute): float => tan(max(-self::STEEPEST, min(self::STEEPEST, $this->curves->angle($p->number($attribute) ?? 0.0))));
         switch ($p->class) {
             case 'IFCRECTANGLEPROFILEDEF':
                 return Profile::of(self::box($d(3), $d(4), 0.0));
@@ -101,31 +105,39 @@ final readonly class IfcProfiles
 
                 return Profile::of(new Loop([[-$b / 2, -$h / 2], [$b / 2, -$h / 2], [-$b / 2 + $o + $t, $h / 2], [-$b / 2 + $o, $h / 2]]));
             case 'IFCISHAPEPROFILEDEF':
-                return Profile::of(self::iShape($d(4), $d(5), [$d(3), $d(6), $r(7)], [$d(3), $d(6), $r(7)]));
+                $flange = [$d(3), $d(6), $r(7), $r(8), $slope(9)];
+
+                return Profile::of(self::iShape($d(4), $d(5), $flange, $flange));
             case 'IFCASYMMETRICISHAPEPROFILEDEF':
                 // IFC2X3 has the upper flange after the fillet of the lower, IFC4 too; its thickness may be left out there.
-                return Profile::of(self::iShape($d(4), $d(5), [$d(3), $d(6), $r(7)], [$d(8), $p->number(9) === null ? $d(6) : $d(9), $r(10)]));
+                // After them IFC4 has edges and slopes, where IFC2X3 has the centre of gravity.
+                $late = count($p->attributes) >= 15;
+
+                return Profile::of(self::iShape(
+                    $d(4), $d(5), [$d(3), $d(6), $r(7), $late ? $r(11) : 0.0, $late ? $slope(12) : 0.0],
+                    [$d(8), $p->number(9) === null ? $d(6) : $d(9), $r(10), $late ? $r(13) : 0.0, $late ? $slope(14) : 0.0],
+                ));
             case 'IFCLSHAPEPROFILEDEF':
                 [$h, $w, $t, $f, $e] = [$d(3), $p->number(4) === null ? $d(3) : $d(4), $d(5), $r(6), $r(7)];
+                $s = $slope(8);
+                // Both legs are as thick as said at their middle; their inner sides meet where both have grown by the slope.
+                $x = ($t * (1 - $s) + $s * $h / 2 - $s * $s * $w / 2) / (1 - $s * $s);
+                $y = $t + $s * ($w / 2 - $x);
 
                 return Profile::of(RoundedLoop::of([
-                    [-$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2 + $t, $e], [-$w / 2 + $t, -$h / 2 + $t, $f],
-                    [-$w / 2 + $t, $h / 2, $e], [-$w / 2, $h / 2, 0.0],
+                    [-$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2 + $t - $s * $w / 2, $e], [-$w / 2 + $x, -$h / 2 + $y, $f],
+                    [-$w / 2 + $t - $s * $h / 2, $h / 2, $e], [-$w / 2, $h / 2, 0.0],
                 ]));
             case 'IFCTSHAPEPROFILEDEF':
-                [$h, $w, $web, $flange, $f, $fe, $we] = [$d(3), $d(4), $d(5), $d(6), $r(7), $r(8), $r(9)];
-                $under = $h / 2 - $flange;
-
-                return Profile::of(RoundedLoop::of([
-                    [-$web / 2, -$h / 2, $we], [$web / 2, -$h / 2, $we], [$web / 2, $under, $f], [$w / 2, $under, $fe],
-                    [$w / 2, $h / 2, 0.0], [-$w / 2, $h / 2, 0.0], [-$w / 2, $under, $fe], [-$web / 2, $under, $f],
-                ]));
+                return Profile::of($this->tShape([$d(3), $d(4), $d(5), $d(6)], [$r(7), $r(8), $r(9)], $slope(10), $slope(11)));
             case 'IFCUSHAPEPROFILEDEF':
                 [$h, $w, $web, $flange, $f, $e] = [$d(3), $d(4), $d(5), $d(6), $r(7), $r(8)];
+                // As thick as said in the middle of the flange.
+                [$thin, $thick] = [$flange - $slope(9) * $w / 2, $flange + $slope(9) * ($w / 2 - $web)];
 
                 return Profile::of(RoundedLoop::of([
-                    [-$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2 + $flange, $e], [-$w / 2 + $web, -$h / 2 + $flange, $f],
-                    [-$w / 2 + $web, $h / 2 - $flange, $f], [$w / 2, $h / 2 - $flange, $e], [$w / 2, $h / 2, 0.0], [-$w / 2, $h / 2, 0.0],
+                    [-$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2, 0.0], [$w / 2, -$h / 2 + $thin, $e], [-$w / 2 + $web, -$h / 2 + $thick, $f],
+                    [-$w / 2 + $web, $h / 2 - $thick, $f], [$w / 2, $h / 2 - $thin, $e], [$w / 2, $h / 2, 0.0], [-$w / 2, $h / 2, 0.0],
                 ]));
             case 'IFCCSHAPEPROFILEDEF':
                 [$h, $w, $t, $g, $f] = [$d(3), $d(4), $d(5), $d(6), $r(7)];
@@ -153,18 +165,53 @@ final readonly class IfcProfiles
     }
 
     /**
-     * @param  array{float, float, float}  $low  width, thickness and fillet of the lower flange
-     * @param  array{float, float, float}  $up
+     * @param  array{float, float, float, float, float}  $low  of the lower flange: width, thickness a quarter of it from the middle, fillet, edge, slope
+     * @param  array{float, float, float, float, float}  $up
      */
     private static function iShape(float $h, float $web, array $low, array $up): Loop
     {
-        [$b, $bt, $bf] = $low;
-        [$t, $tt, $tf] = $up;
+        [$b, , $bf, $be] = $low;
+        [$t, , $tf, $te] = $up;
+        [$bEdge, $bWeb] = self::thickness($low, $web);
+        [$tEdge, $tWeb] = self::thickness($up, $web);
 
         return RoundedLoop::of([
-            [-$b / 2, -$h / 2, 0.0], [$b / 2, -$h / 2, 0.0], [$b / 2, -$h / 2 + $bt, 0.0], [$web / 2, -$h / 2 + $bt, $bf],
-            [$web / 2, $h / 2 - $tt, $tf], [$t / 2, $h / 2 - $tt, 0.0], [$t / 2, $h / 2, 0.0], [-$t / 2, $h / 2, 0.0],
-            [-$t / 2, $h / 2 - $tt, 0.0], [-$web / 2, $h / 2 - $tt, $tf], [-$web / 2, -$h / 2 + $bt, $bf], [-$b / 2, -$h / 2 + $bt, 0.0],
+            [-$b / 2, -$h / 2, 0.0], [$b / 2, -$h / 2, 0.0], [$b / 2, -$h / 2 + $bEdge, $be], [$web / 2, -$h / 2 + $bWeb, $bf],
+            [$web / 2, $h / 2 - $tWeb, $tf], [$t / 2, $h / 2 - $tEdge, $te], [$t / 2, $h / 2, 0.0], [-$t / 2, $h / 2, 0.0],
+            [-$t / 2, $h / 2 - $tEdge, $te], [-$web / 2, $h / 2 - $tWeb, $tf], [-$web / 2, -$h / 2 + $bWeb, $bf], [-$b / 2, -$h / 2 + $bEdge, $be],
+        ]);
+    }
+
+    /**
+     * @param  array{float, float, float, float, float}  $flange
+     * @return array{float, float} how thick a flange is at its edge, and where it meets the web
+     */
+    private static function thickness(array $flange, float $web): array
+    {
+        [$width, $thick, , , $slope] = $flange;
+
+        return [$thick - $slope * $width / 4, $thick + $slope * ($width / 4 - $web / 2)];
+    }
+
+    /**
+     * The web hangs below the flange, as thick as said at half of the depth.
+     *
+     * @param  array{float, float, float, float}  $sizes  depth, width, thickness of web and flange
+     * @param  array{float, float, float}  $radii  fillet, edge of the flange, edge of the web
+     */
+    private function tShape(array $sizes, array $radii, float $webSlope, float $slope): Loop
+    {
+        [$h, $w, $web, $flange] = $sizes;
+        [$f, $fe, $we] = $radii;
+        $foot = $web / 2 - $webSlope * $h / 2;
+        $edge = $flange - $slope * $w / 4;
+        // Where the side of the web, x = web/2 + webSlope · y, meets the underside of the flange, y = h/2 - flange - slope · (w/4 - x).
+        $y = ($h / 2 - $flange - $slope * ($w / 4 - $web / 2)) / (1 - $slope * $webSlope);
+        $x = $web / 2 + $webSlope * $y;
+
+        return RoundedLoop::of([
+            [-$foot, -$h / 2, $we], [$foot, -$h / 2, $we], [$x, $y, $f], [$w / 2, $h / 2 - $edge, $fe],
+            [$w / 2, $h / 2, 0.0], [-$w / 2, $h / 2, 0.0], [-$w / 2, $h / 2 - $edge, $fe], [-$x, $y, $f],
         ]);
     }
 

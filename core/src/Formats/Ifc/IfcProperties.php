@@ -72,23 +72,86 @@ final class IfcProperties
     /** @return array<string, string> */
     private function set(Instance $set): array
     {
+        return $this->read($set->references($set->class === 'IFCELEMENTQUANTITY' ? 5 : 4), '', 0);
+    }
+
+    /**
+     * @param  list<int>  $properties
+     * @param  string  $of  what they are parts of, with a colon; empty where of nothing
+     * @return array<string, string>
+     *
+     * @throws BrokenInstance
+     */
+    private function read(array $properties, string $of, int $depth): array
+    {
         $said = [];
-        $quantities = $set->class === 'IFCELEMENTQUANTITY';
-        foreach ($set->references($quantities ? 5 : 4) as $number) {
+        foreach ($properties as $number) {
             $p = $this->file->get($number);
-            $value = match (true) {
-                $quantities => $p->attributes[3] ?? null,
-                $p->class === 'IFCPROPERTYSINGLEVALUE' => $p->attributes[2] ?? null,
-                $p->class === 'IFCPROPERTYENUMERATEDVALUE', $p->class === 'IFCPROPERTYLISTVALUE' => $p->list(2),
+            $name = $p->text(0) ?? '';
+            $parts = match ($p->class) {
+                'IFCCOMPLEXPROPERTY' => $p->references(3),
+                'IFCPHYSICALCOMPLEXQUANTITY' => $p->references(2),
                 default => null,
             };
-            $name = $p->text(0) ?? '';
-            if ($name !== '') {
-                $said[$name] ??= self::words($value);
+            if ($parts !== null && $depth < self::DEEPEST) {
+                $said += $this->read($parts, "$of$name: ", $depth + 1);
+            } elseif ($name !== '') {
+                $said[$of.$name] ??= $this->value($p);
             }
         }
 
         return $said;
+    }
+
+    private function value(Instance $p): string
+    {
+        return match (true) {
+            str_starts_with($p->class, 'IFCQUANTITY') => self::words($p->attributes[3] ?? null),
+            $p->class === 'IFCPROPERTYSINGLEVALUE' => self::words($p->attributes[2] ?? null),
+            $p->class === 'IFCPROPERTYENUMERATEDVALUE', $p->class === 'IFCPROPERTYLISTVALUE' => self::words($p->list(2)),
+            $p->class === 'IFCPROPERTYBOUNDEDVALUE' => self::bounded($p),
+            $p->class === 'IFCPROPERTYTABLEVALUE' => self::table($p),
+            $p->class === 'IFCPROPERTYREFERENCEVALUE' => $this->named($p->reference(3)),
+            default => '',
+        };
+    }
+
+    /** Between two bounds, or on one side of one; what it is set to goes before. */
+    private static function bounded(Instance $p): string
+    {
+        [$most, $least, $set] = array_map(static fn (int $k): string => self::words($p->attributes[$k] ?? null), [2, 3, 5]);
+        $bounds = match (true) {
+            $least !== '' && $most !== '' => "$least to $most",
+            $least !== '' => "at least $least",
+            $most !== '' => "at most $most",
+            default => '',
+        };
+
+        return $set === '' || $bounds === '' ? $set.$bounds : "$set ($bounds)";
+    }
+
+    private static function table(Instance $p): string
+    {
+        $of = static fn (int $k): array => array_map(self::words(...), $p->list($k));
+
+        return implode(', ', array_map(static fn (?string $at, ?string $value): string => "$at: $value", $of(2), $of(3)));
+    }
+
+    /** By the first words that something says of itself. */
+    private function named(?int $number): string
+    {
+        if ($number === null) {
+            return '';
+        }
+        $of = $this->file->get($number);
+        foreach (array_keys($of->attributes) as $k) {
+            $text = $of->text($k) ?? '';
+            if ($text !== '') {
+                return $text;
+            }
+        }
+
+        return '';
     }
 
     private static function words(mixed $value): string
