@@ -75,17 +75,23 @@ final class Sweeps
             }
             $y = Space::cross($in, $x);
             $mitre = Space::unit(Space::plus($in, $out)) ?? $in;
-            $slope = max(0.05, Space::dot($in, $mitre));
-            /**
-             * Each corner lies on its line along the way in, where it meets the plane that halves the bend.
-             *
-             * @param  array{float, float, float}  $axis
-             */
-            $on = static fn (array $axis): array => Space::plus($axis, $in, -Space::dot($axis, $mitre) / $slope);
-            $rings[] = self::stood($profile, Frame::ofAxes($on($x), $on($y), $in, $p));
+            $rings[] = self::stood($profile, Frame::ofAxes(self::mitred($x, $in, $mitre), self::mitred($y, $in, $mitre), $in, $p));
         }
 
         return self::skin($rings, $ring);
+    }
+
+    /**
+     * Carried along the way in to the plane that halves a bend.
+     *
+     * @param  array{float, float, float}  $axis
+     * @param  array{float, float, float}  $in
+     * @param  array{float, float, float}  $mitre
+     * @return array{float, float, float}
+     */
+    private static function mitred(array $axis, array $in, array $mitre): array
+    {
+        return Space::plus($axis, $in, -Space::dot($axis, $mitre) / max(0.05, Space::dot($in, $mitre)));
     }
 
     /**

@@ -5,17 +5,21 @@ declare(strict_types=1);
 namespace Parlay\Core\Formats\Ifc;
 
 use Parlay\Core\Buildings\Corners;
+use Parlay\Core\Buildings\Curved\CurvedFace;
+use Parlay\Core\Buildings\Curved\CurvedSurface;
+use Parlay\Core\Buildings\Curved\Turned;
 use Parlay\Core\Buildings\Face;
 use Parlay\Core\Buildings\RoundFace;
 use Parlay\Core\Buildings\Solid;
+use Parlay\Core\Civil\Surfaces\NoSurface;
 use Parlay\Core\Formats\Step\BrokenInstance;
 use Parlay\Core\Formats\Step\Instance;
 use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Geometry\Frame;
 
 /**
- * A boundary representation whose faces lie on planes and cylinders and are bounded by edges on lines and circles. A cylinder is cut into
- * strips at the corners of its bounds, so that they meet what lies beside it.
+ * A boundary representation whose faces lie on planes, cylinders and other curved surfaces, bounded by edges along curves. A cylinder is cut
+ * into strips at the corners of its bounds, so that they meet what lies beside it; what is curved otherwise into triangles that keep its bounds.
  */
 final class IfcAdvancedFaces
 {
@@ -32,7 +36,12 @@ final class IfcAdvancedFaces
     /** @var list<RoundFace> */
     private array $round = [];
 
-    public function __construct(private readonly StepFile $file, private readonly IfcPlaces $places, private readonly IfcCurves $curves) {}
+    private readonly IfcSurfaces $surfaces;
+
+    public function __construct(private readonly StepFile $file, private readonly IfcPlaces $places, private readonly IfcCurves $curves)
+    {
+        $this->surfaces = new IfcSurfaces($file, $places, $curves);
+    }
 
     /**
      * @param  list<int>  $shells
@@ -68,8 +77,8 @@ final class IfcAdvancedFaces
         }
         match ($surface->class) {
             'IFCPLANE' => $this->plane($this->numbered($loops[0]), array_values(array_filter(array_map($this->numbered(...), array_slice($loops, 1))))),
-            'IFCCYLINDRICALSURFACE' => $this->cylinder($surface, $face->word(2) !== 'F', $loops),
-            default => throw $this->places->broken($surface->number, "{$surface->class} is a surface Parlay does not read"),
+            'IFCCYLINDRICALSURFACE' => $this->cylinder($surface, $face, $loops),
+            default => $this->curved($this->surfaces->of($surface), $face, $loops),
         };
     }
 
@@ -116,17 +125,22 @@ final class IfcAdvancedFaces
     }
 
     /**
-     * @param  list<list<array{float, float, float}>>  $loops
+     * @param  non-empty-list<list<array{float, float, float}>>  $loops
      */
-    private function cylinder(Instance $surface, bool $outward, array $loops): void
+    private function cylinder(Instance $surface, Instance $face, array $loops): void
     {
         $frame = $this->places->axes($surface->reference(0) ?? throw $this->places->broken($surface->number, 'a cylinder without an axis'));
         $radius = $this->places->coordinate($surface->number(1) ?? 0.0, $surface->number);
         if ($radius <= 0.0) {
             throw $this->places->broken($surface->number, 'a radius of 0, or below');
         }
-        $unrolled = array_map(fn (array $loop): array => self::unrolled($frame, $loop), $loops);
-        $flat = $this->opened($unrolled, $surface);
+        $unrolled = array_map(static fn (array $loop): array => self::unrolled($frame, $loop), $loops);
+        $flat = self::opened($unrolled);
+        if ($flat === null) {
+            $this->withWindows($face, $frame, $radius, $unrolled, $loops);
+
+            return;
+        }
         $angles = $heights = [];
         foreach ($flat as [$t, $h]) {
             $angles[] = $t;
@@ -137,7 +151,7 @@ final class IfcAdvancedFaces
         }
         sort($angles);
         $of = count($this->round);
-        $this->round[] = new RoundFace($frame->point(0.0, 0.0, min($heights)), $frame->point(0.0, 0.0, max($heights)), $radius, ! $outward);
+        $this->round[] = new RoundFace($frame->point(0.0, 0.0, min($heights)), $frame->point(0.0, 0.0, max($heights)), $radius, $face->word(2) === 'F');
         for ($i = 1, $n = count($angles); $i < $n; $i++) {
             if ($angles[$i] - $angles[$i - 1] < self::SAME_ANGLE) {
                 continue;
@@ -148,6 +162,41 @@ final class IfcAdvancedFaces
                 if (count($loop) >= 3) {
                     $this->faces[] = new Face($loop, [], $of);
                 }
+            }
+        }
+    }
+
+    /**
+     * @param  list<list<array{float, float}>>  $unrolled
+     * @param  non-empty-list<list<array{float, float, float}>>  $loops
+     */
+    private function withWindows(Instance $face, Frame $frame, float $radius, array $unrolled, array $loops): void
+    {
+        $heights = array_column(array_merge(...$unrolled), 1);
+        if ($heights === [] || max($heights) <= min($heights)) {
+            return;
+        }
+        $of = count($this->round);
+        [$low, $high] = [min($heights), max($heights)];
+        $this->round[] = new RoundFace($frame->point(0.0, 0.0, $low), $frame->point(0.0, 0.0, $high), $radius, $face->word(2) === 'F');
+        $this->curved(new Turned($frame, [$frame->point($radius, 0.0, $low), $frame->point($radius, 0.0, $high)]), $face, $loops, $of);
+    }
+
+    /**
+     * @param  non-empty-list<list<array{float, float, float}>>  $loops
+     * @param  int|null  $of  which round face it is a piece of
+     */
+    private function curved(CurvedSurface $surface, Instance $face, array $loops, ?int $of = null): void
+    {
+        try {
+            $triangles = CurvedFace::triangles($surface, $loops, $face->word(2) !== 'F');
+        } catch (NoSurface) {
+            throw $this->places->broken($face->number, 'the bounds of a curved face cross one another');
+        }
+        foreach ($triangles as $triangle) {
+            $loop = $this->numbered($triangle);
+            if ($loop !== []) {
+                $this->faces[] = new Face($loop, [], $of);
             }
         }
     }
@@ -176,12 +225,12 @@ final class IfcAdvancedFaces
     }
 
     /**
-     * One closed line on the unrolled cylinder; of two that go once round each, the band between them.
+     * One closed line on the unrolled cylinder; of two that go once round each, the band between them; null where it has windows.
      *
      * @param  list<list<array{float, float}>>  $loops
-     * @return list<array{float, float}>
+     * @return list<array{float, float}>|null
      */
-    private function opened(array $loops, Instance $surface): array
+    private static function opened(array $loops): ?array
     {
         $round = static fn (array $l): float => $l[count($l) - 1][0] - $l[0][0];
         if (count($loops) === 1) {
@@ -204,7 +253,8 @@ final class IfcAdvancedFaces
 
             return $low;
         }
-        throw $this->places->broken($surface->number, 'a cylinder with windows in it, which Parlay does not read');
+
+        return null;
     }
 
     /**

@@ -22,6 +22,9 @@ final readonly class IfcCurves
 
     private const MOST_CORNERS = 20_000;
 
+    /** Curves that are said in space and on a surface: in space they are told first. */
+    private const ON_SURFACE = ['IFCSURFACECURVE', 'IFCINTERSECTIONCURVE', 'IFCSEAMCURVE'];
+
     private IfcSplines $splines;
 
     public function __construct(private StepFile $file, private IfcPlaces $places, private IfcUnits $units)
@@ -118,6 +121,16 @@ final readonly class IfcCurves
      */
     public function between(Instance $curve, array $from, array $to, bool $onward): array
     {
+        if (in_array($curve->class, self::ON_SURFACE, true)) {
+            $in = $this->file->get($curve->reference(0) ?? throw $this->places->broken($curve->number, 'a curve on a surface, and not which'));
+
+            return $in->class === 'IFCLINE' ? [$from, $to] : $this->between($in, $from, $to, $onward);
+        }
+        if ($this->isSpline($curve) && Space::length(Space::way($from, $to)) > 1e-6) {
+            $spline = $this->splines->curve($curve);
+
+            return $onward ? $this->splines->between($spline, $from, $to) : array_reverse($this->splines->between($spline, $to, $from));
+        }
         if ($curve->class !== 'IFCCIRCLE' && $curve->class !== 'IFCELLIPSE') {
             $places = $this->trace($curve->number)->places;
 
@@ -129,6 +142,11 @@ final readonly class IfcCurves
         $places[count($places) - 1] = $to;
 
         return $places;
+    }
+
+    private function isSpline(Instance $curve): bool
+    {
+        return str_contains($curve->class, 'BSPLINE') || str_contains($curve->class, 'BEZIER');
     }
 
     /** From one angle on to another, a whole turn where they are the same. */
@@ -174,7 +192,7 @@ final readonly class IfcCurves
         if ($basis->class === 'IFCLINE') {
             return new Trace([$this->onLine($basis, $from), $this->onLine($basis, $to)]);
         }
-        if (str_contains($basis->class, 'BSPLINE') || str_contains($basis->class, 'BEZIER')) {
+        if ($this->isSpline($basis)) {
             $places = $this->splines->between($this->splines->curve($basis), $from, $to);
 
             return new Trace($onward ? $places : array_reverse($places));
