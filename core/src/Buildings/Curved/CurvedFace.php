@@ -17,6 +17,9 @@ use Parlay\Core\Geometry\Space;
  */
 final class CurvedFace
 {
+    /** Corners of its bounds: each place within is held against each of them. */
+    public const MOST = 4_000;
+
     /** What the surface turns by between two places within the bounds, radians. */
     private const TURN = M_PI / 18;
 

@@ -12,6 +12,8 @@ final class SplineSurface implements CurvedSurface
     /** Looked at in each direction before the nearest place is looked for closely. */
     private const LOOKED_AT = 24;
 
+    private const MOST_STEPS = 30;
+
     private const MOST_POINTS = 40_000;
 
     /** @var list<array{float, float, array{float, float, float}}>|null */
@@ -93,22 +95,51 @@ final class SplineSurface implements CurvedSurface
                 [$bu, $bv, $least] = [$u, $v, $away];
             }
         }
+
+        return $this->closer($bu, $bv, $place);
+    }
+
+    /**
+     * By steps toward where what is left stands square to the surface (Gauss and Newton), none of which may lead farther away.
+     *
+     * @param  array{float, float, float}  $place
+     * @return array{float, float}
+     */
+    private function closer(float $u, float $v, array $place): array
+    {
         [$u0, $u1, $v0, $v1] = $this->range();
-        // Nearer and nearer, from all sides: slower than by derivatives, and never lost.
-        for ($s = 0.5 / self::LOOKED_AT; $s > 1e-10 && $least > 1e-9; $s /= 2) {
-            for ($moved = true, $tries = 0; $moved && $tries < 8; $tries++) {
-                $moved = false;
-                foreach ([[-$s, 0.0], [$s, 0.0], [0.0, -$s], [0.0, $s], [-$s, -$s], [$s, $s], [-$s, $s], [$s, -$s]] as [$du, $dv]) {
-                    [$u, $v] = [max($u0, min($u1, $bu + $du * ($u1 - $u0))), max($v0, min($v1, $bv + $dv * ($v1 - $v0)))];
-                    $away = Space::length(Space::way($this->at($u, $v), $place));
-                    if ($away < $least) {
-                        [$bu, $bv, $least, $moved] = [$u, $v, $away, true];
-                    }
+        [$hu, $hv] = [1e-6 * ($u1 - $u0), 1e-6 * ($v1 - $v0)];
+        $at = $this->at($u, $v);
+        $least = Space::length(Space::way($at, $place));
+        for ($k = 0; $k < self::MOST_STEPS && $least > 1e-9; $k++) {
+            // Inward, where it ends.
+            [$su, $sv] = [$u + $hu > $u1 ? -$hu : $hu, $v + $hv > $v1 ? -$hv : $hv];
+            $a = array_map(static fn (float $d): float => $d / $su, Space::way($at, $this->at($u + $su, $v)));
+            $b = array_map(static fn (float $d): float => $d / $sv, Space::way($at, $this->at($u, $v + $sv)));
+            $left = Space::way($at, $place);
+            [$aa, $ab, $bb] = [Space::dot($a, $a), Space::dot($a, $b), Space::dot($b, $b)];
+            $free = $aa * $bb - $ab * $ab;
+            [$al, $bl] = [Space::dot($a, $left), Space::dot($b, $left)];
+            [$du, $dv] = $free > 1e-12 * $aa * $bb ? [($bb * $al - $ab * $bl) / $free, ($aa * $bl - $ab * $al) / $free] : [$aa > 0.0 ? $al / $aa : 0.0, 0.0];
+            for ($part = 1.0; $part > 1e-4; $part /= 4) {
+                [$nu, $nv] = [max($u0, min($u1, $u + $part * $du)), max($v0, min($v1, $v + $part * $dv))];
+                $there = $this->at($nu, $nv);
+                $away = Space::length(Space::way($there, $place));
+                if ($away < $least) {
+                    break;
                 }
+            }
+            if ($away >= $least) {
+                break;
+            }
+            $gained = $least - $away;
+            [$u, $v, $at, $least] = [$nu, $nv, $there, $away];
+            if ($gained < 1e-12) {
+                break;
             }
         }
 
-        return [$bu, $bv];
+        return [$u, $v];
     }
 
     public function periods(): array

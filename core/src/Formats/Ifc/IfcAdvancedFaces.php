@@ -188,6 +188,9 @@ final class IfcAdvancedFaces
      */
     private function curved(CurvedSurface $surface, Instance $face, array $loops, ?int $of = null): void
     {
+        if (array_sum(array_map(count(...), $loops)) > CurvedFace::MOST) {
+            throw $this->places->broken($face->number, 'a curved face within more than '.CurvedFace::MOST.' corners');
+        }
         try {
             $triangles = CurvedFace::triangles($surface, $loops, $face->word(2) !== 'F');
         } catch (NoSurface) {
