@@ -6,7 +6,6 @@ namespace App\Civil;
 
 use Parlay\Core\Civil\Models\SurfaceRead;
 use Parlay\Core\Civil\Surfaces\Breakline;
-use Parlay\Core\Civil\Surfaces\SurfaceFaults;
 use Parlay\Core\ListOf;
 
 final readonly class InspectedSurface
@@ -39,21 +38,7 @@ final readonly class InspectedSurface
             lowest: $s->surface->elevations === [] ? 0.0 : min($s->surface->elevations),
             highest: $s->surface->elevations === [] ? 0.0 : max($s->surface->elevations),
             lines: count(array_filter($s->lines, static fn (Breakline $l) => count($l->places) > 1)),
-            remarks: [...$s->remarks, ...self::faults($s)],
+            remarks: SurfaceRemarks::of($s),
         );
-    }
-
-    /** @return list<string> */
-    private static function faults(SurfaceRead $s): array
-    {
-        if ($s->surface->count() > SurfaceFaults::MOST) {
-            return ['So large a surface was not searched for faces that overlap.'];
-        }
-        $faults = SurfaceFaults::of($s->surface);
-
-        return array_values(array_filter([
-            $faults->overlapping === 0 ? '' : "{$faults->overlapping} edges have two faces on one side: there the surface has two heights, and either may be given. Ask for it again without overlaps.",
-            $faults->twoHeights === 0 ? '' : "{$faults->twoHeights} points stand at the place of another one with another height.",
-        ]));
     }
 }

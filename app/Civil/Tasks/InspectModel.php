@@ -10,6 +10,7 @@ use App\Civil\InspectedSurface;
 use App\Civil\ModelFit;
 use App\Civil\ModelInspection;
 use App\Control\Models\ControlPoint;
+use App\Projects\Models\Project;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\Work;
@@ -30,11 +31,12 @@ final class InspectModel implements Work
         $upload = $task->input['upload'];
         $control = ControlPoint::query()->where('project_id', $task->project_id)->get()
             ->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
+        $style = Project::query()->findOrFail($task->project_id)->length_style;
         $size = max(1, (int) filesize(Uploads::path($upload)));
         $surfaces = [];
         $model = ModelReader::read(
             Uploads::open($upload),
-            new ModelOptions(progress: static fn (int $bytes) => $progress->tell(0.95 * $bytes / $size, 'reading the model'), wanted: $control),
+            new ModelOptions(progress: static fn (int $bytes) => $progress->tell(0.95 * $bytes / $size, 'reading the model'), wanted: $control, style: $style),
             static function (SurfaceRead $s) use (&$surfaces): void {
                 $surfaces[] = InspectedSurface::of($s);
             },

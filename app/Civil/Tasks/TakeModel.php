@@ -6,12 +6,15 @@ namespace App\Civil\Tasks;
 
 use App\Civil\Actions\KeepAlignment;
 use App\Civil\CivilChoices;
+use App\Civil\Models\CivilAlignment;
 use App\Civil\Models\CivilSurface;
 use App\Civil\ModelTaken;
 use App\Civil\ModelToTake;
 use App\Civil\SurfaceKind;
+use App\Civil\SurfaceRemarks;
 use App\Clock;
 use App\Designs\Actions\KeepLines;
+use App\Designs\Models\Design;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
 use App\Tasks\Models\Task;
@@ -43,7 +46,7 @@ final class TakeModel implements Work
             $number = 0;
             $model = ModelReader::read(
                 Uploads::open($body->upload),
-                new ModelOptions($body->unit, $body->exchanged, static fn (int $bytes) => $progress->tell(0.95 * $bytes / $size, 'taking the model')),
+                new ModelOptions($body->unit, $body->exchanged, static fn (int $bytes) => $progress->tell(0.95 * $bytes / $size, 'taking the model'), style: $project->length_style),
                 static function (SurfaceRead $s) use ($project, $body, $file, &$layers, &$surfaces, &$number): void {
                     if (in_array($number++, $body->surfaces, true)) {
                         $surfaces[] = self::keep($project, $s, $file);
@@ -61,6 +64,7 @@ final class TakeModel implements Work
                 throw new \DomainException('Nothing of this file was chosen.');
             }
             $design = $lines === [] ? null : KeepLines::drawing($project, $step, self::name($body, $file), $file, 'line', $lines);
+            self::keepRemarks($model->remarks, $design ?? $alignments[0] ?? $surfaces[0]);
             // The last moment: what is committed stays.
             $progress->stopIfCancelled();
             foreach ([...$alignments, ...$surfaces] as $row) {
@@ -70,6 +74,18 @@ final class TakeModel implements Work
 
             return new ModelTaken(count($alignments), count($surfaces), count($lines), $design?->id);
         });
+    }
+
+    /**
+     * What is said of the file as a whole stays with the first thing that was taken from it.
+     *
+     * @param  list<string>  $remarks
+     */
+    private static function keepRemarks(array $remarks, Design|CivilAlignment|CivilSurface $with): void
+    {
+        if ($remarks !== []) {
+            $with->update(['remarks' => [...$with->remarks, ...$remarks]]);
+        }
     }
 
     private static function name(ModelToTake $body, string $file): string
@@ -82,7 +98,7 @@ final class TakeModel implements Work
         return CivilSurface::keep($project, $s->surface, [
             'name' => KeepAlignment::freeName($project, 'surfaces', $s->name === '' ? 'Surface' : $s->name), 'description' => $s->description,
             'source' => $file, 'kind' => self::kindOf($s->name)->value, 'taken_at' => Clock::stamp(), 'removed_at' => Clock::stamp(),
-            'remarks' => $s->remarks,
+            'remarks' => SurfaceRemarks::of($s),
         ]);
     }
 

@@ -137,7 +137,7 @@ final class LandXmlModelTest extends TestCase
             'too small a radius' => ['<Curve rot="cw" radius="2"><Start>0 10</Start><End>5 15</End></Curve>', 'further apart than its radius'],
             'NaN' => ['<Line><Start>NaN 1</Start><End>0 30</End></Line>', 'Line 6: the line was left out'],
             '1e300' => ['<Line><Start>1e300 1</Start><End>0 30</End></Line>', 'Line 6: the line was left out'],
-            'a gap' => ['<Line><Start>0 10.5</Start><End>0 30</End></Line>', 'gap of 0\.5000 m at 10\.000 m'],
+            'a gap' => ['<Line><Start>0 10.5</Start><End>0 30</End></Line>', 'gap of 500\.0 mm at 10\.000 m'],
             'a kink' => ['<Line><Start>0 10</Start><End>10 20</End></Line>', 'kink of -45\.0000°'],
             'rotation against its points' => ['<Spiral length="20" radiusStart="INF" radiusEnd="50" rot="ccw" spiType="clothoid"><Start>0 10</Start><PI>0 23.35</PI><End>-1.3297 29.9202</End></Spiral>', 'rotation contradicts'],
             'an unknown spiral' => ['<Spiral length="20" radiusStart="INF" radiusEnd="50" rot="cw" spiType="radioid"><Start>0 10</Start><PI>0 23</PI><End>-1 30</End></Spiral>', 'radioid.*not computed'],

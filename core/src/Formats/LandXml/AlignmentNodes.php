@@ -43,7 +43,7 @@ final class AlignmentNodes
         $own->remarkJoints();
         $said = $own->metres($node, 'length');
         if ($said !== null && abs($said - $own->alignment->length) > max(0.01, 1e-5 * $said)) {
-            $own->remarks[] = sprintf('Line %d: it says a length of %.3F m; its elements make %.3F m.', $node->line, $said, $own->alignment->length);
+            $own->remarks[] = sprintf('Line %d: it says a length of %s; its elements make %s.', $node->line, $places->style->format($said), $places->style->format($own->alignment->length));
         }
         [$profiles, $grounds] = $own->profiles($node);
         $sections = $own->sections($node);
@@ -97,9 +97,9 @@ final class AlignmentNodes
     private function remarkJoints(): void
     {
         foreach ($this->alignment->faults() as $joint) {
-            $at = sprintf('%.3F m from its start, before element %d', $joint->along, $joint->element + 1);
+            $at = sprintf('%s from its start, before element %d', $this->places->style->format($joint->along), $joint->element + 1);
             if ($joint->gap > Alignment::JOINED) {
-                $this->remarks[] = sprintf('A gap of %.4F m at %s.', $joint->gap, $at);
+                $this->remarks[] = sprintf('A gap of %s at %s.', $this->places->style->formatDeviation($joint->gap), $at);
             }
             if (abs($joint->kink) > Alignment::SMOOTH) {
                 $this->remarks[] = sprintf('A kink of %.4F° at %s.', rad2deg($joint->kink), $at);
@@ -134,14 +134,14 @@ final class AlignmentNodes
                         $grounds[] = new Profile($this->groundVertices($line), $name);
                     }
                 } catch (NoAlignment $e) {
-                    $this->remarks[] = "Line {$line->line}: the profile “{$name}” was left out. {$e->getMessage()}";
+                    $this->remarks[] = "Line {$line->line}: the profile “{$name}” was left out. {$e->in($this->places->style)}";
                 }
             }
         }
         foreach ([...$profiles, ...$grounds] as $profile) {
             $over = max(-$profile->from(), $profile->to() - $this->alignment->length);
             if ($over > 0.01) {
-                $this->remarks[] = sprintf('The profile “%s” reaches %.3F m beyond the alignment.', $profile->name, $over);
+                $this->remarks[] = sprintf('The profile “%s” reaches %s beyond the alignment.', $profile->name, $this->places->style->format($over));
             }
         }
 

@@ -40,7 +40,7 @@ final class CoordGeometry
             try {
                 $elements = [...$elements, ...$this->element($node)];
             } catch (NoAlignment $e) {
-                $this->leftOut($node, $e->getMessage());
+                $this->leftOut($node, $e->in($this->places->style));
             }
         }
 
@@ -183,10 +183,10 @@ final class CoordGeometry
         $turn = $turn < 1e-12 || $start->distanceTo($end) === 0.0 ? 2 * M_PI : $turn;
         $off = abs($centre->distanceTo($end) - $radius);
         if ($off > self::APART) {
-            $this->remark($node, sprintf('the arc’s ends are not as far from its centre as each other, by %.4F m; its start counts.', $off));
+            $this->remark($node, 'the arc’s ends are not as far from its centre as each other, by '.$this->places->style->formatDeviation($off).'; its start counts.');
         }
         if ($said !== null && abs($said - $radius) > self::APART) {
-            $this->remark($node, sprintf('the arc says a radius of %.4F m and has one of %.4F m by its centre, which counts.', $said, $radius));
+            $this->remark($node, sprintf('the arc says a radius of %s and has one of %s by its centre, which counts.', $this->places->style->format($said), $this->places->style->format($radius)));
         }
         $length = $this->length($node, 'length');
         if ($length !== null && abs($length - $radius * $turn) > max(self::APART, 1e-5 * $length)
@@ -227,7 +227,7 @@ final class CoordGeometry
         if ($side !== 0 && $taken !== $side) {
             $this->remark($node, 'the spiral’s rotation contradicts its points; it was turned the way that its points say.');
         } elseif ($misses > self::APART) {
-            $this->remark($node, sprintf('the spiral’s length and radii miss its points by %.4F m; length and radii count.', $misses));
+            $this->remark($node, 'the spiral’s length and radii miss its points by '.$this->places->style->formatDeviation($misses).'; length and radii count.');
         }
 
         return [Element::spiral($start, $azimuth ?? $turned, $length, $taken * $from, $taken * $to, $law)];
@@ -274,7 +274,7 @@ final class CoordGeometry
         try {
             return CornersRounded::elements($corners);
         } catch (NoAlignment $e) {
-            $this->remarks[] = "Line {$list->line}: the points of intersection were left out. {$e->getMessage()}";
+            $this->remarks[] = "Line {$list->line}: the points of intersection were left out. {$e->in($this->places->style)}";
 
             return [];
         }

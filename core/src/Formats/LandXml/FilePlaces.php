@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Parlay\Core\Formats\LandXml;
 
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\LengthStyle;
 
 /** Reads places of a file: northing, easting and, where it has one, elevation, in the file's unit (LandXML 1.2 schema). */
 final class FilePlaces
@@ -17,8 +18,9 @@ final class FilePlaces
     /**
      * @param  float  $metres  of the file's unit
      * @param  bool  $exchanged  written easting first
+     * @param  LengthStyle  $style  in which remarks say lengths
      */
-    public function __construct(public readonly float $metres, private readonly bool $exchanged) {}
+    public function __construct(public readonly float $metres, private readonly bool $exchanged, public readonly LengthStyle $style = LengthStyle::Metres) {}
 
     /** The place an element says, by itself or by the name of a point; null where it says none. */
     public function of(?Node $node): ?Position

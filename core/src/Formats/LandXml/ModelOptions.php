@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\LandXml;
 
+use Parlay\Core\Units\LengthStyle;
 use Parlay\Core\Units\LengthUnit;
 
 /** How a file is to be read. */
@@ -14,11 +15,13 @@ final readonly class ModelOptions
      * @param  bool  $exchanged  its coordinates are written easting first
      * @param  (\Closure(int): void)|null  $progress  told the bytes read
      * @param  array<string, mixed>  $wanted  names of points, as keys, whose places are told
+     * @param  LengthStyle  $style  in which remarks say lengths: that of whoever reads them
      */
     public function __construct(
         public ?LengthUnit $unit = null,
         public bool $exchanged = false,
         public ?\Closure $progress = null,
         public array $wanted = [],
+        public LengthStyle $style = LengthStyle::Metres,
     ) {}
 }

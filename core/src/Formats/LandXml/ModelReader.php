@@ -46,7 +46,7 @@ final class ModelReader extends ModelSink
     private function __construct(private readonly ModelOptions $options, private readonly \Closure $onSurface)
     {
         $this->model = new CivilModel;
-        $this->places = new FilePlaces(($options->unit ?? LengthUnit::Metre)->metres(), $options->exchanged);
+        $this->places = new FilePlaces(($options->unit ?? LengthUnit::Metre)->metres(), $options->exchanged, $options->style);
     }
 
     /**
@@ -93,7 +93,7 @@ final class ModelReader extends ModelSink
         $this->angleUnit = (string) ($system?->get('angularUnit') ?? 'decimal degrees');
         $unit = $this->options->unit ?? $this->model->unit;
         if ($unit !== null) {
-            $this->places = new FilePlaces($unit->metres(), $this->options->exchanged);
+            $this->places = new FilePlaces($unit->metres(), $this->options->exchanged, $this->options->style);
         }
     }
 
@@ -159,7 +159,7 @@ final class ModelReader extends ModelSink
                 $remarks[] = 'It has no faces in the file; they were made here of its points and breaklines.';
                 $remarks = [...$remarks, ...self::madeOf($made->remarks)];
             } catch (NoSurface $e) {
-                $remarks[] = "Its points can’t be triangulated. {$e->getMessage()}";
+                $remarks[] = "Its points can’t be triangulated. {$e->in($this->places->style)}";
             }
         }
         if ($surface->count() === 0) {
@@ -235,7 +235,7 @@ final class ModelReader extends ModelSink
         try {
             $outline = new Outline($places);
         } catch (NoSurface $e) {
-            $this->remark("Line {$line->line}: a boundary was left out. {$e->getMessage()}");
+            $this->remark("Line {$line->line}: a boundary was left out. {$e->in($this->places->style)}");
 
             return [$outer, $hidden];
         }
@@ -269,7 +269,7 @@ final class ModelReader extends ModelSink
                     $this->feature($node, $name);
                 }
             } catch (NoAlignment $e) {
-                $this->remark(sprintf('The alignment “%s” was left out. %s', mb_substr($name, 0, 60), $e->getMessage()));
+                $this->remark(sprintf('The alignment “%s” was left out. %s', mb_substr($name, 0, 60), $e->in($this->places->style)));
             }
         }
         $this->waiting = [];
