@@ -17,25 +17,26 @@ use Illuminate\Support\Facades\DB;
 /** The field book in order: one look into the book, one for each kind of line. */
 final class Pages
 {
-    private const PAGE = 200;
+    /** Lines that are shown at once. */
+    public const USUAL = 200;
 
     /** Seconds by which two clocks may differ between two lines without one having been set. */
     private const CLOCK_RUNS_WITHIN = 2.0;
 
     /**
-     * @param  int|null  $before place in the book; earlier lines only
-     *  @return list<BookEntry> newest first
+     * @param  int|null  $after  place in the book; earlier lines only
+     * @return list<BookEntry> newest first
      */
-    public static function page(Project $project, ?int $before): array
+    public static function lines(Project $project, ?int $after, int $limit): array
     {
         // One line more than is shown: the first of a page, too, is held against the one before it.
         $found = DB::table('field_book')->leftJoin('book_sequence', 'book_sequence.seq', '=', 'field_book.seq')
             ->where('project_id', $project->id)
-            ->when($before !== null, static fn ($q) => $q->where('field_book.seq', '<', $before))
-            ->orderByDesc('field_book.seq')->limit(self::PAGE + 1)->get(
+            ->when($after !== null, static fn ($q) => $q->where('field_book.seq', '<', $after))
+            ->orderByDesc('field_book.seq')->limit($limit + 1)->get(
                 ['kind', 'id', 'field_book.at', 'field_book.seq', 'steady', 'boot'],
             );
-        $lines = $found->slice(0, self::PAGE);
+        $lines = $found->slice(0, $limit);
         $ids = static fn (array $kinds): array => $lines->whereIn('kind', $kinds)->pluck('id')->all();
         $marks = Mark::query()->with('setup:id,number')->findMany($ids(['stake', 'as_built', 'check']))->keyBy('id');
         $readings = Observation::query()->findMany([...$ids(['reading']), ...$marks->pluck('observation_id')])->keyBy('id');

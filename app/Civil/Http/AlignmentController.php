@@ -31,6 +31,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Patch;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
 use Illuminate\Http\JsonResponse;
@@ -39,13 +40,14 @@ use Illuminate\Http\Request;
 /** Alignments with their heights and sections, and points along them. */
 final class AlignmentController
 {
-    #[Get('/projects/{project}/alignments', 'All alignments, as the plan draws them, with their stations, profiles and sections', AlignmentEntry::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/alignments', 'All alignments, as the plan draws them, with their stations, profiles and sections', AlignmentEntry::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
         $choices = CivilChoices::of($project);
-        $rows = CivilAlignment::query()->where('project_id', $project->id)->whereNull('removed_at')->orderBy('id')->get();
+        $page = Page::of($request);
+        $rows = $page->narrow(CivilAlignment::query()->where('project_id', $project->id)->whereNull('removed_at'))->get();
 
-        return new JsonResponse($rows->map(static fn (CivilAlignment $a) => AlignmentEntry::of($a, $choices))->all());
+        return $page->answer($request, $rows->map(static fn (CivilAlignment $a) => AlignmentEntry::of($a, $choices))->all(), $rows->last()?->id);
     }
 
     #[Post('/projects/{project}/alignments', 'Makes an alignment of points of intersection, elements, or lines that were touched', AlignmentToMake::class, AlignmentEntry::class)]

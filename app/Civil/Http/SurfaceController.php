@@ -33,6 +33,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Patch;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
 use App\Tasks\Http\TaskResource;
@@ -93,13 +94,14 @@ final class SurfaceController
         return new JsonResponse(GroundHere::of($project, new Position($at->northing, $at->easting)));
     }
 
-    #[Get('/projects/{project}/surfaces', 'All surfaces, without their triangles', SurfaceEntry::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/surfaces', 'All surfaces, without their triangles', SurfaceEntry::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
         $active = CivilChoices::of($project)->surfaceId;
-        $rows = CivilSurface::query()->where('project_id', $project->id)->whereNull('removed_at')->orderBy('id')->get(CivilSurface::LISTED);
+        $page = Page::of($request);
+        $rows = $page->narrow(CivilSurface::query()->where('project_id', $project->id)->whereNull('removed_at'))->get(CivilSurface::LISTED);
 
-        return new JsonResponse($rows->map(static fn (CivilSurface $s) => SurfaceEntry::of($s, $active))->all());
+        return $page->answer($request, $rows->map(static fn (CivilSurface $s) => SurfaceEntry::of($s, $active))->all(), $rows->last()?->id);
     }
 
     #[Post('/projects/{project}/surfaces', 'Makes a surface of points and lines, or of the faces of a drawing', SurfaceToMake::class, SurfaceEntry::class)]

@@ -16,6 +16,7 @@ use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Projects\Http\DeleteQuery;
 use App\Projects\Models\Project;
 use Illuminate\Http\JsonResponse;
@@ -42,10 +43,13 @@ final class ControlController
         return new JsonResponse(ControlPointResource::of($marks->keep($project, Body::read($request, SightedMarkToKeep::class))));
     }
 
-    #[Get('/projects/{project}/control', 'All control points', ControlPointResource::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/control', 'All control points', ControlPointResource::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse($project->controlPoints()->orderBy('id')->get()->map(ControlPointResource::of(...))->all());
+        $page = Page::of($request);
+        $rows = $page->narrow($project->controlPoints())->get();
+
+        return $page->answer($request, $rows->map(ControlPointResource::of(...))->all(), $rows->last()?->id);
     }
 
     #[Post('/projects/{project}/control', 'Stores a control point typed by hand', TypedControl::class, ControlPointResource::class)]

@@ -12,6 +12,7 @@ use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Projects\Http\CountResource;
 use App\Projects\Http\IdsBody;
 use App\Projects\Models\Project;
@@ -22,10 +23,13 @@ use Parlay\Core\Control\GridLine as Line;
 /** The building's grid: lines found in a drawing or typed, corrected by hand. */
 final class GridController
 {
-    #[Get('/projects/{project}/grid-lines', 'The grid lines', GridLineResource::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/grid-lines', 'The grid lines', GridLineResource::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse($project->gridLines()->orderBy('id')->get()->map(GridLineResource::of(...))->all());
+        $page = Page::of($request);
+        $rows = $page->narrow($project->gridLines())->get();
+
+        return $page->answer($request, $rows->map(GridLineResource::of(...))->all(), $rows->last()?->id);
     }
 
     #[Get('/projects/{project}/grid-spacings', 'How far each grid line lies from the one before it in its family', GridSpacingResource::class, list: true)]

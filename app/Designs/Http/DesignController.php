@@ -21,6 +21,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Patch;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Projects\Models\Project;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\StartTask;
@@ -57,15 +58,13 @@ final class DesignController
         return new JsonResponse($place($project, Body::read($request, PlacementWanted::class)));
     }
 
-    #[Get('/projects/{project}/designs', 'All drawings with their layers, without geometry', DesignEntry::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/designs', 'All drawings with their layers, without geometry', DesignEntry::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse($project->designs()
-            ->with('layers')
-            ->orderBy('id')
-            ->get(Design::LISTED)
-            ->map(static fn (Design $d) => DesignEntry::of($d, $project->active_design_id))
-            ->all());
+        $page = Page::of($request);
+        $rows = $page->narrow($project->designs())->with('layers')->get(Design::LISTED);
+
+        return $page->answer($request, $rows->map(static fn (Design $d) => DesignEntry::of($d, $project->active_design_id))->all(), $rows->last()?->id);
     }
 
     #[Put('/projects/{project}/designs/{design}', 'Names a drawing, makes it a background, or the active design', DesignChange::class)]

@@ -6,17 +6,20 @@ namespace App\FieldBook\Http;
 
 use App\FieldBook\BookEntry;
 use App\FieldBook\Pages;
-use App\Http\Body;
 use App\Http\OpenApi\Get;
+use App\Http\Page;
 use App\Projects\Models\Project;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 final class FieldBookController
 {
-    #[Get('/projects/{project}/field-book', 'Readings, setups, checks and marks, newest first, two hundred at a time', BookEntry::class, list: true, query: BookQuery::class)]
+    #[Get('/projects/{project}/field-book', 'Readings, setups, checks and marks, newest first, two hundred at a time where nothing else is said', BookEntry::class, list: true, query: Page::class)]
     public function index(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse(Pages::page($project, Body::read($request, BookQuery::class)->before));
+        $page = Page::of($request)->orOf(Pages::USUAL);
+        $lines = Pages::lines($project, $page->after, (int) $page->limit);
+
+        return $page->answer($request, $lines, $lines === [] ? null : $lines[count($lines) - 1]->seq);
     }
 }

@@ -33,7 +33,7 @@ trait Describes
      * @param  class-string|null  $returns
      *  @return list<OA\Response>
      */
-    private static function responsesOf(?string $returns, bool $list, string $media): array
+    private static function responsesOf(?string $returns, bool $list, string $media, bool $paged = false): array
     {
         $ref = $returns === null ? null : '#/components/schemas/'.class_basename($returns);
         $content = match (true) {
@@ -46,7 +46,11 @@ trait Describes
         return [
             $content === null
                 ? new OA\Response(response: 204, description: 'Done')
-                : new OA\Response(response: 200, description: 'Done', content: $content),
+                : new OA\Response(response: 200, description: 'Done', content: $content, headers: $paged ? [
+                    new OA\Header(
+                        header: 'Link', description: 'Where the next part is, rel="next", where this one is as long as was asked for', schema: new OA\Schema(type: 'string'),
+                    ),
+                ] : null),
             new OA\Response(
                 response: 'default', description: 'What was wrong, where, and what to do',
                 content: new OA\JsonContent(ref: '#/components/schemas/Problem'),

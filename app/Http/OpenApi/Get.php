@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\OpenApi;
 
+use App\Http\Page;
 use OpenApi\Attributes as OA;
 
 #[\Attribute(\Attribute::TARGET_METHOD)]
@@ -25,7 +26,7 @@ final class Get extends OA\Get
     ) {
         parent::__construct(
             path: '/api/v1'.$path, summary: $summary, parameters: self::parametersOf($path, $query),
-            responses: self::responsesOf($returns, $list, $media),
+            responses: self::responsesOf($returns, $list, $media, $query === Page::class),
         );
     }
 }

@@ -8,6 +8,7 @@ use App\Http\Body;
 use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
+use App\Http\Page;
 use App\Points\Actions\KeepCode;
 use App\Points\CodeList;
 use App\Points\TypedCode;
@@ -20,10 +21,14 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** The meanings of codes. */
 final class CodeController
 {
-    #[Get('/projects/{project}/codes', 'What the codes of the project mean', CodeResource::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/codes', 'What the codes of the project mean', CodeResource::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse($project->codes()->orderBy('code')->get()->map(CodeResource::of(...))->all());
+        $page = Page::of($request);
+        $codes = $project->codes()->orderBy('code')->get()->keyBy('id');
+        $ids = $page->cut($codes->keys()->all());
+
+        return $page->answer($request, array_map(static fn (int $id) => CodeResource::of($codes[$id]), $ids), $ids === [] ? null : $ids[count($ids) - 1]);
     }
 
     #[Post('/projects/{project}/codes', 'Says what a code means, or changes it', TypedCode::class, CodeResource::class)]

@@ -17,6 +17,7 @@ use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Points\Actions\ChangePoint;
 use App\Points\Actions\DeletePoints;
 use App\Points\Models\StakeoutPoint;
@@ -32,11 +33,12 @@ use Parlay\Core\Cogo\Turn;
 final class PointController
 {
     /** The last stake of each point decides; the database finds it in the same query. */
-    #[Get('/projects/{project}/points', 'All stakeout points with how their last stake came out', PointResource::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/points', 'All stakeout points with how their last stake came out', PointResource::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
         // Fifty thousand rows are no rarity: they go out as the database gives them, without a model for each.
-        $points = $project->points()->select([
+        $page = Page::of($request);
+        $points = $page->narrow($project->points())->select([
             'id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin', 'attributes',
             'label_north as labelNorth', 'label_east as labelEast',
         ])
@@ -50,9 +52,9 @@ final class PointController
                     .'m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict',
             )
             ->selectRaw(StakeoutPoint::STATE.' AS state')
-            ->orderBy('id')->toBase()->get();
+            ->toBase()->get()->all();
 
-        return new JsonResponse($points->all());
+        return $page->answer($request, $points, $points === [] ? null : (int) end($points)->id);
     }
 
     #[Get('/projects/{project}/around', 'The stakeout point or control that is nearest to a place, and how the place lies from it', AroundResource::class, query: AroundQuery::class)]

@@ -9,6 +9,7 @@ use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Patch;
 use App\Http\OpenApi\Post;
+use App\Http\Page;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\ChangeAim;
 use App\Stakeout\Actions\PlacesAlong;
@@ -25,16 +26,17 @@ use Illuminate\Http\Request;
 /** What is staked besides prepared points: spots, lines, places along them, elevations. */
 final class AimController
 {
-    #[Get('/projects/{project}/aims', 'What was chosen in the field to be staked, in the order in which it was', AimEntry::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/aims', 'What was chosen in the field to be staked, in the order in which it was', AimEntry::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
         // A line is kept in several rows, and may be laid anew meanwhile.
-        return new JsonResponse(OneReading::of(static function () use ($project): array {
+        return OneReading::of(static function () use ($request, $project): JsonResponse {
+            $page = Page::of($request);
             $revision = new AimRevision($project);
-            $aims = KeptAim::query()->where('project_id', $project->id)->where('put_away', false)->orderBy('id')->get();
+            $aims = $page->narrow(KeptAim::query()->where('project_id', $project->id)->where('put_away', false))->get();
 
-            return $aims->map(static fn (KeptAim $a) => AimEntry::of($a, $revision->changeOf($a)))->all();
-        }));
+            return $page->answer($request, $aims->map(static fn (KeptAim $a) => AimEntry::of($a, $revision->changeOf($a)))->all(), $aims->last()?->id);
+        });
     }
 
     #[Post('/projects/{project}/aims', 'Takes a spot, a line or an elevation as what is to be staked', AimToTake::class, AimEntry::class)]

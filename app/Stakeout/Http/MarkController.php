@@ -8,11 +8,11 @@ use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\MarkToStore;
-use App\Stakeout\Models\Mark;
 use App\Stakeout\StakingChoices;
 use App\Stakeout\WhatCounts;
 use Illuminate\Http\JsonResponse;
@@ -21,13 +21,15 @@ use Illuminate\Http\Request;
 /** Stakes, as-built shots and checks. */
 final class MarkController
 {
-    #[Get('/projects/{project}/marks', 'All marks in the order they were taken', MarkEntry::class, list: true)]
-    public function marks(Project $project): JsonResponse
+    #[Get('/projects/{project}/marks', 'All marks in the order they were taken', MarkEntry::class, list: true, query: Page::class)]
+    public function marks(Request $request, Project $project): JsonResponse
     {
         $what = WhatCounts::of($project);
-        $marks = $project->marks()->with('setup:id,number')->get()->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values();
+        $page = Page::of($request);
+        $ids = $page->cut($project->marks()->pluck('id')->sortBy($what->placeOf(...))->values()->all());
+        $marks = $project->marks()->with('setup:id,number')->when($page->limit !== null, static fn ($q) => $q->whereIn('id', $ids))->get()->keyBy('id');
 
-        return new JsonResponse($marks->map(MarkEntry::of(...))->all());
+        return $page->answer($request, array_map(static fn (int $id) => MarkEntry::of($marks[$id]), $ids), $ids === [] ? null : $ids[count($ids) - 1]);
     }
 
     #[Post('/projects/{project}/marks', 'Stores a stake, an as-built shot or a check; asks back (409) where the person must decide', MarkToStore::class, MarkEntry::class)]

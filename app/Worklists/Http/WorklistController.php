@@ -9,6 +9,7 @@ use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
+use App\Http\Page;
 use App\Projects\Models\Project;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\StartTask;
@@ -27,10 +28,13 @@ use Illuminate\Http\Request;
 /** Worklists: points to be staked together, in order. */
 final class WorklistController
 {
-    #[Get('/projects/{project}/worklists', 'The worklists', WorklistResource::class, list: true)]
-    public function index(Project $project): JsonResponse
+    #[Get('/projects/{project}/worklists', 'The worklists', WorklistResource::class, list: true, query: Page::class)]
+    public function index(Request $request, Project $project): JsonResponse
     {
-        return new JsonResponse($project->worklists()->orderBy('id')->get()->map(WorklistResource::of(...))->all());
+        $page = Page::of($request);
+        $rows = $page->narrow($project->worklists())->get();
+
+        return $page->answer($request, $rows->map(WorklistResource::of(...))->all(), $rows->last()?->id);
     }
 
     #[Post('/projects/{project}/worklists', 'Makes a worklist', TypedWorklist::class, WorklistResource::class)]

@@ -1282,7 +1282,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Readings, setups, checks and marks, newest first, two hundred at a time */
+        /** Readings, setups, checks and marks, newest first, two hundred at a time where nothing else is said */
         get: operations["listFieldBook"];
         put?: never;
         post?: never;
@@ -5809,7 +5809,10 @@ export interface operations {
     };
     listAlignments: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -5821,6 +5824,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -6499,7 +6504,10 @@ export interface operations {
     };
     listSurfaces: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -6511,6 +6519,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -7452,7 +7462,10 @@ export interface operations {
     };
     listControl: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -7464,6 +7477,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -7586,7 +7601,10 @@ export interface operations {
     };
     listGridLines: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -7598,6 +7616,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -7824,7 +7844,10 @@ export interface operations {
     };
     listDesigns: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -7836,6 +7859,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -8213,7 +8238,8 @@ export interface operations {
     listFieldBook: {
         parameters: {
             query?: {
-                before?: number;
+                limit?: number;
+                after?: number;
             };
             header?: never;
             path: {
@@ -8226,6 +8252,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -8757,7 +8785,10 @@ export interface operations {
     };
     listCodes: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -8769,6 +8800,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -8919,7 +8952,10 @@ export interface operations {
     };
     listPoints: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -8931,6 +8967,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -10631,7 +10669,10 @@ export interface operations {
     };
     listAims: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -10643,6 +10684,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -10769,7 +10812,10 @@ export interface operations {
     };
     getMarks: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -10781,6 +10827,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -11036,7 +11084,10 @@ export interface operations {
     };
     listWorklists: {
         parameters: {
-            query?: never;
+            query?: {
+                limit?: number;
+                after?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -11048,6 +11099,8 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
