@@ -44,9 +44,12 @@ final class WalkOver
             WalkKind::NearestNext => array_map(static fn (int $i) => $i - 1, array_slice(NearestNext::of([$start, ...$places], 0), 1)),
             WalkKind::ShortWalk => ShortWalk::from($start, $places)[0],
         };
+        // From where one stands, if that is said; otherwise from the first of them.
+        $before = $body->from === null ? null : $start;
         $length = 0.0;
-        foreach ($order as $k => $i) {
-            $length += ($k === 0 ? $start : $places[$order[$k - 1]])->distanceTo($places[$i]);
+        foreach ($order as $i) {
+            $length += $before === null ? 0.0 : $before->distanceTo($places[$i]);
+            $before = $places[$i];
         }
 
         return new WalkFound(array_map(static fn (int $i) => (int) $rows[$i]->id, $order), $length);

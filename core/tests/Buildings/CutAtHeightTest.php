@@ -7,6 +7,7 @@ namespace Parlay\Core\Tests\Buildings;
 use Parlay\Core\Buildings\CutAtHeight;
 use Parlay\Core\Buildings\Loop;
 use Parlay\Core\Buildings\Profile;
+use Parlay\Core\Buildings\RoundFace;
 use Parlay\Core\Buildings\Solid;
 use Parlay\Core\Geometry\Frame;
 use Parlay\Core\Tests\Reference;
@@ -57,5 +58,16 @@ final class CutAtHeightTest extends TestCase
         $counts = array_map(static fn (float $h): int => count(CutAtHeight::of($box, Frame::none(), $h)->lines), [-0.1, 0.0, 1.5, 3.0, 3.1]);
         self::assertSame([0, 0, 4, 4, 0], $counts, 'at its top it is still cut, at its underside not yet');
         self::assertSame([], CutAtHeight::of(new Solid([], []), Frame::none(), 0.0)->lines);
+    }
+
+    public function test_a_round_column_that_stands_on_a_turned_frame_is_cut_where_its_axis_is_at_that_height(): void
+    {
+        $solid = Solid::extruded(Profile::of(Loop::circle(0.0, 0.0, 0.3)), [0.0, 0.0, 4.0]);
+        $cut = CutAtHeight::of($solid, Frame::ofAxes([1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0], [10.0, 20.0, -1.0]), 2.0);
+        self::assertEqualsWithDelta([[10.0, 20.0, 0.3]], $cut->circles, 1e-12);
+        $round = new RoundFace([1.0, 2.0, 3.0], [5.0, 10.0, 7.0], 0.25, true);
+        $part = $round->between(0.25, 0.75);
+        self::assertEqualsWithDelta([[2.0, 4.0, 4.0], [4.0, 8.0, 6.0]], [$part->from, $part->to], 1e-12);
+        self::assertSame([0.25, true], [$part->radius, $part->hollow]);
     }
 }

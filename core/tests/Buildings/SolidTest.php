@@ -201,4 +201,29 @@ final class SolidTest extends TestCase
         self::assertEqualsWithDelta($round * (0.02 ** 2 - 0.015 ** 2) * 4.0, $bar->volume(), 1e-12, 'mitred, what is lost within a bend is won without');
         self::assertNull(Sweeps::pipe([[1.0, 1.0, 1.0], [1.0, 1.0, 1.0]], 0.1, null));
     }
+
+    public function test_a_corner_is_rounded_as_long_as_its_arc_has_room(): void
+    {
+        $square = static fn (float ...$radii): array => array_map(static fn (array $c, float $r): array => [...$c, $r], [[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]], $radii);
+        $arcs = static fn (array $corners): int => count(array_unique(array_map(static fn (array $a): string => implode(' ', array_map(static fn (float $v): string => sprintf('%.6F', $v), $a)), RoundedLoop::of($corners)->arcs)));
+        self::assertSame(1, $arcs($square(0.5, 0.5, 0.5, 0.5)), 'half a side for each makes a circle');
+        self::assertSame(0, $arcs($square(0.51, 0.51, 0.51, 0.51)), 'more has no room');
+        self::assertSame(1, $arcs($square(0.9, 0.0, 0.0, 0.0)), 'one alone has both of its sides');
+        self::assertSame(0, $arcs($square(1.1, 0.0, 0.0, 0.0)));
+        self::assertEqualsWithDelta(1.0 - (1 - 9 * sin(M_PI / 18) / 2) * 0.81, RoundedLoop::of($square(0.9, 0.0, 0.0, 0.0))->area(), 1e-9, 'nine chords to a quarter');
+    }
+
+    public function test_a_face_far_from_the_origin_is_cut_as_one_beside_it(): void
+    {
+        foreach ([0.0, -3.0e6, 5.0e6] as $away) {
+            $corners = array_map(static fn (array $c): array => [$c[0] + $away, $c[1] + 2 * $away, $c[2]], [[0.0, 0.0, 0.0], [4.0, 3.0, 0.0], [4.0, 3.0, 2.0], [2.0, 1.5, 0.5], [0.0, 0.0, 2.0]]);
+            $area = 0.0;
+            foreach (array_chunk(FaceTriangles::of($corners, new Face([0, 1, 2, 3, 4])), 3) as [$a, $b, $c]) {
+                $along = hypot($corners[$b][0] - $corners[$a][0], $corners[$b][1] - $corners[$a][1]) * ($corners[$b][0] >= $corners[$a][0] ? 1 : -1);
+                $other = hypot($corners[$c][0] - $corners[$a][0], $corners[$c][1] - $corners[$a][1]) * ($corners[$c][0] >= $corners[$a][0] ? 1 : -1);
+                $area += ($along * ($corners[$c][2] - $corners[$a][2]) - $other * ($corners[$b][2] - $corners[$a][2])) / 2;
+            }
+            self::assertEqualsWithDelta(5.0 * 2.0 - 5.0 * 1.5 / 2, $area, 1e-6, "at $away");
+        }
+    }
 }

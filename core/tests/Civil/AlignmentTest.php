@@ -224,4 +224,15 @@ final class AlignmentTest extends TestCase
             }
         }
     }
+
+    public function test_a_foot_on_an_arc_has_the_direction_and_the_curvature_of_where_it_is(): void
+    {
+        $bend = new Alignment([Element::line(new Position(0, 0), 0.0, 100.0), Element::arc(new Position(100, 0), 0.0, 25 * M_PI, 1 / 50)]);
+        // An eighth of a turn into the arc about (100, 50), 4 m outside of it.
+        $foot = $bend->feet(new Position(100 + 54 * sin(M_PI / 4), 50 - 54 * cos(M_PI / 4)), 10.0)[0];
+        self::assertEqualsWithDelta([100 + 12.5 * M_PI, -4.0, M_PI / 4, 1 / 50], [$foot->along, $foot->right, $foot->azimuth, $foot->curvature], 1e-9);
+        $far = $bend->feet(new Position(50, 30), 10.0);
+        self::assertCount(1, $far, 'beyond what was asked for the nearest is said all the same');
+        self::assertEqualsWithDelta([50.0, 30.0], [$far[0]->along, $far[0]->right], 1e-9);
+    }
 }

@@ -137,4 +137,16 @@ final class OutlineCutTest extends TestCase
         self::assertLessThan(30.0, max($surface->elevations));
         self::assertEqualsWithDelta(9.0, $surface->extent()[2] ?? 0.0, 1e-6);
     }
+
+    public function test_how_far_an_outline_lies_from_the_line_it_meets_is_said_with_its_sign(): void
+    {
+        $outline = new Outline([new Position(0, 0, 10), new Position(0, 20, 10), new Position(20, 20, 10), new Position(20, 0, 10)]);
+        $crest = new Breakline([new Position(10, 0, 12), new Position(10, 20, 12)]);
+        $made = SurfaceMaking::of([new Position(5, 10, 11), new Position(15, 10, 11)], [$crest], $outline);
+        $met = array_values(array_filter($made->remarks, static fn ($r) => $r->kind === MakingRemarkKind::OutlineMeetsLine));
+        self::assertNotSame([], $met);
+        foreach ($met as $remark) {
+            self::assertEqualsWithDelta(-2.0, $remark->apart, 1e-9, 'two metres below the crest');
+        }
+    }
 }

@@ -6,6 +6,7 @@ namespace Parlay\Core\Tests\Cogo;
 
 use Parlay\Core\Cogo\BestFit;
 use Parlay\Core\Cogo\CurveElement;
+use Parlay\Core\Cogo\ElevationRule;
 use Parlay\Core\Cogo\Inverse;
 use Parlay\Core\Cogo\PlacesInPattern;
 use Parlay\Core\Cogo\PlacesOnArc;
@@ -261,5 +262,20 @@ final class FitsAndSolversTest extends TestCase
         }
 
         return $all;
+    }
+
+    public function test_a_bolt_circle_has_all_its_bolts_on_it(): void
+    {
+        $bolts = PlacesInPattern::circle([new Position(100, 200)], 0.25, 3, 0.4)->solutions[0]->places;
+        foreach ($bolts as $i => $bolt) {
+            $t = 0.4 + 2 * M_PI * $i / 3;
+            self::assertEqualsWithDelta([100 + 0.25 * cos($t), 200 + 0.25 * sin($t)], [$bolt->position->northing, $bolt->position->easting], 1e-12);
+        }
+    }
+
+    public function test_an_elevation_between_two_points_is_by_the_way_along_them(): void
+    {
+        $made = ElevationRule::Between->apply(new Position(20, 3), 0.0, new Position(0, 0, 10.0), new Position(50, 0, 12.5));
+        self::assertEqualsWithDelta(11.0, (float) $made->elevation, 1e-12);
     }
 }

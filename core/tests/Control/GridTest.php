@@ -197,4 +197,15 @@ final class GridTest extends TestCase
             ShapeKind::Text, 1, 0, [$at->easting, $at->northing, NAN, $height, 0.0, (float) $layer->addString($text), 0.0, 0.0, 0.0],
         );
     }
+
+    public function test_a_small_ring_is_crossed_where_it_is(): void
+    {
+        $lines = [
+            new GridLine('1', 'rays', new Position(0.0, 0.0), new Position(10.0, 0.0)),
+            new GridLine('R', 'rings', new Position(0.0, 0.0), new Position(0.5, 0.0), true),
+        ];
+        $found = GridCrossing::all($lines);
+        self::assertCount(1, $found);
+        self::assertEqualsWithDelta([0.5, 0.0], [$found[0]->position->northing, $found[0]->position->easting], 1e-12);
+    }
 }

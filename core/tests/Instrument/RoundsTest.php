@@ -96,4 +96,34 @@ final class RoundsTest extends TestCase
         $this->expectException(ImplausibleEntry::class);
         new Atmosphere(1000.0, 20.0, 55.0);
     }
+
+    /** What the pairs say of the instrument is taken out of what was read in one face alone, whichever that was. */
+    public function test_a_reading_of_one_face_among_pairs_loses_the_errors_that_the_pairs_show(): void
+    {
+        [$c, $i, $direction, $zenith] = [2e-4, -1e-4, 1.0, 1.2];
+        $turn = $c / sin($zenith);
+        $first = new RawReading($direction + $turn, $zenith + $i, 50.0);
+        $second = new RawReading($direction + M_PI - $turn, 2 * M_PI - $zenith + $i, 50.0);
+        foreach ([[$first, $second, $first], [$first, $second, $second]] as $readings) {
+            $mean = Rounds::of($readings)->mean;
+            self::assertEqualsWithDelta([$direction, $zenith], [$mean->circle, $mean->zenith], 1e-9);
+        }
+        $alone = Rounds::of([$second])->mean;
+        self::assertEqualsWithDelta([$direction - $turn, $zenith - $i], [$alone->circle, $alone->zenith], 1e-12, 'where nothing is known of them they stay');
+    }
+
+    /** Two rounds to one mark, the pole at 1.5 m and then at 1.8 m: the mean is that of the mark with the first's target on it. */
+    public function test_rounds_with_the_pole_at_two_heights_are_one_sight_to_the_first_target(): void
+    {
+        $air = new Atmosphere(1013.25, 12.0);
+        $low = Sight::reduce(new RawReading(1.0, M_PI_2, 40.0), $air, new Target(1.5));
+        // As far across, and 0.3 m higher: the same mark.
+        $slope = hypot(40.0, 0.3);
+        $high = Sight::reduce(new RawReading(1.0, acos(0.3 / $slope), $slope), $air, new Target(1.8));
+        $mean = Sight::mean([$low, $high], [1.0, 1.0]);
+        self::assertEqualsWithDelta([$low->zenith, $low->slope, $low->distance, $low->rise], [$mean->zenith, $mean->slope, $mean->distance, $mean->rise], 2e-6);
+        self::assertSame(1.5, $mean->target->height);
+        $longer = Sight::reduce(new RawReading(1.0, M_PI_2, 40.01), $air, new Target(1.5));
+        self::assertEqualsWithDelta(($low->slope + $longer->slope) / 2, Sight::mean([$low, $longer], [1.0, 1.0])->slope, 1e-9);
+    }
 }
