@@ -113,6 +113,8 @@ final class SetUpAgainTest extends TestCase
             self::assertEqualsWithDelta($a->distanceTo($b), $base->length, 1e-5);
             self::assertTrue($base->solution->passes);
             self::assertSame(1, $base->solution->redundancy);
+            self::assertEqualsWithDelta([100.0, 100.0], [$base->solution->station->mark->northing, $base->solution->station->mark->easting], 1e-12);
+            self::assertSame([0.0, 0.0], array_map(floatval(...), array_slice($base->solution->precision->plan[0], 0, 2)), 'an assumed place is without doubt');
         }
         $wrong = MeasuredBaseline::solve(
             new Position(100.0, 100.0), 1.6, $field->sight($a), $field->sight($b), 1.0, $field->accuracy, $a->distanceTo($b) + 0.05,

@@ -68,6 +68,11 @@ final class FaceAimTest extends TestCase
         $designed = $slab->designedAt(new Position(7.0, 10.0, 4.83));
         self::assertEqualsWithDelta([7.0, 10.0, 4.8], [$designed->place->northing, $designed->place->easting, $designed->place->elevation], 1e-9);
         self::assertEqualsWithDelta(4.8, $slab->designedAt(new Position(7.0, 10.0))->place->elevation, 1e-9);
+        // Falling by 2 in 100 to the east and by 3 to the north: under a pole without a height it is as high, and the pole on it.
+        $both = sqrt(1.0 + 0.02 ** 2 + 0.03 ** 2);
+        $yard = new FaceAim(new Position(0.0, 0.0, 5.0), [0.02 / $both, 0.03 / $both, 1 / $both]);
+        $under = $yard->designedAt(new Position(7.0, 10.0));
+        self::assertEqualsWithDelta([4.59, 0.0], [$under->place->elevation, $under->face?->before], 1e-9);
     }
 
     public function test_an_axis_is_met_at_the_height_of_the_pole_and_a_lying_one_square_to_it(): void

@@ -280,6 +280,15 @@ final class LineAimTest extends TestCase
         self::assertSame(Judged::PlanAndHeight, $level->judges());
     }
 
+    public function test_pieces_are_counted_from_one_as_people_count(): void
+    {
+        $aim = self::aim(Polyline::of([new Leg(new Position(0, 0), new Position(10, 0)), new Leg(new Position(10, 0), new Position(10, 20))]));
+        [$first, $second] = [$aim->designedAt(new Position(4, 1))->on, $aim->designedAt(new Position(9, 15))->on];
+        self::assertSame([1, 2, 2], [$first?->piece, $second?->piece, $second?->pieces]);
+        self::assertEqualsWithDelta([4.0, 26.0, 1.0], [$first?->along, $first?->toEnd, $first?->right], 1e-9);
+        self::assertEqualsWithDelta([25.0, 5.0, 1.0], [$second?->along, $second?->toEnd, $second?->right], 1e-9);
+    }
+
     private static function aim(Polyline $line): LineAim
     {
         return new LineAim(PackedPolyline::of($line));

@@ -32,6 +32,12 @@ final class FiguresTest extends TestCase
         self::assertSame($example['text'], $written);
     }
 
+    public function test_what_was_judged_has_its_side_in_a_word_and_no_sign(): void
+    {
+        self::assertSame('5.0 mm left of it', Side::Line->judged(-0.005, 0.01, false, LengthStyle::Metres));
+        self::assertSame('5.0 mm right of it', Side::Line->judged(0.005, 0.01, false, LengthStyle::Metres));
+    }
+
     public static function figures(): iterable
     {
         foreach (json_decode((string) file_get_contents(__DIR__.'/../tables/figures.json'), true) as $kind => $examples) {

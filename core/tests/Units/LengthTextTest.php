@@ -25,6 +25,9 @@ final class LengthTextTest extends TestCase
             'a decimal point' => ['12.5', 'm', [12.5]],
             'a decimal comma' => ['12,5', 'm', [12.5]],
             'a sum with a product' => ['3+2*0.15', 'm', [3.3]],
+            'a length by a number' => ['6 m * 2', 'm', [12.0]],
+            'a number by a length' => ['2 * 3 ft', 'm', [1.8288]],
+            'a length parted' => ['6 m / 4', 'm', [1.5]],
             'a difference' => ['10 - 0.25', 'm', [9.75]],
             'another unit than the project’s' => ['250 mm', 'm', [0.25]],
             'feet and inches' => ['12\' 3 1/2"', 'm', [3.7465]],
@@ -101,7 +104,7 @@ final class LengthTextTest extends TestCase
     {
         return [
             [''], ['abc'], ['1/0'], ['1..2'], ['12 apples'], ['+'], ['3*'], ['=1+1'], ['1e300'], ['12\' 3 1/0"'], ['12\'13"'],
-            ['1\'23\'456'], [str_repeat('9', 400)],
+            ['1\'23\'456'], ['2 m * 3 m'], ['6 m / 2 m'], ['6 / 2 m'], ['6 / 0'], ['1/0 * 2'], [str_repeat('9', 400)],
         ];
     }
 
