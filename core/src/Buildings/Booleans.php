@@ -10,12 +10,109 @@ final class Booleans
     /** Facets of both; beyond it the time grows with the square. */
     private const MOST_FACETS = 4_000;
 
-    /** @return Solid|null null where nothing is left */
+    /** What lies farther from a box than this is not touched by what is in it, metres. */
+    private const BESIDE = 1e-5;
+
+    /**
+     * Faces that what is taken away does not come near stay as they are.
+     *
+     * @return Solid|null null where nothing is left
+     *
+     * @throws TooManyFaces
+     */
     public static function difference(Solid $a, Solid $b): ?Solid
     {
-        return self::of($a, $b, static fn (array $fa, array $fb, Partition $pa, Partition $pb): array => [
-            ...$pb->parts($fa, false, true, false), ...self::turned($pa->parts($fb, true, false, false), count($a->round)),
-        ], true);
+        $near = self::near($a, $b);
+        $facets = array_merge([], ...array_map(static fn (int $k): array => self::facetsOf($a, $a->faces[$k]), $near));
+        $second = array_map(static fn (RoundFace $r) => new RoundFace($r->from, $r->to, $r->radius, ! $r->hollow), $b->round);
+        [$fa, $fb] = [self::facets($a), self::facets($b)];
+        if (count($fa) + count($fb) > self::MOST_FACETS) {
+            throw new TooManyFaces(count($fa) + count($fb));
+        }
+        if ($fa === [] || $fb === []) {
+            return $a;
+        }
+        $left = [...Partition::of($fb)->parts($facets, false, true, false), ...self::turned(Partition::of($fa)->parts($fb, true, false, false), count($a->round))];
+        $whole = array_values(array_diff(array_keys($a->faces), $near));
+
+        return $left === [] && $whole === [] ? null : FaceMerging::of($left, [...$a->round, ...$second], $a->closed && $b->closed, $a, $whole);
+    }
+
+    /**
+     * What many solids take away from one: those that lie apart at once, for one after another each would go through all that the ones before it left.
+     *
+     * @param  list<Solid>  $holes
+     * @return Solid|null null where nothing is left
+     *
+     * @throws TooManyFaces
+     */
+    public static function withoutAll(Solid $solid, array $holes): ?Solid
+    {
+        $together = [];
+        $left = $solid;
+        $cut = static function () use (&$left, &$together): void {
+            if ($left !== null && $together !== []) {
+                $left = self::difference($left, Solid::together($together));
+            }
+        };
+        foreach ($holes as $hole) {
+            if (! self::isApart($hole, $together)) {
+                $cut();
+                $together = [];
+            }
+            $together[] = $hole;
+        }
+        $cut();
+
+        return $left;
+    }
+
+    /** @param  list<Solid>  $others */
+    public static function isApart(Solid $solid, array $others): bool
+    {
+        foreach ($others as $other) {
+            if (self::overlap($solid->box(), $other->box())) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  array{array{float, float, float}, array{float, float, float}}|null  $one  lowest and highest corner
+     * @param  array{array{float, float, float}, array{float, float, float}}|null  $other
+     */
+    private static function overlap(?array $one, ?array $other): bool
+    {
+        if ($one === null || $other === null) {
+            return false;
+        }
+        [[$low, $high], [$least, $most]] = [$one, $other];
+
+        return $high[0] >= $least[0] - self::BESIDE && $low[0] <= $most[0] + self::BESIDE && $high[1] >= $least[1] - self::BESIDE && $low[1] <= $most[1] + self::BESIDE
+            && $high[2] >= $least[2] - self::BESIDE && $low[2] <= $most[2] + self::BESIDE;
+    }
+
+    /** @return list<int> faces of a solid that another may cut, or touch */
+    private static function near(Solid $a, Solid $b): array
+    {
+        $box = $b->box();
+        $near = [];
+        foreach ($a->faces as $k => $face) {
+            $low = $high = $a->corners[$face->outline[0]];
+            foreach ($face->outline as $i) {
+                foreach ($a->corners[$i] as $axis => $v) {
+                    $low[$axis] = $v < $low[$axis] ? $v : $low[$axis];
+                    $high[$axis] = $v > $high[$axis] ? $v : $high[$axis];
+                }
+            }
+            if (self::overlap([$low, $high], $box)) {
+                $near[] = $k;
+            }
+        }
+
+        return $near;
     }
 
     /** @return Solid|null null where they have nothing in common */
@@ -23,14 +120,14 @@ final class Booleans
     {
         return self::of($a, $b, static fn (array $fa, array $fb, Partition $pa, Partition $pb): array => [
             ...$pb->parts($fa, true, true, false), ...self::renumbered($pa->parts($fb, true, false, false), count($a->round)),
-        ], false);
+        ]);
     }
 
     public static function union(Solid $a, Solid $b): ?Solid
     {
         return self::of($a, $b, static fn (array $fa, array $fb, Partition $pa, Partition $pb): array => [
             ...$pb->parts($fa, false, false, true), ...self::renumbered($pa->parts($fb, false, true, true), count($a->round)),
-        ], false);
+        ]);
     }
 
     /**
@@ -38,7 +135,7 @@ final class Booleans
      *
      * @throws TooManyFaces
      */
-    private static function of(Solid $a, Solid $b, \Closure $kept, bool $turnsSecond): ?Solid
+    private static function of(Solid $a, Solid $b, \Closure $kept): ?Solid
     {
         [$fa, $fb] = [self::facets($a), self::facets($b)];
         if (count($fa) + count($fb) > self::MOST_FACETS) {
@@ -48,10 +145,8 @@ final class Booleans
             return $a;
         }
         $facets = $kept($fa, $fb, Partition::of($fa), Partition::of($fb));
-        $second = $turnsSecond
-            ? array_map(static fn (RoundFace $r) => new RoundFace($r->from, $r->to, $r->radius, ! $r->hollow), $b->round) : $b->round;
 
-        return $facets === [] ? null : FaceMerging::of($facets, [...$a->round, ...$second], $a->closed && $b->closed);
+        return $facets === [] ? null : FaceMerging::of($facets, [...$a->round, ...$b->round], $a->closed && $b->closed);
     }
 
     /** @return list<Facet> */
@@ -59,12 +154,21 @@ final class Booleans
     {
         $facets = [];
         foreach ($s->faces as $face) {
-            $t = FaceTriangles::of($s->corners, $face);
-            for ($i = 0, $n = count($t); $i < $n; $i += 3) {
-                $facet = Facet::of([$s->corners[$t[$i]], $s->corners[$t[$i + 1]], $s->corners[$t[$i + 2]]], $face->round);
-                if ($facet !== null) {
-                    $facets[] = $facet;
-                }
+            array_push($facets, ...self::facetsOf($s, $face));
+        }
+
+        return $facets;
+    }
+
+    /** @return list<Facet> */
+    private static function facetsOf(Solid $s, Face $face): array
+    {
+        $facets = [];
+        $t = FaceTriangles::of($s->corners, $face);
+        for ($i = 0, $n = count($t); $i < $n; $i += 3) {
+            $facet = Facet::of([$s->corners[$t[$i]], $s->corners[$t[$i + 1]], $s->corners[$t[$i + 2]]], $face->round);
+            if ($facet !== null) {
+                $facets[] = $facet;
             }
         }
 

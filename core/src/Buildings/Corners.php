@@ -13,7 +13,10 @@ final class Corners
     /** @var list<array{float, float, float}> */
     public array $all = [];
 
-    /** @var array<string, int> */
+    /** Cells this wide are looked in: many times what counts as one place, so that few places lie near the next cell. */
+    private const CELL = 64 * self::SAME;
+
+    /** @var array<string, list<int>> */
     private array $cells = [];
 
     /**
@@ -23,23 +26,60 @@ final class Corners
      */
     public function number(array $c): int
     {
-        // Twice as wide as what counts as one place, so that a neighbour lies in this cell or in the next on its nearer side.
-        $size = 4 * self::SAME;
+        [$x, $y, $z] = $c;
         // Added to 0, a 0 from below is one like any other: as a key it would be another.
-        $at = array_map(static fn (float $v): float => floor($v / $size) + 0.0, $c);
-        $side = array_map(static fn (float $v, float $cell): float => $v / $size - $cell < 0.5 ? $cell - 1.0 : $cell + 1.0, $c, $at);
-        for ($k = 0; $k < 8; $k++) {
-            $i = $this->cells[($k & 1 ? $side[0] : $at[0]).' '.($k & 2 ? $side[1] : $at[1]).' '.($k & 4 ? $side[2] : $at[2])] ?? null;
-            if ($i !== null) {
-                $known = $this->all[$i];
-                if (abs($known[0] - $c[0]) < self::SAME && abs($known[1] - $c[1]) < self::SAME && abs($known[2] - $c[2]) < self::SAME) {
-                    return $i;
-                }
-            }
+        $i = floor($x / self::CELL) + 0.0;
+        $j = floor($y / self::CELL) + 0.0;
+        $k = floor($z / self::CELL) + 0.0;
+        $key = "$i $j $k";
+        $found = $this->in($key, $x, $y, $z) ?? $this->beside($x, $y, $z, $i, $j, $k);
+        if ($found !== null) {
+            return $found;
         }
         $this->all[] = $c;
 
-        return $this->cells[$at[0].' '.$at[1].' '.$at[2]] = count($this->all) - 1;
+        return $this->cells[$key][] = count($this->all) - 1;
+    }
+
+    private function in(string $key, float $x, float $y, float $z): ?int
+    {
+        foreach ($this->cells[$key] ?? [] as $i) {
+            [$a, $b, $c] = $this->all[$i];
+            if (abs($a - $x) < self::SAME && abs($b - $y) < self::SAME && abs($c - $z) < self::SAME) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    /** In the cells next to its own that are as near as what counts as one place. */
+    private function beside(float $x, float $y, float $z, float $i, float $j, float $k): ?int
+    {
+        [$di, $dj, $dk] = [self::side($x, $i), self::side($y, $j), self::side($z, $k)];
+        if ($di === 0.0 && $dj === 0.0 && $dk === 0.0) {
+            return null;
+        }
+        foreach ($di === 0.0 ? [0.0] : [0.0, $di] as $a) {
+            foreach ($dj === 0.0 ? [0.0] : [0.0, $dj] as $b) {
+                foreach ($dk === 0.0 ? [0.0] : [0.0, $dk] as $c) {
+                    $found = $a === 0.0 && $b === 0.0 && $c === 0.0 ? null : $this->in(($i + $a).' '.($j + $b).' '.($k + $c), $x, $y, $z);
+                    if ($found !== null) {
+                        return $found;
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** -1 or 1 where the next cell is near, 0 where none is. */
+    private static function side(float $v, float $cell): float
+    {
+        $in = $v - $cell * self::CELL;
+
+        return $in < 1.01 * self::SAME ? -1.0 : ($in > self::CELL - 1.01 * self::SAME ? 1.0 : 0.0);
     }
 
     /**

@@ -26,6 +26,12 @@ final class FaceMerging
     /** @var array<int, int> */
     private array $parent = [];
 
+    /** @var list<list<int>> lines of faces that are whole already */
+    private array $whole = [];
+
+    /** A side from one corner to another is one key: the first times this and the other. */
+    private int $base = 1;
+
     /** @param  list<Facet>  $facets */
     private function __construct(private readonly array $facets)
     {
@@ -35,27 +41,51 @@ final class FaceMerging
     /**
      * @param  list<Facet>  $facets
      * @param  list<RoundFace>  $round
+     * @param  Solid|null  $of  faces of it are whole already, and meet the pieces at sides they have
+     * @param  list<int>  $whole  which
      */
-    public static function of(array $facets, array $round, bool $closed): Solid
+    public static function of(array $facets, array $round, bool $closed, ?Solid $of = null, array $whole = []): Solid
     {
         $m = new self($facets);
         foreach ($facets as $f) {
             $m->loops[] = $m->corners->loop($f->corners);
         }
+        $kept = [];
+        foreach ($of === null ? [] : $whole as $k) {
+            $kept[] = $face = $m->numbered($of, $of->faces[$k]);
+            array_push($m->whole, $face->outline, ...$face->holes);
+        }
+        $m->base = count($m->corners->all) + 1;
         $m->mendSides();
         $faces = $m->faces();
 
-        return $m->solid($faces, $round, $closed);
+        return $m->solid([...$faces, ...$kept], $round, $closed);
+    }
+
+    private function numbered(Solid $of, Face $face): Face
+    {
+        $loop = fn (array $corners): array => array_map(fn (int $i): int => $this->corners->number($of->corners[$i]), $corners);
+
+        return new Face($loop($face->outline), array_map($loop, $face->holes), $face->round);
     }
 
     /** A corner of one piece that lies on the side of another becomes a corner of that, too. */
     private function mendSides(): void
     {
         $sides = $this->sides();
+        $there = $sides;
+        foreach ($this->whole as $loop) {
+            $before = $loop[count($loop) - 1];
+            foreach ($loop as $corner) {
+                $there[$before * $this->base + $corner] = -1;
+                $before = $corner;
+            }
+        }
         $alone = $ends = [];
         foreach ($sides as $key => $piece) {
-            [$a, $b] = array_map(intval(...), explode(' ', (string) $key));
-            if (! isset($sides["$b $a"])) {
+            $a = intdiv($key, $this->base);
+            $b = $key % $this->base;
+            if (! isset($there[$b * $this->base + $a])) {
                 $alone[$piece][] = [$a, $b];
                 $ends[$a] = $ends[$b] = true;
             }
@@ -67,25 +97,29 @@ final class FaceMerging
         foreach ($alone as $piece => $of) {
             $between = [];
             foreach ($of as [$a, $b]) {
-                $between["$a $b"] = $this->on($a, $b, $ends);
+                $between[$a * $this->base + $b] = $this->on($a, $b, $ends);
             }
             $loop = [];
             $count = count($this->loops[$piece]);
             foreach ($this->loops[$piece] as $k => $a) {
-                array_push($loop, $a, ...$between[$a.' '.$this->loops[$piece][($k + 1) % $count]] ?? []);
+                array_push($loop, $a, ...$between[$a * $this->base + $this->loops[$piece][($k + 1) % $count]] ?? []);
             }
             $this->loops[$piece] = $loop;
         }
     }
 
-    /** @return array<string, int> piece by its directed sides */
+    /** @return array<int, int> piece by its directed sides */
     private function sides(): array
     {
         $sides = [];
         foreach ($this->loops as $piece => $loop) {
-            $count = count($loop);
-            foreach ($loop as $k => $a) {
-                $sides[$a.' '.$loop[($k + 1) % $count]] = $piece;
+            if ($loop === []) {
+                continue;
+            }
+            $before = $loop[count($loop) - 1];
+            foreach ($loop as $corner) {
+                $sides[$before * $this->base + $corner] = $piece;
+                $before = $corner;
             }
         }
 
@@ -100,15 +134,18 @@ final class FaceMerging
      */
     private function on(int $a, int $b, array $among): array
     {
-        [$ax, $ay, $az] = $this->corners->all[$a];
-        [$dx, $dy, $dz] = [$this->corners->all[$b][0] - $ax, $this->corners->all[$b][1] - $ay, $this->corners->all[$b][2] - $az];
+        $all = $this->corners->all;
+        [$ax, $ay, $az] = $all[$a];
+        [$dx, $dy, $dz] = [$all[$b][0] - $ax, $all[$b][1] - $ay, $all[$b][2] - $az];
         $square = $dx * $dx + $dy * $dy + $dz * $dz;
         $found = [];
         foreach ($among as $c) {
             if ($c === $a || $c === $b) {
                 continue;
             }
-            [$x, $y, $z] = [$this->corners->all[$c][0] - $ax, $this->corners->all[$c][1] - $ay, $this->corners->all[$c][2] - $az];
+            $x = $all[$c][0] - $ax;
+            $y = $all[$c][1] - $ay;
+            $z = $all[$c][2] - $az;
             $share = $square > 0.0 ? ($x * $dx + $y * $dy + $z * $dz) / $square : -1.0;
             if ($share > 0.0 && $share < 1.0 && ($x - $share * $dx) ** 2 + ($y - $share * $dy) ** 2 + ($z - $share * $dz) ** 2 < Corners::SAME ** 2) {
                 $found[$c] = $share;
@@ -125,8 +162,7 @@ final class FaceMerging
         $sides = $this->sides();
         $this->parent = array_keys($this->loops);
         foreach ($sides as $key => $piece) {
-            [$a, $b] = explode(' ', $key);
-            $other = $sides["$b $a"] ?? null;
+            $other = $sides[$key % $this->base * $this->base + intdiv($key, $this->base)] ?? null;
             if ($other !== null && $other > $piece && $this->onePlane($this->facets[$piece], $this->facets[$other])) {
                 $this->parent[$this->root($other)] = $this->root($piece);
             }
@@ -175,10 +211,10 @@ final class FaceMerging
             $count = count($loop);
             foreach ($loop as $k => $a) {
                 $b = $loop[($k + 1) % $count];
-                if (isset($sides["$b $a"])) {
-                    unset($sides["$b $a"]);
+                if (isset($sides[$b * $this->base + $a])) {
+                    unset($sides[$b * $this->base + $a]);
                 } else {
-                    $sides["$a $b"] = [$a, $b];
+                    $sides[$a * $this->base + $b] = [$a, $b];
                 }
             }
         }

@@ -43,7 +43,7 @@ final readonly class IfcCuts
         $together = [];
         foreach (array_reverse($chain) as $cut) {
             $hole = $this->holeOf($cut, $depth);
-            if ($hole !== null && self::isApart($hole, $together)) {
+            if ($hole !== null && Booleans::isApart($hole, $together)) {
                 $together[] = $hole;
 
                 continue;
@@ -67,28 +67,6 @@ final readonly class IfcCuts
         return $this->shapes->solid($second, $depth + 1);
     }
 
-    /** @param  list<Solid>  $others */
-    private static function isApart(Solid $solid, array $others): bool
-    {
-        $box = $solid->box();
-        if ($box === null) {
-            return true;
-        }
-        [$low, $high] = $box;
-        foreach ($others as $other) {
-            $beside = $other->box();
-            if ($beside === null) {
-                continue;
-            }
-            [$least, $most] = $beside;
-            if ($high[0] >= $least[0] && $low[0] <= $most[0] && $high[1] >= $least[1] && $low[1] <= $most[1] && $high[2] >= $least[2] && $low[2] <= $most[2]) {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
     /**
      * Holes that lie apart are cut out at once: one after another, each cut would go through all that the ones before it left.
      *
@@ -100,7 +78,7 @@ final readonly class IfcCuts
             return $solid;
         }
         try {
-            $left = Booleans::difference($solid, count($holes) === 1 ? $holes[0] : Solid::together($holes));
+            $left = Booleans::difference($solid, Solid::together($holes));
         } catch (TooManyFaces) {
             $this->shapes->leave($i->class, 'of more faces than are cut with one another: drawn uncut');
 

@@ -548,32 +548,32 @@ final class IfcModel
      */
     private function withoutOpenings(int $number, Frame $place, array $shape): array
     {
+        $voids = [];
         foreach ($this->structure->openings[$number] ?? [] as $opening) {
             try {
                 $o = $this->file->get($opening);
                 $to = $place->inverse()?->after($this->places->local($o->reference(5)));
-                if ($to === null) {
-                    continue;
-                }
-                foreach ($this->shapeOf($o)[0] as [$void, $frame]) {
-                    $tool = $void->moved($to->after($frame));
-                    $cut = [];
-                    foreach ($shape as [$solid, $own]) {
-                        $left = Booleans::difference($solid->moved($own), $tool);
-                        if ($left !== null) {
-                            $cut[] = [$left, Frame::none()];
-                        }
-                    }
-                    $shape = $cut;
+                foreach ($to === null ? [] : $this->shapeOf($o)[0] as [$void, $frame]) {
+                    $voids[] = $void->moved($to->after($frame));
                 }
             } catch (BrokenInstance $e) {
                 $this->structure->faults[] = $e->getMessage();
+            }
+        }
+        $cut = [];
+        foreach ($voids === [] ? [] : $shape as [$solid, $own]) {
+            try {
+                $left = Booleans::withoutAll($solid->moved($own), $voids);
+                if ($left !== null) {
+                    $cut[] = [$left, Frame::none()];
+                }
             } catch (TooManyFaces) {
                 $this->shapes->leave('IFCOPENINGELEMENT', 'of more faces than are cut with one another: drawn uncut');
+                $cut[] = [$solid, $own];
             }
         }
 
-        return $shape;
+        return $voids === [] ? $shape : $cut;
     }
 
     /** @return array<string, array<string, int>> what was not drawn as it is, by its class and why, and how often */
