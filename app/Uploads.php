@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App;
 
 use App\Projects\Models\Project;
+use Parlay\Core\Formats\Ifc\KeptElements;
 
 /** Files as they came, kept under a name of our own; what the sender called them is only a label. */
 final class Uploads
@@ -82,7 +83,7 @@ final class Uploads
             @unlink(self::folder().'/'.basename($token).$ending);
         }
         // What was made from it to be looked at goes with it.
-        array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things,changes}-*', GLOB_BRACE) ?: []);
+        array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things,changes,elements}-*', GLOB_BRACE) ?: []);
     }
 
     /** All files of a project, also those that no row names. */
@@ -102,6 +103,12 @@ final class Uploads
         }
 
         return self::folder()."/$token";
+    }
+
+    /** Where what was worked out of a building model is kept beside it. */
+    public static function elementsOf(string $token): string
+    {
+        return KeptElements::at(self::path($token));
     }
 
     public static function nameOf(string $token): string

@@ -182,7 +182,7 @@ final class ElementStore
             .'properties text, fault text, place text, shape text, topology text, form text, reach text, assembly text)');
         $db->statement('create table solids (id integer primary key, packed text)');
         $db->statement('create table axes (id integer primary key, name text, family text, northing1 real, easting1 real, northing2 real, easting2 real)');
-        $model = new IfcModel(StepFile::open(IfcFile::stream(Uploads::path($design->upload))));
+        $model = new IfcModel(StepFile::open(IfcFile::stream(Uploads::path($design->upload))), Uploads::elementsOf($design->upload));
         $site = $model->toSite(LengthUnit::from($design->unit), MadeOfModel::placement($design));
         $db->beginTransaction();
         self::keepThings($db, $model, $site, $progress);

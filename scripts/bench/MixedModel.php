@@ -16,7 +16,6 @@ final class MixedModel
     /** @var list<string> */
     private array $things = [];
 
-
     private string $context = '';
 
     private string $storeyPlace = '';

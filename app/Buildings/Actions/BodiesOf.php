@@ -21,7 +21,7 @@ final class BodiesOf
     public function __invoke(Design $design): string
     {
         return MadeOfModel::path($design, 'bodies-2', static function (string $path) use ($design): void {
-            $packed = IfcBodies::pack(Uploads::path($design->upload), LengthUnit::from($design->unit), MadeOfModel::placement($design));
+            $packed = IfcBodies::pack(Uploads::path($design->upload), LengthUnit::from($design->unit), MadeOfModel::placement($design), keptAt: Uploads::elementsOf($design->upload));
             // A full disk is said where it is put in its place.
             if (@file_put_contents($path, $packed) !== strlen($packed)) {
                 @unlink($path);

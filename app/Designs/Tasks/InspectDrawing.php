@@ -87,7 +87,7 @@ final class InspectDrawing implements Work
         $size = max(1, (int) filesize(Uploads::path($upload)));
         $tell = static fn (string $doing) => static fn (int $bytes) => $progress->tell(0.7 * $bytes / $size, $doing);
         try {
-            return [DrawingFile::read(Uploads::path($upload), new ReadOptions(progress: $tell('reading the drawing'))), null];
+            return [DrawingFile::read(Uploads::path($upload), new ReadOptions(progress: $tell('reading the drawing'), keptAt: Uploads::elementsOf($upload))), null];
         } catch (UnreadableDrawing $e) {
             if (! $e->damaged) {
                 throw $e;

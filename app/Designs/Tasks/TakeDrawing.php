@@ -94,6 +94,8 @@ final class TakeDrawing implements Work
             return ['designId' => $design->id, 'unchanged' => $comparison?->unchanged];
         });
         self::prepareSpace($taken['designId'], $progress);
+        // All that is made of its things is made now.
+        @unlink(Uploads::elementsOf($body->upload));
 
         return $taken;
     }
@@ -138,7 +140,7 @@ final class TakeDrawing implements Work
 
         return DrawingFile::read(Uploads::path($body->upload), new ReadOptions(
             $body->unit, $body->layers, $heights, $body->annotations, self::transform($body->placement), $body->mend,
-            static fn (int $bytes) => $progress->tell(0.75 * $bytes / $size, 'reading the drawing'),
+            static fn (int $bytes) => $progress->tell(0.75 * $bytes / $size, 'reading the drawing'), Uploads::elementsOf($body->upload),
         ));
     }
 

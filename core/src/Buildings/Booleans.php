@@ -33,7 +33,7 @@ final class Booleans
             return $a;
         }
         $left = [...Partition::of($fb)->parts($facets, false, true, false), ...self::turned(Partition::of($fa)->parts($fb, true, false, false), count($a->round))];
-        $whole = array_values(array_diff(array_keys($a->faces), $near));
+        $whole = array_diff_key(array_fill(0, count($a->faces), true), array_fill_keys($near, true));
 
         return $left === [] && $whole === [] ? null : FaceMerging::of($left, [...$a->round, ...$second], $a->closed && $b->closed, $a, $whole);
     }
@@ -48,21 +48,19 @@ final class Booleans
      */
     public static function withoutAll(Solid $solid, array $holes): ?Solid
     {
-        $together = [];
-        $left = $solid;
-        $cut = static function () use (&$left, &$together): void {
-            if ($left !== null && $together !== []) {
-                $left = self::difference($left, Solid::together($together));
-            }
-        };
+        $groups = [];
         foreach ($holes as $hole) {
-            if (! self::isApart($hole, $together)) {
-                $cut();
-                $together = [];
+            $last = count($groups) - 1;
+            if ($last >= 0 && self::isApart($hole, $groups[$last])) {
+                $groups[$last][] = $hole;
+            } else {
+                $groups[] = [$hole];
             }
-            $together[] = $hole;
         }
-        $cut();
+        $left = $solid;
+        foreach ($groups as $group) {
+            $left = $left === null ? null : self::difference($left, Solid::together($group));
+        }
 
         return $left;
     }

@@ -42,7 +42,7 @@ final class FaceMerging
      * @param  list<Facet>  $facets
      * @param  list<RoundFace>  $round
      * @param  Solid|null  $of  faces of it are whole already, and meet the pieces at sides they have
-     * @param  list<int>  $whole  which
+     * @param  array<int, true>  $whole  which
      */
     public static function of(array $facets, array $round, bool $closed, ?Solid $of = null, array $whole = []): Solid
     {
@@ -51,8 +51,11 @@ final class FaceMerging
             $m->loops[] = $m->corners->loop($f->corners);
         }
         $kept = [];
-        foreach ($of === null ? [] : $whole as $k) {
-            $kept[] = $face = $m->numbered($of, $of->faces[$k]);
+        foreach ($of->faces ?? [] as $k => $face) {
+            if (! isset($whole[$k])) {
+                continue;
+            }
+            $kept[] = $face = $m->numbered($of->corners ?? [], $face);
             array_push($m->whole, $face->outline, ...$face->holes);
         }
         $m->base = count($m->corners->all) + 1;
@@ -62,11 +65,20 @@ final class FaceMerging
         return $m->solid([...$faces, ...$kept], $round, $closed);
     }
 
-    private function numbered(Solid $of, Face $face): Face
+    /** @param  list<array{float, float, float}>  $of */
+    private function numbered(array $of, Face $face): Face
     {
-        $loop = fn (array $corners): array => array_map(fn (int $i): int => $this->corners->number($of->corners[$i]), $corners);
+        return new Face($this->loopOf($of, $face->outline), array_map(fn (array $h): array => $this->loopOf($of, $h), $face->holes), $face->round);
+    }
 
-        return new Face($loop($face->outline), array_map($loop, $face->holes), $face->round);
+    /**
+     * @param  list<array{float, float, float}>  $of
+     * @param  list<int>  $corners
+     * @return list<int>
+     */
+    private function loopOf(array $of, array $corners): array
+    {
+        return array_map(fn (int $i): int => $this->corners->number($of[$i]), $corners);
     }
 
     /** A corner of one piece that lies on the side of another becomes a corner of that, too. */
@@ -139,8 +151,14 @@ final class FaceMerging
         [$dx, $dy, $dz] = [$all[$b][0] - $ax, $all[$b][1] - $ay, $all[$b][2] - $az];
         $square = $dx * $dx + $dy * $dy + $dz * $dz;
         $found = [];
+        // Most are told apart along the axis that the side runs along most.
+        [$axis, $way] = abs($dx) >= abs($dy) && abs($dx) >= abs($dz) ? [0, $dx] : (abs($dy) >= abs($dz) ? [1, $dy] : [2, $dz]);
+        $begin = $all[$a][$axis];
+        $low = min($begin, $begin + $way);
+        $high = max($begin, $begin + $way);
         foreach ($among as $c) {
-            if ($c === $a || $c === $b) {
+            $at = $all[$c][$axis];
+            if ($at <= $low - Corners::SAME || $at >= $high + Corners::SAME || $c === $a || $c === $b) {
                 continue;
             }
             $x = $all[$c][0] - $ax;

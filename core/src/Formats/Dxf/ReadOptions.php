@@ -14,6 +14,7 @@ final readonly class ReadOptions
      * @param  Transform|null  $placement  from the drawing in metres to the site grid; null leaves it where it is
      * @param  bool  $mend  takes what can be read of a damaged file and lists each repair
      * @param  (\Closure(int): void)|null  $progress  told now and then how many bytes have been read; may throw to stop
+     * @param  string|null  $keptAt  where what was worked out of a building model is kept, so that it is worked out once
      */
     public function __construct(
         public LengthUnit $unit = LengthUnit::Metre,
@@ -23,5 +24,6 @@ final readonly class ReadOptions
         public ?Transform $placement = null,
         public bool $mend = false,
         public ?\Closure $progress = null,
+        public ?string $keptAt = null,
     ) {}
 }

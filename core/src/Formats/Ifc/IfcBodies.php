@@ -65,13 +65,14 @@ final class IfcBodies
      * @param  LengthUnit  $unit  in which it was taken, whatever the file says
      * @param  Frame|null  $placement  from the file in metres to the site grid
      * @param  (\Closure(float): mixed)|null  $progress  takes the share that is done
+     * @param  string|null  $keptAt  as of IfcModel
      * @return string packed as above
      *
      * @throws UnreadableStep
      */
-    public static function pack(string $path, LengthUnit $unit, ?Frame $placement, ?\Closure $progress = null): string
+    public static function pack(string $path, LengthUnit $unit, ?Frame $placement, ?\Closure $progress = null, ?string $keptAt = null): string
     {
-        $model = new IfcModel(StepFile::open(IfcFile::stream($path)));
+        $model = new IfcModel(StepFile::open(IfcFile::stream($path)), $keptAt);
 
         return (new self)->of($model, $model->scale($unit), $model->toSite($unit, $placement), $progress);
     }

@@ -98,7 +98,7 @@ final class IfcDrawing
             $whole = max(1, (int) (fstat($stream)['size'] ?? 1));
             $told = $options->progress;
             $file = StepFile::open($stream, $told === null ? null : static fn (int $bytes) => $told((int) (self::SCAN * $size * $bytes / $whole)));
-            $model = new IfcModel($file);
+            $model = new IfcModel($file, $options->keptAt);
         } catch (UnreadableStep $e) {
             throw UnreadableDrawing::because($e->getMessage());
         }

@@ -60,8 +60,12 @@ final class IfcModel
     /** @var array<int, true>|null */
     private ?array $cutting = null;
 
-    /** @throws UnreadableStep where its schema is none Parlay reads */
-    public function __construct(public readonly StepFile $file)
+    /**
+     * @param  string|null  $keptAt  where its things are kept once they are worked out, and read from where they are (KeptElements)
+     *
+     * @throws UnreadableStep where its schema is none Parlay reads
+     */
+    public function __construct(public readonly StepFile $file, private readonly ?string $keptAt = null)
     {
         if (preg_match('~^IFC(2X3|4)~', $file->schema) !== 1) {
             throw UnreadableStep::otherSchema($file->schema);
@@ -372,6 +376,53 @@ final class IfcModel
      */
     public function elements(): \Generator
     {
+        $kept = $this->keptAt === null ? null : KeptElements::in($this->keptAt, function (array $leftOut, array $faults): void {
+            array_push($this->structure->faults, ...$faults);
+            foreach ($leftOut as $class => $whys) {
+                foreach ($whys as $why => $count) {
+                    $this->shapes->leave($class, $why, $count);
+                }
+            }
+        });
+        if ($kept === null) {
+            yield from $this->keptAt === null ? $this->built() : $this->keeping($this->keptAt);
+
+            return;
+        }
+        foreach ($kept as $number => [$element, $properties]) {
+            $this->properties->remember($number, $properties);
+            yield $number => $element;
+        }
+    }
+
+    /**
+     * The same, which keeps them: whole or not at all.
+     *
+     * @return \Generator<int, Element>
+     */
+    private function keeping(string $path): \Generator
+    {
+        $part = $path.'.'.bin2hex(random_bytes(4)).'.part';
+        $keep = KeptElements::begin($part);
+        $before = [$this->shapes->leftOut, count($this->structure->faults)];
+        try {
+            foreach ($this->built() as $number => $element) {
+                $properties = $this->properties->of($number);
+                $this->properties->remember($number, $properties);
+                $keep?->keep($element, $properties);
+                yield $number => $element;
+            }
+            if ($keep !== null && $keep->finish($this->shapes->leftOutSince($before[0]), array_slice($this->structure->faults, $before[1]))) {
+                @rename($part, $path);
+            }
+        } finally {
+            @unlink($part);
+        }
+    }
+
+    /** @return \Generator<int, Element> */
+    private function built(): \Generator
+    {
         foreach (array_keys($this->things()) as $class) {
             foreach ($this->file->of($class) as $number) {
                 try {
@@ -459,10 +510,18 @@ final class IfcModel
             return false;
         }
         // Points and the like have no id, and there may be millions of them; of what has one, the first that is placed or shown tells.
-        $withoutId = 0;
+        $withoutId = $short = 0;
         foreach ($this->file->of($class) as $number) {
             try {
                 $i = $this->file->get($number);
+                // A placement and a shape are the sixth and the seventh of what a product says.
+                if (count($i->attributes) < 7) {
+                    if (++$short > 5) {
+                        return false;
+                    }
+
+                    continue;
+                }
                 $place = $i->reference(5);
                 if ($i->text(0) === null && ++$withoutId > 50) {
                     return false;
@@ -553,7 +612,10 @@ final class IfcModel
             try {
                 $o = $this->file->get($opening);
                 $to = $place->inverse()?->after($this->places->local($o->reference(5)));
-                foreach ($to === null ? [] : $this->shapeOf($o)[0] as [$void, $frame]) {
+                if ($to === null) {
+                    continue;
+                }
+                foreach ($this->shapeOf($o)[0] as [$void, $frame]) {
                     $voids[] = $void->moved($to->after($frame));
                 }
             } catch (BrokenInstance $e) {

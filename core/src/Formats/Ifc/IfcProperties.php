@@ -19,35 +19,54 @@ final class IfcProperties
 
     private const DEEPEST = 5;
 
-    /** @var array<string, array<int, list<int>>> by the kind of relation: what belongs to a thing */
-    private array $of = ['properties' => [], 'material' => [], 'classification' => []];
+    /** @var array{properties: array<int, list<int>>, material: array<int, list<int>>, classification: array<int, list<int>>}|null what belongs to a thing */
+    private ?array $of = null;
+
+    /** @var array{int, array<string, string>}|null */
+    private ?array $last = null;
 
     /** @var array<int, array<string, string>> sets that were read, for those who share them */
     private array $sets = [];
 
-    public function __construct(private readonly StepFile $file, private readonly IfcStructure $structure)
+    public function __construct(private readonly StepFile $file, private readonly IfcStructure $structure) {}
+
+    /** @return array{properties: array<int, list<int>>, material: array<int, list<int>>, classification: array<int, list<int>>} */
+    private function relations(): array
     {
+        $of = ['properties' => [], 'material' => [], 'classification' => []];
         foreach ([
             'properties' => 'IFCRELDEFINESBYPROPERTIES', 'material' => 'IFCRELASSOCIATESMATERIAL', 'classification' => 'IFCRELASSOCIATESCLASSIFICATION',
         ] as $kind => $class) {
-            foreach ($file->of($class) as $number) {
+            foreach ($this->file->of($class) as $number) {
                 try {
-                    $r = $file->get($number);
+                    $r = $this->file->get($number);
                 } catch (BrokenInstance $e) {
-                    $structure->faults[] = $e->getMessage();
+                    $this->structure->faults[] = $e->getMessage();
 
                     continue;
                 }
                 foreach ($r->references(4) as $thing) {
-                    $this->of[$kind][$thing][] = (int) $r->reference(5);
+                    $of[$kind][$thing][] = (int) $r->reference(5);
                 }
             }
         }
+
+        return $of;
+    }
+
+    /** @param  array<string, string>  $said  of a thing that is asked about next */
+    public function remember(int $thing, array $said): void
+    {
+        $this->last = [$thing, $said];
     }
 
     /** @return array<string, string> what is said of a thing, by its name; what it says itself goes before what its type says */
     public function of(int $thing): array
     {
+        if ($this->last !== null && $this->last[0] === $thing) {
+            return $this->last[1];
+        }
+        $this->of ??= $this->relations();
         $type = $this->structure->types[$thing] ?? null;
         $said = [];
         foreach ([$thing, $type] as $number) {

@@ -151,8 +151,26 @@ final class IfcShapes
         return $this->kept[$key] = $solid;
     }
 
-    public function leave(string $class, string $why): void
+    public function leave(string $class, string $why, int $count = 1): void
     {
-        $this->leftOut[$class][$why] = ($this->leftOut[$class][$why] ?? 0) + 1;
+        $this->leftOut[$class][$why] = ($this->leftOut[$class][$why] ?? 0) + $count;
+    }
+
+    /**
+     * @param  array<string, array<string, int>>  $before
+     * @return array<string, array<string, int>>
+     */
+    public function leftOutSince(array $before): array
+    {
+        $since = [];
+        foreach ($this->leftOut as $class => $whys) {
+            foreach ($whys as $why => $count) {
+                $more = $count - ($before[$class][$why] ?? 0);
+                $since += $more > 0 ? [$class => []] : [];
+                $more > 0 && $since[$class][$why] = $more;
+            }
+        }
+
+        return $since;
     }
 }
