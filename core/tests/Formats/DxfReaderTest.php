@@ -11,6 +11,7 @@ use Parlay\Core\Designs\ShapeKind;
 use Parlay\Core\Formats\Dxf\DxfReader;
 use Parlay\Core\Formats\Dxf\Heights;
 use Parlay\Core\Formats\Dxf\ReadOptions;
+use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Tests\Reference;
 use Parlay\Core\Units\LengthUnit;
@@ -188,7 +189,7 @@ final class DxfReaderTest extends TestCase
             "0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nPOINT\n8\nB\n10\n1\n20\n1\n0\nBODY\n8\nA\n0\nBODY\n8\nA\n0\nPOINT\n67\n1\n8\nA\n10\n0\n20\n0\n",
         ), new ReadOptions(layers: ['B']));
         self::assertSame(['B'], array_map(static fn ($l) => $l->name, $drawing->layers));
-        self::assertContains('2 entities left out: BODY is not read.', $drawing->remarks);
+        self::assertContains('2 entities left out: BODY, a shape in another program’s own form: ask for it as polylines or faces.', $drawing->remarks);
         self::assertContains('1 entity left out: on paper space.', $drawing->remarks);
     }
 
@@ -205,6 +206,23 @@ final class DxfReaderTest extends TestCase
         $drawing = self::open(self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nRAY\n8\nA\n0\nXLINE\n8\nA\n0\nXLINE\n8\nA\n"));
         self::assertContains('1 entity left out: RAY, a construction line without end.', $drawing->remarks);
         self::assertContains('2 entities left out: XLINE, a construction line without end.', $drawing->remarks);
+    }
+
+    public function test_a_mesh_is_read_whole_or_refused_with_its_place_and_a_smoothed_one_is_named(): void
+    {
+        $corners = "10\n0\n20\n0\n30\n1\n10\n4\n20\n0\n30\n1\n10\n4\n20\n3\n30\n2\n";
+        $mesh = static fn (string $faces, int $level = 0): string => self::dxf("0\nPOINT\n8\nA\n10\n1\n20\n1\n0\nMESH\n8\nA\n91\n$level\n92\n3\n{$corners}93\n4\n$faces");
+        $kinds = self::open($mesh("90\n3\n90\n0\n90\n1\n90\n2\n94\n1\n90\n0\n90\n1\n"))->layers[0]->kinds();
+        self::assertSame([3, 1], [$kinds['line'], $kinds['face']]);
+        foreach (["90\n3\n90\n0\n90\n1\n90\n7\n", "90\n3\n90\n0\n90\n1\n", "90\n-1\n90\n0\n", "90\n0\n90\n0\n"] as $broken) {
+            try {
+                self::open($mesh($broken));
+                self::fail('A mesh of faces that are not there was taken.');
+            } catch (UnreadableDrawing $e) {
+                self::assertStringContainsString('MESH', $e->getMessage());
+            }
+        }
+        self::assertContains('1 entity left out: MESH that is smoothed: its corners do not lie on what is drawn.', self::open($mesh("90\n3\n90\n0\n90\n1\n90\n2\n", 1))->remarks);
     }
 
     public function test_a_block_that_inserts_itself_or_multiplies_without_limit_is_left_out_by_name(): void

@@ -55,6 +55,19 @@ from ezdxf.render import forms
 cube = forms.cube(center=False)
 cube.render_polyface(msp, dxfattribs=layer('polyface'))
 case('polyface', 12, [Vec3(0, 0), Vec3(1, 1), Vec3(.5, 0), Vec3(0, .5)], 8, faces=12)
+if not old:
+    m = msp.add_mesh(dxfattribs=layer('mesh of faces'))
+    with m.edit_data() as data:
+        data.vertices = [(40, 0, 1), (44, 0, 1), (44, 3, 2), (40, 3, 2), (42, 6, 3)]
+        data.faces = [(0, 1, 2, 3), (3, 2, 4)]
+    case('mesh of faces', 6, [Vec3(42, 0), Vec3(44, 1.5), Vec3(42, 3), Vec3(41, 4.5)], faces=3)
+    style = doc.mline_styles.new('THREE')
+    for offset in (1.5, 0.0, -0.5):
+        style.elements.append(offset)
+    for name, closed in (('multiline', False), ('multiline closed', True)):
+        ml = msp.add_mline([(50, 0), (60, 0), (60, 8), (66, 14)], close=closed, dxfattribs=layer(name) | {'style_name': 'THREE', 'scale_factor': 0.8, 'justification': 1})
+        lines = [e for e in ml.virtual_entities() if e.dxftype() == 'LINE']
+        case(name, len(lines), [p for e in lines for p in (e.dxf.start, e.dxf.end, e.dxf.start.lerp(e.dxf.end))], sum((e.dxf.end - e.dxf.start).magnitude for e in lines))
 from ezdxf.render import MeshBuilder
 tent = MeshBuilder()
 tent.add_mesh(vertices=[(20, 0, 0), (26, 0, 0), (20, 6, 0), (20, 0, 3)], faces=[(0, 1, 2), (0, 1, 3), (1, 2, 3), (2, 0, 3)])

@@ -232,6 +232,9 @@ final class DxfReader
         if (isset($r->first[60]) && $r->integer(60) === 1) {
             return $this->placement->leaveOut('made invisible in the drawing');
         }
+        if ($r->type === 'MESH' && $r->integer(91) > 0) {
+            return $this->placement->leaveOut('MESH that is smoothed: its corners do not lie on what is drawn');
+        }
         $annotation = isset(Pieces::ANNOTATION[$r->type]);
         [$pieces, $insertion] = match (true) {
             $r->type === 'INSERT' => [[], Insertion::of($r, $this->text->plain($r->text(2)), $this->texts)],
@@ -244,6 +247,7 @@ final class DxfReader
                 'RAY', 'XLINE' => "{$r->type}, a construction line without end",
                 'ATTDEF' => 'ATTDEF, the pattern of a text that each insertion fills in',
                 'VIEWPORT' => 'VIEWPORT, a window of a layout',
+                'REGION', 'BODY', '3DSOLID', 'SURFACE' => "{$r->type}, a shape in another program’s own form: ask for it as polylines or faces",
                 default => mb_substr(mb_scrub($r->type), 0, 40).' is not read',
             });
         }

@@ -22,13 +22,13 @@ final class Pieces
         'LINE' => true, 'LWPOLYLINE' => true, 'POLYLINE' => true, 'ARC' => true,
         'CIRCLE' => true, 'ELLIPSE' => true, 'SPLINE' => true, 'POINT' => true,
         'TEXT' => true, 'MTEXT' => true, 'ATTRIB' => true, '3DFACE' => true, 'SOLID' => true, 'TRACE' => true, 'HATCH' => true,
-        'LEADER' => true, 'MULTILEADER' => true, 'MLEADER' => true,
+        'LEADER' => true, 'MULTILEADER' => true, 'MLEADER' => true, 'MLINE' => true, 'MESH' => true,
     ];
 
     /** Drawn in space: their extrusion says nothing about where they lie. */
     public const IN_SPACE = [
         'LINE' => true, 'POINT' => true, 'MTEXT' => true, 'ELLIPSE' => true, 'SPLINE' => true, '3DFACE' => true, 'LEADER' => true,
-        'MULTILEADER' => true, 'MLEADER' => true,
+        'MULTILEADER' => true, 'MLEADER' => true, 'MLINE' => true, 'MESH' => true,
     ];
 
     public const ANNOTATION = ['DIMENSION' => true, 'LEADER' => true, 'MULTILEADER' => true, 'MLEADER' => true];
@@ -54,6 +54,8 @@ final class Pieces
                 ? [self::curve($curve)]
                 : Polylines::open($r->points(10)),
             'MULTILEADER', 'MLEADER' => Multileader::of($r, $text),
+            'MLINE' => ManySided::multiline($r),
+            'MESH' => ManySided::mesh($r),
             default => [],
         };
     }

@@ -14,7 +14,7 @@ final class Record
     /** Types whose groups repeat and mean something by their order. */
     public const REPEATING = [
         'SECTION' => true, 'LWPOLYLINE' => true, 'SPLINE' => true, 'HATCH' => true, 'MTEXT' => true, 'LEADER' => true,
-        'MULTILEADER' => true, 'MLEADER' => true,
+        'MULTILEADER' => true, 'MLEADER' => true, 'MLINE' => true, 'MESH' => true,
     ];
 
     /** Handles, owners, class names, line types and weights: nobody asks for them, so they are not kept. */
