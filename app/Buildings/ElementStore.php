@@ -198,7 +198,7 @@ final class ElementStore
     private static function keepThings(Connection $db, IfcModel $model, Frame $site, ?\Closure $progress): void
     {
         $storeys = $model->storeyNames();
-        $all = max(1, array_sum($model->things()));
+        $all = max(1, array_sum($model->things->counts()));
         /** @var \SplObjectStorage<Solid, string> $known holds them, so that one is never taken for another that is gone */
         $known = new \SplObjectStorage;
         $solids = $topologies = $rows = $packed = [];
@@ -269,7 +269,7 @@ final class ElementStore
 
     private static function keepAxes(Connection $db, IfcModel $model, Frame $site): void
     {
-        foreach ($model->gridAxes() as $axis) {
+        foreach ($model->grids->axes() as $axis) {
             $places = array_map(static fn (array $p): array => $site->point(...$p), $axis->places);
             // A crossing is named by straight ones; what bends is drawn on the plan.
             if (count($places) === 2 && $axis->name !== '') {

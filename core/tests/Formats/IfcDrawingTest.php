@@ -14,7 +14,7 @@ use Parlay\Core\Formats\Dxf\Transform;
 use Parlay\Core\Formats\Dxf\UnreadableDrawing;
 use Parlay\Core\Formats\Ifc\IfcBodies;
 use Parlay\Core\Formats\Ifc\IfcFile;
-use Parlay\Core\Formats\Ifc\IfcModel;
+use Parlay\Core\Formats\Ifc\IfcThings;
 use Parlay\Core\Formats\Step\UnreadableStep;
 use Parlay\Core\Units\LengthUnit;
 use PHPUnit\Framework\TestCase;
@@ -223,7 +223,7 @@ final class IfcDrawingTest extends TestCase
     public function test_classes_are_named_as_people_write_them(): void
     {
         foreach (['IFCMECHANICALFASTENER' => 'Mechanical fastener', 'IFCWALLSTANDARDCASE' => 'Wall', 'IFCBUILDINGELEMENTPROXY' => 'Building element proxy', 'IFCCOLUMN' => 'Column', 'IFCREINFORCINGBAR' => 'Reinforcing bar'] as $class => $name) {
-            self::assertSame($name, IfcModel::plainClass($class));
+            self::assertSame($name, IfcThings::plainClass($class));
         }
     }
 

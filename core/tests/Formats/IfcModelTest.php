@@ -130,8 +130,8 @@ final class IfcModelTest extends TestCase
         self::assertSame('as said by the writer', $e['Plate']->typeName);
         self::assertSame('Ground', $m->storeys()[0]->name);
         self::assertSame([$m->storeys()[0]->number, $m->storeys()[0]->number], [$e['Stütze 1']->storey, $e['Plate']->storey], 'a part stands where its whole does');
-        self::assertSame(['A', 'B', '1'], array_column($m->gridAxes(), 'name'));
-        self::assertSame([[7.0, 0.0, 0.0], [7.0, 9.0, 0.0]], $m->gridAxes()[1]->places);
+        self::assertSame(['A', 'B', '1'], array_column($m->grids->axes(), 'name'));
+        self::assertSame([[7.0, 0.0, 0.0], [7.0, 9.0, 0.0]], $m->grids->axes()[1]->places);
     }
 
     public function test_what_is_said_of_a_thing_beside_its_shape(): void
@@ -313,7 +313,7 @@ final class IfcModelTest extends TestCase
             try {
                 $m = self::model($text);
                 $m->storeys();
-                $m->gridAxes();
+                $m->grids->axes();
                 // Of each kind of damage one in eight is built, too: building takes its time.
                 if ($i % 40 < 5) {
                     foreach ($m->elements() as $e) {

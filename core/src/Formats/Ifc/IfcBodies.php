@@ -82,7 +82,7 @@ final class IfcBodies
     {
         $storeys = $model->storeyNames();
         $things = [];
-        $count = max(1, array_sum($model->things()));
+        $count = max(1, array_sum($model->things->counts()));
         foreach ($model->elements() as $e) {
             $place = $whole->after($e->place);
             foreach ($e->shape as [$solid, $frame]) {

@@ -111,7 +111,7 @@ final class IfcDrawing
         $file = $this->model->file;
         $this->axes();
         $this->annotations();
-        $all = max(1, array_sum($this->model->things()));
+        $all = max(1, array_sum($this->model->things->counts()));
         $done = $twice = 0;
         $bare = $ids = [];
         foreach ($this->model->elements() as $element) {
@@ -138,7 +138,7 @@ final class IfcDrawing
                 $this->placement->remark("$count × $class: $why.");
             }
         }
-        foreach ($this->model->notTaken() as $class => $count) {
+        foreach ($this->model->things->notTaken() as $class => $count) {
             $this->placement->remark("$count × $class: a place, or what is not there; it is no thing that is set out, and was not taken.");
         }
         if ($this->model->leftOut() !== []) {
@@ -256,7 +256,7 @@ final class IfcDrawing
 
     private function axes(): void
     {
-        foreach ($this->model->gridAxes() as $axis) {
+        foreach ($this->model->grids->axes() as $axis) {
             $places = array_map(fn (array $p): array => $this->toFile->point(...$p), $axis->places);
             $pieces = [];
             for ($i = 1; $i < count($places); $i++) {

@@ -6,7 +6,6 @@ namespace Parlay\Core\Formats\Ifc;
 
 use Parlay\Core\Buildings\Booleans;
 use Parlay\Core\Buildings\Element;
-use Parlay\Core\Buildings\GridAxis;
 use Parlay\Core\Buildings\Solid;
 use Parlay\Core\Buildings\Storey;
 use Parlay\Core\Buildings\TooManyFaces;
@@ -16,7 +15,6 @@ use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Formats\Step\UnreadableStep;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Frame;
-use Parlay\Core\Geometry\Space;
 use Parlay\Core\Units\LengthUnit;
 
 /** A building model in IFC (ISO 16739): IFC2X3, IFC4 and their additions, as a STEP file. */
@@ -31,17 +29,6 @@ final class IfcModel
     /** Representations that show something else than the thing itself. */
     private const NO_SHAPES = ['axis', 'footprint', 'profile', 'reference', 'clearance', 'lighting', 'cog', 'annotation', 'surveypoints', 'plan', 'path'];
 
-    /** Not things but places, or what is not there. */
-    private const NO_THINGS = [
-        'IFCSITE', 'IFCBUILDING', 'IFCBUILDINGSTOREY', 'IFCSPACE', 'IFCOPENINGELEMENT', 'IFCOPENINGSTANDARDCASE', 'IFCGRID', 'IFCANNOTATION',
-        'IFCVIRTUALELEMENT', 'IFCPROJECT', 'IFCSPATIALZONE', 'IFCEXTERNALSPATIALELEMENT', 'IFCVOIDINGFEATURE', 'IFCPORT', 'IFCDISTRIBUTIONPORT',
-    ];
-
-    /** Of which the names of classes are put together. */
-    private const WORDS = 'STANDARD|ELEMENTED|CASE|BUILDING|ELEMENT|PROXY|MECHANICAL|FASTENER|DISCRETE|ACCESSORY|REINFORCING|BAR|MESH|CURTAIN|WALL'
-        .'|FLOW|SEGMENT|FITTING|TERMINAL|CONTROLLER|PIPE|DUCT|CABLE|CARRIER|STAIR|RAMP|FLIGHT|FURNISHING|ASSEMBLY|PART|TENDON|ANCHOR|DISTRIBUTION'
-        .'|CHAMBER|TRANSPORT|CIVIL|GEOGRAPHIC|SYSTEM|SHADING|DEVICE|EARTHWORKS|COURSE';
-
     public readonly IfcUnits $units;
 
     public readonly IfcStructure $structure;
@@ -50,15 +37,13 @@ final class IfcModel
 
     public readonly IfcPlaces $places;
 
-    /** @var array<string, int>|null */
-    private ?array $things = null;
+    public readonly IfcThings $things;
+
+    public readonly IfcGrids $grids;
 
     private readonly IfcShapes $shapes;
 
     private readonly IfcCurves $curves;
-
-    /** @var array<int, true>|null */
-    private ?array $cutting = null;
 
     /**
      * @param  string|null  $keptAt  where its things are kept once they are worked out, and read from where they are (KeptElements)
@@ -74,8 +59,10 @@ final class IfcModel
         $this->places = new IfcPlaces($file, $this->units->length);
         $this->curves = new IfcCurves($file, $this->places, $this->units);
         $this->shapes = new IfcShapes($file, $this->places, $this->curves, new IfcProfiles($file, $this->places, $this->curves));
-        $this->places->setGrid($this->byGrid(...));
         $this->structure = new IfcStructure($file);
+        $this->things = new IfcThings($file, $this->structure);
+        $this->grids = new IfcGrids($file, $this->places, $this->curves, $this->structure);
+        $this->places->setGrid($this->grids->place(...));
         $this->properties = new IfcProperties($file, $this->structure);
     }
 
@@ -122,129 +109,6 @@ final class IfcModel
         }
 
         return null;
-    }
-
-    /**
-     * At the crossing of two axes of a grid, or beside it (IfcVirtualGridIntersection): its x axis along the first of both, or toward where it is said.
-     *
-     * @throws BrokenInstance
-     */
-    private function byGrid(Instance $placement): Frame
-    {
-        $crossings = [];
-        $toward = null;
-        foreach (array_keys($placement->attributes) as $k) {
-            $number = $placement->reference($k);
-            $class = $number === null ? '' : $this->file->classOf($number);
-            if ($class === 'IFCVIRTUALGRIDINTERSECTION') {
-                $crossings[] = (int) $number;
-            } elseif ($class === 'IFCDIRECTION') {
-                $toward = $this->places->direction($number, [1.0, 0.0, 0.0]);
-            }
-        }
-        [$at, $along, $frame] = $this->crossing($crossings[0] ?? throw $this->places->broken($placement->number, 'it names no crossing of a grid'));
-        if (isset($crossings[1])) {
-            [$other] = $this->crossing($crossings[1]);
-            $along = [$other[0] - $at[0], $other[1] - $at[1], 0.0];
-        }
-        $x = Space::unit($toward ?? $along) ?? [1.0, 0.0, 0.0];
-
-        return $frame->after(Frame::ofAxes($x, [-$x[1], $x[0], 0.0], [0.0, 0.0, 1.0], $at));
-    }
-
-    /**
-     * @return array{array{float, float, float}, array{float, float, float}, Frame} where two axes cross, beside them as far as is said, how the first of them runs, and the grid's frame
-     *
-     * @throws BrokenInstance
-     */
-    private function crossing(int $number): array
-    {
-        $c = $this->file->get($number);
-        [$one, $two] = [...$c->references(0), null, null];
-        if ($one === null || $two === null) {
-            throw $this->places->broken($number, 'a crossing of fewer than two axes');
-        }
-        $off = $c->numbers(1);
-        [$p, $u] = $this->straightAxis($one, ($off[0] ?? 0.0));
-        [$q, $v] = $this->straightAxis($two, ($off[1] ?? 0.0));
-        $sine = $u[0] * $v[1] - $u[1] * $v[0];
-        if (abs($sine) < 1e-9) {
-            throw $this->places->broken($number, 'its axes run alike and do not cross');
-        }
-        $t = (($q[0] - $p[0]) * $v[1] - ($q[1] - $p[1]) * $v[0]) / $sine;
-        $up = isset($off[2]) ? $this->places->coordinate($off[2], $number) : 0.0;
-
-        return [[$p[0] + $t * $u[0], $p[1] + $t * $u[1], $up], [$u[0], $u[1], 0.0], $this->gridOf($one)];
-    }
-
-    /**
-     * @param  float  $off  to its left, in the file's unit
-     * @return array{array{float, float}, array{float, float}} a place on it and its direction
-     *
-     * @throws BrokenInstance
-     */
-    private function straightAxis(int $axis, float $off): array
-    {
-        $a = $this->file->get($axis);
-        $places = $this->curves->trace($a->reference(1) ?? throw $this->places->broken($axis, 'an axis without a course'))->places;
-        if (count($places) !== 2) {
-            throw $this->places->broken($axis, 'a placement by an axis that is not straight, which Parlay does not read');
-        }
-        [$from, $to] = $a->word(2) === 'F' ? [$places[1], $places[0]] : [$places[0], $places[1]];
-        $length = hypot($to[0] - $from[0], $to[1] - $from[1]);
-        if ($length <= 0.0) {
-            throw $this->places->broken($axis, 'an axis of no length');
-        }
-        $u = [($to[0] - $from[0]) / $length, ($to[1] - $from[1]) / $length];
-        $by = $this->places->coordinate($off, $axis);
-
-        return [[$from[0] - $by * $u[1], $from[1] + $by * $u[0]], $u];
-    }
-
-    private function gridOf(int $axis): Frame
-    {
-        foreach ($this->file->of('IFCGRID') as $number) {
-            $grid = $this->file->get($number);
-            if (in_array($axis, [...$grid->references(7), ...$grid->references(8), ...$grid->references(9)], true)) {
-                return $this->places->local($grid->reference(5));
-            }
-        }
-
-        return Frame::none();
-    }
-
-    /**
-     * What is placed or shown in the file and is no thing that could be set out: how many of each class.
-     *
-     * @return array<string, int>
-     */
-    public function notTaken(): array
-    {
-        $counts = [];
-        foreach (self::NO_THINGS as $class) {
-            // Grids and annotations are drawn as lines, openings are cut; a site with a body is one.
-            if (in_array($class, ['IFCGRID', 'IFCPROJECT', 'IFCANNOTATION', 'IFCSITE'], true)) {
-                continue;
-            }
-            foreach ($this->file->of($class) as $number) {
-                try {
-                    $shown = $this->file->get($number)->reference(6) !== null && ! isset($this->cutting()[$number]);
-                } catch (BrokenInstance) {
-                    $shown = true;
-                }
-                if ($shown) {
-                    $counts[$class] = ($counts[$class] ?? 0) + 1;
-                }
-            }
-        }
-
-        return $counts;
-    }
-
-    /** @return array<int, true> openings that are cut out of something */
-    private function cutting(): array
-    {
-        return $this->cutting ??= array_fill_keys(array_merge(...array_values($this->structure->openings)), true);
     }
 
     /**
@@ -340,35 +204,6 @@ final class IfcModel
         return $names;
     }
 
-    /** @return list<GridAxis> those that can be read */
-    public function gridAxes(): array
-    {
-        $axes = [];
-        foreach ($this->file->of('IFCGRID') as $number) {
-            try {
-                $grid = $this->file->get($number);
-                $frame = $this->places->local($grid->reference(5));
-                foreach ([...$grid->references(7), ...$grid->references(8), ...$grid->references(9)] as $axis) {
-                    $a = $this->file->get($axis);
-                    $trace = $this->curves->trace($a->reference(1) ?? throw $this->places->broken($axis, 'an axis without a course'));
-                    $axes[] = new GridAxis(
-                        $grid->text(2) ?? '', $a->text(0) ?? '', array_map(static fn (array $p): array => $frame->point(...$p), $trace->places),
-                    );
-                }
-            } catch (BrokenInstance $e) {
-                $this->structure->faults[] = $e->getMessage();
-            }
-        }
-
-        return $axes;
-    }
-
-    /** @return array<string, int> how many things there are of each class */
-    public function things(): array
-    {
-        return $this->things ??= array_filter($this->file->counts(), $this->isThing(...), ARRAY_FILTER_USE_KEY);
-    }
-
     /**
      * One after the other, in the order of the file; each is built when it is asked for, and forgotten.
      *
@@ -423,7 +258,7 @@ final class IfcModel
     /** @return \Generator<int, Element> */
     private function built(): \Generator
     {
-        foreach (array_keys($this->things()) as $class) {
+        foreach (array_keys($this->things->counts()) as $class) {
             foreach ($this->file->of($class) as $number) {
                 try {
                     if ($class === 'IFCSITE' && $this->file->get($number)->reference(6) === null) {
@@ -431,7 +266,7 @@ final class IfcModel
                     }
                     $element = $this->element($number);
                 } catch (BrokenInstance $e) {
-                    $this->structure->faults[] = self::plainClass($class)." “{$this->nameOf($number)}” was left out: {$e->getMessage()}";
+                    $this->structure->faults[] = IfcThings::plainClass($class)." “{$this->nameOf($number)}” was left out: {$e->getMessage()}";
                     $this->shapes->leave($class, 'its place, or it itself, can’t be read: left out');
 
                     continue;
@@ -460,7 +295,7 @@ final class IfcModel
         return new Element(
             number: $number,
             id: $i->text(0) ?? '',
-            class: self::plainClass($i->class),
+            class: IfcThings::plainClass($i->class),
             name: $i->text(2) ?? '',
             type: $type,
             typeName: $type === null ? $i->text(4) : $this->nameOf($type) ?? $i->text(4),
@@ -482,66 +317,6 @@ final class IfcModel
         } catch (BrokenInstance) {
             return null;
         }
-    }
-
-    /** A site is a place, and where terrain is drawn with it a thing as well. */
-    private function hasBody(string $class): bool
-    {
-        foreach ($this->file->of($class) as $number) {
-            try {
-                if ($this->file->get($number)->reference(6) !== null) {
-                    return true;
-                }
-            } catch (BrokenInstance) {
-                continue;
-            }
-        }
-
-        return false;
-    }
-
-    /** A class whose instances have an id, a placement and a shape. */
-    private function isThing(string $class): bool
-    {
-        if ($class === 'IFCSITE') {
-            return $this->hasBody($class);
-        }
-        if (in_array($class, self::NO_THINGS, true) || str_starts_with($class, 'IFCREL') || str_ends_with($class, 'TYPE') || str_ends_with($class, 'STYLE')) {
-            return false;
-        }
-        // Points and the like have no id, and there may be millions of them; of what has one, the first that is placed or shown tells.
-        $withoutId = $short = 0;
-        foreach ($this->file->of($class) as $number) {
-            try {
-                $i = $this->file->get($number);
-                // A placement and a shape are the sixth and the seventh of what a product says.
-                if (count($i->attributes) < 7) {
-                    if (++$short > 5) {
-                        return false;
-                    }
-
-                    continue;
-                }
-                $place = $i->reference(5);
-                if ($i->text(0) === null && ++$withoutId > 50) {
-                    return false;
-                }
-                if ($i->text(0) === null || ($place === null && $i->reference(6) === null)) {
-                    continue;
-                }
-                if ($place !== null && $this->file->has($place) && ! str_ends_with($this->file->classOf($place), 'PLACEMENT')) {
-                    continue;
-                }
-                $shape = $i->reference(6);
-                if ($shape === null || ! $this->file->has($shape) || $this->file->classOf($shape) === 'IFCPRODUCTDEFINITIONSHAPE') {
-                    return true;
-                }
-            } catch (BrokenInstance) {
-                continue;
-            }
-        }
-
-        return false;
     }
 
     /**
@@ -642,13 +417,5 @@ final class IfcModel
     public function leftOut(): array
     {
         return $this->shapes->leftOut;
-    }
-
-    /** As people write it: IFCMECHANICALFASTENER is a mechanical fastener. */
-    public static function plainClass(string $class): string
-    {
-        $words = preg_split('~('.self::WORDS.')~', substr($class, 3), -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [$class];
-
-        return ucfirst(strtolower(str_replace([' STANDARD CASE', ' ELEMENTED CASE'], '', implode(' ', $words))));
     }
 }
