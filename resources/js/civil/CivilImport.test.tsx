@@ -6,7 +6,16 @@ import { CivilImport } from './CivilImport';
 
 type Inspection = Schemas['ModelInspection'];
 
-const SURFACE = { name: 'Yard', triangles: 8, points: 7, extent: [0, 0, 30, 20], lowest: 1, highest: 2.5, lines: 0, remarks: ['6 edges have two faces on one side.'] };
+const SURFACE = {
+    name: 'Yard',
+    triangles: 8,
+    points: 7,
+    extent: [0, 0, 30, 20],
+    lowest: 1,
+    highest: 2.5,
+    lines: 0,
+    remarks: ['6 edges have two faces on one side.'],
+};
 
 const INSPECTION: Inspection = {
     fileName: 'site.xml',
@@ -72,7 +81,13 @@ describe('before a civil model is taken', () => {
         press('Take it');
         await waitFor(() => expect(done).toHaveBeenCalledOnce());
         expect(asked.find((a) => a.path === '/projects/7/models')?.body).toEqual({
-            upload: 'abc', name: 'site', unit: 'm', exchanged: false, alignments: [], surfaces: [0], lines: false,
+            upload: 'abc',
+            name: 'site',
+            unit: 'm',
+            exchanged: false,
+            alignments: [],
+            surfaces: [0],
+            lines: false,
         });
     });
 

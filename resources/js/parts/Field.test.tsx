@@ -6,7 +6,15 @@ import { KeptTextField, LengthField } from './Field';
 
 const READINGS = { 'GET /compute/length': (asked: { path: string }) => (asked ? [{ metres: 1.6, text: '1.600 m' }] : []) };
 
-function Length({ onValue, optional = false, start = null }: { onValue: (m: number | null) => void; optional?: boolean; start?: number | null }) {
+function Length({
+    onValue,
+    optional = false,
+    start = null,
+}: {
+    onValue: (m: number | null) => void;
+    optional?: boolean;
+    start?: number | null;
+}) {
     const [value, setValue] = useState<number | null>(start);
     return (
         <LengthField
@@ -22,6 +30,12 @@ function Length({ onValue, optional = false, start = null }: { onValue: (m: numb
 }
 
 const type = (text: string) => fireEvent.change(screen.getByLabelText('Height'), { target: { value: text } });
+
+/** What comes back from its server is always one letter behind. */
+function Late() {
+    const [kept, setKept] = useState('');
+    return <KeptTextField label="Name" value={kept} onValue={(t) => setKept(t.slice(0, -1))} />;
+}
 
 describe('a field for a length', () => {
     it('shows what it holds as the project writes lengths', () => {
@@ -75,11 +89,6 @@ describe('a field for a length', () => {
 
 describe('a text that the server keeps', () => {
     it('is the typist’s until it is left, whatever comes back meanwhile', () => {
-        function Late() {
-            const [kept, setKept] = useState('');
-            // What comes back is always one letter behind.
-            return <KeptTextField label="Name" value={kept} onValue={(t) => setKept(t.slice(0, -1))} />;
-        }
         draw(<Late />);
         const field = screen.getByLabelText('Name') as HTMLInputElement;
         for (const text of ['G', 'GR', 'GRID-A1']) {
