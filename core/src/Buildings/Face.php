@@ -10,7 +10,8 @@ final readonly class Face
     /**
      * @param  list<int>  $outline
      * @param  list<list<int>>  $holes
-     * @param  int|null  $round  which round face of the solid it is a piece of; null where it is plane
+     * @param  int|null  $round  which round face of the solid it is a piece of; below 0 a piece of a face that curves otherwise, the same number for all of
+     *                           that face; null where it is plane
      */
     public function __construct(public array $outline, public array $holes = [], public ?int $round = null) {}
 
@@ -36,6 +37,6 @@ final readonly class Face
             return $moved;
         };
 
-        return new self($by($this->outline), array_map($by, $this->holes), $this->round === null ? null : $this->round + $rounds);
+        return new self($by($this->outline), array_map($by, $this->holes), $this->round === null || $this->round < 0 ? $this->round : $this->round + $rounds);
     }
 }

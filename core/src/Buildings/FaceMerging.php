@@ -395,7 +395,7 @@ final class FaceMerging
         };
         [$round, $now] = $this->trimmed($faces, $round);
         $faces = array_map(static fn (Face $f) => new Face(
-            $renumber($f->outline), array_map($renumber, $f->holes), $f->round === null ? null : $now[$f->round],
+            $renumber($f->outline), array_map($renumber, $f->holes), $f->round === null || $f->round < 0 ? $f->round : $now[$f->round],
         ), $faces);
 
         return new Solid($corners, $faces, $round, $closed);

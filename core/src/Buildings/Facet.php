@@ -50,6 +50,6 @@ final readonly class Facet
     /** Its round face counted from another number on. */
     public function numbered(int $rounds): self
     {
-        return new self($this->corners, $this->x, $this->y, $this->z, $this->d, $this->round === null ? null : $this->round + $rounds);
+        return new self($this->corners, $this->x, $this->y, $this->z, $this->d, $this->round === null || $this->round < 0 ? $this->round : $this->round + $rounds);
     }
 }

@@ -34,7 +34,7 @@ final readonly class SeenFromAbove
         $mirrored = $frame->determinant() < 0.0;
         $at = array_map(static fn (array $c): array => $frame->point(...$c), $solid->corners);
         $round = self::sidesOf($solid, $circles);
-        $top = $underside = [];
+        $top = $underside = $within = [];
         foreach ($solid->faces as $face) {
             [$x, $y, $z] = FaceTriangles::normal($at, $face->outline);
             $length = sqrt($x * $x + $y * $y + $z * $z);
@@ -51,6 +51,14 @@ final readonly class SeenFromAbove
                     if (isset($round[$key]) || (abs($at[$side[0]][0] - $at[$side[1]][0]) < self::UPRIGHT && abs($at[$side[0]][1] - $at[$side[1]][1]) < self::UPRIGHT)) {
                         continue;
                     }
+                    // Between two pieces of one curved face that look the same way there is no edge.
+                    $piece = $face->round !== null && $face->round < 0 ? ($z > 0.0 ? 'top ' : 'under ').$face->round : null;
+                    if ($piece !== null && ($within[$key] ?? null) === $piece) {
+                        unset($top[$key], $underside[$key]);
+
+                        continue;
+                    }
+                    $within[$key] = $piece;
                     if ($z > 0.0) {
                         $top[$key] = $side;
                     } else {

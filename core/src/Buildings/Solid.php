@@ -88,7 +88,7 @@ final class Solid
         $scale = $frame->stretch();
         // What is stretched more in one direction than in another is round no more.
         $faces = $mirrored ? array_map(static fn (Face $f) => $f->turned(), $this->faces) : $this->faces;
-        $faces = $scale === null ? array_map(static fn (Face $f) => new Face($f->outline, $f->holes), $faces) : $faces;
+        $faces = $scale === null ? array_map(static fn (Face $f) => $f->round === null || $f->round < 0 ? $f : new Face($f->outline, $f->holes), $faces) : $faces;
 
         return new self(
             array_map(static fn (array $c): array => $frame->point(...$c), $this->corners),

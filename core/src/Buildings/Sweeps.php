@@ -13,6 +13,9 @@ final class Sweeps
     /** Corners nearer than this are one, metres. */
     private const SAME = 1e-7;
 
+    /** Sides that curve, of each line of a profile at most. */
+    private const BENDS = 100_000;
+
     /**
      * A profile turned about an axis in its own plane.
      *
@@ -44,7 +47,34 @@ final class Sweeps
             $rings[] = $ring($r / $steps);
         }
 
-        return self::skin($rings, $whole);
+        return self::skin($rings, $whole, array_map(static fn (Loop $l): array => self::bends($l, $on, $along), [$profile->outline, ...$profile->voids]));
+    }
+
+    /**
+     * Which sides of a loop leave a face behind that curves, where it is turned: pieces of one arc one together, any other its own. Those square to
+     * the axis leave plane ones.
+     *
+     * @param  array{float, float}  $on
+     * @param  array{float, float}  $along
+     * @return list<int|null> for each side
+     */
+    private static function bends(Loop $loop, array $on, array $along): array
+    {
+        $count = count($loop->corners);
+        $sides = $arcs = [];
+        $next = 0;
+        foreach ($loop->corners as $k => [$x, $y]) {
+            [$u, $v] = $loop->corners[($k + 1) % $count];
+            $arc = isset($loop->arcs[$k]) ? implode(' ', $loop->arcs[$k]) : null;
+            $square = abs(($u - $x) * $along[0] + ($v - $y) * $along[1]) < 1e-9 * max(1.0, hypot($u - $on[0], $v - $on[1]));
+            $sides[] = match (true) {
+                $arc !== null => $arcs[$arc] ??= --$next,
+                $square => null,
+                default => --$next,
+            };
+        }
+
+        return $sides;
     }
 
     /**
@@ -149,8 +179,9 @@ final class Sweeps
      *
      * @param  non-empty-list<list<list<array{float, float, float}>>>  $rings  of each its lines: the outline, then the voids
      * @param  bool  $whole  the last goes on to the first
+     * @param  list<list<int|null>>  $bends  of each line, the number of the curved face that each side of it leaves behind
      */
-    private static function skin(array $rings, bool $whole): Solid
+    private static function skin(array $rings, bool $whole, array $bends = []): Solid
     {
         $corners = new Corners;
         $numbers = array_map(static fn (array $lines): array => array_map(static fn (array $line): array => array_map($corners->number(...), $line), $lines), $rings);
@@ -161,7 +192,7 @@ final class Sweeps
                 [$a, $b] = [$numbers[$r][$l], $numbers[($r + 1) % $count][$l]];
                 foreach ($a as $k => $i) {
                     $n = ($k + 1) % count($a);
-                    self::face($faces, $corners->all, [$i, $a[$n], $b[$n], $b[$k]]);
+                    self::face($faces, $corners->all, [$i, $a[$n], $b[$n], $b[$k]], isset($bends[$l][$k]) ? $bends[$l][$k] - self::BENDS * $l : null);
                 }
             }
         }
@@ -237,7 +268,7 @@ final class Sweeps
      * @param  list<array{float, float, float}>  $corners
      * @param  array{int, int, int, int}  $side
      */
-    private static function face(array &$faces, array $corners, array $side): void
+    private static function face(array &$faces, array $corners, array $side, ?int $bend): void
     {
         $kept = [];
         foreach ($side as $k => $i) {
@@ -252,13 +283,13 @@ final class Sweeps
             [$a, $b, $c, $d] = array_map(static fn (int $i): array => $corners[$i], $kept);
             $normal = Space::unit(Space::cross(Space::way($a, $c), Space::way($b, $d)));
             if ($normal !== null && abs(Space::dot($normal, Space::way($a, $b))) > Corners::SAME) {
-                $faces[] = new Face([$kept[0], $kept[1], $kept[2]]);
-                $faces[] = new Face([$kept[0], $kept[2], $kept[3]]);
+                $faces[] = new Face([$kept[0], $kept[1], $kept[2]], [], $bend);
+                $faces[] = new Face([$kept[0], $kept[2], $kept[3]], [], $bend);
 
                 return;
             }
         }
-        $faces[] = new Face($kept);
+        $faces[] = new Face($kept, [], $bend);
     }
 
     /**

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Formats;
 
 use Parlay\Core\Buildings\Element;
+use Parlay\Core\Buildings\Example\Parts;
+use Parlay\Core\Buildings\Face;
+use Parlay\Core\Buildings\SeenFromAbove;
 use Parlay\Core\Formats\Ifc\IfcModel;
 use Parlay\Core\Formats\Step\StepFile;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -148,6 +151,42 @@ final class IfcCurvedTest extends TestCase
         self::assertLessThanOrEqual($volume * (1 + 1e-9), $e->volume(), 'chords lie within');
         self::assertGreaterThan($volume * (1 - $short), $e->volume());
         self::assertSame([], self::gaps($e), 'every edge is gone once each way');
+    }
+
+    /** @param  \Closure(IfcText): list<string>  $make */
+    #[DataProvider('solids')]
+    public function test_between_pieces_of_what_curves_there_is_no_edge_and_no_corner(\Closure $make): void
+    {
+        $e = self::drawn($make);
+        [$solid, $frame] = $e->shape[0];
+        $plane = array_values(array_filter($solid->faces, static fn (Face $f): bool => $f->round === null));
+        self::assertLessThan(5, count($plane));
+        $ends = [];
+        foreach ($plane as $face) {
+            $ends += array_flip($face->outline);
+        }
+        $seen = SeenFromAbove::of($solid, $frame);
+        foreach ($seen->top as [$a, $b]) {
+            $level = abs($solid->corners[$a][2] - $solid->corners[$b][2]) < 0.02;
+            self::assertTrue((isset($ends[$a]) && isset($ends[$b])) || $level, 'the rim of a plane face, or where it turns from up to down');
+        }
+        foreach (Parts::of($e->shape)->sharpCorners() as $corner) {
+            self::assertNotSame([], array_filter(array_keys($ends), static fn (int $i): bool => max(array_map(static fn (float $p, float $q): float => abs($p - $q), $solid->corners[$i], $corner)) < 1e-9));
+        }
+    }
+
+    public function test_a_ball_is_a_circle_on_the_plan_and_has_no_spot_to_be_staked(): void
+    {
+        foreach ([
+            static fn (IfcText $f): array => [$f->add("IFCCSGSOLID({$f->add("IFCSPHERE({$f->axes([0, 0, 0])},250.)")})")],
+            static fn (IfcText $f): array => [$f->add("IFCCSGSOLID({$f->add("IFCRIGHTCIRCULARCONE({$f->axes([0, 0, 0])},600.,200.)")})")],
+        ] as $make) {
+            $e = self::drawn($make);
+            $seen = SeenFromAbove::of($e->shape[0][0], $e->shape[0][1]);
+            self::assertCount(36, $seen->top, 'its rim');
+            self::assertSame([], Parts::of($e->shape)->sharpCorners());
+            self::assertSame([], Parts::of($e->shape)->cornerFaces());
+        }
     }
 
     public function test_a_cylinder_may_have_windows(): void

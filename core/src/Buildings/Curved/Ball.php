@@ -39,6 +39,11 @@ final readonly class Ball implements CurvedSurface
         return [2 * M_PI, $this->ring > 0.0 ? 2 * M_PI : null];
     }
 
+    public function corners(): array
+    {
+        return [false, false];
+    }
+
     public function poles(): array
     {
         return $this->ring > 0.0 ? [null, null] : [-M_PI / 2, M_PI / 2];

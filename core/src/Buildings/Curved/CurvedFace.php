@@ -253,6 +253,31 @@ final class CurvedFace
     }
 
     /**
+     * Values between two, so many pieces apart; where they count corners of a line, at its corners as far as those are not too many.
+     *
+     * @return list<float>
+     */
+    private static function valuesBetween(float $from, float $to, int $pieces, bool $corners): array
+    {
+        $stops = [$from];
+        if ($corners && $to - $from <= self::MOST_ACROSS) {
+            for ($k = floor($from + 1e-9) + 1.0; $k < $to - 1e-9; $k++) {
+                $stops[] = $k;
+            }
+        }
+        $stops[] = $to;
+        $values = [];
+        $each = max(1, (int) ceil($pieces / (count($stops) - 1) - 1e-9));
+        for ($k = 1; $k < count($stops); $k++) {
+            for ($i = $k === 1 ? 1 : 0; $i < $each; $i++) {
+                $values[] = $stops[$k - 1] + ($stops[$k] - $stops[$k - 1]) * $i / $each;
+            }
+        }
+
+        return $values;
+    }
+
+    /**
      * @param  list<Laid>  $bound
      * @return array{array{float, float}, array{float, float}} least and greatest u, and v
      */
@@ -294,13 +319,14 @@ final class CurvedFace
                 $edges[] = [$k, $k + 1 < $n ? $k + 1 : $first];
             }
         }
-        [$du, $dv] = [($u1 - $u0) / $across, ($v1 - $v0) / $up];
-        $clear = self::CLEAR * min($du * $this->wide, $dv * $this->high);
-        for ($i = 1; $i < $across; $i++) {
-            for ($j = 1; $j < $up; $j++) {
-                [$px, $py] = [$i * $du * $this->wide, $j * $dv * $this->high];
+        $clear = self::CLEAR * min($width / $across, $height / $up);
+        [$uCorners, $vCorners] = $this->surface->corners();
+        $rows = self::valuesBetween($v0, $v1, $up, $vCorners);
+        foreach (self::valuesBetween($u0, $u1, $across, $uCorners) as $u) {
+            foreach ($rows as $v) {
+                [$px, $py] = [($u - $u0) * $this->wide, ($v - $v0) * $this->high];
                 if (self::isWithin($px, $py, $x, $y, $edges, $clear)) {
-                    [$x[], $y[], $places[]] = [$px, $py, $this->surface->at($u0 + $i * $du, $v0 + $j * $dv)];
+                    [$x[], $y[], $places[]] = [$px, $py, $this->surface->at($u, $v)];
                 }
             }
         }

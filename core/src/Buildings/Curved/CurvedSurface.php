@@ -23,4 +23,7 @@ interface CurvedSurface
 
     /** @return array{float|null, float|null} values of v, the lower and the upper, at which all of u is one place; null where there is none */
     public function poles(): array;
+
+    /** @return array{bool, bool} whether u, and v, counts corners of a line: between two whole numbers the surface is straight that way */
+    public function corners(): array;
 }

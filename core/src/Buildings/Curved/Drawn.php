@@ -45,6 +45,11 @@ final readonly class Drawn implements CurvedSurface
         return [Space::length(Space::way($this->places[0], $this->places[$last])) < 1e-6 ? (float) $last : null, null];
     }
 
+    public function corners(): array
+    {
+        return [true, false];
+    }
+
     public function poles(): array
     {
         return [null, null];

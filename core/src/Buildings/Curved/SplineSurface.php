@@ -172,6 +172,11 @@ final class SplineSurface implements CurvedSurface
         ];
     }
 
+    public function corners(): array
+    {
+        return [false, false];
+    }
+
     public function poles(): array
     {
         [$u0, $u1, $v0, $v1] = $this->range();

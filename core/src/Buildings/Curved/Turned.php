@@ -47,6 +47,11 @@ final readonly class Turned implements CurvedSurface
         return [2 * M_PI, Space::length(Space::way($this->places[0], $this->places[$last])) < 1e-6 ? (float) $last : null];
     }
 
+    public function corners(): array
+    {
+        return [false, true];
+    }
+
     public function poles(): array
     {
         $last = count($this->places) - 1;

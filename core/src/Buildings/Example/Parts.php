@@ -85,7 +85,7 @@ final class Parts
         $faces = $normals = [];
         foreach ($whole->faces as $face) {
             $area = FaceTriangles::normal($whole->corners, $face->outline);
-            if ($face->round !== null) {
+            if ($face->round !== null && $face->round >= 0) {
                 [$sum, $lengths] = $this->around[$face->round] ?? [[0.0, 0.0, 0.0], 0.0];
                 $this->around[$face->round] = [Space::plus($sum, $area), $lengths + Space::length($area)];
             }

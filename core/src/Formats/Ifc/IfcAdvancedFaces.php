@@ -36,6 +36,9 @@ final class IfcAdvancedFaces
     /** @var list<RoundFace> */
     private array $round = [];
 
+    /** The last of the faces that curve otherwise than round. */
+    private int $curved = 0;
+
     private readonly IfcSurfaces $surfaces;
 
     public function __construct(private readonly StepFile $file, private readonly IfcPlaces $places, private readonly IfcCurves $curves)
@@ -196,10 +199,11 @@ final class IfcAdvancedFaces
         } catch (NoSurface) {
             throw $this->places->broken($face->number, 'the bounds of a curved face cross one another');
         }
+        $this->curved--;
         foreach ($triangles as $triangle) {
             $loop = $this->numbered($triangle);
             if ($loop !== []) {
-                $this->faces[] = new Face($loop, [], $of);
+                $this->faces[] = new Face($loop, [], $of ?? $this->curved);
             }
         }
     }

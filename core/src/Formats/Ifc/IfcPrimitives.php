@@ -53,13 +53,14 @@ final readonly class IfcPrimitives
     {
         $radius = $this->places->above($i, 1);
         $half = intdiv(Loop::PIECES, 2);
-        $corners = [];
+        $corners = $arcs = [];
         for ($k = 0; $k <= $half; $k++) {
             $t = -M_PI / 2 + M_PI * $k / $half;
             $corners[] = [$k === 0 || $k === $half ? 0.0 : $radius * cos($t), $radius * sin($t)];
+            $k < $half && $arcs[$k] = [0.0, 0.0, $radius];
         }
 
-        return self::turned(Profile::of(new Loop($corners)));
+        return self::turned(Profile::of(new Loop($corners, $arcs)));
     }
 
     /** About the y axis of its profile, which then stands upright. */
