@@ -19,8 +19,8 @@ final class SurfaceRemarks
         $faults = SurfaceFaults::of($s->surface);
 
         return [...$s->remarks, ...array_filter([
-            $faults->overlapping === 0 ? '' : "{$faults->overlapping} edges have two faces on one side: there the surface has two heights, and either may be given. Ask for it again without overlaps.",
-            $faults->twoHeights === 0 ? '' : "{$faults->twoHeights} points stand at the place of another one with another height.",
+            $faults->overlapping === 0 ? '' : ($faults->overlapping === 1 ? 'One edge has' : "{$faults->overlapping} edges have").' two faces on one side: there the surface has two heights, and either may be given. Ask for it again without overlaps.',
+            $faults->twoHeights === 0 ? '' : ($faults->twoHeights === 1 ? 'One point stands' : "{$faults->twoHeights} points stand").' at the place of another one with another height.',
         ])];
     }
 }

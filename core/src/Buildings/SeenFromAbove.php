@@ -52,7 +52,7 @@ final readonly class SeenFromAbove
                         continue;
                     }
                     // Between two pieces of one curved face that look the same way there is no edge.
-                    $piece = $face->round !== null && $face->round < 0 ? ($z > 0.0 ? 'top ' : 'under ').$face->round : null;
+                    $piece = $face->round === null ? null : ($z > 0.0 ? 'top ' : 'under ').$face->round;
                     if ($piece !== null && ($within[$key] ?? null) === $piece) {
                         unset($top[$key], $underside[$key]);
 

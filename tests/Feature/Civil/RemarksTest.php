@@ -29,7 +29,7 @@ final class RemarksTest extends FeatureTestCase
         $project = $this->project('ftin16');
         $upload = $this->upload($project, self::strange(), 'site.xml');
         $seen = $this->asked($project, '/model-inspection', ['upload' => $upload]);
-        self::assertStringContainsString('1 edges have two faces', implode(' ', $seen['surfaces'][0]['remarks']));
+        self::assertStringContainsString('One edge has two faces', implode(' ', $seen['surfaces'][0]['remarks']));
         self::assertMatchesRegularExpression('~A gap of 13/16" at 100\' 0" from its start.*~', implode(' ', $seen['alignments'][0]['remarks']));
         self::assertStringContainsString('“Nothing” was left out', implode(' ', $seen['remarks']));
         $this->asked($project, '/models', [
