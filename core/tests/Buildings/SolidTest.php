@@ -216,7 +216,7 @@ final class SolidTest extends TestCase
     public function test_a_face_far_from_the_origin_is_cut_as_one_beside_it(): void
     {
         foreach ([0.0, -3.0e6, 5.0e6] as $away) {
-            $corners = array_map(static fn (array $c): array => [$c[0] + $away, $c[1] + 2 * $away, $c[2]], [[0.0, 0.0, 0.0], [4.0, 3.0, 0.0], [4.0, 3.0, 2.0], [2.0, 1.5, 0.5], [0.0, 0.0, 2.0]]);
+            $corners = array_map(static fn (array $c): array => [$c[0] + $away, $c[1] + 2 * $away, $c[2] - 3 * $away], [[0.0, 0.0, 0.0], [4.0, 3.0, 0.0], [4.0, 3.0, 2.0], [2.0, 1.5, 0.5], [0.0, 0.0, 2.0]]);
             $area = 0.0;
             foreach (array_chunk(FaceTriangles::of($corners, new Face([0, 1, 2, 3, 4])), 3) as [$a, $b, $c]) {
                 $along = hypot($corners[$b][0] - $corners[$a][0], $corners[$b][1] - $corners[$a][1]) * ($corners[$b][0] >= $corners[$a][0] ? 1 : -1);
@@ -225,5 +225,56 @@ final class SolidTest extends TestCase
             }
             self::assertEqualsWithDelta(5.0 * 2.0 - 5.0 * 1.5 / 2, $area, 1e-6, "at $away");
         }
+    }
+
+    public function test_places_half_a_tenth_of_a_millimetre_apart_are_two_in_whichever_order_they_come(): void
+    {
+        foreach ([[0.0, 5e-5], [5e-5, 0.0], [-3e-5, 3e-5], [1.0e6, 1.0e6 + 5e-5]] as [$first, $second]) {
+            foreach ([0, 1, 2] as $axis) {
+                $corners = new Corners;
+                [$a, $b] = [[7.0, 7.0, 7.0], [7.0, 7.0, 7.0]];
+                [$a[$axis], $b[$axis]] = [$first, $second];
+                self::assertSame([0, 1, 0, 1], array_map($corners->number(...), [$a, $b, $a, $b]));
+            }
+        }
+        $corners = new Corners;
+        // On both sides of the border of a cell, and on the border itself.
+        $cell = 64 * Corners::SAME;
+        self::assertSame([0, 0, 0, 1], array_map($corners->number(...), [[$cell, 0.0, -$cell], [$cell - 0.9 * Corners::SAME, 0.0, -$cell], [$cell, -0.0, -$cell - 0.9 * Corners::SAME], [$cell - 2.5 * Corners::SAME, 0.0, -$cell]]));
+    }
+
+    public function test_what_is_bored_far_from_the_origin_is_as_long_as_it_was_bored(): void
+    {
+        $bar = self::box(300.0, -200.0, 50.0, 2.0, 0.4, 0.3);
+        $tool = Solid::extruded(Profile::of(Loop::circle(0.0, 0.0, 0.05)), [0.0, 0.0, 3.0])->moved(Frame::ofAxes([1.0, 0.0, 0.0], [0.0, 0.0, -1.0], [0.0, 1.0, 0.0], [301.2, -201.0, 50.1]));
+        $bored = Booleans::difference($bar, $tool);
+        self::assertNotNull($bored);
+        self::assertCount(1, $bored->round);
+        self::assertEqualsWithDelta([[301.2, -200.0, 50.1], [301.2, -199.6, 50.1], 0.05], [$bored->round[0]->from, $bored->round[0]->to, $bored->round[0]->radius], 1e-9);
+        self::assertTrue($bored->round[0]->hollow);
+        self::assertEqualsWithDelta(2.0 * 0.4 * 0.3 - 18 * sin(M_PI / 18) * 0.0025 * 0.4, $bored->volume(), 1e-9);
+    }
+
+    public function test_holes_that_overlap_and_holes_that_lie_apart_leave_the_same_however_they_are_cut(): void
+    {
+        $plate = self::box(0.0, 0.0, 0.0, 4.0, 3.0, 0.2);
+        $holes = [self::box(0.5, 0.5, -1.0, 1.0, 1.0, 2.0), self::box(1.2, 1.2, -1.0, 1.0, 1.0, 2.0), self::box(3.0, 0.5, -1.0, 0.5, 0.5, 2.0), self::box(3.0, 2.0, -1.0, 0.5, 2.0, 2.0)];
+        $left = 0.2 * (12.0 - 1.0 - 1.0 + 0.3 * 0.3 - 0.25 - 0.5);
+        foreach ([$holes, array_reverse($holes), [$holes[2], $holes[0], $holes[3], $holes[1]]] as $order) {
+            self::assertEqualsWithDelta($left, Booleans::withoutAll($plate, $order)?->volume(), 1e-9);
+        }
+        self::assertNull(Booleans::withoutAll($plate, [self::box(-1.0, -1.0, -1.0, 6.0, 5.0, 2.0)]));
+        self::assertSame($plate, Booleans::withoutAll($plate, []));
+    }
+
+    public function test_a_profile_led_round_a_closed_line_is_a_frame(): void
+    {
+        $profile = Profile::of(new Loop([[-0.05, -0.02], [0.05, -0.02], [0.05, 0.02], [-0.05, 0.02]]));
+        $frame = Sweeps::led($profile, [[0.0, 0.0, 0.0], [2.0, 0.0, 0.0], [2.0, 1.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 0.0]], [0.0, 0.0, 1.0]);
+        self::assertNotNull($frame);
+        self::assertEqualsWithDelta(0.1 * 0.04 * 6.0, $frame->volume(), 1e-12, 'mitred at all four corners');
+        self::assertCount(16, $frame->faces);
+        self::assertNull(Sweeps::led($profile, [[0.0, 0.0, 0.0], [0.0, 0.0, 1.0]], [0.0, 0.0, 1.0]), 'along the direction that is to stay square to it');
+        self::assertNull(Sweeps::led($profile, [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], [1.0, 0.0, 0.0]));
     }
 }

@@ -79,6 +79,22 @@ final class FitSearchTest extends TestCase
         self::assertSame([], FitSearch::of($control, $nameless), 'two without names prove nothing');
     }
 
+    /** By hand: of so many ways to choose the marks, each spot hits each of them by the share of the area that lies within its reach. */
+    public function test_how_many_such_fits_chance_would_give_is_counted(): void
+    {
+        mt_srand(5);
+        $control = self::control();
+        foreach ([[0.0, 0.0], [0.7, 41_000.0]] as [$turn, $shift]) {
+            $spots = self::drawn($control, LengthUnit::Metre, false, $turn, $shift, $shift);
+            $fit = FitSearch::of($control, $spots)[0];
+            [$x, $y] = [array_column($spots, 'x'), array_column($spots, 'y')];
+            $hit = count($spots) * M_PI * FitSearch::REACH ** 2 / ((max($x) - min($x)) ** 2 + (max($y) - min($y)) ** 2);
+            // Of seven marks five fit; two of them are given where it is turned, by two of the spots.
+            $expected = $turn === 0.0 ? 2 * count(LengthUnit::cases()) * 21 * $hit ** 5 : count($spots) ** 2 * 35 * $hit ** 3;
+            self::assertEqualsWithDelta($expected, $fit->chance, 1e-9 * $expected);
+        }
+    }
+
     public function test_what_does_not_fit_is_not_made_to(): void
     {
         foreach (range(1, 20) as $seed) {
