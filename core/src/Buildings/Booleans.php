@@ -48,8 +48,9 @@ final class Booleans
      */
     public static function withoutAll(Solid $solid, array $holes): ?Solid
     {
+        [$left, $others] = Piercing::of($solid, $holes);
         $groups = [];
-        foreach ($holes as $hole) {
+        foreach ($others as $hole) {
             $last = count($groups) - 1;
             if ($last >= 0 && self::isApart($hole, $groups[$last])) {
                 $groups[$last][] = $hole;
@@ -57,7 +58,6 @@ final class Booleans
                 $groups[] = [$hole];
             }
         }
-        $left = $solid;
         foreach ($groups as $group) {
             $left = $left === null ? null : self::difference($left, Solid::together($group));
         }

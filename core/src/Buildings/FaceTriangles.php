@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Buildings;
 
+use Parlay\Core\Civil\Surfaces\Constraints;
+use Parlay\Core\Civil\Surfaces\Delaunay;
+use Parlay\Core\Civil\Surfaces\Mesh;
+use Parlay\Core\Civil\Surfaces\NoSurface;
+
 /**
  * A face cut into triangles. Holes are joined to the outline by a bridge from their rightmost corner (D. Eberly, "Triangulation by ear
  * clipping", 2002, recalled); then ears are cut off (G. H. Meisters, "Polygons have ears", 1975).
@@ -12,6 +17,12 @@ final class FaceTriangles
 {
     /** Corners of a face that is not convex: ears take the square of them. */
     private const MOST = 4_000;
+
+    /** Corners of a face that nobody would wait for, or have the memory for. */
+    public const MOST_SWEPT = 200_000;
+
+    /** Of more corners a Delaunay triangulation with the sides as its edges is made. */
+    private const MANY = 400;
 
     /** @var array<int, float> */
     private array $u = [];
@@ -63,8 +74,74 @@ final class FaceTriangles
         }
 
         $all = array_sum(array_map(count(...), $face->holes)) + $count;
+        if ($all > self::MOST_SWEPT) {
+            throw new TooManyFaces($all);
+        }
+        $swept = $all > self::MANY ? $self->swept([$loop, ...$face->holes]) : null;
+        if ($swept !== null) {
+            return $swept;
+        }
 
         return $all <= self::MOST ? $self->ears($self->bridged($loop, $face->holes)) : throw new TooManyFaces($all);
+    }
+
+    /**
+     * Inside is what lies behind an odd number of sides from the rim.
+     *
+     * @param  non-empty-list<list<int>>  $loops
+     * @return list<int>|null null where corners lie so close, or sides cross, that ears have to do
+     */
+    private function swept(array $loops): ?array
+    {
+        $numbers = array_merge(...$loops);
+        try {
+            $mesh = Delaunay::of(array_map(fn (int $i): float => $this->u[$i], $numbers), array_map(fn (int $i): float => $this->v[$i], $numbers));
+            $sides = new Constraints($mesh);
+            $first = 0;
+            foreach ($loops as $loop) {
+                $count = count($loop);
+                for ($k = 0; $k < $count; $k++) {
+                    $sides->add($first + $k, $first + ($k + 1) % $count);
+                }
+                $first += $count;
+            }
+        } catch (NoSurface) {
+            return null;
+        }
+        $inside = self::behind($mesh, $sides);
+        $triangles = [];
+        foreach ($inside as $t => $in) {
+            if ($in) {
+                [$a, $b, $c] = [$numbers[$mesh->corner[3 * $t]], $numbers[$mesh->corner[3 * $t + 1]], $numbers[$mesh->corner[3 * $t + 2]]];
+                array_push($triangles, $a, ...($this->turn($a, $b, $c) >= 0.0 ? [$b, $c] : [$c, $b]));
+            }
+        }
+
+        return $triangles;
+    }
+
+    /** @return array<int, bool> by triangle, whether it lies behind an odd number of sides */
+    private static function behind(Mesh $mesh, Constraints $sides): array
+    {
+        $inside = $waiting = [];
+        foreach ($mesh->twin as $edge => $twin) {
+            if ($twin < 0 && ! isset($inside[intdiv($edge, 3)])) {
+                $inside[intdiv($edge, 3)] = $sides->isFixed($edge);
+                $waiting[] = intdiv($edge, 3);
+            }
+        }
+        while ($waiting !== []) {
+            $t = array_pop($waiting);
+            foreach ([3 * $t, 3 * $t + 1, 3 * $t + 2] as $edge) {
+                $next = $mesh->twin[$edge] < 0 ? null : intdiv($mesh->twin[$edge], 3);
+                if ($next !== null && ! isset($inside[$next])) {
+                    $inside[$next] = $inside[$t] !== $sides->isFixed($edge);
+                    $waiting[] = $next;
+                }
+            }
+        }
+
+        return $inside;
     }
 
     /**

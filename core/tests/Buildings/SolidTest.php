@@ -11,6 +11,7 @@ use Parlay\Core\Buildings\FaceMerging;
 use Parlay\Core\Buildings\Facet;
 use Parlay\Core\Buildings\FaceTriangles;
 use Parlay\Core\Buildings\Loop;
+use Parlay\Core\Buildings\Piercing;
 use Parlay\Core\Buildings\Profile;
 use Parlay\Core\Buildings\RoundedLoop;
 use Parlay\Core\Buildings\SeenFromAbove;
@@ -18,6 +19,7 @@ use Parlay\Core\Buildings\Solid;
 use Parlay\Core\Buildings\Sweeps;
 use Parlay\Core\Buildings\TooManyFaces;
 use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Geometry\Space;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
 
@@ -76,9 +78,69 @@ final class SolidTest extends TestCase
     public function test_a_face_of_too_many_corners_is_not_waited_for(): void
     {
         mt_srand(1);
-        $corners = array_map(static fn (array $c): array => [$c[0], $c[1], 0.0], self::star(5_000, 0.0, 0.0, 6.0, 10.0));
+        $star = self::star(5_000, 0.0, 0.0, 6.0, 10.0);
+        $corners = array_map(static fn (array $c): array => [$c[0], $c[1], 0.0], $star);
+        $area = 0.0;
+        foreach (array_chunk(FaceTriangles::of($corners, new Face(range(0, 4_999))), 3) as [$a, $b, $c]) {
+            $twice = ($star[$b][0] - $star[$a][0]) * ($star[$c][1] - $star[$a][1]) - ($star[$c][0] - $star[$a][0]) * ($star[$b][1] - $star[$a][1]);
+            self::assertGreaterThanOrEqual(-1e-9, $twice);
+            $area += $twice / 2;
+        }
+        self::assertEqualsWithDelta(abs((new Loop($star))->area()), $area, 1e-6);
         $this->expectException(TooManyFaces::class);
-        FaceTriangles::of($corners, new Face(range(0, 4_999)));
+        FaceTriangles::of($corners, new Face([...range(0, 4_998), ...array_fill(0, 200_000, 4_999)]));
+    }
+
+    /** A plate of ten thousand holes, square and round by turns, each a twentieth from the next. */
+    public function test_ten_thousand_holes_are_bored_one_as_quickly_as_the_other(): void
+    {
+        $plate = self::box(0.0, 0.0, 0.0, 10.0, 10.0, 0.02);
+        $holes = [];
+        for ($i = 0; $i < 100; $i++) {
+            for ($k = 0; $k < 100; $k++) {
+                [$x, $y] = [0.03 + 0.1 * $i, 0.03 + 0.1 * $k];
+                $holes[] = ($i + $k) % 2 === 0 ? self::box($x, $y, -0.1, 0.04, 0.04, 0.3)
+                    : Solid::extruded(Profile::of(new Loop([[0.0, 0.02], [-0.02, 0.0], [0.0, -0.02], [0.02, 0.0]])), [0.0, 0.0, 0.3])->moved(Frame::ofAxes([1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0], [$x + 0.02, $y + 0.02, -0.1]));
+            }
+        }
+        $bored = Booleans::withoutAll($plate, $holes);
+        self::assertNotNull($bored);
+        self::assertCount(6 + 40_000, $bored->faces);
+        self::assertEqualsWithDelta(0.02 * (100.0 - 5_000 * 0.0016 - 5_000 * 0.0008), $bored->volume(), 1e-6);
+    }
+
+    /** What goes right through is pierced, what only dips in, touches an edge or a hole that is there is cut: both are the same solid. */
+    public function test_pierced_or_cut_it_is_the_same(): void
+    {
+        mt_srand(9);
+        $random = static fn (float $from, float $to): float => $from + ($to - $from) * mt_rand() / mt_getrandmax();
+        $through = 0;
+        for ($i = 0; $i < 60; $i++) {
+            $wall = self::box(1000.0, 50.0, 3.0, 4.0, 0.3, 3.0);
+            $at = [1000.0 + $random(-0.3, 3.5), 3.0 + $random(-0.3, 2.5)];
+            $round = $i % 3 === 0;
+            // Along the thickness, aslant, now from the front and now from the back.
+            $profile = Profile::of($round ? Loop::circle(0.3, 0.3, 0.25) : new Loop([[0.0, 0.0], [0.6, 0.0], [0.6, 0.5], [0.2, 0.7]]));
+            $way = [$random(-0.2, 0.2), $random(-0.2, 0.2), $i % 4 === 0 ? 0.5 : 1.0];
+            $hole = Solid::extruded($profile, $way)->moved($i % 2 === 0
+                ? Frame::ofAxes([1.0, 0.0, 0.0], [0.0, 0.0, 1.0], [0.0, -1.0, 0.0], [$at[0], 50.7, $at[1]]) : Frame::ofAxes([-1.0, 0.0, 0.0], [0.0, 0.0, 1.0], [0.0, 1.0, 0.0], [$at[0] + 0.6, 49.6, $at[1]]));
+            [$pierced, $others] = Piercing::of($wall, [$hole]);
+            $cut = Booleans::difference($wall, $hole);
+            self::assertNotNull($cut);
+            if ($others === []) {
+                $through++;
+                self::assertEqualsWithDelta($cut->volume(), $pierced->volume(), 1e-9);
+                self::assertSame([count($cut->corners), count($cut->faces), count($cut->round)], [count($pierced->corners), count($pierced->faces), count($pierced->round)]);
+                foreach ($cut->round as $k => $r) {
+                    self::assertEqualsWithDelta([$r->radius, $r->hollow], [$pierced->round[$k]->radius, $pierced->round[$k]->hollow], 1e-9);
+                    self::assertEqualsWithDelta(Space::length(Space::way($r->from, $r->to)), Space::length(Space::way($pierced->round[$k]->from, $pierced->round[$k]->to)), 1e-6);
+                }
+            } else {
+                self::assertSame($wall, $pierced);
+            }
+        }
+        self::assertGreaterThan(15, $through);
+        self::assertLessThan(50, $through, 'some go over the edge');
     }
 
     public function test_boxes_cut_joined_and_intersected_have_the_volume_they_must(): void

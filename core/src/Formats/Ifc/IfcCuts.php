@@ -40,20 +40,19 @@ final readonly class IfcCuts
             $first = $at->reference(1) ?? throw $this->places->broken($at->number, 'nothing to cut');
         }
         $solid = $this->shapes->solid($at->number, $depth + 1);
-        $together = [];
+        $holes = [];
         foreach (array_reverse($chain) as $cut) {
             $hole = $this->holeOf($cut, $depth);
-            if ($hole !== null && Booleans::isApart($hole, $together)) {
-                $together[] = $hole;
+            if ($hole !== null) {
+                $holes[] = $hole;
 
                 continue;
             }
-            $solid = $this->withoutAll($i, $solid, $together);
-            $together = $hole === null ? [] : [$hole];
-            $solid = $hole === null ? $this->cut($cut, $solid, $depth) : $solid;
+            $solid = $this->cut($cut, $this->withoutAll($i, $solid, $holes), $depth);
+            $holes = [];
         }
 
-        return $this->withoutAll($i, $solid, $together);
+        return $this->withoutAll($i, $solid, $holes);
     }
 
     /** What is taken away, where that is a solid of its own and not half of all space. */
@@ -78,7 +77,7 @@ final readonly class IfcCuts
             return $solid;
         }
         try {
-            $left = Booleans::difference($solid, Solid::together($holes));
+            $left = Booleans::withoutAll($solid, $holes);
         } catch (TooManyFaces) {
             $this->shapes->leave($i->class, 'of more faces than are cut with one another: drawn uncut');
 
