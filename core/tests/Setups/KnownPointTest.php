@@ -82,6 +82,17 @@ final class KnownPointTest extends TestCase
         self::assertContainsEquals(Caution::by(CautionKind::BacksightsDiffer, (float) $bad->unitWeightDeviation), $bad->cautions);
     }
 
+    /** One backsight has no other that it could differ from: what is off is its distance. */
+    public function test_one_backsight_that_does_not_fit_differs_from_no_other(): void
+    {
+        $field = new Field(3, noisy: 0.0);
+        $back = $field->controlSight('B', $field->mark(40, 120));
+        $back = $back->with(control: $back->control->along($field->station->azimuthTo($back->control), 0.2, $back->control->elevation));
+        $bad = (new KnownPoint($field->station, Field::INSTRUMENT_HEIGHT, $field->accuracy))->onBacksights([$back]);
+        self::assertFalse($bad->passes);
+        self::assertNotContains(CautionKind::BacksightsDiffer, array_map(static fn (Caution $c): CautionKind => $c->kind, $bad->cautions));
+    }
+
     public function test_a_direction_that_was_given_is_said_to_be_unchecked(): void
     {
         $field = new Field(5, noisy: 0.0);
