@@ -10,6 +10,9 @@ use Parlay\Core\Formats\Ifc\KeptElements;
 /** Files as they came, kept under a name of our own; what the sender called them is only a label. */
 final class Uploads
 {
+    /** A part of a file that nobody has written to for so long is left over, seconds. */
+    private const MADE_WITHIN = 3600;
+
     /**
      * Takes a file away from where it lies and keeps it.
      *
@@ -84,6 +87,16 @@ final class Uploads
         }
         // What was made from it to be looked at goes with it.
         array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things,changes,elements}-*', GLOB_BRACE) ?: []);
+    }
+
+    /** What was being made beside a file when Parlay was stopped; nobody writes at it any more. */
+    public static function clearParts(): void
+    {
+        foreach (glob(self::folder().'/*.part') ?: [] as $part) {
+            if ((int) @filemtime($part) < time() - self::MADE_WITHIN) {
+                @unlink($part);
+            }
+        }
     }
 
     /** All files of a project, also those that no row names. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Database;
 
 use App\Projects\Actions\UnpackProject;
+use App\Uploads;
 use Illuminate\Console\Command;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
@@ -31,6 +32,7 @@ final class PrepareData extends Command
             $this->folder();
             $this->book();
             $this->live();
+            Uploads::clearParts();
             foreach (UnpackProject::clearLeftovers(atStart: true) as $left) {
                 $this->output->getErrorStyle()->writeln("Parlay: $left");
             }
