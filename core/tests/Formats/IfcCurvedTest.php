@@ -102,6 +102,17 @@ final class IfcCurvedTest extends TestCase
 
             return self::solid($f, self::face($f, [[[$round, 'T'], [$tube, 'T'], [$round, 'F'], [$tube, 'F']]], $f->add("IFCTOROIDALSURFACE({$f->axes([0, 0, 0])},500.,100.)")));
         }, 2 * M_PI ** 2 * 0.5 * 0.01, 0.03];
+        yield 'an elbow between two circles' => [static function (IfcText $f): array {
+            [$one, $two] = [self::vertex($f, 600, 0, 0), self::vertex($f, 0, 600, 0)];
+            $begin = self::edge($f, $one, $one, $f->add("IFCCIRCLE({$f->axes([500, 0, 0], [0, -1, 0], [1, 0, 0])},100.)"));
+            $end = self::edge($f, $two, $two, $f->add("IFCCIRCLE({$f->axes([0, 500, 0], [1, 0, 0], [0, 1, 0])},100.)"));
+            $plane = static fn (array $at, array $z, array $x): string => $f->add("IFCPLANE({$f->axes($at, $z, $x)})");
+
+            return self::solid(
+                $f, self::face($f, [[[$begin, 'T']]], $plane([500, 0, 0], [0, -1, 0], [1, 0, 0])), self::face($f, [[[$end, 'F']]], $plane([0, 500, 0], [-1, 0, 0], [0, 1, 0])),
+                self::face($f, [[[$begin, 'F']], [[$end, 'T']]], $f->add("IFCTOROIDALSURFACE({$f->axes([0, 0, 0])},500.,100.)")),
+            );
+        }, M_PI / 2 * 0.5 * M_PI * 0.01, 0.03];
         yield 'a cone that was turned' => [static function (IfcText $f): array {
             [$low, $high] = [self::vertex($f, 400, 0, 0), self::vertex($f, 200, 0, 600)];
             [$base, $top] = [self::edge($f, $low, $low, self::circle($f, 0, 400)), self::edge($f, $high, $high, self::circle($f, 600, 200))];

@@ -51,6 +51,11 @@ final class CurvedFace
     {
         $self = new self($surface);
         $flat = array_map($self->laid(...), $loops);
+        // Bounds about the tube of an elbow go round v: the other way about, they go round u.
+        $aboutTube = array_filter($flat, static fn (array $b): bool => $self->turns($b, 1) !== 0) !== [] && array_filter($flat, static fn (array $b): bool => $self->turns($b) !== 0) === [];
+        if ($aboutTube) {
+            return self::triangles(new Exchanged($surface), $loops, ! $along);
+        }
         $bounds = $self->closed($flat, $along);
         if ($bounds === []) {
             return [];
@@ -68,7 +73,6 @@ final class CurvedFace
     private function laid(array $loop): array
     {
         $poles = $this->surface->poles();
-        $size = 0.0;
         $all = [];
         foreach ($loop as $p) {
             [$u, $v] = $this->surface->nearest($p);
@@ -111,6 +115,8 @@ final class CurvedFace
      *
      * @param  list<list<Laid>>  $flat
      * @return list<list<Laid>> the outer one first
+     *
+     * @throws NoSurface where they leave nothing bounded
      */
     private function closed(array $flat, bool $along): array
     {
@@ -135,19 +141,20 @@ final class CurvedFace
     }
 
     /**
-     * How often a bound goes round u, and which way.
+     * How often a bound goes round u, or v, and which way.
      *
      * @param  list<Laid>  $bound
+     * @param  0|1  $axis
      */
-    private function turns(array $bound): int
+    private function turns(array $bound, int $axis = 0): int
     {
-        [$period] = $this->surface->periods();
+        $period = $this->surface->periods()[$axis];
         if ($period === null || count($bound) < 3) {
             return 0;
         }
-        $last = $bound[count($bound) - 1][0];
+        [$first, $last] = [$bound[0][$axis], $bound[count($bound) - 1][$axis]];
 
-        return (int) round(($last - $bound[0][0] + self::short($bound[0][0] - $last, $period)) / $period);
+        return (int) round(($last - $first + self::short($first - $last, $period)) / $period);
     }
 
     private static function short(float $d, float $period): float
@@ -186,7 +193,7 @@ final class CurvedFace
         $bound[] = [$bound[0][0] + $turns * $period, $bound[0][1], $bound[0][2]];
         $end = $bound[count($bound) - 1];
         if ($pole === null) {
-            return [];
+            throw NoSurface::notTriangulated();
         }
         $top = $this->surface->at($end[0], $pole);
         $seam = $this->between($end, [$end[0], $pole, $top]);
