@@ -153,6 +153,34 @@ final class IfcCurvedTest extends TestCase
         }, 4 * 0.9 / 9, 0.03];
     }
 
+    /** A disc whose rim is a spline of forty-one points: an edge is cut as finely as it bends, not as its writer wrote it. */
+    public function test_an_edge_along_a_spline_is_cut_as_it_bends(): void
+    {
+        $e = self::drawn(static function (IfcText $f): array {
+            $at = static fn (float $t): array => [500 * cos($t), 500 * sin($t)];
+            $points = $knots = [];
+            for ($k = 0; $k <= 40; $k++) {
+                // Where the tangents of neighbouring pieces meet: the curve runs so near to the circle that its chords tell no difference.
+                $points[] = $f->point($k === 0 || $k === 40 ? [...$at(M_PI / 2 * $k / 40), 0] : [...array_map(static fn (float $v): float => $v / cos(M_PI / 160), $at(M_PI / 2 * $k / 40)), 0]);
+            }
+            for ($k = 0; $k <= 39; $k++) {
+                $knots[] = IfcText::number((float) $k);
+            }
+            $curve = $f->add('IFCBSPLINECURVEWITHKNOTS(2,('.implode(',', $points).'),.UNSPECIFIED.,.F.,.F.,(3,'.str_repeat('1,', 38).'3),('.implode(',', $knots).'),.UNSPECIFIED.)');
+            [$a, $b, $o] = [self::vertex($f, 500, 0, 0), self::vertex($f, 0, 500, 0), self::vertex($f, 0, 0, 0)];
+            [$rim, $one, $two] = [self::edge($f, $a, $b, $curve), self::edge($f, $b, $o, self::line($f)), self::edge($f, $o, $a, self::line($f))];
+
+            return self::solid($f, self::face($f, [[[$rim, 'T'], [$one, 'T'], [$two, 'T']]], self::plane($f, 0, 1)));
+        });
+        self::assertNull($e->fault);
+        [$solid] = $e->shape[0];
+        self::assertLessThan(30, count($solid->corners));
+        self::assertGreaterThan(15, count($solid->corners));
+        foreach ($solid->corners as $k => [$x, $y]) {
+            self::assertTrue(hypot($x, $y) < 1e-9 || abs(hypot($x, $y) - 0.5) < 0.002, "corner $k");
+        }
+    }
+
     /** @param  \Closure(IfcText): list<string>  $make */
     #[DataProvider('solids')]
     public function test_what_curved_faces_bound_has_its_volume_and_no_gap(\Closure $make, float $volume, float $short): void

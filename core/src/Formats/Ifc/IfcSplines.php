@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Ifc;
 
+use Parlay\Core\Buildings\Loop;
 use Parlay\Core\Formats\Step\BrokenInstance;
 use Parlay\Core\Formats\Step\Instance;
 use Parlay\Core\Geometry\Space;
@@ -16,6 +17,8 @@ final readonly class IfcSplines
     private const LOOKED_AT = 64;
 
     private const MOST_KNOTS = 100_000;
+
+    private const MOST_PIECES = 400;
 
     public function __construct(private IfcPlaces $places) {}
 
@@ -78,7 +81,7 @@ final readonly class IfcSplines
     public function between(Spline $curve, float|array $from, float|array $to): array
     {
         [$a, $b] = [self::partAt($curve, $from), self::partAt($curve, $to)];
-        $pieces = max(2, (int) ceil(abs($b - $a) * max(self::LOOKED_AT, 8 * count($curve->points))));
+        $pieces = self::pieces($curve, $a, $b);
         $places = [];
         for ($k = 0; $k <= $pieces; $k++) {
             $places[] = $curve->at($a + ($b - $a) * $k / $pieces);
@@ -88,6 +91,23 @@ final readonly class IfcSplines
         }
 
         return $places;
+    }
+
+    /** So many that it turns by half a piece of a circle from one to the next, were it bent evenly. */
+    private static function pieces(Spline $curve, float $a, float $b): int
+    {
+        $looked = min(self::MOST_PIECES, max(self::LOOKED_AT, 4 * count($curve->points)));
+        $turn = 0.0;
+        $way = null;
+        $before = $curve->at($a);
+        for ($k = 1; $k <= $looked; $k++) {
+            $place = $curve->at($a + ($b - $a) * $k / $looked);
+            $next = Space::unit(Space::way($before, $place));
+            $turn += $way === null || $next === null ? 0.0 : atan2(Space::length(Space::cross($way, $next)), Space::dot($way, $next));
+            [$way, $before] = [$next ?? $way, $place];
+        }
+
+        return max(2, min(self::MOST_PIECES, (int) ceil(2 * $turn / (2 * M_PI) * Loop::PIECES)));
     }
 
     /**
