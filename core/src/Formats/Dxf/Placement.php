@@ -129,6 +129,12 @@ final class Placement
         );
     }
 
+    /** Whether what lies on a layer is taken at all. */
+    public function takes(string $layer): bool
+    {
+        return $this->wanted === null || isset($this->wanted[$layer]);
+    }
+
     /** @param  list<string>  $within  names of the blocks being placed, outermost first */
     private function placeIn(Drawn $drawn, Transform $transform, ?string $insertLayer, int $insertColour, array $within, int $place): void
     {
@@ -149,7 +155,7 @@ final class Placement
 
             return;
         }
-        if ($this->wanted !== null && ! isset($this->wanted[$layer])) {
+        if (! $this->takes($layer)) {
             return;
         }
         $into = $this->layers[$layer] ??= $this->layer($layer);
@@ -210,7 +216,7 @@ final class Placement
         }
         $this->multiplied += $within === [] ? $multiplied : 0;
         $within[] = $block->name;
-        $into = $marked && ($this->wanted === null || isset($this->wanted[$layer])) ? $this->layers[$layer] ??= $this->layer($layer) : null;
+        $into = $marked && $this->takes($layer) ? $this->layers[$layer] ??= $this->layer($layer) : null;
         for ($i = 0; $i < $copies; $i++) {
             $to = $insertion->place($i % $insertion->columns, intdiv($i, $insertion->columns));
             if ($into !== null) {

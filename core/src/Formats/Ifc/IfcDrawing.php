@@ -208,7 +208,8 @@ final class IfcDrawing
      */
     private function lines(string $layer, int $number, Solid $solid, array $sides, Frame $frame, array $attributes): void
     {
-        if ($sides === []) {
+        $this->pieces += count($sides);
+        if ($sides === [] || ! $this->placement->takes($layer)) {
             return;
         }
         $at = $pieces = [];
@@ -217,7 +218,6 @@ final class IfcDrawing
             $at[$b] ??= $frame->point(...$solid->corners[$b]);
             $pieces[] = [ShapeKind::Line, [...$at[$a], ...$at[$b]]];
         }
-        $this->pieces += count($pieces);
         $this->placement->place(new Drawn($layer, Colours::BY_LAYER, $number, $pieces, attributes: $attributes));
     }
 
