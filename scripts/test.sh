@@ -4,14 +4,15 @@ PARTS=(static core simulator feature front access browser mutations)
 passed=0 failed=0 skipped=0 results=''
 
 run_tests() {
-    local parts=("$@") beside='core|simulator|front|browser'
+    local other parts=("$@") beside='core|simulator|front|browser'
     [ ${#parts[@]} -gt 0 ] || parts=("${PARTS[@]}")
     results="$(mktemp -d)"
     # The browser waits more than it works: the other half, as long as its own, is run beside it, and what it said is shown at its end.
     if [ ${#parts[@]} -gt 1 ] && [[ " ${parts[*]} " == *' browser '* ]]; then
         run_parts $(printf '%s\n' "${parts[@]}" | grep -xE "$beside") >"$results/beside" 2>&1 &
+        other=$!
         run_parts $(printf '%s\n' "${parts[@]}" | grep -vxE "$beside")
-        wait $! || true
+        wait "$other" || true
         cat "$results/beside"
     else
         run_parts "${parts[@]}"

@@ -225,7 +225,7 @@ final class HangingTest extends FeatureTestCase
         $order = array_column($book, 'seq');
         rsort($order);
         self::assertSame($order, array_column($book, 'seq'));
-        $page = $this->ask('GET', $this->at("/field-book?before={$book[0]['seq']}"))->json();
+        $page = $this->ask('GET', $this->at("/field-book?after={$book[0]['seq']}"))->json();
         self::assertSame($book[1]['seq'], $page[0]['seq']);
     }
 
