@@ -124,6 +124,12 @@ final class Uploads
         return KeptElements::at(self::path($token));
     }
 
+    /** Also of a file that is gone meanwhile. */
+    public static function forgetElements(string $token): void
+    {
+        @unlink(KeptElements::at(self::folder().'/'.basename($token)));
+    }
+
     public static function nameOf(string $token): string
     {
         return (string) file_get_contents(self::path($token).'.name');

@@ -95,7 +95,7 @@ final class TakeDrawing implements Work
         });
         self::prepareSpace($taken['designId'], $progress);
         // All that is made of its things is made now.
-        @unlink(Uploads::elementsOf($body->upload));
+        Uploads::forgetElements($body->upload);
 
         return $taken;
     }

@@ -10,9 +10,6 @@ final class Booleans
     /** Facets of both; beyond it the time grows with the square. */
     private const MOST_FACETS = 4_000;
 
-    /** What lies farther from a box than this is not touched by what is in it, metres. */
-    private const BESIDE = 1e-5;
-
     /**
      * Faces that what is taken away does not come near stay as they are.
      *
@@ -66,10 +63,12 @@ final class Booleans
     }
 
     /** @param  list<Solid>  $others */
-    public static function isApart(Solid $solid, array $others): bool
+    private static function isApart(Solid $solid, array $others): bool
     {
+        $box = $solid->box();
         foreach ($others as $other) {
-            if (self::overlap($solid->box(), $other->box())) {
+            $beside = $other->box();
+            if ($box !== null && $beside !== null && Box::meet($box, $beside)) {
                 return false;
             }
         }
@@ -77,40 +76,12 @@ final class Booleans
         return true;
     }
 
-    /**
-     * @param  array{array{float, float, float}, array{float, float, float}}|null  $one  lowest and highest corner
-     * @param  array{array{float, float, float}, array{float, float, float}}|null  $other
-     */
-    private static function overlap(?array $one, ?array $other): bool
-    {
-        if ($one === null || $other === null) {
-            return false;
-        }
-        [[$low, $high], [$least, $most]] = [$one, $other];
-
-        return $high[0] >= $least[0] - self::BESIDE && $low[0] <= $most[0] + self::BESIDE && $high[1] >= $least[1] - self::BESIDE && $low[1] <= $most[1] + self::BESIDE
-            && $high[2] >= $least[2] - self::BESIDE && $low[2] <= $most[2] + self::BESIDE;
-    }
-
     /** @return list<int> faces of a solid that another may cut, or touch */
     private static function near(Solid $a, Solid $b): array
     {
         $box = $b->box();
-        $near = [];
-        foreach ($a->faces as $k => $face) {
-            $low = $high = $a->corners[$face->outline[0]];
-            foreach ($face->outline as $i) {
-                foreach ($a->corners[$i] as $axis => $v) {
-                    $low[$axis] = $v < $low[$axis] ? $v : $low[$axis];
-                    $high[$axis] = $v > $high[$axis] ? $v : $high[$axis];
-                }
-            }
-            if (self::overlap([$low, $high], $box)) {
-                $near[] = $k;
-            }
-        }
 
-        return $near;
+        return $box === null ? [] : array_keys(array_filter(Box::ofFaces($a), static fn (array $face): bool => Box::meet($face, $box)));
     }
 
     /** @return Solid|null null where they have nothing in common */

@@ -13,7 +13,7 @@ use Parlay\Core\Geometry\Space;
 final class Piercing
 {
     /** What comes nearer to an edge than this is cut as anything else is, metres. */
-    private const CLEAR = 1e-5;
+    private const CLEAR = Box::BESIDE;
 
     /** A solid of more faces is cut, not pierced. */
     private const MOST_FACES = 2_000;
@@ -56,7 +56,7 @@ final class Piercing
             return [$solid, $holes];
         }
         $self = new self($solid);
-        $self->boxes = array_map($self->boxOf(...), $solid->faces);
+        $self->boxes = Box::ofFaces($solid);
         foreach ($holes as $hole) {
             [$low, $high] = $hole->box() ?? [[0.0, 0.0, 0.0], [0.0, 0.0, 0.0]];
             $self->cell = max($self->cell, $high[0] - $low[0], $high[1] - $low[1], $high[2] - $low[2]);
@@ -95,7 +95,7 @@ final class Piercing
         if ($box === null || $count === null || ! $hole->closed || ! $this->isFree($box)) {
             return false;
         }
-        $near = array_keys(array_filter($this->boxes, static fn (array $b): bool => self::meet($b, $box)));
+        $near = array_keys(array_filter($this->boxes, static fn (array $b): bool => Box::meet($b, $box)));
         if (count($near) !== 2 || $this->solid->faces[$near[0]]->round !== null || $this->solid->faces[$near[1]]->round !== null) {
             return false;
         }
@@ -180,12 +180,12 @@ final class Piercing
         $of = $this->solid->faces[$face];
         $normal = Space::unit(FaceTriangles::normal($this->solid->corners, $of->outline)) ?? [0.0, 0.0, 1.0];
         $lines = array_map(fn (array $l): array => array_map(fn (int $i): array => $this->solid->corners[$i], $l), [$of->outline, ...$of->holes]);
-        $box = self::around($loop);
+        $box = Box::around($loop);
         foreach ($lines as $line) {
             $before = $line[count($line) - 1];
             foreach ($line as $corner) {
                 // A side that comes near its box might touch it: then it is cut.
-                if (self::meet(self::around([$before, $corner]), $box) && self::comesNear($before, $corner, $loop)) {
+                if (Box::meet(Box::around([$before, $corner]), $box) && self::comesNear($before, $corner, $loop)) {
                     return false;
                 }
                 $before = $corner;
@@ -277,39 +277,6 @@ final class Piercing
         return count($this->round) - 1;
     }
 
-    /** @return array{array{float, float, float}, array{float, float, float}} */
-    private function boxOf(Face $face): array
-    {
-        return self::around(array_map(fn (int $i): array => $this->solid->corners[$i], $face->outline));
-    }
-
-    /**
-     * @param  list<array{float, float, float}>  $places
-     * @return array{array{float, float, float}, array{float, float, float}}
-     */
-    private static function around(array $places): array
-    {
-        [$low, $high] = [[INF, INF, INF], [-INF, -INF, -INF]];
-        foreach ($places as [$x, $y, $z]) {
-            $low = [min($low[0], $x), min($low[1], $y), min($low[2], $z)];
-            $high = [max($high[0], $x), max($high[1], $y), max($high[2], $z)];
-        }
-
-        return [$low, $high];
-    }
-
-    /**
-     * @param  array{array{float, float, float}, array{float, float, float}}  $one
-     * @param  array{array{float, float, float}, array{float, float, float}}  $other
-     */
-    private static function meet(array $one, array $other): bool
-    {
-        [[$low, $high], [$least, $most]] = [$one, $other];
-
-        return $high[0] >= $least[0] - self::CLEAR && $low[0] <= $most[0] + self::CLEAR && $high[1] >= $least[1] - self::CLEAR && $low[1] <= $most[1] + self::CLEAR
-            && $high[2] >= $least[2] - self::CLEAR && $low[2] <= $most[2] + self::CLEAR;
-    }
-
     /**
      * Whether nothing that was pierced meets a box.
      *
@@ -319,7 +286,7 @@ final class Piercing
     {
         foreach ($this->cellsOf($box) as $key) {
             foreach ($this->cells[$key] ?? [] as $other) {
-                if (self::meet($box, $other)) {
+                if (Box::meet($box, $other)) {
                     return false;
                 }
             }
