@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\ReadingsIntoBook;
 use App\Projects\Models\Project;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Buildings;
 
 use App\Designs\Models\Design;
-use App\Uploads;
+use App\Projects\Uploads;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Connectors\ConnectionFactory;
 use Illuminate\Database\Query\Builder;

@@ -8,7 +8,7 @@ use App\Designs\DesignEntry;
 use App\Designs\HeightsChoice;
 use App\Designs\Models\Design;
 use App\Designs\Tasks\TakeDrawing;
-use App\Uploads;
+use App\Projects\Uploads;
 use Parlay\Core\Formats\Dxf\Transform;
 use Parlay\Core\Formats\Step\UnreadableStep;
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Buildings;
 
+use App\Examples\LikenessCount;
+use App\Examples\OfferedSpot;
 use Parlay\Core\Buildings\Example\AxisHold;
 use Parlay\Core\ListOf;
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Civil;
 
-use App\Stakeout\CivilHeights;
 use Parlay\Core\ListOf;
 
 /** Which points are wanted of an alignment. */

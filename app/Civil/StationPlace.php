@@ -6,7 +6,6 @@ namespace App\Civil;
 
 use App\Civil\Models\CivilAlignment;
 use App\Projects\Models\Project;
-use App\Stakeout\Stations;
 use Parlay\Core\Formats\PointText\StationRows;
 
 /** A place that has a station. */

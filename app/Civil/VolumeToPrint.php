@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Civil;
 
-use App\Reports\PrintZone;
+use App\PrintZone;
 
 /** A volume that is printed, and by which clock its sheet tells the time. */
 final readonly class VolumeToPrint

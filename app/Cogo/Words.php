@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
-use App\Designs\Actions\FindSpot;
+use App\Cogo\Actions\FindSpot;
 use App\Projects\Models\Project;
 use Parlay\Core\Cogo\ConstructionKind;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Database;
 
-use App\Projects\Actions\UnpackProject;
-use App\Uploads;
+use App\Packing\Actions\UnpackProject;
+use App\Projects\Uploads;
 use Illuminate\Console\Command;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\FieldBook;
 
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;

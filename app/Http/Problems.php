@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Database\Trouble;
-use App\FieldBook\KeyTaken;
+use App\KeyTaken;
 use App\NeedsConfirmation;
 use App\Projects\Models\Project;
 use App\Typed\InvalidValues;

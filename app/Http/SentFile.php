@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Projects\Models\Project;
-use App\Upload;
-use App\Uploads;
+use App\Projects\Upload;
+use App\Projects\Uploads;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Clock;
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Projects\Models\Project;
 use App\Setups\DraftReadings;

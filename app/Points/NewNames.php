@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Points;
 
 use App\Projects\Models\Project;
+use App\Projects\PointName;
 
 /** Gives out names for many new points at once: none twice, none that is taken. */
 final class NewNames

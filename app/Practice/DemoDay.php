@@ -6,7 +6,7 @@ namespace App\Practice;
 
 use App\Clock;
 use App\Control\Models\ControlPoint;
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
 use App\Instrument\ReadingsIntoBook;

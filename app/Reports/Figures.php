@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Civil\Stations;
+use App\PrintZone;
 use App\Stakeout\Aimed;
 use App\Stakeout\AimKind;
-use App\Stakeout\Stations;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\Side;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Civil\Stations;
 use App\Projects\Models\Project;
-use App\Stakeout\Stations;
 use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Units\CoordinateOrder;
 

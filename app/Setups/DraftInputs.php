@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Setups;
 
 use App\Control\Models\ControlPoint;
-use App\FieldBook\Models\Observation;
 use App\Instrument\Models\Instrument;
+use App\Instrument\Models\Observation;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Models\Setup;

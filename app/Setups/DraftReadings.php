@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
-use App\FieldBook\Models\Observation;
-use App\Instrument\MeasureOrder;
+use App\Instrument\Models\Observation;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
+use App\Stakeout\MeasureOrder;
 use Illuminate\Support\Facades\DB;
 
 /**

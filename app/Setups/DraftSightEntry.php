@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
 use Parlay\Core\ListOf;
 
 final readonly class DraftSightEntry

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
+use App\Mending\Mending;
 use App\Projects\Models\Project;
 use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;

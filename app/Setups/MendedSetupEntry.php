@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
+use App\Mending\MendedSetup;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;

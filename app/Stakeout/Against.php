@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Civil\CivilAims;
 use App\Control\Models\ControlPoint;
 use App\Points\Models\StakeoutPoint;
-use App\Points\PointName;
 use App\Projects\Models\Project;
+use App\Projects\PointName;
 use App\Stakeout\Models\KeptAim;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Aims\Aim;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Civil\CivilLay;
 use Parlay\Core\Stakeout\Judged;
 
 /** Changes what is staked of a line, what marks are called, and what counts. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Civil\CivilLay;
 use App\Stakeout\Models\KeptAim;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Judged;

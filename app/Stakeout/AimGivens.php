@@ -6,12 +6,12 @@ namespace App\Stakeout;
 
 use App\Buildings\ElementPart;
 use App\Buildings\PartFound;
+use App\Cogo\Actions\FindSpot;
 use App\Cogo\DrawnShapes;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 use App\Cogo\Givens;
 use App\Cogo\Words;
-use App\Designs\Actions\FindSpot;
 use App\Designs\ShapeRef;
 use App\Projects\Models\Project;
 use Parlay\Core\Designs\SpotKind;

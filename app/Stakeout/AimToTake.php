@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stakeout;
 
 use App\Buildings\ElementPart;
+use App\Civil\CivilLay;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 

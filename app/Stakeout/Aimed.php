@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Civil\CivilAims;
+use App\Civil\CivilHeights;
 use App\Stakeout\Models\KeptAim;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\Position;

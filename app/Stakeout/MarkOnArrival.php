@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
-use App\FieldBook\Models\Observation;
-use App\Instrument\MeasureOrder;
+use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
 use App\NeedsConfirmation;

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Stakeout;
 
 use App\Clock;
-use App\Instrument\Actions\TellInstrument;
-use App\Instrument\MeasureOrder;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
-use App\Instrument\TurnOrder;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
+use App\Stakeout\Actions\TellInstrument;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\Models\Run;
 use App\Stakeout\Models\RunStep;

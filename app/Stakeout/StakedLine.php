@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stakeout;
 
 use App\Buildings\PartLay;
+use App\Civil\CivilLay;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\PackedPolyline;
 use Parlay\Core\Geometry\Polyline;

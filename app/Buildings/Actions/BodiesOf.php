@@ -6,7 +6,7 @@ namespace App\Buildings\Actions;
 
 use App\Buildings\MadeOfModel;
 use App\Designs\Models\Design;
-use App\Uploads;
+use App\Projects\Uploads;
 use Parlay\Core\Formats\Ifc\IfcBodies;
 use Parlay\Core\Units\LengthUnit;
 

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Buildings\Actions;
 
-use App\Buildings\Alike;
-use App\Buildings\AlikeBy;
-use App\Buildings\AlikeWanted;
 use App\Buildings\ElementProperty;
 use App\Buildings\ElementStore;
-use App\Buildings\LikenessCount;
-use App\Buildings\OfferedSpot;
 use App\Buildings\StoredElement;
 use App\Buildings\ThingEntry;
 use App\Buildings\TouchedFace;
 use App\Designs\Models\Design;
+use App\Examples\Alike;
+use App\Examples\AlikeBy;
+use App\Examples\AlikeWanted;
+use App\Examples\LikenessCount;
+use App\Examples\OfferedSpot;
 use App\Projects\Models\Project;
 use Parlay\Core\Buildings\Example\DoesNotFit;
 use Parlay\Core\Buildings\Example\FaceHold;

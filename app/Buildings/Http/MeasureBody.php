@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Buildings\Http;
 
-use App\Buildings\SpacePick;
+use App\Cogo\SpacePick;
 
 final readonly class MeasureBody
 {

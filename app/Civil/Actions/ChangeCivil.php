@@ -9,8 +9,8 @@ use App\Civil\CivilChoices;
 use App\Civil\Models\CivilAlignment;
 use App\Civil\Models\CivilSurface;
 use App\Clock;
-use App\Points\PointName;
 use App\Projects\Models\Project;
+use App\Projects\PointName;
 use App\Projects\Preparation;
 
 /** Names, shows and removes alignments and surfaces, and says which surface is worked with. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Civil\Actions;
 
 use App\Civil\AlignmentPoint;
-use App\Points\PointName;
 use App\Projects\Models\Project;
+use App\Projects\PointName;
 use App\Projects\Preparation;
 
 /** Keeps points that were worked out and looked at: all of them, or none. */

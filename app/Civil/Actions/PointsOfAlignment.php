@@ -6,13 +6,13 @@ namespace App\Civil\Actions;
 
 use App\Civil\AlignmentPoint;
 use App\Civil\AlignmentPoints;
+use App\Civil\CivilAims;
 use App\Civil\CivilChoices;
+use App\Civil\CivilLay;
 use App\Civil\Models\CivilAlignment;
+use App\Civil\PlacesByStation;
+use App\Civil\Stations;
 use App\Projects\Models\Project;
-use App\Stakeout\CivilAims;
-use App\Stakeout\CivilLay;
-use App\Stakeout\PlacesByStation;
-use App\Stakeout\Stations;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Civil\Alignments\Alignment;
 use Parlay\Core\Civil\Alignments\AlignmentDrawing;

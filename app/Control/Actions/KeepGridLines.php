@@ -6,8 +6,8 @@ namespace App\Control\Actions;
 
 use App\Control\Models\GridLine;
 use App\Control\TypedGridLine;
-use App\Points\PointName;
 use App\Projects\Models\Project;
+use App\Projects\PointName;
 use App\Projects\Preparation;
 use App\Seen;
 

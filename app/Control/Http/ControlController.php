@@ -4,13 +4,8 @@ declare(strict_types=1);
 
 namespace App\Control\Http;
 
-use App\Control\Actions\KeepControlPoint;
-use App\Control\Actions\KeepMeasuredControl;
-use App\Control\Actions\SightedMarks;
-use App\Control\ControlToKeep;
-use App\Control\SightedMark;
-use App\Control\SightedMarkToKeep;
-use App\Control\TypedControl;
+use App\Cogo\Actions\KeepControlPoint;
+use App\Cogo\TypedControl;
 use App\Http\Body;
 use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
@@ -19,6 +14,11 @@ use App\Http\OpenApi\Put;
 use App\Http\Page;
 use App\Projects\Http\DeleteQuery;
 use App\Projects\Models\Project;
+use App\Setups\Actions\KeepMeasuredControl;
+use App\Setups\Actions\SightedMarks;
+use App\Setups\ControlToKeep;
+use App\Setups\SightedMark;
+use App\Setups\SightedMarkToKeep;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Control\Http;
 
+use App\Cogo\Actions\PreviewGrid;
+use App\Cogo\GridWanted;
 use App\Control\Actions\KeepGridLines;
-use App\Control\Actions\PreviewGrid;
-use App\Control\GridWanted;
 use App\Control\TypedGridLine;
 use App\Http\Body;
 use App\Http\OpenApi\Get;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Control\Models;
 
 use App\Control\ControlOrigin;
-use App\Points\Models\Placed;
+use App\Projects\Models\Placed;
 use App\Setups\Models\Setup;
 use Illuminate\Database\Eloquent\Model;
 

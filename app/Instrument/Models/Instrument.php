@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Instrument\Models;
 
-use App\FieldBook\Models\Correction;
 use Illuminate\Database\Eloquent\Model;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Instrument\Accuracy;

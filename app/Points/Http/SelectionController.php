@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Points\Http;
 
+use App\Cogo\Actions\ChangeMany;
+use App\Cogo\Actions\MovePoints;
+use App\Cogo\Actions\RenamePoints;
+use App\Cogo\CodeForMany;
+use App\Cogo\ElevationForMany;
+use App\Cogo\Move;
+use App\Cogo\PointsMoved;
+use App\Cogo\PointsRenamed;
+use App\Cogo\Renaming;
 use App\Http\Body;
 use App\Http\OpenApi\Post;
-use App\Points\Actions\ChangeMany;
-use App\Points\Actions\MovePoints;
-use App\Points\Actions\RenamePoints;
-use App\Points\CodeForMany;
-use App\Points\ElevationForMany;
-use App\Points\Move;
-use App\Points\PointsMoved;
-use App\Points\PointsRenamed;
-use App\Points\Renaming;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
 use Illuminate\Http\JsonResponse;

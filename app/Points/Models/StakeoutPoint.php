@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Points\Models;
 
+use App\Projects\Models\Placed;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 

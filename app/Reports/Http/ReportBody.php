@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports\Http;
 
-use App\Reports\PrintZone;
+use App\PrintZone;
 
 final readonly class ReportBody
 {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Reports\Tasks;
 
+use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\DeviationDrawing;
 use App\Reports\Figures;
 use App\Reports\Pdf;
-use App\Reports\PrintZone;
 use App\Reports\Report;
 use App\Reports\ReportTables;
 use App\Tasks\Models\Task;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Reports\Tasks;
 
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
+use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Figures;
 use App\Reports\Pdf;
-use App\Reports\PrintZone;
 use App\Reports\SetupDrawing;
 use App\Setups\SetupEntry;
 use App\Tasks\Models\Task;

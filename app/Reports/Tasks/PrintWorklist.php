@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Reports\Tasks;
 
 use App\Points\Models\StakeoutPoint;
+use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Column;
 use App\Reports\Figures;
 use App\Reports\LongTable;
 use App\Reports\Pdf;
-use App\Reports\PrintZone;
 use App\Reports\WalkDrawing;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;

@@ -6,8 +6,8 @@ namespace App\Setups\Http;
 
 use App\Http\OpenApi\Get;
 use App\Projects\Models\Project;
-use App\Setups\CheckShots;
-use App\Setups\CheckShotsTaken;
+use App\Stakeout\CheckShots;
+use App\Stakeout\CheckShotsTaken;
 use Illuminate\Http\JsonResponse;
 
 /** Whether the setup still holds. */

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Setups\Http;
 
-use App\FieldBook\Actions\MendReading;
-use App\FieldBook\CorrectedReading;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
+use App\Mending\Actions\MendReading;
+use App\Mending\CorrectedReading;
+use App\Mending\Mending;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
 use App\Setups\MendedSetupEntry;
-use App\Setups\Mending;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Setups\Models;
 
-use App\FieldBook\Models\InBook;
-use App\Points\Models\Placed;
+use App\Database\InBook;
+use App\Projects\Models\Placed;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Station;

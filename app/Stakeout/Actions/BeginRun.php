@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Stakeout\Actions;
 
 use App\Clock;
-use App\FieldBook\KeyTaken;
+use App\KeyTaken;
 use App\NeedsConfirmation;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;

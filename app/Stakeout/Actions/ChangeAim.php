@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Stakeout\Actions;
 
 use App\Buildings\ElementPart;
+use App\Civil\CivilAims;
+use App\Civil\CivilLay;
 use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 use App\Projects\Models\Project;
@@ -12,8 +14,6 @@ use App\Seen;
 use App\Stakeout\AimChange;
 use App\Stakeout\AimGivens;
 use App\Stakeout\AimKind;
-use App\Stakeout\CivilAims;
-use App\Stakeout\CivilLay;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\StakedLine;
 use App\Typed\Values;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Actions;
 
+use App\Civil\PlacesByStation;
 use App\Clock;
-use App\FieldBook\KeyTaken;
+use App\Cogo\PlacesOnLine;
+use App\Cogo\PlacesWay;
+use App\KeyTaken;
 use App\Projects\Models\Project;
 use App\Seen;
 use App\Stakeout\AimKind;
 use App\Stakeout\Models\KeptAim;
-use App\Stakeout\PlacesByStation;
-use App\Stakeout\PlacesOnLine;
-use App\Stakeout\PlacesWay;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Polyline;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Http;
 
+use App\Cogo\PlacesOnLine;
 use App\Database\OneReading;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
@@ -19,7 +20,6 @@ use App\Stakeout\AimEntry;
 use App\Stakeout\AimRevision;
 use App\Stakeout\AimToTake;
 use App\Stakeout\Models\KeptAim;
-use App\Stakeout\PlacesOnLine;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Stakeout\Models;
 
 use App\Buildings\PartLay;
+use App\Civil\CivilAims;
+use App\Civil\CivilLay;
 use App\Database\Bytes;
 use App\Stakeout\AimKind;
-use App\Stakeout\CivilAims;
-use App\Stakeout\CivilLay;
 use App\Stakeout\LineLay;
 use App\Typed\Values;
 use Illuminate\Database\Eloquent\Model;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Models;
 
-use App\FieldBook\Models\InBook;
-use App\FieldBook\Models\Observation;
-use App\Points\Models\Placed;
+use App\Database\InBook;
+use App\Instrument\Models\Observation;
+use App\Projects\Models\Placed;
 use App\Setups\Models\Setup;
 use App\Stakeout\Aimed;
 use App\Typed\Values;

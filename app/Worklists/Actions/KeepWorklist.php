@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Worklists\Actions;
 
-use App\Points\PointName;
 use App\Projects\Models\Project;
+use App\Projects\PointName;
 use App\Projects\Preparation;
 use App\Seen;
 use App\Worklists\Models\Worklist;

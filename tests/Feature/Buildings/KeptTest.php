@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Buildings;
 
-use App\Uploads;
+use App\Projects\Uploads;
 use Parlay\Core\Tests\Formats\IfcText;
 use Tests\FeatureTestCase;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Projects;
 
-use App\Projects\Actions\UnpackProject;
+use App\Packing\Actions\UnpackProject;
+use App\Packing\Packing;
 use App\Projects\Models\Project;
-use App\Projects\Packed\Packing;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;

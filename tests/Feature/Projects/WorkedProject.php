@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Projects;
 
+use App\Packing\Tasks\PackProject;
 use App\Projects\Models\Project;
-use App\Projects\Tasks\PackProject;
 use App\Tasks\Models\Task;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;

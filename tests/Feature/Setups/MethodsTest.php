@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Setups;
 
 use App\Control\Models\ControlPoint;
-use App\FieldBook\Models\Observation;
-use App\Instrument\MeasureOrder;
+use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
 use App\Projects\Models\Project;
@@ -14,6 +13,7 @@ use App\Setups\Actions\SetupDrafts;
 use App\Setups\DraftReadings;
 use App\Setups\KeepIn;
 use App\Setups\Models\Setup;
+use App\Stakeout\MeasureOrder;
 use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Sight;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Setups;
 
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
 use App\Setups\Models\Setup;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;

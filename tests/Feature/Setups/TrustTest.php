@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Setups;
 
 use App\Control\Models\ControlPoint;
-use App\FieldBook\Models\Observation;
+use App\Instrument\Models\Observation;
 use App\Setups\Models\Setup;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Carbon;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature\Stakeout;
 
 use App\Clock;
-use App\FieldBook\Models\Observation;
 use App\Instrument\Http\InstructionResource;
 use App\Instrument\LiveState;
 use App\Instrument\LiveStatus;
+use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Projects\Models\Project;
 use App\Stakeout\Models\KeptAim;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature\Stakeout;
 
 use App\Points\Models\StakeoutPoint;
+use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Figures;
-use App\Reports\PrintZone;
 use App\Stakeout\Models\Mark;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;

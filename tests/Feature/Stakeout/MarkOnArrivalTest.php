@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Stakeout;
 
-use App\FieldBook\Models\Observation;
 use App\Instrument\Http\InstructionResource;
+use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
