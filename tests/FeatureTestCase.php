@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use App\Control\Models\ControlPoint;
 use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\ReadingsIntoBook;
 use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Http\UploadedFile;
@@ -119,7 +121,7 @@ abstract class FeatureTestCase extends TestCase
     /** @param  array<string, mixed>  $more  of what it is measured for */
     protected function instruction(Project $project, string $purpose, string $sighted, array $more): QueuedInstruction
     {
-        $setup = $project->currentSetup()->first();
+        $setup = Setup::current($project)->first();
 
         return new QueuedInstruction(['key' => $this->newKey(), 'purpose' => [
             'projectId' => $project->id, 'purpose' => $purpose,
@@ -144,7 +146,7 @@ abstract class FeatureTestCase extends TestCase
     /** A resection on A, B and C, accepted. */
     protected function setUpInstrument(Project $project): void
     {
-        $ids = $project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($project)->pluck('id', 'name');
         $sights = [];
         foreach (['A', 'B', 'C'] as $name) {
             $sights[] = [

@@ -34,7 +34,7 @@ final readonly class PointBeside
     {
         $alignment = $row->alignment();
 
-        return $project->points()->whereIn('id', array_slice($ids, 0, self::MOST))->orderBy('id')->get()->map(static function (StakeoutPoint $p) use ($alignment): self {
+        return StakeoutPoint::of($project)->whereIn('id', array_slice($ids, 0, self::MOST))->orderBy('id')->get()->map(static function (StakeoutPoint $p) use ($alignment): self {
             $foot = $alignment->foot($p->position());
 
             return new self(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Cogo;
 
 use App\Control\Models\GridLine;
+use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
 use App\Designs\ShapeRef;
 use App\Designs\TouchedSpot;
@@ -229,7 +230,7 @@ final class Collect
     /** @return list<Candidate> */
     private function gridCrossings(string $separator): array
     {
-        $lines = $this->project->gridLines()->orderBy('id')->get()->all();
+        $lines = GridLine::of($this->project)->orderBy('id')->get()->all();
         if (count($lines) < 2) {
             throw new \DomainException('There are no grid lines to cross. Find them in a drawing or type them first.');
         }
@@ -284,7 +285,7 @@ final class Collect
     private function layer(int $id): DrawingLayer
     {
         return $this->layers[$id] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds'])
-            ->whereIn('design_id', $this->project->designs()->select('id'))
+            ->whereIn('design_id', Design::of($this->project)->select('id'))
             ->find($id)
             ?->drawing()
             ?? throw new \DomainException('That layer is not here any more. Choose it again.');

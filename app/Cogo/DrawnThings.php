@@ -191,11 +191,11 @@ final class DrawnThings
     private function revisions(int $id): array
     {
         if (! isset($this->revisions[$id])) {
-            $design = $this->project->designs()->find($id, Design::LISTED)
+            $design = Design::of($this->project)->find($id, Design::LISTED)
                 ?? throw new \DomainException('The building model that this was made from is not here any more.');
             $found = [$design];
             while ($this->newest && ! $design->current) {
-                $design = $this->project->designs()->where('revises_id', $design->id)->first(Design::LISTED);
+                $design = Design::of($this->project)->where('revises_id', $design->id)->first(Design::LISTED);
                 if ($design === null) {
                     break;
                 }

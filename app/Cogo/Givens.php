@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
+use App\Control\Models\ControlPoint;
 use App\Control\Models\GridLine;
 use App\Designs\ShapeRef;
 use App\Designs\TouchedSpot;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Parlay\Core\Designs\ConnectedPieces;
 use Parlay\Core\Designs\Shape;
@@ -50,9 +52,9 @@ final class Givens
     public function place(GivenPlace $given): Position
     {
         return match (true) {
-            $given->pointId !== null => $this->points[$given->pointId] ??= $this->project->points()->find($given->pointId)?->position()
+            $given->pointId !== null => $this->points[$given->pointId] ??= StakeoutPoint::of($this->project)->find($given->pointId)?->position()
                 ?? throw new \DomainException('A point that this is computed from is gone. Choose another, or undo its deletion.'),
-            $given->controlId !== null => $this->control[$given->controlId] ??= $this->project->controlPoints()
+            $given->controlId !== null => $this->control[$given->controlId] ??= ControlPoint::of($this->project)
                 ->find($given->controlId)
                 ?->position()
                 ?? throw new \DomainException('A control point that this is computed from is gone. Choose another.'),
@@ -211,7 +213,7 @@ final class Givens
 
     private function gridLine(int $id): GridLine
     {
-        return $this->gridLines[$id] ??= $this->project->gridLines()->find($id)
+        return $this->gridLines[$id] ??= GridLine::of($this->project)->find($id)
             ?? throw new \DomainException('That grid line is gone. Choose another.');
     }
 

@@ -54,20 +54,15 @@ final class Proposals
         if ($self->candidates === []) {
             return [];
         }
-        $points = $project->points()->get(['id', 'name', 'northing', 'easting', 'elevation']);
+        $points = StakeoutPoint::of($project)->get(['id', 'name', 'northing', 'easting', 'elevation']);
         $self->givens->know($points->mapWithKeys(static fn (StakeoutPoint $p) => [$p->id => $p->position()])->all());
         $self->words->know($points->pluck('name', 'id')->all());
-        $stakes = $project->marks()
-            ->where('kind', 'stake')
-            ->whereIn('point_id', array_keys($self->candidates))
-            ->selectRaw('point_id, count(*) as n')
-            ->groupBy('point_id')
-            ->pluck('n', 'point_id');
+        $stakes = StakeoutPoint::stakes($project);
         $proposals = [];
         foreach ($self->candidates as $point) {
             $new = $self->work($point);
             if (is_string($new) || self::moved($point->position(), $new)) {
-                $proposals[] = $self->proposal($point, $new, (int) ($stakes[$point->id] ?? 0));
+                $proposals[] = $self->proposal($point, $new, $stakes[$point->id] ?? 0);
             }
         }
 
@@ -96,7 +91,7 @@ final class Proposals
         )->pluck('id')->all());
         $revised = array_flip(Design::query()->where('project_id', $this->project->id)->whereNull('removed_at')->where('current', false)->pluck('id')->all());
         $ids = [];
-        foreach ($this->project->points()->whereNotNull('recipe')->toBase()->pluck('recipe', 'id') as $id => $text) {
+        foreach (StakeoutPoint::of($this->project)->whereNotNull('recipe')->toBase()->pluck('recipe', 'id') as $id => $text) {
             preg_match_all('~"(?:layerId|withLayerId)":(\d+)~', (string) $text, $layers);
             preg_match_all('~"designId":(\d+)~', (string) $text, $models);
             if (preg_match('~"(?:pointId|controlId|gridLineId)":\d~', (string) $text) === 1
@@ -105,7 +100,7 @@ final class Proposals
             }
         }
         foreach (array_chunk($ids, 500) as $some) {
-            foreach ($this->project->points()->whereIn('id', $some)->get() as $point) {
+            foreach (StakeoutPoint::of($this->project)->whereIn('id', $some)->get() as $point) {
                 $this->candidates[$point->id] = $point;
             }
         }

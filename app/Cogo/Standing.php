@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cogo;
 
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
 
@@ -19,7 +20,7 @@ final class Standing
     public static function in(Project $project): self
     {
         $cells = [];
-        foreach ($project->points()->toBase()->get(['name', 'northing', 'easting', 'elevation']) as $row) {
+        foreach (StakeoutPoint::of($project)->toBase()->get(['name', 'northing', 'easting', 'elevation']) as $row) {
             $p = new Position((float) $row->northing, (float) $row->easting, $row->elevation === null ? null : (float) $row->elevation);
             $cells[self::cell($p, 0, 0)][] = [$p, (string) $row->name];
         }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Cogo;
 
 use App\Cogo\Actions\FindSpot;
+use App\Control\Models\ControlPoint;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Parlay\Core\Cogo\ConstructionKind;
 
@@ -85,8 +87,8 @@ final class Words
     private function brief(GivenPlace $g): string
     {
         return match (true) {
-            $g->pointId !== null => $this->points[$g->pointId] ??= (string) $this->project->points()->whereKey($g->pointId)->value('name'),
-            $g->controlId !== null => $this->control[$g->controlId] ??= (string) $this->project->controlPoints()
+            $g->pointId !== null => $this->points[$g->pointId] ??= (string) StakeoutPoint::of($this->project)->whereKey($g->pointId)->value('name'),
+            $g->controlId !== null => $this->control[$g->controlId] ??= (string) ControlPoint::of($this->project)
                 ->whereKey($g->controlId)
                 ->value('name'),
             $g->spot !== null => 'a spot of the drawing',

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Database;
 
-use App\Packing\Actions\UnpackProject;
-use App\Projects\Uploads;
 use Illuminate\Console\Command;
 use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
@@ -32,9 +30,11 @@ final class PrepareData extends Command
             $this->folder();
             $this->book();
             $this->live();
-            Uploads::clearParts();
-            foreach (UnpackProject::clearLeftovers(atStart: true) as $left) {
-                $this->output->getErrorStyle()->writeln("Parlay: $left");
+            /** @var ClearsLeftovers $of */
+            foreach (app()->tagged(ClearsLeftovers::class) as $of) {
+                foreach ($of->clearAtStart() as $left) {
+                    $this->output->getErrorStyle()->writeln("Parlay: $left");
+                }
             }
         } catch (\DomainException $e) {
             $this->output->getErrorStyle()->writeln("Parlay: {$e->getMessage()}");

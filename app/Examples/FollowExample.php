@@ -45,7 +45,7 @@ final class FollowExample
         if ($example->spots === []) {
             throw new \DomainException('Touch at least one spot of the thing.');
         }
-        $store = ElementStore::of($project->designs()->findOrFail($example->designId, Design::LISTED));
+        $store = ElementStore::of(Design::of($project)->findOrFail($example->designId, Design::LISTED));
         $model = $store->element($example->number) ?? throw new \DomainException('That thing is not in the model. Touch it again.');
         $parts = self::shown($model);
         $candidates = $things = $notFitting = $on = [];

@@ -97,7 +97,7 @@ final class NamesOnThings
     /** @return list<array{string, Position}> of the project's grid; where it has none, of the model's own */
     private function crossings(): array
     {
-        $lines = $this->project->gridLines()->orderBy('id')->get()->map(static fn (GridLine $l): Line => $l->line())->all();
+        $lines = GridLine::of($this->project)->orderBy('id')->get()->map(static fn (GridLine $l): Line => $l->line())->all();
         $lines = array_values($lines !== [] ? $lines : $this->store->axes());
         $found = array_map(static fn (GridCrossing $c): array => [$lines[$c->first]->name.$lines[$c->second]->name, $c->position], GridCrossing::all($lines));
 

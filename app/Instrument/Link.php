@@ -6,7 +6,6 @@ namespace App\Instrument;
 
 use App\Clock;
 use App\Instrument\Models\QueuedInstruction;
-use App\Stakeout\RunDriver;
 use Parlay\Core\Instrument\Done;
 use Parlay\Core\Instrument\Instruction;
 use Parlay\Core\Instrument\InstructionKind;
@@ -57,7 +56,7 @@ final class Link
     public function __construct(
         private readonly TotalStation $instrument,
         private readonly ReadingsIntoBook $book,
-        private readonly RunDriver $runs,
+        private readonly TellsByItself $runs,
     ) {
         $this->state = new LiveState;
     }

@@ -8,8 +8,6 @@ use App\Clock;
 use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Projects\Models\Project;
-use App\Setups\DraftReadings;
-use App\Stakeout\MarkOnArrival;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\InstrumentStatus;
@@ -18,7 +16,8 @@ use Parlay\Core\Instrument\RawReading;
 /** Writes a measurement taken on purpose into the field book, once, with what it was taken for. */
 final readonly class ReadingsIntoBook
 {
-    public function __construct(private MarkOnArrival $marks) {}
+    /** @param  iterable<TakesReading>  $takers */
+    public function __construct(private iterable $takers) {}
 
     public function keep(QueuedInstruction $instruction, RawReading $raw, InstrumentStatus $status): Observation
     {
@@ -56,15 +55,8 @@ final readonly class ReadingsIntoBook
             'accuracy' => $purpose['accuracy'] ?? LiveStatus::toArray($status)['accuracy'],
         ]);
         $project = Project::query()->findOrFail($observation->project_id);
-        if ($observation->wasRecentlyCreated && isset($purpose['keepIn'])) {
-            try {
-                DraftReadings::take($project, $observation, $purpose['keepIn']);
-            } catch (\DomainException) {
-                // Whatever the setup says to it, what was measured stays in the book.
-            }
-        }
-        if (isset($purpose['mark'])) {
-            ($this->marks)($project, $observation, $instruction, $purpose['mark']);
+        foreach ($this->takers as $taker) {
+            $taker->take($project, $observation, $instruction, $purpose);
         }
         $project->measured();
 

@@ -6,6 +6,7 @@ namespace App\Mending;
 
 use App\Clock;
 use App\Control\ControlOrigin;
+use App\Control\Models\ControlPoint;
 use App\Instrument\Models\Correction;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SolveSetup;
@@ -73,7 +74,7 @@ final class Mending
     /** All that was measured from a setup, as it would lie with another station in its place. */
     public static function turned(Project $project, Setup $setup, SetupSolution $found): MendedSetup
     {
-        $marks = $project->marks()
+        $marks = Mark::of($project)
             ->where('setup_id', $setup->id)
             ->with('observation')
             ->orderBy('id')
@@ -96,9 +97,9 @@ final class Mending
     /** @return list<Setup> the latest version of each */
     private static function standing(Project $project): array
     {
-        $latest = $project->setups()->selectRaw('max(id) AS id')->groupByRaw('coalesce(stands_for, id)')->toBase()->pluck('id');
+        $latest = Setup::of($project)->selectRaw('max(id) AS id')->groupByRaw('coalesce(stands_for, id)')->toBase()->pluck('id');
 
-        return array_values($project->setups()->whereIn('id', $latest)->orderByRaw('coalesce(stands_for, id)')->get()->all());
+        return array_values(Setup::of($project)->whereIn('id', $latest)->orderByRaw('coalesce(stands_for, id)')->get()->all());
     }
 
     /**
@@ -133,7 +134,7 @@ final class Mending
     private static function marksInDoubt(Project $project, array $setups): array
     {
         $by = [];
-        $marks = $project->marks()->with('observation')->orderBy('id')
+        $marks = Mark::of($project)->with('observation')->orderBy('id')
             ->where(static fn ($q) => $q->whereIn('setup_id', $setups)
                 ->orWhereIn('observation_id', Correction::query()->where('project_id', $project->id)->select('observation_id')));
         foreach ($marks->get() as $mark) {
@@ -187,7 +188,7 @@ final class Mending
                 'instrument' => $p->setup->instrument, 'serial' => $p->setup->serial,
                 'computed_by' => config()->string('parlay.version'), 'stands_for' => $p->setup->root(), 'note' => $note,
             ]);
-            $project->controlPoints()->where('origin', ControlOrigin::Station)->where('setup_id', $setup->root())->update([
+            ControlPoint::of($project)->where('origin', ControlOrigin::Station)->where('setup_id', $setup->root())->update([
                 'northing' => $mark->northing, 'easting' => $mark->easting, 'elevation' => $mark->elevation,
                 'plan_deviation' => $p->solution->trusted()->place(), 'height_deviation' => $p->solution->trusted()->height(),
             ]);

@@ -31,7 +31,7 @@ final class CodeList
         $length = static fn (?float $metres): string => $metres === null
             ? ''
             : rtrim(rtrim(number_format($metres / $unit->metres(), 6, '.', ''), '0'), '.');
-        foreach ($project->codes()->orderBy('code')->get() as $c) {
+        foreach (Code::of($project)->orderBy('code')->get() as $c) {
             fputcsv($out, [...array_map(SpreadsheetCell::write(...), [$c->code, $c->description, $c->trade, $c->colour ?? '', $c->mark]),
                 $length($c->plan_tolerance), $length($c->height_tolerance)], ',', '"', '');
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Points;
 
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 
@@ -25,7 +26,7 @@ final class NewNames
     /** @param  string|null  $wanted  null for the next free number after the prefix */
     public function take(?string $wanted): string
     {
-        $this->taken ??= array_fill_keys($this->project->points()->toBase()->pluck('name')->all(), true);
+        $this->taken ??= array_fill_keys(StakeoutPoint::of($this->project)->toBase()->pluck('name')->all(), true);
         $name = $wanted === null ? $this->number() : PointName::checked($wanted);
         if (isset($this->taken[$name])) {
             throw new \DomainException("There is a point “{$name}” already. Choose another name or way of naming.");

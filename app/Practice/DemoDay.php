@@ -16,6 +16,7 @@ use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Draft;
 use App\Setups\DraftSight;
+use App\Setups\Models\Setup;
 use App\Setups\SetupMethod;
 use App\Stakeout\Actions\StoreMark;
 use App\Stakeout\MarkToStore;
@@ -55,10 +56,10 @@ final class DemoDay
         $this->arrive($project, 57, 2);
         $this->setUp($project, SetupMethod::Resection, ['CP1', 'CP2', 'CP3', 'CP5'], null);
         $this->check($project, 'CP4');
-        foreach ($project->points()->where('code', 'ANCHOR')->orderBy('id')->limit(38)->get() as $i => $point) {
+        foreach (StakeoutPoint::of($project)->where('code', 'ANCHOR')->orderBy('id')->limit(38)->get() as $i => $point) {
             $this->mark($project, $point, Purpose::Stake, $i % 13 === 6 ? 0.0065 : 0.0016);
         }
-        foreach ($project->points()->where('code', 'ANCHOR')->orderBy('id')->limit(12)->get() as $point) {
+        foreach (StakeoutPoint::of($project)->where('code', 'ANCHOR')->orderBy('id')->limit(12)->get() as $point) {
             $this->mark($project, $point, Purpose::AsBuilt, 0.0026);
         }
         $this->check($project, 'CP6');
@@ -71,7 +72,7 @@ final class DemoDay
         $this->world->standTripod('LC-3', null, self::LARKFIELD_AXIS);
         $this->setUp($project, SetupMethod::KnownBacksight, ['LC-2'], 'LC-3');
         $this->check($project, 'LC-4');
-        foreach ($project->points()->orderBy('id')->limit(9)->get() as $point) {
+        foreach (StakeoutPoint::of($project)->orderBy('id')->limit(9)->get() as $point) {
             $this->mark($project, $point, Purpose::Stake, 0.0022);
         }
         $this->leave();
@@ -83,7 +84,7 @@ final class DemoDay
      */
     private function arrive(Project $project, int $steps, int $ago): void
     {
-        $control = $project->controlPoints()->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
+        $control = ControlPoint::of($project)->get()->mapWithKeys(static fn (ControlPoint $c) => [$c->name => $c->position()])->all();
         $this->world = World::plant(PracticeWorld::site($project), $control, $project->id);
         $this->instrument = new StandIn($this->world);
         $this->hand = new Noise(1000 + $project->id);
@@ -109,7 +110,7 @@ final class DemoDay
     /** @param  list<string>  $sighted */
     private function setUp(Project $project, SetupMethod $method, array $sighted, ?string $station): void
     {
-        $ids = $project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($project)->pluck('id', 'name');
         $draft = fn (array $sights) => new Draft(
             $method, $station === null ? null : (int) $ids[$station], $this->world->tripod->height, 2.0, 0.0,
             $this->world->air->pressureHpa, $this->world->air->temperatureCelsius, $sights, airAt: Clock::stamp(),
@@ -129,7 +130,7 @@ final class DemoDay
 
     private function check(Project $project, string $name): void
     {
-        $control = $project->controlPoints()->where('name', $name)->firstOrFail();
+        $control = ControlPoint::of($project)->where('name', $name)->firstOrFail();
         $this->world->pole->tip = $this->world->marks[$name];
         $observation = $this->measure($project, Purpose::Check, $name);
         $this->aMomentLater();
@@ -159,7 +160,7 @@ final class DemoDay
         $draft = SetupDrafts::of($project);
         $instruction = new QueuedInstruction(['key' => "demo-{$project->id}-{$this->minute}", 'purpose' => [
             'projectId' => $project->id, 'purpose' => $purpose->value, 'sighted' => $sighted,
-            'setupId' => $purpose === Purpose::Setup ? null : $project->currentSetup()->value('id'),
+            'setupId' => $purpose === Purpose::Setup ? null : Setup::current($project)->value('id'),
             'targetHeight' => $draft->targetHeight, 'prismConstant' => $draft->prismConstant,
             'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
         ]]);

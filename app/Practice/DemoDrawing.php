@@ -9,6 +9,7 @@ use App\Clock;
 use App\Cogo\Actions\MakePoint;
 use App\Cogo\NewPoint;
 use App\Designs\HeightsChoice;
+use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
 use App\Designs\Tasks\TakeDrawing;
 use App\Designs\TouchedSpot;
@@ -85,7 +86,7 @@ final class DemoDrawing
     /** @return list<TouchedSpot> centres of a layer's circles in the order they are drawn */
     private function circles(Project $project, string $name): array
     {
-        $layer = DesignLayer::query()->where('name', $name)->whereIn('design_id', $project->designs()->select('id'))->firstOrFail();
+        $layer = DesignLayer::query()->where('name', $name)->whereIn('design_id', Design::of($project)->select('id'))->firstOrFail();
         $spots = [];
         $drawing = $layer->drawing();
         for ($i = 0; $i < $drawing->count; $i++) {

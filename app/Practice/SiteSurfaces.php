@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Practice;
 
 use App\Designs\Models\DesignLayer;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Parlay\Core\Designs\ShapeKind;
 
@@ -55,13 +56,13 @@ final class SiteSurfaces
     /** @return list<array{float, float, float}> */
     private static function dull(Project $project): array
     {
-        $count = $project->points()->count();
+        $count = StakeoutPoint::of($project)->count();
         if ($count < self::FEWEST_POINTS) {
             return [];
         }
 
         return array_map(static function (int $skip) use ($project): array {
-            $p = $project->points()->orderBy('id')->skip($skip)->firstOrFail();
+            $p = StakeoutPoint::of($project)->orderBy('id')->skip($skip)->firstOrFail();
 
             return [$p->northing, $p->easting, self::DULL];
         }, [intdiv($count, 2), intdiv(4 * $count, 5)]);

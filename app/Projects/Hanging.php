@@ -6,11 +6,9 @@ namespace App\Projects;
 
 use App\NeedsConfirmation;
 use App\Projects\Models\Project;
-use App\Setups\Actions\SetupDrafts;
-use Illuminate\Support\Facades\DB;
 
 /**
- * What of the field hangs on rows of the preparation: marks, setups, and the setup being made.
+ * What of the field hangs on rows of the preparation: marks, setups, and the setup being made. Whoever keeps these says so (HangsOnRows).
  *
  * The book keeps its own copy of name, design and source, so nothing of it is lost with the row; but what hangs there is never taken
  * from under it without a word. Worklists and recipes don't ask: they name their points by numbers that are never given again, and undo
@@ -45,110 +43,21 @@ final class Hanging
      */
     public static function on(Project $project, array $rows): array
     {
-        $names = static fn (string $table): array => array_column($rows[$table] ?? [], 'name', 'id');
-
-        return [
-            ...self::marksMadeTo($project, $names('stakeout_points')),
-            ...self::checksOn($project, $names('control_points')),
-            ...self::setupsOn(
-                $project,
-                ['controlId' => $names('control_points'), 'instrumentId' => $names('instruments'), 'targetId' => $names('targets')],
-            ),
-        ];
-    }
-
-    /**
-     * @param  array<int, string>  $points  name by id
-     * @return list<string>
-     */
-    private static function marksMadeTo(Project $project, array $points): array
-    {
-        return $points === [] ? [] : self::told(
-            'mark', self::among($project, 'point_id', $points, static fn (\stdClass $m) => "{$m->name} ({$m->kind})"), 'made to it',
-        );
-    }
-
-    /**
-     * @param  array<int, string>  $control  name by id
-     * @return list<string>
-     */
-    private static function checksOn(Project $project, array $control): array
-    {
-        if ($control === []) {
-            return [];
-        }
-        $checks = self::among($project, 'control_id', $control, static fn (\stdClass $m) => $m->name);
-        // Checks of earlier versions name their control and no more.
-        $old = DB::table('marks')->where('project_id', $project->id)->where('kind', 'check')->whereNull('control_id')->pluck('name')->all();
-
-        return self::told('check shot', [...$checks, ...array_values(array_intersect($old, $control))], 'taken on it');
-    }
-
-    /**
-     * @param  array<int, string>  $rows  by id
-     * @param  callable(\stdClass): string  $word
-     * @return list<string>
-     */
-    private static function among(Project $project, string $column, array $rows, callable $word): array
-    {
-        $marks = DB::table('marks')->where('project_id', $project->id)
-            ->whereNotNull($column)
-            ->orderBy('id')
-            ->get(['id', 'name', 'kind', $column]);
-
-        return array_values($marks->filter(static fn (\stdClass $m) => isset($rows[(int) $m->$column]))->map($word)->all());
-    }
-
-    /**
-     * @param  array<string, array<int, string>>  $rows  by what a setup calls them
-     * @return list<string>
-     */
-    private static function setupsOn(Project $project, array $rows): array
-    {
-        $rows = array_filter($rows);
-        if ($rows === []) {
-            return [];
-        }
-        $setups = [];
-        foreach (DB::table('setups')->where('project_id', $project->id)
-            ->orderBy('id')
-            ->get(['id', 'number', 'station_name', 'sights', 'draft']) as $setup) {
-            $content = (array) json_decode((string) $setup->draft, true);
-            if (self::rests(['sights' => (array) json_decode($setup->sights, true)] + $content, $rows)) {
-                $setups[] = "setup {$setup->number} at {$setup->station_name}";
-            }
-        }
-        $draft = json_decode((string) json_encode(SetupDrafts::of($project)), true);
-
-        return [...self::told('setup', $setups, 'computed from it'), ...(self::rests($draft, $rows) ? ['the setup being made'] : [])];
-    }
-
-    /**
-     * @param  array<string, mixed>  $setup  as it was accepted, or is being made
-     * @param  array<string, array<int, string>>  $rows
-     */
-    private static function rests(array $setup, array $rows): bool
-    {
-        $named = [
-            'controlId' => [...array_column($setup['sights'] ?? [], 'controlId'), $setup['stationControlId'] ?? null],
-            'instrumentId' => [$setup['instrumentId'] ?? null], 'targetId' => [$setup['targetId'] ?? null],
-        ];
-        foreach ($rows as $kind => $ids) {
-            foreach ($named[$kind] as $id) {
-                if ($id !== null && isset($ids[(int) $id])) {
-                    return true;
-                }
-            }
+        $named = array_map(static fn (array $of): array => array_column($of, 'name', 'id'), array_filter($rows));
+        $phrases = [];
+        /** @var HangsOnRows $asked */
+        foreach ($named === [] ? [] : app()->tagged(HangsOnRows::class) as $asked) {
+            array_push($phrases, ...$asked->on($project, $named));
         }
 
-        return false;
+        return $phrases;
     }
 
     /**
-     * @param  list<string>  $which
-     * @return list<string>
+     * @param  list<string>  $which  names
+     * @return list<string> one phrase, none where nothing hangs
      */
-    private static function told(string $word, array $which, string $how): array
+    public static function told(string $word, array $which, string $how): array
     {
         $count = count($which);
         if ($count === 0) {

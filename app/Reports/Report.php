@@ -34,12 +34,12 @@ final readonly class Report
     public static function of(Project $project, string $author): self
     {
         $what = WhatCounts::of($project);
-        $marks = $project->marks()->with('setup:id,number')->get()->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()
+        $marks = Mark::of($project)->with('setup:id,number')->get()->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()
             ->map(static fn (Mark $m) => ReportRow::of($m, ! $what->counts($m->id)));
 
         return new self(
             $project,
-            $project->designs()->orderBy('id')->get(),
+            Design::of($project)->orderBy('id')->get(),
             Setup::query()->where('project_id', $project->id)->orderBy('id')->get(),
             $marks->filter(static fn (ReportRow $r) => $r->mark->kind !== 'check')->values()->all(),
             $marks->filter(static fn (ReportRow $r) => $r->mark->kind === 'check')->values()->all(),

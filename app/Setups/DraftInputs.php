@@ -11,7 +11,6 @@ use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Models\Setup;
 use Illuminate\Support\Collection;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Rounds;
@@ -19,6 +18,7 @@ use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\LineShot;
 use Parlay\Core\Setups\SiteLine;
+use Parlay\Core\Units\Angle;
 
 /** All that a draft speaks of, read from the database once, and each sight reduced once. */
 final readonly class DraftInputs
@@ -51,7 +51,7 @@ final readonly class DraftInputs
         [$control, $observations, $instruments] = self::read($project, [$draft]);
 
         return new self(
-            $project, $draft, $control, $observations, $project->currentSetup()->first(), $instruments->get((int) $draft->instrumentId),
+            $project, $draft, $control, $observations, Setup::current($project)->first(), $instruments->get((int) $draft->instrumentId),
         );
     }
 
@@ -71,12 +71,12 @@ final readonly class DraftInputs
             }
         }
         [$control, $observations, $instruments] = self::read($project, $drafts);
-        $roots = $project->setups()->toBase()->pluck('stands_for', 'id');
+        $roots = Setup::of($project)->toBase()->pluck('stands_for', 'id');
         foreach ($standing as $s) {
             if (isset($drafts[$s->id])) {
                 $base = $s->base_id === null ? null : $latest[(int) ($roots[$s->base_id] ?? $s->base_id)] ?? null;
                 // It can't have rested on the station point that it made itself.
-                $others = $control->reject(static fn (ControlPoint $c) => $c->isStationOf($s));
+                $others = $control->reject(static fn (ControlPoint $c) => $s->hasStation($c));
                 $inputs[$s->id] = new self(
                     $project, $drafts[$s->id], $others, $observations, $base, $instruments->get((int) $drafts[$s->id]->instrumentId),
                     $s->accuracy === null ? null : Accuracy::of($s->accuracy),
@@ -97,9 +97,9 @@ final readonly class DraftInputs
         $instruments = array_map(static fn (Draft $d) => (int) $d->instrumentId, $drafts);
 
         return [
-            $project->controlPoints()->get()->keyBy('id'),
-            $ids === [] ? new Collection : $project->observations()->whereIn('id', $ids)->get()->keyBy('id'),
-            $project->instruments()->whereIn('id', $instruments)->get()->keyBy('id'),
+            ControlPoint::of($project)->get()->keyBy('id'),
+            $ids === [] ? new Collection : Observation::of($project)->whereIn('id', $ids)->get()->keyBy('id'),
+            Instrument::of($project)->whereIn('id', $instruments)->get()->keyBy('id'),
         ];
     }
 

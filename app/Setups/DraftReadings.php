@@ -7,7 +7,7 @@ namespace App\Setups;
 use App\Instrument\Models\Observation;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
-use App\Stakeout\MeasureOrder;
+use App\Setups\Models\Setup;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -19,20 +19,21 @@ final class DraftReadings
     /**
      * As what a reading that is asked for now is wanted, to travel with the instruction.
      *
+     * @param  string  $sighted  the line that is shot at, where it is no control point
      * @return array<string, mixed>|null null where it goes into the field book alone
      */
-    public static function wanted(Project $project, Draft $draft, MeasureOrder $body): ?array
+    public static function wanted(Project $project, Draft $draft, ?KeepIn $keepIn, ?int $controlId, string $sighted): ?array
     {
-        if ($body->keepIn === null) {
+        if ($keepIn === null) {
             return null;
         }
-        if ($body->keepIn === KeepIn::Shot ? trim($body->sighted) === '' : $body->controlId === null) {
+        if ($keepIn === KeepIn::Shot ? trim($sighted) === '' : $controlId === null) {
             throw new \DomainException('Say which control point is sighted, or which line is shot at.');
         }
 
         return [
-            'as' => $body->keepIn->value, 'controlId' => $body->controlId, 'line' => $body->sighted, 'method' => $draft->method->value,
-            'setup' => $project->currentSetup?->id,
+            'as' => $keepIn->value, 'controlId' => $controlId, 'line' => $sighted, 'method' => $draft->method->value,
+            'setup' => Setup::current($project)->first()?->id,
         ];
     }
 
@@ -45,7 +46,7 @@ final class DraftReadings
     {
         DB::transaction(static function () use ($project, $reading, $wanted): void {
             $draft = SetupDrafts::of($project);
-            if ($draft->method->value !== $wanted['method'] || $project->currentSetup()->first()?->id !== $wanted['setup']) {
+            if ($draft->method->value !== $wanted['method'] || Setup::current($project)->first()?->id !== $wanted['setup']) {
                 return;
             }
             $changed = match (KeepIn::from($wanted['as'])) {

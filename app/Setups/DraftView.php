@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Setups;
 
-use App\Mending\Mending;
 use App\Projects\Models\Project;
 use App\Setups\Actions\AcceptSetup;
 use App\Setups\Actions\SetupDrafts;
@@ -48,7 +47,7 @@ final class DraftView
             baselineLength: $solved?->baseline?->length,
             turned: $solved?->baseline === null || $in->current === null
                 ? null
-                : MendedSetupEntry::of(Mending::turned($project, $in->current, $solved->solution())),
+                : app(MeasuredFrom::class)->turned($project, $in->current, $solved->solution()),
             beyondLimit: $solved === null || $project->residual_limit === null
                 ? []
                 : $solved->solution()->beyond((float) $project->residual_limit),

@@ -6,9 +6,12 @@ namespace App\Setups;
 
 use App\Control\ControlOrigin;
 use App\Control\Models\ControlPoint;
+use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
+use App\Worklists\Models\Worklist;
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\Stand\Site;
@@ -31,7 +34,7 @@ final readonly class WhereToStand
     /** @param  list<int>  $wallLayers */
     public static function of(Project $project, array $wallLayers, ?int $worklist): self
     {
-        $control = $project->controlPoints()->whereNot('origin', ControlOrigin::Station)->get()->keyBy('name');
+        $control = ControlPoint::of($project)->whereNot('origin', ControlOrigin::Station)->get()->keyBy('name');
         $work = self::work($project, $worklist);
         $draft = DraftInputs::of($project, SetupDrafts::of($project));
 
@@ -65,8 +68,8 @@ final readonly class WhereToStand
     /** @return list<array{string, Position}> */
     private static function work(Project $project, ?int $worklist): array
     {
-        $ids = $worklist === null ? null : $project->worklists()->findOrFail($worklist)->point_ids;
-        $open = $project->points()->when($ids !== null, static fn ($q) => $q->whereIn('id', array_slice($ids ?? [], 0, 10_000)))
+        $ids = $worklist === null ? null : Worklist::of($project)->findOrFail($worklist)->point_ids;
+        $open = StakeoutPoint::of($project)->when($ids !== null, static fn ($q) => $q->whereIn('id', array_slice($ids ?? [], 0, 10_000)))
             ->open()->toBase()->get(['name', 'northing', 'easting']);
 
         return $open->map(static fn (object $p) => [(string) $p->name, new Position((float) $p->northing, (float) $p->easting)])
@@ -80,7 +83,7 @@ final readonly class WhereToStand
      */
     private static function shapes(Project $project, array $layers): iterable
     {
-        foreach (DesignLayer::query()->whereIn('id', $layers)->whereIn('design_id', $project->designs()->select('id'))->get() as $layer) {
+        foreach (DesignLayer::query()->whereIn('id', $layers)->whereIn('design_id', Design::of($project)->select('id'))->get() as $layer) {
             $drawing = $layer->drawing();
             for ($i = 0; $i < $layer->count; $i++) {
                 yield $drawing->shape($i);

@@ -12,6 +12,7 @@ use App\Cogo\GivenPlace;
 use App\Cogo\GivenPolyline;
 use App\Cogo\Givens;
 use App\Cogo\Words;
+use App\Control\Models\GridLine;
 use App\Designs\ShapeRef;
 use App\Projects\Models\Project;
 use Parlay\Core\Designs\SpotKind;
@@ -76,7 +77,7 @@ final readonly class AimGivens
     public function lineName(GivenPolyline $given): string
     {
         if ($given->gridLineId !== null) {
-            return 'grid line '.$this->project->gridLines()->whereKey($given->gridLineId)->value('name');
+            return 'grid line '.GridLine::of($this->project)->whereKey($given->gridLineId)->value('name');
         }
         if ($given->shapes === []) {
             $ends = [$given->places[0], $given->places[count($given->places) - 1]];

@@ -24,11 +24,11 @@ final class CheckShots
 
     public static function of(Project $project): CheckShotsTaken
     {
-        $setup = $project->currentSetup()->first();
+        $setup = Setup::current($project)->first();
         if ($setup === null) {
             return new CheckShotsTaken([], null, 'Nothing is set up yet.', null, null);
         }
-        $control = $project->controlPoints()->orderBy('id')->get();
+        $control = ControlPoint::of($project)->orderBy('id')->get();
         $checks = self::judged($project, $setup);
         $last = end($checks) ?: null;
         $verdict = match (true) {
@@ -64,10 +64,10 @@ final class CheckShots
     /** @return list<CheckShotTaken> in the order taken */
     private static function judged(Project $project, Setup $setup): array
     {
-        $marks = $project->marks()->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
+        $marks = Mark::of($project)->where('kind', 'check')->where('setup_id', $setup->id)->with('observation')->orderBy('id')->get();
         // By its number: a name may be another's by now. Checks of the earliest versions knew the name alone.
-        $control = $project->controlPoints()->whereIn('id', $marks->pluck('control_id')->filter())->get()->keyBy('id');
-        $named = $project->controlPoints()->whereIn('name', $marks->whereNull('control_id')->pluck('name'))->get()->keyBy('name');
+        $control = ControlPoint::of($project)->whereIn('id', $marks->pluck('control_id')->filter())->get()->keyBy('id');
+        $named = ControlPoint::of($project)->whereIn('name', $marks->whereNull('control_id')->pluck('name'))->get()->keyBy('name');
 
         return $marks->map(static function (Mark $m) use ($setup, $control, $named): CheckShotTaken {
             $known = $m->design() ?? throw new \LogicException('A check has what it was checked against.');

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use App\Points\Models\Code;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\RunStep;
 use Parlay\Core\Geometry\Position;
@@ -29,7 +32,7 @@ final readonly class DotStep
     {
         $this->against = $step->aim_id !== null
             ? Against::kept(KeptAim::query()->where('project_id', $project->id)->findOrFail($step->aim_id))
-            : Against::point($project->points()->find($step->point_id) ?? throw new \DomainException("{$step->name} is gone. Skip it."));
+            : Against::point(StakeoutPoint::of($project)->find($step->point_id) ?? throw new \DomainException("{$step->name} is gone. Skip it."));
         // A point, a spot or a place: designed there, wherever one stands.
         $this->design = $this->against->aim->designedAt(new Position(0, 0))->place;
     }
@@ -39,7 +42,7 @@ final readonly class DotStep
     {
         $s = $this->settings;
         $station = self::station($this->project);
-        $tolerance = $this->project->tolerance($this->against->code);
+        $tolerance = Code::toleranceOf($this->project, $this->against->code);
 
         return DotSearch::begin(
             $s->on === MarkedOn::Slab || $s->elevation === null ? $this->design : $this->design->at($s->elevation), $s->on,
@@ -67,7 +70,7 @@ final readonly class DotStep
         $steps = RunStep::query()->where('run_id', $this->step->run_id)->whereNotNull('point_id')->orderBy('place')->get(['place', 'name', 'point_id']);
         $own = $steps->search(fn (RunStep $s) => $s->place === $this->step->place);
         $partner = $own === false ? null : RunOrder::partners($steps->map(static fn (RunStep $s) => $s->name)->values()->all())[$own];
-        $other = $partner === null ? null : $this->project->points()->find($steps[$partner]->point_id)?->position();
+        $other = $partner === null ? null : StakeoutPoint::of($this->project)->find($steps[$partner]->point_id)?->position();
 
         return $other === null || $other->distanceTo($this->design) < self::ONE_PLACE ? null : $this->design->azimuthTo($other);
     }
@@ -83,6 +86,6 @@ final readonly class DotStep
 
     public static function station(Project $project): Station
     {
-        return ($project->currentSetup ?? throw new \DomainException('Set up the instrument first.'))->station();
+        return (Setup::current($project)->first() ?? throw new \DomainException('Set up the instrument first.'))->station();
     }
 }

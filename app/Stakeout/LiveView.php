@@ -143,7 +143,7 @@ final class LiveView
     /** Where the pole was seen last, by the setup that holds. */
     public static function poleOf(Project $project): ?Position
     {
-        $setup = $project->currentSetup;
+        $setup = Setup::current($project)->first();
         $draft = DB::table('setup_drafts')->where('project_id', $project->id)->value('content');
 
         return $setup === null || ! $setup->holds() ? null : self::pole(LiveState::read(), $setup->station(), is_string($draft) ? $draft : null);

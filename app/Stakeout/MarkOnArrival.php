@@ -7,6 +7,7 @@ namespace App\Stakeout;
 use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
+use App\Instrument\TakesReading;
 use App\NeedsConfirmation;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
@@ -17,7 +18,7 @@ use Parlay\Core\Stakeout\Judged;
  * Stores a reading as the mark it was measured for, in the process that holds the link, so that no page carries it there: a page that is
  * gone by then loses nothing. What must be decided by a person, or can't be, is told with the instruction; the reading is in the book.
  */
-final readonly class MarkOnArrival
+final readonly class MarkOnArrival implements TakesReading
 {
     public function __construct(private StoreMark $store) {}
 
@@ -33,8 +34,15 @@ final readonly class MarkOnArrival
         ] + get_object_vars($order->mark);
     }
 
+    public function take(Project $project, Observation $reading, QueuedInstruction $instruction, array $purpose): void
+    {
+        if (isset($purpose['mark'])) {
+            $this->store($project, $reading, $instruction, $purpose['mark']);
+        }
+    }
+
     /** @param  array<string, mixed>  $wish */
-    public function __invoke(Project $project, Observation $observation, QueuedInstruction $instruction, array $wish): void
+    private function store(Project $project, Observation $observation, QueuedInstruction $instruction, array $wish): void
     {
         try {
             $instruction->mark_id = ($this->store)($project, new MarkToStore(

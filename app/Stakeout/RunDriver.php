@@ -7,6 +7,7 @@ namespace App\Stakeout;
 use App\Clock;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
+use App\Instrument\TellsByItself;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use App\Stakeout\Actions\TellInstrument;
@@ -26,7 +27,7 @@ use Parlay\Core\Stakeout\MarkedOn;
  * database before the instrument is told; what was under way when it ended is begun anew under another name, and a mark that was stored
  * by then is found by its key.
  */
-final class RunDriver
+final class RunDriver implements TellsByItself
 {
     private ?int $seen = null;
 

@@ -37,7 +37,7 @@ final class RunTask implements ShouldQueue
         }
         $task->refresh();
         try {
-            $work = app(TaskKind::from($task->kind)->work());
+            $work = app(app(Works::class)->of(TaskKind::from($task->kind)));
             $task->update(['result' => $work($task, new Progress($task->id)), 'state' => 'done']);
         } catch (NeedsConfirmation $e) {
             $task->update(['state' => 'asks', 'error' => $e->getMessage(), 'result' => ['reason' => $e->reason] + $e->evidence]);

@@ -6,6 +6,7 @@ namespace App\Worklists;
 
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
+use App\Worklists\Models\Worklist as KeptList;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\ShortWalk;
 use Parlay\Core\Stakeout\Worklist;
@@ -15,8 +16,8 @@ final class NextPoint
 {
     public static function in(Project $project, NextWanted $wanted): NextFound
     {
-        $list = $wanted->list === null ? null : $project->worklists()->findOrFail($wanted->list);
-        $open = $project->points()->open()->orderBy('id')
+        $list = $wanted->list === null ? null : KeptList::of($project)->findOrFail($wanted->list);
+        $open = StakeoutPoint::of($project)->open()->orderBy('id')
             ->get(['id', 'northing', 'easting', 'elevation'])->mapWithKeys(
                 static fn (StakeoutPoint $p) => [$p->id => $p->position()],
             )->all();
@@ -25,7 +26,7 @@ final class NextPoint
         $listed = match (true) {
             $list !== null => $list->point_ids,
             $wanted->only !== [] => $wanted->only,
-            $wanted->rule === NextRule::Listed => $project->points()->orderBy('id')->pluck('id')->all(),
+            $wanted->rule === NextRule::Listed => StakeoutPoint::of($project)->orderBy('id')->pluck('id')->all(),
             default => [],
         };
 

@@ -7,6 +7,7 @@ import { Problem } from './api/client';
 import { fetchAhead } from './api/hooks';
 import { Frame } from './frame/Frame';
 import { keepFocus } from './frame/keptFocus';
+import { fetchTheRest } from './parts/later';
 import { Projects } from './projects/Projects';
 import { applyTheme, storedTheme } from './theme/theme';
 
@@ -45,6 +46,7 @@ const router = createBrowserRouter([
 
 applyTheme(storedTheme());
 keepFocus();
+fetchTheRest();
 createRoot(document.getElementById('parlay') as HTMLElement).render(
     <StrictMode>
         <QueryClientProvider client={client}>

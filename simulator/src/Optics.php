@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Parlay\Simulator;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Units\Angle;
 
 /**
  * What an instrument would read if it were perfect: the straight line between two places over a round earth, lifted by refraction.

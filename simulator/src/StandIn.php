@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Simulator;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Instruction;
@@ -12,6 +11,7 @@ use Parlay\Core\Instrument\InstructionKind;
 use Parlay\Core\Instrument\Notch;
 use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Refusal;
+use Parlay\Core\Units\Angle;
 
 /**
  * A total station made of arithmetic: turns, looks for the prism, measures and follows it in a World, in its own time.
@@ -51,6 +51,7 @@ final class StandIn
 
     public bool $tracking = false;
 
+    /** How many times as fast the world walks and a job is done; readings while following come no more often than of a real one. */
     public float $haste = 1.0;
 
     /** What it was told to apply to the distances it shows; a hand may have set it too. */
@@ -143,7 +144,7 @@ final class StandIn
             $this->follow();
         }
         if ($this->tracking && $this->job === null && $now >= $this->nextTrack) {
-            $this->nextTrack = max($this->nextTrack + self::TRACKS_EVERY / $this->haste, $now);
+            $this->nextTrack = max($this->nextTrack + self::TRACKS_EVERY / min(1.0, $this->haste), $now);
             if ($this->locked) {
                 $messages[] = Message::tracked($this->read(2.0));
             }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Simulator\Tests;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
@@ -20,6 +19,7 @@ use Parlay\Core\Setups\Resection;
 use Parlay\Core\Setups\SetUpAgain;
 use Parlay\Core\Setups\SetupSolution;
 use Parlay\Core\Setups\SiteLine;
+use Parlay\Core\Units\Angle;
 use Parlay\Simulator\StandIn;
 use Parlay\Simulator\World;
 

@@ -138,7 +138,7 @@ final class AccessTest extends TestCase
         \assert($parlay !== null && $chrome !== null);
         $project = $parlay->ask('GET', '/projects')[0]['id'];
         $parlay->ask('POST', "/projects/$project/open");
-        $parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 8]);
+        $parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 40]);
         $point = array_column($parlay->ask('GET', "/projects/$project/points"), null, 'name')['G3'];
         $parlay->ask('POST', '/practice', [
             'do' => 'walk', 'northing' => $point['northing'], 'easting' => $point['easting'], 'elevation' => $point['elevation'], 'atOnce' => true,

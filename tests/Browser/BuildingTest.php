@@ -15,7 +15,7 @@ final class BuildingTest extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$parlay = new Running('demo');
-        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 4]);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 12]);
     }
 
     public static function tearDownAfterClass(): void

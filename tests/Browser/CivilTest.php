@@ -16,7 +16,7 @@ final class CivilTest extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$parlay = new Running('demo');
-        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 6]);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 20]);
     }
 
     public static function tearDownAfterClass(): void

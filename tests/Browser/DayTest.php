@@ -17,7 +17,7 @@ final class DayTest extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$parlay = new Running;
-        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 8]);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 40]);
     }
 
     public static function tearDownAfterClass(): void

@@ -23,7 +23,7 @@ final class SmallDayTest extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$parlay = new Running;
-        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 8]);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 40]);
     }
 
     public static function tearDownAfterClass(): void

@@ -16,7 +16,7 @@ final class StakeTest extends TestCase
     public static function setUpBeforeClass(): void
     {
         self::$parlay = new Running('demo');
-        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 4]);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 12]);
     }
 
     public static function tearDownAfterClass(): void
@@ -126,7 +126,7 @@ final class StakeTest extends TestCase
     public function test_after_a_mark_the_lath_is_shown_and_the_next_comes_by_itself(): void
     {
         [$id, $s] = $this->opened('Saltmarsh Yard', 1280, 800);
-        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 4]);
+        self::$parlay->ask('POST', '/practice', ['do' => 'haste', 'factor' => 12]);
         $s->press('On the sheet and after a mark')->choose('After a mark that is in', 'on to the nearest')->tick('Look at what is to be stored')
             ->tick('Show what goes on the lath')->press('Keep these choices');
         self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id")['staking']['next'] === 'nearest', 60));

@@ -8,6 +8,7 @@ use App\Buildings\ChangedThing;
 use App\Buildings\ModelChanges;
 use App\Buildings\ThingsChanged;
 use App\Designs\Models\Design;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 
 /** Tells what a revision of a model changed, and which points hang on what changed. */
@@ -17,8 +18,8 @@ final class TellChanges
 
     public function __invoke(Project $project, int $designId): ThingsChanged
     {
-        $after = $project->designs()->findOrFail($designId, Design::LISTED);
-        $before = $project->designs()->find($after->revises_id, Design::LISTED)
+        $after = Design::of($project)->findOrFail($designId, Design::LISTED);
+        $before = Design::of($project)->find($after->revises_id, Design::LISTED)
             ?? throw new \DomainException('This is the first revision: there is none before that it could be compared with.');
         $found = ModelChanges::of($before, $after);
         [$points, $staked] = self::hanging($project);
@@ -47,9 +48,9 @@ final class TellChanges
     /** @return array{array<string, int>, array<string, int>} by the id of the thing, behind a letter so that it stays text: points made from it, and those that are staked */
     private static function hanging(Project $project): array
     {
-        $stakes = $project->marks()->where('kind', 'stake')->whereNotNull('point_id')->distinct()->pluck('point_id')->flip();
+        $stakes = StakeoutPoint::stakes($project);
         $points = $staked = [];
-        foreach ($project->points()->where('recipe', 'like', '%"guid":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
+        foreach (StakeoutPoint::of($project)->where('recipe', 'like', '%"guid":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
             preg_match_all('~"guid":"((?:[^"\\\\]|\\\\.)*)"~', (string) $recipe, $found);
             foreach (array_unique($found[1]) as $written) {
                 $guid = (string) json_decode("\"$written\"");

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Buildings\Http;
 
 use App\Buildings\Actions\TellChanges;
-use App\Buildings\Actions\TellElement;
 use App\Buildings\ElementStore;
-use App\Buildings\ThingEntry;
 use App\Buildings\ThingsChanged;
 use App\Cogo\Actions\KeepCut;
 use App\Cogo\Actions\MeasureInSpace;
@@ -18,10 +16,12 @@ use App\Designs\Models\Design;
 use App\Examples\Actions\KeepExample;
 use App\Examples\Actions\KeepExampleAsControl;
 use App\Examples\Actions\PreviewExample;
+use App\Examples\Actions\TellElement;
 use App\Examples\ControlOfExample;
 use App\Examples\ExampleFound;
 use App\Examples\ExampleToKeep;
 use App\Examples\ExampleWanted;
+use App\Examples\ThingEntry;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
@@ -48,7 +48,7 @@ final class ElementController
     {
         $words = trim(Body::read($request, WordsQuery::class)->words);
 
-        return new JsonResponse(new ThingsResource(ElementStore::of($project->designs()->findOrFail($design, Design::LISTED))->saying($words)));
+        return new JsonResponse(new ThingsResource(ElementStore::of(Design::of($project)->findOrFail($design, Design::LISTED))->saying($words)));
     }
 
     #[Get('/projects/{project}/designs/{design}/thing-changes', 'What this revision of a building model changed, thing by thing, with the points that hang on it', ThingsChanged::class)]

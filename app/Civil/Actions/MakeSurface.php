@@ -13,6 +13,7 @@ use App\Civil\SurfaceToMake;
 use App\Clock;
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 use App\Projects\Preparation;
@@ -104,7 +105,7 @@ final class MakeSurface
             return new SurfaceMade(self::ofFaces($layers), []);
         }
         $points = [];
-        foreach ($project->points()->whereIn('id', $body->pointIds)->whereNotNull('elevation')->cursor() as $point) {
+        foreach (StakeoutPoint::of($project)->whereIn('id', $body->pointIds)->whereNotNull('elevation')->cursor() as $point) {
             $points[] = $point->position();
         }
         $lines = [];

@@ -13,6 +13,7 @@ use App\Civil\SurfaceElevations;
 use App\Civil\SurfaceMeeting;
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
 use Illuminate\Support\Facades\DB;
@@ -135,7 +136,7 @@ final class PointsOfSurfaces
         $surface = CivilSurface::inProject($project, $wanted->surfaceId);
         $packed = $surface->packed();
         $before = $after = [];
-        foreach ($project->points()->whereIn('id', $wanted->ids)->cursor() as $point) {
+        foreach (StakeoutPoint::of($project)->whereIn('id', $wanted->ids)->cursor() as $point) {
             $on = $packed->at($point->northing, $point->easting);
             if ($on !== null) {
                 $before[$point->id] = ['elevation' => $point->elevation];

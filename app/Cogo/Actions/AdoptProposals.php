@@ -6,6 +6,7 @@ namespace App\Cogo\Actions;
 
 use App\Cogo\DrawnShapes;
 use App\Cogo\Proposals;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
 
@@ -24,7 +25,7 @@ final class AdoptProposals
             $wanted = array_flip($pointIds);
             $newest = new DrawnShapes($project, newest: true);
             $before = $after = [];
-            $rows = $project->points()
+            $rows = StakeoutPoint::of($project)
                 ->whereNotNull('recipe')
                 ->toBase()
                 ->get(['id', 'northing', 'easting', 'elevation', 'recipe'])
@@ -57,7 +58,7 @@ final class AdoptProposals
      */
     public function leave(Project $project, array $ids): int
     {
-        $points = $project->points()->whereIn('id', $ids)->get();
+        $points = StakeoutPoint::of($project)->whereIn('id', $ids)->get();
         Preparation::step(
             $project, "Left {$points->count()} points where they are",
             static fn (Preparation $step) => $points->each(static fn ($p) => $step->update($p, ['origin' => 'typed', 'recipe' => null])),

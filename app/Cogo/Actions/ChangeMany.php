@@ -52,7 +52,7 @@ final class ChangeMany
             // Rows with other columns than the rest are written by themselves: a recipe is changed only where there is one.
             $before = $after = [];
             foreach (array_chunk($ids, 500) as $some) {
-                foreach ($project->points()->whereIn('id', $some)->get() as $point) {
+                foreach (StakeoutPoint::of($project)->whereIn('id', $some)->get() as $point) {
                     $new = $values($point);
                     $columns = implode(',', array_keys($new));
                     $before[$columns][$point->id] = array_intersect_key($point->getAttributes(), $new);

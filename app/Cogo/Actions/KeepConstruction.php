@@ -40,7 +40,7 @@ final class KeepConstruction
             $rows = [];
             $skipped = 0;
             $names = new NewNames($project, $body->name);
-            $sources = $project->points()
+            $sources = StakeoutPoint::of($project)
                 ->whereIn('id', array_filter(array_column($body->construction->places, 'pointId')))
                 ->pluck('name', 'id')
                 ->all();

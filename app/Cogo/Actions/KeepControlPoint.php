@@ -73,10 +73,10 @@ final class KeepControlPoint
             return;
         }
         $unit = $project->length_style->unit();
-        $others = array_values($project->listedControl()->whereKeyNot($existing?->id)->orderBy('id')->get()->map(
+        $others = array_values(ControlPoint::listed($project)->whereKeyNot($existing?->id)->orderBy('id')->get()->map(
             static fn (ControlPoint $c, int $i) => new PointRow($i + 1, $c->name, $c->position(), $c->code, ''),
         )->all());
-        $extents = $project->designs()->where('current', true)->get(['id', 'project_id', 'extent'])->map(static fn (Design $d) => $d->extent)->filter()->values()->all();
+        $extents = Design::of($project)->where('current', true)->get(['id', 'project_id', 'extent'])->map(static fn (Design $d) => $d->extent)->filter()->values()->all();
         $mark = TypedMark::examine($values['name'], $place, $others, new Surroundings(extent: $extents === [] ? null : [
             min(array_column($extents, 0)), min(array_column($extents, 1)), max(array_column($extents, 2)), max(array_column($extents, 3)),
         ]), $unit);
@@ -99,7 +99,7 @@ final class KeepControlPoint
     /** @param  bool  $evenHeld  also where setups or checks hang on it, which was asked */
     public function delete(Project $project, int $control, bool $evenHeld): void
     {
-        $point = $project->controlPoints()->findOrFail($control);
+        $point = ControlPoint::of($project)->findOrFail($control);
         Preparation::step($project, "Deleted control {$point->name}", static fn (Preparation $step) => $step->delete($point), $evenHeld);
     }
 }

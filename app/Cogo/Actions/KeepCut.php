@@ -28,7 +28,7 @@ final class KeepCut
     /** @return int of the drawing that was made */
     public function __invoke(Project $project, int $designId, CutWanted $body): int
     {
-        $model = $project->designs()->findOrFail($designId, Design::LISTED);
+        $model = Design::of($project)->findOrFail($designId, Design::LISTED);
         $store = ElementStore::of($model);
         $height = $project->length_style->format($body->elevation);
         $layers = [];

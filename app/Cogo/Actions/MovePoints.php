@@ -13,6 +13,8 @@ use App\Cogo\Givens;
 use App\Cogo\Move;
 use App\Cogo\MoveKind;
 use App\Cogo\PointsMoved;
+use App\Control\Models\ControlPoint;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\Preparation;
 use Parlay\Core\Fit\PointFit;
@@ -35,7 +37,7 @@ final class MovePoints
             array_push($places, $to->easting, $to->northing);
             $farthest = max($farthest, hypot($at->distanceTo($to), $rise));
         }
-        $staked = count(array_intersect_key($project->staked(), array_flip($body->ids)));
+        $staked = count(array_intersect_key(StakeoutPoint::stakes($project), array_flip($body->ids)));
 
         return new PointsMoved(
             count: intdiv(count($places), 2),
@@ -152,8 +154,8 @@ final class MovePoints
     {
         $wanted = array_flip($ids);
         $query = $table === 'stakeout_points'
-            ? $project->points()->toBase()->select(['id', 'northing', 'easting', 'elevation', 'origin', 'recipe'])
-            : $project->controlPoints()->toBase()->select(['id', 'northing', 'easting', 'elevation']);
+            ? StakeoutPoint::of($project)->toBase()->select(['id', 'northing', 'easting', 'elevation', 'origin', 'recipe'])
+            : ControlPoint::of($project)->toBase()->select(['id', 'northing', 'easting', 'elevation']);
 
         return $ids === [] ? [] : array_values($query->get()->filter(static fn (object $r) => isset($wanted[$r->id]))->all());
     }

@@ -10,6 +10,7 @@ use App\Cogo\GivenPlace;
 use App\Cogo\Givens;
 use App\Cogo\GridWanted;
 use App\Cogo\GridWay;
+use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
 use App\Projects\Models\Project;
 use Parlay\Core\Control\GridLine;
@@ -60,7 +61,7 @@ final class PreviewGrid
     private function layers(Project $project, array $ids): array
     {
         $layers = DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds'])
-            ->whereIn('design_id', $project->designs()->select('id'))
+            ->whereIn('design_id', Design::of($project)->select('id'))
             ->whereIn('id', $ids)
             ->get();
 

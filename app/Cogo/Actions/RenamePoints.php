@@ -8,6 +8,7 @@ use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
 use App\Cogo\PointsRenamed;
 use App\Cogo\Renaming;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 use App\Projects\Preparation;
@@ -68,7 +69,7 @@ final class RenamePoints
     {
         $wanted = array_flip($ids);
         // All of them at once: ten thousand ids are more than one statement takes.
-        $rows = $project->points()
+        $rows = StakeoutPoint::of($project)
             ->toBase()
             ->get(['id', 'name', 'code', 'northing', 'easting'])
             ->filter(static fn (object $r) => isset($wanted[$r->id]));
@@ -89,7 +90,7 @@ final class RenamePoints
         $renamed = array_flip($ids);
         $others = [];
         $old = [];
-        foreach ($project->points()->toBase()->get(['id', 'name']) as $row) {
+        foreach (StakeoutPoint::of($project)->toBase()->get(['id', 'name']) as $row) {
             isset($renamed[$row->id]) ? $old[$row->id] = (string) $row->name : $others[(string) $row->name] = true;
         }
         $given = $taken = [];

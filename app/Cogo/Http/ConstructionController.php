@@ -28,6 +28,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Points\Http\PointResource;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Http\CountResource;
 use App\Projects\Http\IdsBody;
 use App\Projects\Models\Project;
@@ -97,7 +98,7 @@ final class ConstructionController
     #[Get('/projects/{project}/points/{point}/recipe', 'How a point was made', RecipeResource::class)]
     public function recipe(Project $project, int $point): JsonResponse
     {
-        $row = $project->points()->findOrFail($point)->recipe;
+        $row = StakeoutPoint::of($project)->findOrFail($point)->recipe;
         $recipe = Recipe::kept($row);
 
         return new JsonResponse(new RecipeResource(
@@ -122,7 +123,7 @@ final class ConstructionController
     public function change(Request $request, Project $project, int $point, ChangeRecipe $change): JsonResponse
     {
         return new JsonResponse(
-            PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, RecipeChange::class))),
+            PointResource::of($change($project, StakeoutPoint::of($project)->findOrFail($point), Body::read($request, RecipeChange::class))),
         );
     }
 

@@ -21,7 +21,7 @@ final class KeepGridLines
     public function keep(Project $project, array $lines): int
     {
         Preparation::step($project, count($lines).' grid lines', static function (Preparation $step) use ($project, $lines): void {
-            $known = $project->gridLines()->get()->keyBy('name');
+            $known = GridLine::of($project)->get()->keyBy('name');
             foreach ($lines as $line) {
                 $values = self::columns($line);
                 $row = $known->get($values['name']);
@@ -38,9 +38,9 @@ final class KeepGridLines
 
     public function correct(Project $project, int $line, TypedGridLine $typed): GridLine
     {
-        $row = $project->gridLines()->findOrFail($line);
+        $row = GridLine::of($project)->findOrFail($line);
         $name = PointName::checked($typed->name);
-        if ($project->gridLines()->where('name', $name)->whereKeyNot($line)->exists()) {
+        if (GridLine::of($project)->where('name', $name)->whereKeyNot($line)->exists()) {
             throw new \DomainException("There is a grid line “{$name}” already.");
         }
         Preparation::step($project, "Grid line $name", static function (Preparation $step) use ($row, $typed): void {
@@ -57,7 +57,7 @@ final class KeepGridLines
      */
     public function delete(Project $project, array $ids): int
     {
-        $lines = $project->gridLines()->whereIn('id', $ids)->get();
+        $lines = GridLine::of($project)->whereIn('id', $ids)->get();
         Preparation::step(
             $project, "Deleted {$lines->count()} grid lines",
             static fn (Preparation $step) => $lines->each(static fn (GridLine $l) => $step->delete($l)),

@@ -6,6 +6,7 @@ namespace App\Control\Http;
 
 use App\Cogo\Actions\KeepControlPoint;
 use App\Cogo\TypedControl;
+use App\Control\Models\ControlPoint;
 use App\Http\Body;
 use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
@@ -47,7 +48,7 @@ final class ControlController
     public function index(Request $request, Project $project): JsonResponse
     {
         $page = Page::of($request);
-        $rows = $page->narrow($project->controlPoints())->get();
+        $rows = $page->narrow(ControlPoint::of($project))->get();
 
         return $page->answer($request, $rows->map(ControlPointResource::of(...))->all(), $rows->last()?->id);
     }
@@ -62,7 +63,7 @@ final class ControlController
     public function update(Request $request, Project $project, int $control, KeepControlPoint $keep): JsonResponse
     {
         return new JsonResponse(ControlPointResource::of(
-            $keep($project, Body::read($request, TypedControl::class), $project->controlPoints()->findOrFail($control)),
+            $keep($project, Body::read($request, TypedControl::class), ControlPoint::of($project)->findOrFail($control)),
         ));
     }
 

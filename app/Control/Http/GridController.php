@@ -7,6 +7,7 @@ namespace App\Control\Http;
 use App\Cogo\Actions\PreviewGrid;
 use App\Cogo\GridWanted;
 use App\Control\Actions\KeepGridLines;
+use App\Control\Models\GridLine;
 use App\Control\TypedGridLine;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
@@ -27,7 +28,7 @@ final class GridController
     public function index(Request $request, Project $project): JsonResponse
     {
         $page = Page::of($request);
-        $rows = $page->narrow($project->gridLines())->get();
+        $rows = $page->narrow(GridLine::of($project))->get();
 
         return $page->answer($request, $rows->map(GridLineResource::of(...))->all(), $rows->last()?->id);
     }
@@ -35,7 +36,7 @@ final class GridController
     #[Get('/projects/{project}/grid-spacings', 'How far each grid line lies from the one before it in its family', GridSpacingResource::class, list: true)]
     public function spacings(Project $project): JsonResponse
     {
-        return new JsonResponse(GridSpacingResource::between($project->gridLines()->orderBy('id')->get()));
+        return new JsonResponse(GridSpacingResource::between(GridLine::of($project)->orderBy('id')->get()));
     }
 
     #[Post('/projects/{project}/grid-preview', 'Finds or works out grid lines; stores nothing', GridWanted::class, GridLineResource::class, list: true)]

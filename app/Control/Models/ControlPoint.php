@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Control\Models;
 
 use App\Control\ControlOrigin;
+use App\Projects\Models\OfProject;
 use App\Projects\Models\Placed;
-use App\Setups\Models\Setup;
+use App\Projects\Models\Project;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 final class ControlPoint extends Model
 {
+    use OfProject;
     use Placed;
 
     public $timestamps = false;
@@ -25,10 +28,14 @@ final class ControlPoint extends Model
         'held_fixed' => 'boolean', 'plan_deviation' => 'float', 'height_deviation' => 'float',
     ];
 
-    /** The station that a setup found, in all its versions. */
-    public function isStationOf(Setup $setup): bool
+    /**
+     * What is on the site surveyor's list: no stations, and nothing measured from them.
+     *
+     * @return HasMany<self, Project>
+     */
+    public static function listed(Project $project): HasMany
     {
-        return $this->origin === ControlOrigin::Station && $this->setup_id === $setup->root();
+        return self::of($project)->where('origin', ControlOrigin::Listed);
     }
 
     /** What its northing and its easting enter a setup with; 0 where it is held fixed. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Control\Models;
 
+use App\Projects\Models\OfProject;
 use Illuminate\Database\Eloquent\Model;
 use Parlay\Core\Control\GridLine as Line;
 use Parlay\Core\Geometry\Position;
@@ -11,6 +12,8 @@ use Parlay\Core\Geometry\Position;
 /** A named line of the building's grid, or a ring about its first place. */
 final class GridLine extends Model
 {
+    use OfProject;
+
     public $timestamps = false;
 
     protected $casts = ['northing1' => 'float', 'easting1' => 'float', 'northing2' => 'float', 'easting2' => 'float', 'ring' => 'boolean'];

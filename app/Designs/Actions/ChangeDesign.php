@@ -19,7 +19,7 @@ final class ChangeDesign
 {
     public function change(Project $project, int $design, DesignChange $change): void
     {
-        $row = $project->designs()->findOrFail($design, Design::LISTED);
+        $row = Design::of($project)->findOrFail($design, Design::LISTED);
         Preparation::step($project, "Changed drawing {$row->name}", static function (Preparation $step) use ($project, $row, $change): void {
             Seen::refuseOther(
                 $row->refresh(), $change->seen === null ? null : ['name' => $change->seen->name, 'role' => $change->seen->role->value],
@@ -42,7 +42,7 @@ final class ChangeDesign
         $values = array_filter(['visible' => $change->visible, 'pickable' => $change->pickable], static fn (?bool $v) => $v !== null)
             + ($change->colour === null ? [] : ['own_colour' => $change->colour === '' ? null : strtolower($change->colour)]);
         if ($values !== []) {
-            DesignLayer::query()->whereIn('design_id', $project->designs()->select('id'))->whereIn('id', $change->layerIds)->update($values);
+            DesignLayer::query()->whereIn('design_id', Design::of($project)->select('id'))->whereIn('id', $change->layerIds)->update($values);
             $project->changed();
         }
     }
@@ -50,7 +50,7 @@ final class ChangeDesign
     /** Its points stay, and undo brings it back. */
     public function remove(Project $project, int $design): void
     {
-        $row = $project->designs()->findOrFail($design);
+        $row = Design::of($project)->findOrFail($design);
         Preparation::step(
             $project, "Removed drawing {$row->name}",
             static fn (Preparation $step) => $step->update($row, ['removed_at' => Clock::stamp()]),

@@ -21,7 +21,7 @@ final class PlaceDrawing
         if ($typed !== null) {
             return self::answer(Similarity::turnAndShift($typed->rotation, 1.0, $typed->dEasting, $typed->dNorthing), []);
         }
-        $control = $project->controlPoints()->whereIn('id', array_column($body->pairs, 'controlId'))->get()->keyBy('id');
+        $control = ControlPoint::of($project)->whereIn('id', array_column($body->pairs, 'controlId'))->get()->keyBy('id');
         $pairs = [];
         foreach ($body->pairs as $pair) {
             $mark = $control->get($pair->controlId);

@@ -62,7 +62,7 @@ final class DesignController
     public function index(Request $request, Project $project): JsonResponse
     {
         $page = Page::of($request);
-        $rows = $page->narrow($project->designs())->with('layers')->get(Design::LISTED);
+        $rows = $page->narrow(Design::of($project))->with('layers')->get(Design::LISTED);
 
         return $page->answer($request, $rows->map(static fn (Design $d) => DesignEntry::of($d, $project->active_design_id))->all(), $rows->last()?->id);
     }
@@ -78,25 +78,25 @@ final class DesignController
     #[Get('/projects/{project}/designs/{design}/added', 'What a revision added, packed as the shapes of a layer', media: 'application/octet-stream')]
     public function added(Project $project, int $design): Response
     {
-        return self::packed($project->designs()->findOrFail($design)->added);
+        return self::packed(Design::of($project)->findOrFail($design)->added);
     }
 
     #[Get('/projects/{project}/designs/{design}/gone', 'What a revision no longer has, in its old place', media: 'application/octet-stream')]
     public function gone(Project $project, int $design): Response
     {
-        return self::packed($project->designs()->findOrFail($design)->gone);
+        return self::packed(Design::of($project)->findOrFail($design)->gone);
     }
 
     #[Get('/projects/{project}/designs/{design}/moved', 'What a revision moved, in its new place', media: 'application/octet-stream')]
     public function moved(Project $project, int $design): Response
     {
-        return self::packed($project->designs()->findOrFail($design)->moved);
+        return self::packed(Design::of($project)->findOrFail($design)->moved);
     }
 
     #[Get('/projects/{project}/designs/{design}/bodies', 'The solids of a building model, packed as core’s IfcBodies says', media: 'application/octet-stream')]
     public function bodies(Project $project, int $design, BodiesOf $bodies): BinaryFileResponse
     {
-        return new BinaryFileResponse($bodies($project->designs()->findOrFail($design, Design::LISTED)), 200, [
+        return new BinaryFileResponse($bodies(Design::of($project)->findOrFail($design, Design::LISTED)), 200, [
             'Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable',
         ]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Designs\Models;
 
+use App\Projects\Models\Project;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -21,6 +22,16 @@ final class Design extends Model
         'id', 'project_id', 'name', 'file_name', 'file_hash', 'unit', 'heights', 'remarks', 'taken_at', 'removed_at', 'role',
         'revision', 'revises_id', 'current', 'upload', 'place_word', 'extent', 'strays', 'placement', 'changes',
     ];
+
+    /**
+     * Those that were not put away.
+     *
+     * @return HasMany<self, Project>
+     */
+    public static function of(Project $project): HasMany
+    {
+        return $project->hasMany(self::class)->whereNull('removed_at');
+    }
 
     /**
      * Without their packed shapes, which are fetched a layer at a time.

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Designs\Tasks;
 
-use App\Buildings\Actions\BodiesOf;
-use App\Buildings\ElementStore;
 use App\Clock;
 use App\Database\Bytes;
 use App\Designs\DesignRole;
 use App\Designs\DrawingToTake;
 use App\Designs\HeightsChoice;
+use App\Designs\MadeOfDrawing;
 use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
 use App\Designs\PlacementChosen;
@@ -37,11 +36,13 @@ use Parlay\Core\Geometry\Similarity;
 /** Takes a drawing into the project as it was decided; all of it or nothing. */
 final class TakeDrawing implements Work
 {
+    public function __construct(private readonly MadeOfDrawing $made) {}
+
     public function __invoke(Task $task, Progress $progress): array
     {
         $body = Values::of($task->input, DrawingToTake::class);
         $project = Project::query()->findOrFail($task->project_id);
-        $before = $body->revisesId === null ? null : $project->designs()->where('current', true)->find($body->revisesId)
+        $before = $body->revisesId === null ? null : Design::of($project)->where('current', true)->find($body->revisesId)
             ?? throw new \DomainException('The drawing that this would revise is not the current one any more. Choose again.');
         $drawing = self::read($body, $progress);
         [$layers, $cleared] = self::cleaned($drawing->layers, $body, $progress);
@@ -93,24 +94,18 @@ final class TakeDrawing implements Work
 
             return ['designId' => $design->id, 'unchanged' => $comparison?->unchanged];
         });
-        self::prepareSpace($taken['designId'], $progress);
+        $this->prepare($taken['designId'], $progress);
         // All that is made of its things is made now.
         Uploads::forgetElements($body->upload);
 
         return $taken;
     }
 
-    /** What a building model is looked at and asked by is made here, beside the requests; what fails here is said where it is asked for. */
-    private static function prepareSpace(int $designId, Progress $progress): void
+    private function prepare(int $designId, Progress $progress): void
     {
         $design = Design::query()->findOrFail($designId, Design::LISTED);
-        if ($design->place_word !== 'instance' || $design->heights !== HeightsChoice::Used->value) {
-            return;
-        }
         try {
-            $progress->tell(0.92, 'putting its solids together');
-            (new BodiesOf)($design);
-            ElementStore::of($design, static fn (float $share) => $progress->tell(0.95 + 0.05 * $share, 'listing its things'));
+            $this->made->make($design, static fn (float $share, string $doing) => $progress->tell(0.92 + 0.08 * $share, $doing));
         } catch (\Throwable $e) {
             // The drawing is taken all the same: what was stopped or went wrong here is made, or said, when it is asked for.
             $e instanceof \DomainException || report($e);

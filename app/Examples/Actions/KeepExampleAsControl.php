@@ -38,7 +38,7 @@ final class KeepExampleAsControl
         [$words, $givens] = [new Words($project, $shapes), new Givens($project, $shapes)];
 
         return Preparation::step($project, count($followed->candidates).' control points of a model', static function (Preparation $step) use ($project, $body, $followed, $words, $givens): PointsKept {
-            $taken = array_fill_keys($project->controlPoints()->pluck('name')->all(), true);
+            $taken = array_fill_keys(ControlPoint::of($project)->pluck('name')->all(), true);
             $names = [];
             foreach ($followed->candidates as $c) {
                 $name = PointName::checked($c->name ?? self::free($body->example->naming->prefix, $taken));

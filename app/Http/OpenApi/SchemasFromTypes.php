@@ -6,6 +6,7 @@ namespace App\Http\OpenApi;
 
 use App\Http\Problem;
 use App\Tasks\TaskKind;
+use App\Tasks\Works;
 use OpenApi\Analysis;
 use OpenApi\Annotations as OA;
 use OpenApi\Attributes\Components;
@@ -38,7 +39,7 @@ final class SchemasFromTypes
         foreach (array_filter($taken) as $type) {
             $this->add($type, true, $context);
         }
-        $results = array_map(static fn (TaskKind $k) => $k->gives(), TaskKind::cases());
+        $results = array_map(app(Works::class)->gives(...), TaskKind::cases());
         foreach ([...array_filter($given), ...array_filter($results), Problem::class] as $type) {
             $this->add($type, false, $context);
         }

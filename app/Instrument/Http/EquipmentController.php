@@ -10,6 +10,8 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\OpenApi\Put;
 use App\Instrument\Actions\KeepEquipment;
+use App\Instrument\Models\Instrument;
+use App\Instrument\Models\Target;
 use App\Instrument\TypedInstrument;
 use App\Instrument\TypedTarget;
 use App\Projects\Http\DeleteQuery;
@@ -23,7 +25,7 @@ final class EquipmentController
     #[Get('/projects/{project}/instruments', 'The project’s instruments', InstrumentResource::class, list: true)]
     public function instruments(Project $project): JsonResponse
     {
-        return new JsonResponse($project->instruments()->orderBy('name')->get()->map(InstrumentResource::of(...))->all());
+        return new JsonResponse(Instrument::of($project)->orderBy('name')->get()->map(InstrumentResource::of(...))->all());
     }
 
     #[Post('/projects/{project}/instruments', 'Adds an instrument', TypedInstrument::class, InstrumentResource::class)]
@@ -36,14 +38,14 @@ final class EquipmentController
     public function changeInstrument(Request $request, Project $project, int $instrument, KeepEquipment $keep): JsonResponse
     {
         return new JsonResponse(InstrumentResource::of(
-            $keep->instrument($project, Body::read($request, TypedInstrument::class), $project->instruments()->findOrFail($instrument)),
+            $keep->instrument($project, Body::read($request, TypedInstrument::class), Instrument::of($project)->findOrFail($instrument)),
         ));
     }
 
     #[Delete('/projects/{project}/instruments/{instrument}', 'Takes an instrument off the list; asks (409) where setups name it', query: DeleteQuery::class)]
     public function dropInstrument(Request $request, Project $project, int $instrument, KeepEquipment $keep): JsonResponse
     {
-        $keep->drop($project, $project->instruments()->findOrFail($instrument), Body::read($request, DeleteQuery::class)->evenHeld);
+        $keep->drop($project, Instrument::of($project)->findOrFail($instrument), Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
     }
@@ -51,7 +53,7 @@ final class EquipmentController
     #[Get('/projects/{project}/targets', 'The project’s targets', TargetResource::class, list: true)]
     public function targets(Project $project): JsonResponse
     {
-        return new JsonResponse($project->targets()->orderBy('name')->get()->map(TargetResource::of(...))->all());
+        return new JsonResponse(Target::of($project)->orderBy('name')->get()->map(TargetResource::of(...))->all());
     }
 
     #[Post('/projects/{project}/targets', 'Adds a target', TypedTarget::class, TargetResource::class)]
@@ -64,14 +66,14 @@ final class EquipmentController
     public function changeTarget(Request $request, Project $project, int $target, KeepEquipment $keep): JsonResponse
     {
         return new JsonResponse(
-            TargetResource::of($keep->target($project, Body::read($request, TypedTarget::class), $project->targets()->findOrFail($target))),
+            TargetResource::of($keep->target($project, Body::read($request, TypedTarget::class), Target::of($project)->findOrFail($target))),
         );
     }
 
     #[Delete('/projects/{project}/targets/{target}', 'Takes a target off the list; asks (409) where setups name it', query: DeleteQuery::class)]
     public function dropTarget(Request $request, Project $project, int $target, KeepEquipment $keep): JsonResponse
     {
-        $keep->drop($project, $project->targets()->findOrFail($target), Body::read($request, DeleteQuery::class)->evenHeld);
+        $keep->drop($project, Target::of($project)->findOrFail($target), Body::read($request, DeleteQuery::class)->evenHeld);
 
         return new JsonResponse(null, 204);
     }

@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Instrument\Models;
 
+use App\Projects\Models\OfProject;
 use Illuminate\Database\Eloquent\Model;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\Notch;
+use Parlay\Core\Units\Angle;
 
 /** A total station of the project, as its maker states it and as it was last adjusted. */
 final class Instrument extends Model
 {
+    use OfProject;
+
     public $timestamps = false;
 
     protected $casts = [

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace App\Instrument\Models;
 
 use App\Database\InBook;
-use App\Setups\Models\Setup;
+use App\Projects\Models\OfProject;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Atmosphere;
@@ -19,6 +18,7 @@ use Parlay\Core\Instrument\Target;
 final class Observation extends Model
 {
     use InBook;
+    use OfProject;
 
     public $timestamps = false;
 
@@ -51,12 +51,6 @@ final class Observation extends Model
         return new Target(
             $this->correction->target_height ?? $this->target_height, $this->correction->prism_constant ?? $this->prism_constant,
         );
-    }
-
-    /** @return BelongsTo<Setup, $this> */
-    public function setup(): BelongsTo
-    {
-        return $this->belongsTo(Setup::class);
     }
 
     public function raw(): RawReading

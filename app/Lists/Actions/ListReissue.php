@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Lists\Actions;
 
+use App\Control\Models\ControlPoint;
 use App\Lists\ListReissued;
 use App\Lists\MovedName;
 use App\Lists\PointsTarget;
 use App\Lists\RecodedName;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use Illuminate\Support\Facades\DB;
@@ -65,7 +67,7 @@ final class ListReissue
     private static function inUse(Project $project, PointsTarget $target): array
     {
         // Stations that were measured here are on nobody's list.
-        $rows = $target === PointsTarget::Control ? $project->listedControl()->toBase() : $project->points()->toBase();
+        $rows = $target === PointsTarget::Control ? ControlPoint::listed($project)->toBase() : StakeoutPoint::of($project)->toBase();
         $places = $codes = $times = [];
         foreach ($rows->get(['name', 'northing', 'easting', 'elevation', 'code']) as $r) {
             $times[$r->name] = ($times[$r->name] ?? 0) + 1;

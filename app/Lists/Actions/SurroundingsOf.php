@@ -31,7 +31,7 @@ final class SurroundingsOf
                 $named[$row->name] = new Position($row->northing, $row->easting, $row->elevation);
             }
         }
-        $designs = $project->designs()->where('current', true)->with('layers')->get(Design::LISTED);
+        $designs = Design::of($project)->where('current', true)->with('layers')->get(Design::LISTED);
         $layers = $designs->flatMap(static fn (Design $d) => $d->layers)->all();
         foreach (Spots::of(array_map(
             static fn (DesignLayer $l) => $l->drawing(),

@@ -24,7 +24,7 @@ final class MendReading
         }
 
         return DB::transaction(static function () use ($project, $body): int {
-            $one = $project->observations()->findOrFail($body->observationId);
+            $one = Observation::of($project)->findOrFail($body->observationId);
             $all = $body->alike ? self::alike($project, $one) : [$one];
             foreach ($all as $o) {
                 Correction::query()->create([
@@ -42,11 +42,11 @@ final class MendReading
     private static function alike(Project $project, Observation $one): array
     {
         $target = $one->target();
-        $query = $project->observations()->where('setup_id', $one->setup_id);
+        $query = Observation::of($project)->where('setup_id', $one->setup_id);
         if ($one->setup_id === null) {
             // Readings for a setup carry none themselves: those since the setup before it, up to the next.
-            $query->where('id', '>', (int) $project->observations()->whereNotNull('setup_id')->where('id', '<', $one->id)->max('id'));
-            $next = $project->observations()->whereNotNull('setup_id')->where('id', '>', $one->id)->min('id');
+            $query->where('id', '>', (int) Observation::of($project)->whereNotNull('setup_id')->where('id', '<', $one->id)->max('id'));
+            $next = Observation::of($project)->whereNotNull('setup_id')->where('id', '>', $one->id)->min('id');
             $query->when($next !== null, static fn ($q) => $q->where('id', '<', (int) $next));
         }
 

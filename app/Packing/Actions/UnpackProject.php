@@ -11,6 +11,7 @@ use App\Database\Numbers;
 use App\Packing\PackedFile;
 use App\Packing\Packing;
 use App\Packing\RowCheck;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\Uploads;
 use App\Setups\Models\Setup;
@@ -343,7 +344,7 @@ final class UnpackProject
         $renamed = fn (string $text): string => preg_replace_callback(
             '~"pointId":(\d+)~', fn (array $m) => '"pointId":'.($this->ids['stakeout_points'][(int) $m[1]] ?? 0), $text,
         ) ?? $text;
-        foreach ($project->points()->where('recipe', 'like', '%"pointId":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
+        foreach (StakeoutPoint::of($project)->where('recipe', 'like', '%"pointId":%')->toBase()->pluck('recipe', 'id') as $id => $recipe) {
             DB::table('stakeout_points')->where('id', $id)->update(['recipe' => $renamed((string) $recipe)]);
         }
         $renumbered = fn (string $points): string => json_encode(array_values(

@@ -17,7 +17,7 @@ final class DeletePoints
      */
     public function __invoke(Project $project, array $ids, bool $evenHeld): int
     {
-        $points = $project->points()->whereIn('id', $ids)->get();
+        $points = StakeoutPoint::of($project)->whereIn('id', $ids)->get();
         $label = $points->count() === 1 ? "Deleted point {$points->first()?->name}" : "Deleted {$points->count()} points";
         Preparation::step(
             $project, $label, static fn (Preparation $step) => $points->each(static fn (StakeoutPoint $p) => $step->delete($p)), $evenHeld,

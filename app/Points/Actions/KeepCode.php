@@ -22,7 +22,7 @@ final class KeepCode
         return Preparation::step($project, "Code {$values['code']}", static function (
             Preparation $step,
         ) use ($project, $values, $seen): Code {
-            $code = $project->codes()->where('code', $values['code'])->first();
+            $code = Code::of($project)->where('code', $values['code'])->first();
             if ($code === null) {
                 return $step->create(new Code(['project_id' => $project->id] + $values));
             }
@@ -41,7 +41,7 @@ final class KeepCode
     public function keepAll(Project $project, array $list): int
     {
         return Preparation::step($project, 'Codes from a file', static function (Preparation $step) use ($project, $list): int {
-            $known = $project->codes()->get()->keyBy('code');
+            $known = Code::of($project)->get()->keyBy('code');
             foreach ($list as $typed) {
                 $values = self::columns($typed);
                 $code = $known->get($values['code']);
@@ -57,7 +57,7 @@ final class KeepCode
 
     public function forget(Project $project, int $code): void
     {
-        $row = $project->codes()->findOrFail($code);
+        $row = Code::of($project)->findOrFail($code);
         Preparation::step($project, "Forgot code {$row->code}", static fn (Preparation $step) => $step->delete($row));
     }
 

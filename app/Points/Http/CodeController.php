@@ -11,6 +11,7 @@ use App\Http\OpenApi\Post;
 use App\Http\Page;
 use App\Points\Actions\KeepCode;
 use App\Points\CodeList;
+use App\Points\Models\Code;
 use App\Points\TypedCode;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
@@ -25,7 +26,7 @@ final class CodeController
     public function index(Request $request, Project $project): JsonResponse
     {
         $page = Page::of($request);
-        $codes = $project->codes()->orderBy('code')->get()->keyBy('id');
+        $codes = Code::of($project)->orderBy('code')->get()->keyBy('id');
         $ids = $page->cut($codes->keys()->all());
 
         return $page->answer($request, array_map(static fn (int $id) => CodeResource::of($codes[$id]), $ids), $ids === [] ? null : $ids[count($ids) - 1]);

@@ -38,7 +38,7 @@ final class PointController
     {
         // Fifty thousand rows are no rarity: they go out as the database gives them, without a model for each.
         $page = Page::of($request);
-        $points = $page->narrow($project->points())->select([
+        $points = $page->narrow(StakeoutPoint::of($project))->select([
             'id', 'name', 'northing', 'easting', 'elevation', 'code', 'description', 'origin', 'attributes',
             'label_north as labelNorth', 'label_east as labelEast',
         ])
@@ -101,7 +101,7 @@ final class PointController
     public function update(Request $request, Project $project, int $point, ChangePoint $change): JsonResponse
     {
         return new JsonResponse(
-            PointResource::of($change($project, $project->points()->findOrFail($point), Body::read($request, PointChange::class))),
+            PointResource::of($change($project, StakeoutPoint::of($project)->findOrFail($point), Body::read($request, PointChange::class))),
         );
     }
 
@@ -109,7 +109,7 @@ final class PointController
     public function label(Request $request, Project $project, int $point): JsonResponse
     {
         $body = Body::read($request, LabelBody::class);
-        $project->points()->findOrFail($point)->update(['label_north' => $body->north, 'label_east' => $body->east]);
+        StakeoutPoint::of($project)->findOrFail($point)->update(['label_north' => $body->north, 'label_east' => $body->east]);
         $project->changed();
 
         return new JsonResponse(null, 204);

@@ -5,14 +5,35 @@ declare(strict_types=1);
 namespace App\Points\Models;
 
 use App\Points\TypedCode;
+use App\Projects\Models\OfProject;
+use App\Projects\Models\Project;
 use Illuminate\Database\Eloquent\Model;
+use Parlay\Core\Stakeout\Tolerance;
 
 /** What a code of points means. */
 final class Code extends Model
 {
+    use OfProject;
+
     public $timestamps = false;
 
     protected $attributes = ['colour' => null, 'plan_tolerance' => null, 'height_tolerance' => null, 'judged' => ''];
+
+    protected $casts = ['plan_tolerance' => 'float', 'height_tolerance' => 'float'];
+
+    /** Of what a code stands for: its own, or else the project's. */
+    public static function toleranceOf(Project $project, string $code = ''): Tolerance
+    {
+        $own = $code === '' ? null : self::of($project)->where('code', $code)->first();
+
+        return new Tolerance($own->plan_tolerance ?? $project->plan_tolerance, $own->height_tolerance ?? $project->height_tolerance);
+    }
+
+    /** What counts of marks of a code; empty where the code says nothing. */
+    public static function judgedOf(Project $project, string $code): string
+    {
+        return $code === '' ? '' : (string) self::of($project)->where('code', $code)->value('judged');
+    }
 
     /** @throws \DomainException with what is wrong of it, and what would do */
     public static function check(TypedCode $typed): void
@@ -32,6 +53,4 @@ final class Code extends Model
             }
         }
     }
-
-    protected $casts = ['plan_tolerance' => 'float', 'height_tolerance' => 'float'];
 }

@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Points\Models;
 
+use App\Projects\Models\OfProject;
 use App\Projects\Models\Placed;
+use App\Projects\Models\Project;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
 
 /** A point to be staked, with where it came from. */
 final class StakeoutPoint extends Model
 {
+    use OfProject;
     use Placed;
 
     /** A PointState, in SQL: the last mark decides. */
@@ -27,6 +31,13 @@ final class StakeoutPoint extends Model
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array', 'label_north' => 'float',
         'label_east' => 'float', 'attributes' => 'array',
     ];
+
+    /** @return array<int, int> how many marks were set for each point, by its id; points without any are left out */
+    public static function stakes(Project $project): array
+    {
+        return DB::table('standing_marks')->where('project_id', $project->id)->where('kind', 'stake')->whereNotNull('point_id')
+            ->selectRaw('point_id, count(*) AS n')->groupBy('point_id')->pluck('n', 'point_id')->all();
+    }
 
     /**
      * Those that no mark was set for, or whose last one is out of tolerance and was not left so on purpose.

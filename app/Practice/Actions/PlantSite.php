@@ -17,7 +17,7 @@ final class PlantSite
     /** @return array<string, mixed> */
     public function __invoke(Project $project): array
     {
-        $control = $project->listedControl()->get()->map(static fn (ControlPoint $c) => [
+        $control = ControlPoint::listed($project)->get()->map(static fn (ControlPoint $c) => [
             'name' => $c->name, 'northing' => $c->northing, 'easting' => $c->easting, 'elevation' => $c->elevation,
         ])->all();
         if ($control === []) {

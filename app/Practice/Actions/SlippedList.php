@@ -23,7 +23,7 @@ final class SlippedList
     /** @return array{iterable<string>, string} lines, file name */
     public function __invoke(Project $project, Slip $slip, int $controlId): array
     {
-        $control = $project->listedControl()->orderBy('id')->get()->values();
+        $control = ControlPoint::listed($project)->orderBy('id')->get()->values();
         $wrong = $control->search(static fn (ControlPoint $c) => $c->id === $controlId);
         if ($wrong === false) {
             throw new \DomainException('That point is not on the list of control. Choose another one.');

@@ -9,6 +9,7 @@ use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\PreparationStep;
 use App\Projects\Models\Project;
 use App\Setups\AcceptedSetup;
+use App\Setups\Models\Setup;
 use App\Stakeout\StakingChoices;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Units\Units;
@@ -33,7 +34,7 @@ final readonly class ProjectResource
 
     public static function of(Project $p): self
     {
-        $p->loadMissing('currentSetup');
+        $setup = Setup::current($p)->first();
         $steps = PreparationStep::query()->where('project_id', $p->id);
 
         return new self(
@@ -47,7 +48,7 @@ final readonly class ProjectResource
             progress: self::progress($p),
             staking: StakingChoices::of($p),
             civil: CivilChoices::of($p),
-            setup: $p->currentSetup === null ? null : AcceptedSetup::of($p->currentSetup),
+            setup: $setup === null ? null : AcceptedSetup::of($setup),
             undo: (clone $steps)->where('undone', false)->orderByDesc('id')->value('label'),
             redo: (clone $steps)->where('undone', true)->orderBy('id')->value('label'),
         );

@@ -10,6 +10,7 @@ use App\Projects\Models\Project;
 use App\Reports\Figures;
 use App\Reports\Pdf;
 use App\Reports\SetupDrawing;
+use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
@@ -21,13 +22,13 @@ final class PrintSetup implements Work
     public function __invoke(Task $task, Progress $progress): array
     {
         $project = Project::query()->findOrFail($task->project_id);
-        $setup = $project->setups()->findOrFail((int) $task->input['setupId']);
+        $setup = Setup::of($project)->findOrFail((int) $task->input['setupId']);
         $ids = [...array_column($setup->sights, 'observationId'), ...array_column($setup->draft['shots'] ?? [], 'observationId')];
         $html = view('setup', [
             'project' => $project, 'setup' => $setup, 'entry' => SetupEntry::of($setup),
             'found' => $setup->found(), 'figures' => new Figures($project->units(), PrintZone::named((string) ($task->input['zone'] ?? 'UTC'))),
             'readings' => Observation::query()->whereIn('id', $ids)->orderBy('id')->get(),
-            'versions' => $project->setups()->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
+            'versions' => Setup::of($project)->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
             'drawing' => SetupDrawing::svg($setup),
         ])->render();
         Pdf::write($html, "{$project->name} · setup {$setup->number}, {$setup->station_name}", PrintReport::path($task), $progress);

@@ -9,6 +9,7 @@ use App\Civil\EndArea;
 use App\Civil\VolumeFound;
 use App\Civil\VolumeToPrint;
 use App\Clock;
+use App\Points\Models\Code;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Column;
@@ -34,7 +35,7 @@ final class PrintVolume implements Work
         $figures = new Figures($project->units(), PrintZone::named($body->zone));
         $html = view('volume', [
             'project' => $project, 'found' => $found, 'at' => Clock::stamp(), 'figures' => $figures,
-            'drawing' => VolumeDrawing::of($sides->first, $sides->against, $project->tolerance()->height, $found->outline, $project->units()->length),
+            'drawing' => VolumeDrawing::of($sides->first, $sides->against, Code::toleranceOf($project)->height, $found->outline, $project->units()->length),
         ])->render();
         Pdf::write(
             $html, "{$project->name} · volume, {$found->of}", PrintReport::path($task), $progress,

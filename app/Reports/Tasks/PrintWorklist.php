@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports\Tasks;
 
+use App\Control\Models\ControlPoint;
 use App\Points\Models\StakeoutPoint;
 use App\PrintZone;
 use App\Projects\Models\Project;
@@ -15,6 +16,7 @@ use App\Reports\WalkDrawing;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\Work;
+use App\Worklists\Models\Worklist;
 use Illuminate\Support\Collection;
 
 /** Prints a worklist for the field: names, coordinates and a sketch of the walk. */
@@ -23,15 +25,15 @@ final class PrintWorklist implements Work
     public function __invoke(Task $task, Progress $progress): array
     {
         $project = Project::query()->findOrFail($task->project_id);
-        $list = $project->worklists()->findOrFail((int) $task->input['worklistId']);
+        $list = Worklist::of($project)->findOrFail((int) $task->input['worklistId']);
         $rank = array_flip($list->point_ids);
-        $points = $project->points()
+        $points = StakeoutPoint::of($project)
             ->whereIntegerInRaw('id', $list->point_ids)
             ->get()
             ->sortBy(static fn (StakeoutPoint $p) => $rank[$p->id])
             ->values();
-        $done = $project->staked();
-        $control = $project->controlPoints()->orderBy('name')->get();
+        $done = StakeoutPoint::stakes($project);
+        $control = ControlPoint::of($project)->orderBy('name')->get();
         $html = view('worklist', [
             'project' => $project, 'list' => $list, 'points' => $points,
             'control' => $control, 'done' => $done, 'figures' => new Figures($project->units(), PrintZone::utc()),

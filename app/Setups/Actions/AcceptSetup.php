@@ -9,22 +9,21 @@ use App\Control\ControlOrigin;
 use App\Control\Models\ControlPoint;
 use App\Instrument\Models\QueuedInstruction;
 use App\KeyTaken;
-use App\Mending\Mending;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 use App\Setups\Draft;
 use App\Setups\DraftInputs;
 use App\Setups\DraftSight;
+use App\Setups\MeasuredFrom;
 use App\Setups\Models\Setup;
 use App\Setups\SetupMethod;
-use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\CannotSetUp;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\SetupRecord;
 use Parlay\Core\Setups\SetupSolution;
+use Parlay\Core\Units\Angle;
 
 /** Writes a setup into the field book with all it was accepted on; from now on everything is measured from it. */
 final class AcceptSetup
@@ -32,7 +31,7 @@ final class AcceptSetup
     /** metres; an assumed place is typed, and typed again it is the same */
     private const SAME_PLACE = 1e-6;
 
-    public function __construct(private readonly SolveSetup $solve) {}
+    public function __construct(private readonly SolveSetup $solve, private readonly MeasuredFrom $measured) {}
 
     /** @param  list<int>|null  $seen  readings of the draft that were looked at; null where nobody looks */
     public function __invoke(Project $project, string $key, ?array $seen = null): Setup
@@ -52,7 +51,7 @@ final class AcceptSetup
                 throw CannotSetUp::notOriented();
             }
             $mark = $solution->station->mark;
-            $turns = self::takesThePlaceOf($in, $mark);
+            $turns = $this->takesThePlaceOf($in, $mark);
             $setup = Setup::query()->create([
                 'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(),
                 'method' => $in->draft->method->value, 'station_name' => $turns === null ? self::stationName($in) : (string) $in->current?->station_name,
@@ -71,7 +70,7 @@ final class AcceptSetup
             $setup->stands();
             self::keepStation($project, $setup, $solution, $in->draft->method);
             if ($turns !== null && $in->current !== null) {
-                Mending::carryOver(Mending::turned($project, $in->current, $solution), $setup);
+                $this->measured->carryOver($project, $in->current, $solution, $setup);
             }
             // What it rests on is in the setup now: the next one begins with nothing measured.
             SetupDrafts::keep(
@@ -129,7 +128,7 @@ final class AcceptSetup
         if (trim($in->draft->stationName) !== '') {
             return PointName::checked($in->draft->stationName);
         }
-        $taken = [...$in->control->pluck('name')->all(), ...$in->project->setups()->pluck('station_name')->all()];
+        $taken = [...$in->control->pluck('name')->all(), ...Setup::of($in->project)->pluck('station_name')->all()];
         $numbers = array_map(
             static fn (string $name) => preg_match('~^ST(\d{1,6})$~', $name, $m) === 1 ? (int) $m[1] : 0,
             array_map(strval(...), $taken),
@@ -155,13 +154,13 @@ final class AcceptSetup
      * The setup that a baseline turns, with all that was measured from it; or the baseline measured before from the same assumed place,
      * from which nothing was measured yet.
      */
-    private static function takesThePlaceOf(DraftInputs $in, Position $mark): ?int
+    private function takesThePlaceOf(DraftInputs $in, Position $mark): ?int
     {
         if ($in->draft->method !== SetupMethod::Baseline || $in->current === null) {
             return null;
         }
         $again = $in->current->method === SetupMethod::Baseline->value && $in->current->position()->distanceTo($mark) < self::SAME_PLACE
-            && ! Mark::query()->where('setup_id', $in->current->id)->exists();
+            && ! $this->measured->isAny($in->current);
 
         return $in->draft->turnEarlier || $again ? $in->current->root() : null;
     }
@@ -169,7 +168,7 @@ final class AcceptSetup
     /** A station that was found is a point to sight later, with its uncertainty. */
     private static function keepStation(Project $project, Setup $setup, SetupSolution $solution, SetupMethod $method): void
     {
-        if (! $method->findsPlace() || $project->controlPoints()->where('name', $setup->station_name)->exists()) {
+        if (! $method->findsPlace() || ControlPoint::of($project)->where('name', $setup->station_name)->exists()) {
             return;
         }
         $plan = $solution->trusted();

@@ -6,10 +6,12 @@ namespace App\Setups\Actions;
 
 use App\Control\ControlOrigin;
 use App\Control\Models\ControlPoint;
+use App\Instrument\Models\Observation;
 use App\Instrument\Purpose;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 use App\Setups\ControlToKeep;
+use App\Setups\Models\Setup;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
@@ -25,11 +27,11 @@ final class KeepMeasuredControl
         $name = PointName::checked($body->name);
 
         return DB::transaction(static function () use ($project, $body, $name): ControlPoint {
-            $last = $project->observations()->where('purpose', Purpose::Control->value)->findOrFail($body->observationId);
+            $last = Observation::of($project)->where('purpose', Purpose::Control->value)->findOrFail($body->observationId);
             if ($last->sighted !== $name) {
                 throw new \DomainException("That shot was taken for “{$last->sighted}”. Measure “{$name}” again under its own name.");
             }
-            $existing = $project->controlPoints()->where('name', $name)->first();
+            $existing = ControlPoint::of($project)->where('name', $name)->first();
             if ($existing !== null && $existing->origin !== ControlOrigin::Measured) {
                 throw new \DomainException(
                     "There is a control point “{$name}” already, and it was not measured from here. Choose another name; a shot on known control is a check shot.",
@@ -60,12 +62,12 @@ final class KeepMeasuredControl
     private static function shots(Project $project, string $name): array
     {
         $latest = $roots = [];
-        foreach ($project->setups()->orderBy('id')->get() as $setup) {
+        foreach (Setup::of($project)->orderBy('id')->get() as $setup) {
             $latest[$setup->root()] = $setup;
             $roots[$setup->id] = $setup->root();
         }
         $shots = [];
-        foreach ($project->observations()->where('purpose', Purpose::Control->value)->where('sighted', $name)->orderBy('id')->get() as $o) {
+        foreach (Observation::of($project)->where('purpose', Purpose::Control->value)->where('sighted', $name)->orderBy('id')->get() as $o) {
             $setup = $latest[$roots[$o->setup_id] ?? 0] ?? null;
             if ($setup !== null) {
                 $shots[] = [$setup->station(), $setup->found()->trusted(), $o->sight(), $o->ownAccuracy()];

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Setups\Actions;
 
 use App\Clock;
+use App\Instrument\Models\Instrument;
+use App\Instrument\Models\Target as KeptTarget;
 use App\Projects\Models\Project;
 use App\Setups\AirMode;
 use App\Setups\Draft;
@@ -107,7 +109,7 @@ final class SetupDrafts
      */
     private static function fromTarget(Project $project, DraftChange $change): array
     {
-        $target = $change->targetId === null ? null : $project->targets()->findOrFail($change->targetId);
+        $target = $change->targetId === null ? null : KeptTarget::of($project)->findOrFail($change->targetId);
 
         return $target === null ? [] : ['targetHeight' => $target->height, 'prismConstant' => $target->prism_constant];
     }
@@ -131,7 +133,7 @@ final class SetupDrafts
         if ($draft->heightMode === HeightMode::Straight) {
             return $draft;
         }
-        $instrument = $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId);
+        $instrument = $draft->instrumentId === null ? null : Instrument::of($project)->find($draft->instrumentId);
         if ($instrument === null || $instrument->notch_radius <= 0.0) {
             throw new \DomainException(
                 'To measure the height slanted, choose an instrument whose notch radius is known. Its figures are under “Instruments '
@@ -149,7 +151,7 @@ final class SetupDrafts
             return $draft->ppm;
         }
 
-        return $draft->instrumentId === null ? null : $project->instruments()
+        return $draft->instrumentId === null ? null : Instrument::of($project)
             ->find($draft->instrumentId)
             ?->ppm(new Atmosphere($draft->pressure, $draft->temperature, $draft->humidity));
     }

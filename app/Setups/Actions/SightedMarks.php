@@ -24,11 +24,11 @@ final class SightedMarks
     /** @return list<SightedMark> of the setup that holds; none where it was made in another way */
     public static function of(Project $project): array
     {
-        $setup = $project->currentSetup()->first();
+        $setup = Setup::current($project)->first();
         if ($setup === null || ! in_array(SetupMethod::from($setup->method), self::WAYS, true)) {
             return [];
         }
-        $kept = $project->controlPoints()->where('origin', ControlOrigin::Measured)->pluck('name', 'source');
+        $kept = ControlPoint::of($project)->where('origin', ControlOrigin::Measured)->pluck('name', 'source');
 
         return self::readings($project, $setup)->map(static function (Observation $o) use ($setup, $kept): SightedMark {
             $found = MeasuredControl::of([[$setup->station(), $setup->found()->trusted(), $o->sight(), $o->ownAccuracy()]]);
@@ -48,10 +48,10 @@ final class SightedMarks
             if ($mark->keptAs !== null) {
                 throw new \DomainException("That mark is kept already, as “{$mark->keptAs}”.");
             }
-            if ($project->controlPoints()->where('name', $name)->exists()) {
+            if (ControlPoint::of($project)->where('name', $name)->exists()) {
                 throw new \DomainException("There is a control point “{$name}” already. Choose another name.");
             }
-            $setup = $project->currentSetup()->firstOrFail();
+            $setup = Setup::current($project)->firstOrFail();
             $point = ControlPoint::query()->create([
                 'project_id' => $project->id, 'name' => $name, 'code' => $body->code, 'description' => 'sighted from setup '.$setup->number,
                 'northing' => $mark->place->northing, 'easting' => $mark->place->easting, 'elevation' => $mark->place->elevation,
@@ -70,7 +70,7 @@ final class SightedMarks
     {
         $ids = array_column($setup->draft['shots'] ?? [], 'observationId');
 
-        return $project->observations()->whereIn('id', $ids)->where('slope', '>', 0)->orderBy('id')->get();
+        return Observation::of($project)->whereIn('id', $ids)->where('slope', '>', 0)->orderBy('id')->get();
     }
 
     /** By which a mark is known again. */

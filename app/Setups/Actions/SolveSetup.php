@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Setups\Actions;
 
 use App\Control\Models\ControlPoint;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Setups\DraftInputs;
 use App\Setups\HeightMode;
@@ -49,7 +50,7 @@ final class SolveSetup
     /** The point farthest from a place that is still to be staked; null where there is none. */
     public static function farthest(Project $project, Position $from): ?Position
     {
-        $row = $project->points()->open()
+        $row = StakeoutPoint::of($project)->open()
             ->toBase()->orderByRaw(
                 '(northing - ?) * (northing - ?) + (easting - ?) * (easting - ?) DESC',
                 [$from->northing, $from->northing, $from->easting, $from->easting],

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Setups\Actions;
 
 use App\Clock;
+use App\Control\Models\ControlPoint;
+use App\Instrument\Models\Instrument;
 use App\Instrument\Models\Observation;
 use App\KeyTaken;
 use App\Projects\Models\Project;
+use App\Setups\Conditions;
 use App\Setups\Draft;
 use App\Setups\DraftShot;
 use App\Setups\DraftSight;
@@ -15,13 +18,12 @@ use App\Setups\RawSight;
 use App\Setups\RawText;
 use App\Setups\TypedReading;
 use App\Setups\TypedReadings;
-use App\Stakeout\Actions\TellInstrument;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Formats\RawText\RawObservations;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Rounds;
 use Parlay\Core\Instrument\Target;
+use Parlay\Core\Units\Angle;
 
 /**
  * Readings without a link: typed from the display, or from a file of raw observations. They go into the same field book and the same
@@ -33,7 +35,7 @@ final class TakeReadings
     public static function preview(Project $project, string $text): RawText
     {
         $read = RawObservations::read($text, $project->angle_style, $project->length_style);
-        $ids = $project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($project)->pluck('id', 'name');
         $problems = $read->problems;
         $byName = [];
         foreach ($read->rows as $row) {
@@ -74,11 +76,11 @@ final class TakeReadings
         }
         $height = $r->targetHeight ?? $draft->targetHeight;
         new Target($height, $draft->prismConstant);
-        $mark = $r->controlId === null ? null : $project->controlPoints()->findOrFail($r->controlId);
-        $conditions = TellInstrument::conditions($project, $draft);
+        $mark = $r->controlId === null ? null : ControlPoint::of($project)->findOrFail($r->controlId);
+        $conditions = Conditions::of($project, $draft);
         $stated = Accuracy::stated(2, 1, 1.5);
         // A mean of two faces has the instrument's own errors in it no more.
-        $instrument = $r->angleFactor > 1.0 && $draft->instrumentId !== null ? $project->instruments()->find($draft->instrumentId) : null;
+        $instrument = $r->angleFactor > 1.0 && $draft->instrumentId !== null ? Instrument::of($project)->find($draft->instrumentId) : null;
         $observation = Observation::query()->firstOrCreate(['project_id' => $project->id, 'key' => $key], [
             'at' => Clock::stamp(), 'purpose' => 'setup', 'sighted' => $mark->name ?? $r->line, 'setup_id' => null,
             'circle' => $r->circle, 'zenith' => $r->zenith, 'slope' => $r->slope,

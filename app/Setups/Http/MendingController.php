@@ -9,6 +9,7 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Mending\Actions\MendReading;
 use App\Mending\CorrectedReading;
+use App\Mending\MendedSetup;
 use App\Mending\Mending;
 use App\Projects\Http\CountResource;
 use App\Projects\Models\Project;
@@ -29,7 +30,7 @@ final class MendingController
     #[Get('/projects/{project}/setup-proposals', 'Setups and marks that would come out otherwise with what was mended since', MendedSetupEntry::class, list: true)]
     public function proposals(Project $project, Mending $mending): JsonResponse
     {
-        return new JsonResponse(array_map(MendedSetupEntry::of(...), $mending->proposals($project)));
+        return new JsonResponse(array_map(static fn (MendedSetup $m) => $m->entry(), $mending->proposals($project)));
     }
 
     #[Post('/projects/{project}/setup-proposals-adoption', 'Writes the mended setups and marks beside the old ones', MendBody::class, CountResource::class)]

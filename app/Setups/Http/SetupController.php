@@ -20,6 +20,7 @@ use App\Setups\Actions\TakeReadings;
 use App\Setups\DraftChange;
 use App\Setups\DraftLine;
 use App\Setups\DraftView;
+use App\Setups\Models\Setup;
 use App\Setups\RawText;
 use App\Setups\SetupState;
 use App\Setups\TypedReadings;
@@ -75,7 +76,7 @@ final class SetupController
     {
         return new JsonResponse(
             TaskResource::of($start($project, TaskKind::SetupSheet, [
-                'setupId' => $project->setups()->findOrFail($setup)->id, 'zone' => Body::read($request, PrintBody::class)->zone,
+                'setupId' => Setup::of($project)->findOrFail($setup)->id, 'zone' => Body::read($request, PrintBody::class)->zone,
             ])),
         );
     }

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Setups\Models;
 
+use App\Control\ControlOrigin;
+use App\Control\Models\ControlPoint;
 use App\Database\InBook;
+use App\Projects\Models\OfProject;
 use App\Projects\Models\Placed;
+use App\Projects\Models\Project;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\Precision;
@@ -17,6 +22,7 @@ use Parlay\Core\Setups\SetupSolution;
 final class Setup extends Model
 {
     use InBook;
+    use OfProject;
     use Placed;
 
     /** Whether y was made with the same instrument as s, as far as that is known; in SQL. */
@@ -40,6 +46,22 @@ final class Setup extends Model
         self::creating(static function (self $s): void {
             $s->setAttribute('number', self::numberOf($s->project_id, $s->stands_for));
         });
+    }
+
+    /**
+     * The setup that holds, first: the one accepted last, as it was last mended.
+     *
+     * @return HasMany<self, Project>
+     */
+    public static function current(Project $project): HasMany
+    {
+        return self::of($project)->orderByRaw('coalesce(stands_for, id) DESC, id DESC');
+    }
+
+    /** Whether this control point is the station that it found, in all its versions. */
+    public function hasStation(ControlPoint $c): bool
+    {
+        return $c->origin === ControlOrigin::Station && $c->setup_id === $this->root();
     }
 
     /** What people call it by: counted in its project; a version has the number of the setup it stands for. */

@@ -7,9 +7,11 @@ namespace App\Stakeout\Actions;
 use App\Clock;
 use App\KeyTaken;
 use App\NeedsConfirmation;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\DraftChange;
+use App\Setups\Models\Setup;
 use App\Stakeout\AimKind;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\Mark;
@@ -64,7 +66,7 @@ final class BeginRun
 
     private function refuseEarly(Project $project, RunToBegin $body): void
     {
-        $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
+        $setup = Setup::current($project)->first() ?? throw new \DomainException('Set up the instrument first.');
         $setup->requireHolding();
         if (! $body->settings->withoutCheck && ! Mark::query()->where('project_id', $project->id)->where('setup_id', $setup->id)->exists()) {
             throw new NeedsConfirmation(
@@ -83,7 +85,7 @@ final class BeginRun
         if ($body->skippedOf !== null) {
             return self::skipped($project, $body->skippedOf);
         }
-        $query = $project->points()->whereIn('id', $body->pointIds);
+        $query = StakeoutPoint::of($project)->whereIn('id', $body->pointIds);
         $rows = ($body->openOnly ? $query->open() : $query)->get(['id', 'name', 'northing', 'easting', 'elevation'])->keyBy('id');
         $steps = [];
         foreach (array_unique($body->pointIds) as $id) {
@@ -114,7 +116,7 @@ final class BeginRun
         $steps = [];
         foreach ($run->steps()->where('state', StepState::Skipped)->orderBy('place')->get() as $s) {
             $thing = $s->point_id !== null
-                ? $project->points()->find($s->point_id)
+                ? StakeoutPoint::of($project)->find($s->point_id)
                 : KeptAim::query()->where('project_id', $project->id)->find($s->aim_id);
             if ($thing !== null) {
                 $steps[] = [

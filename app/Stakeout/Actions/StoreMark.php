@@ -6,10 +6,13 @@ namespace App\Stakeout\Actions;
 
 use App\Civil\Models\SurfaceBuild;
 use App\Clock;
+use App\Control\Models\ControlPoint;
 use App\Instrument\Models\Observation;
 use App\Instrument\Purpose;
 use App\KeyTaken;
 use App\NeedsConfirmation;
+use App\Points\Models\Code;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 use App\Setups\Models\Setup;
@@ -34,10 +37,10 @@ final class StoreMark
         if ($stored !== null) {
             return self::sameWish($stored, $body);
         }
-        $setup = $project->currentSetup ?? throw new \DomainException('Set up the instrument first.');
+        $setup = Setup::current($project)->first() ?? throw new \DomainException('Set up the instrument first.');
         $observation = Observation::query()->where('project_id', $project->id)->find($body->observationId)
             ?? throw new \DomainException('That measurement is not in the field book. Measure again.');
-        if ($observation->setup_id !== $setup->id && $observation->setup()->first()?->root() !== $setup->root()) {
+        if ($observation->setup_id !== $setup->id && Setup::query()->find($observation->setup_id)?->root() !== $setup->root()) {
             throw new \DomainException('That measurement was taken under an earlier setup. Measure again.');
         }
         $against = $this->against($project, $body)?->markedBy($body->dot);
@@ -47,7 +50,7 @@ final class StoreMark
         $deviation = $design === null ? null : Deviation::between($design, $found);
         $code = $body->code !== '' ? $body->code : (string) $against?->code;
         $tolerance = self::toleranceOf($project, $code, $against);
-        $judged = $against?->judges($body->judged, $project->judgedBy($code)) ?? Judged::PlanAndHeight;
+        $judged = $against?->judges($body->judged, Code::judgedOf($project, $code)) ?? Judged::PlanAndHeight;
         $told = $body->kind === Purpose::Stake && $against?->isGrade() === true && $against->gradeTolerance() === null;
         $verdict = $told ? Verdict::Undecided : $deviation?->verdict($tolerance, $judged) ?? Verdict::Undecided;
         $this->ask($project, $body, $setup, $deviation, $verdict, $tolerance, $judged);
@@ -63,7 +66,7 @@ final class StoreMark
 
     private static function toleranceOf(Project $project, string $code, ?Against $against): Tolerance
     {
-        $of = $project->tolerance($code);
+        $of = Code::toleranceOf($project, $code);
 
         return new Tolerance($of->plan, $against?->gradeTolerance() ?? $of->height);
     }
@@ -124,13 +127,13 @@ final class StoreMark
     private function against(Project $project, MarkToStore $body): ?Against
     {
         if ($body->kind === Purpose::Check) {
-            return Against::control($project->controlPoints()->findOrFail($body->controlId));
+            return Against::control(ControlPoint::of($project)->findOrFail($body->controlId));
         }
         if ($body->aimId !== null) {
             return Against::kept(self::unchanged(KeptAim::query()->where('project_id', $project->id)->findOrFail($body->aimId), $body));
         }
         if ($body->kind === Purpose::Stake || $body->pointId !== null) {
-            return Against::point($project->points()->findOrFail($body->pointId));
+            return Against::point(StakeoutPoint::of($project)->findOrFail($body->pointId));
         }
         if (trim($body->name) === '') {
             throw new \DomainException('Give what was built a name, or choose the stakeout point it was built to.');

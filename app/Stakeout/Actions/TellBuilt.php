@@ -25,7 +25,7 @@ final class TellBuilt
     public function __invoke(Project $project): array
     {
         $groups = [];
-        foreach ($project->marks()->whereIn('aimed->kind', [AimKind::Face->value, AimKind::Axis->value])->with('observation')->orderBy('id')->get() as $mark) {
+        foreach (Mark::of($project)->whereIn('aimed->kind', [AimKind::Face->value, AimKind::Axis->value])->with('observation')->orderBy('id')->get() as $mark) {
             // Of a wall that a revision has moved the shots before are shots on another one.
             $groups["$mark->aim_key\n$mark->design_source"][] = $mark;
         }
@@ -133,7 +133,7 @@ final class TellBuilt
     private static function directions(Project $project): array
     {
         $found = [];
-        foreach ($project->gridLines()->where('ring', false)->orderBy('id')->get()->unique('family') as $line) {
+        foreach (GridLine::of($project)->where('ring', false)->orderBy('id')->get()->unique('family') as $line) {
             /** @var GridLine $line */
             $azimuth = $line->from()->azimuthTo($line->to());
             $found[] = ["along {$line->name}, ", $azimuth];

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Stakeout\Actions;
 
+use App\Control\Models\ControlPoint;
 use App\Instrument\LiveState;
 use App\Instrument\Models\QueuedInstruction;
 use App\Instrument\Purpose;
 use App\KeyTaken;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Actions\SolveSetup;
-use App\Setups\Draft;
+use App\Setups\Conditions;
 use App\Setups\DraftInputs;
 use App\Setups\DraftReadings;
 use App\Setups\Models\Setup;
@@ -33,9 +35,6 @@ final class TellInstrument
     /** A design farther above or below the pole than this is no height to look for the prism at, metres. */
     private const FAR_ABOVE = 1.0;
 
-    /** What is written in the place of a prism's name. */
-    private const RED_DOT = 'red dot';
-
     /** Seconds to wait for a return. */
     private const DOT_WAITS = 3.0;
 
@@ -44,12 +43,12 @@ final class TellInstrument
     {
         $asked = ['control point' => $body->controlId, 'point' => $body->pointId, 'target' => $body->aimId];
         $place = match (true) {
-            $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->position(),
+            $body->controlId !== null => ControlPoint::of($project)->findOrFail($body->controlId)->position(),
             $body->aimId !== null => KeptAim::query()->where('project_id', $project->id)->findOrFail($body->aimId)->place()
                 ?? throw new \DomainException('An elevation lies in no direction: the instrument stays where it looks.'),
-            default => $project->points()->findOrFail($body->pointId)->position(),
+            default => StakeoutPoint::of($project)->findOrFail($body->pointId)->position(),
         };
-        $holding = $project->currentSetup?->holds() === true ? $project->currentSetup->station() : null;
+        $holding = Setup::current($project)->first()?->holds() === true ? Setup::current($project)->first()->station() : null;
         // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds,
         // whatever was begun since.
         $station = $body->controlId !== null ? $this->stationOfDraft($project) ?? $holding : $holding ?? $this->stationOfDraft($project);
@@ -84,14 +83,14 @@ final class TellInstrument
     {
         $draft = SetupDrafts::of($project);
         $sighted = match (true) {
-            $body->controlId !== null => $project->controlPoints()->findOrFail($body->controlId)->name,
+            $body->controlId !== null => ControlPoint::of($project)->findOrFail($body->controlId)->name,
             // What was built has a name of its own, whatever it is held against.
             $body->purpose === Purpose::AsBuilt && trim($body->sighted) !== '' => PointName::checked($body->sighted),
-            $body->pointId !== null => $project->points()->findOrFail($body->pointId)->name,
+            $body->pointId !== null => StakeoutPoint::of($project)->findOrFail($body->pointId)->name,
             $body->aimId !== null => KeptAim::query()->where('project_id', $project->id)->findOrFail($body->aimId)->name,
             default => mb_substr(trim($body->sighted), 0, 120),
         };
-        $setup = $project->currentSetup;
+        $setup = Setup::current($project)->first();
         if ($body->purpose !== Purpose::Setup) {
             self::requireSetup($setup, $body->purpose === Purpose::Check);
         }
@@ -104,7 +103,7 @@ final class TellInstrument
         return $this->queue($project, $body->key, Instruction::measure($draft->dot), [
             'projectId' => $project->id, 'purpose' => $body->purpose->value, 'sighted' => $sighted,
             'setupId' => $body->purpose === Purpose::Setup ? null : $setup?->id,
-            ...self::conditions($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body),
+            ...Conditions::of($project, $draft), 'keepIn' => DraftReadings::wanted($project, $draft, $body->keepIn, $body->controlId, $body->sighted),
             'mark' => MarkOnArrival::wish($body),
         ], [
             'purpose' => $body->purpose->value, 'control point' => $body->controlId, 'point' => $body->pointId, 'target' => $body->aimId,
@@ -112,36 +111,10 @@ final class TellInstrument
         ]);
     }
 
-    /**
-     * What is written beside a reading: the target, the air, the scale, and what the chosen instrument states of itself.
-     *
-     * @return array<string, mixed>
-     */
-    public static function conditions(Project $project, Draft $draft): array
-    {
-        $instrument = $draft->instrumentId === null ? null : $project->instruments()->find($draft->instrumentId);
-        $accuracy = $instrument?->accuracy();
-
-        return [
-            'targetHeight' => $draft->target()->height, 'prismConstant' => $draft->target()->prismConstant, 'dot' => $draft->dot,
-            'pressure' => $draft->pressure, 'temperature' => $draft->temperature,
-            'humidity' => $draft->humidity, 'refraction' => $draft->refraction, 'ppm' => $draft->ppmInUse, 'scale' => $draft->scale,
-            'target' => match (true) {
-                $draft->dot => self::RED_DOT,
-                $draft->targetId === null => '',
-                default => (string) $project->targets()->find($draft->targetId)?->name,
-            },
-            // One face alone is less certain than the mean of two by the root of two.
-            'angles' => $draft->oneFace ? M_SQRT2 : 1.0,
-            'instrument' => $instrument?->name,
-            'accuracy' => $accuracy?->figures(),
-        ];
-    }
-
     /** Points the red dot and measures what it hits; nothing of it is stored. */
     public function dot(Project $project, string $key, Position $at, float $wait): QueuedInstruction
     {
-        $setup = $project->currentSetup;
+        $setup = Setup::current($project)->first();
         self::requireSetup($setup);
         $aim = $setup->station()->aimAt($at, 0.0);
         $this->applySettings($project, SetupDrafts::of($project)->air()->ppm(), 0.0);

@@ -13,6 +13,7 @@ use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\MarkToStore;
+use App\Stakeout\Models\Mark;
 use App\Stakeout\StakingChoices;
 use App\Stakeout\WhatCounts;
 use Illuminate\Http\JsonResponse;
@@ -26,8 +27,8 @@ final class MarkController
     {
         $what = WhatCounts::of($project);
         $page = Page::of($request);
-        $ids = $page->cut($project->marks()->pluck('id')->sortBy($what->placeOf(...))->values()->all());
-        $marks = $project->marks()->with('setup:id,number')->when($page->limit !== null, static fn ($q) => $q->whereIn('id', $ids))->get()->keyBy('id');
+        $ids = $page->cut(Mark::of($project)->pluck('id')->sortBy($what->placeOf(...))->values()->all());
+        $marks = Mark::of($project)->with('setup:id,number')->when($page->limit !== null, static fn ($q) => $q->whereIn('id', $ids))->get()->keyBy('id');
 
         return $page->answer($request, array_map(static fn (int $id) => MarkEntry::of($marks[$id]), $ids), $ids === [] ? null : $ids[count($ids) - 1]);
     }

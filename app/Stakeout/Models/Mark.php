@@ -7,11 +7,13 @@ namespace App\Stakeout\Models;
 use App\Database\InBook;
 use App\Instrument\Models\Observation;
 use App\Projects\Models\Placed;
+use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use App\Stakeout\Aimed;
 use App\Typed\Values;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
@@ -36,6 +38,17 @@ final class Mark extends Model
         'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float', 'judged' => Judged::class,
         'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array',
     ];
+
+    /**
+     * Those that count: what was mended is in the field book, but no longer here.
+     *
+     * @return HasMany<self, Project>
+     */
+    public static function of(Project $project): HasMany
+    {
+        return $project->hasMany(self::class)
+            ->whereNotExists(static fn ($q) => $q->from('marks AS newer')->whereColumn('newer.mends', 'marks.id'));
+    }
 
     public function design(): ?Position
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Worklists\Actions;
 
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\PointName;
 use App\Projects\Preparation;
@@ -27,7 +28,7 @@ final class KeepWorklist
     public function change(Project $project, int $list, TypedWorklist $typed): Worklist
     {
         return Preparation::step($project, "Worklist {$typed->name}", static function (Preparation $step) use ($project, $typed, $list): Worklist {
-            $row = $project->worklists()->findOrFail($list);
+            $row = Worklist::of($project)->findOrFail($list);
             Seen::requireList($typed->expected, $row->point_ids, $row->name);
             $step->update(
                 $row, [
@@ -44,7 +45,7 @@ final class KeepWorklist
     public function skip(Project $project, int $list, int $point, bool $skipped): Worklist
     {
         return DB::transaction(static function () use ($project, $list, $point, $skipped): Worklist {
-            $row = $project->worklists()->findOrFail($list);
+            $row = Worklist::of($project)->findOrFail($list);
             $others = array_values(array_diff($row->skipped, [$point]));
             $row->update(['skipped' => $skipped && in_array($point, $row->point_ids, true) ? [...$others, $point] : $others]);
             $project->measured();
@@ -55,14 +56,14 @@ final class KeepWorklist
 
     public function delete(Project $project, int $list): void
     {
-        $row = $project->worklists()->findOrFail($list);
+        $row = Worklist::of($project)->findOrFail($list);
         Preparation::step($project, "Deleted worklist {$row->name}", static fn (Preparation $step) => $step->delete($row));
     }
 
     private static function free(Project $project, string $name, ?int $except): string
     {
         $name = PointName::checked($name);
-        if ($project->worklists()->where('name', $name)->whereKeyNot($except)->exists()) {
+        if (Worklist::of($project)->where('name', $name)->whereKeyNot($except)->exists()) {
             throw new \DomainException("There is a worklist “{$name}” already. Choose another name.");
         }
 
@@ -77,7 +78,7 @@ final class KeepWorklist
      */
     private static function known(Project $project, array $ids): array
     {
-        $known = array_flip($project->points()->toBase()->pluck('id')->all());
+        $known = array_flip(StakeoutPoint::of($project)->toBase()->pluck('id')->all());
 
         return array_values(array_filter(array_unique($ids), static fn (int $id) => isset($known[$id])));
     }

@@ -6,6 +6,7 @@ namespace App\Worklists\Actions;
 
 use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
+use App\Points\Models\StakeoutPoint;
 use App\Points\WalkKind;
 use App\Projects\Models\Project;
 use App\Worklists\WalkFound;
@@ -23,7 +24,7 @@ final class WalkOver
     public function __invoke(Project $project, WalkWanted $body): WalkFound
     {
         $wanted = array_flip($body->pointIds);
-        $rows = $project->points()
+        $rows = StakeoutPoint::of($project)
             ->toBase()
             ->get(['id', 'name', 'northing', 'easting'])
             ->filter(static fn (object $r) => isset($wanted[$r->id]))

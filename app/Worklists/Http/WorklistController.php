@@ -16,6 +16,7 @@ use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use App\Worklists\Actions\KeepWorklist;
 use App\Worklists\Actions\WalkOver;
+use App\Worklists\Models\Worklist;
 use App\Worklists\NextFound;
 use App\Worklists\NextPoint;
 use App\Worklists\NextWanted;
@@ -32,7 +33,7 @@ final class WorklistController
     public function index(Request $request, Project $project): JsonResponse
     {
         $page = Page::of($request);
-        $rows = $page->narrow($project->worklists())->get();
+        $rows = $page->narrow(Worklist::of($project))->get();
 
         return $page->answer($request, $rows->map(WorklistResource::of(...))->all(), $rows->last()?->id);
     }
@@ -70,7 +71,7 @@ final class WorklistController
     public function sheet(Project $project, int $list, StartTask $start): JsonResponse
     {
         return new JsonResponse(
-            TaskResource::of($start($project, TaskKind::WorklistSheet, ['worklistId' => $project->worklists()->findOrFail($list)->id])),
+            TaskResource::of($start($project, TaskKind::WorklistSheet, ['worklistId' => Worklist::of($project)->findOrFail($list)->id])),
         );
     }
 

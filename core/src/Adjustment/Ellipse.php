@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Adjustment;
 
-use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Units\Angle;
 
 /** The error ellipse of a place: how far it may be wrong in which direction. */
 final readonly class Ellipse

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Circle;
 use Parlay\Core\Geometry\Intersection;
 use Parlay\Core\Geometry\Leg;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** Places found by directions and distances from places that are known. */
 final class PlacesFound

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Circle;
 use Parlay\Core\Geometry\Intersection;
 use Parlay\Core\Geometry\Leg;
@@ -12,6 +11,7 @@ use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** Arcs from what is known of them: three places, a beginning with two elements, or two tangents. */
 final class PlacesOnArc

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Intersection;
 use Parlay\Core\Geometry\Leg;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /**
  * A plan drawn from a start, leg by leg. The misclosure of one that should end where it began is what is missing from its end to its start;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Cogo;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** From one place over a second to a third: both legs, and the angle at the second, either way round. */
 final readonly class Turn

@@ -7,9 +7,9 @@ namespace Parlay\Core\Control;
 use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Designs\ShapeKind;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** Finds grid lines in a drawing: long straight lines with a short name, often in a bubble, beyond one of their ends or both. */
 final class GridRecognition

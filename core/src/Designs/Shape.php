@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Designs;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /**
  * One piece of true geometry of a drawing: metres on the site grid, x is easting and y is northing.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
+use Parlay\Core\Units\Angle;
+
 final readonly class Circle
 {
     /** @throws NoConstruction where the radius is not more than 0 */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
+use Parlay\Core\Units\Angle;
+
 /** Where two neighbouring pieces meet once both have been moved. */
 final class Joint
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
+use Parlay\Core\Units\Angle;
+
 /** A straight piece or an arc from one place to another. */
 final readonly class Leg
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
+use Parlay\Core\Units\Angle;
+
 /**
  * A polyline in bytes, for one that is asked many times a second where somebody stands beside it: pieces lie in blocks with a box around
  * each, and only blocks that may hold the nearest place are unpacked.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
+use Parlay\Core\Units\Angle;
+
 /** Straight pieces and arcs one after another, measured along from the beginning. */
 final readonly class Polyline
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
+use Parlay\Core\Units\Angle;
+
 /** A place on the site grid, metres; an elevation of null means that none is known, which is not 0. */
 final readonly class Position
 {

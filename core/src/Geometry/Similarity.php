@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Geometry;
 
+use Parlay\Core\Units\Angle;
+
 /** A plane similarity (four parameters): x' = a x - b y + dx, y' = b x + a y + dy, with x easting and y northing. */
 final readonly class Similarity
 {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
-use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Units\Angle;
 
 /**
  * Standard deviations stated for an instrument, and of holding the pole over a mark.

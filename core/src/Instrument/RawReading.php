@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
-use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Units\Angle;
 
 /** What the instrument said, untouched: angles in radians as the mean of two faces, the distance with what was applied in it. */
 final readonly class RawReading

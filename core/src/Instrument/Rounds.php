@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
-use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Units\Angle;
 
 /**
  * Several readings of one target made into one: two faces take collimation and index out, rounds make the mean more certain.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
-use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Units\Angle;
 
 /**
  * A raw reading reduced to a direction, a horizontal distance and a height difference.

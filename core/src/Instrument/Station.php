@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Instrument;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** An instrument that knows where it stands and which way its circle's zero points. */
 final readonly class Station

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Points;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** Places about a middle, as seen from above: in a fixed turn, beginning at the one that lies nearest to a direction. */
 final readonly class InTurn

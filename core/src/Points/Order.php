@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Points;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** In which order points are taken: for their names, or for staking them. */
 enum Order: string

@@ -7,10 +7,10 @@ namespace Parlay\Core\Setups;
 use Parlay\Core\Adjustment\GroupedSolution;
 use Parlay\Core\Adjustment\Likeliest;
 use Parlay\Core\Adjustment\NoSolution;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Station;
+use Parlay\Core\Units\Angle;
 
 /**
  * The instrument finds its place from shots along two lines or more. Turned by half a turn about the lines' crossing, all shots lie on

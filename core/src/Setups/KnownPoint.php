@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\Significance;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
+use Parlay\Core\Units\Angle;
 
 /** The instrument stands on a known mark; its orientation comes from one backsight or several, or from a direction that is given. */
 final readonly class KnownPoint

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\Significance;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
+use Parlay\Core\Units\Angle;
 
 /** A site system of one's own: from an assumed place, turned so that the line from one mark to another has the direction it should have. */
 final readonly class MeasuredBaseline

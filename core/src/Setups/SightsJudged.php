@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\GroupedSolution;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Instrument\Station;
+use Parlay\Core\Units\Angle;
 
 /** What a solution says of each sight to control: how it agrees with the place found, and how well the others check it. */
 final readonly class SightsJudged

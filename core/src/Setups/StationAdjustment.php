@@ -8,10 +8,10 @@ use Parlay\Core\Adjustment\Constrained;
 use Parlay\Core\Adjustment\GroupedSolution;
 use Parlay\Core\Adjustment\Likeliest;
 use Parlay\Core\Adjustment\NoSolution;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Station;
+use Parlay\Core\Units\Angle;
 
 /** One weighted least squares over all observations in space, with all statistics; every way to set up on control goes through it. */
 final readonly class StationAdjustment

@@ -6,9 +6,9 @@ namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\GroupedModel;
 use Parlay\Core\Adjustment\ObservationGroup;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
+use Parlay\Core\Units\Angle;
 
 /**
  * The observation equations of a station in space: directions, zenith angles and slope distances to control.

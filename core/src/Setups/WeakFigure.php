@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\Ellipse;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Circle;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Setups\Stand\Expected;
+use Parlay\Core\Units\Angle;
 
 /**
  * Whether a setup is weak for the work it is meant for. The covariance judges; the geometry behind it explains; what more would mend it

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Stakeout;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /**
  * How to move the pole onto the design.

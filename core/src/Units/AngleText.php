@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Units;
 
-use Parlay\Core\Geometry\Angle;
-
 /**
  * Reads angles and directions as people type them: 45.5 · 45,5 · 45 30 15 · 45°30′15″ · 45-30-15 · 50.5 gon · N45-30-15E · S 10 W · E ·
  * and sums of them: 45 30 + 90. A bare number is in the project's angle unit; degrees, minutes and seconds are always just that.

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Units;
 
-use Parlay\Core\Geometry\Angle;
-
 /** How a project writes directions: azimuth from north, or quadrant bearing (N 45°30′15″ E). */
 enum DirectionStyle: string
 {

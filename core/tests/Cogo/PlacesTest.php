@@ -14,13 +14,13 @@ use Parlay\Core\Cogo\PlacesOnPolyline;
 use Parlay\Core\Cogo\Quantity;
 use Parlay\Core\Cogo\QuantityKind;
 use Parlay\Core\Cogo\SimpleCurve;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Leg;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\NoConstruction;
 use Parlay\Core\Geometry\Polyline;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\Angle;
 use PHPUnit\Framework\TestCase;
 
 /** What people compute by hand: each place is held to what it must fulfil, wherever it lies. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Geometry;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 use PHPUnit\Framework\TestCase;
 
 final class PositionTest extends TestCase

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setups;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Atmosphere;
@@ -12,6 +11,7 @@ use Parlay\Core\Instrument\RawReading;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Target;
 use Parlay\Core\Setups\ControlSight;
+use Parlay\Core\Units\Angle;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Setups;
 
 use Parlay\Core\Adjustment\Reliability;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\CannotSetUp;
@@ -17,6 +16,7 @@ use Parlay\Core\Setups\SetupSolution;
 use Parlay\Core\Setups\ShotResidual;
 use Parlay\Core\Setups\SiteLine;
 use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\Angle;
 use PHPUnit\Framework\TestCase;
 
 final class GridLinesTest extends TestCase

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setups;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\CannotSetUp;
 use Parlay\Core\Setups\Caution;
@@ -12,6 +11,7 @@ use Parlay\Core\Setups\CautionKind;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\Resection;
 use Parlay\Core\Setups\SetupSolution;
+use Parlay\Core\Units\Angle;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

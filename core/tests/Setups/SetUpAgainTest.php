@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setups;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\CannotSetUp;
@@ -13,6 +12,7 @@ use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\MeasuredBaseline;
 use Parlay\Core\Setups\Resection;
 use Parlay\Core\Setups\SetUpAgain;
+use Parlay\Core\Units\Angle;
 use PHPUnit\Framework\TestCase;
 
 /** Height only, orientation only, and a measured baseline. */

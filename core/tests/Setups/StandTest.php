@@ -6,7 +6,6 @@ namespace Parlay\Core\Tests\Setups;
 
 use Parlay\Core\Designs\Shape;
 use Parlay\Core\Designs\ShapeKind;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\Resection;
@@ -16,6 +15,7 @@ use Parlay\Core\Setups\Stand\Walls;
 use Parlay\Core\Setups\WeakFigure;
 use Parlay\Core\Setups\WeaknessKind;
 use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\Angle;
 use PHPUnit\Framework\TestCase;
 
 /** Where to stand, and whether a figure is too weak for its work. */

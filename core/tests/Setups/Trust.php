@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Setups;
 
 use Parlay\Core\Adjustment\ChiSquare;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\RawReading;
@@ -23,6 +22,7 @@ use Parlay\Core\Setups\SetupSolution;
 use Parlay\Core\Setups\SiteLine;
 use Parlay\Core\Stakeout\Guidance;
 use Parlay\Core\Stakeout\Tolerance;
+use Parlay\Core\Units\Angle;
 
 /**
  * Days on a simulated site, each with a seed of its own: whether what a setup says of itself holds the truth, which only the simulation

@@ -6,23 +6,25 @@ import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Choice, LengthField } from '../parts/Field';
 import { Length } from '../parts/Figure';
+import { later } from '../parts/later';
 import { Failure } from '../parts/Notice';
 import type { StageProps } from '../stage/stages';
 import { formatStation } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
-import { AlignmentForm } from './AlignmentForm';
-import { AlignmentPoints } from './AlignmentPoints';
-import { Remarks } from './CivilImport';
-import { Elements } from './Elements';
 import { type Alignment, type Surface, useAlignments, useSurfaces } from './hooks';
 import { ModelOut } from './ModelOut';
-import { ProfileForm } from './ProfileForm';
-import { SurfaceEdits } from './SurfaceEdits';
-import { SurfaceForm } from './SurfaceForm';
-import { SurfaceMeeting } from './SurfaceMeeting';
-import { TemplateForm } from './TemplateForm';
+import { Remarks } from './Remarks';
 import { useKeepChoices } from './useKeepChoices';
-import { VolumeForm } from './VolumeForm';
+
+const AlignmentForm = later(() => import('./AlignmentForm').then((m) => m.AlignmentForm));
+const AlignmentPoints = later(() => import('./AlignmentPoints').then((m) => m.AlignmentPoints));
+const Elements = later(() => import('./Elements').then((m) => m.Elements));
+const ProfileForm = later(() => import('./ProfileForm').then((m) => m.ProfileForm));
+const SurfaceEdits = later(() => import('./SurfaceEdits').then((m) => m.SurfaceEdits));
+const SurfaceForm = later(() => import('./SurfaceForm').then((m) => m.SurfaceForm));
+const SurfaceMeeting = later(() => import('./SurfaceMeeting').then((m) => m.SurfaceMeeting));
+const TemplateForm = later(() => import('./TemplateForm').then((m) => m.TemplateForm));
+const VolumeForm = later(() => import('./VolumeForm').then((m) => m.VolumeForm));
 
 type Opened =
     | { what: 'alignment'; alignment: Alignment | null }

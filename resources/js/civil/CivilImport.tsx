@@ -11,6 +11,7 @@ import { WorkBar } from '../parts/WorkBar';
 import { formatStation } from '../units/format';
 import { METRES, UNIT_NAMES, type Unit } from '../units/names';
 import { useUnits } from '../units/UnitsContext';
+import { Remarks } from './Remarks';
 
 type Inspection = Schemas['ModelInspection'];
 type Fit = Schemas['ModelFit'];
@@ -250,12 +251,3 @@ function AlignmentRow({ alignment: a, factor, taken, onTaken }: RowProps) {
         </div>
     );
 }
-
-export const Remarks = ({ of }: { of: readonly string[] }) =>
-    of.length === 0 ? null : (
-        <ul className="text-sm text-open">
-            {of.map((r) => (
-                <li key={r}>{r}</li>
-            ))}
-        </ul>
-    );

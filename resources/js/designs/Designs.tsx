@@ -3,25 +3,27 @@ import { type ReactNode, useRef, useState } from 'react';
 import { api, ask, type Design, type Schemas, upload } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { useWork } from '../api/work';
-import { CivilCards } from '../civil/CivilCards';
-import { CivilImport } from '../civil/CivilImport';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Length } from '../parts/Figure';
 import { FileDrop } from '../parts/FileDrop';
+import { later } from '../parts/later';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { WorkBar } from '../parts/WorkBar';
 import { drawnDesigns } from '../plan/things';
 import { InSpace } from '../space/InSpace';
-import { ThingChanges } from '../space/ThingChanges';
 import type { StageProps } from '../stage/stages';
 import { dateOf } from '../units/times';
-import { DrawingImport } from './DrawingImport';
 import { kindOfFile } from './fileKind';
 import type { Inspection } from './inspection';
 import { Layers } from './Layers';
 import { oneFile } from './oneFile';
+
+const ThingChanges = later(() => import('../space/ThingChanges').then((m) => m.ThingChanges));
+const CivilCards = later(() => import('../civil/CivilCards').then((m) => m.CivilCards));
+const CivilImport = later(() => import('../civil/CivilImport').then((m) => m.CivilImport));
+const DrawingImport = later(() => import('./DrawingImport').then((m) => m.DrawingImport));
 
 /** What draws in space is fetched when it is first asked for. */
 

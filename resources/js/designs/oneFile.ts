@@ -1,5 +1,3 @@
-import { zipSync } from 'fflate';
-
 const OF_A_SHAPEFILE = /\.(shp|shx|dbf|prj|cpg|qpj|sbn|sbx|qix|shp\.xml)$/i;
 
 /** The files of a shapefile belong together: they are packed into one. Whatever else is chosen comes one at a time. */
@@ -23,6 +21,7 @@ export async function oneFile(files: File[]): Promise<File> {
         throw new Error(`“${other.name}” does not belong to the shapefile. Choose it by itself.`);
     }
     const parts = await Promise.all(files.map(async (f) => [f.name, new Uint8Array(await f.arrayBuffer())] as const));
+    const { zipSync } = await import('fflate');
     const zip = zipSync(Object.fromEntries(parts), { level: 1 });
     return new File([zip as BlobPart], shape.name.replace(/\.shp$/i, '.zip'), { type: 'application/zip' });
 }

@@ -1,45 +1,51 @@
 import { ChartSpline, ChevronsLeft, ChevronsRight } from 'lucide-react';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Judged, Problem } from '../api/client';
 import { turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, useProject, useWorklists } from '../api/hooks';
 import { GroundBadge } from '../civil/GroundBadge';
 import { GroundMenu } from '../civil/GroundMenu';
-import { LookAlong } from '../civil/LookAlong';
 import { StationLabelsShown } from '../civil/StationLabelsShown';
 import { useGround } from '../civil/useGround';
-import { Control } from '../control/Control';
 import { FieldBook } from '../fieldbook/FieldBook';
 import { Plate } from '../instrument/Plate';
 import { Button } from '../parts/Button';
+import { later } from '../parts/later';
 import { BarContext, StepBar } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import type { PlanPlace, Want } from '../plan/contract';
 import { Plan } from '../plan/Plan';
 import { lookAt } from '../plan/shown';
 import { type SnapKind, USUAL_SNAPS } from '../plan/snap';
-import { FindPoint } from '../points/FindPoint';
 import { EVERYTHING, filterOf, isFiltered } from '../points/filter';
-import { HandOver } from '../reports/HandOver';
-import { SetUp } from '../setups/SetUp';
 import { StageContext } from '../stage/StageHelp';
 import { STAGES, type StageName, type StageProps } from '../stage/stages';
-import { AsBuilt } from '../stakeout/AsBuilt';
 import { FieldLayers } from '../stakeout/FieldLayers';
-import { Stake } from '../stakeout/Stake';
 import { withStakes } from '../stakeout/staked';
-import { LineFromPoint, type PlaceTouched, TakeNote } from '../stakeout/TakeNote';
-import { TouchedAlignment } from '../stakeout/TouchedAlignment';
+import type { PlaceTouched } from '../stakeout/TakeNote';
 import { targetPlace } from '../stakeout/target';
 import { judgedOf, useMoves } from '../stakeout/useMoves';
 import { applyTheme, storedTheme } from '../theme/theme';
 import { UnitsContext } from '../units/UnitsContext';
 import { JobLine } from './JobLine';
-import { Prepare } from './Prepare';
 import { SheetEdge } from './SheetEdge';
 import { Shortcuts } from './Shortcuts';
 
-const PracticeDrawer = lazy(() => import('../practice/PracticeDrawer').then((m) => ({ default: m.PracticeDrawer })));
+const LOADING = <p className="p-5">Loading…</p>;
+
+const FindPoint = later(() => import('../points/FindPoint').then((m) => m.FindPoint));
+const TouchedAlignment = later(() => import('../stakeout/TouchedAlignment').then((m) => m.TouchedAlignment));
+const Prepare = later(() => import('./Prepare').then((m) => m.Prepare), LOADING);
+const LineFromPoint = later(() => import('../stakeout/TakeNote').then((m) => m.LineFromPoint));
+const TakeNote = later(() => import('../stakeout/TakeNote').then((m) => m.TakeNote));
+const Control = later(() => import('../control/Control').then((m) => m.Control), LOADING);
+const HandOver = later(() => import('../reports/HandOver').then((m) => m.HandOver), LOADING);
+const SetUp = later(() => import('../setups/SetUp').then((m) => m.SetUp), LOADING);
+const AsBuilt = later(() => import('../stakeout/AsBuilt').then((m) => m.AsBuilt), LOADING);
+const Stake = later(() => import('../stakeout/Stake').then((m) => m.Stake), LOADING);
+const LookAlong = later(() => import('../civil/LookAlong').then((m) => m.LookAlong));
+
+const PracticeDrawer = later(() => import('../practice/PracticeDrawer').then((m) => m.PracticeDrawer));
 
 const SHEETS: Record<StageName, (props: StageProps) => React.ReactNode> = {
     prepare: Prepare,
@@ -359,11 +365,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                         />
                     )}
                 </div>
-                {practising && (
-                    <Suspense>
-                        <PracticeDrawer {...props} onClose={() => setPractising(false)} />
-                    </Suspense>
-                )}
+                {practising && <PracticeDrawer {...props} onClose={() => setPractising(false)} />}
             </section>
             <main
                 id="sheet"
@@ -377,9 +379,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                     <>
                         <div ref={scroller} className="sheet-scroller min-h-0 flex-1 scroll-pt-14 overflow-auto">
                             <BarContext value={bar}>
-                                <StageContext value={stage}>
-                                    {loading ? <p className="p-5">Loading…</p> : <Sheet {...props} />}
-                                </StageContext>
+                                <StageContext value={stage}>{loading ? LOADING : <Sheet {...props} />}</StageContext>
                             </BarContext>
                         </div>
                         <StepBar ref={setBar} />

@@ -3,20 +3,24 @@ import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, ask, type Schemas } from '../api/client';
 import { useDeed } from '../api/hooks';
-import { Compute } from '../cogo/Compute';
-import { Sketch } from '../cogo/Sketch';
-import { GridLines } from '../control/GridLines';
 import { Designs } from '../designs/Designs';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
+import { later } from '../parts/later';
 import { Points } from '../points/Points';
-import { PointsImport } from '../points/PointsImport';
 import { ProjectForm } from '../projects/ProjectForm';
 import { UndoBar } from '../projects/UndoBar';
 import { useStageHelp } from '../stage/StageHelp';
 import type { StageProps } from '../stage/stages';
-import { Worklists } from '../worklists/Worklists';
 import { FirstSteps } from './FirstSteps';
+
+const LOADING = <p className="p-5">Loading…</p>;
+
+const Compute = later(() => import('../cogo/Compute').then((m) => m.Compute), LOADING);
+const Sketch = later(() => import('../cogo/Sketch').then((m) => m.Sketch), LOADING);
+const PointsImport = later(() => import('../points/PointsImport').then((m) => m.PointsImport));
+const Worklists = later(() => import('../worklists/Worklists').then((m) => m.Worklists), LOADING);
+const GridLines = later(() => import('../control/GridLines').then((m) => m.GridLines));
 
 const TABS = [
     ['designs', 'Designs'],

@@ -2,6 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask, type StakeoutPoint } from '../api/client';
 import { Button } from '../parts/Button';
+import { later } from '../parts/later';
 import { Failure } from '../parts/Notice';
 import { useAskedDeed } from '../parts/useAskedDeed';
 import type { DeedProps } from '../stage/deed';
@@ -9,10 +10,11 @@ import type { StageProps } from '../stage/stages';
 import { AddToWorklist } from '../worklists/AddToWorklist';
 import { Elevate } from './Elevate';
 import { FromSurface } from './FromSurface';
-import { Move } from './Move';
 import { Recode } from './Recode';
-import { Rename } from './Rename';
 import { StationLabels } from './StationLabels';
+
+const Move = later(() => import('./Move').then((m) => m.Move));
+const Rename = later(() => import('./Rename').then((m) => m.Rename));
 
 const DEEDS = {
     rename: 'Rename',

@@ -3,11 +3,11 @@ import { Crosshair, DraftingCompass, Pencil, Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type StakeoutPoint } from '../api/client';
 import { useCodes } from '../api/hooks';
-import { RecipeSheet } from '../cogo/RecipeSheet';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { TextField } from '../parts/Field';
 import { Coordinates, Length } from '../parts/Figure';
+import { later } from '../parts/later';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { ThumbRail } from '../parts/ThumbRail';
@@ -17,11 +17,13 @@ import type { StageProps } from '../stage/stages';
 import { ChosenBar } from './ChosenBar';
 import { CodesInOut } from './CodesInOut';
 import { EVERYTHING, type Filter, FilterFields, filterOf, sharedNames } from './filter';
-import { NewPoint } from './NewPoint';
-import { PointForm } from './PointForm';
 import { PointsIn } from './PointsIn';
-import { PointsOut } from './PointsOut';
-import { Proposals } from './Proposals';
+
+const RecipeSheet = later(() => import('../cogo/RecipeSheet').then((m) => m.RecipeSheet));
+const PointForm = later(() => import('./PointForm').then((m) => m.PointForm));
+const NewPoint = later(() => import('./NewPoint').then((m) => m.NewPoint));
+const PointsOut = later(() => import('./PointsOut').then((m) => m.PointsOut));
+const Proposals = later(() => import('./Proposals').then((m) => m.Proposals));
 
 /** One collator for all: making one for each comparison takes a hundred times as long. */
 const NUMERIC = new Intl.Collator(undefined, { numeric: true });

@@ -6,9 +6,11 @@ import { oneFile } from '../designs/oneFile';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { FileDrop } from '../parts/FileDrop';
+import { later } from '../parts/later';
 import { Failure } from '../parts/Notice';
 import { Step } from '../parts/Step';
-import { PointsImport } from './PointsImport';
+
+const PointsImport = later(() => import('./PointsImport').then((m) => m.PointsImport));
 
 /** Points come in: as a file, or pasted from a spreadsheet. */
 export function PointsIn({ project, target, label }: { project: Project; target: 'control' | 'points'; label: string }) {

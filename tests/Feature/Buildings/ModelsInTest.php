@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Buildings;
 
+use App\Control\Models\GridLine;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Tests\Feature\Designs\TakesDrawings;
 use Tests\FeatureTestCase;
@@ -103,11 +104,11 @@ final class ModelsInTest extends FeatureTestCase
         $at = static fn (float $x, float $y): array => [500.0 + $x * cos($turn) - $y * sin($turn), 900.0 + $x * sin($turn) + $y * cos($turn)];
         foreach (['A' => 0.0, 'B' => 9.0, 'C' => 18.0] as $name => $y) {
             [[$e1, $n1], [$e2, $n2]] = [$at(-3.0, $y), $at(40.0, $y)];
-            $project->gridLines()->create(['name' => $name, 'family' => 'letters', 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
+            GridLine::of($project)->create(['name' => $name, 'family' => 'letters', 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
         }
         foreach (['1' => 0.0, '2' => 7.5, '4' => 22.5] as $name => $x) {
             [[$e1, $n1], [$e2, $n2]] = [$at($x, -3.0), $at($x, 30.0)];
-            $project->gridLines()->create(['name' => (string) $name, 'family' => 'numbers', 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
+            GridLine::of($project)->create(['name' => (string) $name, 'family' => 'numbers', 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
         }
         $text = (string) preg_replace('~#\d+=IFCMAPCONVERSION[^;]*;~', '', (string) file_get_contents(self::FILES.'/saltmarsh-yard-hall.ifc'));
         $upload = $this->upload($project, $text, 'hall.ifc');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Buildings;
 
+use App\Control\Models\GridLine;
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
@@ -122,12 +123,12 @@ final class PartAimTest extends FeatureTestCase
         self::assertGreaterThan(0.0, min(array_column($part['leans'], 'metres')), 'whereto is said in words');
         self::assertNull($part['least']);
         foreach ([['A', 'letters', 1000.0, 2000.0, 1000.0, 2050.0], ['1', 'numbers', 1000.0, 2000.0, 1050.0, 2000.0]] as [$name, $family, $n1, $e1, $n2, $e2]) {
-            $this->project->gridLines()->create(['name' => $name, 'family' => $family, 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
+            GridLine::of($this->project)->create(['name' => $name, 'family' => $family, 'northing1' => $n1, 'easting1' => $e1, 'northing2' => $n2, 'easting2' => $e2, 'ring' => false]);
         }
         [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
         self::assertSame(['along A, to the east', 'along 1, to the north'], array_column($part['leans'], 'toward'));
         // The line drawn from its other end, it leans no other way.
-        $this->project->gridLines()->where('name', 'A')->update(['easting1' => 2050.0, 'easting2' => 2000.0]);
+        GridLine::of($this->project)->where('name', 'A')->update(['easting1' => 2050.0, 'easting2' => 2000.0]);
         [$turned] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
         self::assertSame($part['leans'][0]['toward'], $turned['leans'][0]['toward']);
         self::assertEqualsWithDelta($part['leans'][0]['metres'], $turned['leans'][0]['metres'], 1e-12);

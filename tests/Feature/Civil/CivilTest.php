@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature\Civil;
 
 use App\Civil\Models\CivilSurface;
+use App\Control\Models\ControlPoint;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
 use Illuminate\Database\Events\QueryExecuted;
@@ -103,7 +105,7 @@ final class CivilTest extends FeatureTestCase
 
     public function test_coordinates_written_the_other_way_round_are_told_by_the_control(): void
     {
-        $control = $this->project->controlPoints()->firstOrFail();
+        $control = ControlPoint::of($this->project)->firstOrFail();
         $xml = '<LandXML version="1.2"><Units><Metric linearUnit="meter"/></Units><CgPoints><CgPoint name="'.$control->name."\">{$control->easting} {$control->northing}</CgPoint></CgPoints>"
             .'<Alignments><Alignment name="R"><CoordGeom><Line><Start>2000 1000</Start><End>2000 1050</End></Line></CoordGeom></Alignment></Alignments></LandXML>';
         $fits = $this->task('/model-inspection', ['upload' => $this->upload($this->project, $xml, 'x.xml')])->json('result.fits');
@@ -209,8 +211,8 @@ final class CivilTest extends FeatureTestCase
         );
         self::assertEqualsWithDelta([1050.0, 1996.5, 11.0], [$points[2]['northing'], $points[2]['easting'], $points[2]['elevation']], 1e-6);
         $this->ask('POST', $this->at("/alignments/$id/points"), $wanted)->assertOk()->assertJson(['count' => 10]);
-        self::assertSame(10, $this->project->points()->where('origin', 'computed')->count());
-        self::assertSame('Road 0+550.000, 3.500 m left', $this->project->points()->where('name', 'R 0+550.000 L3.500 m')->firstOrFail()->recipe['description']);
+        self::assertSame(10, StakeoutPoint::of($this->project)->where('origin', 'computed')->count());
+        self::assertSame('Road 0+550.000, 3.500 m left', StakeoutPoint::of($this->project)->where('name', 'R 0+550.000 L3.500 m')->firstOrFail()->recipe['description']);
 
         // A pasted list: what can't be read is said with its line, and nothing is made.
         $rows = ['rows' => "Station\tOffset\tName\n0+510\t-2\tK1\n520\t2 L\tK2\n9+999\t0\tK3\nabc\t1", 'positiveRight' => false] + $wanted;
@@ -219,7 +221,7 @@ final class CivilTest extends FeatureTestCase
         self::assertMatchesRegularExpression('~Line 4: .*off the alignment~', $points[2]['fault']);
         self::assertMatchesRegularExpression('~Line 5: “abc” is no station~', $points[3]['fault']);
         $this->ask('POST', $this->at("/alignments/$id/points"), $rows)->assertStatus(422);
-        self::assertSame(10, $this->project->points()->where('origin', 'computed')->count());
+        self::assertSame(10, StakeoutPoint::of($this->project)->where('origin', 'computed')->count());
     }
 
     public function test_an_alignment_is_made_here_with_a_profile_and_a_template_and_its_slope_stakes(): void
@@ -249,11 +251,11 @@ final class CivilTest extends FeatureTestCase
             $this->ask('POST', $this->at('/points'), ['name' => "Q$i", 'northing' => $n, 'easting' => $e, 'elevation' => $z])->assertOk();
         }
         $flat = $this->ask('POST', $this->at('/points'), ['name' => 'F', 'northing' => 1004, 'easting' => 2010])->assertOk()->json('id');
-        $ids = $this->project->points()->where('name', 'like', 'Q%')->pluck('id')->all();
+        $ids = StakeoutPoint::of($this->project)->where('name', 'like', 'Q%')->pluck('id')->all();
         $made = $this->ask('POST', $this->at('/surfaces'), ['name' => 'Pad', 'kind' => 'design', 'pointIds' => $ids])->assertOk()->json();
         self::assertSame([4, true, true], [$made['triangles'], $made['active'], $made['made']]);
         $this->ask('POST', $this->at('/surface-elevations'), ['ids' => [$flat], 'surfaceId' => $made['id'], 'raised' => -0.25])->assertOk()->assertJson(['count' => 1]);
-        self::assertEqualsWithDelta(5.75, $this->project->points()->findOrFail($flat)->elevation, 1e-9);
+        self::assertEqualsWithDelta(5.75, StakeoutPoint::of($this->project)->findOrFail($flat)->elevation, 1e-9);
         $edited = $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 1, 'deed' => 'remove', 'northing' => 1018, 'easting' => 2010])->assertOk()->json();
         self::assertSame([3, 2], [$edited['triangles'], $edited['version']]);
         $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 1, 'deed' => 'remove', 'northing' => 1002, 'easting' => 2010])->assertStatus(422)->assertSee('changed elsewhere');

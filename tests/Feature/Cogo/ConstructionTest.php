@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Cogo;
 
+use App\Control\Models\ControlPoint;
 use App\Designs\Models\DesignLayer;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -28,7 +30,7 @@ final class ConstructionTest extends FeatureTestCase
             $made['solutions'][1]['places'][0]['northing'], $made['solutions'][1]['places'][0]['easting'],
         ], 1e-9);
         self::assertSame('Intersection of two distances from A, B, 6.000 m and 8.000 m', $made['description']);
-        self::assertSame(2, $project->points()->count(), 'a preview stores nothing');
+        self::assertSame(2, StakeoutPoint::of($project)->count(), 'a preview stores nothing');
         $kept = $this->keep($project, $construction, [['letter' => 'B', 'index' => 0]], ['name' => 'C1'])->assertOk()->json();
         self::assertSame([1, 0, ['C1']], [$kept['made'], $kept['standing'], $kept['names']]);
         self::assertSame('C1', $this->preview($project, $construction)->json('solutions.1.places.0.standsAs'));
@@ -36,7 +38,7 @@ final class ConstructionTest extends FeatureTestCase
             array_values($this->keep($project, $construction, [['letter' => 'B', 'index' => 0]], ['name' => 'C2'])->json()), 0, 2,
         ), 'what stands there is not made twice');
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
-        self::assertSame(2, $project->points()->count());
+        self::assertSame(2, StakeoutPoint::of($project)->count());
     }
 
     public function test_the_ruler_runs_between_any_places_and_tells_the_angle_at_the_middle_one_both_ways(): void
@@ -44,7 +46,7 @@ final class ConstructionTest extends FeatureTestCase
         $project = $this->project();
         $this->site($project);
         $p = $this->point($project, 'P', 100.0, 200.0);
-        $mark = $project->controlPoints()->firstOrFail();
+        $mark = ControlPoint::of($project)->firstOrFail();
         $there = ['northing' => 110.0, 'easting' => 200.0];
         $told = $this->ask('POST', "/projects/{$project->id}/inverse", ['from' => ['pointId' => $p], 'to' => $there, 'next' => ['northing' => 110.0, 'easting' => 210.0]])
             ->assertOk()
@@ -69,7 +71,7 @@ final class ConstructionTest extends FeatureTestCase
         ])->assertOk()->json();
         self::assertSame([100.0625, 200, null, 'stakeout point P'], [$kept['northing'], $kept['easting'], $kept['elevation'], $kept['source']]);
         $this->ask('POST', "/projects/{$project->id}/control", ['name' => 'Q', 'northing' => 1.0, 'easting' => 2.0, 'place' => ['pointId' => 999]])->assertStatus(422);
-        self::assertSame(0, $project->controlPoints()->where('name', 'Q')->count());
+        self::assertSame(0, ControlPoint::of($project)->where('name', 'Q')->count());
     }
 
     public function test_what_is_wrong_is_said_with_its_figure_in_the_projects_unit_and_nothing_is_stored(): void
@@ -102,7 +104,7 @@ final class ConstructionTest extends FeatureTestCase
         ] as [$bad, $says]) {
             self::assertStringContainsString($says, (string) $this->preview($project, $bad)->assertStatus(422)->json('message'));
         }
-        self::assertSame(0, $project->points()->count());
+        self::assertSame(0, StakeoutPoint::of($project)->count());
     }
 
     public function test_bolts_about_every_point_are_named_by_it_and_have_their_elevation_by_rule(): void
@@ -120,12 +122,12 @@ final class ConstructionTest extends FeatureTestCase
             ->assertOk()
             ->json('names');
         self::assertSame(['C"1.1', 'C"1.4', 'C"2.1', 'C"24.4'], [$names[0], $names[3], $names[4], $names[95]]);
-        self::assertSame([3.45], $project->points()->where('code', 'ANCHOR')->distinct()->pluck('elevation')->all());
+        self::assertSame([3.45], StakeoutPoint::of($project)->where('code', 'ANCHOR')->distinct()->pluck('elevation')->all());
         self::assertSame('There is a point “C"1.1” already. Choose another name or way of naming.', $this->keep(
             $project, ['distances' => [['metres' => 0.31], ['metres' => 0.2]]] + $construction, $kept,
             ['name' => 'x', 'naming' => 'bySource'],
         )->assertStatus(422)->json('message'));
-        self::assertSame(120, $project->points()->count(), 'all of them or none');
+        self::assertSame(120, StakeoutPoint::of($project)->count(), 'all of them or none');
     }
 
     public function test_a_moved_source_proposes_new_places_for_all_that_hangs_on_it_and_moves_nothing_by_itself(): void
@@ -133,7 +135,7 @@ final class ConstructionTest extends FeatureTestCase
         $project = $this->project();
         $a = $this->point($project, 'A', 100.0, 200.0, 5.0);
         $this->keep($project, self::eastOf($a, 10.0), [['letter' => 'A', 'index' => 0]], ['name' => 'B'])->assertOk();
-        $b = (int) $project->points()->where('name', 'B')->value('id');
+        $b = (int) StakeoutPoint::of($project)->where('name', 'B')->value('id');
         $this->keep(
             $project, self::eastOf($b, 5.0), [['letter' => 'A', 'index' => 0]],
             ['name' => 'C', 'elevation' => ['rule' => 'difference', 'value' => -1.0, 'from' => ['pointId' => $a]]],
@@ -147,12 +149,12 @@ final class ConstructionTest extends FeatureTestCase
         self::assertEqualsWithDelta(
             [101.5, 215.0, 4.5, 1.5], [...array_values($proposals[1]['proposed']), $proposals[1]['distance']], 1e-9,
         );
-        self::assertSame(100.0, $project->points()->findOrFail($b)->northing, 'nothing moves before it is told to');
+        self::assertSame(100.0, StakeoutPoint::of($project)->findOrFail($b)->northing, 'nothing moves before it is told to');
         self::assertSame(2, $this
             ->ask('POST', "/projects/{$project->id}/proposals-adoption", ['ids' => array_column($proposals, 'pointId')])
             ->assertOk()
             ->json('count'));
-        self::assertEqualsWithDelta(101.5, $project->points()->findOrFail($b)->northing, 1e-9);
+        self::assertEqualsWithDelta(101.5, StakeoutPoint::of($project)->findOrFail($b)->northing, 1e-9);
         self::assertSame([], $this->ask('GET', "/projects/{$project->id}/proposals")->json());
         $this->ask('POST', "/projects/{$project->id}/points-deletion", ['ids' => [$a]])->assertOk();
         self::assertStringContainsString('is gone', $this->ask('GET', "/projects/{$project->id}/proposals")->json('0.why'));
@@ -165,7 +167,7 @@ final class ConstructionTest extends FeatureTestCase
         $project = $this->project();
         $a = $this->point($project, 'A', 100.0, 200.0);
         $this->keep($project, self::eastOf($a, 10.0), [['letter' => 'A', 'index' => 0]], ['name' => 'B'])->assertOk();
-        $b = (int) $project->points()->where('name', 'B')->value('id');
+        $b = (int) StakeoutPoint::of($project)->where('name', 'B')->value('id');
         $recipe = $this->ask('GET', "/projects/{$project->id}/points/$b/recipe")->assertOk()->json();
         self::assertSame(['directionDistance', $a, 10], [
             $recipe['construction']['kind'], $recipe['construction']['places'][0]['pointId'],
@@ -212,7 +214,7 @@ final class ConstructionTest extends FeatureTestCase
             ->ask('POST', "/projects/{$project->id}/proposals-adoption", ['ids' => array_column($proposals, 'pointId')])
             ->assertOk()
             ->assertJson(['count' => 2]);
-        $recipe = $project->points()->where('name', 'P0')->firstOrFail()->recipe;
+        $recipe = StakeoutPoint::of($project)->where('name', 'P0')->firstOrFail()->recipe;
         self::assertStringContainsString('revision B', $recipe['description']);
         self::assertSame(
             $second,
@@ -254,7 +256,7 @@ final class ConstructionTest extends FeatureTestCase
             4, $collect(['kind' => 'along', 'shapes' => [['layerId' => $ids['L'], 'shape' => 0]], 'interval' => 10])->json('count'),
         );
         $keep(['kind' => 'crossings', 'layerIds' => [$ids['L']]], 'X', ['elevation' => ['rule' => 'figure', 'value' => 2.5]])->assertOk();
-        self::assertSame(2.5, $project->points()->where('name', 'X1')->firstOrFail()->elevation);
+        self::assertSame(2.5, StakeoutPoint::of($project)->where('name', 'X1')->firstOrFail()->elevation);
         self::assertStringContainsString('not a block', (string) $collect(
             ['kind' => 'insertions', 'like' => ['layerId' => $ids['C'], 'shape' => 0]],
         )->assertStatus(422)->json('message'));
@@ -286,7 +288,7 @@ final class ConstructionTest extends FeatureTestCase
         $this->ask('POST', "/projects/{$project->id}/collections", ['collection' => $named, 'name' => ''])->assertOk();
         self::assertSame(
             ['F1' => 10.0, 'F1-2' => 20.0, '1' => 30.0, 'F 7' => 40.0],
-            $project->points()->orderBy('easting')->pluck('easting', 'name')->all(),
+            StakeoutPoint::of($project)->orderBy('easting')->pluck('easting', 'name')->all(),
         );
     }
 
@@ -331,7 +333,7 @@ final class ConstructionTest extends FeatureTestCase
         self::assertEqualsWithDelta([6.0, 6.5, 5.0, 5.0, 5.0], array_column($spacings, 'apart'), 1e-9);
         $crossings = ['collection' => ['kind' => 'gridCrossings', 'separator' => '/'], 'name' => ''];
         self::assertSame(12, $this->ask('POST', "/projects/{$project->id}/collections", $crossings)->assertOk()->json('made'));
-        $c4 = $project->points()->where('name', 'C/4')->firstOrFail();
+        $c4 = StakeoutPoint::of($project)->where('name', 'C/4')->firstOrFail();
         self::assertEqualsWithDelta([115.0, 212.5], [$c4->northing, $c4->easting], 1e-9);
         // 1.20 from B toward C, on 3
         $offset = ['kind' => 'twoLines', 'lines' => [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Control;
 
+use App\Control\Models\ControlPoint;
 use App\Projects\Models\Project;
 use Illuminate\Testing\TestResponse;
 use Tests\FeatureTestCase;
@@ -35,9 +36,9 @@ final class TypedControlTest extends FeatureTestCase
         $this->typed('D', 61_000.0, 2010.0, null)->assertStatus(409)->assertJsonPath('reason', 'doubtful')
             ->assertJsonPath('message', '“D” lies 59960.000 m from everything else in the project. “D” has no elevation, and all other control has one. '
                 .'Look at it once more; kept all the same, it counts as it is typed.');
-        self::assertSame(3, $this->project->controlPoints()->count(), 'nothing is kept before it is answered');
+        self::assertSame(3, ControlPoint::of($this->project)->count(), 'nothing is kept before it is answered');
         $this->typed('D', 61_000.0, 2010.0, null, ['evenDoubtful' => true])->assertOk();
-        self::assertSame(61_000.0, $this->project->controlPoints()->where('name', 'D')->firstOrFail()->northing);
+        self::assertSame(61_000.0, ControlPoint::of($this->project)->where('name', 'D')->firstOrFail()->northing);
     }
 
     public function test_a_second_name_for_one_place_is_asked_about(): void
@@ -56,7 +57,7 @@ final class TypedControlTest extends FeatureTestCase
                     ->assertJsonPath('message', 'There is a control point “A” already. Choose another name or change that one.');
             }
         }
-        self::assertSame(3, $this->project->controlPoints()->count());
+        self::assertSame(3, ControlPoint::of($this->project)->count());
     }
 
     public function test_one_that_only_gets_another_code_is_not_asked_about_again(): void

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Designs;
 
+use App\Control\Models\ControlPoint;
 use App\Designs\Models\Design;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
@@ -38,7 +40,7 @@ final class DesignsInTest extends FeatureTestCase
         $upload = $this->upload($project, self::hall(1000, true), 'hall.dxf');
         $fit = $this->inspected($project, $upload)['fits'][0];
         self::assertEqualsWithDelta(0.3, $fit['rotation'], 1e-4);
-        $ids = $project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($project)->pluck('id', 'name');
         $pairs = array_map(static fn (array $m) => ['controlId' => $ids[$m['name']], 'x' => $m['x'], 'y' => $m['y']], $fit['matches']);
         $placed = $this->ask('POST', "/projects/{$project->id}/compute-placement", ['unit' => 'mm', 'pairs' => $pairs])->assertOk()->json();
         self::assertLessThan(0.001, max($placed['residuals']));
@@ -107,7 +109,7 @@ final class DesignsInTest extends FeatureTestCase
         );
         self::assertSame([false, '#abcdef'], [$new['layers'][0]['pickable'], $new['layers'][0]['ownColour']]);
         self::assertSame(3 * 80, strlen((string) $this->get("/api/v1/projects/{$project->id}/designs/$second/moved")->getContent()));
-        self::assertSame('P1', $project->points()->findOrFail($point)->name);
+        self::assertSame('P1', StakeoutPoint::of($project)->findOrFail($point)->name);
         self::assertSame($second, $project->refresh()->active_design_id);
         self::assertSame('failed', $this->taking(
             $project, $this->upload($project, self::hall(1), 'x.dxf'), ['unit' => 'm', 'layers' => ['LINES'], 'revisesId' => $first],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Points;
 
+use App\Points\Models\StakeoutPoint;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Names that are taken, or given twice: nothing is decided silently. */
@@ -20,14 +21,14 @@ final class DuplicateNamesTest extends PointsTestCase
         $this->import($project, "Name,N,E\nA,1,2\nB,3,4\n")->assertOk();
         $second = "Name,N,E\nB,30,40\nC,5,6\nC,50,60\n";
         self::assertSame('duplicates', $this->import($project, $second)->assertStatus(409)->json('reason'));
-        self::assertSame(2, $project->points()->count());
+        self::assertSame(2, StakeoutPoint::of($project)->count());
         $this->import($project, $second, ['duplicates' => $rule])->assertOk();
-        $points = $project->points()->orderBy('id')->get();
+        $points = StakeoutPoint::of($project)->orderBy('id')->get();
         self::assertSame([$names, $northings], [$points->pluck('name')->all(), $points->pluck('northing')->all()]);
         $this->ask('POST', "/projects/{$project->id}/undo");
-        self::assertSame([1.0, 3.0], $project->points()->orderBy('id')->pluck('northing')->all());
+        self::assertSame([1.0, 3.0], StakeoutPoint::of($project)->orderBy('id')->pluck('northing')->all());
         $this->ask('POST', "/projects/{$project->id}/redo");
-        self::assertSame($northings, $project->points()->orderBy('id')->pluck('northing')->all());
+        self::assertSame($northings, StakeoutPoint::of($project)->orderBy('id')->pluck('northing')->all());
     }
 
     public static function rules(): array
@@ -70,20 +71,20 @@ final class DuplicateNamesTest extends PointsTestCase
             ->ask('POST', "/projects/{$project->id}/renaming-preview", ['ids' => $ids, 'pattern' => ' '])
             ->assertStatus(422)
             ->json('message'));
-        self::assertSame(['A', 'B', 'C'], $project->points()->orderBy('id')->pluck('name')->all());
+        self::assertSame(['A', 'B', 'C'], StakeoutPoint::of($project)->orderBy('id')->pluck('name')->all());
     }
 
     public function test_two_ends_that_arrived_with_one_name_get_endings_of_their_own(): void
     {
         $project = $this->withPoints([['R1', 0, 0], ['R1', 0, 4], ['R2', 5, 0], ['R2', 5, 4], ['<b>"ü', 9, 9]]);
         $rule = [
-            'ids' => $project->points()->orderBy('id')->pluck('id')->all(), 'pattern' => 'Ring {number}', 'digits' => 2,
+            'ids' => StakeoutPoint::of($project)->orderBy('id')->pluck('id')->all(), 'pattern' => 'Ring {number}', 'digits' => 2,
             'endings' => [' left', ' right'],
         ];
         self::assertSame(5, $this->ask('POST', "/projects/{$project->id}/renaming", $rule)->assertOk()->json('count'));
         self::assertSame(
             ['Ring 01 left', 'Ring 01 right', 'Ring 02 left', 'Ring 02 right', 'Ring 03 left'],
-            $project->points()->orderBy('id')->pluck('name')->all(),
+            StakeoutPoint::of($project)->orderBy('id')->pluck('name')->all(),
         );
     }
 }

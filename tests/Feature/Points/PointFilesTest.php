@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Points;
 
+use App\Control\Models\ControlPoint;
+use App\Designs\Models\Design;
+use App\Points\Models\StakeoutPoint;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 
@@ -22,8 +25,8 @@ final class PointFilesTest extends PointsTestCase
             'labels of strings are no names twice given',
         );
         $this->take($project, $upload, $seen['layout'], [])->assertOk()->assertJsonPath('result.count', 2);
-        self::assertSame(0, $project->points()->count());
-        $design = $project->designs()->whereNull('removed_at')->firstOrFail();
+        self::assertSame(0, StakeoutPoint::of($project)->count());
+        $design = Design::of($project)->whereNull('removed_at')->firstOrFail();
         self::assertSame(['strings.csv', 'line', [200, 100, 210, 120]], [$design->file_name, $design->place_word, $design->extent]);
         self::assertSame([['KERB', 2], ['WALL', 1]], DB::table('design_layers')->where('design_id', $design->id)
             ->orderBy('id')
@@ -31,25 +34,25 @@ final class PointFilesTest extends PointsTestCase
             ->map(static fn ($l) => [$l->name, $l->count])
             ->all());
         $this->ask('POST', "/projects/{$project->id}/undo");
-        self::assertSame(0, $project->designs()->whereNull('removed_at')->count());
+        self::assertSame(0, Design::of($project)->whereNull('removed_at')->count());
         $this->ask('POST', "/projects/{$project->id}/redo");
-        self::assertSame(1, $project->designs()->whereNull('removed_at')->count());
+        self::assertSame(1, Design::of($project)->whereNull('removed_at')->count());
         $this->take(
             $project, $this->upload($project, $text, 'strings.csv'), $seen['layout'], ['strings' => 'both', 'duplicates' => 'rename'],
         )->assertOk();
-        self::assertSame(['KERB', 'KERB-2', 'KERB-3', 'WALL', 'WALL-2'], $project->points()->orderBy('id')->pluck('name')->all());
+        self::assertSame(['KERB', 'KERB-2', 'KERB-3', 'WALL', 'WALL-2'], StakeoutPoint::of($project)->orderBy('id')->pluck('name')->all());
         // A string of one corner is no line, and not lost.
         $single = $this->project();
         $this
             ->take($single, $this->upload($single, $text."TREE,130,220,7\n0,0,0,0\n", 'strings.csv'), $seen['layout'], [])
             ->assertOk()
             ->assertJsonPath('result.count', 3);
-        self::assertSame([['TREE'], 1], [$single->points()->pluck('name')->all(), $single->designs()->count()]);
+        self::assertSame([['TREE'], 1], [StakeoutPoint::of($single)->pluck('name')->all(), Design::of($single)->count()]);
         $control = $this->project();
         $this->take(
             $control, $this->upload($control, $text, 'strings.csv'), $seen['layout'], ['target' => 'control', 'duplicates' => 'skip'],
         )->assertOk();
-        self::assertSame([2, 0], [$control->controlPoints()->count(), $control->designs()->count()], 'control is never a line');
+        self::assertSame([2, 0], [ControlPoint::of($control)->count(), Design::of($control)->count()], 'control is never a line');
     }
 
     public function test_what_the_doctor_finds_is_mended_with_one_touch_and_nothing_else_moves(): void
@@ -68,7 +71,7 @@ final class PointFilesTest extends PointsTestCase
             $project, $upload, $preview['layout'],
             ['places' => $findings['digit']['places'], 'noElevations' => true, 'leaveOutLines' => [13]],
         )->assertOk();
-        $points = $project->points()->orderBy('id')->get();
+        $points = StakeoutPoint::of($project)->orderBy('id')->get();
         self::assertSame([11, 0], [$points->count(), $points->whereNotNull('elevation')->count()]);
         self::assertLessThan(300.0, abs($points[4]->northing - 5215.0));
         self::assertSame(5203.0, $points[0]->northing);
@@ -98,7 +101,7 @@ final class PointFilesTest extends PointsTestCase
             [true, 'ft', ['name', 'easting', 'northing', 'attribute']],
             [$second['remembered'], $second['layout']['unit'], $second['layout']['columns']],
         );
-        self::assertSame(['Crew' => 'K'], $project->points()->where('name', '1')->firstOrFail()->getAttribute('attributes'));
+        self::assertSame(['Crew' => 'K'], StakeoutPoint::of($project)->where('name', '1')->firstOrFail()->getAttribute('attributes'));
     }
 
     public function test_degrees_are_asked_about(): void
@@ -114,7 +117,7 @@ final class PointFilesTest extends PointsTestCase
         $this->import($project, $json, ['notDegrees' => true], 'a.geojson')->assertOk();
         self::assertSame(
             [9.18231, 'a.geojson, feature 1'],
-            [$project->points()->firstOrFail()->easting, $this->ask('GET', "/projects/{$project->id}/points")->json('0.made')],
+            [StakeoutPoint::of($project)->firstOrFail()->easting, $this->ask('GET', "/projects/{$project->id}/points")->json('0.made')],
         );
     }
 
@@ -134,7 +137,7 @@ final class PointFilesTest extends PointsTestCase
         self::assertEqualsWithDelta(0.005, $comparison['moved'][0]['plan'], 1e-9);
         self::assertStringContainsString('setup 1', $comparison['moved'][0]['uses']);
         self::assertSame('', $comparison['moved'][1]['uses']);
-        self::assertSame(1000.0, $project->controlPoints()->where('name', 'A')->firstOrFail()->northing, 'nothing changes until told');
+        self::assertSame(1000.0, ControlPoint::of($project)->where('name', 'A')->firstOrFail()->northing, 'nothing changes until told');
         $this->import($project, "Name,N,E\nF,7,8\n", ['target' => 'control', 'heldFixed' => false, 'planDeviation' => 0.003])->assertOk();
         $f = collect($this->ask('GET', "/projects/{$project->id}/control")->json())->firstWhere('name', 'F');
         self::assertSame([false, 0.003, null], [$f['heldFixed'], $f['planDeviation'], $f['heightDeviation']]);
@@ -158,7 +161,7 @@ final class PointFilesTest extends PointsTestCase
         self::assertSame([['name' => 'P2', 'was' => '', 'becomes' => 'KERB']], $told['recoded']);
         // A name that two points have says not which of them is meant: it is held against neither.
         self::assertSame([['P4'], ['P3'], 1], [$told['new'], $told['gone'], $told['same']]);
-        self::assertSame(1000.0, $project->points()->where('name', 'P1')->firstOrFail()->northing, 'nothing moves until told');
+        self::assertSame(1000.0, StakeoutPoint::of($project)->where('name', 'P1')->firstOrFail()->northing, 'nothing moves until told');
     }
 
     public function test_points_go_out_in_four_forms(): void
@@ -185,7 +188,7 @@ final class PointFilesTest extends PointsTestCase
     {
         $project = $this->project();
         $this->import($project, "Name,N,E\nA,1,2\n")->assertOk();
-        $id = $project->points()->firstOrFail()->id;
+        $id = StakeoutPoint::of($project)->firstOrFail()->id;
         $this->ask('PUT', "/projects/{$project->id}/points/$id/label", ['north' => 2.5, 'east' => -1.0])->assertNoContent();
         self::assertEquals([2.5, -1], [
             $this->ask('GET', "/projects/{$project->id}/points")->json('0.labelNorth'),

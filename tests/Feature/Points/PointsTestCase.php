@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Points;
 
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -58,7 +59,7 @@ abstract class PointsTestCase extends FeatureTestCase
      */
     protected function ids(Project $project, array $names): array
     {
-        $ids = $project->points()->pluck('id', 'name');
+        $ids = StakeoutPoint::of($project)->pluck('id', 'name');
 
         return array_map(static fn (string $name) => (int) $ids[$name], $names);
     }

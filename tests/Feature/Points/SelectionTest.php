@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Points;
 
+use App\Points\Models\StakeoutPoint;
+
 /** What is done with points that were chosen: renamed, moved, fitted, coded, put into worklists. */
 final class SelectionTest extends PointsTestCase
 {
@@ -18,18 +20,18 @@ final class SelectionTest extends PointsTestCase
             3,
             $this->ask('POST', "/projects/{$project->id}/renaming", $rule + ['expected' => $shown['after']])->assertOk()->json('count'),
         );
-        self::assertSame(['N11', 'N09', 'N10', 'X'], $project->points()->orderBy('id')->pluck('name')->all());
+        self::assertSame(['N11', 'N09', 'N10', 'X'], StakeoutPoint::of($project)->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
-        self::assertSame(['W3', 'W1', 'W2', 'X'], $project->points()->orderBy('id')->pluck('name')->all());
+        self::assertSame(['W3', 'W1', 'W2', 'X'], StakeoutPoint::of($project)->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/redo")->assertOk();
-        self::assertSame('N11', $project->points()->orderBy('id')->value('name'));
+        self::assertSame('N11', StakeoutPoint::of($project)->orderBy('id')->value('name'));
     }
 
     public function test_points_are_moved_turned_mirrored_and_scaled_with_the_way_back(): void
     {
         $project = $this->withPoints([['A', 100, 200], ['B', 110, 200], ['C', 100, 220]]);
         [$a, $b] = $ids = $this->ids($project, ['A', 'B']);
-        $at = fn (string $name): array => (array) $project->points()->where('name', $name)->toBase()->first(['northing', 'easting']);
+        $at = fn (string $name): array => (array) StakeoutPoint::of($project)->where('name', $name)->toBase()->first(['northing', 'easting']);
         $move = fn (array $how, string $do = 'moving') => $this->ask('POST', "/projects/{$project->id}/$do", ['ids' => $ids] + $how);
         $turn = [
             'kind' => 'rotate', 'about' => ['pointId' => $a],
@@ -55,7 +57,7 @@ final class SelectionTest extends PointsTestCase
             $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
         }
         self::assertEqualsWithDelta(['northing' => 110.0, 'easting' => 200.0], $at('B'), 1e-12);
-        self::assertSame('typed', $project->points()->findOrFail($b)->origin);
+        self::assertSame('typed', StakeoutPoint::of($project)->findOrFail($b)->origin);
     }
 
     public function test_a_fit_shows_its_residuals_and_names_the_pair_that_does_not_belong(): void
@@ -75,7 +77,7 @@ final class SelectionTest extends PointsTestCase
         self::assertEqualsWithDelta([0.0, 0.0, 0.3, 0.0, 0.0], $shown['residuals'], 1e-9);
         self::assertEqualsWithDelta([1.0, null], [$shown['scale'], $shown['outlier']], 1e-12);
         $this->ask('POST', "/projects/{$project->id}/moving", $fit)->assertOk();
-        self::assertEqualsWithDelta(150.0, $project->points()->where('name', 'C')->value('easting'), 1e-9);
+        self::assertEqualsWithDelta(150.0, StakeoutPoint::of($project)->where('name', 'C')->value('easting'), 1e-9);
         self::assertStringContainsString('at least 3 pairs', (string) $this
             ->ask('POST', "/projects/{$project->id}/moving-preview", ['fit' => 'affine', 'pairs' => array_slice($pairs, 0, 2)] + $fit)
             ->assertStatus(422)
@@ -94,11 +96,11 @@ final class SelectionTest extends PointsTestCase
             ->assertOk();
         $elevations = fn (array $rule) => $this->ask('POST', "/projects/{$project->id}/elevations", ['ids' => [$b], 'elevation' => $rule]);
         $elevations(['rule' => 'between', 'from' => ['pointId' => $a], 'to' => ['pointId' => $c]])->assertOk();
-        self::assertSame(11.0, $project->points()->findOrFail($b)->elevation);
+        self::assertSame(11.0, StakeoutPoint::of($project)->findOrFail($b)->elevation);
         $elevations(['rule' => 'grade', 'value' => -0.02, 'from' => ['pointId' => $c]])->assertOk();
-        self::assertEqualsWithDelta(11.0, $project->points()->findOrFail($b)->elevation, 1e-12);
+        self::assertEqualsWithDelta(11.0, StakeoutPoint::of($project)->findOrFail($b)->elevation, 1e-12);
         $elevations(['rule' => 'none'])->assertOk();
-        self::assertNull($project->points()->findOrFail($b)->elevation);
+        self::assertNull(StakeoutPoint::of($project)->findOrFail($b)->elevation);
         self::assertStringContainsString(
             'has none itself',
             (string) $elevations(['rule' => 'difference', 'from' => ['pointId' => $b]])->assertStatus(422)->json('message'),
@@ -131,7 +133,7 @@ final class SelectionTest extends PointsTestCase
             JSON_UNESCAPED_UNICODE,
         ));
         self::assertStringContainsString('changed elsewhere', (string) $change(['code' => 'X'], $seen)->assertStatus(422)->json('message'));
-        self::assertSame('RING', $project->points()->findOrFail($point['id'])->code);
+        self::assertSame('RING', StakeoutPoint::of($project)->findOrFail($point['id'])->code);
         $change(['attributes' => [['name' => ' ', 'value' => '1']]], ['code' => 'RING'] + $seen)->assertStatus(422);
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
         self::assertNull($this->ask('GET', "/projects/{$project->id}/points")->json('0.attributes'));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Projects;
 
+use App\Control\Models\ControlPoint;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Carbon;
@@ -60,10 +62,10 @@ final class HangingTest extends FeatureTestCase
             self::assertSame($r3, $this->idOf('R3'), 'asked, and nothing done');
         }
         // What makes a worklist or a recipe is a step of its own, which is undone first.
-        for ($i = 0; $i < 3 && $this->project->points()->where('id', $r3)->exists(); $i++) {
+        for ($i = 0; $i < 3 && StakeoutPoint::of($this->project)->where('id', $r3)->exists(); $i++) {
             $vanish(['evenHeld' => true])->assertOk();
         }
-        self::assertFalse($this->project->points()->where('id', $r3)->exists());
+        self::assertFalse(StakeoutPoint::of($this->project)->where('id', $r3)->exists());
         $this->import('S1,1040,2030,10', 'S2,1050,2030,10', 'S3,1060,2030,10');
         $points = $this->ask('GET', $this->at('/points'))->json();
         self::assertNotContains($r3, array_column($points, 'id'), 'a number is never given twice');
@@ -94,7 +96,7 @@ final class HangingTest extends FeatureTestCase
         $this
             ->ask('POST', $this->at('/control'), ['name' => 'E', 'northing' => 1005.0, 'easting' => 2060.0, 'elevation' => 10.2])
             ->assertOk();
-        $id = $this->project->controlPoints()->where('name', 'E')->firstOrFail()->id;
+        $id = ControlPoint::of($this->project)->where('name', 'E')->firstOrFail()->id;
         if ($way === 'redo') {
             $this->ask('DELETE', $this->at("/control/$id"))->assertNoContent();
             $this->ask('POST', $this->at('/undo'))->assertOk();
@@ -114,11 +116,11 @@ final class HangingTest extends FeatureTestCase
         self::assertSame(
             ['1 check shot taken on it: E', 'the setup being made'], $vanish(false)->assertStatus(409)->json('evidence.hangs'),
         );
-        self::assertTrue($this->project->controlPoints()->where('id', $id)->exists());
+        self::assertTrue(ControlPoint::of($this->project)->where('id', $id)->exists());
         self::assertLessThan(300, $vanish(true)->status());
-        self::assertFalse($this->project->controlPoints()->where('id', $id)->exists());
+        self::assertFalse(ControlPoint::of($this->project)->where('id', $id)->exists());
         $this->ask('POST', $this->at('/control'), ['name' => 'F', 'northing' => 1006.0, 'easting' => 2061.0, 'evenDoubtful' => true])->assertOk();
-        self::assertNotSame($id, $this->project->controlPoints()->where('name', 'F')->firstOrFail()->id);
+        self::assertNotSame($id, ControlPoint::of($this->project)->where('name', 'F')->firstOrFail()->id);
         self::assertSame([], array_filter(
             $this->ask('GET', $this->at('/setup'))->json('solution.residuals') ?? [], static fn (array $r) => $r['name'] === 'F',
         ), 'a sight does not pass to other control');
@@ -126,12 +128,12 @@ final class HangingTest extends FeatureTestCase
 
     public function test_control_that_an_accepted_setup_rests_on_says_so(): void
     {
-        $a = $this->project->controlPoints()->where('name', 'A')->firstOrFail()->id;
+        $a = ControlPoint::of($this->project)->where('name', 'A')->firstOrFail()->id;
         self::assertSame(
             ['1 setup computed from it: setup 1 at ST1'],
             $this->ask('DELETE', $this->at("/control/$a"))->assertStatus(409)->json('evidence.hangs'),
         );
-        self::assertTrue($this->project->controlPoints()->where('id', $a)->exists());
+        self::assertTrue(ControlPoint::of($this->project)->where('id', $a)->exists());
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>, string}> */
@@ -154,7 +156,7 @@ final class HangingTest extends FeatureTestCase
     #[DataProvider('changedByTwo')]
     public function test_of_two_who_change_one_thing_the_later_is_told(string $path, array $seen, array $change, string $field): void
     {
-        $path = $this->at(str_replace('{A}', (string) $this->project->controlPoints()->where('name', 'A')->firstOrFail()->id, $path));
+        $path = $this->at(str_replace('{A}', (string) ControlPoint::of($this->project)->where('name', 'A')->firstOrFail()->id, $path));
         $this->ask('PUT', $path, $change + ['seen' => $seen])->assertOk()->assertJsonPath($field, $change[$field]);
         $told = $this
             ->ask('PUT', $path, [$field => 0.03 + $change[$field]] + $seen + ['seen' => $seen])
@@ -257,7 +259,7 @@ final class HangingTest extends FeatureTestCase
 
     private function idOf(string $name): int
     {
-        return $this->project->points()->where('name', $name)->firstOrFail()->id;
+        return StakeoutPoint::of($this->project)->where('name', $name)->firstOrFail()->id;
     }
 
     private function at(string $path): string

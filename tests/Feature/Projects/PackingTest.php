@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Projects;
 
+use App\Control\Models\ControlPoint;
+use App\Designs\Models\Design;
+use App\Instrument\Models\Observation;
 use App\Packing\Actions\UnpackProject;
 use App\Packing\Packing;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
+use App\Worklists\Models\Worklist;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -28,7 +34,7 @@ final class PackingTest extends FeatureTestCase
         foreach (array_keys(Packing::TABLES) as $table) {
             self::assertSame(self::rows($table, $project->id), self::rows($table, $made->id), $table);
         }
-        self::assertNotNull($made->currentSetup);
+        self::assertNotNull(Setup::current($made)->first());
         $book = static fn (int $project): array => DB::table('field_book')->where('project_id', $project)
             ->orderBy('seq')
             ->get(['kind', 'at'])
@@ -39,15 +45,15 @@ final class PackingTest extends FeatureTestCase
             'sha256', $this->data.'/uploads/'.DB::table('designs')->where('project_id', $project)->value('upload'),
         );
         self::assertSame($file($project->id), $file($made->id));
-        self::assertSame('design', $made->designs()->findOrFail($made->active_design_id)->role);
-        $spot = $made->points()->where('name', 'P1')->firstOrFail()->recipe['construction']['places'][0]['spot'];
+        self::assertSame('design', Design::of($made)->findOrFail($made->active_design_id)->role);
+        $spot = StakeoutPoint::of($made)->where('name', 'P1')->firstOrFail()->recipe['construction']['places'][0]['spot'];
         self::assertSame(
-            $made->designs()->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'),
+            Design::of($made)->firstOrFail()->id, (int) DB::table('design_layers')->where('id', $spot['layerId'])->value('design_id'),
             'a recipe names the layer of its own project',
         );
-        $p1 = $made->points()->where('name', 'P1')->firstOrFail()->id;
-        self::assertSame($p1, $made->points()->where('name', 'P2')->firstOrFail()->recipe['construction']['places'][0]['pointId']);
-        self::assertSame([$p1], $made->worklists()->firstOrFail()->point_ids);
+        $p1 = StakeoutPoint::of($made)->where('name', 'P1')->firstOrFail()->id;
+        self::assertSame($p1, StakeoutPoint::of($made)->where('name', 'P2')->firstOrFail()->recipe['construction']['places'][0]['pointId']);
+        self::assertSame([$p1], Worklist::of($made)->firstOrFail()->point_ids);
         self::assertInstanceOf(Project::class, $this->arrived($this->packed($project)));
         self::assertSame(3, Project::query()->count(), 'the same file may come in twice');
     }
@@ -57,14 +63,14 @@ final class PackingTest extends FeatureTestCase
         $project = $this->worked();
         $made = $this->arrived($this->packed($project));
         self::assertInstanceOf(Project::class, $made);
-        $setup = $made->setups()->firstOrFail();
+        $setup = Setup::of($made)->firstOrFail();
         $readings = array_column($setup->draft['sights'], 'observationId');
         self::assertCount(3, $readings);
         self::assertSame(
-            $readings, $made->observations()->whereIn('id', $readings)->pluck('id')->all(), 'they are readings of the new project',
+            $readings, Observation::of($made)->whereIn('id', $readings)->pluck('id')->all(), 'they are readings of the new project',
         );
         self::assertSame($readings, array_column($setup->sights, 'observationId'));
-        self::assertSame($setup->id, $made->controlPoints()->where('origin', 'station')->firstOrFail()->setup_id);
+        self::assertSame($setup->id, ControlPoint::of($made)->where('origin', 'station')->firstOrFail()->setup_id);
         $mended = array_values(array_filter(
             $this->ask('GET', "/projects/{$made->id}/setup-proposals")->json(), static fn (array $p) => (float) $p['up'] !== 0.0,
         ));
@@ -82,24 +88,24 @@ final class PackingTest extends FeatureTestCase
         $project = $this->worked();
         $made = $this->arrived($this->packed($project));
         self::assertInstanceOf(Project::class, $made);
-        self::assertTrue($project->currentSetup()->firstOrFail()->holds());
+        self::assertTrue(Setup::current($project)->firstOrFail()->holds());
         $live = fn (Project $p): array => array_intersect_key($this->ask('GET', "/projects/{$p->id}/live")->json(), ['elsewhere' => 0, 'unproven' => 0]);
         self::assertEquals(['elsewhere' => null, 'unproven' => false], $live($project));
         self::assertTrue($live($made)['unproven']);
-        self::assertFalse($made->currentSetup()->firstOrFail()->holds());
+        self::assertFalse(Setup::current($made)->firstOrFail()->holds());
         $measure = fn (string $purpose, array $more): TestResponse => $this->ask('POST', "/projects/{$made->id}/instrument/measure", ['key' => $this->newKey(), 'purpose' => $purpose] + $more);
-        $point = $made->points()->firstOrFail()->id;
+        $point = StakeoutPoint::of($made)->firstOrFail()->id;
         self::assertStringContainsString('packed project', (string) $measure('stake', ['pointId' => $point])->json('message'));
 
-        $control = $made->listedControl()->where('name', 'B')->firstOrFail();
+        $control = ControlPoint::listed($made)->where('name', 'B')->firstOrFail();
         // A check that does not fit proves nothing; one that fits does.
         foreach ([0.5, 0.0] as $off) {
             $b = $this->world->marks['B'];
             $observation = $this->measure($made, 'check', new Position($b->northing + $off, $b->easting, $b->elevation), 'B');
             $this->ask('POST', "/projects/{$made->id}/marks", ['key' => $this->newKey(), 'kind' => 'check', 'observationId' => $observation->id, 'controlId' => $control->id])->assertOk();
-            self::assertSame($off === 0.0, $made->currentSetup()->firstOrFail()->holds());
+            self::assertSame($off === 0.0, Setup::current($made)->firstOrFail()->holds());
         }
-        self::assertFalse($project->currentSetup()->firstOrFail()->holds(), 'it stands there now');
+        self::assertFalse(Setup::current($project)->firstOrFail()->holds(), 'it stands there now');
         self::assertSame('Saltmarsh', $live($project)['elsewhere']);
     }
 
@@ -123,8 +129,8 @@ final class PackingTest extends FeatureTestCase
         $zip->addFromString(Packing::MANIFEST, (string) json_encode($manifest));
         $zip->close();
         $made = $this->arrived((string) file_get_contents($packed));
-        self::assertSame($made->setups()->firstOrFail()->id, $made->controlPoints()->where('origin', 'station')->firstOrFail()->setup_id);
-        self::assertSame(4, $made->listedControl()->count());
+        self::assertSame(Setup::of($made)->firstOrFail()->id, ControlPoint::of($made)->where('origin', 'station')->firstOrFail()->setup_id);
+        self::assertSame(4, ControlPoint::listed($made)->count());
     }
 
     public function test_a_damaged_one_is_refused_with_a_reason_and_nothing_is_stored(): void

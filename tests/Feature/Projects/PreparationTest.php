@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Projects;
 
+use App\Control\Models\ControlPoint;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Tests\FeatureTestCase;
@@ -21,7 +23,7 @@ final class PreparationTest extends FeatureTestCase
         $preview = $this->ask('POST', "/projects/{$project->id}/points-preview", ['upload' => $upload])->assertOk();
         self::assertSame(['name', 'easting', 'northing', 'elevation', 'code', 'description'], $preview->json('layout.columns'));
         self::assertSame([7, 0], [$preview->json('good'), $preview->json('faulty')]);
-        self::assertSame(0, $project->controlPoints()->count(), 'a preview stores nothing');
+        self::assertSame(0, ControlPoint::of($project)->count(), 'a preview stores nothing');
         $this->ask(
             'POST', "/projects/{$project->id}/points-import",
             ['upload' => $upload, 'layout' => $preview->json('layout'), 'target' => 'control'],
@@ -45,19 +47,19 @@ final class PreparationTest extends FeatureTestCase
         $refused = $import(false)->assertStatus(409);
         self::assertStringContainsString('line 3, column 2', $refused->json('message'));
         self::assertSame('faulty_rows', $refused->json('reason'));
-        self::assertSame(0, $project->controlPoints()->count());
+        self::assertSame(0, ControlPoint::of($project)->count());
         self::assertSame(
             'duplicates', $import(true)->assertStatus(409)->json('reason'), 'what becomes of the second A is never decided silently',
         );
-        self::assertSame(0, $project->controlPoints()->count());
+        self::assertSame(0, ControlPoint::of($project)->count());
         $renamed = fn () => $this->ask(
             'POST', "/projects/{$project->id}/points-import",
             ['upload' => $upload, 'layout' => $layout, 'target' => 'control', 'leaveOutFaulty' => true, 'duplicates' => 'rename'],
         );
         $renamed()->assertOk();
-        self::assertSame(['A', 'C', 'A-2'], $project->controlPoints()->orderBy('id')->pluck('name')->all());
+        self::assertSame(['A', 'C', 'A-2'], ControlPoint::of($project)->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/undo")->assertOk();
-        self::assertSame(0, $project->controlPoints()->count());
+        self::assertSame(0, ControlPoint::of($project)->count());
     }
 
     public function test_a_drawing_is_inspected_and_taken_in_the_unit_chosen(): void
@@ -97,7 +99,7 @@ final class PreparationTest extends FeatureTestCase
         $spot = ['layerId' => $layer, 'shape' => 0, 'kind' => 'centre'];
         $exact = $this->ask('POST', "/projects/{$project->id}/spots", $spot)->assertOk()->json();
         self::assertStringContainsString('Centre of circle, layer ANCHORS', $exact['description']);
-        self::assertSame(0, $project->points()->count());
+        self::assertSame(0, StakeoutPoint::of($project)->count());
         $made = $this
             ->ask('POST', "/projects/{$project->id}/points", ['name' => 'A1', 'code' => 'ANCHOR', 'spot' => $spot])
             ->assertOk()
@@ -127,16 +129,16 @@ final class PreparationTest extends FeatureTestCase
             ->ask('PUT', "/projects/{$project->id}/points/$a", ['name' => 'P1', 'northing' => 1.0, 'easting' => 2.0, 'elevation' => 3.0])
             ->assertOk();
         $this->ask('POST', "/projects/{$project->id}/points-deletion", ['ids' => [$a, $b]])->assertOk()->assertJson(['count' => 2]);
-        self::assertSame(0, $project->points()->count());
+        self::assertSame(0, StakeoutPoint::of($project)->count());
         self::assertSame('Deleted 2 points', $this->ask('POST', "/projects/{$project->id}/undo")->json('label'));
-        self::assertSame(['P1', 'P2'], $project->points()->orderBy('id')->pluck('name')->all());
+        self::assertSame(['P1', 'P2'], StakeoutPoint::of($project)->orderBy('id')->pluck('name')->all());
         $this->ask('POST', "/projects/{$project->id}/undo");
         self::assertSame(
             ['<b>Ü"\'</b>', 78640.12345, null],
-            array_values($project->points()->findOrFail($a)->only(['name', 'northing', 'elevation'])),
+            array_values(StakeoutPoint::of($project)->findOrFail($a)->only(['name', 'northing', 'elevation'])),
         );
         $this->ask('POST', "/projects/{$project->id}/redo");
-        self::assertSame('P1', $project->points()->findOrFail($a)->name);
+        self::assertSame('P1', StakeoutPoint::of($project)->findOrFail($a)->name);
         $make('P3');
         self::assertNull($this->ask('POST', "/projects/{$project->id}/redo")->json('label'), 'a new step ends what could be done again');
     }
@@ -170,7 +172,7 @@ final class PreparationTest extends FeatureTestCase
             'name' => 'X',
             'units' => ['length' => 'ftin16', 'angle' => 'gon', 'direction' => 'bearing', 'order' => 'EN', 'station' => '1+00'],
         ])->assertOk()->assertJsonPath('units.length', 'ftin16');
-        self::assertSame(100.123456789, $project->points()->findOrFail($id)->northing);
+        self::assertSame(100.123456789, StakeoutPoint::of($project)->findOrFail($id)->northing);
     }
 
     private function takeDrawing(Project $project): int

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Running;
 
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -45,7 +46,7 @@ final class InterruptedTest extends FeatureTestCase
             self::assertSame(['Saltmarsh'], Project::query()->pluck('name')->all(), "killed at $at of $whole");
             self::assertSame(1, DB::table('projects')->count(), "killed at $at of $whole, something hidden is left");
             self::assertSame([], DB::select('PRAGMA foreign_key_check'));
-            self::assertSame(1, $this->project->points()->where('name', 'P1')->count());
+            self::assertSame(1, StakeoutPoint::of($this->project)->where('name', 'P1')->count());
             $this->ask('GET', "/projects/{$this->project->id}/points")->assertOk();
             foreach (glob("{$this->data}/uploads/*.of") ?: [] as $of) {
                 self::assertContains(file_get_contents($of), ['packed', "project {$this->project->id}"], "killed at $at of $whole, a file is left");

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Setups;
 
+use App\Control\Models\ControlPoint;
+use App\Setups\Models\Setup;
+
 /** Check shots through the day: what they are judged by, and what is said of the setup. */
 final class CheckShotsTest extends SetupTestCase
 {
@@ -36,7 +39,7 @@ final class CheckShotsTest extends SetupTestCase
         $this->ask('GET', $this->at('/checks'))->assertJsonPath('offered', null);
         $this->setUpInstrument($this->project);
         $names = array_column($this->ask('GET', $this->at('/control'))->json(), 'name', 'id');
-        $station = $this->project->refresh()->currentSetup()->firstOrFail();
+        $station = Setup::current($this->project)->firstOrFail();
         $used = array_column(array_filter($station->found()->residuals, static fn ($r) => $r->isUsed()), 'name');
         self::assertNotSame([], $used);
         $offered = fn (): string => $names[$this->ask('GET', $this->at('/checks'))->json('offered')];
@@ -46,9 +49,9 @@ final class CheckShotsTest extends SetupTestCase
         $this->check($first);
         self::assertNotSame($station->station_name, $offered());
         // The setup's own station is control from now on, and comes last: the tripod stands over it.
-        self::assertNotNull($this->project->controlPoints()->where('origin', 'station')->first());
+        self::assertNotNull(ControlPoint::of($this->project)->where('origin', 'station')->first());
         // A fresh mark, sighted by nobody, comes before the one that was just checked.
-        $this->project->controlPoints()->create([
+        ControlPoint::of($this->project)->create([
             'name' => 'NEW', 'code' => '', 'description' => '', 'northing' => 0.0, 'easting' => 0.0, 'elevation' => null,
             'origin' => 'listed', 'source' => 'typed', 'held_fixed' => true,
         ]);

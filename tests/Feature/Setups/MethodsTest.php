@@ -7,16 +7,14 @@ namespace Tests\Feature\Setups;
 use App\Control\Models\ControlPoint;
 use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
-use App\Instrument\Purpose;
 use App\Projects\Models\Project;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\DraftReadings;
 use App\Setups\KeepIn;
 use App\Setups\Models\Setup;
-use App\Stakeout\MeasureOrder;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Sight;
+use Parlay\Core\Units\Angle;
 use Tests\FeatureTestCase;
 
 /** Every way to set up, over HTTP, with the stand-in. */
@@ -136,7 +134,7 @@ final class MethodsTest extends FeatureTestCase
         ];
         $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 0.0])->assertStatus(422);
         $this->ask('PUT', $this->at(''), $project + ['residualLimit' => 1e-5])->assertOk()->assertJsonPath('residualLimit', 1e-5);
-        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($this->project)->pluck('id', 'name');
         $sights = array_map(fn (string $name) => [
             'controlId' => $ids[$name],
             'observationId' => $this->measure($this->project, 'setup', $this->world->marks[$name], $name)->id,
@@ -224,7 +222,7 @@ final class MethodsTest extends FeatureTestCase
     {
         $this->change(['sights' => $this->sights('A', 'B', 'C')]);
         $this->accept();
-        $t1 = $this->project->controlPoints()->where('name', 'ST1')->firstOrFail();
+        $t1 = ControlPoint::of($this->project)->where('name', 'ST1')->firstOrFail();
         self::assertLessThan(0.005, $t1->position()->distanceTo($this->world->tripod->foot));
         self::assertFalse($t1->held_fixed);
         self::assertGreaterThan(0.0003, $t1->plan_deviation);
@@ -232,14 +230,14 @@ final class MethodsTest extends FeatureTestCase
         $this->change(['stationName' => 'Dach „Süd“', 'sights' => $this->sights('A', 'B', 'C')]);
         $this->accept();
         self::assertSame('', $this->ask('GET', $this->at('/setup'))->json('draft.stationName'), 'the next setup begins anew');
-        self::assertSame('Dach „Süd“', $this->project->currentSetup()->firstOrFail()->station_name);
-        self::assertTrue($this->project->controlPoints()->where('name', 'Dach „Süd“')->exists());
+        self::assertSame('Dach „Süd“', Setup::current($this->project)->firstOrFail()->station_name);
+        self::assertTrue(ControlPoint::of($this->project)->where('name', 'Dach „Süd“')->exists());
     }
 
     public function test_several_backsights_and_a_given_direction(): void
     {
         $this->world->standTripod('A', null, 1.55);
-        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($this->project)->pluck('id', 'name');
         $state = $this->change([
             'method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55,
             'sights' => $this->sights('B', 'C'),
@@ -254,13 +252,13 @@ final class MethodsTest extends FeatureTestCase
         self::assertEqualsWithDelta(0.0, Angle::signed($given['station']['orientation'] - $this->world->tripod->circleZero), 1e-4);
         self::assertStringContainsString('nothing checks it', $given['cautions'][0]);
         $this->accept();
-        self::assertSame('A', $this->project->currentSetup()->firstOrFail()->station_name);
+        self::assertSame('A', Setup::current($this->project)->firstOrFail()->station_name);
     }
 
     public function test_on_a_known_mark_a_slanted_height_read_as_straight_and_another_station_are_named(): void
     {
         $this->world->standTripod('A', null, 1.55);
-        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($this->project)->pluck('id', 'name');
         $instrument = $this
             ->ask('POST', $this->at('/instruments'), ['name' => 'Ours', 'notchRadius' => 0.12, 'notchDrop' => 0.06])
             ->assertOk()
@@ -315,12 +313,12 @@ final class MethodsTest extends FeatureTestCase
         self::assertGreaterThan(10.0, $this->off($this->change(['place' => 1])['solution']));
         $this->change(['place' => 0]);
         $this->accept();
-        self::assertNull($this->project->currentSetup()->firstOrFail()->elevation);
+        self::assertNull(Setup::current($this->project)->firstOrFail()->elevation);
         // The height comes from a benchmark, at any time.
         $height = $this->change(['method' => 'height_only', 'sights' => $this->sights('B', 'C')])['solution'];
         self::assertEqualsWithDelta($foot->elevation, $height['station']['mark']['elevation'], 0.006);
         $this->accept();
-        $setup = $this->project->currentSetup()->firstOrFail();
+        $setup = Setup::current($this->project)->firstOrFail();
         self::assertSame(['ST1', 'height_only'], [$setup->station_name, $setup->method]);
         self::assertEqualsWithDelta($foot->northing, $setup->northing, 0.01);
     }
@@ -348,9 +346,9 @@ final class MethodsTest extends FeatureTestCase
         // Measured again from the same place, before anything hangs on it, it takes the place of the former.
         $this->change(['shots' => $shots]);
         $this->accept();
-        $again = $this->project->currentSetup()->firstOrFail();
+        $again = Setup::current($this->project)->firstOrFail();
         self::assertSame([1, 1, 'ST1'], [$again->number, $again->root(), $again->station_name]);
-        self::assertSame(1, $this->project->controlPoints()->where('origin', 'station')->count());
+        self::assertSame(1, ControlPoint::of($this->project)->where('origin', 'station')->count());
 
         // The marks it was turned by are control from now on where they are wanted, known as well as they were measured.
         $marks = $this->ask('GET', $this->at('/sighted-marks'))->assertOk()->json();
@@ -386,7 +384,7 @@ final class MethodsTest extends FeatureTestCase
         $azimuth = static fn (array $p): float => atan2($p['easting'] - 500, $p['northing'] - 500);
         self::assertEqualsWithDelta(0.5, Angle::wrap($azimuth($marks[0]['found']) - $azimuth($before)), 1e-9);
         self::assertSame(2, \App\Stakeout\Models\Mark::query()->count(), 'the old place stays in the book');
-        self::assertSame('turned onto the baseline', $this->project->currentSetup()->firstOrFail()->note);
+        self::assertSame('turned onto the baseline', Setup::current($this->project)->firstOrFail()->note);
     }
 
     public function test_after_a_knock_the_orientation_is_found_again(): void
@@ -401,7 +399,7 @@ final class MethodsTest extends FeatureTestCase
         $this->accept();
         self::assertSame(2, Setup::query()->where('station_name', 'ST1')->count());
         // Old and new circle stand in the book: they differ by what the circle was turned.
-        $note = $this->project->currentSetup()->firstOrFail()->note;
+        $note = Setup::current($this->project)->firstOrFail()->note;
         self::assertSame(1, preg_match('~^circle turned: on B it read (\d+)°(\d+)′(\d+)″, and reads (\d+)°(\d+)′(\d+)″ now$~u', $note, $m), $note);
         $read = static fn (int $i): float => deg2rad((int) $m[$i] + (int) $m[$i + 1] / 60 + (int) $m[$i + 2] / 3600);
         self::assertEqualsWithDelta(0.3, Angle::signed($read(1) - $read(4)), 3e-4);
@@ -440,7 +438,7 @@ final class MethodsTest extends FeatureTestCase
     public function test_a_typed_reading_of_one_face_is_corrected_by_the_instruments_errors(): void
     {
         $id = $this->ask('POST', $this->at('/instruments'), ['name' => 'I', 'collimationSeconds' => 20, 'indexSeconds' => -10])->json('id');
-        $a = $this->project->controlPoints()->where('name', 'A')->value('id');
+        $a = ControlPoint::of($this->project)->where('name', 'A')->value('id');
         $this->change(['instrumentId' => $id]);
         $read = fn (float $angles, string $key) => $this->ask('POST', $this->at('/readings'), [
             'key' => $key,
@@ -458,7 +456,7 @@ final class MethodsTest extends FeatureTestCase
     public function test_a_draft_of_an_earlier_version_is_still_read(): void
     {
         $id = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A')->id;
-        $control = $this->project->controlPoints()->where('name', 'A')->value('id');
+        $control = ControlPoint::of($this->project)->where('name', 'A')->value('id');
         \App\Setups\Models\SetupDraft::query()->where('project_id', $this->project->id)
             ->update(['content' => json_encode(['sights' => [['controlId' => $control, 'observationId' => $id, 'used' => false]]])]);
         self::assertSame(
@@ -470,7 +468,7 @@ final class MethodsTest extends FeatureTestCase
     /** @return list<array<string, mixed>> */
     private function sights(string ...$names): array
     {
-        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($this->project)->pluck('id', 'name');
 
         return array_map(fn (string $n) => ['controlId' => $ids[$n], 'observationId' => $this->observation($n)->id], array_values($names));
     }
@@ -479,12 +477,9 @@ final class MethodsTest extends FeatureTestCase
     private function wanted(string $mark, KeepIn $as, string $line = ''): array
     {
         $project = Project::query()->findOrFail($this->project->id);
-        $body = new MeasureOrder(
-            $this->newKey(), Purpose::Setup, $mark === '' ? null : (int) $project->controlPoints()->where('name', $mark)->value('id'),
-            null, $line, $as,
-        );
+        $control = $mark === '' ? null : (int) ControlPoint::of($project)->where('name', $mark)->value('id');
 
-        return DraftReadings::wanted($project, SetupDrafts::of($project), $body) ?? [];
+        return DraftReadings::wanted($project, SetupDrafts::of($project), $as, $control, $line) ?? [];
     }
 
     /** @param  array<string, mixed>|null  $wanted  as it was asked for earlier */

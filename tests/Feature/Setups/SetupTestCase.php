@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Setups;
 
+use App\Control\Models\ControlPoint;
 use App\Projects\Models\Project;
 use Tests\FeatureTestCase;
 
@@ -24,7 +25,7 @@ abstract class SetupTestCase extends FeatureTestCase
         $shot = $this->measure($this->project, 'check', $this->world->marks[$mark], $mark);
         $this->ask('POST', $this->at('/marks'), [
             'key' => $this->newKey(), 'kind' => 'check', 'observationId' => $shot->id,
-            'controlId' => $this->project->controlPoints()->where('name', $mark)->value('id'),
+            'controlId' => ControlPoint::of($this->project)->where('name', $mark)->value('id'),
         ])->assertOk();
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Setups;
 
+use App\Control\Models\ControlPoint;
 use App\Instrument\Models\Observation;
 use App\Setups\Models\Setup;
 use App\Stakeout\Models\Mark;
@@ -44,7 +45,7 @@ final class TargetHeightTest extends SetupTestCase
             'POST', $this->at('/setup-proposals-adoption'),
             ['setupIds' => [$proposal['setupId']], 'note' => 'the lower part was pushed in'],
         )->assertOk()->assertJsonPath('count', 3);
-        $setup = $this->project->currentSetup()->firstOrFail();
+        $setup = Setup::current($this->project)->firstOrFail();
         self::assertSame([2, 1, 'the lower part was pushed in'], [$setup->id, $setup->stands_for, $setup->note]);
         self::assertSame([], $this->ask('GET', $this->at('/setup-proposals'))->json());
         $marks = $this->ask('GET', $this->at('/marks'))->json();
@@ -53,7 +54,7 @@ final class TargetHeightTest extends SetupTestCase
         self::assertSame(1, $this->ask('GET', $this->at('/points'))->json('0.stakes'));
         self::assertSame(4, Mark::query()->count(), 'the old ones stay in the book');
         self::assertEqualsWithDelta(
-            (float) $setup->elevation, (float) $this->project->controlPoints()->where('name', 'ST1')->value('elevation'), 1e-9,
+            (float) $setup->elevation, (float) ControlPoint::of($this->project)->where('name', 'ST1')->value('elevation'), 1e-9,
         );
         // Work goes on from the mended setup with what was measured before.
         $next = $this->measure($this->project, 'stake', new Position(1010.0, 2030.0, 10.0));

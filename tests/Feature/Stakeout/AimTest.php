@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Stakeout;
 
 use App\Clock;
+use App\Control\Models\ControlPoint;
 use App\Instrument\Http\InstructionResource;
 use App\Instrument\LiveState;
 use App\Instrument\LiveStatus;
@@ -177,7 +178,7 @@ final class AimTest extends FeatureTestCase
     public function test_lines_between_points_and_of_the_grid_and_several_corners_in_the_order_touched(): void
     {
         $a = $this->ask('POST', $this->at('/points'), ['name' => 'P 1', 'northing' => 1000.0, 'easting' => 2000.0, 'elevation' => 10.0])->json('id');
-        $control = (int) $this->project->controlPoints()->where('name', 'B')->value('id');
+        $control = (int) ControlPoint::of($this->project)->where('name', 'B')->value('id');
         $between = $this->take(['line' => ['places' => [['pointId' => $a], ['controlId' => $control]]]]);
         self::assertSame('P 1 to B', $between['name']);
         self::assertEqualsWithDelta(hypot(60.0, 15.0), $between['line']['length'], 1e-9);

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Stakeout;
 
+use App\Control\Models\ControlPoint;
 use App\Points\Models\StakeoutPoint;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Figures;
+use App\Setups\Models\Setup;
 use App\Stakeout\Models\Mark;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -31,7 +33,7 @@ final class FieldTest extends FeatureTestCase
 
     public function test_a_setup_is_shown_before_it_is_accepted_and_stored_with_its_evidence(): void
     {
-        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($this->project)->pluck('id', 'name');
         $one = $this->measure($this->project, 'setup', $this->world->marks['A'], 'A');
         $state = $this
             ->ask('PATCH', $this->at('/setup'), ['sights' => [['controlId' => $ids['A'], 'observationId' => $one->id]]])
@@ -41,7 +43,7 @@ final class FieldTest extends FeatureTestCase
         self::assertStringContainsString('at least two', $state['problem']);
         $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422);
         $this->setUpInstrument($this->project);
-        $setup = $this->project->currentSetup()->firstOrFail();
+        $setup = Setup::current($this->project)->firstOrFail();
         self::assertLessThan(0.005, $setup->position()->distanceTo($this->world->tripod->foot));
         self::assertCount(3, $setup->found()->residuals);
         self::assertSame(['A', 1000.0], [$setup->sights[0]['name'], (float) $setup->sights[0]['northing']]);
@@ -50,7 +52,7 @@ final class FieldTest extends FeatureTestCase
     public function test_a_known_backsight_says_that_the_orientation_is_not_checked(): void
     {
         $this->world->standTripod('A', null, 1.55);
-        $ids = $this->project->controlPoints()->pluck('id', 'name');
+        $ids = ControlPoint::of($this->project)->pluck('id', 'name');
         $sight = $this->measure($this->project, 'setup', $this->world->marks['C'], 'C');
         $draft = [
             'method' => 'known_backsight', 'stationControlId' => $ids['A'], 'instrumentHeight' => 1.55, 'pressure' => 1009,
@@ -76,7 +78,7 @@ final class FieldTest extends FeatureTestCase
         $check = $this->measure($this->project, 'check', $this->world->marks['D'], 'D');
         $this->ask('POST', $this->at('/marks'), [
             'key' => $this->newKey(), 'kind' => 'check', 'observationId' => $check->id,
-            'controlId' => $this->project->controlPoints()->where('name', 'D')->value('id'),
+            'controlId' => ControlPoint::of($this->project)->where('name', 'D')->value('id'),
         ])->assertOk()->assertJsonPath('verdict', 'in');
         $asked = $this->mark($off->id, $point)->assertStatus(409);
         self::assertSame('out_of_tolerance', $asked->json('reason'));
@@ -345,12 +347,12 @@ final class FieldTest extends FeatureTestCase
         $other = $this->project();
         $this->site($other);
         $this->setUpInstrument($other);
-        $second = $other->currentSetup()->firstOrFail();
+        $second = Setup::current($other)->firstOrFail();
         DB::statement('DROP TRIGGER setups_no_update');
         DB::table('setups')->where('id', $second->id)->update(['serial' => 'SI-0002']);
         $live = fn (): array => $this->ask('GET', $this->at('/live'))->assertOk()->json();
         self::assertSame([null, null], [$live()['elsewhere'], $live()['another']]);
-        self::assertTrue($this->project->currentSetup()->firstOrFail()->holds());
+        self::assertTrue(Setup::current($this->project)->firstOrFail()->holds());
         self::assertTrue($second->fresh()->holds());
         DB::table('setups')->where('project_id', $this->project->id)->update(['serial' => 'SI-0009']);
         file_put_contents($this->data.'/instrument.json', json_encode(['status' => ['serial' => 'SI-0001']] + (array) json_decode(

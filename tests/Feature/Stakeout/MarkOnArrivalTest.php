@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Stakeout;
 
+use App\Control\Models\ControlPoint;
 use App\Instrument\Http\InstructionResource;
 use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
@@ -117,7 +118,7 @@ final class MarkOnArrivalTest extends FeatureTestCase
 
     private function control(string $name): int
     {
-        return (int) $this->project->controlPoints()->where('name', $name)->value('id');
+        return (int) ControlPoint::of($this->project)->where('name', $name)->value('id');
     }
 
     private function at(string $path): string

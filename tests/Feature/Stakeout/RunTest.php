@@ -6,6 +6,7 @@ namespace Tests\Feature\Stakeout;
 
 use App\Instrument\Link;
 use App\Instrument\ReadingsIntoBook;
+use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\Models\Run;
@@ -214,7 +215,7 @@ final class RunTest extends FeatureTestCase
             $now = $this->latest();
             $at = $now['steps'][$now['place']] ?? null;
             if ($at !== null && $at['state'] === 'marking') {
-                $point = $this->project->points()->findOrFail($at['pointId'])->position();
+                $point = StakeoutPoint::of($this->project)->findOrFail($at['pointId'])->position();
                 $s->instrument->world->pole->tip = $point;
                 $this->command($run['id'], 'mark')->assertOk();
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Alignments;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /** A line that a road, a track or a pipe follows: elements that join, counted from its start. */
 final class Alignment

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Alignments;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /**
  * The elements of an alignment that is given by its points of intersection.

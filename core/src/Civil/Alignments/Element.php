@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Alignments;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /**
  * A piece of an alignment: it leaves a place in a direction and bends by its curvature, which is nothing on a line, the same all along an

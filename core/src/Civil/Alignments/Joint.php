@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Alignments;
 
-use Parlay\Core\Geometry\Angle;
+use Parlay\Core\Units\Angle;
 
 /** How two elements meet. */
 final readonly class Joint

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Surfaces;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\ListOf;
+use Parlay\Core\Units\Angle;
 
 /** A surface at one place: its height, how it falls, and the triangle that says so. */
 final readonly class OnSurface

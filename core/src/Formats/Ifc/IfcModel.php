@@ -13,8 +13,8 @@ use Parlay\Core\Formats\Step\BrokenInstance;
 use Parlay\Core\Formats\Step\Instance;
 use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Formats\Step\UnreadableStep;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Frame;
+use Parlay\Core\Units\Angle;
 use Parlay\Core\Units\LengthUnit;
 
 /** A building model in IFC (ISO 16739): IFC2X3, IFC4 and their additions, as a STEP file. */

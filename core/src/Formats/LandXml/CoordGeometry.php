@@ -9,8 +9,8 @@ use Parlay\Core\Civil\Alignments\CornersRounded;
 use Parlay\Core\Civil\Alignments\Element;
 use Parlay\Core\Civil\Alignments\NoAlignment;
 use Parlay\Core\Civil\Alignments\TransitionLaw;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Units\Angle;
 
 /**
  * The lines, arcs and spirals of an alignment or plan feature. An arc is said by its ends and its centre, its radius or the point where

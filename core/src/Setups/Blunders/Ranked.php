@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups\Blunders;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Setups\ControlSight;
+use Parlay\Core\Units\Angle;
 
 /**
  * Explanations in their order; where the readings can't tell the first from the next, what changes least comes first, and the sight

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Setups\Blunders;
 
 use Parlay\Core\Adjustment\ChiSquare;
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\RawReading;
@@ -20,6 +19,7 @@ use Parlay\Core\Setups\Blunders\WrittenDigits;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Setups\Resection;
 use Parlay\Core\Tests\Reference;
+use Parlay\Core\Units\Angle;
 use Parlay\Core\Units\AngleUnit;
 use Parlay\Core\Units\LengthUnit;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Setups\Blunders;
 
-use Parlay\Core\Geometry\Angle;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Atmosphere;
@@ -16,6 +15,7 @@ use Parlay\Core\Setups\Blunders\Cause;
 use Parlay\Core\Setups\Blunders\Occupied;
 use Parlay\Core\Setups\ControlSight;
 use Parlay\Core\Tests\Setups\Field;
+use Parlay\Core\Units\Angle;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Buildings;
+namespace App\Examples;
 
 /** What the file says of a thing. */
 final readonly class ElementProperty

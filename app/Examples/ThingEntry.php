@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Buildings;
+namespace App\Examples;
 
-use App\Examples\LikenessCount;
-use App\Examples\OfferedSpot;
 use Parlay\Core\Buildings\Example\AxisHold;
 use Parlay\Core\ListOf;
 

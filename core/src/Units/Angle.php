@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Parlay\Core\Geometry;
+namespace Parlay\Core\Units;
 
 /** Angles in radians; azimuths clockwise from north. */
 final class Angle

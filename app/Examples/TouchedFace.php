@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Buildings;
+namespace App\Examples;
 
 use Parlay\Core\Buildings\Example\FaceHold;
 

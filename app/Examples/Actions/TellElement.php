@@ -2,19 +2,19 @@
 
 declare(strict_types=1);
 
-namespace App\Buildings\Actions;
+namespace App\Examples\Actions;
 
-use App\Buildings\ElementProperty;
 use App\Buildings\ElementStore;
 use App\Buildings\StoredElement;
-use App\Buildings\ThingEntry;
-use App\Buildings\TouchedFace;
 use App\Designs\Models\Design;
 use App\Examples\Alike;
 use App\Examples\AlikeBy;
 use App\Examples\AlikeWanted;
+use App\Examples\ElementProperty;
 use App\Examples\LikenessCount;
 use App\Examples\OfferedSpot;
+use App\Examples\ThingEntry;
+use App\Examples\TouchedFace;
 use App\Projects\Models\Project;
 use Parlay\Core\Buildings\Example\DoesNotFit;
 use Parlay\Core\Buildings\Example\FaceHold;
@@ -34,7 +34,7 @@ final class TellElement
     /** @param  array{float, float, float}|null  $touched  east, north, height */
     public function __invoke(Project $project, int $designId, int $number, ?array $touched): ThingEntry
     {
-        $store = ElementStore::of($project->designs()->findOrFail($designId, Design::LISTED));
+        $store = ElementStore::of(Design::of($project)->findOrFail($designId, Design::LISTED));
         $thing = $store->element($number) ?? throw new \DomainException('That thing is not in the model. Touch it again.');
         $spots = [];
         $face = $axis = $why = null;

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Projects;
+
+use App\Database\ClearsLeftovers;
+
+final class LeftoversOfUploads implements ClearsLeftovers
+{
+    public function clearAtStart(): array
+    {
+        Uploads::clearParts();
+
+        return [];
+    }
+}
