@@ -17,7 +17,7 @@ final readonly class AlignmentPoint
         public string $code,
         public ?float $along,
         public string $station,
-        public float $right,
+        public float $offset,
         public ?float $northing,
         public ?float $easting,
         public ?float $elevation,
@@ -28,7 +28,7 @@ final readonly class AlignmentPoint
     public static function faulty(string $name, string $code, float $right, string $fault): self
     {
         return new self(
-            name: $name, code: $code, along: null, station: '', right: $right, northing: null, easting: null, elevation: null, fault: $fault,
+            name: $name, code: $code, along: null, station: '', offset: $right, northing: null, easting: null, elevation: null, fault: $fault,
             taken: false,
         );
     }

@@ -27,7 +27,7 @@ final readonly class AlignmentPoints
         public ?int $profile = null,
         public ?int $shape = null,
         public ?int $surfaceId = null,
-        public float $raised = 0.0,
+        public float $verticalOffset = 0.0,
         public string $prefix = '',
         public string $code = '',
         public ?float $from = null,

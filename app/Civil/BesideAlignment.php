@@ -12,7 +12,7 @@ final readonly class BesideAlignment
 {
     /**
      * @param  float  $along  metres from the start
-     * @param  float  $right  metres to the right, negative left
+     * @param  float  $offset  metres to the right, negative left
      * @param  float  $away  metres to the nearest place of it
      * @param  float|null  $elevation  of the design there
      */
@@ -22,7 +22,7 @@ final readonly class BesideAlignment
         public float $along,
         public float $station,
         public int $region,
-        public float $right,
+        public float $offset,
         public float $away,
         public float $northing,
         public float $easting,
@@ -42,12 +42,12 @@ final readonly class BesideAlignment
             along: $foot->along,
             station: $road->alignment->stationing->stationAt($foot->along),
             region: $road->alignment->stationing->regionAt($foot->along),
-            right: $foot->right,
+            offset: $foot->offset,
             away: hypot($foot->place->distanceTo($at), max(0.0, -$foot->along, $foot->along - $road->alignment->length)),
             northing: $foot->place->northing,
             easting: $foot->place->easting,
             element: ElementEntry::of($road->alignment->elements[$foot->element], $road->alignment->begins[$foot->element]),
-            elevation: $road->heightAt($foot->along, $foot->right)?->elevation,
+            elevation: $road->heightAt($foot->along, $foot->offset)?->elevation,
         );
     }
 }

@@ -25,7 +25,7 @@ final readonly class BuildEntry
         public int $id,
         public string $name,
         public ?int $againstId,
-        public float $raised,
+        public float $verticalOffset,
         public string $against,
         public int $shots,
         #[ListOf('int')]
@@ -52,7 +52,7 @@ final readonly class BuildEntry
             id: $build->id,
             name: $build->name,
             againstId: $build->against_id,
-            raised: $build->raised,
+            verticalOffset: $build->raised,
             against: (string) $design?->name,
             shots: $build->shots(),
             places: $flat,

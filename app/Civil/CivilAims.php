@@ -24,13 +24,13 @@ final class CivilAims
         $surface = $lay->surfaceId === null ? null
             : CivilSurface::packedOf($lay->surfaceId, (string) DB::scalar('SELECT head FROM surfaces WHERE id = ?', [$lay->surfaceId]));
         if ($lay->alignmentId === null) {
-            return new SurfaceAim($surface ?? throw new \LogicException('A surface is staked.'), $lay->raised);
+            return new SurfaceAim($surface ?? throw new \LogicException('A surface is staked.'), $lay->verticalOffset);
         }
         $row = CivilAlignment::query()->findOrFail($lay->alignmentId);
 
         return new AlignmentAim(
-            $row->road($lay->profile, $lay->shape), $lay->right, $lay->grade, $lay->heights === CivilHeights::Surface ? $surface : null,
-            $lay->raised, $lay->heights !== CivilHeights::None,
+            $row->road($lay->profile, $lay->shape), $lay->offset, $lay->grade, $lay->heights === CivilHeights::Surface ? $surface : null,
+            $lay->verticalOffset, $lay->heights !== CivilHeights::None,
         );
     }
 
@@ -88,7 +88,7 @@ final class CivilAims
         if ($lay->heights === CivilHeights::Surface && $lay->surfaceId === null) {
             throw new \DomainException('Choose the surface that heights come from.');
         }
-        if (! (abs($lay->right) <= self::FARTHEST && abs($lay->raised) <= self::FARTHEST)) {
+        if (! (abs($lay->offset) <= self::FARTHEST && abs($lay->verticalOffset) <= self::FARTHEST)) {
             throw new \DomainException('An offset lies within two kilometres.');
         }
         $row = $lay->alignmentId === null ? null : CivilAlignment::inProject($project, $lay->alignmentId);
@@ -101,13 +101,13 @@ final class CivilAims
     public static function name(Project $project, CivilLay $lay): string
     {
         $length = $project->length_style;
-        $raised = $lay->raised === 0.0 ? '' : ', '.$length->format(abs($lay->raised)).($lay->raised > 0 ? ' above' : ' below');
+        $above = $lay->verticalOffset === 0.0 ? '' : ', '.$length->format(abs($lay->verticalOffset)).($lay->verticalOffset > 0 ? ' above' : ' below');
         if ($lay->alignmentId === null) {
-            return CivilSurface::inProject($project, (int) $lay->surfaceId)->name.$raised;
+            return CivilSurface::inProject($project, (int) $lay->surfaceId)->name.$above;
         }
-        $right = $lay->right === 0.0 || $lay->grade ? '' : ', '.$length->format(abs($lay->right)).($lay->right > 0 ? ' right' : ' left');
+        $right = $lay->offset === 0.0 || $lay->grade ? '' : ', '.$length->format(abs($lay->offset)).($lay->offset > 0 ? ' right' : ' left');
 
-        return CivilAlignment::inProject($project, $lay->alignmentId)->name.($lay->grade ? ', grade' : '').$right.$raised;
+        return CivilAlignment::inProject($project, $lay->alignmentId)->name.($lay->grade ? ', grade' : '').$right.$above;
     }
 
     /** Where it comes from, and where its heights do. */

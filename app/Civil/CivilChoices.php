@@ -7,6 +7,7 @@ namespace App\Civil;
 use App\Projects\Models\Project;
 use App\Typed\Values;
 use Parlay\Core\Civil\Alignments\MainPointKind;
+use Parlay\Core\Formerly;
 use Parlay\Core\ListOf;
 
 /** Which surface is worked with, and how alignments are drawn and their points called; kept with the project. */
@@ -18,14 +19,15 @@ final readonly class CivilChoices
     private const LONGEST_NAME = 12;
 
     /**
-     * surfaceId: the active surface. raised: metres above it, negative below, that is worked with. interval: metres between stations that
+     * surfaceId: the active surface. verticalOffset: metres above it, negative below, that is worked with. interval: metres between stations that
      * are drawn. names: what main points are called, where that is not the usual abbreviation.
      *
      * @param  list<MainPointName>  $names
      */
     public function __construct(
         public ?int $surfaceId,
-        public float $raised,
+        #[Formerly('raised')]
+        public float $verticalOffset,
         public float $interval,
         #[ListOf(MainPointName::class)]
         public array $names,
@@ -42,7 +44,7 @@ final readonly class CivilChoices
     /** @throws \DomainException */
     public function check(): void
     {
-        if (! is_finite($this->raised) || abs($this->raised) > self::FARTHEST) {
+        if (! is_finite($this->verticalOffset) || abs($this->verticalOffset) > self::FARTHEST) {
             throw new \DomainException('The offset of a surface lies within a hundred metres.');
         }
         if (! ($this->interval >= 0.1 && $this->interval <= 10_000)) {

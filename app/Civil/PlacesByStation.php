@@ -44,7 +44,7 @@ final readonly class PlacesByStation
             PlacesWay::Main => array_map(static fn (MainPoint $p) => $p->along, MainPoint::of($alignment)),
         };
 
-        return array_map(fn (float $along): array => [$along, $this->at($along, $body->right, $body->skew), $body->right], $stations);
+        return array_map(fn (float $along): array => [$along, $this->at($along, $body->offset, $body->skew), $body->offset], $stations);
     }
 
     /** Metres. */
@@ -66,15 +66,15 @@ final readonly class PlacesByStation
             return $place;
         }
         if ($this->lay->heights === CivilHeights::Surface) {
-            $aim = CivilAims::of(new CivilLay(surfaceId: $this->lay->surfaceId, raised: $this->lay->raised));
+            $aim = CivilAims::of(new CivilLay(surfaceId: $this->lay->surfaceId, verticalOffset: $this->lay->verticalOffset));
 
             return $aim->designedAt($place)->place;
         }
         // Skewed, it stands square to another station.
         $foot = $skew === null ? null : $alignment->foot($place);
-        $on = $this->road->heightAt($foot->along ?? $along, $foot->right ?? $right);
+        $on = $this->road->heightAt($foot->along ?? $along, $foot->offset ?? $right);
 
-        return $place->at($on === null ? null : $on->elevation + $this->lay->raised);
+        return $place->at($on === null ? null : $on->elevation + $this->lay->verticalOffset);
     }
 
     /** The main point that is there, or else the station. */

@@ -14,14 +14,14 @@ final readonly class PointBeside
     private const MOST = 2000;
 
     /**
-     * @param  float  $right  metres to the right of the axis, negative left
+     * @param  float  $offset  metres to the right of the axis, negative left
      * @param  float  $northing  of the foot on the axis
      */
     public function __construct(
         public int $pointId,
         public float $station,
         public int $region,
-        public float $right,
+        public float $offset,
         public float $northing,
         public float $easting,
     ) {}
@@ -38,7 +38,7 @@ final readonly class PointBeside
             $foot = $alignment->foot($p->position());
 
             return new self(
-                $p->id, $alignment->stationing->stationAt($foot->along), $alignment->stationing->regionAt($foot->along), $foot->right, $foot->place->northing,
+                $p->id, $alignment->stationing->stationAt($foot->along), $alignment->stationing->regionAt($foot->along), $foot->offset, $foot->place->northing,
                 $foot->place->easting,
             );
         })->values()->all();

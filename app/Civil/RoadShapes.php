@@ -20,7 +20,7 @@ final class RoadShapes
         return match (true) {
             $shape instanceof CrossSections => [
                 'name' => $shape->name, 'sections' => array_map(static fn (CrossSection $s): array => [
-                    $s->along, array_map(static fn (SectionPoint $p): array => [$p->right, $p->elevation, $p->code], $s->points),
+                    $s->along, array_map(static fn (SectionPoint $p): array => [$p->offset, $p->elevation, $p->code], $s->points),
                 ], $shape->sections),
             ],
             $shape instanceof RoadTemplate => ['name' => $shape->name, 'template' => json_decode((string) json_encode($shape), true)],

@@ -11,12 +11,12 @@ final readonly class SurfaceElevations
 {
     /**
      * @param  list<int>  $ids
-     * @param  float  $raised  metres above the surface, negative below
+     * @param  float  $verticalOffset  metres above the surface, negative below
      */
     public function __construct(
         #[ListOf('int')]
         public array $ids,
         public int $surfaceId,
-        public float $raised = 0.0,
+        public float $verticalOffset = 0.0,
     ) {}
 }

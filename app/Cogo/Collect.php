@@ -98,7 +98,7 @@ final class Collect
             foreach (Alike::insertions($layer, $block) as $i) {
                 $insert = $layer->shape($i);
                 $spot = self::spot($id, $i, SpotKind::Insertion, $insert->pointAt(0.0));
-                $candidate = $body->along === 0.0 && $body->right === 0.0
+                $candidate = $body->along === 0.0 && $body->offset === 0.0
                     ? $spot
                     : self::beside($spot, new ShapeRef($id, $i), $insert, $shape, $body);
                 $found[] = $candidate->named(self::nameFrom(Attributes::of($layer, $insert)[$body->attribute] ?? '', $names));
@@ -140,7 +140,7 @@ final class Collect
     private static function beside(Candidate $spot, ShapeRef $ref, Shape $insert, Shape $like, PlacesWanted $body): Candidate
     {
         [[$x, $y], [$u, $v]] = [$insert->stretched(), $like->stretched()];
-        [$along, $right, $azimuth] = [$body->along * $y / $v, $body->right * $x / $u, $insert->azimuth()];
+        [$along, $right, $azimuth] = [$body->along * $y / $v, $body->offset * $x / $u, $insert->azimuth()];
         $place = $spot->position->along($azimuth, $along)->along($azimuth + M_PI_2, $right, $spot->position->elevation);
         $construction = new Construction(
             ConstructionKind::BoltList, $spot->construction->places, [new GivenDirection(shape: $ref)],

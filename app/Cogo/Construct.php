@@ -92,7 +92,7 @@ final readonly class Construct
                 $this->turn($b),
             ),
             ConstructionKind::BoltList => PlacesInPattern::offsets(
-                $this->givens->places($b->places), array_map(static fn (GivenOffset $o) => [$o->along, $o->right], $b->pattern),
+                $this->givens->places($b->places), array_map(static fn (GivenOffset $o) => [$o->along, $o->offset], $b->pattern),
                 $this->turn($b),
             ),
             ConstructionKind::Curve => Made::one([], $this->curve($b)->figures()),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Cogo;
 
 use App\Designs\ShapeRef;
+use Parlay\Core\Formerly;
 use Parlay\Core\ListOf;
 
 /** Many places at once. */
@@ -27,7 +28,8 @@ final readonly class PlacesWanted
         public ?ShapeRef $like = null,
         public ?float $radius = null,
         public float $along = 0.0,
-        public float $right = 0.0,
+        #[Formerly('right')]
+        public float $offset = 0.0,
         public float $interval = 0.0,
         public bool $corners = true,
         public string $separator = '',

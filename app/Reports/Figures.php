@@ -61,7 +61,7 @@ final readonly class Figures
         if ($a->station === null) {
             return $a->name;
         }
-        $beside = $a->axisRight === null || $this->length(abs($a->axisRight)) === $this->length(0.0) ? '' : ', '.$this->length(abs($a->axisRight)).($a->axisRight < 0.0 ? ' left' : ' right');
+        $beside = $a->axisOffset === null || $this->length(abs($a->axisOffset)) === $this->length(0.0) ? '' : ', '.$this->length(abs($a->axisOffset)).($a->axisOffset < 0.0 ? ' left' : ' right');
         $region = ($a->region ?? 1) > 1 ? " ({$a->region})" : '';
 
         return "{$a->name} ".$this->units->station->format($a->station, Stations::unit($this->units->length))."$region$beside".($a->surface === '' ? '' : ", {$a->surface}");

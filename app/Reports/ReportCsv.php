@@ -56,15 +56,15 @@ final class ReportCsv
     private static function aimed(ReportRow $r, callable $n, Project $project): array
     {
         $a = $r->mark->aimed();
-        $side = $a?->right === null || $a->right === 0.0 ? '' : ($a->right < 0.0 ? 'left' : 'right');
+        $side = $a?->offset === null || $a->offset === 0.0 ? '' : ($a->offset < 0.0 ? 'left' : 'right');
 
         return [
-            SpreadsheetCell::write((string) $a?->name), $n($a?->along), $n($a?->toEnd), $n($a?->right === null ? null : abs($a->right)), $side,
+            SpreadsheetCell::write((string) $a?->name), $n($a?->along), $n($a?->toEnd), $n($a?->offset === null ? null : abs($a->offset)), $side,
             SpreadsheetCell::write($r->parallel()), $a?->piece === null ? '' : (string) $a->piece, $r->mark->left_so ? 'yes' : '',
             SpreadsheetCell::write($r->mark->note),
             $a?->station === null ? '' : Stations::figure($project, $a->station), (string) $a?->region,
-            $a?->axisRight === null ? '' : $n(abs($a->axisRight)).($a->axisRight < 0.0 ? ' left' : ' right'), (string) $a?->element,
-            SpreadsheetCell::write((string) $a?->part), SpreadsheetCell::write((string) $a?->surface), $a === null || ! $a->kind->isCivil() ? '' : $n($a->raised),
+            $a?->axisOffset === null ? '' : $n(abs($a->axisOffset)).($a->axisOffset < 0.0 ? ' left' : ' right'), (string) $a?->element,
+            SpreadsheetCell::write((string) $a?->part), SpreadsheetCell::write((string) $a?->surface), $a === null || ! $a->kind->isCivil() ? '' : $n($a->verticalOffset),
         ];
     }
 }

@@ -53,7 +53,7 @@ final readonly class AimLine
             end: $line->end(),
             endHeights: $touched->beginning()->elevation !== null && $touched->end()->elevation !== null,
             flat: self::chords($line),
-            touched: $a->lay()->current()->right === 0.0 ? [] : self::chords($touched),
+            touched: $a->lay()->current()->offset === 0.0 ? [] : self::chords($touched),
         );
     }
 

@@ -7,6 +7,7 @@ namespace App\Stakeout;
 use App\Civil\CivilAims;
 use App\Civil\CivilHeights;
 use App\Stakeout\Models\KeptAim;
+use Parlay\Core\Formerly;
 use Parlay\Core\Geometry\Line;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Geometry\Space;
@@ -21,10 +22,10 @@ use Parlay\Core\Stakeout\Aims\Reach;
 final readonly class Aimed
 {
     /**
-     * along: metres from the start of the line, toEnd to its end; right: of it, looking along, negative to the left. parallel: metres to the
-     * right of the line that was touched, raised above its heights. azimuth: of the line there, radians. grade: its rise for each metre.
-     * station: of an alignment, metres as it is counted there, in which region; axisRight: metres right of its axis; element: which one, from
-     * 1; part: lane, shoulder or slope. surface: that heights came from, raised above it. toNorth, toEast: rise of the design there for each
+     * along: metres from the start of the line, toEnd to its end; offset: of it, looking along, negative to the left. parallel: metres to the
+     * right of the line that was touched, verticalOffset above its heights. azimuth: of the line there, radians. grade: its rise for each metre.
+     * station: of an alignment, metres as it is counted there, in which region; axisOffset: metres right of its axis; element: which one, from
+     * 1; part: lane, shoulder or slope. surface: that heights came from, verticalOffset metres above it. toNorth, toEast: rise of the design there for each
      * metre, where only heights count. before: metres in front of a face, square to it, negative behind, or off an axis; way: the normal of the face outward, or the
      * direction of the axis, east, north and up; thing: the id of the thing they belong to. axisAzimuth: of an alignment there, where only its grade is staked; radians.
      *
@@ -36,17 +37,20 @@ final readonly class Aimed
         public string $source,
         public ?float $along = null,
         public ?float $toEnd = null,
-        public ?float $right = null,
+        #[Formerly('right')]
+        public ?float $offset = null,
         public ?int $piece = null,
         public ?Reach $reach = null,
         public float $parallel = 0.0,
         public string $parallelName = '',
-        public float $raised = 0.0,
+        #[Formerly('raised')]
+        public float $verticalOffset = 0.0,
         public ?float $azimuth = null,
         public ?float $grade = null,
         public ?float $station = null,
         public ?int $region = null,
-        public ?float $axisRight = null,
+        #[Formerly('axisRight')]
+        public ?float $axisOffset = null,
         public ?int $element = null,
         public string $part = '',
         public string $surface = '',
@@ -72,7 +76,7 @@ final readonly class Aimed
             return new self(
                 $aim->kind, $aim->name, $aim->source,
                 along: $aim->kind === AimKind::Place ? (float) $aim->given['along'] : null,
-                right: $aim->kind === AimKind::Place ? (float) $aim->given['right'] : null,
+                offset: $aim->kind === AimKind::Place ? (float) $aim->given['right'] : null,
             );
         }
         $parallel = $aim->lay()->current();
@@ -83,12 +87,12 @@ final readonly class Aimed
             source: $aim->source,
             along: $on->along,
             toEnd: $on->toEnd,
-            right: $on->right,
+            offset: $on->offset,
             piece: $on->piece,
             reach: $on->reach,
-            parallel: $parallel->right,
+            parallel: $parallel->offset,
             parallelName: $parallel->name,
-            raised: $parallel->raised,
+            verticalOffset: $parallel->verticalOffset,
             azimuth: $on->azimuth,
             grade: self::gradeAt($aim, $designed),
         );
@@ -120,16 +124,16 @@ final readonly class Aimed
             source: $aim->source,
             along: $station?->along,
             toEnd: $on?->toEnd,
-            right: $on === null ? $station?->right : $on->right,
+            offset: $on === null ? $station?->offset : $on->offset,
             piece: $on?->piece,
             reach: $on?->reach,
-            parallel: $lay->right,
-            raised: $lay->raised,
+            parallel: $lay->offset,
+            verticalOffset: $lay->verticalOffset,
             azimuth: $on?->azimuth,
             grade: $on === null ? null : self::gradeAt($aim, $designed),
             station: $station?->station,
             region: $station?->region,
-            axisRight: $station?->right,
+            axisOffset: $station?->offset,
             element: $station?->element,
             part: (string) $station?->part,
             surface: $lay->surfaceId === null || ($lay->alignmentId !== null && $lay->heights !== CivilHeights::Surface) ? '' : CivilAims::surfaceName($lay->surfaceId),
@@ -189,10 +193,10 @@ final readonly class Aimed
         $on = $tangent->along($found);
 
         return new self(...[
-            'along' => $this->along + $on, 'toEnd' => $this->toEnd - $on, 'right' => $tangent->right($found),
+            'along' => $this->along + $on, 'toEnd' => $this->toEnd - $on, 'offset' => $tangent->right($found),
             // Counted as it is counted there.
             'station' => $this->station === null ? null : $this->station + $on,
-            'axisRight' => $this->axisRight === null ? null : $this->parallel + $tangent->right($found),
+            'axisOffset' => $this->axisOffset === null ? null : $this->parallel + $tangent->right($found),
         ] + get_object_vars($this));
     }
 
@@ -206,8 +210,8 @@ final readonly class Aimed
         [$on, $right] = [$axis->along($found), $axis->right($found)];
 
         return new self(...[
-            'along' => $this->along + $on, 'right' => $this->right === null ? null : $this->right + $right,
-            'station' => $this->station === null ? null : $this->station + $on, 'axisRight' => $this->axisRight === null ? null : $this->axisRight + $right,
+            'along' => $this->along + $on, 'offset' => $this->offset === null ? null : $this->offset + $right,
+            'station' => $this->station === null ? null : $this->station + $on, 'axisOffset' => $this->axisOffset === null ? null : $this->axisOffset + $right,
         ] + get_object_vars($this));
     }
 

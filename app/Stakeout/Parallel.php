@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Stakeout;
 
+use Parlay\Core\Formerly;
+
 /** A line beside and above the one that was touched. */
 final readonly class Parallel
 {
-    /** right: metres to the right of the line, looking along it; negative to the left. raised: metres above its heights. */
+    /** offset: metres to the right of the line, looking along it; negative to the left. verticalOffset: metres above its heights. */
     public function __construct(
-        public float $right = 0.0,
-        public float $raised = 0.0,
+        #[Formerly('right')]
+        public float $offset = 0.0,
+        #[Formerly('raised')]
+        public float $verticalOffset = 0.0,
         public string $name = '',
     ) {}
 }

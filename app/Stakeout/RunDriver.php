@@ -139,7 +139,7 @@ final class RunDriver implements TellsByItself
         $project = self::project($run);
         if ($run->settings()->mode === RunMode::Prism) {
             $this->asked = $step->key('turn');
-            $this->tell->turn($project, new TurnOrder($this->asked, pointId: $step->point_id, aimId: $step->aim_id));
+            $this->tell->turn($project, new TurnOrder($this->asked, pointId: $step->point_id, aimId: $step->aim_id, keepLock: true));
         } else {
             $this->search = $this->begin($run, $step, $project);
             $this->shoot($run, $step, $project);

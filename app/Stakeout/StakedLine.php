@@ -27,7 +27,7 @@ final class StakedLine
         self::check($lay);
         $line = $touched->polyline();
 
-        return PackedPolyline::of(self::beside($lay->reversed ? $line->reversed() : $line, $lay->current()->right));
+        return PackedPolyline::of(self::beside($lay->reversed ? $line->reversed() : $line, $lay->current()->offset));
     }
 
     /** As it is kept. */
@@ -51,7 +51,7 @@ final class StakedLine
             throw new \DomainException('There is no such parallel of the line any more. Choose another.');
         }
         foreach ($lay->parallels as $p) {
-            if (abs($p->right) > self::FARTHEST || abs($p->raised) > self::FARTHEST) {
+            if (abs($p->offset) > self::FARTHEST || abs($p->verticalOffset) > self::FARTHEST) {
                 throw new \DomainException('A parallel lies within a kilometre of its line.');
             }
             if (mb_strlen($p->name) > self::MOST_WORDS || preg_match('~[\x00-\x1F\x7F]~', $p->name) === 1) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Typed;
 
+use Parlay\Core\Formerly;
 use Parlay\Core\ListOf;
 
 /**
@@ -37,12 +38,13 @@ final class Values
      */
     private static function build(string $class, array $data, string $path, array &$errors): ?object
     {
-        $arguments = [];
+        $arguments = $known = [];
         $before = count($errors);
         foreach ((new \ReflectionClass($class))->getConstructor()?->getParameters() ?? [] as $parameter) {
             $name = $parameter->getName();
             $field = $path.$name;
-            if (! array_key_exists($name, $data)) {
+            $given = self::givenAs($parameter, $data);
+            if ($given === null) {
                 if ($parameter->isDefaultValueAvailable()) {
                     $arguments[$name] = $parameter->getDefaultValue();
                 } else {
@@ -51,13 +53,31 @@ final class Values
 
                 continue;
             }
-            $arguments[$name] = self::value($data[$name], $parameter, $field, $errors);
+            $known[] = $given;
+            $arguments[$name] = self::value($data[$given], $parameter, $field, $errors);
         }
-        foreach (array_diff(array_keys($data), array_keys($arguments)) as $unknown) {
+        foreach (array_diff(array_keys($data), $known) as $unknown) {
             $errors[$path.$unknown] ??= '“'.mb_substr($path.$unknown, 0, 60).'” is not a field of this request.';
         }
 
         return count($errors) > $before ? null : new $class(...$arguments);
+    }
+
+    /**
+     * The field by which a parameter is given: its name, or one that it had when the record was stored; null where it is missing.
+     *
+     * @param  array<array-key, mixed>  $data
+     */
+    private static function givenAs(\ReflectionParameter $parameter, array $data): ?string
+    {
+        $former = array_map(static fn (\ReflectionAttribute $a): string => $a->newInstance()->name, $parameter->getAttributes(Formerly::class));
+        foreach ([$parameter->getName(), ...$former] as $name) {
+            if (array_key_exists($name, $data)) {
+                return $name;
+            }
+        }
+
+        return null;
     }
 
     /** @param  array<string, string>  $errors */

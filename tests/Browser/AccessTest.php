@@ -58,7 +58,7 @@ final class AccessTest extends TestCase
         yield 'elements of an alignment' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Elements')->see('begins at')];
         yield 'a profile' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Profile')->see('Another vertex')];
         yield 'a template' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Across it')->see('Cross-falls that change')];
-        yield 'an alignment being made' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Make an alignment')->see('Counted from')];
+        yield 'an alignment being made' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Make an alignment')->see('Start station')];
         yield 'a surface being made' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Make a surface')->see('Name of the surface')];
         yield 'a volume' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Volume')->press('Work it out')->see('prisms, exact')];
         yield 'models going out' => ['prepare?do=designs', static fn (Screen $s) => $s->press('Models out')->see('LandXML')];
@@ -104,7 +104,7 @@ final class AccessTest extends TestCase
         yield 'a parallel' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->press('Parallel')->see('then touch its side')];
         yield 'places on a line' => ['stake', static fn (Screen $s) => $s->see('Staked last')->touchPlan(78643.4557, 41226.7354)->press('Stake along the arc')->press('Go to a place on it')->see('Distance from the start')];
         yield 'along a road' => ['stake', static fn (Screen $s) => $s->see('Staked last')->press('Access road')->see('Go to station')];
-        yield 'grading to a surface' => ['stake', static fn (Screen $s) => $s->see('Staked last')->press('Yard finished, phase 2')->see('Grade is worked at')];
+        yield 'grading to a surface' => ['stake', static fn (Screen $s) => $s->see('Staked last')->press('Yard finished, phase 2')->see('Vertical offset')];
         yield 'a run to begin' => ['stake', static fn (Screen $s) => $s->press('Run over these by itself')->see('Time to mark')];
         yield 'what follows a mark' => ['stake', static fn (Screen $s) => $s->press('On the sheet and after a mark')->see('Keep these choices')];
         yield 'only some points' => ['stake', static fn (Screen $s) => $s->press('Only some of the points')->see('Which points')];

@@ -36,7 +36,7 @@ final class CivilTest extends TestCase
         [$id, $s] = $this->opened('Saltmarsh Yard', $width, $height);
         $s->press('Drain')->see('every 20.000 m');
         $s->open("/p/$id/stake")->see('Along an alignment')->press('Access road')->see('Heights from');
-        $s->choose('Moves are said', 'along and across Drain');
+        $s->choose('Moves shown', 'along and across Drain');
         // On the arc of the first bend, four metres right of the axis, by the figures of the server.
         $here = $this->place($id, 'Access road', '2+005', 4.0);
         $this->stand($here['northing'], $here['easting']);
@@ -58,7 +58,7 @@ final class CivilTest extends TestCase
     public function test_a_wrong_phase_is_noticed_and_mended_by_one_touch(): void
     {
         [$id, $s] = $this->opened('Saltmarsh Yard', 1280, 800);
-        self::$parlay->ask('PUT', "/projects/$id/civil", ['surfaceId' => $this->surfaces($id)['Yard finished, phase 1'], 'raised' => 0, 'interval' => 20, 'names' => []]);
+        self::$parlay->ask('PUT', "/projects/$id/civil", ['surfaceId' => $this->surfaces($id)['Yard finished, phase 1'], 'verticalOffset' => 0, 'interval' => 20, 'names' => []]);
         $s->open("/p/$id/stake")->see('Surface Yard finished, phase 1')->press('Yard finished, phase 1 (worked with)')->see('where the pole stands');
         // West of the joint there is none of it; near the joint both phases are, and differ.
         $this->stand(78_640.0, 41_256.0, 4.2);
@@ -85,7 +85,7 @@ final class CivilTest extends TestCase
             ->give(Screen::DESIGN_FILE, $file);
         $s->see('LandXML 1.0', 20)->see('one surface')->see('The file says international feet')->see('It lies where the control is')->see('2 triangles of 4 points')->press('Take it')->see("Surface $name", 20);
         unlink($file);
-        self::$parlay->ask('PUT', "/projects/$id/civil", ['surfaceId' => $this->surfaces($id)[$name], 'raised' => 0, 'interval' => 30.48, 'names' => []]);
+        self::$parlay->ask('PUT', "/projects/$id/civil", ['surfaceId' => $this->surfaces($id)[$name], 'verticalOffset' => 0, 'interval' => 30.48, 'names' => []]);
         $s->open("/p/$id/stake")->press("$name (worked with)")->see('where the pole stands');
         // Half across it the pad is at 101 ft; the pole stands a foot above.
         $this->stand(5230 * 0.3048, 2400 * 0.3048, 102 * 0.3048);
@@ -98,7 +98,7 @@ final class CivilTest extends TestCase
             self::assertTrue(Running::until(fn () => hypot(self::$parlay->ask('GET', "/projects/$id/live")['pole']['northing'] - $n * 0.3048, self::$parlay->ask('GET', "/projects/$id/live")['pole']['easting'] - $e * 0.3048) < 0.01, 60));
             $s->press("Measure against $name")->see(($i + 1).($i === 0 ? ' shot' : ' shots').', held against', 30);
         }
-        $s->press('Leave it, with its volume')->see('kept as a surface', 20)->see('prisms, exact');
+        $s->press('Finish it, with its volume')->see('kept as a surface', 20)->see('prisms, exact');
         // 20 ft by 20 ft by half a foot: 200 cubic feet, 7.41 cubic yards.
         self::assertMatchesRegularExpression('~prisms, exact\s+7\.[34]\d yd³\s+0\.00 yd³\s+7\.[34]\d yd³ cut~', $s->text());
         $kinds = array_column(self::$parlay->ask('GET', "/projects/$id/surfaces"), 'kind', 'name');

@@ -104,7 +104,7 @@ final class DayTest extends TestCase
         $s->driver->navigate()->refresh();
         $s->see('staked already, out');
         $s->press('Nudge south')
-            ->choose('Moves are said', 'by north and east')
+            ->choose('Moves shown', 'by north and east')
             ->see('by the site grid')
             ->press('Measure and store')
             ->see('against design')

@@ -62,7 +62,7 @@ final class StakeTest extends TestCase
                     return ($at = $this->aims($id)[0]['line']['lay']['parallel']) !== $was;
                 }, 10));
             }
-            $right = $lay['parallels'][$at]['right'];
+            $right = $lay['parallels'][$at]['offset'];
             // Looking east along the south wall, right is south. It begins with the piece that was touched.
             $flat = $this->aims($id)[0]['line']['flat'];
             $this->stand($n - $right * ($flat[2] > $flat[0] ? 1 : -1), $e);

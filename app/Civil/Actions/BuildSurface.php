@@ -43,7 +43,7 @@ final class BuildSurface
                 throw new \DomainException("“{$open->name}” is still growing: leave it before another is begun.");
             }
             $build = SurfaceBuild::query()->create([
-                'project_id' => $project->id, 'key' => $body->key, 'name' => $name, 'against_id' => $body->againstId, 'raised' => $body->raised,
+                'project_id' => $project->id, 'key' => $body->key, 'name' => $name, 'against_id' => $body->againstId, 'raised' => $body->verticalOffset,
                 'begun_at' => Clock::stamp(),
             ]);
             $project->measured();

@@ -103,16 +103,16 @@ final class FindVolume
         if ($wanted->secondId === null) {
             return [$wanted->elevation ?? throw new \DomainException('Choose another surface, or type a height.'), 'the height '.$length->format($wanted->elevation)];
         }
-        if ($wanted->secondId === $wanted->firstId && $wanted->raised === 0.0) {
+        if ($wanted->secondId === $wanted->firstId && $wanted->verticalOffset === 0.0) {
             throw new \DomainException('These are one surface: there is nothing between them. Choose another.');
         }
         $second = CivilSurface::inProject($project, $wanted->secondId);
-        $raised = $wanted->raised === 0.0 ? '' : ', '.$length->format(abs($wanted->raised)).($wanted->raised > 0.0 ? ' above it' : ' below it');
+        $above = $wanted->verticalOffset === 0.0 ? '' : ', '.$length->format(abs($wanted->verticalOffset)).($wanted->verticalOffset > 0.0 ? ' above it' : ' below it');
         $surface = $second->surface();
 
-        return [$wanted->raised === 0.0 ? $surface : new Surface(
-            $surface->northings, $surface->eastings, array_map(static fn (float $z) => $z + $wanted->raised, $surface->elevations), $surface->corners,
-        ), $second->name.$raised];
+        return [$wanted->verticalOffset === 0.0 ? $surface : new Surface(
+            $surface->northings, $surface->eastings, array_map(static fn (float $z) => $z + $wanted->verticalOffset, $surface->elevations), $surface->corners,
+        ), $second->name.$above];
     }
 
     private static function base(Surface $first, Outline $outline): Surface

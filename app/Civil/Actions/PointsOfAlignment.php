@@ -30,7 +30,7 @@ final class PointsOfAlignment
         $row = CivilAlignment::inProject($project, $id);
         $lay = new CivilLay(
             alignmentId: $id, surfaceId: $wanted->surfaceId, heights: $wanted->heights, profile: $wanted->profile, shape: $wanted->shape,
-            raised: $wanted->raised,
+            verticalOffset: $wanted->verticalOffset,
         );
         CivilAims::check($project, $lay);
         $places = new PlacesByStation($project, $lay);
@@ -49,7 +49,7 @@ final class PointsOfAlignment
                 code: $p['code'],
                 along: $p['along'],
                 station: Stations::written($project, $alignment->stationing, $p['along']),
-                right: $p['right'],
+                offset: $p['right'],
                 northing: $at->northing,
                 easting: $at->easting,
                 elevation: $at->elevation,
@@ -76,7 +76,7 @@ final class PointsOfAlignment
 
     private static function from(Project $project, CivilAlignment $row, AlignmentPoint $p): string
     {
-        $beside = $p->right === 0.0 ? '' : ', '.$project->length_style->format(abs($p->right)).($p->right < 0.0 ? ' left' : ' right');
+        $beside = $p->offset === 0.0 ? '' : ', '.$project->length_style->format(abs($p->offset)).($p->offset < 0.0 ? ' left' : ' right');
 
         return "{$row->name} {$p->station}$beside";
     }
@@ -138,8 +138,8 @@ final class PointsOfAlignment
                 };
             }
             yield [
-                'name' => $row->name !== '' ? $row->name : trim($wanted->prefix.($fault === null ? Stations::short($project, $alignment->stationing, $along) : '').self::beside($project, $row->right * $metres)),
-                'code' => $row->code, 'along' => $along, 'right' => $row->right * $metres,
+                'name' => $row->name !== '' ? $row->name : trim($wanted->prefix.($fault === null ? Stations::short($project, $alignment->stationing, $along) : '').self::beside($project, $row->offset * $metres)),
+                'code' => $row->code, 'along' => $along, 'right' => $row->offset * $metres,
                 'fault' => $fault === null ? null : "Line {$row->line}: $fault.",
             ];
         }

@@ -105,7 +105,7 @@ final class PointsOfSurfaces
             code: $code,
             along: $along,
             station: $station,
-            right: $right,
+            offset: $right,
             northing: $at?->northing,
             easting: $at?->easting,
             elevation: $at?->elevation,
@@ -140,7 +140,7 @@ final class PointsOfSurfaces
             $on = $packed->at($point->northing, $point->easting);
             if ($on !== null) {
                 $before[$point->id] = ['elevation' => $point->elevation];
-                $after[$point->id] = ['elevation' => $on->elevation + $wanted->raised];
+                $after[$point->id] = ['elevation' => $on->elevation + $wanted->verticalOffset];
             }
         }
         if ($after === []) {

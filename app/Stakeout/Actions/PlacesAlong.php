@@ -85,17 +85,17 @@ final class PlacesAlong
     /** @return list<array{float, Position, float}> distance along, place, offset to the right */
     private static function places(Polyline $line, PlacesOnLine $body): array
     {
-        $beside = static fn (float $along): array => [$along, $line->at($along, $body->right), $body->right];
+        $beside = static fn (float $along): array => [$along, $line->at($along, $body->offset), $body->offset];
 
         return match ($body->way) {
             PlacesWay::Next, PlacesWay::Before => throw new \DomainException('Only an alignment has stations to go on to.'),
-            PlacesWay::At => [self::at($line, $body->distance, $body->right)],
-            PlacesWay::Every => array_map(static fn (array $s) => $beside($s[0]), $line->every($body->interval, false, $body->right)),
+            PlacesWay::At => [self::at($line, $body->distance, $body->offset)],
+            PlacesWay::Every => array_map(static fn (array $s) => $beside($s[0]), $line->every($body->interval, false, $body->offset)),
             PlacesWay::Parts => array_map(
                 static fn (int $i) => $beside($line->length() * $i / max(1, $body->parts)),
-                array_keys($line->divided($body->parts, $body->right)),
+                array_keys($line->divided($body->parts, $body->offset)),
             ),
-            PlacesWay::Main => self::main($line, $body->right),
+            PlacesWay::Main => self::main($line, $body->offset),
         };
     }
 

@@ -48,7 +48,8 @@ final class TellInstrument
                 ?? throw new \DomainException('An elevation lies in no direction: the instrument stays where it looks.'),
             default => StakeoutPoint::of($project)->findOrFail($body->pointId)->position(),
         };
-        $holding = Setup::current($project)->first()?->holds() === true ? Setup::current($project)->first()->station() : null;
+        $current = Setup::current($project)->first();
+        $holding = $current?->holds() === true ? $current->station() : null;
         // To control, a setup being made knows better where the instrument stands now; what is staked hangs on the setup that holds,
         // whatever was begun since.
         $station = $body->controlId !== null ? $this->stationOfDraft($project) ?? $holding : $holding ?? $this->stationOfDraft($project);
@@ -63,6 +64,10 @@ final class TellInstrument
             $at = $station->aimAt($place, 0.0);
 
             return $this->queue($project, $body->key, Instruction::dot($at['circle'], $at['zenith'], self::DOT_WAITS), null, $asked);
+        }
+        // Whoever carries the prism is led from where they stand: turned away, the instrument would have to find it again at each target.
+        if ($body->keepLock && (LiveState::read()->status['locked'] ?? false) === true) {
+            return $this->queue($project, $body->key, Instruction::track(true), null, $asked);
         }
         // Whoever turns to a point wants to be led to it.
         $this->queue($project, $body->key.'-track', Instruction::track(true), null);

@@ -123,7 +123,7 @@ final class KeptAim extends Model
         if ($kind === AimKind::Line) {
             $how = self::layOf($lay);
 
-            return new LineAim($line ?? throw new \LogicException('A line has pieces.'), $how->heights, $how->elevation, $how->current()->raised);
+            return new LineAim($line ?? throw new \LogicException('A line has pieces.'), $how->heights, $how->elevation, $how->current()->verticalOffset);
         }
 
         return new PlaceAim($place ?? throw new \LogicException('A place has coordinates.'));

@@ -102,7 +102,7 @@ final class AlignmentTest extends TestCase
         self::assertEqualsWithDelta(141.421, $arc->at(0.0)->distanceTo($arc->at($arc->length)), 5e-4);
         self::assertEqualsWithDelta(42.920, $arc->at(200.0)->distanceTo($arc->at($arc->length)), 5e-4);
         $foot = $arc->foot($arc->at(200.0, -3.0));
-        self::assertEqualsWithDelta([200.0, -3.0], [$foot->along, $foot->right], 1e-9);
+        self::assertEqualsWithDelta([200.0, -3.0], [$foot->along, $foot->offset], 1e-9);
     }
 
     private static function road(): Alignment
@@ -126,9 +126,9 @@ final class AlignmentTest extends TestCase
             $foot = $road->foot($place);
             // In a bend another place of it may be nearer; then that one is given, and is nearer indeed.
             if (abs($foot->along - $along) > 1e-4) {
-                self::assertLessThan(abs($right) + 1e-4, abs($foot->right));
+                self::assertLessThan(abs($right) + 1e-4, abs($foot->offset));
             }
-            self::assertLessThan(1e-4, $road->at($foot->along, $foot->right)->distanceTo($place));
+            self::assertLessThan(1e-4, $road->at($foot->along, $foot->offset)->distanceTo($place));
         }
     }
 
@@ -171,8 +171,8 @@ final class AlignmentTest extends TestCase
             Element::line(new Position(100, 40), M_PI, 100.0),
         ]);
         $feet = $bend->feet(new Position(50, 15), 60.0);
-        self::assertEqualsWithDelta([50.0, 15.0], [$feet[0]->along, $feet[0]->right], 1e-9);
-        self::assertEqualsWithDelta([100 + 20 * M_PI + 50, 25.0], [$feet[1]->along, $feet[1]->right], 1e-9);
+        self::assertEqualsWithDelta([50.0, 15.0], [$feet[0]->along, $feet[0]->offset], 1e-9);
+        self::assertEqualsWithDelta([100 + 20 * M_PI + 50, 25.0], [$feet[1]->along, $feet[1]->offset], 1e-9);
     }
 
     public function test_gaps_and_kinks_are_found_with_their_size(): void
@@ -230,9 +230,9 @@ final class AlignmentTest extends TestCase
         $bend = new Alignment([Element::line(new Position(0, 0), 0.0, 100.0), Element::arc(new Position(100, 0), 0.0, 25 * M_PI, 1 / 50)]);
         // An eighth of a turn into the arc about (100, 50), 4 m outside of it.
         $foot = $bend->feet(new Position(100 + 54 * sin(M_PI / 4), 50 - 54 * cos(M_PI / 4)), 10.0)[0];
-        self::assertEqualsWithDelta([100 + 12.5 * M_PI, -4.0, M_PI / 4, 1 / 50], [$foot->along, $foot->right, $foot->azimuth, $foot->curvature], 1e-9);
+        self::assertEqualsWithDelta([100 + 12.5 * M_PI, -4.0, M_PI / 4, 1 / 50], [$foot->along, $foot->offset, $foot->azimuth, $foot->curvature], 1e-9);
         $far = $bend->feet(new Position(50, 30), 10.0);
         self::assertCount(1, $far, 'beyond what was asked for the nearest is said all the same');
-        self::assertEqualsWithDelta([50.0, 30.0], [$far[0]->along, $far[0]->right], 1e-9);
+        self::assertEqualsWithDelta([50.0, 30.0], [$far[0]->along, $far[0]->offset], 1e-9);
     }
 }

@@ -78,7 +78,7 @@ final class RoadTest extends TestCase
         $sections = new CrossSections([$section(0, $before), $section(20, $after)]);
         self::assertEqualsWithDelta($halfway, $sections->heightAt(10, $right, null)?->elevation, 1e-9);
         foreach ([0.01, 5.0, 10.0, 15.0, 19.99] as $along) {
-            $offsets = array_map(static fn (SectionPoint $p) => $p->right, $sections->section($along, null));
+            $offsets = array_map(static fn (SectionPoint $p) => $p->offset, $sections->section($along, null));
             $sorted = $offsets;
             sort($sorted);
             self::assertSame($sorted, $offsets);
@@ -142,7 +142,7 @@ final class RoadTest extends TestCase
     {
         $template = self::template();
         $road = new Road(new Alignment([Element::line(new Position(0, 0), 0.0, 100.0)]), new Profile([new Vertex(0, 10), new Vertex(100, 10)]), $template);
-        $aim = new AlignmentAim($road, grade: true, raised: 0.5);
+        $aim = new AlignmentAim($road, grade: true, verticalOffset: 0.5);
         foreach ([1, -1] as $side) {
             foreach (['cut' => [13.0, 0.1], 'fill' => [7.0, -0.05]] as [$ground, $rise]) {
                 $height = static fn (float $right): float => $ground + $rise * abs($right);
@@ -168,14 +168,14 @@ final class RoadTest extends TestCase
             new Alignment([Element::line(new Position(0, 0), 0.0, 100.0)]), new Profile([new Vertex(0, 10), new Vertex(100, 12)]), self::template(),
         );
         $pole = new Position(40.0, 2.0, 10.9);
-        $grade = (new AlignmentAim($road, grade: true, raised: -0.3))->designedAt($pole);
+        $grade = (new AlignmentAim($road, grade: true, verticalOffset: -0.3))->designedAt($pole);
         self::assertSame(Judged::Height, (new AlignmentAim($road, grade: true))->judges());
         self::assertEqualsWithDelta([40.0, 2.0, 10.8 - 0.05 - 0.3], [$grade->place->northing, $grade->place->easting, $grade->place->elevation], 1e-12);
-        self::assertEqualsWithDelta([40.0, 2.0, 10.8], [$grade->station?->station, $grade->station?->right, $grade->station?->axis], 1e-12);
+        self::assertEqualsWithDelta([40.0, 2.0, 10.8], [$grade->station?->station, $grade->station?->offset, $grade->station?->axis], 1e-12);
 
-        $line = (new AlignmentAim($road, right: -3.5))->designedAt($pole);
+        $line = (new AlignmentAim($road, offset: -3.5))->designedAt($pole);
         self::assertEqualsWithDelta([40.0, -3.5, 10.8 - 0.0875], [$line->place->northing, $line->place->easting, $line->place->elevation], 1e-12);
-        self::assertEqualsWithDelta(5.5, $line->on?->right, 1e-12);
+        self::assertEqualsWithDelta(5.5, $line->on?->offset, 1e-12);
         self::assertNull((new AlignmentAim($road, heights: false))->designedAt($pole)->place->elevation);
     }
 

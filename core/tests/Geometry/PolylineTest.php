@@ -116,7 +116,7 @@ final class PolylineTest extends TestCase
         [$along, $right] = $line->foot(new Position(10.1, -3));
         self::assertEqualsWithDelta([10.0, -hypot(0.1, 3)], [$along, $right], 1e-9);
         $alignment = new Alignment([Element::between($places[0], $places[1]), Element::between($places[1], $places[2])]);
-        self::assertEqualsWithDelta(-hypot(0.1, 3), $alignment->foot(new Position(10.1, -3))->right, 1e-9);
+        self::assertEqualsWithDelta(-hypot(0.1, 3), $alignment->foot(new Position(10.1, -3))->offset, 1e-9);
         self::assertEqualsWithDelta(hypot(0.1, 3), Polyline::through([$places[0], $places[1], new Position(5, -5)])->foot(new Position(10.1, 3))[1], 1e-9);
         // The corner where a closed chain begins is one like the others.
         $closed = Polyline::through($places, true);

@@ -33,16 +33,16 @@ final class LineAimTest extends TestCase
         $wall = self::aim(Polyline::through([new Position(100, 200, 5.0), new Position(100, 210, 5.5)]));
         $beside = $wall->designedAt(new Position(99.7, 204.0, 5.1));
         self::assertSame(Reach::Beside, $beside->on?->reach);
-        self::assertEqualsWithDelta([4.0, 6.0, 0.3], [$beside->on->along, $beside->on->toEnd, $beside->on->right], 1e-12);
+        self::assertEqualsWithDelta([4.0, 6.0, 0.3], [$beside->on->along, $beside->on->toEnd, $beside->on->offset], 1e-12);
         self::assertEqualsWithDelta([100.0, 204.0, 5.2], self::figures($beside->place), 1e-12);
 
         $before = $wall->designedAt(new Position(100.2, 197.0))->on;
         self::assertSame(Reach::BeforeStart, $before?->reach);
-        self::assertEqualsWithDelta([-3.0, 13.0, -0.2], [$before->along, $before->toEnd, $before->right], 1e-12);
+        self::assertEqualsWithDelta([-3.0, 13.0, -0.2], [$before->along, $before->toEnd, $before->offset], 1e-12);
 
         $beyond = $wall->designedAt(new Position(99.0, 212.0));
         self::assertSame(Reach::BeyondEnd, $beyond->on?->reach);
-        self::assertEqualsWithDelta([12.0, -2.0, 1.0], [$beyond->on->along, $beyond->on->toEnd, $beyond->on->right], 1e-12);
+        self::assertEqualsWithDelta([12.0, -2.0, 1.0], [$beyond->on->along, $beyond->on->toEnd, $beyond->on->offset], 1e-12);
         // The grade goes on.
         self::assertEqualsWithDelta(5.6, $beyond->place->elevation, 1e-12);
     }
@@ -58,16 +58,16 @@ final class LineAimTest extends TestCase
         $at = static fn (float $turned, float $radius) => $aim->designedAt($centre->along(-M_PI_2 + $turned, $radius))->on;
 
         $half = $at(M_PI / 4, 98.0);
-        self::assertEqualsWithDelta([78.540, 78.540, 2.0], [$half?->along, $half?->toEnd, $half?->right], 5e-4);
+        self::assertEqualsWithDelta([78.540, 78.540, 2.0], [$half?->along, $half?->toEnd, $half?->offset], 5e-4);
         self::assertEqualsWithDelta(100.0, $half?->radius, 1e-9);
         // Ten degrees beyond the end, and before the start, are 17.453 m along the same circle.
         $beyond = $at(M_PI_2 + deg2rad(10), 101.0);
         self::assertSame(Reach::BeyondEnd, $beyond?->reach);
-        self::assertEqualsWithDelta([174.533, -17.453, -1.0], [$beyond->along, $beyond->toEnd, $beyond->right], 5e-4);
+        self::assertEqualsWithDelta([174.533, -17.453, -1.0], [$beyond->along, $beyond->toEnd, $beyond->offset], 5e-4);
         self::assertEqualsWithDelta(M_PI_2 + deg2rad(10), $beyond->azimuth, 1e-9);
         $before = $at(-deg2rad(10), 101.0);
         self::assertSame(Reach::BeforeStart, $before?->reach);
-        self::assertEqualsWithDelta([-17.453, 174.533, -1.0], [$before->along, $before->toEnd, $before->right], 5e-4);
+        self::assertEqualsWithDelta([-17.453, 174.533, -1.0], [$before->along, $before->toEnd, $before->offset], 5e-4);
         self::assertEqualsWithDelta(2 * M_PI - deg2rad(10), $before->azimuth, 1e-9);
     }
 
@@ -79,10 +79,10 @@ final class LineAimTest extends TestCase
         foreach ([0.001, 1.0, 3.14, 4.5, 6.2831] as $turned) {
             $on = $circle->designedAt((new Position(0, 0))->along($turned, 10.5))->on;
             self::assertSame(Reach::Beside, $on?->reach);
-            self::assertEqualsWithDelta([10 * $turned, -0.5], [$on->along, $on->right], 1e-9);
+            self::assertEqualsWithDelta([10 * $turned, -0.5], [$on->along, $on->offset], 1e-9);
         }
         // In the middle all of it is as near.
-        self::assertEqualsWithDelta(10.0, abs((float) $circle->designedAt(new Position(0, 0))->on?->right), 1e-9);
+        self::assertEqualsWithDelta(10.0, abs((float) $circle->designedAt(new Position(0, 0))->on?->offset), 1e-9);
     }
 
     public function test_at_a_corner_the_side_is_the_outside_of_the_turn(): void
@@ -91,7 +91,7 @@ final class LineAimTest extends TestCase
         $aim = self::aim(Polyline::through([new Position(0, 0), new Position(10, 0), (new Position(10, 0))->along(deg2rad(150), 10)]));
         foreach ([-80, -30, 0, 30, 55] as $degrees) {
             $on = $aim->designedAt((new Position(10, 0))->along(deg2rad($degrees), 2.0))->on;
-            self::assertEqualsWithDelta([10.0, -2.0], [$on?->along, $on?->right], 1e-9, "$degrees");
+            self::assertEqualsWithDelta([10.0, -2.0], [$on?->along, $on?->offset], 1e-9, "$degrees");
         }
     }
 
@@ -133,7 +133,7 @@ final class LineAimTest extends TestCase
             }
             $beside++;
             self::assertEqualsWithDelta($along, $designed->on->along, 1e-6, "case $i");
-            self::assertEqualsWithDelta($distance, abs($designed->on->right), 1e-6, "case $i");
+            self::assertEqualsWithDelta($distance, abs($designed->on->offset), 1e-6, "case $i");
             self::assertEqualsWithDelta($height, $designed->place->elevation, 1e-6, "case $i");
         }
         self::assertGreaterThan(30, $beside);
@@ -158,7 +158,7 @@ final class LineAimTest extends TestCase
             self::assertLessThan(1e-5, $far);
             self::assertEqualsWithDelta($length, $parallel->length(), 2e-4);
             // Whoever stands on the parallel stands as far beside the line.
-            self::assertEqualsWithDelta($right, self::aim($line)->designedAt($parallel->at(50.0))->on?->right, 1e-9);
+            self::assertEqualsWithDelta($right, self::aim($line)->designedAt($parallel->at(50.0))->on?->offset, 1e-9);
         }
     }
 
@@ -175,7 +175,7 @@ final class LineAimTest extends TestCase
     public function test_heights_run_by_vertices_from_end_to_end_at_one_height_or_not_at_all(): void
     {
         $line = PackedPolyline::of(Polyline::through([new Position(0, 0, 1.0), new Position(0, 10), new Position(0, 20, 2.0)]));
-        $height = static fn (LineHeights $heights, ?float $one = null, float $raised = 0.0) => (new LineAim($line, $heights, $one, $raised))
+        $height = static fn (LineHeights $heights, ?float $one = null, float $verticalOffset = 0.0) => (new LineAim($line, $heights, $one, $verticalOffset))
             ->designedAt(new Position(1.0, 5.0, 9.0))->place->elevation;
         self::assertNull($height(LineHeights::Vertices), 'a vertex between has none');
         self::assertEqualsWithDelta(1.25, $height(LineHeights::Ends), 1e-12);
@@ -204,9 +204,9 @@ final class LineAimTest extends TestCase
                 return $foot === null ? min($l->from->distanceTo($p), $l->to->distanceTo($p)) : abs($foot[1]);
             }, $polyline->legs));
             if ($foot->along >= 0.0 && $foot->along <= $packed->length) {
-                self::assertEqualsWithDelta($least, abs($foot->right), 1e-7);
+                self::assertEqualsWithDelta($least, abs($foot->offset), 1e-7);
             } else {
-                self::assertLessThan($least + 1e-9, abs($foot->right));
+                self::assertLessThan($least + 1e-9, abs($foot->offset));
             }
         }
         // Kept in a head and blocks, of which one or two are read for a place.
@@ -285,8 +285,8 @@ final class LineAimTest extends TestCase
         $aim = self::aim(Polyline::of([new Leg(new Position(0, 0), new Position(10, 0)), new Leg(new Position(10, 0), new Position(10, 20))]));
         [$first, $second] = [$aim->designedAt(new Position(4, 1))->on, $aim->designedAt(new Position(9, 15))->on];
         self::assertSame([1, 2, 2], [$first?->piece, $second?->piece, $second?->pieces]);
-        self::assertEqualsWithDelta([4.0, 26.0, 1.0], [$first?->along, $first?->toEnd, $first?->right], 1e-9);
-        self::assertEqualsWithDelta([25.0, 5.0, 1.0], [$second?->along, $second?->toEnd, $second?->right], 1e-9);
+        self::assertEqualsWithDelta([4.0, 26.0, 1.0], [$first?->along, $first?->toEnd, $first?->offset], 1e-9);
+        self::assertEqualsWithDelta([25.0, 5.0, 1.0], [$second?->along, $second?->toEnd, $second?->offset], 1e-9);
     }
 
     private static function aim(Polyline $line): LineAim

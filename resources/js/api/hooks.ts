@@ -184,8 +184,16 @@ export async function untilFinished(project: number, started: Promise<Schemas['T
     return task;
 }
 
-export const turnTo = (project: number, to: { controlId: number } | { pointId: number } | { aimId: number }) =>
-    untilDone(project, ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...of(project), body: { key: newKey(), ...to } })));
+type TurnedTo = { controlId: number } | { pointId: number } | { aimId: number };
+
+export const turnTo = (project: number, to: TurnedTo, keepLock = false) =>
+    untilDone(
+        project,
+        ask(api.POST('/api/v1/projects/{project}/instrument/turn', { ...of(project), body: { key: newKey(), keepLock, ...to } })),
+    );
+
+/** A target was chosen: where the instrument holds the prism it goes on following it, or else it looks there. */
+export const lookFor = (project: number, to: TurnedTo) => turnTo(project, to, true);
 
 /** How many measurements this page waits for. */
 let underWay = 0;

@@ -109,7 +109,7 @@ export function AlignmentForm({ project, points, control, want, setWant, alignme
                             ['touched', 'touching lines and arcs'],
                         ]}
                     />
-                    <LengthField label="Counted from" value={start} onValue={setStart} hint="station of its start" />
+                    <LengthField label="Start station" value={start} onValue={setStart} hint="where the alignment begins" />
                 </div>
                 {way === 'corners' && <Corners {...{ points, control, corners, setCorners }} />}
                 {way === 'touched' && <ChainInput value={line} onValue={setLine} points={points} control={control} />}
@@ -138,7 +138,7 @@ export function AlignmentForm({ project, points, control, want, setWant, alignme
                 <Step
                     busy={keep.isPending}
                     why={name.trim() === '' ? 'It needs a name.' : !shown ? 'There is nothing to draw yet.' : null}
-                    second={<Button onClick={onClose}>Leave it</Button>}
+                    second={<Button onClick={onClose}>Cancel</Button>}
                     onClick={() => given && keep.mutate({ name, given }, { onSuccess: onClose })}
                 >
                     Keep the alignment

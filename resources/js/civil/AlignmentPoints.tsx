@@ -152,7 +152,7 @@ export function AlignmentPoints({ project, alignment: a, onClose }: StageProps &
                           ? 'Mend the lines above first.'
                           : null
                 }
-                second={<Button onClick={onClose}>Leave it</Button>}
+                second={<Button onClick={onClose}>Cancel</Button>}
                 onClick={() => keep.mutate(undefined, { onSuccess: onClose })}
             >
                 Make {good} points

@@ -185,7 +185,7 @@ function SurfaceCard(props: StageProps & { surface: Surface }) {
                 {s.kind === 'design' && (
                     <div className="w-48">
                         <LengthField
-                            label="Grade judged within"
+                            label="Grade tolerance"
                             value={s.tolerance}
                             optional
                             onValue={(tolerance) => change.mutate({ tolerance: tolerance ?? 0 })}

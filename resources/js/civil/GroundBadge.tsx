@@ -26,8 +26,10 @@ export function GroundBadge({ project, ground }: { project: Project; ground: Gro
 
 /** The name of a surface with its offset in words. */
 export function surfaceWords(name: string, project: Project): string {
-    const { raised } = project.civil;
-    return raised === 0 ? name : `${name}, ${formatLength(Math.abs(raised), project.units.length)} ${raised < 0 ? 'below' : 'above'} it`;
+    const { verticalOffset } = project.civil;
+    return verticalOffset === 0
+        ? name
+        : `${name}, ${formatLength(Math.abs(verticalOffset), project.units.length)} ${verticalOffset < 0 ? 'below' : 'above'} it`;
 }
 
 function LegendRows({ legend, what }: { legend: NonNullable<Ground['legend']>; what: string }) {

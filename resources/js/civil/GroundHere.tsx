@@ -41,7 +41,7 @@ export function GroundHere({ project, place, alignment = null }: Props) {
                     {alignment === null && `${beside.name}: `}
                     <span className="figure">
                         {formatStation(beside.station, units)}
-                        {beside.region > 1 && ` (${beside.region})`}, {offsetWords(beside.right, units.length)}
+                        {beside.region > 1 && ` (${beside.region})`}, {offsetWords(beside.offset, units.length)}
                     </span>
                     {beside.elevation !== null && (
                         <>

@@ -91,24 +91,28 @@ export function ActiveSurface({ project, ground }: { project: Project; ground: G
     return (
         <div className="grid gap-2">
             <Choice
-                label="Surface that is worked with"
+                label="Active surface"
                 value={String(ground.active?.id ?? '')}
                 onValue={(id) => keep.mutate({ ...civil, surfaceId: id === '' ? null : Number(id) })}
                 options={[['', 'none'], ...ground.surfaces.map((s) => [String(s.id), s.name] as const)]}
             />
             <div className="grid grid-cols-2 items-end gap-2">
                 <LengthField
-                    label="Worked with at"
-                    value={Math.abs(civil.raised)}
+                    label="Vertical offset"
+                    value={Math.abs(civil.verticalOffset)}
                     onValue={(metres) =>
-                        metres !== null && keep.mutate({ ...civil, raised: civil.raised < 0 ? -Math.abs(metres) : Math.abs(metres) })
+                        metres !== null &&
+                        keep.mutate({ ...civil, verticalOffset: civil.verticalOffset < 0 ? -Math.abs(metres) : Math.abs(metres) })
                     }
                 />
                 <Choice
-                    label="of it"
-                    value={civil.raised < 0 ? 'below' : 'above'}
+                    label="above or below"
+                    value={civil.verticalOffset < 0 ? 'below' : 'above'}
                     onValue={(side) =>
-                        keep.mutate({ ...civil, raised: side === 'below' ? -Math.abs(civil.raised) : Math.abs(civil.raised) })
+                        keep.mutate({
+                            ...civil,
+                            verticalOffset: side === 'below' ? -Math.abs(civil.verticalOffset) : Math.abs(civil.verticalOffset),
+                        })
                     }
                     options={[
                         ['above', 'above'],

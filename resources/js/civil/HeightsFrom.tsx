@@ -7,14 +7,14 @@ export interface Heights {
     profile: number | null;
     shape: number | null;
     surfaceId: number | null;
-    raised: number;
+    verticalOffset: number;
 }
 
 /** Where heights beside an alignment come from by themselves: its own profile and sections, or else the surface that is worked with. */
 export function usualHeights(alignment: Alignment, surfaces: readonly Surface[]): Heights {
     const profile = alignment.profiles.findIndex((p) => !p.ground);
     const active = surfaces.find((s) => s.active) ?? null;
-    const none = { profile: null, shape: null, surfaceId: null, raised: 0 };
+    const none = { profile: null, shape: null, surfaceId: null, verticalOffset: 0 };
     if (profile >= 0 || alignment.shapes.length > 0) {
         return { ...none, heights: 'road', profile: profile < 0 ? null : profile, shape: alignment.shapes.length > 0 ? 0 : null };
     }
@@ -84,14 +84,16 @@ export function HeightsFrom({ alignment, surfaces, value, onValue }: Props) {
             {value.heights !== 'none' && (
                 <div className="grid grid-cols-2 items-end gap-2">
                     <LengthField
-                        label="Worked at"
-                        value={Math.abs(value.raised)}
-                        onValue={(m) => m !== null && set({ raised: value.raised < 0 ? -Math.abs(m) : Math.abs(m) })}
+                        label="Vertical offset"
+                        value={Math.abs(value.verticalOffset)}
+                        onValue={(m) => m !== null && set({ verticalOffset: value.verticalOffset < 0 ? -Math.abs(m) : Math.abs(m) })}
                     />
                     <Choice
-                        label="of these heights"
-                        value={value.raised < 0 ? 'below' : 'above'}
-                        onValue={(side) => set({ raised: side === 'below' ? -Math.abs(value.raised) : Math.abs(value.raised) })}
+                        label="above or below"
+                        value={value.verticalOffset < 0 ? 'below' : 'above'}
+                        onValue={(side) =>
+                            set({ verticalOffset: side === 'below' ? -Math.abs(value.verticalOffset) : Math.abs(value.verticalOffset) })
+                        }
                         options={[
                             ['above', 'above'],
                             ['below', 'below'],

@@ -118,7 +118,7 @@ export function LookAlong({ project, ground, live, aim, onClose }: Props) {
                         section={section}
                         width={Number(width)}
                         height={height}
-                        pole={pole ? { right: pole.right, elevation: live?.pole?.elevation ?? null } : null}
+                        pole={pole ? { right: pole.offset, elevation: live?.pole?.elevation ?? null } : null}
                     />
                 )
             )}

@@ -54,10 +54,10 @@ export function MadePoints({ points }: { points: readonly Made[] }) {
                             .filter((p) => p.fault === null)
                             .slice(0, 300)
                             .map((p) => (
-                                <tr key={`${p.name} ${p.along} ${p.right}`}>
+                                <tr key={`${p.name} ${p.along} ${p.offset}`}>
                                     <td>{p.name}</td>
                                     <td className="n">{p.station}</td>
-                                    <td className="n">{p.right === 0 ? 'on it' : <Offset of={p.right} />}</td>
+                                    <td className="n">{p.offset === 0 ? 'on it' : <Offset of={p.offset} />}</td>
                                     <td className="n">{p.elevation === null ? 'none' : <Length of={p.elevation} />}</td>
                                 </tr>
                             ))}

@@ -20,7 +20,7 @@ interface Props {
 export function SectionDrawing({ section, width, height, pole }: Props) {
     const units = useUnits();
     const [measured, wide] = useWidth();
-    const design = section.design.flatMap((p) => [p.right, p.elevation]);
+    const design = section.design.flatMap((p) => [p.offset, p.elevation]);
     const heights = [
         ...section.design.map((p) => p.elevation),
         ...section.surfaces.flatMap((s) => s.runs.flatMap((r) => r.line.filter((_, i) => i % 2 === 1))),

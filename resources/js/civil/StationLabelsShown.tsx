@@ -42,7 +42,7 @@ export function StationLabelsShown({ project, points, alignments }: Props) {
                       return p
                           ? [
                                 {
-                                    text: `${formatStation(b.station, units)}${region}\n${offsetWords(b.right, units.length)}`,
+                                    text: `${formatStation(b.station, units)}${region}\n${offsetWords(b.offset, units.length)}`,
                                     easting: p.easting,
                                     northing: p.northing,
                                     moved:

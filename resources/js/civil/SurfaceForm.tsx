@@ -111,7 +111,7 @@ export function SurfaceForm({ project, points, control, designs, chosen, want, s
                 <Step
                     busy={make.isPending}
                     why={why}
-                    second={<Button onClick={onClose}>Leave it</Button>}
+                    second={<Button onClick={onClose}>Cancel</Button>}
                     onClick={() =>
                         make.mutate(
                             {

@@ -62,7 +62,7 @@ export function SurfaceMeeting({ project, points, control, want, setWant, onClos
                               ? 'Along this line they do not meet.'
                               : null
                     }
-                    second={<Button onClick={onClose}>Leave it</Button>}
+                    second={<Button onClick={onClose}>Cancel</Button>}
                     onClick={() => keep.mutate(undefined, { onSuccess: onClose })}
                 >
                     Make {made.length} points

@@ -16,7 +16,7 @@ type Turned = Schemas['Superelevation'];
 
 const LANE: Strip = { name: 'lane', width: 3.25, crossfall: -0.025, turns: true };
 
-const NEW: Template = { left: [LANE], right: [LANE], turned: [], cutSlope: null, fillSlope: null, raised: 0, name: 'template' };
+const NEW: Template = { left: [LANE], right: [LANE], turned: [], cutSlope: null, fillSlope: null, verticalOffset: 0, name: 'template' };
 
 /** Per cent, as cross-falls are said. */
 const percent = (value: number) => Math.round(value * 1e6) / 1e4;
@@ -106,12 +106,12 @@ export function TemplateForm({ project, alignment, onDone }: { project: Project;
                 </Button>
             </fieldset>
             <div className="grid gap-3 sm:grid-cols-3">
-                <Slope label="Cutting rises 1 in" value={t.cutSlope ?? null} onValue={(cutSlope) => set({ cutSlope })} />
-                <Slope label="Embankment falls 1 in" value={t.fillSlope ?? null} onValue={(fillSlope) => set({ fillSlope })} />
+                <Slope label="Cut slope, 1 in" value={t.cutSlope ?? null} onValue={(cutSlope) => set({ cutSlope })} />
+                <Slope label="Fill slope, 1 in" value={t.fillSlope ?? null} onValue={(fillSlope) => set({ fillSlope })} />
                 <LengthField
                     label="Above the profile (below: negative)"
-                    value={t.raised ?? 0}
-                    onValue={(raised) => set({ raised: raised ?? 0 })}
+                    value={t.verticalOffset ?? 0}
+                    onValue={(verticalOffset) => set({ verticalOffset: verticalOffset ?? 0 })}
                 />
             </div>
             <Failure of={keep.error} />

@@ -54,7 +54,8 @@ export function VolumeForm({ project, points, control, want, setWant, onClose }:
         return {
             firstId: first,
             secondId: against === 'height' || stockpile ? null : Number(against),
-            raised: against === 'height' || stockpile ? 0 : project.civil.surfaceId === Number(against) ? project.civil.raised : 0,
+            verticalOffset:
+                against === 'height' || stockpile ? 0 : project.civil.surfaceId === Number(against) ? project.civil.verticalOffset : 0,
             elevation: against === 'height' ? elevation : null,
             outline: within === 'outline' || stockpile ? outline : null,
             stockpile,
@@ -138,7 +139,7 @@ export function VolumeForm({ project, points, control, want, setWant, onClose }:
                     </Button>
                 )}
                 <Failure of={print.error} />
-                <Step busy={work.busy} why={why} second={<Button onClick={onClose}>Leave it</Button>} onClick={() => void find()}>
+                <Step busy={work.busy} why={why} second={<Button onClick={onClose}>Cancel</Button>} onClick={() => void find()}>
                     Work it out
                 </Step>
             </form>

@@ -93,16 +93,24 @@ export function useGround(id: number, project: Project | undefined): Ground {
         staleTime: Number.POSITIVE_INFINITY,
         retry: false,
     });
-    const raised = project?.civil.raised ?? 0;
+    const verticalOffset = project?.civil.verticalOffset ?? 0;
     const tolerance = project?.heightTolerance ?? 0.005;
     const legend = useMemo(() => legendFor(look.bands, subject, active, tolerance), [look.bands, subject, active, tolerance]);
     const [mesh, against] = meshes.data;
     const drawnSurfaces = useMemo<readonly DrawnSurface[]>(
         () =>
             painted && subject && mesh && (!cutFill || against)
-                ? [{ mesh, look, bands: legend?.bands ?? NONE, against: cutFill ? (against ?? null) : null, raised: cutFill ? raised : 0 }]
+                ? [
+                      {
+                          mesh,
+                          look,
+                          bands: legend?.bands ?? NONE,
+                          against: cutFill ? (against ?? null) : null,
+                          verticalOffset: cutFill ? verticalOffset : 0,
+                      },
+                  ]
                 : NONE,
-        [painted, subject, mesh, against, cutFill, look, legend, raised],
+        [painted, subject, mesh, against, cutFill, look, legend, verticalOffset],
     );
     const shown = alignments.data ?? NONE;
     const drawnAlignments = useMemo(

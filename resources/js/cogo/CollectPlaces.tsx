@@ -44,7 +44,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
     const [lines, setLines] = useState<Schemas['ShapeRef'][]>([]);
     const [layerIds, setLayerIds] = useState<number[]>([]);
     const [along, setAlong] = useState(0);
-    const [right, setRight] = useState(0);
+    const [offset, setOffset] = useState(0);
     const [attribute, setAttribute] = useState('');
     const [interval, setInterval] = useState<number | null>(null);
     const [corners, setCorners] = useState(true);
@@ -58,7 +58,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
         shapes: lines,
         like: like?.ref ?? null,
         along,
-        right,
+        offset,
         interval: interval ?? 0,
         corners,
         attribute,
@@ -114,7 +114,7 @@ export function CollectPlaces({ kind, onClose, ...props }: StageProps & { kind: 
                                     onValue={(v) => setAlong(v ?? 0)}
                                     hint="turned with it"
                                 />
-                                <LengthField label="to the right" value={right} onValue={(v) => setRight(v ?? 0)} />
+                                <LengthField label="to the right" value={offset} onValue={(v) => setOffset(v ?? 0)} />
                             </div>
                         )}
                     </>

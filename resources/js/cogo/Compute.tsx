@@ -93,7 +93,7 @@ export function Computation(props: ComputationProps) {
             <form className="grid gap-4 p-4" aria-label={spec.words} onSubmit={(e) => e.preventDefault()}>
                 <div className="flex items-center justify-between gap-2">
                     <h2 className="text-lg font-semibold">{point ? `${point.name}: ${spec.words.toLowerCase()}` : spec.words}</h2>
-                    <Button onClick={onClose}>{point ? 'Leave it' : 'Other computations'}</Button>
+                    <Button onClick={onClose}>{point ? 'Cancel' : 'Other computations'}</Button>
                 </div>
                 {said && <Notice>{said}</Notice>}
                 <GivensForm

@@ -242,13 +242,13 @@ function Pattern({ draft, set }: { draft: Draft; set: (part: Partial<Draft>) => 
                     />
                     <LengthField
                         label="to the right"
-                        value={o.right}
-                        onValue={(v) => set({ pattern: put(draft.pattern, i, { ...o, right: v ?? 0 }) })}
+                        value={o.offset}
+                        onValue={(v) => set({ pattern: put(draft.pattern, i, { ...o, offset: v ?? 0 }) })}
                     />
                 </div>
             ))}
             <div className="flex gap-2">
-                <Button onClick={() => set({ pattern: [...draft.pattern, last ?? { along: 0, right: 0 }] })}>Another bolt</Button>
+                <Button onClick={() => set({ pattern: [...draft.pattern, last ?? { along: 0, offset: 0 }] })}>Another bolt</Button>
                 {last && <Button onClick={() => set({ pattern: draft.pattern.slice(0, -1) })}>Without the last</Button>}
             </div>
         </div>

@@ -127,7 +127,7 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
                 {sketched && (
                     <div className="flex items-center justify-between gap-2">
                         <h2 className="text-lg font-semibold">{sketched.point.name}: sketch</h2>
-                        <Button onClick={onClose}>Leave it</Button>
+                        <Button onClick={onClose}>Cancel</Button>
                     </div>
                 )}
                 <PlaceInput label="Start" value={sketch.start} onValue={(start) => set({ start })} {...named} />
@@ -157,10 +157,10 @@ export function Sketch(props: StageProps & { of?: SketchedPoint; onClose?: () =>
                             />
                         )}
                         <LengthField
-                            label="Points of a parallel, so far to the right"
+                            label="Offset of a parallel"
                             value={sketch.offset}
                             onValue={(offset) => set({ offset: offset ?? 0 })}
-                            hint="0: of the sketch itself; negative: to the left"
+                            hint="right of the sketch; negative left; 0: the sketch itself"
                         />
                     </>
                 )}

@@ -64,7 +64,7 @@ export function CorrectGrid({
                 onClick={() => keep.mutate(undefined, { onSuccess: onDone })}
                 second={
                     <Button className="min-h-16" onClick={onDone}>
-                        Leave it
+                        Cancel
                     </Button>
                 }
             >

@@ -43,7 +43,7 @@ export function MendReading({ project, reading }: { project: number; reading: Sc
                 <TextField label="Why" value={note} onValue={setNote} />
                 <CheckBox label="All readings with the same target of this run as well" checked={alike} onChecked={setAlike} />
             </div>
-            <Button onClick={() => setOpen(false)}>Leave it</Button>
+            <Button onClick={() => setOpen(false)}>Cancel</Button>
             <Button disabled={note.trim() === '' || height === null} busy={mend.isPending} onClick={() => mend.mutate()}>
                 Mend it
             </Button>

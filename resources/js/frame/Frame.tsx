@@ -2,7 +2,7 @@ import { ChartSpline, ChevronsLeft, ChevronsRight } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Judged, Problem } from '../api/client';
-import { turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, useProject, useWorklists } from '../api/hooks';
+import { lookFor, turnTo, useAims, useControl, useDesigns, useLive, useMarks, usePoints, useProject, useWorklists } from '../api/hooks';
 import { GroundBadge } from '../civil/GroundBadge';
 import { GroundMenu } from '../civil/GroundMenu';
 import { StationLabelsShown } from '../civil/StationLabelsShown';
@@ -23,7 +23,7 @@ import { STAGES, type StageName, type StageProps } from '../stage/stages';
 import { FieldLayers } from '../stakeout/FieldLayers';
 import { withStakes } from '../stakeout/staked';
 import type { PlaceTouched } from '../stakeout/TakeNote';
-import { targetPlace } from '../stakeout/target';
+import { isAnywhere, targetPlace } from '../stakeout/target';
 import { judgedOf, useMoves } from '../stakeout/useMoves';
 import { applyTheme, storedTheme } from '../theme/theme';
 import { UnitsContext } from '../units/UnitsContext';
@@ -210,15 +210,15 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     };
     const staking = stage === 'stake' || stage === 'as-built';
     const aimed = targetPlace(props);
-    // What is taken on the plan is the target at once, and the instrument turns to it.
+    // What is taken on the plan is the target at once, and the instrument looks for it there, unless it holds the prism; a line lies nowhere in particular.
     const taken = (next: Aim) => {
         setAim(next.id);
         setLineFrom(null);
-        if (stage === 'stake' && next.place) {
-            void turnTo(id, { aimId: next.id }).catch(() => undefined);
+        if (stage === 'stake' && next.place && !isAnywhere(next)) {
+            void lookFor(id, { aimId: next.id }).catch(() => undefined);
         }
     };
-    // A point touched on the plan is a target like one from the list: while staking the instrument turns to it.
+    // A point touched on the plan is a target like one from the list.
     const choosePoint = (point: number) => {
         // Of a line between two points neither is the target.
         if (lineFrom) {
@@ -228,7 +228,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
             setTarget(point);
         }
         if (stage === 'stake') {
-            void turnTo(id, { pointId: point }).catch(() => undefined);
+            void lookFor(id, { pointId: point }).catch(() => undefined);
         }
     };
     // In the field a name that is found is the target; elsewhere the plan goes there and tells what it is.

@@ -24,7 +24,7 @@ export function ElevationInput({ value, onValue, ...named }: Named & { value: El
         <div className="grid gap-2">
             <Choice label="Elevation" value={rule} options={RULES} onValue={(next) => onValue({ rule: next, value: 0 })} />
             {rule === 'asMade' && (
-                <LengthField label="Higher by" value={value.value ?? 0} onValue={(v) => onValue({ ...value, value: v ?? 0 })} />
+                <LengthField label="Vertical offset" value={value.value ?? 0} onValue={(v) => onValue({ ...value, value: v ?? 0 })} />
             )}
             {rule === 'figure' && (
                 <LengthField label="Elevation of all" value={value.value ?? 0} onValue={(v) => onValue({ ...value, value: v ?? 0 })} />
@@ -36,7 +36,7 @@ export function ElevationInput({ value, onValue, ...named }: Named & { value: El
                 <PlaceInput label="To point" value={value.to ?? null} onValue={(to) => onValue({ ...value, to })} {...named} />
             )}
             {rule === 'difference' && (
-                <LengthField label="Higher by" value={value.value ?? 0} onValue={(v) => onValue({ ...value, value: v ?? 0 })} />
+                <LengthField label="Vertical offset" value={value.value ?? 0} onValue={(v) => onValue({ ...value, value: v ?? 0 })} />
             )}
             {rule === 'grade' && (
                 <NumberField

@@ -89,7 +89,7 @@ function Targets({ project }: { project: Project }) {
                         value={edited.height ?? 2}
                         onValue={(height) => height !== null && setEdited({ ...edited, height })}
                     />
-                    <Button onClick={() => setEdited(null)}>Leave it</Button>
+                    <Button onClick={() => setEdited(null)}>Cancel</Button>
                     <Button busy={keep.isPending} onClick={() => keep.mutate(edited, { onSuccess: () => setEdited(null) })}>
                         Keep target
                     </Button>
@@ -167,7 +167,7 @@ function Instruments({ project }: { project: Project }) {
                             onValue={(value) => setEdited({ ...edited, [key]: value / factor })}
                         />
                     ))}
-                    <Button onClick={() => setEdited(null)}>Leave it</Button>
+                    <Button onClick={() => setEdited(null)}>Cancel</Button>
                     <Button busy={keep.isPending} onClick={() => keep.mutate(edited, { onSuccess: () => setEdited(null) })}>
                         Keep instrument
                     </Button>

@@ -42,7 +42,7 @@ export function useAskedDeed<I, O>(project: number, deed: (input: I, evenHeld: b
                     Do it all the same
                 </Button>
                 <Button kind="primary" onClick={() => setAsked(null)}>
-                    Leave it
+                    Cancel
                 </Button>
             </div>
         </Dialog>

@@ -389,7 +389,7 @@ export function Plan(props: PlanProps) {
             {labelled && (
                 <div className="absolute top-2 left-16 z-10 flex items-center gap-3 border-2 border-chalk bg-sheet py-1 pl-4" role="status">
                     Touch where the label of {labelled.name} is to stand.
-                    <Button onClick={() => setLabelled(null)}>Leave it</Button>
+                    <Button onClick={() => setLabelled(null)}>Cancel</Button>
                 </div>
             )}
             {elsewhere && (

@@ -12,7 +12,7 @@ export interface DrawnSurface {
     bands: readonly Band[];
     against: SurfaceMesh | null;
     /** metres added to what it is held against */
-    raised: number;
+    verticalOffset: number;
 }
 
 const ARROWS_EVERY = 72;
@@ -96,7 +96,7 @@ export class SurfaceLayer {
         }
         if (bands === 'cut_fill' && one.against) {
             const other = heightsOf(one.against, sheet);
-            return heights.map((h, i) => h - (other[i] as number) - one.raised);
+            return heights.map((h, i) => h - (other[i] as number) - one.verticalOffset);
         }
         return heights;
     }

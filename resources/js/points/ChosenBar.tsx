@@ -59,7 +59,7 @@ export function ChosenBar(props: StageProps & { found: StakeoutPoint[] }) {
                     <h2 className="font-semibold">
                         {DEEDS[deed]}: {those.length} {those.length === 1 ? 'point' : 'points'}
                     </h2>
-                    <Button onClick={() => setDeed(null)}>Leave it</Button>
+                    <Button onClick={() => setDeed(null)}>Cancel</Button>
                 </div>
                 <Deed {...props} those={those} onDone={() => setDeed(null)} />
             </section>

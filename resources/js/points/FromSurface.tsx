@@ -12,7 +12,7 @@ export function FromSurface({ project, those, onDone }: DeedProps) {
     const surfaces = useSurfaces(project.id).data ?? [];
     const [chosen, setChosen] = useState<number | null>(null);
     const surface = surfaces.find((s) => s.id === chosen) ?? surfaces.find((s) => s.active) ?? surfaces[0];
-    const [raised, setRaised] = useState<number | null>(0);
+    const [verticalOffset, setVerticalOffset] = useState<number | null>(0);
     const [side, setSide] = useState<'above' | 'below'>('above');
     const set = useDeed(project.id, () =>
         ask(
@@ -21,7 +21,7 @@ export function FromSurface({ project, those, onDone }: DeedProps) {
                 body: {
                     ids: those.map((p) => p.id),
                     surfaceId: surface?.id ?? 0,
-                    raised: (side === 'below' ? -1 : 1) * Math.abs(raised ?? 0),
+                    verticalOffset: (side === 'below' ? -1 : 1) * Math.abs(verticalOffset ?? 0),
                 },
             }),
         ),
@@ -38,7 +38,7 @@ export function FromSurface({ project, those, onDone }: DeedProps) {
                 options={surfaces.map((s) => [String(s.id), s.name] as const)}
             />
             <div className="grid grid-cols-2 items-end gap-2">
-                <LengthField label="At" value={raised} onValue={setRaised} />
+                <LengthField label="At" value={verticalOffset} onValue={setVerticalOffset} />
                 <Choice
                     label="of it"
                     value={side}
@@ -52,7 +52,7 @@ export function FromSurface({ project, those, onDone }: DeedProps) {
             <Failure of={set.error} />
             <Step
                 busy={set.isPending}
-                why={raised === null ? 'Type how far above it.' : null}
+                why={verticalOffset === null ? 'Type how far above it.' : null}
                 onClick={() => set.mutate(undefined, { onSuccess: onDone })}
             >
                 Give {those.length} their elevation

@@ -139,7 +139,7 @@ export function Move(props: DeedProps) {
                 )}
                 {kind !== 'fromTo' && (
                     <LengthField
-                        label="Higher by"
+                        label="Vertical offset"
                         value={shift.dElevation}
                         onValue={(v) => setShift((s) => ({ ...s, dElevation: v ?? 0 }))}
                     />

@@ -74,7 +74,7 @@ export function Proposals({ project }: StageProps) {
                                     </Button>
                                 )}
                                 <Button className="px-3" onClick={() => leave.mutate([p.pointId])}>
-                                    Leave it there
+                                    Keep its place
                                 </Button>
                             </li>
                         ))}

@@ -51,7 +51,8 @@ export function GridLinesSetup(props: Props) {
                             <Button kind="bare" aria-label={`Drop line ${l.name}`} onClick={() => change(l.name, null)} icon={<Trash2 />} />
                         </div>
                         <LengthField
-                            label="Shots are beside it, to the right, by"
+                            label="Offset of the shots"
+                            hint="right of the line; negative left"
                             value={l.offset ?? 0}
                             onValue={(offset) => change(l.name, { offset: offset ?? 0 })}
                         />
@@ -143,7 +144,7 @@ function AddLine({ project, control, points, want, setWant, onAdd, taken }: Prop
                     <form className="grid gap-2" onSubmit={(e) => e.preventDefault()}>
                         <LineInput label="Line" value={given} onValue={setGiven} gridLines={[]} points={points} control={control} />
                         <div className="grid grid-cols-2 gap-2">
-                            <Button onClick={() => setOpen(false)}>Leave it</Button>
+                            <Button onClick={() => setOpen(false)}>Cancel</Button>
                             <Button disabled={given === null} onClick={() => void add()}>
                                 Take this line
                             </Button>

@@ -12,7 +12,7 @@ function Stationed({ aimed }: { aimed: NonNullable<Mark['aimed']> }) {
     return (
         <>
             : {formatStation(aimed.station ?? 0, units)}
-            {(aimed.region ?? 1) > 1 && ` (region ${aimed.region})`}, {offsetWords(aimed.axisRight ?? 0, units.length)}
+            {(aimed.region ?? 1) > 1 && ` (region ${aimed.region})`}, {offsetWords(aimed.axisOffset ?? 0, units.length)}
         </>
     );
 }
@@ -34,7 +34,7 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
                     {mark.aimed.kind === 'line' && mark.aimed.along !== null && (
                         <>
                             {mark.aimed.parallelName && `, ${mark.aimed.parallelName}`}: <Length of={mark.aimed.along} /> from the start,{' '}
-                            <Sided of={mark.aimed.right} side="line" />
+                            <Sided of={mark.aimed.offset} side="line" />
                         </>
                     )}
                     {mark.aimed.station !== null && <Stationed aimed={mark.aimed} />}

@@ -261,7 +261,7 @@ export function ExampleForm({ project, design, entry, touchedSpot, shownAlike, o
                             ]}
                         />
                         {codeFrom === 'typed' ? <TextField label="Code" value={code} onValue={setCode} /> : <span />}
-                        <LengthField label="Higher by" value={higher} onValue={(v) => setHigher(v ?? 0)} />
+                        <LengthField label="Vertical offset" value={higher} onValue={(v) => setHigher(v ?? 0)} />
                     </div>
                     <Choice
                         label="Kept as"
@@ -276,8 +276,8 @@ export function ExampleForm({ project, design, entry, touchedSpot, shownAlike, o
                         <TextField label="Description" value={description} onValue={setDescription} />
                     ) : (
                         <div className="grid grid-cols-2 items-end gap-2">
-                            <LengthField label="May stand off in plan by" value={planOff} onValue={setPlanOff} optional />
-                            <LengthField label="and in height by" value={heightOff} onValue={setHeightOff} optional />
+                            <LengthField label="Plan deviation" value={planOff} onValue={setPlanOff} optional />
+                            <LengthField label="Height deviation" value={heightOff} onValue={setHeightOff} optional />
                         </div>
                     )}
                 </>

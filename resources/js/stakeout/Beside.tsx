@@ -15,8 +15,8 @@ export function Beside({ live }: { live: Pick<Live, 'by' | 'byStation'> }) {
         <p className="text-sm" role="status">
             <span className="text-quiet">second line:</span>{' '}
             {s
-                ? `${formatStation(s.station, units)}${s.regions > 1 ? ` (region ${s.region})` : ''}, ${offsetWords(s.right, units.length)}`
-                : by && `${alongWords(by, units.length)}, ${offsetWords(by.right, units.length).replace('the axis', 'it')}`}
+                ? `${formatStation(s.station, units)}${s.regions > 1 ? ` (region ${s.region})` : ''}, ${offsetWords(s.offset, units.length)}`
+                : by && `${alongWords(by, units.length)}, ${offsetWords(by.offset, units.length).replace('the axis', 'it')}`}
         </p>
     );
 }

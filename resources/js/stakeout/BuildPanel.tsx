@@ -40,7 +40,7 @@ function drawn(build: Build, tolerance: number): DrawnSurface | null {
         look: { triangles: true, bands: build.againstId === null ? 'none' : 'cut_fill', arrows: false },
         bands: cutFillBands(deepest, tolerance).bands,
         against: null,
-        raised: 0,
+        verticalOffset: 0,
     };
 }
 
@@ -61,7 +61,7 @@ export function BuildPanel({ project, aim, onAim }: Props) {
     const [left, setLeft] = useState<Schemas['BuildLeft'] | null>(null);
     const path = { params: { path: { project: project.id } } };
     const take = useTakeAim(project.id, (a) => onAim(a.id));
-    const { raised } = project.civil;
+    const { verticalOffset } = project.civil;
     const begin = useDeed(project.id, (body: Schemas['BuildToBegin']) =>
         ask(api.POST('/api/v1/projects/{project}/builds', { ...path, body })),
     );
@@ -83,12 +83,12 @@ export function BuildPanel({ project, aim, onAim }: Props) {
                         onSubmit={(e) => {
                             e.preventDefault();
                             begin.mutate(
-                                { key: newKey(), name, againstId: active?.id ?? null, raised: active ? raised : 0 },
+                                { key: newKey(), name, againstId: active?.id ?? null, verticalOffset: active ? verticalOffset : 0 },
                                 {
                                     onSuccess: () => {
                                         setNaming(false);
                                         setLeft(null);
-                                        active && take.mutate({ civil: { surfaceId: active.id, raised } });
+                                        active && take.mutate({ civil: { surfaceId: active.id, verticalOffset } });
                                     },
                                 },
                             );
@@ -108,7 +108,7 @@ export function BuildPanel({ project, aim, onAim }: Props) {
                             <Button type="submit" busy={begin.isPending} disabled={name.trim() === ''}>
                                 Begin it
                             </Button>
-                            <Button onClick={() => setNaming(false)}>Leave it</Button>
+                            <Button onClick={() => setNaming(false)}>Cancel</Button>
                         </div>
                     </form>
                 ) : (
@@ -130,7 +130,10 @@ export function BuildPanel({ project, aim, onAim }: Props) {
             </p>
             {build.shots < 3 && <p className="text-sm text-quiet">From the third shot on it is a surface.</p>}
             {against !== null && !held && (
-                <Button busy={take.isPending} onClick={() => take.mutate({ civil: { surfaceId: against, raised: build.raised } })}>
+                <Button
+                    busy={take.isPending}
+                    onClick={() => take.mutate({ civil: { surfaceId: against, verticalOffset: build.verticalOffset } })}
+                >
                     Hold shots against {build.against}
                 </Button>
             )}
@@ -146,7 +149,7 @@ export function BuildPanel({ project, aim, onAim }: Props) {
                     })
                 }
             >
-                Leave it, with its volume
+                Finish it, with its volume
             </Button>
             <Failure of={leave.error ?? take.error} />
         </section>

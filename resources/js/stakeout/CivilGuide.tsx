@@ -47,7 +47,7 @@ export function StationWords({ designed }: { designed: Live['designed'] }) {
                     {formatStation(s.station, units)}
                     {region}
                 </b>{' '}
-                · <span className="figure">{offsetWords(s.right, units.length)}</span>
+                · <span className="figure">{offsetWords(s.offset, units.length)}</span>
             </p>
             <p className="text-sm text-quiet">
                 {element}, element {s.element}
@@ -60,14 +60,14 @@ export function StationWords({ designed }: { designed: Live['designed'] }) {
                     </>
                 )}
             </p>
-            {s.side && <SlopeStake side={s.side} right={s.right} />}
+            {s.side && <SlopeStake side={s.side} right={s.offset} />}
             {s.others.length > 0 && (
                 <p className="text-sm text-open">
                     Also square to{' '}
                     {s.others
                         .map(
                             (o) =>
-                                `${formatStation(o.station, units)}${s.regions > 1 ? ` (region ${o.region})` : ''}, ${offsetWords(o.right, units.length)}`,
+                                `${formatStation(o.station, units)}${s.regions > 1 ? ` (region ${o.region})` : ''}, ${offsetWords(o.offset, units.length)}`,
                         )
                         .join('; ')}
                     : the nearest counts.
@@ -108,7 +108,7 @@ export function SurfaceWords({
 }) {
     const units = useUnits();
     const own = target.aim.civil?.surfaceId ?? null;
-    const raised = target.aim.civil?.raised ?? 0;
+    const verticalOffset = target.aim.civil?.verticalOffset ?? 0;
     const ground = live.designed?.ground ?? null;
     const triangle = useMemo(
         () =>
@@ -133,7 +133,8 @@ export function SurfaceWords({
                     {ground.slope < 1e-6
                         ? 'level here'
                         : `falls ${(100 * ground.slope).toFixed(1)} % toward ${formatDirection(ground.falls, units)}`}
-                    {raised !== 0 && ` · ${formatLength(Math.abs(raised), units.length)} ${raised < 0 ? 'below' : 'above'} the surface`}
+                    {verticalOffset !== 0 &&
+                        ` · ${formatLength(Math.abs(verticalOffset), units.length)} ${verticalOffset < 0 ? 'below' : 'above'} the surface`}
                 </p>
             )}
             {ground && differ.length > 0 && (

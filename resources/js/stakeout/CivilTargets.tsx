@@ -9,7 +9,7 @@ export function CivilTargets({ project, onTaken }: { project: Project; onTaken: 
     const alignments = useAlignments(project.id).data ?? [];
     const surfaces = useSurfaces(project.id).data ?? [];
     const take = useTakeAim(project.id, onTaken);
-    const { surfaceId, raised } = project.civil;
+    const { surfaceId, verticalOffset } = project.civil;
     const designs = surfaces.filter((s) => s.kind === 'design').sort((a, b) => Number(b.active) - Number(a.active));
     if (alignments.length === 0 && designs.length === 0) {
         return null;
@@ -36,7 +36,9 @@ export function CivilTargets({ project, onTaken }: { project: Project; onTaken: 
                             <Button
                                 key={s.id}
                                 busy={take.isPending}
-                                onClick={() => take.mutate({ civil: { surfaceId: s.id, raised: s.id === surfaceId ? raised : 0 } })}
+                                onClick={() =>
+                                    take.mutate({ civil: { surfaceId: s.id, verticalOffset: s.id === surfaceId ? verticalOffset : 0 } })
+                                }
                             >
                                 {s.name}
                                 {s.active && ' (worked with)'}

@@ -46,7 +46,10 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
                         onClick={() =>
                             work.mutate(
                                 { ...project.civil, surfaceId: s.id },
-                                { onSuccess: () => take.mutate({ civil: { surfaceId: s.id, raised: project.civil.raised } }) },
+                                {
+                                    onSuccess: () =>
+                                        take.mutate({ civil: { surfaceId: s.id, verticalOffset: project.civil.verticalOffset } }),
+                                },
                             )
                         }
                     >
@@ -54,14 +57,16 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
                     </Button>
                 ))}
                 <LengthField
-                    label="Grade is worked at"
-                    value={Math.abs(lay.raised ?? 0)}
-                    onValue={(m) => m !== null && set({ raised: (lay.raised ?? 0) < 0 ? -Math.abs(m) : Math.abs(m) })}
+                    label="Vertical offset"
+                    value={Math.abs(lay.verticalOffset ?? 0)}
+                    onValue={(m) => m !== null && set({ verticalOffset: (lay.verticalOffset ?? 0) < 0 ? -Math.abs(m) : Math.abs(m) })}
                 />
                 <Choice
-                    label="of the surface"
-                    value={(lay.raised ?? 0) < 0 ? 'below' : 'above'}
-                    onValue={(side) => set({ raised: side === 'below' ? -Math.abs(lay.raised ?? 0) : Math.abs(lay.raised ?? 0) })}
+                    label="above or below"
+                    value={(lay.verticalOffset ?? 0) < 0 ? 'below' : 'above'}
+                    onValue={(side) =>
+                        set({ verticalOffset: side === 'below' ? -Math.abs(lay.verticalOffset ?? 0) : Math.abs(lay.verticalOffset ?? 0) })
+                    }
                     options={[
                         ['above', 'above'],
                         ['below', 'below'],
@@ -71,7 +76,7 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
             </div>
         );
     }
-    const right = lay.right ?? 0;
+    const right = lay.offset ?? 0;
     return (
         <div className="grid gap-3">
             <GoTo project={project} target={target} live={live} onTaken={onTaken} alignment={alignment} />
@@ -87,14 +92,14 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
             {!lay.grade && (
                 <div className="grid grid-cols-2 items-end gap-2">
                     <LengthField
-                        label="Staked beside the axis"
+                        label="Offset"
                         value={Math.abs(right)}
-                        onValue={(m) => m !== null && set({ right: right < 0 ? -Math.abs(m) : Math.abs(m) })}
+                        onValue={(m) => m !== null && set({ offset: right < 0 ? -Math.abs(m) : Math.abs(m) })}
                     />
                     <Choice
-                        label="to its"
+                        label="left or right"
                         value={right < 0 ? 'left' : 'right'}
-                        onValue={(side) => set({ right: side === 'left' ? -Math.abs(right) : Math.abs(right) })}
+                        onValue={(side) => set({ offset: side === 'left' ? -Math.abs(right) : Math.abs(right) })}
                         options={[
                             ['left', 'left'],
                             ['right', 'right'],
@@ -110,7 +115,7 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
                     profile: lay.profile ?? null,
                     shape: lay.shape ?? null,
                     surfaceId: lay.surfaceId ?? null,
-                    raised: lay.raised ?? 0,
+                    verticalOffset: lay.verticalOffset ?? 0,
                 }}
                 onValue={(h) => set(h)}
             />
@@ -134,12 +139,12 @@ function GoTo({ project, target, live, onTaken, alignment }: Props & { alignment
             line: target.aim,
             way: 'at',
             distance: to,
-            right: offset,
+            offset: offset,
             skew: skewed ? skew : null,
         });
     const here = live?.designed?.station?.along ?? null;
     const step = (way: 'next' | 'before') =>
-        here !== null && places.mutate({ line: target.aim, way, distance: here, interval, right: offset, skew: skewed ? skew : null });
+        here !== null && places.mutate({ line: target.aim, way, distance: here, interval, offset: offset, skew: skewed ? skew : null });
     return (
         <fieldset className="grid gap-2 border-l-2 border-rule pl-3">
             <legend className="sr-only">A place of it</legend>

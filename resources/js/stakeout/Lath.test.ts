@@ -29,7 +29,7 @@ describe('what goes on the lath', () => {
             name: 'TRACK arc',
             source: '',
             along: 52.728,
-            right: -0.0021,
+            offset: -0.0021,
             parallel: 0.75,
             parallelName: 'rail',
         } as Mark['aimed'];

@@ -22,11 +22,11 @@ export function lathLines(mark: Mark, lines: readonly Line[], units: Pick<Units,
                   ? ''
                   : `${formatLength(aimed.along, length)} along ${[aimed.name, aimed.parallelName].filter(Boolean).join(', ')}`,
         offset: () =>
-            aimed?.axisRight != null
-                ? offsetWords(aimed.axisRight, length)
-                : aimed?.right == null
+            aimed?.axisOffset != null
+                ? offsetWords(aimed.axisOffset, length)
+                : aimed?.offset == null
                   ? ''
-                  : inWords(sidedLength(aimed.right, 'line', length)),
+                  : inWords(sidedLength(aimed.offset, 'line', length)),
         parallel: () =>
             aimed?.parallel
                 ? `${formatLength(Math.abs(aimed.parallel), length)} ${aimed.parallel < 0 ? 'left' : 'right'} of ${aimed.name}`

@@ -4,7 +4,7 @@ import type { Aim } from '../api/client';
 import { draw, fireEvent, said, screen, waitFor } from '../tests/screen';
 import { LineTools } from './LineTools';
 
-const LAY = { reversed: false, heights: 'vertices', elevation: null, parallels: [{ right: 0, raised: 0, name: '' }], parallel: 0 };
+const LAY = { reversed: false, heights: 'vertices', elevation: null, parallels: [{ offset: 0, verticalOffset: 0, name: '' }], parallel: 0 };
 
 const LINE = { length: 42.5, pieces: 3, closed: false, endHeights: true, lay: LAY } as unknown as NonNullable<Aim['line']>;
 
@@ -54,7 +54,9 @@ describe('a line that is staked', () => {
         await waitFor(() => expect(said()).toContain('= 0.500 m'));
         press(side);
         await waitFor(() =>
-            expect(laid(asked)).toMatchObject({ lay: { parallels: [LAY.parallels[0], { right, raised: 0, name: '' }], parallel: 1 } }),
+            expect(laid(asked)).toMatchObject({
+                lay: { parallels: [LAY.parallels[0], { offset: right, verticalOffset: 0, name: '' }], parallel: 1 },
+            }),
         );
     });
 
@@ -73,6 +75,6 @@ describe('a line that is staked', () => {
         fireEvent.change(screen.getByLabelText('Places'), { target: { value: 'main' } });
         press('Stake these places');
         await waitFor(() => expect(onPlaces).toHaveBeenCalledWith([AIM]));
-        expect(asked.find((a) => a.path.endsWith('/places'))?.body).toMatchObject({ way: 'main', right: 0 });
+        expect(asked.find((a) => a.path.endsWith('/places'))?.body).toMatchObject({ way: 'main', offset: 0 });
     });
 });

@@ -126,12 +126,12 @@ interface FormProps {
 /** One field and its side; what is typed is drawn at once when the side is touched. */
 function ParallelForm({ lay, error, busy, onLay }: FormProps & { lay: Lay }) {
     const [offset, setOffset] = useState<number | null>(null);
-    const [raised, setRaised] = useState(0);
+    const [verticalOffset, setVerticalOffset] = useState(0);
     const [name, setName] = useState('');
     const add = (side: 1 | -1) =>
         offset !== null &&
         onLay({
-            parallels: [...lay.parallels, { right: side * Math.abs(offset), raised, name: name.trim() }],
+            parallels: [...lay.parallels, { offset: side * Math.abs(offset), verticalOffset, name: name.trim() }],
             parallel: lay.parallels.length,
         });
     const others = lay.parallels.filter((_, i) => i !== lay.parallel);
@@ -153,7 +153,12 @@ function ParallelForm({ lay, error, busy, onLay }: FormProps & { lay: Lay }) {
                 <summary className="min-h-12 cursor-pointer py-3">Name, height above or below it</summary>
                 <div className="grid gap-3">
                     <TextField label="Name" value={name} onValue={setName} placeholder="back of kerb" />
-                    <LengthField label="Above the line’s heights (below: negative)" value={raised} onValue={(m) => setRaised(m ?? 0)} />
+                    <LengthField
+                        label="Vertical offset"
+                        hint="above the line’s heights; negative below"
+                        value={verticalOffset}
+                        onValue={(m) => setVerticalOffset(m ?? 0)}
+                    />
                     {lay.parallel > 0 && (
                         <Button busy={busy} onClick={() => onLay({ parallels: others, parallel: 0 })}>
                             Take the parallel that is staked now off the list
@@ -242,7 +247,7 @@ function PlacesForm({ project, aim, line, onPlaces }: Omit<Props, 'guided'>) {
                 />
             )}
             {way === 'parts' && <NumberField label="Parts" unit="" value={parts} onValue={setParts} />}
-            <LengthField label="Offset to the right of it (left: negative)" value={right} onValue={setRight} />
+            <LengthField label="Offset" value={right} onValue={setRight} hint="right of the line; negative left" />
             <Failure of={make.error} />
             <NextStep>
                 <Button
@@ -256,7 +261,7 @@ function PlacesForm({ project, aim, line, onPlaces }: Omit<Props, 'guided'>) {
                             distance: distance ?? 0,
                             interval: distance ?? 0,
                             parts: Math.round(parts),
-                            right: right ?? 0,
+                            offset: right ?? 0,
                         })
                     }
                 >

@@ -9,7 +9,7 @@ export function SaidBy({ moves, setMoves, aims }: Pick<StageProps, 'moves' | 'se
     const value = typeof moves === 'number' && !lines.some((l) => l.id === moves) ? 'instrument' : String(moves);
     return (
         <Choice
-            label="Moves are said"
+            label="Moves shown"
             value={value}
             options={[
                 ['instrument', 'facing the instrument'],

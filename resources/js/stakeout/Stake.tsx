@@ -2,7 +2,7 @@ import { CircleDot, LocateFixed, Route, SlidersHorizontal } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Mark, type Schemas, type StakeoutPoint } from '../api/client';
-import { turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
+import { lookFor, turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
@@ -76,6 +76,9 @@ function Staking(props: StageProps) {
     const turn = useDeed(project.id, (to: Target) =>
         turnTo(project.id, to.kind === 'point' ? { pointId: to.point.id } : { aimId: to.aim.id }),
     );
+    const look = useDeed(project.id, (to: Target) =>
+        lookFor(project.id, to.kind === 'point' ? { pointId: to.point.id } : { aimId: to.aim.id }),
+    );
     const begin = () => {
         setLast(null);
         storing.reset();
@@ -84,18 +87,18 @@ function Staking(props: StageProps) {
         setTarget(point?.id ?? null);
         begin();
         if (point) {
-            turn.mutate(ofPoint(point));
+            look.mutate(ofPoint(point));
         }
     };
     const chooseAim = (aim: Aim) => {
         setAim(aim.id);
         begin();
-        if (aim.place) {
-            turn.mutate(ofAim(aim));
+        if (aim.place && !isAnywhere(aim)) {
+            look.mutate(ofAim(aim));
         }
     };
     const { staking } = project;
-    const [look, setLook] = useState(false);
+    const [looking, setLooking] = useState(false);
     const [lath, setLath] = useState<Mark | null>(null);
     const [choosing, setChoosing] = useState(false);
     // Where the next came by itself, the result of the last stays in view.
@@ -122,7 +125,7 @@ function Staking(props: StageProps) {
     });
     const storing = useStoring(project, (mark) => {
         setLast(target && { mark, of: target.key });
-        setLook(false);
+        setLooking(false);
         const on = staking.next !== 'off' && target?.kind === 'point' && mark.verdict !== 'out';
         setBefore(on ? mark : null);
         if (staking.lath) {
@@ -224,7 +227,7 @@ function Staking(props: StageProps) {
                             kind={lost || !g ? 'plain' : 'primary'}
                             busy={storing.busy}
                             onClick={() =>
-                                staking.look && g ? setLook(true) : storing.store({ kind: 'stake', target, judged: props.judged })
+                                staking.look && g ? setLooking(true) : storing.store({ kind: 'stake', target, judged: props.judged })
                             }
                         >
                             {storing.busy ? 'Measuring…' : 'Measure and store'}
@@ -296,14 +299,14 @@ function Staking(props: StageProps) {
                     onBegun={() => setPlanning(false)}
                 />
             </Dialog>
-            {look && target && live && g && (
+            {looking && target && live && g && (
                 <LookBefore
                     project={project}
                     target={target}
                     live={live}
-                    onClose={() => setLook(false)}
+                    onClose={() => setLooking(false)}
                     onStore={(as) => {
-                        setLook(false);
+                        setLooking(false);
                         storing.store({ kind: 'stake', target, judged: props.judged, ...as });
                     }}
                 />
@@ -336,7 +339,7 @@ function Staking(props: StageProps) {
                     All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.
                 </Notice>
             )}
-            <Failure of={turn.error ?? nearest.error ?? skip.error ?? storing.error} />
+            <Failure of={turn.error ?? look.error ?? nearest.error ?? skip.error ?? storing.error} />
             {storing.question}
             {g && stored && <SetupDoubt project={project} />}
             {stored && <MarkResult mark={stored} latest />}
@@ -375,7 +378,7 @@ function Staking(props: StageProps) {
                     ) : (
                         <NoGuidance
                             {...props}
-                            turning={turn.isPending}
+                            turning={turn.isPending || look.isPending}
                             // Along a line, or at an elevation, one may stand anywhere.
                             anywhere={target.kind === 'aim' && isAnywhere(target.aim)}
                             onTurn={() => turn.mutate(target)}

@@ -50,7 +50,7 @@ export function WhereAmI({ project, live }: { project: Project; live: Live }) {
             {live.by && (
                 <p>
                     Beside the line chosen for moves: {formatLength(live.by.along, length)} from its start,{' '}
-                    <Sided of={live.by.right} side="line" />
+                    <Sided of={live.by.offset} side="line" />
                 </p>
             )}
         </section>

@@ -13,14 +13,15 @@ export function layOf({ lay }: NonNullable<Aim['line']>): Lay {
         heights,
         elevation,
         parallel,
-        parallels: parallels.map(({ right = 0, raised = 0, name = '' }) => ({ right, raised, name })),
+        parallels: parallels.map(({ offset = 0, verticalOffset = 0, name = '' }) => ({ offset, verticalOffset, name })),
     };
 }
 
 /** What a parallel is called: its name, how far beside the line, and above or below it. */
 export function parallelWords(p: Parallel, length: Units['length']): string {
-    const side = p.right < 0 ? 'left' : 'right';
-    const beside = p.right === 0 ? 'the line itself' : `${formatLength(Math.abs(p.right), length)} ${side}`;
-    const raised = p.raised === 0 ? '' : `, ${formatLength(Math.abs(p.raised), length)} ${p.raised > 0 ? 'above' : 'below'}`;
-    return [p.name, `${beside}${raised}`].filter(Boolean).join(': ');
+    const side = p.offset < 0 ? 'left' : 'right';
+    const beside = p.offset === 0 ? 'the line itself' : `${formatLength(Math.abs(p.offset), length)} ${side}`;
+    const verticalOffset =
+        p.verticalOffset === 0 ? '' : `, ${formatLength(Math.abs(p.verticalOffset), length)} ${p.verticalOffset > 0 ? 'above' : 'below'}`;
+    return [p.name, `${beside}${verticalOffset}`].filter(Boolean).join(': ');
 }

@@ -21,7 +21,7 @@ const guidance = (more: Partial<Schemas['Guidance']> = {}): Schemas['Guidance'] 
 const on = (more: Partial<Schemas['OnLine']> = {}): Schemas['OnLine'] => ({
     along: 12.48,
     toEnd: 3.02,
-    right: -0.018,
+    offset: -0.018,
     piece: 1,
     pieces: 1,
     azimuth: 0,
@@ -63,7 +63,7 @@ describe('beside a line', () => {
             'left of it 18.0 mm',
             'cut 150.0 mm',
         ]);
-        expect(said(besideLine(on({ along: -0.5, right: 0.2, reach: 'before_start' }), 0.15, { length: 'm', station: '1+000' }))).toEqual([
+        expect(said(besideLine(on({ along: -0.5, offset: 0.2, reach: 'before_start' }), 0.15, { length: 'm', station: '1+000' }))).toEqual([
             'before the start 0.500 m',
             'right of it 200.0 mm',
             'fill 150.0 mm',
@@ -71,7 +71,7 @@ describe('beside a line', () => {
     });
 
     it('lies on no side where the offset rounds to nothing', () => {
-        expect(said(besideLine(on({ right: 0.00001 }), null, { length: 'm', station: '1+000' }))[1]).toBe('on the line 0.0 mm');
+        expect(said(besideLine(on({ offset: 0.00001 }), null, { length: 'm', station: '1+000' }))[1]).toBe('on the line 0.0 mm');
     });
 
     it('says before the start and beyond the end, and that an arc goes on', () => {

@@ -54,7 +54,7 @@ export function besideLine(
 ): Move[] {
     const style = units.length;
     const along = on.reach === 'before_start' ? 'before the start' : 'from the start';
-    const side = lengthText(on.right, style);
+    const side = lengthText(on.offset, style);
     return [
         at === null
             ? { word: along, text: formatLength(Math.abs(on.along), style) }
@@ -67,7 +67,7 @@ export function besideLine(
                             : 'beyond the end',
                   text: formatStation(at.station, units),
               },
-        { word: side === lengthText(0, style) ? 'on the line' : on.right < 0 ? 'left of it' : 'right of it', text: side },
+        { word: side === lengthText(0, style) ? 'on the line' : on.offset < 0 ? 'left of it' : 'right of it', text: side },
         heightOf(raise, style, ['fill', 'cut']),
     ];
 }

@@ -132,21 +132,21 @@ final class CivilTest extends FeatureTestCase
         $mark = $this->staked($aim, new Position(1030.0, 2000.004, 10.6));
         self::assertSame(['A1', 'in'], [$mark->name, $mark->verdict]);
         $aimed = $mark->aimed();
-        self::assertEqualsWithDelta([530.0, 0.004, 30.0], [$aimed?->station, $aimed?->axisRight, $aimed?->along], 1e-3);
+        self::assertEqualsWithDelta([530.0, 0.004, 30.0], [$aimed?->station, $aimed?->axisOffset, $aimed?->along], 1e-3);
         self::assertEqualsWithDelta(10.6, $mark->design_elevation, 1e-3);
         self::assertStringContainsString('profile finished', $mark->design_source);
         // Only its grade, 0.3 m below, two metres beside it.
-        $grade = $this->ask('PATCH', $this->at("/aims/{$aim['id']}"), ['version' => 1, 'civil' => ['grade' => true, 'raised' => -0.3] + $aim['civil']])->assertOk()->json();
+        $grade = $this->ask('PATCH', $this->at("/aims/{$aim['id']}"), ['version' => 1, 'civil' => ['grade' => true, 'verticalOffset' => -0.3] + $aim['civil']])->assertOk()->json();
         self::assertSame('Road, grade, 0.300 m below', $grade['name']);
         $mark = $this->staked($grade, new Position(1030.0, 2002.0, 10.35));
         // Cut and fill to a grade are wanted to be known: 50 mm to cut are told, and are no fault.
         self::assertSame(['height', 'undecided'], [$mark->judged->value, $mark->verdict]);
         self::assertEqualsWithDelta(0.05, $mark->deviation()?->height, 5e-3);
-        self::assertEqualsWithDelta([10.3, 2.0], [$mark->design_elevation, $mark->aimed()?->axisRight], 5e-3);
+        self::assertEqualsWithDelta([10.3, 2.0], [$mark->design_elevation, $mark->aimed()?->axisOffset], 5e-3);
         // As it was left: chosen again it is the same target.
         self::assertSame($aim['id'], $this->aim(['alignmentId' => $road['id']])['id']);
         // A place of it by station and offset, with its own name.
-        $place = $this->ask('POST', $this->at("/aims/{$aim['id']}/places"), ['key' => $this->newKey(), 'version' => 2, 'way' => 'at', 'distance' => 60.0, 'right' => -4.0])->assertOk()->json(0);
+        $place = $this->ask('POST', $this->at("/aims/{$aim['id']}/places"), ['key' => $this->newKey(), 'version' => 2, 'way' => 'at', 'distance' => 60.0, 'offset' => -4.0])->assertOk()->json(0);
         self::assertSame('Road PC 4.000 m left', $place['name']);
         self::assertEqualsWithDelta([1060.0, 1996.0, 10.9], [$place['place']['northing'], $place['place']['easting'], $place['place']['elevation']], 1e-6);
         $csv = (string) $this->get('/api/v1'.$this->at('/report.csv'))->assertOk()->streamedContent();
@@ -165,7 +165,7 @@ final class CivilTest extends FeatureTestCase
             $mark = $this->staked($aim, new Position(1030.0, 2001.0, 10.6));
             $was = $mark->aimed() ?? throw new \LogicException('It was staked to something.');
             $now = $was->moved($mark->design(), new Position($mark->northing + 0.25, $mark->easting + 0.1, $mark->elevation));
-            self::assertEqualsWithDelta([0.25, 0.25, 0.1], [$now->along - $was->along, $now->station - $was->station, $now->axisRight - $was->axisRight], 1e-6, $grade ? 'grade' : 'line');
+            self::assertEqualsWithDelta([0.25, 0.25, 0.1], [$now->along - $was->along, $now->station - $was->station, $now->axisOffset - $was->axisOffset], 1e-6, $grade ? 'grade' : 'line');
         }
     }
 
@@ -217,7 +217,7 @@ final class CivilTest extends FeatureTestCase
         // A pasted list: what can't be read is said with its line, and nothing is made.
         $rows = ['rows' => "Station\tOffset\tName\n0+510\t-2\tK1\n520\t2 L\tK2\n9+999\t0\tK3\nabc\t1", 'positiveRight' => false] + $wanted;
         $points = $this->ask('POST', $this->at("/alignments/$id/compute-points"), $rows)->assertOk()->json();
-        self::assertEqualsWithDelta([2.0, -2.0], array_column(array_slice($points, 0, 2), 'right'), 1e-12);
+        self::assertEqualsWithDelta([2.0, -2.0], array_column(array_slice($points, 0, 2), 'offset'), 1e-12);
         self::assertMatchesRegularExpression('~Line 4: .*off the alignment~', $points[2]['fault']);
         self::assertMatchesRegularExpression('~Line 5: “abc” is no station~', $points[3]['fault']);
         $this->ask('POST', $this->at("/alignments/$id/points"), $rows)->assertStatus(422);
@@ -238,7 +238,7 @@ final class CivilTest extends FeatureTestCase
         $ground = CivilSurface::query()->where('name', 'Existing ground')->firstOrFail();
         $stakes = $this->ask('POST', $this->at("/alignments/{$made['id']}/compute-slope-stakes"), ['interval' => 20.0, 'profile' => 0, 'template' => 0, 'groundId' => $ground->id, 'left' => false])->assertOk()->json();
         // Ground 9 + (e - 2000)/50; hinge 11.96 at e = 2012; fall 1 in 2: out = (11.96 - 9.24) / (0.5 + 0.02).
-        self::assertEqualsWithDelta(2.0 + 2.72 / 0.52, $stakes[0]['right'], 1e-9);
+        self::assertEqualsWithDelta(2.0 + 2.72 / 0.52, $stakes[0]['offset'], 1e-9);
         self::assertSame('fill', $stakes[0]['code']);
         // What came in a file stays what its designer made.
         $road = $this->ask('GET', $this->at('/alignments'))->json('0.id');
@@ -254,7 +254,7 @@ final class CivilTest extends FeatureTestCase
         $ids = StakeoutPoint::of($this->project)->where('name', 'like', 'Q%')->pluck('id')->all();
         $made = $this->ask('POST', $this->at('/surfaces'), ['name' => 'Pad', 'kind' => 'design', 'pointIds' => $ids])->assertOk()->json();
         self::assertSame([4, true, true], [$made['triangles'], $made['active'], $made['made']]);
-        $this->ask('POST', $this->at('/surface-elevations'), ['ids' => [$flat], 'surfaceId' => $made['id'], 'raised' => -0.25])->assertOk()->assertJson(['count' => 1]);
+        $this->ask('POST', $this->at('/surface-elevations'), ['ids' => [$flat], 'surfaceId' => $made['id'], 'verticalOffset' => -0.25])->assertOk()->assertJson(['count' => 1]);
         self::assertEqualsWithDelta(5.75, StakeoutPoint::of($this->project)->findOrFail($flat)->elevation, 1e-9);
         $edited = $this->ask('POST', $this->at("/surfaces/{$made['id']}/edits"), ['seen' => 1, 'deed' => 'remove', 'northing' => 1018, 'easting' => 2010])->assertOk()->json();
         self::assertSame([3, 2], [$edited['triangles'], $edited['version']]);
@@ -428,7 +428,7 @@ final class CivilTest extends FeatureTestCase
         $alignment = $this->ask('GET', $this->at('/alignments'))->json('0.id');
         $other = $this->project();
         foreach ([['GET', "/surfaces/$id/tiles/1", []], ['POST', "/surfaces/$id/contours", ['interval' => 1]], ['DELETE', "/alignments/$alignment", []], ['GET', "/alignments/$alignment/surfaces", []],
-            ['POST', '/aims', ['key' => $this->newKey(), 'civil' => ['surfaceId' => $id]]], ['PUT', '/civil', ['surfaceId' => $id, 'raised' => 0, 'interval' => 20, 'names' => []]]] as [$method, $path, $body]) {
+            ['POST', '/aims', ['key' => $this->newKey(), 'civil' => ['surfaceId' => $id]]], ['PUT', '/civil', ['surfaceId' => $id, 'verticalOffset' => 0, 'interval' => 20, 'names' => []]]] as [$method, $path, $body]) {
             $this->ask($method, "/projects/{$other->id}$path", $body)->assertStatus(404);
         }
     }

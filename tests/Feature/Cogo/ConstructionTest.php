@@ -306,7 +306,7 @@ final class ConstructionTest extends FeatureTestCase
         $made = fn (array $collection): array => array_chunk($this->ask('POST', "/projects/{$project->id}/collections-preview", ['collection' => $collection])->assertOk()->json('new'), 2);
         $kinds = array_map(static fn (int $i) => DesignLayer::query()->findOrFail($ids['B'])->shape($i)?->kind->name, range(0, 3));
         // Of the first, 2 along and 1 to its right: where its hole is, and the holes of the others.
-        $beside = $made(['kind' => 'insertions', 'like' => ['layerId' => $ids['B'], 'shape' => (int) array_search('Insert', $kinds, true)], 'along' => 2.0, 'right' => 1.0]);
+        $beside = $made(['kind' => 'insertions', 'like' => ['layerId' => $ids['B'], 'shape' => (int) array_search('Insert', $kinds, true)], 'along' => 2.0, 'offset' => 1.0]);
         self::assertEqualsWithDelta([[11.0, 2.0], [32.0, 2.0], [49.0, 1.0], [68.0, 2.0]], $beside, 1e-9);
         $layer = DesignLayer::query()->findOrFail($ids['H']);
         $ellipse = (int) array_search('Ellipse', array_map(static fn (int $i) => $layer->shape($i)?->kind->name, range(0, 3)), true);

@@ -92,12 +92,12 @@ final class AimTest extends FeatureTestCase
         $line = $this->change($line, ['lay' => ['reversed' => true]]);
         self::assertEqualsWithDelta(1030.0, $line['line']['start']['northing'], 1e-9);
         $line = $this->change($line, ['lay' => [
-            'parallels' => [['right' => 0.0], ['right' => -0.15, 'raised' => 0.1, 'name' => 'back of kerb']], 'parallel' => 1,
+            'parallels' => [['offset' => 0.0], ['offset' => -0.15, 'verticalOffset' => 0.1, 'name' => 'back of kerb']], 'parallel' => 1,
         ]]);
         self::assertSame('KERB line, back of kerb', $line['name']);
         $mark = $this->staked($line, new Position(1010.148, 2013.0, 10.099));
         $aimed = $mark->aimed();
-        self::assertEqualsWithDelta([13.0, 0.002, -0.15, 0.1], [$aimed?->along, $aimed?->right, $aimed?->parallel, $aimed?->raised], 0.004);
+        self::assertEqualsWithDelta([13.0, 0.002, -0.15, 0.1], [$aimed?->along, $aimed?->offset, $aimed?->parallel, $aimed?->verticalOffset], 0.004);
         self::assertEqualsWithDelta([1010.15, 10.1], [$mark->design_northing, $mark->design_elevation], 1e-9);
         self::assertSame(['L1', 'in'], [$mark->name, $mark->verdict]);
         $entry = $this->ask('GET', $this->at('/marks'))->json(0);
@@ -116,7 +116,7 @@ final class AimTest extends FeatureTestCase
         $this->setUpInstrument($this->project);
         $line = $this->line();
         $wish = $this->wish($line);
-        $this->change($line, ['lay' => ['parallels' => [['right' => 0.0], ['right' => 3.0]], 'parallel' => 1]]);
+        $this->change($line, ['lay' => ['parallels' => [['offset' => 0.0], ['offset' => 3.0]], 'parallel' => 1]]);
         $asked = $this->arrived($wish, new Position(1010.0, 2020.0, 10.0));
         self::assertNull($asked->mark_id);
         self::assertStringContainsString('was changed after this was measured', $asked->asks['message'] ?? '');
@@ -137,7 +137,7 @@ final class AimTest extends FeatureTestCase
         $beside = $live(['aim' => $line['id']]);
         self::assertSame([$line['id'], $line['version'], 'beside'], [$beside['aim'], $beside['aimVersion'], $beside['designed']['on']['reach']]);
         self::assertEqualsWithDelta([30.0, 0.3, 0.3], [
-            $beside['designed']['on']['along'], $beside['designed']['on']['right'], $beside['guidance']['distance'],
+            $beside['designed']['on']['along'], $beside['designed']['on']['offset'], $beside['guidance']['distance'],
         ], 0.01);
         self::assertEqualsWithDelta([0.0, -0.3], [$beside['guidance']['ahead'], $beside['guidance']['aside']], 0.01);
 
@@ -158,7 +158,7 @@ final class AimTest extends FeatureTestCase
     {
         $line = $this->line();
         $places = fn (array $body) => $this->ask('POST', $this->at("/aims/{$line['id']}/places"), ['key' => $this->newKey(), 'version' => $line['version']] + $body);
-        $one = $places(['way' => 'at', 'distance' => 12.5, 'right' => -0.25])->assertOk()->json(0);
+        $one = $places(['way' => 'at', 'distance' => 12.5, 'offset' => -0.25])->assertOk()->json(0);
         self::assertSame(['place', 'KERB line 12.500 m 0.250 m left', $line['id']], [$one['kind'], $one['name'], $one['lineId']]);
         self::assertEqualsWithDelta([1010.25, 2012.5, 10.0], [$one['place']['northing'], $one['place']['easting'], $one['place']['elevation']], 1e-9);
         self::assertSame(['KERB line 0.000 m', 'KERB line 25.000 m', 'KERB line 50.000 m', 'KERB line 60.000 m'], array_column($places(['way' => 'every', 'interval' => 25.0])->json(), 'name'));
@@ -214,7 +214,7 @@ final class AimTest extends FeatureTestCase
         $take(['line' => ['shapes' => [['layerId' => 999, 'shape' => 0]]]])->assertStatus(422);
         $arc = $this->take(['line' => ['shapes' => [['layerId' => $this->layer, 'shape' => 2]]]]);
         $this->ask('PATCH', $this->at("/aims/{$arc['id']}"), [
-            'version' => 1, 'lay' => ['parallels' => [['right' => 0.0], ['right' => 12.0], ['right' => -12.0]], 'parallel' => 2],
+            'version' => 1, 'lay' => ['parallels' => [['offset' => 0.0], ['offset' => 12.0], ['offset' => -12.0]], 'parallel' => 2],
         ])->assertStatus(422);
         $this->ask('PATCH', $this->at("/aims/{$arc['id']}"), ['version' => 1, 'lay' => ['heights' => 'one']])->assertStatus(422);
         self::assertSame(1, $this->ask('GET', $this->at('/aims'))->json('0.version'), 'nothing of it was kept');
@@ -246,7 +246,7 @@ final class AimTest extends FeatureTestCase
         self::assertEqualsWithDelta([1010.0, $found->easting], [$design?->northing, $design?->easting], 1e-9);
         $moved = $mended?->moved($mark->design(), $found);
         self::assertEqualsWithDelta([$mended?->along + 0.03, $mended?->toEnd - 0.03], [$moved?->along, $moved?->toEnd], 0.002);
-        self::assertEqualsWithDelta(1010.0 - $found->northing, $moved?->right, 1e-9);
+        self::assertEqualsWithDelta(1010.0 - $found->northing, $moved?->offset, 1e-9);
     }
 
     public function test_a_point_out_of_tolerance_stays_to_be_done_unless_it_was_left_so(): void
@@ -316,6 +316,22 @@ final class AimTest extends FeatureTestCase
         };
         self::assertEqualsWithDelta($zenith(9.9), $zenith(17.0), 1e-3, 'an anchor of the ceiling is marked on the slab');
         self::assertGreaterThan(1e-3, abs($zenith(9.9) - $zenith(10.6)), 'a step is not the ceiling');
+    }
+
+    public function test_choosing_a_target_turns_nothing_away_from_a_prism_that_is_followed(): void
+    {
+        $this->setUpInstrument($this->project);
+        $id = $this->ask('POST', $this->at('/points'), ['name' => 'P', 'northing' => 1012.0, 'easting' => 2032.0, 'elevation' => 9.9])->json('id');
+        $told = fn (bool $keepLock): string => QueuedInstruction::query()->findOrFail($this->ask('POST', $this->at('/instrument/turn'), [
+            'key' => $this->newKey(), 'pointId' => $id, 'keepLock' => $keepLock,
+        ])->assertOk()->json('id'))->kind;
+        $this->seen(new Position(1010.0, 2030.0, 9.9));
+        self::assertSame(['track', 'turn'], [$told(true), $told(false)], 'chosen, and asked for');
+        $this->seen(new Position(1010.0, 2030.0, 9.9), false);
+        self::assertSame('turn', $told(true), 'nothing is held');
+        $this->ask('PATCH', $this->at('/setup'), ['dot' => true])->assertOk();
+        $this->seen(new Position(1010.0, 2030.0, 9.9));
+        self::assertSame('dot', $told(true), 'the dot follows nothing');
     }
 
     public function test_worklists_say_what_counts_and_lists_of_codes_leave_it(): void
@@ -395,13 +411,14 @@ final class AimTest extends FeatureTestCase
     }
 
     /** The instrument follows the pole there. */
-    private function seen(Position $tip): void
+    private function seen(Position $tip, bool $locked = true): void
     {
         $this->world->pole->tip = $tip;
         $reading = (new StandIn($this->world))->readNow();
+        $this->held = null;
         $this->held = LiveState::sign();
         (new LiveState)->with([
-            'link' => 'up', 'heardAt' => Clock::steady(), 'status' => LiveStatus::toArray(self::instrumentStatus()),
+            'link' => 'up', 'heardAt' => Clock::steady(), 'status' => ['locked' => $locked] + LiveStatus::toArray(self::instrumentStatus()),
             'reading' => LiveStatus::reading($reading), 'readingAt' => Clock::steady(),
         ])->write();
     }

@@ -116,7 +116,7 @@ final class Alignment
                 }
             }
         }
-        usort($found, static fn (AlignmentFoot $a, AlignmentFoot $b) => [abs($a->right), $a->along] <=> [abs($b->right), $b->along]);
+        usort($found, static fn (AlignmentFoot $a, AlignmentFoot $b) => [abs($a->offset), $a->along] <=> [abs($b->offset), $b->along]);
         $own = [];
         foreach ($found as $foot) {
             foreach ($own as $known) {
@@ -128,7 +128,7 @@ final class Alignment
         }
         $nearest = $this->foot($p);
 
-        return $own === [] || abs($own[0]->right) > abs($nearest->right) + self::SAME ? [$nearest, ...$own] : $own;
+        return $own === [] || abs($own[0]->offset) > abs($nearest->offset) + self::SAME ? [$nearest, ...$own] : $own;
     }
 
     private function footOf(int $element, float $along, float $right): AlignmentFoot

@@ -19,7 +19,7 @@ final readonly class CrossSection
      */
     public function __construct(public float $along, array $points)
     {
-        usort($points, static fn (SectionPoint $a, SectionPoint $b) => $a->right <=> $b->right);
+        usort($points, static fn (SectionPoint $a, SectionPoint $b) => $a->offset <=> $b->offset);
         $this->points = $points;
     }
 }

@@ -32,10 +32,10 @@ final readonly class CrossSections implements RoadShape
         $points = $this->section($along, $axis);
         for ($i = 1; $i < count($points); $i++) {
             [$a, $b] = [$points[$i - 1], $points[$i]];
-            if ($right >= $a->right - self::SLACK && $right <= $b->right + self::SLACK && $b->right > $a->right) {
-                $slope = ($b->elevation - $a->elevation) / ($b->right - $a->right);
+            if ($right >= $a->offset - self::SLACK && $right <= $b->offset + self::SLACK && $b->offset > $a->offset) {
+                $slope = ($b->elevation - $a->elevation) / ($b->offset - $a->offset);
 
-                return new OnSection($a->elevation + ($right - $a->right) * $slope, self::partOf($a, $b), $slope);
+                return new OnSection($a->elevation + ($right - $a->offset) * $slope, self::partOf($a, $b), $slope);
             }
         }
 
@@ -90,7 +90,7 @@ final readonly class CrossSections implements RoadShape
     private static function mixed(SectionPoint $p, SectionPoint $q, float $share, ?string $code = null): SectionPoint
     {
         return new SectionPoint(
-            $p->right + $share * ($q->right - $p->right), $p->elevation + $share * ($q->elevation - $p->elevation), $code ?? ($p->code !== '' ? $p->code : $q->code),
+            $p->offset + $share * ($q->offset - $p->offset), $p->elevation + $share * ($q->elevation - $p->elevation), $code ?? ($p->code !== '' ? $p->code : $q->code),
         );
     }
 
@@ -119,9 +119,9 @@ final readonly class CrossSections implements RoadShape
     private static function partOfWay(array $line, int $k): float
     {
         $last = count($line) - 1;
-        $width = $line[$last]->right - $line[0]->right;
+        $width = $line[$last]->offset - $line[0]->offset;
 
-        return $width > 0.0 ? ($line[$k]->right - $line[0]->right) / $width : $k / $last;
+        return $width > 0.0 ? ($line[$k]->offset - $line[0]->offset) / $width : $k / $last;
     }
 
     /** @param  list<SectionPoint>  $line */
@@ -183,7 +183,7 @@ final readonly class CrossSections implements RoadShape
     private static function onAxis(array $points): ?int
     {
         foreach ($points as $i => $p) {
-            if (abs($p->right) <= self::SLACK) {
+            if (abs($p->offset) <= self::SLACK) {
                 return $i;
             }
         }

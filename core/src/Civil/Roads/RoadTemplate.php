@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Civil\Roads;
 
+use Parlay\Core\Formerly;
 use Parlay\Core\ListOf;
 
 /** A road by its strips: lanes and shoulders left and right of the axis, their cross-falls, and the slopes beside it. */
@@ -18,7 +19,7 @@ final readonly class RoadTemplate implements RoadShape
      * @param  list<Superelevation>  $turned  by station; strips that turn follow it
      * @param  float|null  $cutSlope  rise for each metre outward of a cutting; null where there is none
      * @param  float|null  $fillSlope  fall for each metre outward of an embankment, positive
-     * @param  float  $raised  metres above the profile: a subgrade lies below it
+     * @param  float  $verticalOffset  metres above the profile: a subgrade lies below it
      */
     public function __construct(
         #[ListOf(Strip::class)]
@@ -29,7 +30,8 @@ final readonly class RoadTemplate implements RoadShape
         public array $turned = [],
         public ?float $cutSlope = null,
         public ?float $fillSlope = null,
-        public float $raised = 0.0,
+        #[Formerly('raised')]
+        public float $verticalOffset = 0.0,
         public string $name = '',
     ) {}
 
@@ -40,7 +42,7 @@ final readonly class RoadTemplate implements RoadShape
         }
         $side = $right < 0.0 ? -1 : 1;
         $off = abs($right);
-        [$at, $height] = [0.0, $axis + $this->raised];
+        [$at, $height] = [0.0, $axis + $this->verticalOffset];
         foreach ($this->strips($along, $side) as [$strip, $slope]) {
             if ($off <= $at + $strip->width + self::SLACK) {
                 return new OnSection($height + ($off - $at) * $slope, $strip->name, $slope * $side);
@@ -105,7 +107,7 @@ final readonly class RoadTemplate implements RoadShape
      */
     public function hinge(float $along, int $side, float $axis): array
     {
-        [$at, $height] = [0.0, $axis + $this->raised];
+        [$at, $height] = [0.0, $axis + $this->verticalOffset];
         foreach ($this->strips($along, $side) as [$strip, $slope]) {
             $at += $strip->width;
             $height += $strip->width * $slope;
@@ -119,9 +121,9 @@ final readonly class RoadTemplate implements RoadShape
         if ($axis === null) {
             return [];
         }
-        $points = [new SectionPoint(0.0, $axis + $this->raised, 'axis')];
+        $points = [new SectionPoint(0.0, $axis + $this->verticalOffset, 'axis')];
         foreach ([-1, 1] as $side) {
-            [$at, $height] = [0.0, $axis + $this->raised];
+            [$at, $height] = [0.0, $axis + $this->verticalOffset];
             foreach ($this->strips($along, $side) as [$strip, $slope]) {
                 $at += $strip->width;
                 $height += $strip->width * $slope;

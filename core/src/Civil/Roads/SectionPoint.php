@@ -8,8 +8,8 @@ namespace Parlay\Core\Civil\Roads;
 final readonly class SectionPoint
 {
     /**
-     * @param  float  $right  metres from the axis, negative to the left
+     * @param  float  $offset  metres from the axis, negative to the left
      * @param  float  $elevation  metres
      */
-    public function __construct(public float $right, public float $elevation, public string $code = '') {}
+    public function __construct(public float $offset, public float $elevation, public string $code = '') {}
 }

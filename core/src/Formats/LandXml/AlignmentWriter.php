@@ -108,7 +108,7 @@ final class AlignmentWriter
             foreach ($ones as [$name, $section]) {
                 yield '<DesignCrossSectSurf name="'.LandXmlWriter::escape($name).'" side="both">';
                 foreach ($section->points as $p) {
-                    yield '<CrossSectPnt'.($p->code === '' ? '' : ' code="'.LandXmlWriter::escape($p->code).'"').'>'.self::f($p->right).' '.self::f($p->elevation).'</CrossSectPnt>';
+                    yield '<CrossSectPnt'.($p->code === '' ? '' : ' code="'.LandXmlWriter::escape($p->code).'"').'>'.self::f($p->offset).' '.self::f($p->elevation).'</CrossSectPnt>';
                 }
                 yield '</DesignCrossSectSurf>';
             }

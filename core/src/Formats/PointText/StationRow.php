@@ -9,13 +9,13 @@ final readonly class StationRow
 {
     /**
      * @param  float  $station  in the list's unit
-     * @param  float  $right  in the list's unit, to the right of the axis
+     * @param  float  $offset  in the list's unit, to the right of the axis
      * @param  string|null  $fault  why it can't be read
      */
     public function __construct(
         public int $line,
         public float $station = 0.0,
-        public float $right = 0.0,
+        public float $offset = 0.0,
         public string $name = '',
         public string $code = '',
         public ?string $fault = null,

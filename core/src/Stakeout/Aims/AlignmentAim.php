@@ -24,18 +24,18 @@ final readonly class AlignmentAim implements Aim
     private const MOST_OTHERS = 3;
 
     /**
-     * @param  float  $right  metres right of the axis that is staked, negative left
+     * @param  float  $offset  metres right of the axis that is staked, negative left
      * @param  bool  $grade  only heights count, wherever one stands
      * @param  PackedSurface|null  $surface  that heights are taken from, in place of the road's own
-     * @param  float  $raised  metres above those heights
+     * @param  float  $verticalOffset  metres above those heights
      * @param  bool  $heights  whether it has heights at all
      */
     public function __construct(
         private Road $road,
-        private float $right = 0.0,
+        private float $offset = 0.0,
         private bool $grade = false,
         private ?PackedSurface $surface = null,
-        private float $raised = 0.0,
+        private float $verticalOffset = 0.0,
         private bool $heights = true,
     ) {}
 
@@ -43,8 +43,8 @@ final readonly class AlignmentAim implements Aim
     {
         $alignment = $this->road->alignment;
         $foot = $alignment->foot($pole);
-        $right = $this->grade ? $foot->right : $this->right;
-        $at = $this->grade ? $pole : $alignment->at($foot->along, $this->right);
+        $right = $this->grade ? $foot->offset : $this->offset;
+        $at = $this->grade ? $pole : $alignment->at($foot->along, $this->offset);
         [$elevation, $on, $ground] = $this->heightAt($foot->along, $right, $at, $pole->elevation);
 
         return new Designed($at->at($elevation), $this->grade ? null : $this->onLine($foot), $this->on($foot, $pole, $on), $ground);
@@ -64,11 +64,11 @@ final readonly class AlignmentAim implements Aim
         if ($this->surface !== null) {
             $on = $this->surface->at($at->northing, $at->easting);
 
-            return [$on === null ? null : $on->elevation + $this->raised, null, $on];
+            return [$on === null ? null : $on->elevation + $this->verticalOffset, null, $on];
         }
-        $on = $this->road->heightAt($along, $right, $ground === null ? null : $ground - $this->raised);
+        $on = $this->road->heightAt($along, $right, $ground === null ? null : $ground - $this->verticalOffset);
 
-        return $on === null ? [null, null, null] : [$on->elevation + $this->raised, $on, null];
+        return $on === null ? [null, null, null] : [$on->elevation + $this->verticalOffset, $on, null];
     }
 
     private function onLine(AlignmentFoot $foot): OnLine
@@ -78,7 +78,7 @@ final readonly class AlignmentAim implements Aim
         return new OnLine(
             along: $foot->along,
             toEnd: $length - $foot->along,
-            right: $foot->right - $this->right,
+            offset: $foot->offset - $this->offset,
             piece: $foot->element + 1,
             pieces: count($this->road->alignment->elements),
             azimuth: $foot->azimuth,
@@ -96,9 +96,9 @@ final readonly class AlignmentAim implements Aim
         $alignment = $this->road->alignment;
         $stationing = $alignment->stationing;
         $others = [];
-        foreach ($alignment->feet($pole, min(self::OTHERS_WITHIN, 3 * abs($foot->right) + 20.0)) as $other) {
+        foreach ($alignment->feet($pole, min(self::OTHERS_WITHIN, 3 * abs($foot->offset) + 20.0)) as $other) {
             if (abs($other->along - $foot->along) > 0.01 && count($others) < self::MOST_OTHERS) {
-                $others[] = new OtherFoot($stationing->stationAt($other->along), $stationing->regionAt($other->along), $other->right);
+                $others[] = new OtherFoot($stationing->stationAt($other->along), $stationing->regionAt($other->along), $other->offset);
             }
         }
 
@@ -107,7 +107,7 @@ final readonly class AlignmentAim implements Aim
             region: $stationing->regionAt($foot->along),
             regions: $stationing->regions(),
             along: $foot->along,
-            right: $foot->right,
+            offset: $foot->offset,
             element: $foot->element + 1,
             kind: $alignment->elements[$foot->element]->kind,
             radius: $foot->curvature === 0.0 ? null : 1 / $foot->curvature,
@@ -115,7 +115,7 @@ final readonly class AlignmentAim implements Aim
             part: $on->part ?? '',
             slope: $on?->slope,
             others: $others,
-            side: $this->grade ? $on?->side?->raised($this->raised) : null,
+            side: $this->grade ? $on?->side?->raised($this->verticalOffset) : null,
             azimuth: $foot->azimuth,
         );
     }

@@ -15,13 +15,13 @@ final readonly class LineAim implements Aim
     /**
      * @param  PackedPolyline  $line  or the parallel of it that is staked
      * @param  float|null  $one  metres, where the line has one height
-     * @param  float  $raised  metres above those heights
+     * @param  float  $verticalOffset  metres above those heights
      */
     public function __construct(
         private PackedPolyline $line,
         private LineHeights $heights = LineHeights::Vertices,
         private ?float $one = null,
-        private float $raised = 0.0,
+        private float $verticalOffset = 0.0,
     ) {}
 
     public function designedAt(Position $pole): Designed
@@ -32,7 +32,7 @@ final readonly class LineAim implements Aim
         return new Designed($foot->place->at($this->elevationAt($foot)), new OnLine(
             along: $foot->along,
             toEnd: $this->line->length - $foot->along,
-            right: $foot->right,
+            offset: $foot->offset,
             piece: $foot->piece + 1,
             pieces: $this->line->count,
             azimuth: $foot->azimuth,
@@ -59,7 +59,7 @@ final readonly class LineAim implements Aim
             LineHeights::None => null,
         };
 
-        return $elevation === null ? null : $elevation + $this->raised;
+        return $elevation === null ? null : $elevation + $this->verticalOffset;
     }
 
     /** On one grade from end to end, whatever the vertices between have. */

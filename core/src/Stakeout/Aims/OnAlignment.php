@@ -15,7 +15,7 @@ final readonly class OnAlignment
      * @param  float  $station  metres, as it is counted there
      * @param  int  $region  which count, from 1, of how many
      * @param  float  $along  metres from the start
-     * @param  float  $right  metres right of the axis, looking along; negative left
+     * @param  float  $offset  metres right of the axis, looking along; negative left
      * @param  int  $element  which one, from 1
      * @param  float|null  $radius  metres there, right positive; null where it is straight
      * @param  float|null  $axis  height of the axis there, metres
@@ -30,7 +30,7 @@ final readonly class OnAlignment
         public int $region,
         public int $regions,
         public float $along,
-        public float $right,
+        public float $offset,
         public int $element,
         public ElementKind $kind,
         public ?float $radius,

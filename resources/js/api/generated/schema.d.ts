@@ -2686,18 +2686,18 @@ export interface components {
             source: string;
             along: number | null;
             toEnd: number | null;
-            right: number | null;
+            offset: number | null;
             piece: number | null;
             /** @enum {string|null} */
             reach: "beside" | "before_start" | "beyond_end" | null;
             parallel: number;
             parallelName: string;
-            raised: number;
+            verticalOffset: number;
             azimuth: number | null;
             grade: number | null;
             station: number | null;
             region: number | null;
-            axisRight: number | null;
+            axisOffset: number | null;
             element: number | null;
             part: string;
             surface: string;
@@ -2755,7 +2755,7 @@ export interface components {
             code: string;
             along: number | null;
             station: string;
-            right: number;
+            offset: number;
             northing: number | null;
             easting: number | null;
             elevation: number | null;
@@ -2773,7 +2773,7 @@ export interface components {
             profile?: number | null;
             shape?: number | null;
             surfaceId?: number | null;
-            raised?: number;
+            verticalOffset?: number;
             prefix?: string;
             code?: string;
             from?: number | null;
@@ -2816,7 +2816,7 @@ export interface components {
             along: number;
             station: number;
             region: number;
-            right: number;
+            offset: number;
             away: number;
             northing: number;
             easting: number;
@@ -2840,7 +2840,7 @@ export interface components {
             id: number;
             name: string;
             againstId: number | null;
-            raised: number;
+            verticalOffset: number;
             against: string;
             shots: number;
             places: number[];
@@ -2859,7 +2859,7 @@ export interface components {
             key: string;
             name: string;
             againstId?: number | null;
-            raised?: number;
+            verticalOffset?: number;
         };
         BuiltPart: {
             key: string;
@@ -2935,20 +2935,20 @@ export interface components {
         };
         CivilChoices: {
             surfaceId: number | null;
-            raised: number;
+            verticalOffset: number;
             interval: number;
             names: components["schemas"]["MainPointName"][];
         };
         CivilLay: {
             alignmentId?: number | null;
             surfaceId?: number | null;
-            right?: number;
+            offset?: number;
             grade?: boolean;
             /** @enum {string} */
             heights?: "road" | "surface" | "none";
             profile?: number | null;
             shape?: number | null;
-            raised?: number;
+            verticalOffset?: number;
         };
         CleanUpChoice: {
             duplicates?: boolean;
@@ -3527,7 +3527,7 @@ export interface components {
         };
         GivenOffset: {
             along: number;
-            right: number;
+            offset: number;
         };
         GivenPlace: {
             pointId?: number | null;
@@ -4122,7 +4122,7 @@ export interface components {
             region: number;
             regions: number;
             along: number;
-            right: number;
+            offset: number;
             element: number;
             /** @enum {string} */
             kind: "line" | "arc" | "spiral";
@@ -4141,7 +4141,7 @@ export interface components {
         OnLine: {
             along: number;
             toEnd: number;
-            right: number;
+            offset: number;
             piece: number;
             pieces: number;
             azimuth: number;
@@ -4158,11 +4158,11 @@ export interface components {
         OtherFoot: {
             station: number;
             region: number;
-            right: number;
+            offset: number;
         };
         Parallel: {
-            right?: number;
-            raised?: number;
+            offset?: number;
+            verticalOffset?: number;
             name?: string;
         };
         PathResource: {
@@ -4217,7 +4217,7 @@ export interface components {
             distance?: number;
             interval?: number;
             parts?: number;
-            right?: number;
+            offset?: number;
             skew?: number | null;
         };
         PlacesToKeep: {
@@ -4237,7 +4237,7 @@ export interface components {
             like?: components["schemas"]["ShapeRef"] | null;
             radius?: number | null;
             along?: number;
-            right?: number;
+            offset?: number;
             interval?: number;
             corners?: boolean;
             separator?: string;
@@ -4251,7 +4251,7 @@ export interface components {
             pointId: number;
             station: number;
             region: number;
-            right: number;
+            offset: number;
             northing: number;
             easting: number;
         };
@@ -4553,7 +4553,7 @@ export interface components {
             turned?: components["schemas"]["Superelevation"][];
             cutSlope?: number | null;
             fillSlope?: number | null;
-            raised?: number;
+            verticalOffset?: number;
             name?: string;
         };
         Rounds: {
@@ -4645,7 +4645,7 @@ export interface components {
             evenRunning?: boolean;
         };
         SectionPoint: {
-            right: number;
+            offset: number;
             elevation: number;
             code: string;
         };
@@ -4895,7 +4895,7 @@ export interface components {
         SurfaceElevations: {
             ids: number[];
             surfaceId: number;
-            raised?: number;
+            verticalOffset?: number;
         };
         SurfaceEntry: {
             id: number;
@@ -5026,6 +5026,7 @@ export interface components {
             controlId?: number | null;
             pointId?: number | null;
             aimId?: number | null;
+            keepLock?: boolean;
         };
         TypedCode: {
             code: string;
@@ -5184,7 +5185,7 @@ export interface components {
         VolumeWanted: {
             firstId: number;
             secondId?: number | null;
-            raised?: number;
+            verticalOffset?: number;
             elevation?: number | null;
             outline?: components["schemas"]["GivenPolyline"] | null;
             stockpile?: boolean;
