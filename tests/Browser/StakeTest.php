@@ -49,7 +49,7 @@ final class StakeTest extends TestCase
             $s->press('Parallel')->fill('Offset from the line', $offset)->see('= ')->press($side)->doNotSee('Offset from the line');
         }
         $lay = $this->aims($id)[0]['line']['lay'];
-        self::assertEqualsWithDelta([0.0, -0.1524, -0.4572, 0.9144], array_column($lay['parallels'], 'right'), 1e-9);
+        self::assertEqualsWithDelta([0.0, -0.1524, -0.4572, 0.9144], array_column($lay['parallels'], 'offset'), 1e-9);
         // Stepped through as a list, each is staked.
         foreach ([1, 2, 3] as $k) {
             $at = $this->aims($id)[0]['line']['lay']['parallel'];

@@ -66,7 +66,7 @@ final class PointController
     #[Post('/projects/{project}/spots', 'Exact coordinates of a spot of a drawing; stores nothing', TouchedSpot::class, SpotResource::class)]
     public function spot(Request $request, Project $project, FindSpot $find): JsonResponse
     {
-        return new JsonResponse(SpotResource::of(...$find($project, Body::read($request, TouchedSpot::class))));
+        return new JsonResponse(SpotResource::of($project, ...$find($project, Body::read($request, TouchedSpot::class))));
     }
 
     #[Post('/projects/{project}/inverse', 'Distance, direction and rise between two places, and the angle at the second where a third is given; stores nothing', InverseBody::class, InverseResource::class)]

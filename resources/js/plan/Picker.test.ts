@@ -91,6 +91,37 @@ describe('what a touch means', () => {
         expect(taken()?.spot).toEqual(second);
     });
 
+    it('takes the next in the place of the one before, where they were touched', () => {
+        picker.picking = 'spot';
+        picker.take(at(12.5, 0.1));
+        const first = taken()?.spot;
+        picker.next();
+        expect(onTake).toHaveBeenCalledTimes(2);
+        expect(taken()?.spot).not.toEqual(first);
+        expect(taken()?.spot).toEqual(told());
+    });
+
+    it('lights again what was touched when the pointer leaves, whatever it passed over', () => {
+        picker.picking = 'spot';
+        picker.take(at(0.2, 0.1));
+        const first = taken()?.spot;
+        picker.pointed(at(23.9, 0.1));
+        expect(told()).not.toEqual(first);
+        picker.left();
+        expect(told()).toEqual(first);
+        expect(onTake).toHaveBeenCalledTimes(1);
+    });
+
+    it('gives nothing on to another field that asks meanwhile', () => {
+        picker.picking = 'spot';
+        picker.take(at(12.5, 0.1));
+        picker.begin();
+        picker.next();
+        expect(onTake).toHaveBeenCalledTimes(1);
+        picker.left();
+        expect(told()).toBeNull();
+    });
+
     it('takes a line with the layer it lies on', () => {
         picker.picking = 'piece';
         picker.take(at(5, 0.3));

@@ -13,6 +13,14 @@ const PLACES: ReadonlySet<PlanThing['what']> = new Set(['point', 'control', 'pol
 /** A touch so near the last one means the same place. */
 const SAME_TOUCH_PX = 4;
 
+interface Reached {
+    spots: Spot[];
+    index: number;
+    pixel: number[];
+}
+
+const NOTHING: Reached = { spots: [], index: 0, pixel: [] };
+
 /** Finds what a touch means, and shows it beforehand: a spot of a drawing, a line or arc, a point, or any place. */
 export class Picker {
     /** what the next touch is for */
@@ -24,7 +32,9 @@ export class Picker {
     staking = false;
     snap = new SnapIndex([]);
     /** spots within reach of the pointer, and which of them is offered */
-    private reached: { spots: Spot[]; index: number; pixel: number[] } = { spots: [], index: 0, pixel: [] };
+    private reached: Reached = NOTHING;
+    /** what was touched last, and goes on being meant by whoever asked for it */
+    private taken: Reached | null = null;
 
     constructor(
         private readonly offered: VectorSource,
@@ -41,6 +51,7 @@ export class Picker {
     set picking(wanted: Picking) {
         if (wanted !== this.wanted) {
             this.forget();
+            this.begin();
             this.wanted = wanted;
         }
     }
@@ -69,16 +80,34 @@ export class Picker {
         if (!this.isSameTouch(e.pixel)) {
             this.offerNear(e);
         }
+        this.taken = this.reached;
         this.events.onTake({ spot: this.reached.spots[this.reached.index] ?? null, thing: null, piece: null, place });
     }
 
-    /** Offers the next of several spots under the pointer. */
+    /** Offers the next of several spots under the pointer; where they were touched, it is taken in the place of the one before: what is lit is what is made. */
     next(): void {
         const { spots, index, pixel } = this.reached;
         if (spots.length > 1) {
             this.reached.index = (index + 1) % spots.length;
-            this.offer(spots[this.reached.index] ?? null, pixel);
+            const spot = spots[this.reached.index] ?? null;
+            this.offer(spot, pixel);
+            if (spot && this.taken === this.reached) {
+                this.events.onTake({ spot, thing: null, piece: null, place: { northing: spot.y, easting: spot.x } });
+            }
         }
+    }
+
+    /** The pointer has left the plan: what was touched is lit again, and nothing that it passed over on its way. */
+    left(): void {
+        if (this.picking === 'spot' || this.picking === 'place') {
+            this.reached = this.taken ?? NOTHING;
+            this.offer(this.reached.spots[this.reached.index] ?? null, this.reached.pixel);
+        }
+    }
+
+    /** Somebody else asks now: what was touched before stays with who asked then. */
+    begin(): void {
+        this.taken = null;
     }
 
     /** All that could be touched in a view, the nearest to its middle first: for those who step instead of pointing. */
@@ -123,7 +152,7 @@ export class Picker {
     /** What was offered lay under the pointer before the plan moved. */
     forget(): void {
         if (this.picking) {
-            this.reached = { spots: [], index: 0, pixel: [] };
+            this.reached = NOTHING;
             this.offer(null, []);
         }
     }

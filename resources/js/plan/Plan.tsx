@@ -275,6 +275,8 @@ export function Plan(props: PlanProps) {
             plan.current.poleCanBeDragged = props.poleCanBeDragged;
         }
     }, [picking, want?.only, measuring, props.poleCanBeDragged, props.snaps]);
+    // biome-ignore lint/correctness/useExhaustiveDependencies: another field asks, and not only for something else
+    useEffect(() => plan.current?.picker.begin(), [want?.id, measuring]);
     useEffect(() => plan.current?.showFigure(figure), [figure]);
     useEffect(() => {
         if (plan.current) {

@@ -132,6 +132,7 @@ export class PlanMap {
             () => this.reach(),
         );
         this.map.on('pointermove', (e) => !e.dragging && this.picker.pointed(e));
+        element.addEventListener('pointerleave', () => this.picker.left());
         this.map.on('singleclick', (e) => this.touched(e));
         this.map.on('moveend', () => this.moved());
         this.keys = new PlanKeys(element, this.map, this.picker, events, () => this.crowd.within(this.inView()));

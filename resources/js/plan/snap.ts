@@ -62,6 +62,12 @@ export function spotBody(spot: Spot): Schemas['TouchedSpot'] {
 /** More shapes than this under the pointer are not crossed with each other. */
 const MOST_CROSSED = 14;
 
+/** Of the reach: two spots whose distances differ by less are equally near. */
+const EQUALLY = 0.02;
+
+/** Of spots equally near the one that comes first. */
+const RANK: SnapKind[] = ['insertion', 'centre', 'end', 'intersection', 'quadrant', 'middle', 'prolonged', 'on'];
+
 /** Lines that end within so many times the reach are prolonged to the pointer. */
 const PROLONGED = 6;
 
@@ -113,14 +119,18 @@ export class SnapIndex {
             }
         }
         for (const spot of crossingsOf(near.slice(0, MOST_CROSSED), x, y, reach)) {
-            offer(spot, Math.hypot(spot.x - x, spot.y - y) * 0.95);
+            offer(spot, Math.hypot(spot.x - x, spot.y - y));
         }
         if (snaps.has('prolonged')) {
             for (const spot of prolongedOf(this.endingNear(x, y, PROLONGED * reach), x, y, reach)) {
                 offer(spot, Math.hypot(spot.x - x, spot.y - y));
             }
         }
-        offers.sort((a, b) => a.distance - b.distance);
+        // The nearest to the finger; of what lies equally near, what says most.
+        const steps = (o: (typeof offers)[number]) => Math.round(o.distance / (reach * EQUALLY));
+        offers.sort(
+            (a, b) => steps(a) - steps(b) || RANK.indexOf(snapOf(a.spot)) - RANK.indexOf(snapOf(b.spot)) || a.distance - b.distance,
+        );
         const spots: Spot[] = [];
         for (const { spot } of offers) {
             const same = spots.findIndex((s) => Math.hypot(s.x - spot.x, s.y - spot.y) < 1e-4);

@@ -9,7 +9,9 @@ import { Failure, Notice } from '../parts/Notice';
 import { Step } from '../parts/Step';
 import type { PlanTaken } from '../plan/contract';
 import { SnapChoice } from '../plan/SnapChoice';
+import { touchedSpot, useShow } from '../plan/shown';
 import { type Spot, spotBody } from '../plan/snap';
+import { useExactSpot } from '../plan/useExactSpot';
 import type { StageProps } from '../stage/stages';
 
 /** Making points by touch: the spot touched, its name, code and elevation, one after another. */
@@ -28,13 +30,9 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
             ask(api.GET('/api/v1/projects/{project}/next-name', { params: { path: { project: project.id }, query: { prefix } } })),
     });
     const spot = taken?.spot ?? null;
-    const exact = useQuery({
-        queryKey: ['spot', spot],
-        queryFn: () =>
-            ask(api.POST('/api/v1/projects/{project}/spots', { params: { path: { project: project.id } }, body: spotBody(spot as Spot) })),
-        enabled: spot !== null,
-        retry: false,
-    });
+    const exact = useExactSpot(project.id, spot);
+    // What is to be made stays lit, wherever the pointer goes meanwhile.
+    useShow(touchedSpot, spot);
     const button = useRef<HTMLButtonElement>(null);
     const found = spot !== null && exact.data !== undefined;
     // Enter makes what was touched, without looking for the button; who is typing goes on typing.
@@ -80,6 +78,7 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
                         easting={exact.data.easting}
                         elevation={elevation ?? exact.data.elevation}
                     />
+                    {elevation === null && exact.data.caution && <Notice kind="caution">{exact.data.caution}</Notice>}
                 </div>
             )}
             <div className="grid grid-cols-2 gap-3">

@@ -2,10 +2,11 @@ import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Aim, Schemas } from '../api/client';
 import { Button } from '../parts/Button';
-import { Failure } from '../parts/Notice';
+import { Failure, Notice } from '../parts/Notice';
 import { pieces, touchedSpot, useShow } from '../plan/shown';
 import { spotBody } from '../plan/snap';
 import type { TouchedThing } from '../plan/TouchedNote';
+import { useExactSpot } from '../plan/useExactSpot';
 import { useLayers } from '../plan/useLayers';
 import type { StageProps } from '../stage/stages';
 import { useTakeAim } from './useTaking';
@@ -42,6 +43,7 @@ export function TakeNote({ project, designs, touched, holding, from, onFrom, onT
     const design = designs.find((d) => d.layers.some((l) => l.id === layerId));
     const here: PlaceTouched | null = spot ? { given: { spot: spotBody(spot) }, words: spot.label } : null;
     useShow(touchedSpot, spot ?? null);
+    const exact = useExactSpot(project.id, spot ?? null).data;
     useShow(
         pieces,
         useMemo(() => (drawn && !spot ? [{ layerId: drawn.layerId, shape: drawn.shape }] : null), [drawn, spot]),
@@ -71,6 +73,7 @@ export function TakeNote({ project, designs, touched, holding, from, onFrom, onT
                         {design?.revision && `, revision ${design.revision}`}
                         {spots.length > 1 && ` · ${(which % spots.length) + 1} of ${spots.length} spots here`}
                     </div>
+                    {exact?.caution && <Notice kind="caution">{exact.caution}</Notice>}
                 </div>
                 <Failure of={take.error} />
                 <div className="flex flex-wrap gap-2">

@@ -4802,6 +4802,7 @@ export interface components {
             easting: number;
             elevation: number | null;
             description: string;
+            caution: string | null;
         };
         StakingChoices: {
             /** @enum {string} */
