@@ -38,7 +38,7 @@ final class Pages
             );
         $lines = $found->slice(0, $limit);
         $ids = static fn (array $kinds): array => $lines->whereIn('kind', $kinds)->pluck('id')->all();
-        $marks = Mark::query()->with('setup:id,number')->findMany($ids(['stake', 'as_built', 'check']))->keyBy('id');
+        $marks = Mark::query()->with(['setup:id,number', 'strike'])->findMany($ids(['stake', 'as_built', 'check']))->keyBy('id');
         $readings = Observation::query()->findMany([...$ids(['reading']), ...$marks->pluck('observation_id')])->keyBy('id');
         $setups = Setup::query()->findMany($ids(['setup']))->keyBy('id');
 

@@ -37,10 +37,11 @@ final class Packing
             'project_id' => 'projects', 'setup_id' => 'setups', 'observation_id' => 'observations', 'point_id' => 'stakeout_points',
             'control_id' => 'control_points', 'mends' => 'marks',
         ],
+        'strikes' => ['project_id' => 'projects', 'mark_id' => 'marks'],
     ];
 
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections'];
+    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes'];
 
     /** Columns of bytes, written in base64. */
     public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors'];

@@ -62,7 +62,7 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict();
         Route::patterns(array_fill_keys([
             'project', 'control', 'design', 'layer', 'task', 'point', 'instruction', 'list', 'line', 'code', 'instrument', 'target',
-            'setup',
+            'setup', 'mark',
         ], '[0-9]{1,15}'));
     }
 }

@@ -14,7 +14,7 @@ final readonly class MarkEntry
     /**
      * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. judged: what of it was. aimKey: of
      * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. issued: the design as it was issued, where the mark was made movedBy metres beside it
-     * because the wall stands there.
+     * because the wall stands there. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not.
      */
     public function __construct(
         public int $id,
@@ -39,6 +39,7 @@ final readonly class MarkEntry
         public string $note,
         public ?Position $issued,
         public ?float $movedBy,
+        public ?StrikeEntry $strike,
     ) {}
 
     public static function of(Mark $m): self
@@ -69,6 +70,7 @@ final readonly class MarkEntry
             note: $m->note,
             issued: $m->issued(),
             movedBy: $m->movedBy(),
+            strike: $m->relationLoaded('strike') && $m->strike !== null ? StrikeEntry::of($m->strike) : null,
         );
     }
 }

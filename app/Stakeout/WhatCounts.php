@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Stakeout;
 
 use App\Projects\Models\Project;
+use App\Stakeout\Models\Strike;
 use Illuminate\Support\Facades\DB;
 
 /**
  * Which marks of a project count: a point, a spot or a place along a line that was staked or built again counts once, by its latest mark; a check, a mark anywhere
- * along a line, or a shot at nothing designed, stands for itself. A mark that was mended stands where the one it mends stood.
+ * along a line, or a shot at nothing designed, stands for itself. A mark that was mended stands where the one it mends stood; one that is struck stands nowhere.
  */
 final readonly class WhatCounts
 {
@@ -28,6 +29,7 @@ final readonly class WhatCounts
             $standing[$m->id] = self::about($m);
             unset($standing[(int) $m->mends]);
         }
+        $standing = array_diff_key($standing, Strike::struckIn($project));
         $order = array_intersect_key($roots, $standing);
         asort($order);
         $latest = [];

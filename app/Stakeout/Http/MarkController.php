@@ -11,10 +11,12 @@ use App\Http\OpenApi\Put;
 use App\Http\Page;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
+use App\Stakeout\Actions\StrikeMark;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\MarkToStore;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\StakingChoices;
+use App\Stakeout\StrikeWanted;
 use App\Stakeout\WhatCounts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,6 +39,12 @@ final class MarkController
     public function store(Request $request, Project $project, StoreMark $store): JsonResponse
     {
         return new JsonResponse(MarkEntry::of($store($project, Body::read($request, MarkToStore::class))));
+    }
+
+    #[Post('/projects/{project}/marks/{mark}/strikes', 'Strikes a mark through with a reason, or takes the strike back; it stays in the field book and counts nowhere meanwhile', StrikeWanted::class, MarkEntry::class)]
+    public function strike(Request $request, Project $project, int $mark, StrikeMark $strike): JsonResponse
+    {
+        return new JsonResponse(MarkEntry::of($strike($project, $mark, Body::read($request, StrikeWanted::class))));
     }
 
     #[Put('/projects/{project}/staking', 'Chooses what the sheet shows while staking, and what follows a mark', StakingChoices::class, StakingChoices::class)]

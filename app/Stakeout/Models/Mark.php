@@ -14,6 +14,7 @@ use App\Typed\Values;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
@@ -40,14 +41,20 @@ final class Mark extends Model
     ];
 
     /**
-     * Those that count: what was mended is in the field book, but no longer here.
+     * Those that count: what was mended or struck is in the field book, but no longer here.
      *
      * @return HasMany<self, Project>
      */
     public static function of(Project $project): HasMany
     {
         return $project->hasMany(self::class)
-            ->whereNotExists(static fn ($q) => $q->from('marks AS newer')->whereColumn('newer.mends', 'marks.id'));
+            ->whereIn('marks.id', static fn ($q) => $q->from('standing_marks')->where('standing_marks.project_id', $project->id)->select('standing_marks.id'));
+    }
+
+    /** @return HasOne<Strike, $this> the latest: whether it is struck, and why */
+    public function strike(): HasOne
+    {
+        return $this->hasOne(Strike::class)->latestOfMany();
     }
 
     public function design(): ?Position

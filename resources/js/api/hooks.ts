@@ -128,6 +128,17 @@ export function useDayDeed<I, O>(project: number, deed: (input: I) => Promise<O>
     return useMutation({ mutationFn: deed, onSuccess: () => remeasured(client, project) });
 }
 
+/** Why a mark is struck that was stored by mistake, and seen to be at once. */
+export const UNDONE = 'undone right after it was stored';
+
+/** Strikes a mark through, or takes the strike back. */
+export const useStrike = (project: number) =>
+    useDayDeed(project, ({ mark, ...body }: { mark: number; struck: boolean; reason: string; by?: string }) =>
+        ask(
+            api.POST('/api/v1/projects/{project}/marks/{mark}/strikes', { params: { path: { project, mark } }, body: { by: '', ...body } }),
+        ),
+    );
+
 function singleFigure(draft: SetupState['draft'], key: string): [string, unknown][] {
     const value = draft[key as keyof typeof draft];
     return value === undefined || value === null || Array.isArray(value) ? [] : [[key, value]];

@@ -3,6 +3,7 @@ import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '..
 import { Verdict } from '../parts/Verdict';
 import { isUsed } from '../setups/residual';
 import { MendReading } from './MendReading';
+import { StrikeMark } from './StrikeMark';
 
 /** What a line of the book rests on: raw reading, corrections, setup, design. */
 export function BookEntryDetail({ entry, project }: { entry: BookEntry; project: number }) {
@@ -51,6 +52,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     <dd>{reading.instrument}</dd>
                 </dl>
             )}
+            {mark && <StrikeMark project={project} mark={mark} />}
             {reading && <MendReading project={project} reading={reading} />}
             {setup && (
                 <div>

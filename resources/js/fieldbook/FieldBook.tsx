@@ -49,7 +49,7 @@ export function FieldBook({ project }: { project: Project }) {
                             <li key={key} className="border-b border-rule/60">
                                 <button
                                     type="button"
-                                    className="block min-h-12 w-full cursor-pointer truncate px-4 text-left hover:bg-wash"
+                                    className={`block min-h-12 w-full cursor-pointer truncate px-4 text-left hover:bg-wash ${isStruck(e) ? 'line-through' : ''}`}
                                     aria-expanded={opened === key}
                                     onClick={() => setOpened(opened === key ? null : key)}
                                 >
@@ -84,6 +84,8 @@ const JUDGED = { plan_and_height: '', plan: ', plan only', height: ', height onl
 
 const WORDS: Record<string, string> = { reading: 'reading', setup: 'SETUP', stake: 'STAKE', as_built: 'AS-BUILT', check: 'CHECK' };
 
+const isStruck = (e: BookEntry): boolean => e.mark?.strike?.struck === true;
+
 /** One entry as one line of the book. */
 function useLine() {
     const { length, angle } = useUnits();
@@ -94,7 +96,7 @@ function useLine() {
             const off = d
                 ? `${judged === 'height' && kind !== 'check' ? '' : `plan ${formatJudged(d.plan, planTolerance, true, length)}  `}height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, heightTolerance))}  ${verdict}${kind === 'check' ? '' : JUDGED[judged]}${leftSo ? ', left so' : ''}${aimed ? `  ${aimed.name}` : ''}`
                 : 'no design';
-            return `${start} ${name.padEnd(10)} ${off}`;
+            return `${start} ${isStruck(e) ? 'struck ' : ''}${name.padEnd(10)} ${off}`;
         }
         if (e.setup) {
             const s = e.setup.setup;

@@ -47,7 +47,7 @@ export function CheckShot({ project, control, marks }: StageProps) {
                 .reverse()
                 .slice(0, 5)
                 .map((m) => (
-                    <MarkResult key={m.id} mark={m} latest={m.id === result?.id} />
+                    <MarkResult key={m.id} mark={m} latest={m.id === result?.id} project={project.id} />
                 ))}
         </section>
     );

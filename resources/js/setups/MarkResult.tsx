@@ -1,6 +1,10 @@
+import { Undo2 } from 'lucide-react';
 import type { Mark } from '../api/client';
+import { UNDONE, useStrike } from '../api/hooks';
 import { offsetWords } from '../civil/Offset';
+import { Button } from '../parts/Button';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
+import { Failure } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
 import { formatStation } from '../units/format';
 import { timeOfDay } from '../units/times';
@@ -17,9 +21,18 @@ function Stationed({ aimed }: { aimed: NonNullable<Mark['aimed']> }) {
     );
 }
 
+interface Props {
+    mark: Mark;
+    /** just stored: undone at one touch */
+    latest: boolean;
+    project: number;
+    onUndone?: () => void;
+}
+
 /** A stored mark: what it is off by, and whether that is in. */
-export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
+export function MarkResult({ mark, latest, project, onUndone }: Props) {
     const d = mark.deviation;
+    const strike = useStrike(project);
     return (
         <div className={`grid gap-1 border-t border-rule py-2 ${latest ? 'bg-wash' : ''}`} role={latest ? 'status' : undefined}>
             <div className="flex flex-wrap items-center justify-between gap-2">
@@ -27,7 +40,18 @@ export function MarkResult({ mark, latest }: { mark: Mark; latest: boolean }) {
                     {mark.name} <span className="font-normal text-quiet">{timeOfDay(mark.at)}</span>
                 </span>
                 <Verdict of={mark.verdict} judged={mark.kind === 'check' ? undefined : mark.judged} />
+                {latest && (
+                    <Button
+                        aria-label={`Undo ${mark.name}: strike it`}
+                        busy={strike.isPending}
+                        onClick={() => strike.mutate({ mark: mark.id, struck: true, reason: UNDONE }, { onSuccess: onUndone })}
+                        icon={<Undo2 />}
+                    >
+                        Undo
+                    </Button>
+                )}
             </div>
+            <Failure of={strike.error} />
             {mark.aimed && (
                 <div className="text-sm">
                     {mark.aimed.name}

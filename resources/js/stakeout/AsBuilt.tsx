@@ -146,7 +146,7 @@ export function AsBuilt(props: StageProps) {
             {storing.question}
             <section aria-label="As-built shots">
                 {shots.slice(0, 30).map((m) => (
-                    <MarkResult key={m.id} mark={m} latest={m.id === stored?.id} />
+                    <MarkResult key={m.id} mark={m} latest={m.id === stored?.id} project={project.id} />
                 ))}
                 {shots.length === 0 && <p className="text-quiet">Nothing has been measured as built yet.</p>}
             </section>

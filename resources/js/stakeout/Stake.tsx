@@ -2,7 +2,7 @@ import { CircleDot, LocateFixed, Route, SlidersHorizontal } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Mark, type Schemas, type StakeoutPoint } from '../api/client';
-import { lookFor, turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
+import { lookFor, turnTo, UNDONE, useChecks, useDeed, useSetup, useStrike, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
@@ -103,6 +103,7 @@ function Staking(props: StageProps) {
     const [choosing, setChoosing] = useState(false);
     // Where the next came by itself, the result of the last stays in view.
     const [before, setBefore] = useState<Mark | null>(null);
+    const undo = useStrike(project.id);
     const nearest = useDeed(project.id, async (rule: Rule | undefined) => {
         const from = live?.pole ?? project.setup ?? { northing: 0, easting: 0 };
         const found = await ask(
@@ -321,6 +322,13 @@ function Staking(props: StageProps) {
                         <b>{before.name}</b> stored: <Verdict of={before.verdict} short judged={before.judged} />{' '}
                         <Deviation of={before.deviation?.plan} none="" />
                     </span>
+                    <Button
+                        aria-label={`Undo ${before.name}: strike it`}
+                        busy={undo.isPending}
+                        onClick={() => undo.mutate({ mark: before.id, struck: true, reason: UNDONE }, { onSuccess: () => setBefore(null) })}
+                    >
+                        Undo
+                    </Button>
                     <Button onClick={() => choose(byId.get(before.pointId ?? -1) ?? null)}>Back to it</Button>
                 </div>
             )}
@@ -339,10 +347,10 @@ function Staking(props: StageProps) {
                     All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.
                 </Notice>
             )}
-            <Failure of={turn.error ?? look.error ?? nearest.error ?? skip.error ?? storing.error} />
+            <Failure of={turn.error ?? look.error ?? nearest.error ?? skip.error ?? undo.error ?? storing.error} />
             {storing.question}
             {g && stored && <SetupDoubt project={project} />}
-            {stored && <MarkResult mark={stored} latest />}
+            {stored && <MarkResult mark={stored} latest project={project.id} onUndone={() => setLast(null)} />}
             {target?.kind === 'aim' && target.aim.changed && <Changed project={project.id} aim={target.aim} />}
             {target && !stored && (
                 <>
@@ -426,7 +434,7 @@ function Staking(props: StageProps) {
                         .slice(-6)
                         .reverse()
                         .map((m) => (
-                            <MarkResult key={m.id} mark={m} latest={false} />
+                            <MarkResult key={m.id} mark={m} latest={false} project={project.id} />
                         ))}
                 </section>
             )}

@@ -50,6 +50,12 @@ trait WorkedProject
             'key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $observation->id, 'pointId' => $point, 'evenOut' => true,
             'withoutCheck' => true,
         ])->assertOk();
+        $other = $this->measure($project, 'stake', new Position(1000.0, 2010.2, 10.0));
+        $wrong = $this->ask('POST', "/projects/{$project->id}/marks", [
+            'key' => $this->newKey(), 'kind' => 'stake', 'observationId' => $other->id, 'pointId' => $point, 'evenOut' => true,
+            'withoutCheck' => true,
+        ])->assertOk()->json('id');
+        $this->ask('POST', "/projects/{$project->id}/marks/$wrong/strikes", ['struck' => true, 'reason' => 'a step too far', 'by' => 'Ö'])->assertOk();
 
         $this->ask('POST', "/projects/{$project->id}/instruments", ['name' => '2″'])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/targets", ['name' => 'pole'])->assertOk();

@@ -2412,6 +2412,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/marks/{mark}/strikes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Strikes a mark through with a reason, or takes the strike back; it stays in the field book and counts nowhere meanwhile */
+        post: operations["makeMarkStrikes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/staking": {
         parameters: {
             query?: never;
@@ -3891,6 +3908,7 @@ export interface components {
             note: string;
             issued: components["schemas"]["Position"] | null;
             movedBy: number | null;
+            strike: components["schemas"]["StrikeEntry"] | null;
         };
         MarkToStore: {
             key: string;
@@ -4874,6 +4892,17 @@ export interface components {
             count: number;
             northing: number;
             easting: number;
+        };
+        StrikeEntry: {
+            at: string;
+            struck: boolean;
+            reason: string;
+            by: string;
+        };
+        StrikeWanted: {
+            struck: boolean;
+            reason: string;
+            by?: string;
         };
         Strip: {
             name: string;
@@ -10860,6 +10889,42 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MarkToStore"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeMarkStrikes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                mark: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StrikeWanted"];
             };
         };
         responses: {
