@@ -28,13 +28,8 @@ final class Pdf
         @mkdir(dirname($path), 0o755, true);
         $progress->tell(0.05, 'laying the first pages out');
         $head = self::head($html, dirname($path));
-        $pdf = new Fpdi('P', 'pt', 'A4', true, 'UTF-8', false, false);
-        $pdf->setCreator('Parlay');
+        $pdf = new Sheets;
         $pdf->setTitle($title);
-        $pdf->setPrintHeader(false);
-        $pdf->setPrintFooter(false);
-        $pdf->setAutoPageBreak(false);
-        $pdf->setCellPaddings(0, 0, 0, 0);
         $pages = $pdf->setSourceFile(StreamReader::createByString($head));
         for ($i = 1; $i <= $pages; $i++) {
             $pdf->AddPage();

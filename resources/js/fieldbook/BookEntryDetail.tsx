@@ -11,7 +11,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
     return (
         <div className="grid gap-2 border-l-4 border-chalk bg-paper px-5 py-3">
             {mark && (
-                <dl className="grid grid-cols-[9rem_1fr] gap-x-3">
+                <dl className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-3 whitespace-normal">
                     <dt>found</dt>
                     <dd>
                         <Coordinates {...mark.found} />
@@ -32,7 +32,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                 </dl>
             )}
             {reading && (
-                <dl className="grid grid-cols-[9rem_1fr] gap-x-3">
+                <dl className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-3 whitespace-normal">
                     <dt>raw reading</dt>
                     <dd>
                         Hz <AngleFigure of={reading.circle} /> · V <AngleFigure of={reading.zenith} /> · SD <Length of={reading.slope} />{' '}

@@ -77,6 +77,7 @@ final class ReportTest extends FeatureTestCase
         $text = $this->text($task);
         [$row] = $this->rows();
         self::assertStringContainsString('M. Müller', $text);
+        self::assertStringNotContainsStringIgnoringCase('powered by', $text);
         self::assertStringContainsString('A2', $text);
         self::assertMatchesRegularExpression('~\b(out|OUT)\b~', $text);
         $millimetres = number_format(1000 * (float) $row['horizontal deviation [m]'], 1, '.', '');
