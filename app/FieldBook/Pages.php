@@ -10,6 +10,7 @@ use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\Models\Mark;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -24,15 +25,17 @@ final class Pages
     private const CLOCK_RUNS_WITHIN = 2.0;
 
     /**
-     * @param  int|null  $after  place in the book; earlier lines only
+     * @param  BookQuery  $wanted  after: place in the book; earlier lines only
      * @return list<BookEntry> newest first
      */
-    public static function lines(Project $project, ?int $after, int $limit): array
+    public static function lines(Project $project, BookQuery $wanted, int $limit): array
     {
         // One line more than is shown: the first of a page, too, is held against the one before it.
         $found = DB::table('field_book')->leftJoin('book_sequence', 'book_sequence.seq', '=', 'field_book.seq')
             ->where('project_id', $project->id)
-            ->when($after !== null, static fn ($q) => $q->where('field_book.seq', '<', $after))
+            ->when($wanted->after !== null, static fn ($q) => $q->where('field_book.seq', '<', $wanted->after))
+            ->when($wanted->show !== BookShown::All, static fn ($q) => self::only($q, $wanted->show))
+            ->when(trim($wanted->name) !== '', static fn ($q) => self::named($q, trim($wanted->name)))
             ->orderByDesc('field_book.seq')->limit($limit + 1)->get(
                 ['kind', 'id', 'field_book.at', 'field_book.seq', 'steady', 'boot'],
             );
@@ -45,6 +48,35 @@ final class Pages
         return $lines->map(
             static fn (\stdClass $l, int $i) => self::entry($l, self::clockJump($found->get($i + 1), $l), $readings, $setups, $marks),
         )->values()->all();
+    }
+
+    private static function only(Builder $lines, BookShown $show): void
+    {
+        $struck = static fn (Builder $q) => $q->from('strikes')->whereColumn('strikes.mark_id', 'marks.id')->where('struck', true)
+            ->whereRaw('strikes.id = (SELECT max(s.id) FROM strikes s WHERE s.mark_id = marks.id)');
+        match ($show) {
+            BookShown::Out => self::ofMarks($lines, static fn (Builder $q) => $q->where('verdict', 'out')->whereNotExists($struck)),
+            BookShown::Struck => self::ofMarks($lines, static fn (Builder $q) => $q->whereExists($struck)),
+            default => $lines->where('kind', $show->kind()),
+        };
+    }
+
+    /** @param  callable(Builder): Builder  $which */
+    private static function ofMarks(Builder $lines, callable $which): void
+    {
+        $lines->whereNotIn('kind', ['reading', 'setup'])
+            ->whereIn('id', static fn (Builder $q) => $which($q->from('marks')->whereColumn('marks.project_id', 'field_book.project_id')->select('marks.id')));
+    }
+
+    private static function named(Builder $lines, string $name): void
+    {
+        $like = '%'.addcslashes($name, '%_\\').'%';
+        $in = static fn (string $table, string $column) => static fn (Builder $q) => $q->from($table)->whereColumn("$table.project_id", 'field_book.project_id')
+            ->whereRaw("$table.$column LIKE ? ESCAPE '\\'", [$like])->select("$table.id");
+        $lines->where(static fn (Builder $q) => $q
+            ->orWhere(static fn (Builder $q) => $q->where('kind', 'reading')->whereIn('id', $in('observations', 'sighted')))
+            ->orWhere(static fn (Builder $q) => $q->where('kind', 'setup')->whereIn('id', $in('setups', 'station_name')))
+            ->orWhere(static fn (Builder $q) => $q->whereNotIn('kind', ['reading', 'setup'])->whereIn('id', $in('marks', 'name'))));
     }
 
     /**

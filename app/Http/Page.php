@@ -29,7 +29,12 @@ final readonly class Page
     /** @throws InvalidValues */
     public static function of(Request $request): self
     {
-        $page = Body::read($request, self::class);
+        return self::checked(Body::read($request, self::class));
+    }
+
+    /** @throws InvalidValues */
+    public static function checked(self $page): self
+    {
         if ($page->limit !== null && ($page->limit < 1 || $page->limit > self::MOST)) {
             throw new InvalidValues(['limit' => 'A part of a list has 1 to '.number_format(self::MOST).' rows.']);
         }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\FieldBook\Http;
 
 use App\FieldBook\BookEntry;
+use App\FieldBook\BookQuery;
 use App\FieldBook\Pages;
+use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\Page;
 use App\Projects\Models\Project;
@@ -14,11 +16,12 @@ use Illuminate\Http\Request;
 
 final class FieldBookController
 {
-    #[Get('/projects/{project}/field-book', 'Readings, setups, checks and marks, newest first, two hundred at a time where nothing else is said', BookEntry::class, list: true, query: Page::class)]
+    #[Get('/projects/{project}/field-book', 'Readings, setups, checks and marks, newest first, two hundred at a time where nothing else is said', BookEntry::class, list: true, query: BookQuery::class)]
     public function index(Request $request, Project $project): JsonResponse
     {
-        $page = Page::of($request)->orOf(Pages::USUAL);
-        $lines = Pages::lines($project, $page->after, (int) $page->limit);
+        $wanted = Body::read($request, BookQuery::class);
+        $page = Page::checked(new Page($wanted->limit, $wanted->after))->orOf(Pages::USUAL);
+        $lines = Pages::lines($project, $wanted, (int) $page->limit);
 
         return $page->answer($request, $lines, $lines === [] ? null : $lines[count($lines) - 1]->seq);
     }

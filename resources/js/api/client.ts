@@ -12,6 +12,9 @@ export type Design = Schemas['DesignEntry'];
 export type Live = Schemas['Live'];
 export type Mark = Schemas['MarkEntry'];
 export type Aim = Schemas['AimEntry'];
+/** Which lines of the field book are wanted. */
+export type BookWanted = NonNullable<paths['/api/v1/projects/{project}/field-book']['get']['parameters']['query']>;
+export type BookShown = NonNullable<BookWanted['show']>;
 /** What of a mark counts. */
 export type Judged = Mark['judged'];
 export type BookEntry = Schemas['BookEntry'];

@@ -1,6 +1,6 @@
 import { type QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
-import { api, ask, type Judged, type Mark, newKey, Problem, queries, type Schemas, type SetupState } from './client';
+import { api, ask, type BookWanted, type Judged, type Mark, newKey, Problem, queries, type Schemas, type SetupState } from './client';
 import { readingsOf } from './readings';
 import { begunAnew, isCurrent, isPrepared, PREPARED } from './revisions';
 
@@ -27,8 +27,14 @@ export const useWorklists = (project: number) => queries.useQuery('get', '/api/v
 export const useBuilt = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/built-parts', of(project));
 /** Points that would move because what they were made from has changed. */
 export const useProposals = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/proposals', of(project));
-export const useBook = (project: number, open: boolean) =>
-    queries.useQuery('get', '/api/v1/projects/{project}/field-book', of(project), { enabled: open });
+/** Lines of the field book, the newest first; without a wish the latest of all kinds. */
+export const useBook = (project: number, wanted: BookWanted = {}) =>
+    queries.useQuery(
+        'get',
+        '/api/v1/projects/{project}/field-book',
+        { params: { path: { project }, query: wanted } },
+        { placeholderData: (before) => before },
+    );
 
 const setupOf = (project: number) => queries.queryOptions('get', '/api/v1/projects/{project}/setup', of(project)).queryKey;
 

@@ -6,6 +6,7 @@ import { Button } from '../parts/Button';
 import { Coordinates } from '../parts/Figure';
 import type { PlanPlace } from './contract';
 import type { PlanThing } from './marks';
+import { bookOf } from './shown';
 import type { Spot, Touched } from './snap';
 import { useLayers } from './useLayers';
 
@@ -116,6 +117,7 @@ export function TouchedNote({ project, touched, control, points, designs, onShow
                     <div className="mt-1 flex flex-wrap gap-2">
                         {more}
                         <Button onClick={() => onShow([c ?? p ?? place])}>Go nearer</Button>
+                        <Button onClick={() => bookOf.say('touched', (c ?? p)?.name ?? null)}>In the field book</Button>
                         {p && (
                             <Button onClick={() => onMoveLabel(p)}>{p.labelEast === null ? 'Move its label' : 'Put its label back'}</Button>
                         )}

@@ -75,6 +75,9 @@ export const touchedControl = new Shown<number>();
 /** The control point that is to be sighted next, by its name. */
 export const askedMark = new Shown<string>();
 
+/** A name whose lines in the field book are asked for. */
+export const bookOf = new Shown<string>();
+
 /** Says it as long as the part is there that says it. */
 export function useShow<T>(to: Shown<T>, what: T | null): void {
     const by = useId();

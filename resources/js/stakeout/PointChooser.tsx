@@ -20,7 +20,17 @@ interface Props {
 }
 
 /** What is aimed at, by name: the button opens the list, those not yet done first. */
-export function PointChooser({ points, aims, gridLines, onGridLine, from, chosen, onChoose, none = 'Choose a target', label = 'Target' }: Props) {
+export function PointChooser({
+    points,
+    aims,
+    gridLines,
+    onGridLine,
+    from,
+    chosen,
+    onChoose,
+    none = 'Choose a target',
+    label = 'Target',
+}: Props) {
     const [open, setOpen] = useState(false);
     const code = chosen?.kind === 'point' ? chosen.point.code : (chosen?.aim.code ?? '');
     const take = (target: Target | null) => {

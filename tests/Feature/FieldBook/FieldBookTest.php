@@ -47,6 +47,30 @@ final class FieldBookTest extends FeatureTestCase
         self::assertSame($sorted, $seqs);
     }
 
+    public function test_it_is_searched_by_name_and_narrowed_to_one_kind_of_line(): void
+    {
+        foreach (['kerb 1', 'KERB 2', '100 % "ü"', '1000'] as $i => $name) {
+            $reading = $this->measure($this->project, 'as_built', new Position(1010.0 + $i, 2020.0, 10.0), $name);
+            $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => $name, 'observationId' => $reading->id, 'withoutCheck' => true])->assertOk();
+        }
+        $found = fn (string $query): array => array_map(
+            static fn (array $e): string => "{$e['kind']} ".($e['mark']['name'] ?? $e['setup']['setup']['stationName'] ?? $e['reading']['sighted']),
+            $this->ask('GET', $this->at("/field-book?$query"))->assertOk()->json(),
+        );
+        self::assertSame(['as_built KERB 2', 'reading KERB 2', 'as_built kerb 1', 'reading kerb 1'], $found('name=kerb'));
+        self::assertSame(['as_built 100 % "ü"', 'reading 100 % "ü"'], $found('name='.rawurlencode('100 %')), 'a sign of the search is a sign');
+        self::assertSame([], $found('name=none'));
+        self::assertSame(['as_built 1000', 'as_built 100 % "ü"'], $found('show=as_built&name=10'));
+        self::assertSame(['as_built KERB 2'], $found('show=as_built&name=kerb&limit=1'));
+        self::assertCount(1, $found('show=setups'));
+        self::assertSame([], $found('show=checks'));
+        self::assertSame([], $found('show=struck'));
+        $mark = DB::table('marks')->where('name', 'kerb 1')->value('id');
+        $this->ask('POST', $this->at("/marks/$mark/strikes"), ['struck' => true, 'reason' => 'twice'])->assertOk();
+        self::assertSame(['as_built kerb 1'], $found('show=struck'));
+        $this->ask('GET', $this->at('/field-book?show=rubbish'))->assertStatus(422)->assertSee('must be one of');
+    }
+
     public function test_nothing_in_it_is_changed_or_taken_away(): void
     {
         $id = DB::table('observations')->where('project_id', $this->project->id)->min('id');

@@ -8271,6 +8271,8 @@ export interface operations {
             query?: {
                 limit?: number;
                 after?: number;
+                name?: string;
+                show?: "all" | "readings" | "setups" | "stakes" | "as_built" | "checks" | "out" | "struck";
             };
             header?: never;
             path: {
@@ -8283,8 +8285,6 @@ export interface operations {
             /** @description Done */
             200: {
                 headers: {
-                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
-                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
