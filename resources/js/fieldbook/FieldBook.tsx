@@ -71,7 +71,7 @@ export function FieldBook({ project }: { project: Project }) {
             </Button>
             {open && (
                 <div className="book-page flex h-[36vh] flex-col bg-sheet min-[960px]:absolute min-[960px]:bottom-full min-[960px]:left-0 min-[960px]:z-30 min-[960px]:h-[45vh] min-[960px]:border-ink min-[960px]:border-t-2">
-                    <div role="search" className="flex gap-2 border-rule border-b px-4 py-1">
+                    <search className="flex gap-2 border-rule border-b px-4 py-1">
                         <input
                             type="search"
                             className="min-h-12 min-w-0 flex-1 border border-rule bg-sheet px-3"
@@ -92,7 +92,7 @@ export function FieldBook({ project }: { project: Project }) {
                                 </option>
                             ))}
                         </select>
-                    </div>
+                    </search>
                     <ol
                         // biome-ignore lint/a11y/noNoninteractiveTabindex: only what has the focus scrolls with the arrow keys
                         tabIndex={0}

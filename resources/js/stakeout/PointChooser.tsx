@@ -39,7 +39,11 @@ export function PointChooser({
     };
     return (
         <>
-            <Button className="min-w-0 flex-1 justify-between! px-3! text-lg" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+            <Button
+                className={`min-w-0 flex-1 justify-between! px-3! ${chosen ? 'text-lg' : 'font-normal!'}`}
+                aria-haspopup="dialog"
+                onClick={() => setOpen(true)}
+            >
                 <span className="min-w-0 truncate">
                     <span className="sr-only">{label}: </span>
                     {chosen ? `${chosen.name}${code ? ` (${code})` : ''}` : none}
