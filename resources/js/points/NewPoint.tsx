@@ -13,9 +13,10 @@ import { touchedSpot, useShow } from '../plan/shown';
 import { type Spot, spotBody } from '../plan/snap';
 import { useExactSpot } from '../plan/useExactSpot';
 import type { StageProps } from '../stage/stages';
+import { nameTaken } from './nameTaken';
 
 /** Making points by touch: the spot touched, its name, code and elevation, one after another. */
-export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
+export function NewPoint({ project, points, setWant, snaps, setSnaps }: StageProps) {
     const form = useId();
     const [taken, setTaken] = useState<PlanTaken | null>(null);
     const clearTaken = () => setTaken(null);
@@ -90,7 +91,12 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
                         setOwn(null);
                     }}
                 />
-                <TextField label="Name" value={name} onValue={setOwn} hint={own === null ? 'next free name' : undefined} />
+                <TextField
+                    label="Name"
+                    value={name}
+                    onValue={setOwn}
+                    hint={own === null ? 'next free name' : (nameTaken(points, name) ?? undefined)}
+                />
                 <TextField label="Code" value={code} onValue={setCode} />
                 <LengthField label="Elevation" value={elevation} onValue={setElevation} optional hint="empty: as drawn" />
             </div>
@@ -101,7 +107,7 @@ export function NewPoint({ project, setWant, snaps, setSnaps }: StageProps) {
                 type="submit"
                 form={form}
                 busy={make.isPending}
-                why={!spot || !exact.data ? 'Touch a spot first.' : name.trim() === '' && 'It needs a name.'}
+                why={!spot || !exact.data ? 'Touch a spot first.' : name.trim() === '' ? 'It needs a name.' : nameTaken(points, name)}
                 second={
                     <Button className="min-h-16" onClick={() => setWant(null)}>
                         Finish

@@ -1,12 +1,13 @@
 import { useId, useState } from 'react';
 import { api, ask, type Project, type StakeoutPoint } from '../api/client';
-import { useDeed } from '../api/hooks';
+import { useDeed, usePoints } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Failure, Notice } from '../parts/Notice';
 import { type Place, PlaceFields } from '../parts/PlaceFields';
 import { Step } from '../parts/Step';
 import { seenOf } from '../parts/seen';
+import { nameTaken } from './nameTaken';
 
 interface Attribute {
     name: string;
@@ -33,6 +34,7 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
         elevation: point?.elevation ?? null,
     });
     const { northing, easting, elevation } = place;
+    const taken = nameTaken(usePoints(project.id).data ?? [], name, point);
     const keep = useDeed(project.id, () => {
         const body = { name, code, description, northing: northing ?? 0, easting: easting ?? 0, elevation };
         return point
@@ -54,7 +56,7 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
                 keep.mutate(undefined, { onSuccess: onDone });
             }}
         >
-            <TextField label="Name" value={name} onValue={setName} autoFocus />
+            <TextField label="Name" value={name} onValue={setName} autoFocus hint={taken ?? undefined} />
             {/* Fields type on while another's answer is on its way: each changes only its own part. */}
             <PlaceFields place={place} onPlace={(part) => setPlace((now) => ({ ...now, ...part }))} />
             <TextField label="Code" value={code} onValue={setCode} />
@@ -91,7 +93,11 @@ export function PointForm({ project, point, onDone }: { project: Project; point:
                 type="submit"
                 form={form}
                 busy={keep.isPending}
-                why={name.trim() === '' ? 'It needs a name.' : (northing === null || easting === null) && 'It needs northing and easting.'}
+                why={
+                    name.trim() === ''
+                        ? 'It needs a name.'
+                        : (taken ?? ((northing === null || easting === null) && 'It needs northing and easting.'))
+                }
             >
                 Keep
             </Step>

@@ -50,6 +50,16 @@ export function Proposals({ project }: StageProps) {
             </Notice>
             {open && (
                 <>
+                    {able.length > 1 && (
+                        <Button
+                            className="justify-self-start"
+                            busy={adopt.isPending}
+                            onClick={() => adopt.mutate(able.map((p) => p.pointId))}
+                        >
+                            Adopt all {able.length}
+                        </Button>
+                    )}
+                    <Failure of={adopt.error ?? leave.error} />
                     <ul>
                         {proposals.slice(0, MOST_LISTED).map((p) => (
                             <li key={p.pointId} className="flex items-center gap-2 border-t border-rule py-1">
@@ -80,16 +90,6 @@ export function Proposals({ project }: StageProps) {
                         ))}
                     </ul>
                     {proposals.length > MOST_LISTED && <p className="text-quiet">and {proposals.length - MOST_LISTED} more</p>}
-                    <Failure of={adopt.error ?? leave.error} />
-                    {able.length > 1 && (
-                        <Button
-                            className="justify-self-end"
-                            busy={adopt.isPending}
-                            onClick={() => adopt.mutate(able.map((p) => p.pointId))}
-                        >
-                            Adopt all {able.length}
-                        </Button>
-                    )}
                 </>
             )}
         </section>
