@@ -32,9 +32,6 @@ const REACH_PX = 16;
 const MOVING: ReadonlySet<PlanThing['what']> = new Set(['pole', 'instrument', 'sight', 'move', 'walker', 'walk']);
 /** metres about a place that is looked at */
 const NEIGHBOURHOOD = 12;
-/** With more shapes than this, lines are drawn one pixel wide in every theme: wider ones take the canvas six times as long. */
-const MANY_SHAPES = 30_000;
-
 /** The one plan, wrapped around OpenLayers. Everything drawn per layer is merged into one geometry: that is what keeps it quick. */
 export class PlanMap {
     readonly picker: Picker;
@@ -60,7 +57,7 @@ export class PlanMap {
     private readonly raster = new VectorSource();
     private readonly keys: PlanKeys;
     private readonly box = new DragBox({ condition: () => this.boxing });
-    private crowded = false;
+    private quiet = false;
     private crowd = new Crowd([]);
     private boxing = false;
     private boxChooses = false;
@@ -150,7 +147,8 @@ export class PlanMap {
     repaint(): void {
         this.ink = currentInk();
         for (const layer of this.drawn.values()) {
-            layer.setStyle(drawnStyle(layer.get('ownColour') as string | null, this.ink, this.crowded));
+            layer.setStyle(drawnStyle(layer.get('ownColour') as string | null, this.ink));
+            layer.setOpacity(this.quiet ? this.ink.behind : 1);
         }
         this.surfaces.repaint();
         this.map.getLayers().forEach((l) => {
@@ -166,11 +164,7 @@ export class PlanMap {
     /** Shows these layers of drawings; quiet ones stand back behind what the stage is about. */
     showLayers(layers: DrawnLayer[], quiet: boolean): void {
         const wanted = new Set(layers.map((l) => l.id));
-        const crowded = layers.reduce((n, l) => n + l.shapes.count, 0) > MANY_SHAPES;
-        if (crowded !== this.crowded) {
-            this.crowded = crowded;
-            this.repaint();
-        }
+        this.quiet = quiet;
         for (const [id, layer] of this.drawn) {
             if (!wanted.has(id)) {
                 this.map.removeLayer(layer);
@@ -184,10 +178,10 @@ export class PlanMap {
                 this.map.addLayer(made);
             }
             const drawn = this.drawn.get(layer.id);
-            drawn?.setOpacity(quiet ? 0.5 : 1);
+            drawn?.setOpacity(quiet ? this.ink.behind : 1);
             if (drawn && drawn.get('ownColour') !== layer.ownColour) {
                 drawn.set('ownColour', layer.ownColour);
-                drawn.setStyle(drawnStyle(layer.ownColour, this.ink, this.crowded));
+                drawn.setStyle(drawnStyle(layer.ownColour, this.ink));
             }
         }
         this.picker.snap = new SnapIndex(layers.filter((l) => l.pickable));
@@ -353,7 +347,7 @@ export class PlanMap {
         const made = new VectorLayer({
             source,
             zIndex: 1,
-            style: drawnStyle(layer.ownColour, this.ink, this.crowded),
+            style: drawnStyle(layer.ownColour, this.ink),
             updateWhileAnimating: false,
         });
         made.set('ownColour', layer.ownColour);

@@ -4,16 +4,15 @@ import type { DrawnChange, Evidence } from './contract';
 import { type Ink, readable } from './ink';
 
 /** Styles are made once for each colour: a drawing has few colours and many pieces. */
-export function drawnStyle(ownColour: string | null, ink: Ink, crowded: boolean) {
-    const width = crowded ? 1 : ink.weight;
+export function drawnStyle(ownColour: string | null, ink: Ink) {
     const styles = new Map<number, { colour: string; stroke: Style; dot: Style }>();
     const styleFor = (rgb: number) => {
         let made = styles.get(rgb);
         if (!made) {
-            const colour = readable(ownColour ?? `#${rgb.toString(16).padStart(6, '0')}`);
+            const colour = readable(ownColour ?? `#${rgb.toString(16).padStart(6, '0')}`, ink.lightest);
             made = {
                 colour,
-                stroke: new Style({ stroke: new Stroke({ color: colour, width, lineCap: 'butt', lineJoin: 'bevel' }) }),
+                stroke: new Style({ stroke: new Stroke({ color: colour, width: ink.line, lineCap: 'butt', lineJoin: 'bevel' }) }),
                 dot: new Style({ image: new Circle({ radius: 2 * ink.weight, fill: new Fill({ color: colour }) }) }),
             };
             styles.set(rgb, made);

@@ -11,5 +11,7 @@ describe('the colours of the plan', () => {
         expect(readable('#ffffff')).toBe('#1f1c17');
         expect(readable('#0000ff')).toBe('rgb(0,0,255)');
         expect(readable('#ffff00')).toBe('rgb(130,130,0)');
+        expect(readable('#ffff00', 0.3)).toBe('rgb(86,86,0)');
+        expect(readable('#0000ff', 0.3)).toBe('rgb(0,0,255)');
     });
 });

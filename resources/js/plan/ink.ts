@@ -11,11 +11,18 @@ export interface Ink {
     open: string;
     /** how much heavier lines are than on paper */
     weight: number;
+    /** lines of drawings, pixels */
+    line: number;
+    /** how much of a drawing is seen where it stands back behind what a stage is about */
+    behind: number;
+    /** how light a drawing's own colour may be */
+    lightest: number;
 }
 
 export function currentInk(): Ink {
     const css = getComputedStyle(document.documentElement);
     const of = (name: string) => css.getPropertyValue(name).trim();
+    const sun = document.documentElement.dataset.theme === 'sun';
     return {
         paper: of('--paper'),
         veil: veiled(of('--paper')),
@@ -25,7 +32,11 @@ export function currentInk(): Ink {
         inside: of('--in'),
         out: of('--out'),
         open: of('--open'),
-        weight: document.documentElement.dataset.theme === 'sun' ? 1.6 : 1,
+        weight: sun ? 1.6 : 1,
+        // In the sun thin and pale lines are not there.
+        line: sun ? 2 : 1,
+        behind: sun ? 0.85 : 0.5,
+        lightest: sun ? 0.3 : LIGHTEST,
     };
 }
 
@@ -37,14 +48,17 @@ export function veiled(colour: string): string {
     return `rgba(${(n >> 16) & 255}, ${(n >> 8) & 255}, ${n & 255}, 0.8)`;
 }
 
-/** A drawing's own colour made dark enough to be read on paper; white becomes ink. */
-export function readable(colour: string): string {
+/** Of a drawing's own colours on paper, 0 to 1. */
+const LIGHTEST = 0.45;
+
+/** A drawing's own colour made dark enough to be read; white becomes ink. */
+export function readable(colour: string, lightest = LIGHTEST): string {
     const n = Number.parseInt(colour.slice(1), 16);
     const rgb = [(n >> 16) & 255, (n >> 8) & 255, n & 255];
     const light = (0.299 * (rgb[0] ?? 0) + 0.587 * (rgb[1] ?? 0) + 0.114 * (rgb[2] ?? 0)) / 255;
     if (light > 0.96) {
         return '#1f1c17';
     }
-    const factor = light > 0.45 ? 0.45 / light : 1;
+    const factor = light > lightest ? lightest / light : 1;
     return `rgb(${rgb.map((c) => Math.round(c * factor)).join(',')})`;
 }
