@@ -52,7 +52,7 @@ $desk->open("/p/$saltmarsh/prepare?do=points")
     ->choose('How', 'a new name with a number')
     ->fill('Before', 'Axis A, ')
     ->see('Axis A, 06');
-$desk->press('Leave it')
+$desk->press('Cancel')
     ->press('Worklist')
     ->fill('Its name', 'Axis A')
     ->press('Put 6 on it')

@@ -25,7 +25,7 @@ final class OnScreen
     public static function waits(Running $parlay, int $project, int $point, int $times, callable $step, array $between): array
     {
         $screen = new Screen(new Chrome(1280, 800), $parlay->url);
-        $screen->open("/p/$project/stake?target=$point")->see('toward instrument')->choose('Moves are said', 'by north and east')->see('by the site grid');
+        $screen->open("/p/$project/stake?target=$point")->see('toward instrument')->choose('Moves shown', 'by north and east')->see('by the site grid');
         $screen->driver->executeScript(self::WATCH);
         // Readings are dated by the clock that is never set; the browser has the one on the wall.
         $wall = static fn (float $steady): float => 1000 * ($steady + microtime(true) - hrtime(true) / 1e9);

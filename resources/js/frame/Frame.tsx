@@ -23,7 +23,7 @@ import { STAGES, type StageName, type StageProps } from '../stage/stages';
 import { FieldLayers } from '../stakeout/FieldLayers';
 import { withStakes } from '../stakeout/staked';
 import type { PlaceTouched } from '../stakeout/TakeNote';
-import { isAnywhere, targetPlace } from '../stakeout/target';
+import { targetPlace } from '../stakeout/target';
 import { judgedOf, useMoves } from '../stakeout/useMoves';
 import { applyTheme, storedTheme } from '../theme/theme';
 import { UnitsContext } from '../units/UnitsContext';
@@ -210,11 +210,11 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
     };
     const staking = stage === 'stake' || stage === 'as-built';
     const aimed = targetPlace(props);
-    // What is taken on the plan is the target at once, and the instrument looks for it there, unless it holds the prism; a line lies nowhere in particular.
+    // What is taken on the plan is the target at once, and the instrument looks for it there, unless it holds the prism.
     const taken = (next: Aim) => {
         setAim(next.id);
         setLineFrom(null);
-        if (stage === 'stake' && next.place && !isAnywhere(next)) {
+        if (stage === 'stake' && next.place) {
             void lookFor(id, { aimId: next.id }).catch(() => undefined);
         }
     };

@@ -32,6 +32,7 @@ const REACH_PX = 16;
 const MOVING: ReadonlySet<PlanThing['what']> = new Set(['pole', 'instrument', 'sight', 'move', 'walker', 'walk']);
 /** metres about a place that is looked at */
 const NEIGHBOURHOOD = 12;
+
 /** The one plan, wrapped around OpenLayers. Everything drawn per layer is merged into one geometry: that is what keeps it quick. */
 export class PlanMap {
     readonly picker: Picker;

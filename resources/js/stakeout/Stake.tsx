@@ -93,7 +93,7 @@ function Staking(props: StageProps) {
     const chooseAim = (aim: Aim) => {
         setAim(aim.id);
         begin();
-        if (aim.place && !isAnywhere(aim)) {
+        if (aim.place) {
             look.mutate(ofAim(aim));
         }
     };
