@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Stakeout;
 
+use App\Civil\CivilLay;
 use App\Clock;
 use App\Control\Models\ControlPoint;
 use App\Instrument\Http\InstructionResource;
@@ -12,8 +13,11 @@ use App\Instrument\LiveStatus;
 use App\Instrument\Models\Observation;
 use App\Instrument\Models\QueuedInstruction;
 use App\Projects\Models\Project;
+use App\Stakeout\Aimed;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\Mark;
+use App\Typed\InvalidValues;
+use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Simulator\StandIn;
@@ -316,6 +320,29 @@ final class AimTest extends FeatureTestCase
         };
         self::assertEqualsWithDelta($zenith(9.9), $zenith(17.0), 1e-3, 'an anchor of the ceiling is marked on the slab');
         self::assertGreaterThan(1e-3, abs($zenith(9.9) - $zenith(10.6)), 'a step is not the ceiling');
+    }
+
+    public function test_what_was_stored_before_offsets_had_their_names_is_read_with_the_same_figures(): void
+    {
+        $line = $this->line();
+        $this->change($line, ['lay' => ['parallels' => [['offset' => 0.0], ['offset' => -0.15, 'verticalOffset' => 0.1]], 'parallel' => 1]]);
+        $stored = (string) DB::table('aims')->where('id', $line['id'])->value('lay');
+        self::assertStringContainsString('"offset":-0.15,"verticalOffset":0.1', $stored);
+        $former = str_replace(['"offset"', '"verticalOffset"'], ['"right"', '"raised"'], $stored);
+        DB::table('aims')->where('id', $line['id'])->update(['lay' => $former]);
+        $read = array_column($this->aims(), null, 'id')[$line['id']];
+        self::assertEqualsWithDelta([-0.15, 0.1], [$read['line']['lay']['parallels'][1]['offset'], $read['line']['lay']['parallels'][1]['verticalOffset']], 1e-12);
+
+        $aimed = Values::of(['kind' => 'alignment', 'name' => 'Road', 'source' => '', 'right' => -0.2, 'raised' => 0.3, 'axisRight' => 4.5], Aimed::class);
+        self::assertSame([-0.2, 0.3, 4.5], [$aimed->offset, $aimed->verticalOffset, $aimed->axisOffset]);
+        $lay = Values::of(['surfaceId' => 3, 'right' => 2.0, 'raised' => -0.1], CivilLay::class);
+        self::assertSame([2.0, -0.1], [$lay->offset, $lay->verticalOffset]);
+        try {
+            Values::of(['surfaceId' => 3, 'right' => 2.0, 'offset' => 1.0], CivilLay::class);
+            self::fail('One of both would be lost.');
+        } catch (InvalidValues $e) {
+            self::assertStringContainsString('right', $e->getMessage().implode(' ', array_keys($e->errors)));
+        }
     }
 
     public function test_choosing_a_target_turns_nothing_away_from_a_prism_that_is_followed(): void
