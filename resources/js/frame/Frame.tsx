@@ -291,6 +291,8 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                                     ? (what, close) =>
                                           what.thing === null ? (
                                               <TakeNote
+                                                  // What was said of one touch is not said of the next.
+                                                  key={`${what.place.northing} ${what.place.easting}`}
                                                   {...props}
                                                   touched={what}
                                                   holding={stage === 'as-built'}

@@ -35,7 +35,11 @@ export function CheckShot({ project, control, marks }: StageProps) {
                     onChoose={setChosen}
                     onTurn={() => turn.mutate(aim.id)}
                     turning={turn.isPending}
-                    onMeasure={() => shoot.mutate(aim.id)}
+                    onMeasure={() => {
+                        // Whatever kept it from turning, the prism is sighted now.
+                        turn.reset();
+                        shoot.mutate(aim.id);
+                    }}
                     measuring={shoot.isPending}
                     project={project.id}
                     primary={checks.length === 0 || (judged.data?.holds !== false && judged.data?.due != null)}

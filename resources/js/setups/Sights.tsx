@@ -50,7 +50,11 @@ export function Sights({ project, control, state, ready, onSights }: Props) {
                     onChoose={setChosen}
                     onTurn={() => turn.mutate(aim.id)}
                     turning={turn.isPending}
-                    onMeasure={() => shoot.mutate(aim.id)}
+                    onMeasure={() => {
+                        // Whatever kept it from turning, the prism is sighted now.
+                        turn.reset();
+                        shoot.mutate(aim.id);
+                    }}
                     measuring={shoot.isPending}
                     project={project.id}
                     primary={!ready && draft.method !== 'grid_lines'}

@@ -82,6 +82,11 @@ function Staking(props: StageProps) {
     const begin = () => {
         setLast(null);
         storing.reset();
+        // What was refused for the target before is not said of this one.
+        turn.reset();
+        look.reset();
+        skip.reset();
+        undo.reset();
     };
     const choose = (point: StakeoutPoint | null) => {
         setTarget(point?.id ?? null);
@@ -347,7 +352,9 @@ function Staking(props: StageProps) {
                     All {points.length} points are staked: this is the end of the list. Any of them can be chosen and staked again.
                 </Notice>
             )}
-            <Failure of={turn.error ?? look.error ?? nearest.error ?? skip.error ?? undo.error ?? storing.error} />
+            {/* A prism that is followed by now was found after all. */}
+            <Failure of={live?.instrument.locked ? null : (turn.error ?? look.error)} />
+            <Failure of={nearest.error ?? skip.error ?? undo.error ?? storing.error} />
             {storing.question}
             {g && stored && <SetupDoubt project={project} />}
             {stored && <MarkResult mark={stored} latest project={project.id} onUndone={() => setLast(null)} />}
