@@ -169,7 +169,8 @@ export function HeightBar({ raise, tolerance, inside, counts, large = false }: B
                 height
             </text>
             {!counts && (
-                <text x="0" y="152" textAnchor="middle" fontSize="15" fill="var(--quiet)">
+                // Drawn smaller in a low window, and still to be read: drawn together rather than small.
+                <text x="0" y="152" textAnchor="middle" fontSize="17" textLength="66" lengthAdjust="spacingAndGlyphs" fill="var(--quiet)">
                     not judged
                 </text>
             )}
