@@ -92,7 +92,7 @@ export function CivilTools({ project, target, live, onTaken }: Props) {
             {!lay.grade && (
                 <div className="grid grid-cols-2 items-end gap-2">
                     <LengthField
-                        label="Offset"
+                        label="Offset of the line"
                         value={Math.abs(right)}
                         onValue={(m) => m !== null && set({ offset: right < 0 ? -Math.abs(m) : Math.abs(m) })}
                     />
