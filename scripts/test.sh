@@ -4,7 +4,7 @@ PARTS=(static core simulator feature front access browser mutations)
 passed=0 failed=0 skipped=0 results=''
 
 run_tests() {
-    local other parts=("$@") beside='static|core|simulator|front|browser'
+    local other parts=("$@") beside='core|simulator|front|browser'
     [ ${#parts[@]} -gt 0 ] || parts=("${PARTS[@]}")
     keep_in_memory
     results="$(mktemp -d)"
