@@ -10,6 +10,7 @@ use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\Models\Mark;
+use App\Stakeout\Models\Strike;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
@@ -34,8 +35,8 @@ final class Pages
         $found = DB::table('field_book')->leftJoin('book_sequence', 'book_sequence.seq', '=', 'field_book.seq')
             ->where('project_id', $project->id)
             ->when($wanted->after !== null, static fn ($q) => $q->where('field_book.seq', '<', $wanted->after))
-            ->when($wanted->show !== BookShown::All, static fn ($q) => self::only($q, $wanted->show))
-            ->when(trim($wanted->name) !== '', static fn ($q) => self::named($q, trim($wanted->name)))
+            ->when($wanted->show !== BookShown::All, static fn ($q) => self::only($q, $project, $wanted->show))
+            ->when(trim($wanted->name) !== '', static fn ($q) => self::named($q, $project, trim($wanted->name)))
             ->orderByDesc('field_book.seq')->limit($limit + 1)->get(
                 ['kind', 'id', 'field_book.at', 'field_book.seq', 'steady', 'boot'],
             );
@@ -50,33 +51,35 @@ final class Pages
         )->values()->all();
     }
 
-    private static function only(Builder $lines, BookShown $show): void
+    private static function only(Builder $lines, Project $project, BookShown $show): void
     {
-        $struck = static fn (Builder $q) => $q->from('strikes')->whereColumn('strikes.mark_id', 'marks.id')->where('struck', true)
-            ->whereRaw('strikes.id = (SELECT max(s.id) FROM strikes s WHERE s.mark_id = marks.id)');
+        $struck = array_keys(Strike::struckIn($project));
         match ($show) {
-            BookShown::Out => self::ofMarks($lines, static fn (Builder $q) => $q->where('verdict', 'out')->whereNotExists($struck)),
-            BookShown::Struck => self::ofMarks($lines, static fn (Builder $q) => $q->whereExists($struck)),
+            BookShown::Out => self::ofMarks($lines)->whereIn('id', self::in('marks', $project)->where('verdict', 'out'))->whereNotIn('id', $struck),
+            BookShown::Struck => self::ofMarks($lines)->whereIn('id', $struck),
             default => $lines->where('kind', $show->kind()),
         };
     }
 
-    /** @param  callable(Builder): Builder  $which */
-    private static function ofMarks(Builder $lines, callable $which): void
+    private static function ofMarks(Builder $lines): Builder
     {
-        $lines->whereNotIn('kind', ['reading', 'setup'])
-            ->whereIn('id', static fn (Builder $q) => $which($q->from('marks')->whereColumn('marks.project_id', 'field_book.project_id')->select('marks.id')));
+        return $lines->whereNotIn('kind', ['reading', 'setup']);
     }
 
-    private static function named(Builder $lines, string $name): void
+    private static function named(Builder $lines, Project $project, string $name): void
     {
-        $like = '%'.addcslashes($name, '%_\\').'%';
-        $in = static fn (string $table, string $column) => static fn (Builder $q) => $q->from($table)->whereColumn("$table.project_id", 'field_book.project_id')
-            ->whereRaw("$table.$column LIKE ? ESCAPE '\\'", [$like])->select("$table.id");
+        $sought = '%'.addcslashes($name, '%_\\').'%';
+        $like = static fn (string $table, string $column): Builder => self::in($table, $project)->whereRaw("$column LIKE ? ESCAPE '\\'", [$sought]);
         $lines->where(static fn (Builder $q) => $q
-            ->orWhere(static fn (Builder $q) => $q->where('kind', 'reading')->whereIn('id', $in('observations', 'sighted')))
-            ->orWhere(static fn (Builder $q) => $q->where('kind', 'setup')->whereIn('id', $in('setups', 'station_name')))
-            ->orWhere(static fn (Builder $q) => $q->whereNotIn('kind', ['reading', 'setup'])->whereIn('id', $in('marks', 'name'))));
+            ->orWhere(static fn (Builder $q) => $q->where('kind', 'reading')->whereIn('id', $like('observations', 'sighted')))
+            ->orWhere(static fn (Builder $q) => $q->where('kind', 'setup')->whereIn('id', $like('setups', 'station_name')))
+            ->orWhere(static fn (Builder $q) => self::ofMarks($q)->whereIn('id', $like('marks', 'name'))));
+    }
+
+    /** Rows of a project, looked up once and not for each line. */
+    private static function in(string $table, Project $project): Builder
+    {
+        return DB::table($table)->where('project_id', $project->id)->select('id');
     }
 
     /**

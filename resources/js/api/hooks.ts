@@ -134,9 +134,6 @@ export function useDayDeed<I, O>(project: number, deed: (input: I) => Promise<O>
     return useMutation({ mutationFn: deed, onSuccess: () => remeasured(client, project) });
 }
 
-/** Why a mark is struck that was stored by mistake, and seen to be at once. */
-export const UNDONE = 'undone right after it was stored';
-
 /** Strikes a mark through, or takes the strike back. */
 export const useStrike = (project: number) =>
     useDayDeed(project, ({ mark, ...body }: { mark: number; struck: boolean; reason: string; by?: string }) =>

@@ -32,11 +32,8 @@ export function FieldBook({ project }: { project: Project }) {
     const [show, setShow] = useState<BookShown>('all');
     const [limit, setLimit] = useState(AT_ONCE);
     const latest = useBook(project.id).data?.[0];
-    const wanted = useDeferredValue({
-        ...(name.trim() && { name: name.trim() }),
-        ...(show !== 'all' && { show }),
-        ...(limit > AT_ONCE && { limit }),
-    });
+    const sought = useDeferredValue(name.trim());
+    const wanted = { ...(sought && { name: sought }), ...(show !== 'all' && { show }), ...(limit > AT_ONCE && { limit }) };
     const entries = useBook(project.id, open ? wanted : {}).data ?? [];
     const asked = useShown(bookOf);
     useEffect(() => {

@@ -10,7 +10,7 @@ import { useGround } from '../civil/useGround';
 import { FieldBook } from '../fieldbook/FieldBook';
 import { Plate } from '../instrument/Plate';
 import { Button } from '../parts/Button';
-import { later } from '../parts/later';
+import { LOADING, later } from '../parts/later';
 import { BarContext, StepBar } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import type { PlanPlace, Want } from '../plan/contract';
@@ -30,8 +30,6 @@ import { UnitsContext } from '../units/UnitsContext';
 import { JobLine } from './JobLine';
 import { SheetEdge } from './SheetEdge';
 import { Shortcuts } from './Shortcuts';
-
-const LOADING = <p className="p-5">Loading…</p>;
 
 const FindPoint = later(() => import('../points/FindPoint').then((m) => m.FindPoint));
 const TouchedAlignment = later(() => import('../stakeout/TouchedAlignment').then((m) => m.TouchedAlignment));

@@ -6,15 +6,13 @@ import { useDeed } from '../api/hooks';
 import { Designs } from '../designs/Designs';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
-import { later } from '../parts/later';
+import { LOADING, later } from '../parts/later';
 import { Points } from '../points/Points';
 import { ProjectForm } from '../projects/ProjectForm';
 import { UndoBar } from '../projects/UndoBar';
 import { useStageHelp } from '../stage/StageHelp';
 import type { StageProps } from '../stage/stages';
 import { FirstSteps } from './FirstSteps';
-
-const LOADING = <p className="p-5">Loading…</p>;
 
 const Compute = later(() => import('../cogo/Compute').then((m) => m.Compute), LOADING);
 const Sketch = later(() => import('../cogo/Sketch').then((m) => m.Sketch), LOADING);

@@ -3,6 +3,9 @@ import { type ComponentProps, type ComponentType, lazy, type ReactNode, Suspense
 /** Between two tries where the server is away, milliseconds. */
 const AGAIN = 1000;
 
+/** What stands in the place of a whole sheet that is on its way. */
+export const LOADING = <p className="p-5">Loading…</p>;
+
 const waiting: (() => Promise<unknown>)[] = [];
 
 /**

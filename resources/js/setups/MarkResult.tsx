@@ -1,14 +1,11 @@
-import { Undo2 } from 'lucide-react';
 import type { Mark } from '../api/client';
-import { UNDONE, useStrike } from '../api/hooks';
 import { offsetWords } from '../civil/Offset';
-import { Button } from '../parts/Button';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
-import { Failure } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
 import { formatStation } from '../units/format';
 import { timeOfDay } from '../units/times';
 import { useUnits } from '../units/UnitsContext';
+import { UndoMark } from './UndoMark';
 
 /** Where along and beside an alignment a mark was made. */
 function Stationed({ aimed }: { aimed: NonNullable<Mark['aimed']> }) {
@@ -32,7 +29,6 @@ interface Props {
 /** A stored mark: what it is off by, and whether that is in. */
 export function MarkResult({ mark, latest, project, onUndone }: Props) {
     const d = mark.deviation;
-    const strike = useStrike(project);
     return (
         <div className={`grid gap-1 border-t border-rule py-2 ${latest ? 'bg-wash' : ''}`} role={latest ? 'status' : undefined}>
             <div className="flex flex-wrap items-center justify-between gap-2">
@@ -40,18 +36,8 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                     {mark.name} <span className="font-normal text-quiet">{timeOfDay(mark.at)}</span>
                 </span>
                 <Verdict of={mark.verdict} judged={mark.kind === 'check' ? undefined : mark.judged} />
-                {latest && (
-                    <Button
-                        aria-label={`Undo ${mark.name}: strike it`}
-                        busy={strike.isPending}
-                        onClick={() => strike.mutate({ mark: mark.id, struck: true, reason: UNDONE }, { onSuccess: onUndone })}
-                        icon={<Undo2 />}
-                    >
-                        Undo
-                    </Button>
-                )}
+                {latest && <UndoMark mark={mark} project={project} onUndone={onUndone} />}
             </div>
-            <Failure of={strike.error} />
             {mark.aimed && (
                 <div className="text-sm">
                     {mark.aimed.name}

@@ -2,7 +2,7 @@ import { CircleDot, LocateFixed, Route, SlidersHorizontal } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Mark, type Schemas, type StakeoutPoint } from '../api/client';
-import { lookFor, turnTo, UNDONE, useChecks, useDeed, useSetup, useStrike, useWorklists } from '../api/hooks';
+import { lookFor, turnTo, useChecks, useDeed, useSetup, useWorklists } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Choice } from '../parts/Field';
@@ -15,6 +15,7 @@ import { isFiltered } from '../points/filter';
 import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { SetupDoubt } from '../setups/SetupDoubt';
+import { UndoMark } from '../setups/UndoMark';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { Changed } from './Changed';
@@ -86,7 +87,6 @@ function Staking(props: StageProps) {
         turn.reset();
         look.reset();
         skip.reset();
-        undo.reset();
     };
     const choose = (point: StakeoutPoint | null) => {
         setTarget(point?.id ?? null);
@@ -108,7 +108,6 @@ function Staking(props: StageProps) {
     const [choosing, setChoosing] = useState(false);
     // Where the next came by itself, the result of the last stays in view.
     const [before, setBefore] = useState<Mark | null>(null);
-    const undo = useStrike(project.id);
     const nearest = useDeed(project.id, async (rule: Rule | undefined) => {
         const from = live?.pole ?? project.setup ?? { northing: 0, easting: 0 };
         const found = await ask(
@@ -327,13 +326,7 @@ function Staking(props: StageProps) {
                         <b>{before.name}</b> stored: <Verdict of={before.verdict} short judged={before.judged} />{' '}
                         <Deviation of={before.deviation?.plan} none="" />
                     </span>
-                    <Button
-                        aria-label={`Undo ${before.name}: strike it`}
-                        busy={undo.isPending}
-                        onClick={() => undo.mutate({ mark: before.id, struck: true, reason: UNDONE }, { onSuccess: () => setBefore(null) })}
-                    >
-                        Undo
-                    </Button>
+                    <UndoMark mark={before} project={project.id} onUndone={() => setBefore(null)} />
                     <Button onClick={() => choose(byId.get(before.pointId ?? -1) ?? null)}>Back to it</Button>
                 </div>
             )}
@@ -354,7 +347,7 @@ function Staking(props: StageProps) {
             )}
             {/* A prism that is followed by now was found after all. */}
             <Failure of={live?.instrument.locked ? null : (turn.error ?? look.error)} />
-            <Failure of={nearest.error ?? skip.error ?? undo.error ?? storing.error} />
+            <Failure of={nearest.error ?? skip.error ?? storing.error} />
             {storing.question}
             {g && stored && <SetupDoubt project={project} />}
             {stored && <MarkResult mark={stored} latest project={project.id} onUndone={() => setLast(null)} />}
