@@ -174,4 +174,16 @@ final class IfcForeignTest extends TestCase
             self::assertEqualsWithDelta((6.0 * 0.4 - 60 * 0.01 * 0.01) * 0.02, $e->shape[0][0]->volume(), 1e-9);
         }
     }
+
+    /** A million of them took nine seconds to be refused: the places need not be read for that, so it does not matter that none is there. */
+    public function test_a_face_of_too_many_corners_is_refused_before_its_places_are_read(): void
+    {
+        $f = new IfcText;
+        $loop = $f->add('IFCPOLYLOOP(('.substr(str_repeat('#999999999,', 300_001), 0, -1).'))');
+        $shell = $f->add("IFCCLOSEDSHELL(({$f->add("IFCFACE(({$f->add("IFCFACEOUTERBOUND($loop,.T.)")}))")}))");
+        $f->product('slab', [$f->add("IFCFACETEDBREP($shell)")], kind: 'Brep');
+        foreach (self::model($f->text())->elements() as $e) {
+            self::assertStringContainsString('more than 300000 corners', (string) $e->fault);
+        }
+    }
 }

@@ -47,8 +47,13 @@ final readonly class IfcFaceSets
                     if ($polygon->class !== 'IFCPOLYLOOP') {
                         throw $this->places->broken($polygon->number, "{$polygon->class} is a bound of a face Parlay does not read");
                     }
+                    $around = $polygon->references(0);
+                    // Refused before its places are read: a million of them take seconds.
+                    if (count($around) > self::MOST_CORNERS) {
+                        throw $this->places->broken($shell, 'a shape of more than '.self::MOST_CORNERS.' corners');
+                    }
                     $loop = [];
-                    foreach ($polygon->references(0) as $point) {
+                    foreach ($around as $point) {
                         if (! isset($number[$point])) {
                             $number[$point] = count($corners);
                             $corners[] = $this->places->point($point);
