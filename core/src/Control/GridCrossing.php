@@ -62,8 +62,7 @@ final readonly class GridCrossing
         }
         $at = Intersection::ofRays($p, $q);
         foreach ([[$a, $p], [$b, $q]] as [$line, $ray]) {
-            $along = $ray->along($at);
-            if ($along < -self::REACH || $along > $line->from->distanceTo($line->to) + self::REACH) {
+            if (! self::reaches($line, $ray->along($at))) {
                 return null;
             }
         }
@@ -71,14 +70,29 @@ final readonly class GridCrossing
         return $at;
     }
 
-    /** A line from the centre outward crosses a ring once. */
+    /** A line from the centre outward crosses a ring once; of another, that goes through the ring, the place farther along counts. */
     private static function ofRing(GridLine $line, GridLine $ring): ?Position
     {
         if ($line->ring || ! $ring->ring) {
             return null;
         }
         $ray = Line::through($line->from, $line->to);
+        $half = $ring->from->distanceTo($ring->to) ** 2 - $ray->right($ring->from) ** 2;
+        if ($half < 0.0) {
+            return null;
+        }
+        foreach ([1, -1] as $side) {
+            $along = $ray->along($ring->from) + $side * sqrt($half);
+            if (self::reaches($line, $along)) {
+                return $ray->at($along);
+            }
+        }
 
-        return $ray->at($ray->along($ring->from) + sqrt(max(0.0, $ring->from->distanceTo($ring->to) ** 2 - $ray->right($ring->from) ** 2)));
+        return null;
+    }
+
+    private static function reaches(GridLine $line, float $along): bool
+    {
+        return $along >= -self::REACH && $along <= $line->from->distanceTo($line->to) + self::REACH;
     }
 }

@@ -22,6 +22,9 @@ final class GridRecognition
 
     private const TURN = 2e-3;
 
+    /** Pieces are looked for among those of much the same direction: so many sectors of half a turn. */
+    private const SECTORS = 157;
+
     /** A name stands within so many of its heights of the end of its line. */
     private const NEAR = 6.0;
 
@@ -96,8 +99,10 @@ final class GridRecognition
             if ($a->distanceTo($b) < self::IN_LINE) {
                 continue;
             }
-            $key = (int) round(fmod($a->azimuthTo($b), M_PI) / 0.02);
-            foreach (array_merge($index[$key] ?? [], $index[$key - 1] ?? [], $index[$key + 1] ?? []) as $k) {
+            $key = (int) floor(fmod($a->azimuthTo($b), M_PI) * self::SECTORS / M_PI) % self::SECTORS;
+            // A line to the north has pieces in the first sector and, drawn a hair to the west, in the last.
+            $near = [$key, ($key + 1) % self::SECTORS, ($key + self::SECTORS - 1) % self::SECTORS];
+            foreach (array_merge(...array_map(static fn (int $k): array => $index[$k] ?? [], $near)) as $k) {
                 $line = Line::through($whole[$k][0], $whole[$k][1]);
                 if (abs($line->right($a)) < self::IN_LINE
                     && abs($line->right($b)) < self::IN_LINE

@@ -208,4 +208,21 @@ final class GridTest extends TestCase
         self::assertCount(1, $found);
         self::assertEqualsWithDelta([0.5, 0.0], [$found[0]->position->northing, $found[0]->position->easting], 1e-12);
     }
+
+    public function test_a_line_that_does_not_come_to_a_ring_does_not_cross_it(): void
+    {
+        $ring = new GridLine('R', 'rings', new Position(0.0, 0.0), new Position(10.0, 0.0), true);
+        $east = static fn (float $n, float $from, float $to): GridLine => new GridLine('A', 'letters', new Position($n, $from), new Position($n, $to));
+        foreach ([
+            'past it' => [$east(10.1, -20, 20), null], 'ends inside' => [$east(6, -1, 7.4), null], 'begins beyond' => [$east(6, 8.6, 20), null],
+            'through' => [$east(6, -20, 20), 8.0], 'to its rim, nearly' => [$east(6, 0, 7.6), 8.0],
+            'to its other rim only' => [$east(6, -20, 0), -8.0], 'begins near its rim' => [$east(6, 8.4, 20), 8.0],
+        ] as $how => [$line, $easting]) {
+            $found = GridCrossing::all([$line, $ring]);
+            self::assertCount($easting === null ? 0 : 1, $found, $how);
+            if ($easting !== null) {
+                self::assertEqualsWithDelta([6.0, $easting], [$found[0]->position->northing, $found[0]->position->easting], 1e-9, $how);
+            }
+        }
+    }
 }
