@@ -16,9 +16,6 @@ use Parlay\Core\Geometry\Position;
 /** Places of an alignment by their stations, at the height that is designed there. */
 final readonly class PlacesByStation
 {
-    /** sine of the angle; a skewed offset of a few degrees would lie kilometres off */
-    private const LEAST_SKEW = 0.08715574274765817;
-
     private Road $road;
 
     private string $called;
@@ -40,7 +37,7 @@ final readonly class PlacesByStation
                 $alignment, $this->interval($body), $body->distance, $body->way === PlacesWay::Next,
             )],
             PlacesWay::Every => AlignmentDrawing::stations($alignment, $this->interval($body)),
-            PlacesWay::Parts => array_map(static fn (int $i) => $alignment->length * $i / max(1, $body->parts), range(0, max(1, min(2000, $body->parts)))),
+            PlacesWay::Parts => AlignmentDrawing::divided($alignment, $body->parts),
             PlacesWay::Main => array_map(static fn (MainPoint $p) => $p->along, MainPoint::of($alignment)),
         };
 
@@ -55,13 +52,7 @@ final readonly class PlacesByStation
 
     public function at(float $along, float $right, ?float $skew): Position
     {
-        if ($skew !== null && abs(sin($skew)) < self::LEAST_SKEW - 1e-12) {
-            throw new \DomainException('A skew lies at least 5° off the direction of the alignment.');
-        }
-        $alignment = $this->road->alignment;
-        $place = $skew === null || $right === 0.0
-            ? $alignment->at($along, $right)
-            : $alignment->at($along)->along($alignment->azimuthAt($along) + ($right < 0.0 ? $skew + M_PI : $skew), abs($right));
+        $place = $this->road->beside($along, $right, $skew);
         if ($this->lay->heights === CivilHeights::None) {
             return $place;
         }
@@ -70,9 +61,7 @@ final readonly class PlacesByStation
 
             return $aim->designedAt($place)->place;
         }
-        // Skewed, it stands square to another station.
-        $foot = $skew === null ? null : $alignment->foot($place);
-        $on = $this->road->heightAt($foot->along ?? $along, $foot->offset ?? $right);
+        $on = $this->road->heightBeside($along, $right, $skew, $place);
 
         return $place->at($on === null ? null : $on->elevation + $this->lay->verticalOffset);
     }
@@ -81,10 +70,9 @@ final readonly class PlacesByStation
     public function name(float $along): string
     {
         $alignment = $this->road->alignment;
-        foreach (MainPoint::of($alignment) as $point) {
-            if (abs($point->along - $along) < 1e-6) {
-                return "{$this->called} ".CivilChoices::of($this->project)->nameOf($point->kind);
-            }
+        $point = MainPoint::thatIs($alignment, $along);
+        if ($point !== null) {
+            return "{$this->called} ".CivilChoices::of($this->project)->nameOf($point->kind);
         }
 
         return "{$this->called} ".Stations::short($this->project, $alignment->stationing, $along);

@@ -15,6 +15,7 @@ use Parlay\Core\ListOf;
 use Parlay\Core\Stakeout\Aims\Aim;
 use Parlay\Core\Stakeout\Aims\AxisAim;
 use Parlay\Core\Stakeout\Aims\Designed;
+use Parlay\Core\Stakeout\Aims\DesignSlope;
 use Parlay\Core\Stakeout\Aims\FaceAim;
 use Parlay\Core\Stakeout\Aims\Reach;
 
@@ -94,7 +95,7 @@ final readonly class Aimed
             parallelName: $parallel->name,
             verticalOffset: $parallel->verticalOffset,
             azimuth: $on->azimuth,
-            grade: self::gradeAt($aim, $designed),
+            grade: DesignSlope::toward($aim->aim(), $designed, $on->azimuth),
         );
     }
 
@@ -116,7 +117,9 @@ final readonly class Aimed
     {
         $lay = $aim->civilLay();
         [$on, $station] = [$designed->on, $designed->station];
-        [$toNorth, $toEast] = $on === null ? self::rises($aim, $designed) : [null, null];
+        [$toNorth, $toEast] = $on === null
+            ? [DesignSlope::toward($aim->aim(), $designed, 0.0), DesignSlope::toward($aim->aim(), $designed, M_PI_2)]
+            : [null, null];
 
         return new self(
             kind: $aim->kind,
@@ -130,7 +133,7 @@ final readonly class Aimed
             parallel: $lay->offset,
             verticalOffset: $lay->verticalOffset,
             azimuth: $on?->azimuth,
-            grade: $on === null ? null : self::gradeAt($aim, $designed),
+            grade: $on === null ? null : DesignSlope::toward($aim->aim(), $designed, $on->azimuth),
             station: $station?->station,
             region: $station?->region,
             axisOffset: $station?->offset,
@@ -143,18 +146,6 @@ final readonly class Aimed
         );
     }
 
-    /** @return array{float|null, float|null} rise of the design to the north and to the east, over a decimetre */
-    private static function rises(KeptAim $aim, Designed $designed): array
-    {
-        $of = static function (float $azimuth) use ($aim, $designed): ?float {
-            $beside = $aim->aim()->designedAt($designed->place->along($azimuth, 0.1, $designed->place->elevation))->place->elevation;
-
-            return $beside === null || $designed->place->elevation === null ? null : ($beside - $designed->place->elevation) / 0.1;
-        };
-
-        return [$of(0.0), $of(M_PI_2)];
-    }
-
     /** What is designed at another place close by: a mark that was mended lies centimetres from where it was. */
     public function designedAt(Position $design, Position $found): Position
     {
@@ -162,8 +153,7 @@ final readonly class Aimed
             return $found->at($design->elevation);
         }
         if ($this->toNorth !== null && $this->toEast !== null) {
-            return $found->at($design->elevation === null ? null : $design->elevation
-                + ($found->northing - $design->northing) * $this->toNorth + ($found->easting - $design->easting) * $this->toEast);
+            return DesignSlope::at($design, $this->toNorth, $this->toEast, $found);
         }
         if ($this->kind->isOfModel()) {
             return $this->part($design)?->designedAt($found)->place ?? $design;
@@ -231,12 +221,5 @@ final readonly class Aimed
     private function tangent(Position $design): ?Line
     {
         return ($this->kind === AimKind::Line || $this->kind === AimKind::Alignment) && $this->azimuth !== null ? new Line($design->at(null), $this->azimuth) : null;
-    }
-
-    private static function gradeAt(KeptAim $aim, Designed $designed): ?float
-    {
-        $ahead = $designed->on === null ? null : $aim->aim()->designedAt($designed->place->along($designed->on->azimuth, 0.1))->place->elevation;
-
-        return $ahead === null || $designed->place->elevation === null ? null : ($ahead - $designed->place->elevation) / 0.1;
     }
 }

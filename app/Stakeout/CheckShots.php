@@ -13,15 +13,13 @@ use App\Setups\Models\Setup;
 use App\Stakeout\Models\Mark;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Setups\CheckDue;
 use Parlay\Core\Setups\CheckShot;
 use Parlay\Core\Setups\SightResidual;
 
 /** The check shots on the setup that holds, and whether it still does. */
 final class CheckShots
 {
-    /** After so long without a reading a check is asked for, minutes. */
-    private const BREAK = 30;
-
     public static function of(Project $project): CheckShotsTaken
     {
         $setup = Setup::current($project)->first();
@@ -83,34 +81,31 @@ final class CheckShots
     }
 
     /**
-     * A mark proves most that the setup did not use and that was not just checked; never the one that is stood on. Stations come last.
+     * Never the one that is stood on.
      *
      * @param  Collection<int, ControlPoint>  $control
      */
     private static function offered(Setup $setup, Collection $control, ?CheckShotTaken $last): ?int
     {
         $used = array_column(array_filter($setup->found()->residuals, static fn (SightResidual $r) => $r->isUsed()), 'name');
-        $rank = static fn (ControlPoint $c): int => 4 * (int) ($c->origin === ControlOrigin::Station)
-            + 2 * (int) in_array($c->name, $used, true)
-            + (int) ($c->name === $last?->name);
+        $rank = static fn (ControlPoint $c): int => CheckDue::rank(
+            $c->origin === ControlOrigin::Station, in_array($c->name, $used, true), $c->name === $last?->name,
+        );
 
         return $control->where('name', '!=', $setup->station_name)->sortBy($rank)->first()?->id;
     }
 
     private static function due(Project $project, ?CheckShotTaken $last): ?string
     {
-        if ($last === null) {
-            return 'Take a check before the first mark: hold the pole on a control point, best one that the setup did not use.';
-        }
         $lost = LiveState::read()->levelLostAt;
-        if ($lost !== null && BookTime::of((int) Mark::query()->whereKey($last->markId)->value('seq'))->isBefore($lost)) {
-            return 'The instrument was off level since the last check: check again before going on.';
-        }
-        $minutes = BookTime::of((int) DB::table('field_book')->where('project_id', $project->id)->max('seq'))->age() / 60;
-        if ($minutes > self::BREAK) {
-            return sprintf('Nothing was measured for %d minutes: check before going on, and before leaving.', (int) $minutes);
-        }
+        $offLevel = $last !== null && $lost !== null && BookTime::of((int) Mark::query()->whereKey($last->markId)->value('seq'))->isBefore($lost);
+        $idle = BookTime::of((int) DB::table('field_book')->where('project_id', $project->id)->max('seq'))->age();
 
-        return null;
+        return match (CheckDue::when($last !== null, $offLevel, $idle)) {
+            CheckDue::NotChecked => 'Take a check before the first mark: hold the pole on a control point, best one that the setup did not use.',
+            CheckDue::OffLevel => 'The instrument was off level since the last check: check again before going on.',
+            CheckDue::Idle => sprintf('Nothing was measured for %d minutes: check before going on, and before leaving.', (int) ($idle / 60)),
+            null => null,
+        };
     }
 }

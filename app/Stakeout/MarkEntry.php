@@ -8,12 +8,14 @@ use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\PointState;
+use Parlay\Core\Stakeout\Verdict;
 
 final readonly class MarkEntry
 {
     /**
      * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. judged: what of it was. aimKey: of
-     * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. issued: the design as it was issued, where the mark was made movedBy metres beside it
+     * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. leaves: what a point is that was staked by it. issued: the design as it was issued, where the mark was made movedBy metres beside it
      * because the wall stands there. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not.
      */
     public function __construct(
@@ -36,6 +38,7 @@ final readonly class MarkEntry
         public string $aimKey,
         public ?Aimed $aimed,
         public bool $leftSo,
+        public PointState $leaves,
         public string $note,
         public ?Position $issued,
         public ?float $movedBy,
@@ -67,6 +70,7 @@ final readonly class MarkEntry
             aimKey: $m->aim_key,
             aimed: $m->aimed(),
             leftSo: $m->left_so,
+            leaves: PointState::after(Verdict::from($m->verdict), $m->left_so),
             note: $m->note,
             issued: $m->issued(),
             movedBy: $m->movedBy(),

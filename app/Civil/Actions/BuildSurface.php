@@ -93,8 +93,7 @@ final class BuildSurface
             return null;
         }
         $against = $design->packed()->near(min($surface->northings), min($surface->eastings), max($surface->northings), max($surface->eastings));
-        $raised = new Surface($against->northings, $against->eastings, array_map(static fn (float $z) => $z + $build->raised, $against->elevations), $against->corners);
 
-        return FindVolume::found("{$build->name} against {$design->name}", $surface, $raised, null, []);
+        return FindVolume::found("{$build->name} against {$design->name}", $surface, $against->raised($build->raised), null, []);
     }
 }

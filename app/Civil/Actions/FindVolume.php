@@ -16,24 +16,18 @@ use App\Cogo\DrawnShapes;
 use App\Cogo\Givens;
 use App\Projects\Models\Project;
 use Parlay\Core\Civil\Alignments\Alignment;
-use Parlay\Core\Civil\Surfaces\AlongSurface;
 use Parlay\Core\Civil\Surfaces\Outline;
 use Parlay\Core\Civil\Surfaces\Surface;
-use Parlay\Core\Civil\Surfaces\SurfaceIndex;
-use Parlay\Core\Civil\Surfaces\SurfaceMaking;
 use Parlay\Core\Civil\Volumes\EndAreas;
 use Parlay\Core\Civil\Volumes\GridCheck;
 use Parlay\Core\Civil\Volumes\Overlay;
+use Parlay\Core\Civil\Volumes\StationRange;
+use Parlay\Core\Civil\Volumes\Stockpile;
 use Parlay\Core\Geometry\Position;
 
 /** Works out a volume: exact by overlay, with a grid beside it, and by end areas where an alignment runs through. */
 final class FindVolume
 {
-    private const MOST_SECTIONS = 1000;
-
-    /** A side of a station range is followed by chords so long, metres. */
-    private const CHORD = 2.0;
-
     public function __invoke(Project $project, VolumeWanted $wanted): VolumeFound
     {
         return self::worked($project, $wanted, self::sides($project, $wanted));
@@ -98,7 +92,7 @@ final class FindVolume
         if ($wanted->stockpile) {
             $outline ?? throw new \DomainException('A stockpile stands on the ground that its outline spans. Touch its outline.');
 
-            return [self::base($first, $outline), 'the ground that its outline spans'];
+            return [Stockpile::base($first, $outline), 'the ground that its outline spans'];
         }
         if ($wanted->secondId === null) {
             return [$wanted->elevation ?? throw new \DomainException('Choose another surface, or type a height.'), 'the height '.$length->format($wanted->elevation)];
@@ -108,23 +102,8 @@ final class FindVolume
         }
         $second = CivilSurface::inProject($project, $wanted->secondId);
         $above = $wanted->verticalOffset === 0.0 ? '' : ', '.$length->format(abs($wanted->verticalOffset)).($wanted->verticalOffset > 0.0 ? ' above it' : ' below it');
-        $surface = $second->surface();
 
-        return [$wanted->verticalOffset === 0.0 ? $surface : new Surface(
-            $surface->northings, $surface->eastings, array_map(static fn (float $z) => $z + $wanted->verticalOffset, $surface->elevations), $surface->corners,
-        ), $second->name.$above];
-    }
-
-    private static function base(Surface $first, Outline $outline): Surface
-    {
-        $index = new SurfaceIndex($first);
-        $corners = [];
-        foreach ($outline->corners as $corner) {
-            $on = $index->at($corner->northing, $corner->easting) ?? throw new \DomainException('The outline leaves the surface. Touch one that lies on it.');
-            $corners[] = $corner->at($on->elevation);
-        }
-
-        return SurfaceMaking::of($corners, outer: new Outline($corners))->surface;
+        return [$second->surface()->raised($wanted->verticalOffset), $second->name.$above];
     }
 
     private static function outline(Project $project, VolumeWanted $wanted, ?Alignment $alignment): ?Outline
@@ -134,43 +113,21 @@ final class FindVolume
 
             return new Outline(array_map(static fn (Position $p) => $p->at(null), $corners));
         }
-        if ($alignment === null) {
-            return null;
-        }
-        [$from, $to] = [max(0.0, $wanted->from), min($alignment->length, $wanted->to)];
-        if ($to - $from < 0.1 || $wanted->right - $wanted->left < 0.1) {
-            throw new \DomainException('Between these stations and offsets there is no ground: the second must be larger.');
-        }
-        $steps = (int) max(1, min(5000, ceil(($to - $from) / self::CHORD)));
-        $corners = [];
-        for ($i = 0; $i <= $steps; $i++) {
-            $corners[] = $alignment->at($from + ($to - $from) * $i / $steps, $wanted->left);
-        }
-        for ($i = $steps; $i >= 0; $i--) {
-            $corners[] = $alignment->at($from + ($to - $from) * $i / $steps, $wanted->right);
-        }
 
-        return new Outline($corners);
+        return $alignment === null ? null : self::range($wanted, $alignment)->outline();
+    }
+
+    private static function range(VolumeWanted $wanted, Alignment $alignment): StationRange
+    {
+        return new StationRange($alignment, $wanted->from, $wanted->to, $wanted->left, $wanted->right);
     }
 
     /** @return list<EndArea> */
     private static function sections(Project $project, VolumeWanted $wanted, Alignment $alignment, Surface $first, Surface|float $against): array
     {
-        [$from, $to] = [max(0.0, $wanted->from), min($alignment->length, $wanted->to)];
-        if (! ($wanted->interval > 0.0) || ($to - $from) / $wanted->interval > self::MOST_SECTIONS) {
-            throw new \DomainException('Type an interval that gives no more than '.self::MOST_SECTIONS.' sections.');
-        }
-        $index = new SurfaceIndex($first);
-        $other = $against instanceof Surface ? new SurfaceIndex($against) : null;
-        $sections = [];
-        for ($along = $from; ; $along = min($to, $along + $wanted->interval)) {
-            [$left, $right] = [$alignment->at($along, $wanted->left), $alignment->at($along, $wanted->right)];
-            $runs = $other === null ? [[[0.0, (float) $against], [$left->distanceTo($right), (float) $against]]] : AlongSurface::of($other, $left, $right);
-            [$cut, $fill] = EndAreas::areas(AlongSurface::of($index, $left, $right), $runs);
-            $sections[] = new EndArea($along, Stations::written($project, $alignment->stationing, $along), $cut, $fill);
-            if ($along >= $to) {
-                return $sections;
-            }
-        }
+        return array_map(
+            static fn (array $s): EndArea => new EndArea($s[0], Stations::written($project, $alignment->stationing, $s[0]), $s[1], $s[2]),
+            self::range($wanted, $alignment)->sections($first, $against, $wanted->interval),
+        );
     }
 }

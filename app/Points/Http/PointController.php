@@ -51,7 +51,7 @@ final class PointController
                 "(SELECT verdict FROM standing_marks m WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND "
                     .'m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1) AS verdict',
             )
-            ->selectRaw(StakeoutPoint::STATE.' AS state')
+            ->selectRaw(StakeoutPoint::state().' AS state')
             ->toBase()->get()->all();
 
         return $page->answer($request, $points, $points === [] ? null : (int) end($points)->id);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Points\Http;
 
 use App\Points\Models\StakeoutPoint;
-use App\Points\PointState;
+use Parlay\Core\Stakeout\PointState;
 
 final readonly class PointResource
 {

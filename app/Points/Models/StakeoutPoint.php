@@ -10,17 +10,14 @@ use App\Projects\Models\Project;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Stakeout\PointState;
+use Parlay\Core\Stakeout\Verdict;
 
 /** A point to be staked, with where it came from. */
 final class StakeoutPoint extends Model
 {
     use OfProject;
     use Placed;
-
-    /** A PointState, in SQL: the last mark decides. */
-    public const STATE = "coalesce((SELECT CASE WHEN m.verdict = 'out' AND NOT m.left_so THEN 'redo' ELSE 'done' END FROM standing_marks m "
-        ."WHERE m.project_id = stakeout_points.project_id AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1), "
-        ."'open')";
 
     public $timestamps = false;
 
@@ -31,6 +28,20 @@ final class StakeoutPoint extends Model
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float', 'recipe' => 'array', 'label_north' => 'float',
         'label_east' => 'float', 'attributes' => 'array',
     ];
+
+    /** A PointState, in SQL, by core's rule for each verdict: the last mark decides. */
+    public static function state(): string
+    {
+        $cases = '';
+        foreach (Verdict::cases() as $verdict) {
+            foreach ([false, true] as $leftSo) {
+                $cases .= sprintf(" WHEN '%s %d' THEN '%s'", $verdict->value, $leftSo, PointState::after($verdict, $leftSo)->value);
+            }
+        }
+
+        return "coalesce((SELECT CASE m.verdict || ' ' || m.left_so$cases ELSE '".PointState::Done->value."' END FROM standing_marks m WHERE m.project_id = stakeout_points.project_id "
+            ."AND m.kind = 'stake' AND m.point_id = stakeout_points.id ORDER BY m.id DESC LIMIT 1), '".PointState::Open->value."')";
+    }
 
     /** @return array<int, int> how many marks were set for each point, by its id; points without any are left out */
     public static function stakes(Project $project): array
@@ -46,6 +57,6 @@ final class StakeoutPoint extends Model
      */
     public function scopeOpen(Builder $query): void
     {
-        $query->whereRaw(self::STATE." <> 'done'");
+        $query->whereRaw(self::state()." <> 'done'");
     }
 }

@@ -61,7 +61,7 @@ final readonly class ProjectResource
             (SELECT count(*) FROM control_points WHERE project_id = :p) AS control,
             (SELECT count(*) FROM designs WHERE project_id = :p AND removed_at IS NULL) AS designs,
             (SELECT count(*) FROM stakeout_points WHERE project_id = :p) AS points,
-            (SELECT count(*) FROM stakeout_points WHERE project_id = :p AND '.StakeoutPoint::STATE." = 'done') AS staked,
+            (SELECT count(*) FROM stakeout_points WHERE project_id = :p AND '.StakeoutPoint::state()." = 'done') AS staked,
             (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'as_built') AS as_built,
             (SELECT count(*) FROM standing_marks WHERE project_id = :p AND kind = 'check' AND setup_id = (SELECT id FROM setups WHERE project_id = :p ORDER BY coalesce(stands_for, id) DESC, id DESC LIMIT 1)) AS checks,
             (SELECT count(*) FROM standing_marks m WHERE project_id = :p AND kind <> 'check' AND verdict = 'out'

@@ -91,11 +91,8 @@ final class PlacesAlong
             PlacesWay::Next, PlacesWay::Before => throw new \DomainException('Only an alignment has stations to go on to.'),
             PlacesWay::At => [self::at($line, $body->distance, $body->offset)],
             PlacesWay::Every => array_map(static fn (array $s) => $beside($s[0]), $line->every($body->interval, false, $body->offset)),
-            PlacesWay::Parts => array_map(
-                static fn (int $i) => $beside($line->length() * $i / max(1, $body->parts)),
-                array_keys($line->divided($body->parts, $body->offset)),
-            ),
-            PlacesWay::Main => self::main($line, $body->offset),
+            PlacesWay::Parts => array_map($beside, $line->divisions($body->parts)),
+            PlacesWay::Main => array_map($beside, $line->mainStations()),
         };
     }
 
@@ -105,20 +102,5 @@ final class PlacesAlong
         [$long, $along] = $line->reaching($distance);
 
         return [$distance, $long->at($along, $right), $right];
-    }
-
-    /** @return list<array{float, Position, float}> */
-    private static function main(Polyline $line, float $right): array
-    {
-        $places = [[0.0, $line->at(0.0, $right), $right]];
-        $along = 0.0;
-        foreach ($line->legs as $i => $leg) {
-            $along += $leg->length();
-            if ($i < count($line->legs) - 1 || ! $line->isClosed()) {
-                $places[] = [$along, $line->at($along, $right), $right];
-            }
-        }
-
-        return $places;
     }
 }

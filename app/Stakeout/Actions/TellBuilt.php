@@ -12,7 +12,9 @@ use App\Stakeout\BuiltPart;
 use App\Stakeout\BuiltShot;
 use App\Stakeout\Lean;
 use App\Stakeout\Models\Mark;
+use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ShotVariance;
+use Parlay\Core\Stakeout\FaceShot;
 use Parlay\Core\Stakeout\Flatness;
 use Parlay\Core\Stakeout\Plumb;
 use Parlay\Core\Stakeout\Verdict;
@@ -52,20 +54,17 @@ final class TellBuilt
     }
 
     /**
-     * What one shot deviates by in plan for its own sake: what all share, such as the setup's error, leans nothing. Metres.
+     * What all share, such as the setup's error, leans nothing. Metres.
      *
      * @param  non-empty-list<Mark>  $marks
      */
     private static function shotDeviation(array $marks): float
     {
-        $squares = array_map(static function (Mark $m): float {
+        return ShotVariance::ofOne(array_map(static function (Mark $m): array {
             $o = $m->observation ?? throw new \LogicException('A mark has its reading.');
-            [$along, $across] = ShotVariance::of($o->sight(), $o->ownAccuracy(), max($o->sight()->distance, 0.1));
 
-            return max($along, $across);
-        }, $marks);
-
-        return sqrt(array_sum($squares) / count($squares));
+            return [$o->sight(), $o->ownAccuracy()];
+        }, $marks));
     }
 
     private static function shot(Mark $m): BuiltShot
@@ -76,13 +75,16 @@ final class TellBuilt
         );
     }
 
-    /** @return array{float, float, float} two coordinates along the face, and how far before it */
+    /** @return array{float, float, float} */
     private static function alongFace(Aimed $aimed, BuiltShot $s): array
     {
-        [$x, $y, $z] = $aimed->way;
+        return FaceShot::of(self::normal($aimed), new Position($s->northing, $s->easting, $s->elevation), $s->before);
+    }
 
-        // Of a level one along the grid, of another along its level line and upward.
-        return abs($z) > 0.7 ? [$s->easting, $s->northing, $s->before] : [($s->northing * $x - $s->easting * $y) / hypot($x, $y), (float) $s->elevation, $s->before];
+    /** @return array{float, float, float} */
+    private static function normal(Aimed $aimed): array
+    {
+        return [$aimed->way[0] ?? 0.0, $aimed->way[1] ?? 0.0, $aimed->way[2] ?? 1.0];
     }
 
     /**
@@ -93,10 +95,10 @@ final class TellBuilt
      */
     private static function faceLeans(Aimed $aimed, array $shots, float $deviation): array
     {
-        [$x, $y, $z] = $aimed->way;
-        $plumb = abs($z) > 0.1 ? null : Plumb::ofFace(array_map(static fn (BuiltShot $s): array => self::alongFace($aimed, $s), $shots), atan2($x, $y), $deviation);
+        $azimuth = FaceShot::upright(self::normal($aimed));
+        $plumb = $azimuth === null ? null : Plumb::ofFace(array_map(static fn (BuiltShot $s): array => self::alongFace($aimed, $s), $shots), $azimuth, $deviation);
 
-        return [$plumb === null ? [] : [self::lean($plumb, ['outward, ', 'inward, '], atan2($x, $y))], $plumb];
+        return [$plumb === null ? [] : [self::lean($plumb, ['outward, ', 'inward, '], (float) $azimuth)], $plumb];
     }
 
     /**

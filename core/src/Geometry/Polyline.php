@@ -242,15 +242,31 @@ final readonly class Polyline
      */
     public function divided(int $parts, float $right = 0.0): array
     {
+        return array_map(fn (float $s): Position => $this->at($s, $right), $this->divisions($parts));
+    }
+
+    /**
+     * @return list<float> distances along it at which it is divided into so many parts, with its ends; a closed one begins where it ends
+     * @throws NoConstruction
+     */
+    public function divisions(int $parts): array
+    {
         if ($parts < 1 || $parts > self::MOST_POINTS) {
             throw NoConstruction::outOfRange('The number of parts', 'between 1 and '.number_format(self::MOST_POINTS));
         }
-        $places = [];
-        for ($i = 0; $i < $parts + ($this->isClosed() ? 0 : 1); $i++) {
-            $places[] = $this->at($this->length() * $i / $parts, $right);
+
+        return array_map(fn (int $i): float => $this->length() * $i / $parts, range(0, $parts - ($this->isClosed() ? 1 : 0)));
+    }
+
+    /** @return list<float> distances along it of its ends, and of where its pieces meet; a closed one begins where it ends */
+    public function mainStations(): array
+    {
+        $stations = [0.0];
+        foreach ($this->legs as $leg) {
+            $stations[] = end($stations) + $leg->length();
         }
 
-        return $places;
+        return $this->isClosed() ? array_slice($stations, 0, -1) : $stations;
     }
 
     /**

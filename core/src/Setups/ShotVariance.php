@@ -10,6 +10,9 @@ use Parlay\Core\Instrument\Sight;
 /** What a shot is uncertain by for the sake of its own distance and angles: on a steep sight plan and height each have their part of both. */
 final class ShotVariance
 {
+    /** No shot is nearer, metres. */
+    private const NEAREST = 0.1;
+
     /**
      * @param  float  $flat  horizontal distance, metres
      * @return array{float, float, float, float} variance along the horizontal distance, across it, and of the rise, and the covariance of the first and the
@@ -26,5 +29,22 @@ final class ShotVariance
             $sin ** 2 * $length + $cos ** 2 * $turn, ($accuracy->angle * $flat) ** 2, $cos ** 2 * $length + $sin ** 2 * $turn,
             $sin * $cos * ($length - $turn),
         ];
+    }
+
+    /**
+     * What one of these shots deviates by in plan for its own sake, in the direction in which it is the weaker: what all of a setup share is not in it.
+     *
+     * @param  non-empty-list<array{Sight, Accuracy}>  $shots
+     * @return float metres
+     */
+    public static function ofOne(array $shots): float
+    {
+        $squares = array_map(static function (array $shot): float {
+            [$along, $across] = self::of($shot[0], $shot[1], max($shot[0]->distance, self::NEAREST));
+
+            return max($along, $across);
+        }, $shots);
+
+        return sqrt(array_sum($squares) / count($squares));
     }
 }

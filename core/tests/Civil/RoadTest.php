@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace Parlay\Core\Tests\Civil;
 
 use Parlay\Core\Civil\Alignments\Alignment;
+use Parlay\Core\Civil\Alignments\AlignmentDrawing;
 use Parlay\Core\Civil\Alignments\Element;
+use Parlay\Core\Civil\Alignments\MainPoint;
+use Parlay\Core\Civil\Alignments\MainPointKind;
+use Parlay\Core\Civil\Alignments\NoAlignment;
 use Parlay\Core\Civil\Profiles\Profile;
 use Parlay\Core\Civil\Profiles\Vertex;
 use Parlay\Core\Civil\Roads\CatchPoint;
@@ -188,5 +192,52 @@ final class RoadTest extends TestCase
         $off = $aim->designedAt(new Position(5, 11, 1.4));
         self::assertNull($off->place->elevation);
         self::assertNull($off->ground);
+    }
+
+    /** On a straight axis north-east: an offset of 10 m at 30° to its direction lies 8.660 m on and 5 m beside; closed form. */
+    public function test_a_skewed_offset_runs_at_its_angle_to_the_axis_and_takes_the_height_of_where_it_lies(): void
+    {
+        $axis = new Alignment([Element::line(new Position(5e6, 3e6), M_PI / 4, 100.0)]);
+        $road = new Road($axis, new Profile([new Vertex(0.0, 10.0), new Vertex(100.0, 20.0)]), null);
+        $skew = M_PI / 6;
+        foreach ([[10.0, 1], [-10.0, -1]] as [$offset, $side]) {
+            $place = $road->beside(40.0, $offset, $skew);
+            $foot = $axis->foot($place);
+            self::assertEqualsWithDelta([40.0 + $side * 10 * cos($skew), $side * 5.0], [$foot->along, $foot->offset], 1e-6);
+            self::assertEqualsWithDelta(10.0 + $foot->along / 10, $road->heightBeside(40.0, $offset, $skew, $place)?->elevation, 1e-6);
+            self::assertEqualsWithDelta(14.0, $road->heightBeside(40.0, $offset, null, $road->beside(40.0, $offset))?->elevation, 1e-9);
+            self::assertEqualsWithDelta($side * 10.0, $axis->foot($road->beside(40.0, $offset))->offset, 1e-6);
+        }
+        self::assertEqualsWithDelta(0.0, $road->beside(40.0, 0.0, $skew)->distanceTo($axis->at(40.0)), 1e-9);
+        $road->beside(40.0, 10.0, deg2rad(5.0));
+        $road->beside(40.0, 10.0, deg2rad(175.0));
+        foreach ([0.0, 4.99, 175.01, 180.0, 355.01] as $degrees) {
+            try {
+                $road->beside(40.0, 10.0, deg2rad($degrees));
+                self::fail("$degrees was taken.");
+            } catch (NoAlignment $e) {
+                self::assertStringContainsString('at least 5°', $e->getMessage());
+            }
+        }
+    }
+
+    public function test_an_alignment_is_divided_and_its_main_points_are_known_by_where_they_lie(): void
+    {
+        $axis = new Alignment([
+            Element::line(new Position(0.0, 0.0), 0.0, 30.0), Element::arc(new Position(30.0, 0.0), 0.0, 20.0, 1 / 50),
+        ]);
+        self::assertEqualsWithDelta([0.0, 12.5, 25.0, 37.5, 50.0], AlignmentDrawing::divided($axis, 4), 1e-12);
+        foreach ([0, -1, 2001] as $parts) {
+            try {
+                AlignmentDrawing::divided($axis, $parts);
+                self::fail("$parts was taken.");
+            } catch (NoAlignment $e) {
+                self::assertStringContainsString('between 1 and 2,000', $e->getMessage());
+            }
+        }
+        self::assertSame(
+            [MainPointKind::Start, null, MainPointKind::of($axis->elements[0], $axis->elements[1]), MainPointKind::End],
+            array_map(static fn (float $s) => MainPoint::thatIs($axis, $s)?->kind, [0.0, 29.9, 30.0000001, 50.0]),
+        );
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Tests\Civil;
 
+use Parlay\Core\Civil\Alignments\Alignment;
+use Parlay\Core\Civil\Alignments\Element;
 use Parlay\Core\Civil\Surfaces\NoSurface;
 use Parlay\Core\Civil\Surfaces\Outline;
 use Parlay\Core\Civil\Surfaces\Surface;
@@ -12,6 +14,8 @@ use Parlay\Core\Civil\Volumes\EndAreas;
 use Parlay\Core\Civil\Volumes\GridCheck;
 use Parlay\Core\Civil\Volumes\Overlay;
 use Parlay\Core\Civil\Volumes\SectionDifference;
+use Parlay\Core\Civil\Volumes\StationRange;
+use Parlay\Core\Civil\Volumes\Stockpile;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
@@ -158,5 +162,73 @@ final class VolumeTest extends TestCase
         [$cut, $fill] = EndAreas::areas([[[0.0, 0.0], [5.0, 2.0], [10.0, 0.0]]], [[[0.0, 1.0], [10.0, 1.0]]]);
         self::assertEqualsWithDelta([2.5, 2.5], [$cut, $fill], 1e-12);
         self::assertEqualsWithDelta([[2.5, 1.0], [7.5, 1.0]], SectionDifference::meetings([[0.0, 0.0], [5.0, 2.0], [10.0, 0.0]], [[0.0, 1.0], [10.0, 1.0]]), 1e-12);
+    }
+
+    /**
+     * Ground that rises evenly along a straight axis, 6 m wide, above elevation 0: areas 6 × height, so that end areas and the prism agree
+     * whatever the interval; the last section stands at the end, once.
+     */
+    public function test_sections_of_a_part_of_an_alignment(): void
+    {
+        $axis = new Alignment([Element::between(self::at(0, 0, 0), self::at(50, 0, 0))]);
+        $ramp = SurfaceMaking::of([self::at(-10, -20, -1), self::at(60, -20, 6), self::at(60, 20, 6), self::at(-10, 20, -1)])->surface;
+        foreach ([[10.0, 5], [7.0, 7], [30.0, 3], [0.1, 401], [100.0, 2]] as [$interval, $count]) {
+            $sections = (new StationRange($axis, 10.0, 90.0, -2.0, 4.0))->sections($ramp, 0.0, $interval);
+            self::assertCount($count, $sections, "$interval");
+            self::assertEqualsWithDelta([10.0, 6.0, 0.0], $sections[0], 1e-6);
+            self::assertEqualsWithDelta([50.0, 30.0, 0.0], $sections[$count - 1], 1e-6, 'at the end of the alignment, not at 90');
+            self::assertEqualsWithDelta([40.0 * 18.0, 0.0], EndAreas::volumes($sections), 1e-6);
+        }
+        $against = (new StationRange($axis, -5.0, 50.0, -2.0, 4.0))->sections($ramp, $ramp->raised(0.5), 25.0);
+        self::assertEqualsWithDelta([[0.0, 0.0, 3.0], [25.0, 0.0, 3.0], [50.0, 0.0, 3.0]], $against, 1e-6);
+        foreach ([[10.0, 10.05, -2.0, 4.0], [50.0, 60.0, -2.0, 4.0], [0.0, 50.0, 4.0, 4.0], [30.0, 10.0, -2.0, 4.0]] as $none) {
+            self::assertSame('Between these stations and offsets there is no ground: the second must be larger.', self::refused(static fn () => new StationRange($axis, ...$none)));
+        }
+        foreach ([0.0, -1.0, NAN, 0.039] as $interval) {
+            self::assertStringContainsString('1000 sections', self::refused(static fn () => (new StationRange($axis, 10.0, 50.0, -2.0, 4.0))->sections($ramp, 0.0, $interval)));
+        }
+    }
+
+    /** The outline of a quarter of a ring, 5 m wide, against its closed form: chords of 2 m lie within it by their sagittae. */
+    public function test_the_outline_of_a_part_of_an_alignment_follows_its_sides(): void
+    {
+        $arc = new Alignment([Element::arc(self::at(0, 0, 0), 0.0, 50 * M_PI, 1 / 100)]);
+        $corners = (new StationRange($arc, 0.0, 500.0, -2.0, 3.0))->outline()->corners;
+        self::assertCount(2 * 80, $corners);
+        $radii = array_map(static fn (Position $p) => $p->distanceTo(self::at(0, 100, 0)), $corners);
+        self::assertEqualsWithDelta([...array_fill(0, 80, 102.0), ...array_fill(0, 80, 97.0)], $radii, 1e-6);
+        $twice = 0.0;
+        foreach ($corners as $i => $p) {
+            $q = $corners[($i + 1) % count($corners)];
+            $twice += ($p->northing - self::NORTH) * ($q->easting - self::EAST) - ($q->northing - self::NORTH) * ($p->easting - self::EAST);
+        }
+        $chords = sin(M_PI_2 / 79) / (M_PI_2 / 79);
+        self::assertEqualsWithDelta($chords * M_PI / 4 * (102 ** 2 - 97 ** 2), abs($twice / 2), 1e-6);
+    }
+
+    /** A pyramid of 3 m over a square of 20 m on sloping ground: its base is the ground at the outline, not what lies beneath. */
+    public function test_a_stockpile_stands_on_what_its_outline_spans(): void
+    {
+        $slope = static fn (float $n): float => 0.1 * $n;
+        $heap = SurfaceMaking::of([
+            self::at(-50, -50, $slope(-50)), self::at(50, -50, $slope(50)), self::at(50, 50, $slope(50)), self::at(-50, 50, $slope(-50)),
+            self::at(-10, -10, $slope(-10)), self::at(10, -10, $slope(10)), self::at(10, 10, $slope(10)), self::at(-10, 10, $slope(-10)),
+            self::at(0, 0, 3.0),
+        ])->surface;
+        $outline = new Outline([self::at(-10, -10, 0), self::at(10, -10, 0), self::at(10, 10, 0), self::at(-10, 10, 0)]);
+        $volume = Overlay::between(Overlay::within($heap, $outline), Stockpile::base($heap, $outline));
+        self::assertEqualsWithDelta([20 * 20 * 3.0 / 3, 0.0], [$volume->cut, $volume->fill], 1e-6);
+        $off = new Outline([self::at(-60, -10, 0), self::at(10, -10, 0), self::at(10, 10, 0)]);
+        self::assertStringContainsString('leaves the surface', self::refused(static fn () => Stockpile::base($heap, $off)));
+    }
+
+    private static function refused(\Closure $try): string
+    {
+        try {
+            $try();
+        } catch (NoSurface $e) {
+            return $e->getMessage();
+        }
+        self::fail('It was taken.');
     }
 }

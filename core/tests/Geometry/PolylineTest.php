@@ -219,4 +219,16 @@ final class PolylineTest extends TestCase
 
         return Polyline::of($legs);
     }
+
+    public function test_main_stations_are_its_ends_and_where_its_pieces_meet(): void
+    {
+        $at = static fn (float $n, float $e): Position => new Position($n, $e);
+        $open = Polyline::through([$at(0, 0), $at(3, 0), $at(3, 4)]);
+        self::assertEqualsWithDelta([0.0, 3.0, 7.0], $open->mainStations(), 1e-12);
+        self::assertEqualsWithDelta([0.0, 3.5, 7.0], $open->divisions(2), 1e-12);
+        $closed = Polyline::through([$at(0, 0), $at(3, 0), $at(3, 4)], true);
+        self::assertEqualsWithDelta([0.0, 3.0, 7.0], $closed->mainStations(), 1e-12);
+        self::assertEqualsWithDelta([0.0, 6.0], $closed->divisions(2), 1e-12);
+        self::assertSame([0.0], $closed->divisions(1));
+    }
 }

@@ -7,6 +7,7 @@ namespace Parlay\Core\Tests\Stakeout;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Aims\AxisAim;
 use Parlay\Core\Stakeout\Aims\FaceAim;
+use Parlay\Core\Stakeout\FaceShot;
 use Parlay\Core\Stakeout\Flatness;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Plumb;
@@ -155,5 +156,22 @@ final class FaceAimTest extends TestCase
         self::assertSame([40, min(array_column($shots, 2)), max(array_column($shots, 2))], [$flat->count, $flat->least, $flat->most]);
         self::assertNull(Flatness::of([])?->bow);
         self::assertNull(Flatness::of([[0.0, 0.0, 0.1], [1.0, 0.0, 0.1], [2.0, 0.0, 0.1], [3.0, 0.0, 0.2]])?->bow, 'in a line');
+    }
+
+    /** A wall that looks to the south-east: along it is measured to the right as seen from outside, that is to the north-east. */
+    public function test_a_shot_in_the_coordinates_of_its_face(): void
+    {
+        $h = M_SQRT1_2;
+        $wall = [$h, -$h, 0.0];
+        $a = FaceShot::of($wall, new Position(5e6, 3e6, 12.0), 0.003);
+        $b = FaceShot::of($wall, (new Position(5e6, 3e6, 15.0))->along(M_PI / 4, 7.0, 15.0), -0.002);
+        self::assertEqualsWithDelta([7.0, 3.0, -0.005], [$b[0] - $a[0], $b[1] - $a[1], $b[2] - $a[2]], 1e-6);
+        // Square to the wall nothing changes along it.
+        self::assertEqualsWithDelta($a[0], FaceShot::of($wall, (new Position(5e6, 3e6))->along(3 * M_PI / 4, 2.0, 12.0), 2.0)[0], 1e-6);
+        self::assertSame([3.0, 4.0, 0.01], FaceShot::of([0.0, 0.0, 1.0], new Position(4.0, 3.0, 9.0), 0.01));
+        self::assertSame([3.0, 4.0, 0.01], FaceShot::of([0.0, 0.7, -0.714], new Position(4.0, 3.0, 9.0), 0.01));
+        self::assertEqualsWithDelta(3 * M_PI / 4, FaceShot::upright($wall), 1e-12);
+        self::assertNotNull(FaceShot::upright([0.0, 0.995, 0.0999]));
+        self::assertNull(FaceShot::upright([0.0, 0.995, -0.1001]));
     }
 }

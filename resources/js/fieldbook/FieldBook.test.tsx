@@ -21,6 +21,7 @@ const MARK = {
     judged: 'plan_and_height',
     aimed: null,
     leftSo: false,
+    leaves: 'done',
     strike: null,
 };
 const LINE = { kind: 'stake', id: 7, at: MARK.at, seq: 4, clockJump: null, reading: null, setup: null, mark: MARK };

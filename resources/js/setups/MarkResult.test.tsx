@@ -19,6 +19,7 @@ const MARK = {
     judged: 'plan_and_height',
     aimed: null,
     leftSo: false,
+    leaves: 'done',
     strike: null,
 } as unknown as Mark;
 

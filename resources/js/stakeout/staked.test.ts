@@ -4,7 +4,8 @@ import { progressWords, withStakes } from './staked';
 
 const point = (id: number, stakes = 0, verdict: string | null = null, state = stakes > 0 ? 'done' : 'open') =>
     ({ id, stakes, verdict, state }) as StakeoutPoint;
-const mark = (kind: string, pointId: number | null, verdict = 'in', leftSo = false) => ({ kind, pointId, verdict, leftSo }) as Mark;
+const mark = (kind: string, pointId: number | null, verdict = 'in', leaves = verdict === 'out' ? 'redo' : 'done') =>
+    ({ kind, pointId, verdict, leaves }) as Mark;
 
 describe('points with their stakes', () => {
     it('counts stakes, and the last one decides', () => {
@@ -17,7 +18,7 @@ describe('points with their stakes', () => {
         expect(states(mark('stake', 1, 'out'))).toEqual(['redo']);
         expect(states(mark('stake', 1, 'out'), mark('stake', 1, 'in'))).toEqual(['done']);
         expect(states(mark('stake', 1, 'in'), mark('stake', 1, 'out'))).toEqual(['redo']);
-        expect(states(mark('stake', 1, 'out', true))).toEqual(['done']);
+        expect(states(mark('stake', 1, 'out', 'done'))).toEqual(['done']);
         expect(progressWords(withStakes([point(1), point(2), point(3)], [mark('stake', 1, 'out'), mark('stake', 2)]))).toBe(
             '1 of 3 left, 1 to redo',
         );

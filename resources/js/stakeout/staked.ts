@@ -15,8 +15,7 @@ export function withStakes(points: StakeoutPoint[], marks: Mark[]): StakeoutPoin
             staked.set(m.pointId, {
                 stakes: (staked.get(m.pointId)?.stakes ?? 0) + 1,
                 verdict: m.verdict,
-                // The last mark decides; one that is out stays to be done, unless it was left so on purpose.
-                state: m.verdict === 'out' && !m.leftSo ? 'redo' : 'done',
+                state: m.leaves,
             });
         }
     }

@@ -19,6 +19,8 @@ final class AlignmentDrawing
 
     private const MOST_STATIONS = 5000;
 
+    private const MOST_PARTS = 2000;
+
     /** @return list<Position> */
     public static function chords(Alignment $alignment): array
     {
@@ -46,6 +48,20 @@ final class AlignmentDrawing
         );
 
         return $onward ? min([$alignment->length, ...$beyond]) : max([0.0, ...$beyond]);
+    }
+
+    /**
+     * @return list<float> metres from the start, of its ends and of what divides it into so many parts
+     *
+     * @throws NoAlignment
+     */
+    public static function divided(Alignment $alignment, int $parts): array
+    {
+        if ($parts < 1 || $parts > self::MOST_PARTS) {
+            throw NoAlignment::because('The number of parts lies between 1 and '.number_format(self::MOST_PARTS).'.');
+        }
+
+        return array_map(static fn (int $i): float => $alignment->length * $i / $parts, range(0, $parts));
     }
 
     /**

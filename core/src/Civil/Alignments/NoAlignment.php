@@ -30,6 +30,11 @@ final class NoAlignment extends SaysLengths
         return new self('An arc needs a radius, and goes round its circle once at most.');
     }
 
+    public static function tooSkewed(): self
+    {
+        return new self('A skew lies at least 5° off the direction of the alignment.');
+    }
+
     public static function cubicWithoutStraightEnd(): self
     {
         return new self('A cubic parabola is straight at one end. Between two arcs use a clothoid.');

@@ -56,6 +56,21 @@ final class NoSurface extends SaysLengths
         return new self('The two have no ground in common, so there is nothing between them.');
     }
 
+    public static function outlineLeaves(): self
+    {
+        return new self('The outline leaves the surface. Touch one that lies on it.');
+    }
+
+    public static function noStationRange(): self
+    {
+        return new self('Between these stations and offsets there is no ground: the second must be larger.');
+    }
+
+    public static function tooManySections(int $most): self
+    {
+        return new self("Type an interval that gives no more than $most sections.");
+    }
+
     public static function outlineTooShort(): self
     {
         return new self('An outline needs three corners or more that differ.');

@@ -56,6 +56,14 @@ final class Surface
         return new self($n, $e, $z, $corners);
     }
 
+    /** The same so many metres above it, below where negative. */
+    public function raised(float $verticalOffset): self
+    {
+        return $verticalOffset === 0.0 ? $this : new self(
+            $this->northings, $this->eastings, array_map(static fn (float $z) => $z + $verticalOffset, $this->elevations), $this->corners,
+        );
+    }
+
     /** How many triangles. */
     public function count(): int
     {

@@ -3905,6 +3905,8 @@ export interface components {
             aimKey: string;
             aimed: components["schemas"]["Aimed"] | null;
             leftSo: boolean;
+            /** @enum {string} */
+            leaves: "open" | "redo" | "done";
             note: string;
             issued: components["schemas"]["Position"] | null;
             movedBy: number | null;
