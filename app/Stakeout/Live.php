@@ -6,6 +6,7 @@ namespace App\Stakeout;
 
 use App\Civil\SurfaceHere;
 use App\Instrument\InstrumentState;
+use App\Instrument\LeadState;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\ListOf;
 use Parlay\Core\Stakeout\Aims\Designed;
@@ -17,7 +18,7 @@ use Parlay\Core\Stakeout\Judged;
 final readonly class Live
 {
     /**
-     * elsewhere: the project that the instrument has been set up for since. gradeTolerance: within which the grade that is staked is judged, metres; null where cut and fill are only told. unproven: the setup came in with a packed project, and no check has proven yet that it holds. another: the serial number of the one that is linked, where
+     * lead: who leads the instrument; null where nobody has given it an order yet. elsewhere: the project that the instrument has been set up for since. gradeTolerance: within which the grade that is staked is judged, metres; null where cut and fill are only told. unproven: the setup came in with a packed project, and no check has proven yet that it holds. another: the serial number of the one that is linked, where
      * this project was set up with another. target: the prepared point that is staked, aim: or what was chosen in the field; designed: what
      * of it is designed where the pole stands. by: where the pole stands beside the line that moves are said by, and byStation where that is an
      * alignment. surfaces: where a surface is staked, all that have this place.
@@ -29,6 +30,7 @@ final readonly class Live
         public int $revision,
         public int $prepared,
         public InstrumentState $instrument,
+        public ?LeadState $lead,
         public ?string $elsewhere,
         public bool $unproven,
         public ?string $another,

@@ -10,7 +10,10 @@ use App\Civil\CivilLay;
 use App\Civil\SurfaceHere;
 use App\Clock;
 use App\Database\OneReading;
+use App\Instrument\Device;
 use App\Instrument\InstrumentState;
+use App\Instrument\Lead;
+use App\Instrument\LeadState;
 use App\Instrument\LiveState;
 use App\Instrument\LiveStatus;
 use App\Projects\Models\Project;
@@ -53,12 +56,12 @@ final class LiveView
         LEFT JOIN codes c ON c.project_id = p.id AND c.code = coalesce(t.code, a.code) AND c.code <> ''
         WHERE p.id = ?";
 
-    public static function of(int $project, LiveQuery $asked): Live
+    public static function of(int $project, LiveQuery $asked, Device $device): Live
     {
-        return OneReading::of(static fn (): Live => self::told($project, $asked));
+        return OneReading::of(static fn (): Live => self::told($project, $asked, $device));
     }
 
-    private static function told(int $project, LiveQuery $asked): Live
+    private static function told(int $project, LiveQuery $asked, Device $device): Live
     {
         $row = DB::selectOne(self::QUERY, [$asked->target, $asked->aim, $asked->by, $project]) ?? throw new ModelNotFoundException;
         $state = LiveState::read();
@@ -81,6 +84,7 @@ final class LiveView
             revision: (int) $row->revision,
             prepared: (int) $row->prepared_revision,
             instrument: self::instrument($state, $stands ? $station : null),
+            lead: self::lead($device),
             elsewhere: $row->elsewhere,
             unproven: (bool) $row->unproven,
             another: $another,
@@ -101,6 +105,13 @@ final class LiveView
             byStation: $beside?->station,
             surfaces: $pole === null || ! $aim instanceof SurfaceAim ? [] : SurfaceHere::of($project, $pole),
         );
+    }
+
+    private static function lead(Device $device): ?LeadState
+    {
+        $lead = Lead::heard($device);
+
+        return $lead === null ? null : LeadState::of($lead, $device);
     }
 
     /** What is staked: a prepared point, or what was chosen in the field. */

@@ -18,4 +18,10 @@ enum RunDeed: string
     case Again = 'again';
     /** this device leads from now on */
     case Lead = 'lead';
+
+    /** Whether the instrument may turn by it. */
+    public function turns(): bool
+    {
+        return $this !== self::Pause && $this !== self::Stop;
+    }
 }

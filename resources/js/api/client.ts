@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import createQueries from 'openapi-react-query';
+import { device, deviceName } from './device';
 import type { components, paths } from './generated/schema';
 import { heard } from './revisions';
 
@@ -55,6 +56,12 @@ async function problemOf(response: Response): Promise<Problem> {
 export const api = createClient<paths>({ fetch: (request) => globalThis.fetch(request) });
 
 api.use({
+    onRequest: ({ request }) => {
+        request.headers.set('Parlay-Device', device());
+        // A header holds no umlauts.
+        request.headers.set('Parlay-Device-Name', encodeURIComponent(deviceName()));
+        return request;
+    },
     onResponse: async ({ request, response }) => {
         if (request.method === 'GET') {
             heard(request.url, response.headers.get('Parlay-Revision'));
@@ -74,10 +81,7 @@ export async function ask<T>(answer: Promise<{ data?: T }>): Promise<T> {
     return (await answer).data as T;
 }
 
-/** Made once for one wish, so that sending it twice carries it out once. */
-export function newKey(): string {
-    return Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('');
-}
+export { newKey } from './device';
 
 export const upload = (project: number, file: File) => send(`/api/v1/projects/${project}/uploads`, file);
 

@@ -8,6 +8,7 @@ import { GroundMenu } from '../civil/GroundMenu';
 import { StationLabelsShown } from '../civil/StationLabelsShown';
 import { useGround } from '../civil/useGround';
 import { FieldBook } from '../fieldbook/FieldBook';
+import { LeadStrip } from '../instrument/LeadStrip';
 import { Plate } from '../instrument/Plate';
 import { Button } from '../parts/Button';
 import { LOADING, later } from '../parts/later';
@@ -266,6 +267,7 @@ function OpenProject({ id, stage }: { id: number; stage: StageName }) {
                             : null
                     }
                 />
+                {FIELD_STAGES.includes(stage) && <LeadStrip project={id} live={live.data} />}
                 {live.error && (
                     <div className="w-full border-t border-rule p-2">
                         <Notice kind="error">{live.error.message}</Notice>

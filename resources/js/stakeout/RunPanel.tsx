@@ -1,10 +1,11 @@
 import { Pause, Play, RotateCcw, SkipForward, Square, Undo2 } from 'lucide-react';
 import type { Project } from '../api/client';
+import { device } from '../api/device';
 import { Button } from '../parts/Button';
 import { Deviation, Sided } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
-import { device, isUnderWay, type Run, type RunStep, useBeginRun, useCommandRun } from './useRun';
+import { isUnderWay, type Run, type RunStep, useBeginRun, useCommandRun } from './useRun';
 
 const STATES: Record<RunStep['state'], string> = {
     open: 'next',

@@ -1,6 +1,7 @@
 import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { api, ask, newKey, Problem, queries, type Schemas } from '../api/client';
+import { device } from '../api/device';
 import { useDayDeed } from '../api/hooks';
 
 export type Run = Schemas['RunEntry'];
@@ -9,16 +10,6 @@ export type RunStep = Run['steps'][number];
 const of = (project: number) => ({ params: { path: { project } } });
 
 const latest = (project: number) => queries.queryOptions('get', '/api/v1/projects/{project}/runs', of(project));
-
-/** This device, as runs know it: one leads, others look on. */
-export function device(): string {
-    const known = localStorage.getItem('device');
-    const made = known ?? newKey();
-    if (known === null) {
-        localStorage.setItem('device', made);
-    }
-    return made;
-}
 
 /** The run begun last; null where there was none yet. */
 export function useRun(project: number): Run | null {

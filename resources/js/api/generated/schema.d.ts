@@ -1475,8 +1475,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Stops whatever the instrument is doing */
+        /** Stops whatever the instrument is doing; anybody may */
         post: operations["cancelInstrument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/instrument/lead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks for the lead of the instrument, gives it, keeps it, or takes it where nobody answers; the header Parlay-Device says who */
+        post: operations["makeInstrumentLead"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3802,6 +3819,19 @@ export interface components {
             curves: number;
             extent: number[];
         };
+        LeadBody: {
+            /** @enum {string} */
+            do: "ask" | "give" | "keep" | "take";
+        };
+        LeadState: {
+            name: string;
+            mine: boolean;
+            silent: number;
+            asks: string | null;
+            asked: boolean;
+            kept: boolean;
+            mayTake: boolean;
+        };
         Lean: {
             toward: string;
             metres: number;
@@ -3844,6 +3874,7 @@ export interface components {
             revision: number;
             prepared: number;
             instrument: components["schemas"]["InstrumentState"];
+            lead: components["schemas"]["LeadState"] | null;
             elsewhere: string | null;
             unproven: boolean;
             another: string | null;
@@ -8803,6 +8834,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["InstructionResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeInstrumentLead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeadBody"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeadState"];
                 };
             };
             /** @description What was wrong, where, and what to do */
