@@ -14,6 +14,8 @@ export function device(): string {
 /** What people call it; until they do, a few letters of its key. */
 export const deviceName = (): string => localStorage.getItem(NAME) || `Tablet ${device().slice(0, 4).toUpperCase()}`;
 
+export const isDeviceNamed = (): boolean => localStorage.getItem(NAME) !== null;
+
 export const callDevice = (name: string): void =>
     name.trim() === '' ? localStorage.removeItem(NAME) : localStorage.setItem(NAME, name.trim());
 

@@ -207,7 +207,13 @@ export const turnTo = (project: number, to: TurnedTo, keepLock = false) =>
     );
 
 /** A target was chosen: where the instrument holds the prism it goes on following it, or else it looks there. */
-export const lookFor = (project: number, to: TurnedTo) => turnTo(project, to, true);
+export const lookFor = (project: number, to: TurnedTo): Promise<unknown> =>
+    turnTo(project, to, true).catch((e: unknown) => {
+        // Whoever only looks on chooses what to look at, and is told at the top of the page who leads.
+        if (!(e instanceof Problem && e.reason === 'led')) {
+            throw e;
+        }
+    });
 
 /** How many measurements this page waits for. */
 let underWay = 0;

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Hand, TabletSmartphone } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask, type Live, type Schemas } from '../api/client';
-import { callDevice, deviceName } from '../api/device';
+import { callDevice, deviceName, isDeviceNamed } from '../api/device';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Failure } from '../parts/Notice';
@@ -62,6 +62,7 @@ function Asked({ lead, send, busy }: Side) {
 /** On another device: who leads, and how to come by it. */
 function Elsewhere({ lead, send, busy }: Side) {
     const [name, setName] = useState(deviceName);
+    const [naming, setNaming] = useState(false);
     const silent = lead.silent >= 10;
     return (
         <>
@@ -78,21 +79,27 @@ function Elsewhere({ lead, send, busy }: Side) {
                 <Button busy={busy} onClick={() => send('take')}>
                     Lead from here
                 </Button>
+            ) : naming ? (
+                <form
+                    className="flex flex-wrap items-end gap-2"
+                    onSubmit={(e) => {
+                        e.preventDefault();
+                        callDevice(name);
+                        setNaming(false);
+                        send('ask');
+                    }}
+                >
+                    <TextField label="This device is called" value={name} onValue={setName} />
+                    <Button type="submit" busy={busy}>
+                        Ask for it
+                    </Button>
+                </form>
             ) : (
+                // Asked once what it is called, so that whoever leads reads who asks.
                 !lead.asked && (
-                    <>
-                        <TextField
-                            label="This device is called"
-                            value={name}
-                            onValue={(typed) => {
-                                setName(typed);
-                                callDevice(typed);
-                            }}
-                        />
-                        <Button busy={busy} onClick={() => send('ask')}>
-                            Ask for it
-                        </Button>
-                    </>
+                    <Button busy={busy} onClick={() => (isDeviceNamed() ? send('ask') : setNaming(true))}>
+                        Ask for it
+                    </Button>
                 )
             )}
         </>
