@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { QueryClient } from '@tanstack/react-query';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api, ask, Problem, queries, ServerLost, upload } from './client';

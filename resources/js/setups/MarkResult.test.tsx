@@ -40,11 +40,17 @@ describe('a stored mark', { timeout: 60_000 }, () => {
         expect(screen.queryByRole('button', { name: /Undo/ })).toBeNull();
     });
 
+    it('says which parallel of a line it was made to', () => {
+        const aimed = { kind: 'line', name: 'GRID 3', along: 12.5, offset: 0.001, parallel: 0.5, parallelName: 'face', station: null };
+        draw(<MarkResult mark={{ ...MARK, aimed: aimed as Mark['aimed'] }} latest={false} project={1} />);
+        expect(said()).toContain('GRID 3, face (0.500 m right of it): 12.500 m from the start');
+    });
+
     it.each([
         ['metres', METRIC, '12.500 m from the start', '2.1 mm left of it'],
         ['feet and inches', FEET_INCHES, '41\' 1/8" from the start', '1/16" left of it'],
     ])('says in %s where along a line it was made, and beside it', (_, units, along, beside) => {
-        const aimed = { kind: 'line', name: 'S-WALL line', along: 12.5, offset: -0.0021, parallelName: '', station: null };
+        const aimed = { kind: 'line', name: 'S-WALL line', along: 12.5, offset: -0.0021, parallel: 0, parallelName: '', station: null };
         draw(<MarkResult mark={{ ...MARK, aimed: aimed as Mark['aimed'] }} latest={false} project={1} />, {}, units);
         expect(said()).toContain(along);
         expect(said()).toContain(beside);

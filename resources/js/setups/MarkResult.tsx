@@ -18,6 +18,17 @@ function Stationed({ aimed }: { aimed: NonNullable<Mark['aimed']> }) {
     );
 }
 
+/** The parallel that a mark was made to, by its name and by how far beside the line it runs. */
+function Parallel({ aimed }: { aimed: NonNullable<Mark['aimed']> }) {
+    const { length } = useUnits();
+    return (
+        <>
+            {aimed.parallelName && `, ${aimed.parallelName}`}
+            {aimed.parallel !== 0 && ` (${offsetWords(aimed.parallel, length)} of it)`}
+        </>
+    );
+}
+
 interface Props {
     mark: Mark;
     /** just stored: undone at one touch */
@@ -43,7 +54,7 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                     {mark.aimed.name}
                     {mark.aimed.kind === 'line' && mark.aimed.along !== null && (
                         <>
-                            {mark.aimed.parallelName && `, ${mark.aimed.parallelName}`}: <Length of={mark.aimed.along} /> from the start,{' '}
+                            <Parallel aimed={mark.aimed} />: <Length of={mark.aimed.along} /> from the start,{' '}
                             <Sided of={mark.aimed.offset} side="line" />
                         </>
                     )}
