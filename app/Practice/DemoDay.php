@@ -111,9 +111,9 @@ final class DemoDay
     private function setUp(Project $project, SetupMethod $method, array $sighted, ?string $station): void
     {
         $ids = ControlPoint::of($project)->pluck('id', 'name');
-        $draft = fn (array $sights) => new Draft(
+        $draft = fn (array $sights, bool $heightTold = true) => new Draft(
             $method, $station === null ? null : (int) $ids[$station], $this->world->tripod->height, 2.0, 0.0,
-            $this->world->air->pressureHpa, $this->world->air->temperatureCelsius, $sights, airAt: Clock::stamp(),
+            $this->world->air->pressureHpa, $this->world->air->temperatureCelsius, $sights, airAt: Clock::stamp(), heightTold: $heightTold, targetTold: true,
         );
         SetupDrafts::keep($project, $draft([]));
         $sights = [];
@@ -124,7 +124,7 @@ final class DemoDay
         SetupDrafts::keep($project, $draft($sights));
         $this->later();
         ($this->accept)($project, "demo-setup-{$project->id}");
-        SetupDrafts::keep($project, $draft([]));
+        SetupDrafts::keep($project, $draft([], false));
         $project->unsetRelation('currentSetup');
     }
 

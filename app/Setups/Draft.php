@@ -20,7 +20,8 @@ final readonly class Draft
      * typed, or by the chosen instrument's carrier; null where the standard carrier will do. turnEarlier: a baseline turns all that was
      * measured from here before with it.
      * airAt: when pressure and temperature, or the correction, were told last. dot: measured without a prism, what the red dot hits; the
-     * prism's height and constant stay told for when it is taken up again.
+     * prism's height and constant stay told for when it is taken up again. heightTold: the instrument's height was told for this setup; targetTold: the target's
+     * ever was.
      *
      * @param  list<DraftSight>  $sights
      * @param  list<DraftLine>  $lines
@@ -61,7 +62,15 @@ final readonly class Draft
         public float $refraction = Atmosphere::REFRACTION,
         public ?string $airAt = null,
         public bool $dot = false,
+        public bool $heightTold = false,
+        public bool $targetTold = false,
     ) {}
+
+    /** Whether the instrument's height is that of another setup, or none that anybody measured. Turned again, it stands as it stood. */
+    public function isHeightDue(): bool
+    {
+        return ! $this->heightTold && ! $this->method->isAgain();
+    }
 
     /** Whether the air has to be told: it never was, or so long ago that it is that of another part of the day. */
     public function isAirDue(): bool

@@ -10,7 +10,7 @@ final readonly class DraftEntry
 {
     /**
      * ppm: what distances are corrected by; ppmTyped: what was typed, in use only where airMode says so. airAt: when it was told last.
-     * airDue: it has to be told anew. nextName: the station’s name
+     * airDue: it has to be told anew. heightDue, targetDue: nobody has told this height of the instrument for this setup, or any of the target. nextName: the station’s name
      * where none is typed.
      *
      * @param  list<DraftSightEntry>  $sights
@@ -54,5 +54,7 @@ final readonly class DraftEntry
         public bool $turnEarlier,
         public ?string $airAt,
         public bool $airDue,
+        public bool $heightDue,
+        public bool $targetDue,
     ) {}
 }

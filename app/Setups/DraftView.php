@@ -126,6 +126,8 @@ final class DraftView
             turnEarlier: $d->turnEarlier,
             airAt: $d->airAt,
             airDue: $d->isAirDue(),
+            heightDue: $d->isHeightDue(),
+            targetDue: ! $d->targetTold,
         );
     }
 }

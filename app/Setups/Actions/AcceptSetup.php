@@ -52,6 +52,7 @@ final class AcceptSetup
             }
             $mark = $solution->station->mark;
             $turns = $this->takesThePlaceOf($in, $mark);
+            $turns === null && self::requireHeight($in, $mark);
             $setup = Setup::query()->create([
                 'project_id' => $project->id, 'key' => $key, 'at' => Clock::stamp(),
                 'method' => $in->draft->method->value, 'station_name' => $turns === null ? self::stationName($in) : (string) $in->current?->station_name,
@@ -75,7 +76,7 @@ final class AcceptSetup
             // What it rests on is in the setup now: the next one begins with nothing measured.
             SetupDrafts::keep(
                 $project,
-                new Draft(...['sights' => [], 'shots' => [], 'stationName' => '', 'place' => 0] + get_object_vars($in->draft)),
+                new Draft(...['sights' => [], 'shots' => [], 'stationName' => '', 'place' => 0, 'heightTold' => $in->draft->method->isAgain() && $in->draft->heightTold] + get_object_vars($in->draft)),
             );
             // Its station is control now, too.
             $project->changed();
@@ -113,6 +114,15 @@ final class AcceptSetup
         if ($unseen !== []) {
             $names = $in->observations->only($unseen)->pluck('sighted')->unique()->implode('”, “');
             throw new \DomainException("A reading to “{$names}” came in meanwhile. Look at what it changes, then accept.");
+        }
+    }
+
+    /** The mark under the tripod becomes control: with the height of another setup, it and all that hangs on it would lie too high or too low. */
+    private static function requireHeight(DraftInputs $in, Position $mark): void
+    {
+        if ($mark->elevation !== null && $in->draft->isHeightDue()) {
+            $last = $in->project->length_style->format($in->draft->instrumentHeight);
+            throw new \DomainException("Nobody has told how high the instrument stands: $last is only the height used last. Measure it and type it, or say under “How and with what” that it is so.");
         }
     }
 

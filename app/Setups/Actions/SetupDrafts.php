@@ -64,7 +64,7 @@ final class SetupDrafts
             self::refuseUnseen($now, $given, $change->seen);
             $given = self::marked($now, $given);
             $given = [...self::fromTarget($project, $change), ...$given, ...DraftReadings::meant($now, $change)];
-            self::keep($project, self::withHeight($project, new Draft(...[...get_object_vars($now), ...$given, ...self::airTold($given)])));
+            self::keep($project, self::withHeight($project, new Draft(...[...get_object_vars($now), ...$given, ...self::told($given)])));
         });
     }
 
@@ -115,16 +115,18 @@ final class SetupDrafts
     }
 
     /**
-     * Told again as it was, the air is told all the same.
+     * Told again as they were, heights and air are told all the same.
      *
      * @param  array<string, mixed>  $given
-     * @return array{airAt?: string}
+     * @return array<string, mixed>
      */
-    private static function airTold(array $given): array
+    private static function told(array $given): array
     {
-        return array_intersect_key($given, array_flip(['pressure', 'temperature', 'ppm'])) === []
-            ? []
-            : ['airAt' => Clock::stamp()];
+        $is = static fn (string ...$fields): bool => array_intersect_key($given, array_flip($fields)) !== [];
+
+        return ($is('pressure', 'temperature', 'ppm') ? ['airAt' => Clock::stamp()] : [])
+            + ($is('instrumentHeight', 'slantedHeight') ? ['heightTold' => true] : [])
+            + ($is('targetHeight') ? ['targetTold' => true] : []);
     }
 
     /** A slanted height is reduced by the notch of the instrument in use. */

@@ -89,11 +89,13 @@ interface LengthProps {
     onValue: (metres: number | null) => void;
     /** an empty field means none */
     optional?: boolean;
+    /** what stands there was not measured: it is shown so until it is told */
+    untold?: boolean;
     hint?: ReactNode;
 }
 
 /** Takes a length as people type it, shows how it was understood, and asks where two readings remain. */
-export function LengthField({ label, value, onValue, optional, hint }: LengthProps) {
+export function LengthField({ label, value, onValue, optional, untold, hint }: LengthProps) {
     const { length } = useUnits();
     const [typed, setTyped] = useState<string | null>(null);
     const text = typed ?? (value === null ? '' : formatLength(value, length));
@@ -149,7 +151,7 @@ export function LengthField({ label, value, onValue, optional, hint }: LengthPro
             {(id) => (
                 <input
                     id={id}
-                    className={`${INPUT} figure`}
+                    className={`${INPUT} figure ${untold && typed === null ? 'border-dashed! text-quiet! italic' : ''}`}
                     value={text}
                     autoComplete="off"
                     onChange={(e) => void take(e.target.value)}

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { ControlPoint, Draft, Project, SetupState } from '../api/client';
 import { useInstruments, useTargets } from '../api/hooks';
@@ -18,13 +18,12 @@ interface Props {
     onChange: (part: Partial<Draft>) => void;
 }
 
-/** Heights, target, prism and air. */
+/** Heights, air, target and prism. */
 export function Conditions({ project, draft, control, barometer, onChange }: Props) {
     const targets = useTargets(project.id);
     const onMark = draft.method === 'known_backsight' || draft.method === 'known_direction';
     return (
         <div className="grid grid-cols-2 gap-3">
-            {draft.airDue && <Air draft={draft} barometer={barometer} onChange={onChange} />}
             {onMark && (
                 <div className="col-span-2">
                     <Choice
@@ -38,32 +37,7 @@ export function Conditions({ project, draft, control, barometer, onChange }: Pro
                     </Link>
                 </div>
             )}
-            {draft.heightMode === 'slanted' ? (
-                <LengthField
-                    key="slanted"
-                    label="Instrument height, slanted"
-                    value={draft.slantedHeight}
-                    onValue={(m) => m !== null && onChange({ slantedHeight: m })}
-                    hint={
-                        <>
-                            mark to notch; straight up that is <Length of={draft.instrumentHeight} />
-                        </>
-                    }
-                />
-            ) : (
-                <LengthField
-                    label="Instrument height"
-                    value={draft.instrumentHeight}
-                    onValue={(m) => m !== null && onChange({ instrumentHeight: m })}
-                    hint="mark to axis, straight up"
-                />
-            )}
-            <LengthField
-                key={`target ${draft.targetId}`}
-                label="Target height"
-                value={draft.targetHeight}
-                onValue={(m) => m !== null && onChange({ targetHeight: m })}
-            />
+            <HeightsAndAir draft={draft} barometer={barometer} onChange={onChange} />
             {(targets.data?.length ?? 0) > 0 && (
                 <Choice
                     label="Target"
@@ -82,36 +56,117 @@ export function Conditions({ project, draft, control, barometer, onChange }: Pro
                 value={Number((draft.prismConstant * 1000).toFixed(2))}
                 onValue={(mm) => onChange({ prismConstant: mm / 1000 })}
             />
-            {!draft.airDue && <Air draft={draft} barometer={barometer} onChange={onChange} />}
             <More project={project} draft={draft} onChange={onChange} />
         </div>
+    );
+}
+
+type Told = Pick<Props, 'draft' | 'barometer' | 'onChange'>;
+
+/** What is measured anew for each setup: told by typing it, or what is still untold all at one touch. It stays in its place, so that nobody is thrown out of a field by having told it. */
+function HeightsAndAir({ draft, barometer, onChange }: Told) {
+    // What was typed may still be on its way: it is not said again as it was before.
+    const typed = useRef(new Set<string>());
+    const tell = (part: Partial<Draft>) => {
+        for (const field of Object.keys(part)) {
+            typed.current.add(field);
+        }
+        onChange(part);
+    };
+    const { airDue, heightDue, targetDue } = draft;
+    const height = draft.heightMode === 'slanted' ? { slantedHeight: draft.slantedHeight } : { instrumentHeight: draft.instrumentHeight };
+    const untold: Partial<Draft> = {
+        ...(heightDue ? height : {}),
+        ...(targetDue ? { targetHeight: draft.targetHeight } : {}),
+        ...(!airDue ? {} : draft.airMode === 'typed' ? { ppm: draft.ppmTyped } : airAsItStands(draft, barometer)),
+    };
+    const due = airDue || heightDue || targetDue;
+    // biome-ignore lint/correctness/useExhaustiveDependencies: what was told has arrived
+    useEffect(() => typed.current.clear(), [airDue, heightDue, targetDue]);
+    return (
+        <section className={`col-span-2 grid grid-cols-2 gap-3 ${due ? 'border-2 border-open p-2' : ''}`} aria-label="Heights and air">
+            {due && (
+                <div className="col-span-2 flex items-center gap-2">
+                    <p className="min-w-0 flex-1">
+                        {(heightDue || targetDue) && 'Heights in grey are only those used last: measure them. '}
+                        {airDue && (
+                            <>
+                                How is the air?{' '}
+                                {draft.airAt === null ? 'It was not told yet' : `It was told last on ${dateTime(draft.airAt)}`}: distances
+                                would be corrected by <span className="figure">{draft.ppm.toFixed(1)} ppm</span>.
+                            </>
+                        )}
+                    </p>
+                    <Button
+                        onClick={() => onChange(Object.fromEntries(Object.entries(untold).filter(([field]) => !typed.current.has(field))))}
+                    >
+                        As below
+                    </Button>
+                </div>
+            )}
+            <Heights draft={draft} onChange={tell} />
+            <Air draft={draft} barometer={barometer} onChange={tell} />
+        </section>
+    );
+}
+
+function Heights({ draft, onChange }: Pick<Props, 'draft' | 'onChange'>) {
+    return (
+        <>
+            {draft.heightMode === 'slanted' ? (
+                <LengthField
+                    key="slanted"
+                    label="Instrument height, slanted"
+                    value={draft.slantedHeight}
+                    untold={draft.heightDue}
+                    onValue={(m) => m !== null && onChange({ slantedHeight: m })}
+                    hint={
+                        <>
+                            mark to notch; straight up that is <Length of={draft.instrumentHeight} />
+                        </>
+                    }
+                />
+            ) : (
+                <LengthField
+                    label="Instrument height"
+                    value={draft.instrumentHeight}
+                    untold={draft.heightDue}
+                    onValue={(m) => m !== null && onChange({ instrumentHeight: m })}
+                    hint="mark to axis, straight up"
+                />
+            )}
+            <LengthField
+                key={`target ${draft.targetId}`}
+                label="Target height"
+                value={draft.targetHeight}
+                untold={draft.targetDue}
+                onValue={(m) => m !== null && onChange({ targetHeight: m })}
+            />
+        </>
     );
 }
 
 /** hectopascal; 4 hPa make 1 ppm (common practice, no source) */
 const BAROMETERS_AGREE = 4;
 
+/** What stands in the fields of the air: where it is asked for, the instrument's own reading of the pressure. */
+const airAsItStands = (draft: Told['draft'], barometer: number | null) => ({
+    pressure: barometer ?? draft.pressure,
+    temperature: draft.temperature,
+});
+
 /** The air of the day: asked for at its first sight, and with its age beside it from then on. */
-function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' | 'onChange'>) {
-    const { airMode, temperature, airAt, airDue } = draft;
+function Air({ draft, barometer, onChange }: Told) {
+    const { airMode, airAt, airDue } = draft;
     // Where the air is asked for, the instrument's own reading stands there to be confirmed; typed over, what was typed counts.
     const [taken, setTaken] = useState(false);
     const read = airMode === 'typed' ? null : barometer;
-    const pressure = airDue && !taken && read !== null ? read : draft.pressure;
+    const stands = airAsItStands(draft, airDue && !taken ? read : null);
     // What stands in the fields is what is taken, whichever of them is typed.
-    const tell = (part: Partial<Draft>) => onChange(airDue && airMode !== 'typed' ? { pressure, temperature, ...part } : part);
+    const tell = (part: Partial<Draft>) => onChange(airDue && airMode !== 'typed' ? { ...stands, ...part } : part);
     const differs = !airDue && read !== null && Math.abs(read - draft.pressure) > BAROMETERS_AGREE;
     return (
-        <section className={`col-span-2 grid grid-cols-2 gap-3 ${airDue ? 'border-2 border-open p-2' : ''}`} aria-label="Air">
-            {airDue && (
-                <div className="col-span-2 flex items-center gap-2">
-                    <p className="min-w-0 flex-1">
-                        How is the air? {airAt === null ? 'It was not told yet' : `It was told last on ${dateTime(airAt)}`}: distances would
-                        be corrected by <span className="figure">{draft.ppm.toFixed(1)} ppm</span>.
-                    </p>
-                    <Button onClick={() => tell(airMode === 'typed' ? { ppm: draft.ppmTyped } : {})}>As below</Button>
-                </div>
-            )}
+        <>
             {airMode === 'typed' ? (
                 <NumberField label="Correction" unit="ppm" value={draft.ppmTyped} onValue={(ppm) => onChange({ ppm })} />
             ) : (
@@ -119,13 +174,18 @@ function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' |
                     <NumberField
                         label="Pressure"
                         unit="hPa"
-                        value={pressure}
+                        value={stands.pressure}
                         onValue={(hPa) => {
                             setTaken(true);
                             tell({ pressure: hPa });
                         }}
                     />
-                    <NumberField label="Temperature" unit="°C" value={temperature} onValue={(celsius) => tell({ temperature: celsius })} />
+                    <NumberField
+                        label="Temperature"
+                        unit="°C"
+                        value={stands.temperature}
+                        onValue={(celsius) => tell({ temperature: celsius })}
+                    />
                 </>
             )}
             {airDue && read !== null && <p className="col-span-2 text-quiet text-sm">The pressure is read from the instrument.</p>}
@@ -142,7 +202,7 @@ function Air({ draft, barometer, onChange }: Pick<Props, 'draft' | 'barometer' |
                     The air was told on {dateTime(airAt)}: <span className="figure">{draft.ppm.toFixed(1)} ppm</span>
                 </p>
             )}
-        </section>
+        </>
     );
 }
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { ControlPoint, Draft, Project, SetupState } from '../api/client';
 import { Button } from '../parts/Button';
 import { Length } from '../parts/Figure';
@@ -19,6 +19,13 @@ export function Settled({ project, state, control, barometer, onChange }: Props)
     const { draft } = state;
     const begun = draft.sights.length + draft.shots.length > 0;
     const [opened, setOpened] = useState(false);
+    // What nobody has told yet stays in view; told, it is left open for whoever is typing it.
+    const untold = draft.heightDue || draft.targetDue;
+    useEffect(() => {
+        if (begun && untold) {
+            setOpened(true);
+        }
+    }, [begun, untold]);
     const stands = control.find((c) => c.id === draft.stationControlId);
     return (
         <section className="grid gap-3" aria-label="How and with what">

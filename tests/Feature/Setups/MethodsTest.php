@@ -220,14 +220,19 @@ final class MethodsTest extends FeatureTestCase
 
     public function test_a_station_found_is_named_in_series_and_kept_as_a_point_with_its_uncertainty(): void
     {
-        $this->change(['sights' => $this->sights('A', 'B', 'C')]);
+        $this->change(['instrumentHeight' => $this->world->tripod->height, 'sights' => $this->sights('A', 'B', 'C')]);
         $this->accept();
         $t1 = ControlPoint::of($this->project)->where('name', 'ST1')->firstOrFail();
         self::assertLessThan(0.005, $t1->position()->distanceTo($this->world->tripod->foot));
         self::assertFalse($t1->held_fixed);
         self::assertGreaterThan(0.0003, $t1->plan_deviation);
         self::assertSame('ST2', $this->ask('GET', $this->at('/setup'))->json('draft.nextName'));
-        $this->change(['stationName' => 'Dach „Süd“', 'sights' => $this->sights('A', 'B', 'C')]);
+        $next = $this->change(['stationName' => 'Dach „Süd“', 'sights' => $this->sights('A', 'B', 'C')]);
+        // The height of the last setup is no height of this one until somebody says so.
+        self::assertTrue($next['draft']['heightDue']);
+        $this->ask('POST', $this->at('/setups'), ['key' => $this->newKey()])->assertStatus(422)->assertSee('Nobody has told how high the instrument stands');
+        self::assertSame(1, Setup::query()->where('project_id', $this->project->id)->count());
+        self::assertFalse($this->change(['instrumentHeight' => $next['draft']['instrumentHeight']])['draft']['heightDue'], 'told as it was');
         $this->accept();
         self::assertSame('', $this->ask('GET', $this->at('/setup'))->json('draft.stationName'), 'the next setup begins anew');
         self::assertSame('Dach „Süd“', Setup::current($this->project)->firstOrFail()->station_name);
@@ -334,7 +339,7 @@ final class MethodsTest extends FeatureTestCase
         $length = $this->world->marks['A']->distanceTo($this->world->marks['B']);
         $one = $this->change([
             'method' => 'baseline', 'azimuth' => 0.0, 'length' => $length, 'assumedNorthing' => 500, 'assumedEasting' => 500,
-            'assumedElevation' => 20, 'shots' => [$shots[0]],
+            'assumedElevation' => 20, 'instrumentHeight' => $this->world->tripod->height, 'shots' => [$shots[0]],
         ]);
         self::assertStringContainsString('the second one now', $one['problem']);
         $state = $this->change(['shots' => $shots]);

@@ -3286,6 +3286,8 @@ export interface components {
             turnEarlier: boolean;
             airAt: string | null;
             airDue: boolean;
+            heightDue: boolean;
+            targetDue: boolean;
         };
         DraftLine: {
             name: string;
