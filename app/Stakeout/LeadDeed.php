@@ -15,4 +15,6 @@ enum LeadDeed: string
     case Keep = 'keep';
     /** it leads from now on: nobody led, whoever did is not heard, or did not answer */
     case Take = 'take';
+    /** its page was closed: whoever gives the next order leads, unless another page of it is open */
+    case Leave = 'leave';
 }

@@ -23,7 +23,8 @@ final class Screen
 
     public readonly RemoteWebDriver $driver;
 
-    public function __construct(private readonly Chrome $chrome, private readonly string $url)
+    /** @param  string  $device  browsers of one name are one tablet: the next test leads the instrument that the one before it led */
+    public function __construct(private readonly Chrome $chrome, private readonly string $url, private readonly string $device = 'one-tablet')
     {
         $this->driver = $chrome->driver;
     }
@@ -31,6 +32,7 @@ final class Screen
     public function open(string $path): self
     {
         $this->driver->get($this->url.$path);
+        $this->driver->executeScript('localStorage.setItem("device", arguments[0])', [$this->device]);
 
         return $this;
     }

@@ -49,6 +49,7 @@ final class LeadInstrument
             LeadDeed::Ask => self::asked($l, $device),
             LeadDeed::Give => self::given($l, $device),
             LeadDeed::Keep => self::own($l, $device)->with(['askedBy' => null, 'askedAt' => null, 'keptFrom' => $l->askedBy]),
+            LeadDeed::Leave => $l->isOf($device) ? $l->with(['heardAt' => Clock::steady() - Lead::GONE]) : $l,
             LeadDeed::Take => $l->mayBeTaken($device) ? Lead::of($device) : throw self::another($l),
         });
         if ($before !== null && $before->device !== $lead->device) {

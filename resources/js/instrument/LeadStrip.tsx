@@ -1,6 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { Hand, TabletSmartphone } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, ask, type Live, type Schemas } from '../api/client';
 import { callDevice, deviceName, isDeviceNamed } from '../api/device';
 import { Button } from '../parts/Button';
@@ -17,6 +17,20 @@ export function LeadStrip({ project, live }: { project: number; live: Live | und
             ask(api.POST('/api/v1/projects/{project}/instrument/lead', { params: { path: { project } }, body: { do: what } })),
     });
     const lead = live?.lead ?? null;
+    const mine = lead?.mine === true;
+    useEffect(() => {
+        // A page that is closed leads nothing: the next who gives an order need not ask.
+        const leave = () =>
+            void api
+                .POST('/api/v1/projects/{project}/instrument/lead', {
+                    params: { path: { project } },
+                    body: { do: 'leave' },
+                    keepalive: true,
+                })
+                .catch(() => undefined);
+        mine && window.addEventListener('pagehide', leave);
+        return () => window.removeEventListener('pagehide', leave);
+    }, [mine, project]);
     if (lead === null || (lead.mine && lead.asks === null)) {
         return null;
     }

@@ -108,6 +108,19 @@ final class LeadTest extends FeatureTestCase
         self::assertTrue($this->seenBy('b')['mine']);
     }
 
+    public function test_a_page_that_is_closed_leads_no_more_unless_another_of_its_device_is_open(): void
+    {
+        $this->order('a');
+        $this->say('b', 'leave')->assertOk()->assertJsonPath('mine', false);
+        $this->order('b')->assertStatus(409);
+        $this->say('a', 'leave')->assertOk();
+        self::assertTrue($this->seenBy('a')['mine'], 'a second tab');
+        $this->order('b')->assertStatus(409);
+        $this->say('a', 'leave')->assertOk();
+        $this->order('b')->assertStatus(422)->assertSee('reached');
+        self::assertTrue($this->seenBy('b')['mine']);
+    }
+
     public function test_a_run_waits_when_the_lead_of_its_device_passes(): void
     {
         $this->order('a');

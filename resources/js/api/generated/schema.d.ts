@@ -3823,7 +3823,7 @@ export interface components {
         };
         LeadBody: {
             /** @enum {string} */
-            do: "ask" | "give" | "keep" | "take";
+            do: "ask" | "give" | "keep" | "take" | "leave";
         };
         LeadState: {
             name: string;
