@@ -101,7 +101,7 @@ final class SetupTest extends TestCase
         $id = $this->site();
         self::$parlay->ask('POST', '/practice', ['do' => 'tripod', 'mark' => 'CP1', 'height' => 1.5]);
         $s = new Screen(new Chrome(800, 1280), self::$parlay->url);
-        $s->open("/p/$id/set-up")->press('Another way')->press('Known point')->choose('Instrument stands on', 'CP1')->fill('Instrument height', '1.5');
+        $s->open("/p/$id/set-up")->press('Another way')->press('Known point')->choose('Instrument stands on', 'CP1')->fill('Instrument height', '1.5')->press('As below');
         $this->measureInto($s, $id, 'CP3', 'Backsight');
         $s->see('cannot be checked with one sight');
         $this->measureInto($s, $id, 'CP2', 'Backsight');
