@@ -90,7 +90,7 @@ final class SmallDayTest extends TestCase
         foreach (range(1, 3) as $count) {
             $finger->press('Nearest not yet done');
             $s->see('as you hold the pole');
-            self::assertTrue(Running::until(static fn () => ! str_contains($s->text(), 'out of tolerance') && str_contains($s->text(), 'in tolerance'), 60), 'walked to');
+            self::assertTrue(Running::until(static fn () => ! str_contains($s->text(), 'out of tolerance') && str_contains($s->text(), 'in tolerance'), 60), 'not walked to: '.$s->text());
             $finger->press('Measure and store');
             self::assertTrue(Running::until(
                 static fn () => count(array_filter($parlay->ask('GET', "/projects/$id/marks"), static fn (array $m) => $m['kind'] === 'stake')) === $count, 20,
