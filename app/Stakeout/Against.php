@@ -102,7 +102,8 @@ final readonly class Against
     /** What a mark is called where nobody said: as what it is held against, or the next of the series it belongs to. */
     public function markName(Project $project): string
     {
-        return $this->kept === null || $this->kept->kind === AimKind::Place
+        // A spot whose marks are named by its own name is one of its own, and not of a series.
+        return $this->kept === null || $this->kept->kind === AimKind::Place || $this->kept->series === $this->kept->name
             ? $this->name
             : PointName::nextMark($project->id, $this->kept->series === '' ? $this->kept->kind->series() : $this->kept->series);
     }

@@ -15,10 +15,12 @@ use App\Projects\Models\Project;
 use App\Stakeout\Actions\ChangeAim;
 use App\Stakeout\Actions\PlacesAlong;
 use App\Stakeout\Actions\TakeAim;
+use App\Stakeout\Actions\TakeLinesInBox;
 use App\Stakeout\AimChange;
 use App\Stakeout\AimEntry;
 use App\Stakeout\AimRevision;
 use App\Stakeout\AimToTake;
+use App\Stakeout\LinesInBoxToTake;
 use App\Stakeout\Models\KeptAim;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -43,6 +45,12 @@ final class AimController
     public function store(Request $request, Project $project, TakeAim $take): JsonResponse
     {
         return new JsonResponse(AimEntry::of($take($project, Body::read($request, AimToTake::class))));
+    }
+
+    #[Post('/projects/{project}/aims/in-box', 'Takes both ends of each line of the drawings that lies in a box, named by the text beside it; asks (409) which layers where lines of several lie in it', LinesInBoxToTake::class, AimEntry::class, list: true)]
+    public function inBox(Request $request, Project $project, TakeLinesInBox $take): JsonResponse
+    {
+        return new JsonResponse(array_map(static fn (KeptAim $a) => AimEntry::of($a), $take($project, Body::read($request, LinesInBoxToTake::class))));
     }
 
     #[Patch('/projects/{project}/aims/{aim}', 'Changes from which end, at which heights and beside what a line is staked, and what its marks are called', AimChange::class, AimEntry::class)]

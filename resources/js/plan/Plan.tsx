@@ -22,6 +22,7 @@ import { changesQuery, curvesQuery, shapesQuery } from './queries';
 import { ScaleBar } from './ScaleBar';
 import { Shapes } from './shapes';
 import {
+    boxAsked,
     figures,
     lookAt,
     moreSurfaces,
@@ -144,6 +145,11 @@ export function Plan(props: PlanProps) {
             onSpot: (found, pixel, of = 1) => setSpot(found ? { spot: found, pixel, of } : null),
             onTake: (taken) => (measure.current ? measure.current(taken) : callbacks.current.want?.onTake(taken)),
             onBox: (west, south, east, north) => {
+                const waiting = boxAsked.heard();
+                if (waiting) {
+                    waiting({ west, south, east, north });
+                    return;
+                }
                 const { points, chosen, setChosen } = callbacks.current;
                 const inside = points.filter((p) => p.easting >= west && p.easting <= east && p.northing >= south && p.northing <= north);
                 setChosen(new Set([...chosen, ...inside.map((p) => p.id)]));
@@ -304,6 +310,8 @@ export function Plan(props: PlanProps) {
     useEffect(() => plan.current?.showOffered(ringed), [ringed]);
     const walker = useShown(practicePole);
     useEffect(() => plan.current?.showWalker(walker), [walker]);
+    const boxed = useShown(boxAsked) !== null;
+    useEffect(() => (boxed ? plan.current?.startBox(true) : plan.current?.stopBox()), [boxed]);
     const asked = useShown(lookAt);
     useEffect(() => {
         if (asked) {

@@ -321,6 +321,11 @@ export class PlanMap {
         this.element.style.cursor = 'crosshair';
     }
 
+    stopBox(): void {
+        this.boxing = false;
+        this.element.style.cursor = '';
+    }
+
     centreOn(place: PlanPlace): void {
         this.map.getView().setCenter([place.easting, place.northing]);
     }
@@ -429,8 +434,7 @@ export class PlanMap {
     }
 
     private finishBox(): void {
-        this.boxing = false;
-        this.element.style.cursor = '';
+        this.stopBox();
         const [west = 0, south = 0, east = 0, north = 0] = this.box.getGeometry().getExtent();
         if (this.boxChooses) {
             this.events.onBox(west, south, east, north);

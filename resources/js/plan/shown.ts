@@ -43,6 +43,9 @@ export const onlyPoints = new Shown<ReadonlySet<number>>();
 /** Lines and arcs of the drawings that were touched for something: seen until they serve or are let go. */
 export const pieces = new Shown<readonly Schemas['ShapeRef'][]>();
 
+/** A box that is to be drawn on the plan, and who waits for it; easting and northing of its sides. */
+export const boxAsked = new Shown<(box: { west: number; south: number; east: number; north: number }) => void>();
+
 /** A place that was asked for: the plan goes there and tells what is there. */
 export const lookAt = new Shown<PlanPlace>();
 

@@ -12,7 +12,9 @@ import { useBeginRun } from './useRun';
 interface Props {
     project: Project;
     points: StakeoutPoint[];
-    /** what the points are, for its title */
+    /** run over in place of the points */
+    ends: Aim[] | null;
+    /** what they are, for its title */
     listName: string;
     aims: Aim[];
     live: Live | undefined;
@@ -29,26 +31,28 @@ const ORDERS: ReadonlyArray<readonly [Schemas['RunToBegin']['order'] & string, s
 ];
 
 /** How a run is to go: over which points, in which order, with what, and how long it waits. */
-export function RunForm({ project, points, listName, aims, live, onBegun }: Props) {
+export function RunForm({ project, points, ends, listName, aims, live, onBegun }: Props) {
     const [mode, setMode] = useState<Settings['mode']>('dot');
     const [marked, setMarked] = useState<DotOn>({ on: 'slab', wallId: null });
     const { on } = marked;
     const [order, setOrder] = useState<(typeof ORDERS)[number][0]>('listed');
     const [openOnly, setOpenOnly] = useState(true);
     const [from, setFrom] = useState(1);
-    const [to, setTo] = useState(points.length);
+    const over: { id: number; state?: string }[] = ends ?? points;
+    const [to, setTo] = useState(over.length);
     const [tries, setTries] = useState(10);
     const [wait, setWait] = useState(10);
     const [seconds, setSeconds] = useState<number>(20);
     const [button, setButton] = useState(false);
     const [elevation, setElevation] = useState<number | null>(null);
     const begin = useBeginRun(project.id, onBegun);
-    const chosen = points.slice(Math.max(0, from - 1), to);
-    const left = openOnly ? chosen.filter((p) => p.state !== 'done') : chosen;
+    const chosen = over.slice(Math.max(0, from - 1), to);
+    const left = openOnly && ends === null ? chosen.filter((p) => p.state !== 'done') : chosen;
     return (
         <div className="grid gap-3">
             <p className="text-quiet">
-                {listName}: {left.length} of {points.length} points
+                {listName}: {left.length} of {over.length}
+                {ends === null && ' points'}
             </p>
             <div className="grid grid-cols-2 gap-3">
                 <Choice
@@ -87,7 +91,7 @@ export function RunForm({ project, points, listName, aims, live, onBegun }: Prop
             </div>
             <CheckBox label="Until the button is touched at each" checked={button} onChecked={setButton} />
             {!button && <NumberField label="Time to mark" unit="s" value={seconds} onValue={setSeconds} />}
-            <CheckBox label="Only what is not yet done" checked={openOnly} onChecked={setOpenOnly} />
+            {ends === null && <CheckBox label="Only what is not yet done" checked={openOnly} onChecked={setOpenOnly} />}
             <Failure of={begin.error} />
             {begin.asked && (
                 <Notice kind="caution">
@@ -109,9 +113,8 @@ export function RunForm({ project, points, listName, aims, live, onBegun }: Prop
                     disabled={left.length === 0}
                     onClick={() =>
                         begin.begin({
-                            pointIds: left.map((p) => p.id),
+                            ...(ends === null ? { pointIds: left.map((p) => p.id), openOnly } : { aimIds: left.map((p) => p.id) }),
                             order,
-                            openOnly,
                             ...(live?.pole ? { fromNorthing: live.pole.northing, fromEasting: live.pole.easting } : {}),
                             settings: {
                                 mode,

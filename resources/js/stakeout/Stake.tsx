@@ -1,4 +1,4 @@
-import { CircleDot, LocateFixed, Route, SlidersHorizontal } from 'lucide-react';
+import { CircleDot, LocateFixed, SlidersHorizontal } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type Aim, api, ask, type Mark, type Schemas, type StakeoutPoint } from '../api/client';
@@ -25,6 +25,7 @@ import { type DotOn, MarkedOn } from './MarkedOn';
 import { NoGuidance } from './NoGuidance';
 import { Offering } from './Offering';
 import { OneElevation } from './OneElevation';
+import { RunStart } from './RunStart';
 import { Counts, SaidBy } from './SaidBy';
 import { StakeChoices } from './StakeChoices';
 import { progressWords } from './staked';
@@ -35,7 +36,6 @@ import { isUnderWay, useBeginRun, useRun } from './useRun';
 import { useStoring } from './useStoring';
 import { WhereAmI } from './WhereAmI';
 
-const RunForm = later(() => import('./RunForm').then((m) => m.RunForm));
 const RunPanel = later(() => import('./RunPanel').then((m) => m.RunPanel));
 const ModelTargets = later(() => import('./ModelTargets').then((m) => m.ModelTargets));
 const Lath = later(() => import('./Lath').then((m) => m.Lath));
@@ -159,7 +159,6 @@ function Staking(props: StageProps) {
     useAimFigure(target?.kind === 'aim' ? target.aim : null, aims);
     const run = useRun(project.id);
     const underWay = isUnderWay(run);
-    const [planning, setPlanning] = useState(false);
     const [putAway, setPutAway] = useState<number | null>(null);
     const dot = useSetup(project.id).data?.draft.dot === true;
     // After a run on a wall the sheet is still about that wall.
@@ -284,26 +283,12 @@ function Staking(props: StageProps) {
             )}
             {!target && !underWay && (
                 <div className="flex flex-wrap gap-2">
-                    {points.length > 0 && (
-                        <Button icon={<Route />} onClick={() => setPlanning(true)}>
-                            Run over these by itself
-                        </Button>
-                    )}
+                    <RunStart project={project} points={points} listName={list?.name ?? 'All points'} aims={aims} live={live} />
                     <OneElevation project={project} live={live} onTaken={chooseAim} />
                 </div>
             )}
             {!target && !underWay && <CivilTargets project={project} onTaken={chooseAim} />}
             {!target && !underWay && <ModelTargets {...props} onTaken={chooseAim} />}
-            <Dialog open={planning} onClose={() => setPlanning(false)} title="A run by itself">
-                <RunForm
-                    project={project}
-                    points={points}
-                    listName={list?.name ?? 'All points'}
-                    aims={aims}
-                    live={live}
-                    onBegun={() => setPlanning(false)}
-                />
-            </Dialog>
             {looking && target && live && g && (
                 <LookBefore
                     project={project}

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { type Aim, api, ask, newKey, queries, type Schemas } from '../api/client';
+import { useState } from 'react';
+import { type Aim, api, ask, newKey, Problem, queries, type Schemas } from '../api/client';
 import { useDayDeed } from '../api/hooks';
 
 const of = (project: number) => ({ params: { path: { project } } });
@@ -24,6 +25,35 @@ export function useTakeAim(project: number, onTaken: (aim: Aim) => void) {
         show([aim]);
         onTaken(aim);
     });
+}
+
+type Box = Omit<Schemas['LinesInBoxToTake'], 'key'>;
+
+/** Lines of several layers lie in a box: it is said of which they are. */
+export interface BoxAsked {
+    message: string;
+    box: Box;
+    layers: { id: number; name: string; count: number }[];
+}
+
+/** Takes both ends of each line that lies in a box of the plan; of which layer is asked where there are several. */
+export function useLinesInBox(project: number, onTaken: (ends: Aim[]) => void) {
+    const show = useShowAims(project);
+    const [asked, setAsked] = useState<BoxAsked | null>(null);
+    const send = useDayDeed(project, async (box: Box) => {
+        setAsked(null);
+        try {
+            const ends = await ask(api.POST('/api/v1/projects/{project}/aims/in-box', { ...of(project), body: { key: newKey(), ...box } }));
+            show(ends);
+            onTaken(ends);
+        } catch (e) {
+            if (!(e instanceof Problem && e.reason === 'layers')) {
+                throw e;
+            }
+            setAsked({ message: e.message, box, layers: e.evidence.layers as BoxAsked['layers'] });
+        }
+    });
+    return { send, asked, leave: () => setAsked(null) };
 }
 
 /** Changes how a line is staked, or what the marks of a target are called and judged by. */

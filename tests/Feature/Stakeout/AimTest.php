@@ -437,6 +437,46 @@ final class AimTest extends FeatureTestCase
         return Mark::query()->findOrFail($asked->mark_id ?? self::fail((string) json_encode(InstructionResource::of($asked)->asks)));
     }
 
+    public function test_the_ends_of_lines_in_a_box_are_run_over_under_the_names_beside_them(): void
+    {
+        $this->setUpInstrument($this->project);
+        $walls = '';
+        foreach ([0, 1, 2, 3, 4] as $i) {
+            $n = 1010.0 + 3 * $i;
+            $walls .= "0\nLINE\n5\nB$i\n8\nKERB\n10\n2010.0\n20\n$n\n30\n10.0\n11\n2018.0\n21\n$n\n31\n10.0\n"
+                ."0\nTEXT\n5\nC$i\n8\nKERB\n10\n2014.0\n20\n".($n + 0.2)."\n30\n10.0\n40\n0.3\n1\nW$i\n";
+        }
+        $this->draw("0\nSECTION\n2\nENTITIES\n{$walls}0\nENDSEC\n0\nEOF\n", []);
+        $box = ['key' => $this->newKey(), 'south' => 1009.0, 'west' => 2009.0, 'north' => 1023.0, 'east' => 2019.0];
+        $ends = $this->ask('POST', $this->at('/aims/in-box'), $box)->assertOk()->json();
+        self::assertSame(
+            ['W0.1', 'W0.2', 'W1.1', 'W1.2', 'W2.1', 'W2.2', 'W3.1', 'W3.2', 'W4.1', 'W4.2'], array_column($ends, 'name'),
+        );
+        self::assertSame([['spot', 1010.0, 2010.0], ['spot', 1010.0, 2018.0]], array_map(
+            static fn (array $a) => [$a['kind'], (float) $a['place']['northing'], (float) $a['place']['easting']], array_slice($ends, 0, 2),
+        ));
+        self::assertStringContainsString('layer KERB', $ends[0]['source']);
+        // The same box again, or another round the same lines, brings the same ends.
+        foreach ([$box, ['key' => $this->newKey(), 'west' => 2005.0] + $box] as $again) {
+            self::assertSame(array_column($ends, 'id'), array_column($this->ask('POST', $this->at('/aims/in-box'), $again)->json(), 'id'));
+        }
+        // Round the arc of the kerb's drawing as well, it is asked of which layer.
+        $wide = ['key' => $this->newKey(), 'south' => 990.0, 'east' => 2080.0, 'north' => 1040.0] + $box;
+        $asked = $this->ask('POST', $this->at('/aims/in-box'), $wide)->assertStatus(409)->assertJsonPath('reason', 'layers')->json('evidence.layers');
+        self::assertSame([['KERB', 2], ['KERB', 5]], array_map(static fn (array $l) => [$l['name'], $l['count']], $asked));
+        self::assertSame(array_column($ends, 'id'), array_column(
+            $this->ask('POST', $this->at('/aims/in-box'), ['layerIds' => [$asked[1]['id']]] + $wide)->assertOk()->json(), 'id',
+        ));
+        $this->ask('POST', $this->at('/aims/in-box'), ['layerIds' => [999]] + $wide)->assertStatus(422);
+        $this->ask('POST', $this->at('/aims/in-box'), ['key' => $this->newKey(), 'east' => 2015.0] + $box)->assertStatus(422)->assertSee('No line or arc lies in this box');
+        $run = $this->ask('POST', $this->at('/runs'), [
+            'key' => $this->newKey(), 'leader' => 'a', 'order' => 'listed', 'settings' => ['withoutCheck' => true], 'aimIds' => array_column($ends, 'id'),
+        ])->assertOk()->json();
+        self::assertSame(array_column($ends, 'name'), array_column($run['steps'], 'name'));
+        // A mark of one is called as the end is.
+        self::assertSame('W1.2', $this->staked($ends[3], new Position(1013.001, 2018.0, 10.0))->name);
+    }
+
     /** The instrument follows the pole there. */
     private function seen(Position $tip, bool $locked = true): void
     {

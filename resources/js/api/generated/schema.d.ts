@@ -2377,6 +2377,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/aims/in-box": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes both ends of each line of the drawings that lies in a box, named by the text beside it; asks (409) which layers where lines of several lie in it */
+        post: operations["makeAimsInBox"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/aims/{aim}": {
         parameters: {
             query?: never;
@@ -3854,6 +3871,14 @@ export interface components {
             elevation?: number | null;
             parallels?: components["schemas"]["Parallel"][];
             parallel?: number;
+        };
+        LinesInBoxToTake: {
+            key: string;
+            south: number;
+            west: number;
+            north: number;
+            east: number;
+            layerIds?: number[];
         };
         LinesToKeep: {
             construction: components["schemas"]["Construction"];
@@ -10826,6 +10851,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AimEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeAimsInBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesInBoxToTake"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AimEntry"][];
                 };
             };
             /** @description What was wrong, where, and what to do */

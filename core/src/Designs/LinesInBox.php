@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Parlay\Core\Designs;
+
+use Parlay\Core\Geometry\Leg;
+use Parlay\Core\Geometry\Position;
+
+/** The lines and arcs of a drawing that lie in a box with both ends, each with the text beside it as its name. */
+final class LinesInBox
+{
+    /** A text names a line within so many of its heights. */
+    private const BESIDE = 4.0;
+
+    /** Shorter ones are no lines to be staked, metres. */
+    private const SHORT = 0.01;
+
+    private const LONGEST_NAME = 60;
+
+    /**
+     * @param  array<int, DrawingLayer>  $layers
+     * @param  Position  $southWest  corners of the box
+     * @return list<array{int, int, string}> key of the layer, number of the shape in it, and its name; empty where no text lies beside it. Each
+     *                                        text names the line nearest to it, and each line has the text nearest to it of those that are left
+     */
+    public static function of(array $layers, Position $southWest, Position $northEast): array
+    {
+        $lines = $texts = [];
+        foreach ($layers as $key => $layer) {
+            for ($i = 0; $i < $layer->count; $i++) {
+                $shape = $layer->shape($i);
+                if ($shape->kind === ShapeKind::Text) {
+                    $texts[] = [mb_substr(trim($layer->strings[(int) $shape->v[5]] ?? ''), 0, self::LONGEST_NAME), self::middle($shape, $layer), $shape->v[3]];
+                } elseif ($shape->kind === ShapeKind::Line || $shape->kind === ShapeKind::Arc) {
+                    [$from, $to] = [$shape->pointAt(0.0)->at(null), $shape->pointAt(1.0)->at(null)];
+                    if ($from->distanceTo($to) > self::SHORT && self::holds($southWest, $northEast, $from) && self::holds($southWest, $northEast, $to)) {
+                        $lines[] = [$key, $i, $from, $to];
+                    }
+                }
+            }
+        }
+        $names = self::named($lines, array_values(array_filter($texts, static fn (array $t) => $t[0] !== '')));
+
+        return array_map(static fn (array $line, int $i): array => [$line[0], $line[1], $names[$i] ?? ''], $lines, array_keys($lines));
+    }
+
+    private static function holds(Position $southWest, Position $northEast, Position $p): bool
+    {
+        return $p->northing >= $southWest->northing && $p->northing <= $northEast->northing
+            && $p->easting >= $southWest->easting && $p->easting <= $northEast->easting;
+    }
+
+    /** A text is placed by its lower left corner. */
+    private static function middle(Shape $text, DrawingLayer $layer): Position
+    {
+        [$height, $turn] = [$text->v[3], $text->v[4]];
+        [$half, $up] = [0.35 * $height * mb_strlen(trim($layer->strings[(int) $text->v[5]] ?? '')), 0.5 * $height];
+
+        return new Position($text->v[1] + $half * sin($turn) + $up * cos($turn), $text->v[0] + $half * cos($turn) - $up * sin($turn));
+    }
+
+    /**
+     * @param  list<array{int, int, Position, Position}>  $lines
+     * @param  list<array{string, Position, float}>  $texts
+     * @return array<int, string> by number of the line
+     */
+    private static function named(array $lines, array $texts): array
+    {
+        $pairs = [];
+        foreach ($lines as $i => [, , $from, $to]) {
+            foreach ($texts as $k => [, $at, $height]) {
+                $foot = (new Leg($from, $to))->foot($at);
+                $away = $foot === null ? min($at->distanceTo($from), $at->distanceTo($to)) : abs($foot[1]);
+                if ($away <= self::BESIDE * $height) {
+                    $pairs[] = [$away, $i, $k];
+                }
+            }
+        }
+        sort($pairs);
+        $names = $used = [];
+        foreach ($pairs as [, $i, $k]) {
+            if (! isset($names[$i]) && ! isset($used[$k])) {
+                $names[$i] = $texts[$k][0];
+                $used[$k] = true;
+            }
+        }
+
+        return $names;
+    }
+}
