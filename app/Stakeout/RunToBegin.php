@@ -7,12 +7,12 @@ namespace App\Stakeout;
 use Parlay\Core\ListOf;
 use Parlay\Core\Stakeout\RunOrder;
 
-/** A run over points: those of a list, those chosen, or those that an earlier run skipped. */
+/** A run over points: those of a list, those chosen, or those that an earlier run left. */
 final readonly class RunToBegin
 {
     /**
      * leader: a name of the device that leads it. from, to: of the list, counted from 1. fromNorthing, fromEasting: where one begins to walk.
-     * skippedOf: the run whose skipped ones are to be done. openOnly: those done are left out. evenRunning: another run is stopped for it.
+     * skippedOf: the run whose skipped ones, and those it was stopped before, are to be done. openOnly: those done are left out. evenRunning: another run is stopped for it.
      *
      * @param  list<int>  $pointIds
      * @param  list<int>  $aimIds

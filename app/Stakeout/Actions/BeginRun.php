@@ -83,7 +83,7 @@ final class BeginRun
     private static function steps(Project $project, RunToBegin $body): array
     {
         if ($body->skippedOf !== null) {
-            return self::skipped($project, $body->skippedOf);
+            return self::left($project, $body->skippedOf);
         }
         $query = StakeoutPoint::of($project)->whereIn('id', $body->pointIds);
         $rows = ($body->openOnly ? $query->open() : $query)->get(['id', 'name', 'northing', 'easting', 'elevation'])->keyBy('id');
@@ -109,12 +109,16 @@ final class BeginRun
         return array_values(array_slice($steps, max(0, ($body->from ?? 1) - 1), $body->to === null ? null : max(0, $body->to - max(0, ($body->from ?? 1) - 1))));
     }
 
-    /** @return list<array{point_id: int|null, aim_id: int|null, aim_version: int|null, name: string, at: Position}> */
-    private static function skipped(Project $project, int $of): array
+    /**
+     * What an earlier run skipped, and what it was stopped before.
+     *
+     * @return list<array{point_id: int|null, aim_id: int|null, aim_version: int|null, name: string, at: Position}>
+     */
+    private static function left(Project $project, int $of): array
     {
         $run = Run::query()->where('project_id', $project->id)->findOrFail($of);
         $steps = [];
-        foreach ($run->steps()->where('state', StepState::Skipped)->orderBy('place')->get() as $s) {
+        foreach ($run->steps()->whereNotIn('state', [StepState::Stored, StepState::Out])->orderBy('place')->get() as $s) {
             $thing = $s->point_id !== null
                 ? StakeoutPoint::of($project)->find($s->point_id)
                 : KeptAim::query()->where('project_id', $project->id)->find($s->aim_id);

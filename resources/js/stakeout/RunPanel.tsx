@@ -23,12 +23,14 @@ const SMALL = 'min-w-0 flex-col gap-0! px-1! py-1 text-sm leading-tight';
 const count = (steps: RunStep[], ...states: RunStep['state'][]) => steps.filter((s) => states.includes(s.state)).length;
 
 /** How a run has come along, in a few words. */
-export function runWords({ steps }: Run): string {
+export function runWords({ steps, ...run }: Run): string {
     const [out, skipped] = [count(steps, 'out'), count(steps, 'skipped')];
+    const [isOver, unreached] = [!isUnderWay({ ...run, steps }), count(steps, 'open', 'aiming', 'marking', 'measuring')];
     return [
         `${count(steps, 'stored', 'out')} of ${steps.length} stored`,
         out > 0 ? `${out} out` : '',
         skipped > 0 ? `${skipped} skipped` : '',
+        isOver && unreached > 0 ? `${unreached} not reached` : '',
     ]
         .filter(Boolean)
         .join(', ');
@@ -141,6 +143,7 @@ export function RunPanel({ project, run, onPutAway }: { project: Project; run: R
 function RunEnd({ project, run, onPutAway }: { project: Project; run: Run; onPutAway: () => void }) {
     const begin = useBeginRun(project.id, () => undefined);
     const skipped = run.steps.filter((s) => s.state === 'skipped');
+    const left = run.steps.length - count(run.steps, 'stored', 'out');
     return (
         <section aria-label="Run" className="grid gap-2 border-2 border-rule p-3">
             <h2 className="font-semibold">
@@ -160,9 +163,9 @@ function RunEnd({ project, run, onPutAway }: { project: Project; run: Run; onPut
                 Put this away
             </Button>
             <Failure of={begin.error} />
-            {skipped.length > 0 && (
+            {left > 0 && (
                 <Button className="min-h-16" busy={begin.busy} onClick={() => begin.begin({ settings: run.settings, skippedOf: run.id })}>
-                    {skipped.length === 1 ? 'Run over the one skipped' : `Run over the ${skipped.length} skipped`}
+                    Run over the {left === 1 ? 'one' : left} {left === skipped.length ? 'skipped' : 'left'}
                 </Button>
             )}
         </section>

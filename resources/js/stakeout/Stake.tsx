@@ -32,7 +32,7 @@ import { progressWords } from './staked';
 import { TargetChooser } from './TargetChooser';
 import { isAnywhere, liveOf, ofAim, ofPoint, type Target, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
-import { isUnderWay, useBeginRun, useRun } from './useRun';
+import { isUnderWay, useBeginRun, usePutAway, useRun } from './useRun';
 import { useStoring } from './useStoring';
 import { WhereAmI } from './WhereAmI';
 
@@ -159,7 +159,7 @@ function Staking(props: StageProps) {
     useAimFigure(target?.kind === 'aim' ? target.aim : null, aims);
     const run = useRun(project.id);
     const underWay = isUnderWay(run);
-    const [putAway, setPutAway] = useState<number | null>(null);
+    const [putAway, setPutAway] = usePutAway(project.id);
     const dot = useSetup(project.id).data?.draft.dot === true;
     // After a run on a wall the sheet is still about that wall.
     const [dotChosen, setDotOn] = useState<DotOn | null>(null);

@@ -16,6 +16,19 @@ export function useRun(project: number): Run | null {
     return queries.useQuery('get', '/api/v1/projects/{project}/runs', of(project)).data?.[0] ?? null;
 }
 
+/** The run whose card was put away on this device: it stays away over reloads. */
+export function usePutAway(project: number): [number | null, (run: number) => void] {
+    const key = `run put away ${project}`;
+    const [put, setPut] = useState<number | null>(() => Number(localStorage.getItem(key)) || null);
+    return [
+        put,
+        (run) => {
+            localStorage.setItem(key, String(run));
+            setPut(run);
+        },
+    ];
+}
+
 export const isUnderWay = (run: Run | null): boolean => run?.state === 'running' || run?.state === 'paused';
 
 const show = (client: QueryClient, project: number, run: Run) => client.setQueryData(latest(project).queryKey, [run]);

@@ -84,6 +84,17 @@ final class RunTest extends FeatureTestCase
         self::assertSame(12, Mark::query()->where('kind', 'stake')->distinct()->count('point_id'));
     }
 
+    public function test_what_a_run_was_stopped_before_is_run_over_with_what_it_skipped(): void
+    {
+        $run = $this->begin(['markSeconds' => null]);
+        $this->command($run['id'], 'skip')->assertOk();
+        $this->command($run['id'], 'stop')->assertOk();
+        $again = $this->ask('POST', $this->at('/runs'), [
+            'key' => $this->newKey(), 'leader' => 'tablet-a', 'skippedOf' => $run['id'], 'settings' => ['withoutCheck' => true],
+        ])->assertOk()->json();
+        self::assertSame(array_column($run['steps'], 'name'), array_column($again['steps'], 'name'));
+    }
+
     public function test_it_holds_still_until_the_button_and_can_be_skipped_taken_back_paused_and_stopped(): void
     {
         $run = $this->begin(['markSeconds' => null]);
