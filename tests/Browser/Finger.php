@@ -81,6 +81,14 @@ final class Finger
         return $this;
     }
 
+    public function drag(float $northing, float $easting, float $toNorthing, float $toEasting): self
+    {
+        $this->touches++;
+        $this->screen->dragOnPlan($northing, $easting, $toNorthing, $toEasting);
+
+        return $this;
+    }
+
     private function touch(int $x, int $y): void
     {
         $this->touches++;

@@ -129,6 +129,29 @@ final class StakeTest extends TestCase
         self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id/setup")['draft']['dot'] === false, 60));
     }
 
+    /** Over the ends of the hall's walls, by a box drawn round them: at most eight touches, none of them out of view. */
+    #[DataProvider('sizes')]
+    public function test_a_run_over_lines_in_a_box(int $width, int $height): void
+    {
+        [$id, $s] = $this->opened('Saltmarsh Yard', $width, $height);
+        $finger = new Finger($s);
+        $corners = array_map(fn (int $i): array => $this->shape($id, 'WALLS', $i), range(0, 7));
+        $north = array_merge(...array_map(static fn (array $v) => [$v[1], $v[3]], $corners));
+        $east = array_merge(...array_map(static fn (array $v) => [$v[0], $v[2]], $corners));
+        $finger->press('Run over lines in a box');
+        $s->see('Draw a box on the plan');
+        $finger->drag(min($north) - 4.0, min($east) - 4.0, max($north) + 4.0, max($east) + 4.0);
+        $s->see('Which are to be run over?');
+        $finger->press('WALLS, 8 lines')->press('Begin the run');
+        self::assertTrue(Running::until(fn () => count($this->latest($id)['steps'] ?? []) === 16, 30), $s->text());
+        $finger->press('Stop');
+        self::assertSame(['WALLS 1.1', 'WALLS 1.2', 'WALLS 2.1'], array_column(array_slice($this->latest($id)['steps'], 0, 3), 'name'));
+        $s->see('Run over the ', 20);
+        self::assertLessThanOrEqual(8, $finger->touches);
+        $s->press('Put this away')->pressStarting('Dot')->press('Prism');
+        self::assertTrue(Running::until(fn () => self::$parlay->ask('GET', "/projects/$id/setup")['draft']['dot'] === false, 60));
+    }
+
     public function test_after_a_mark_the_lath_is_shown_and_the_next_comes_by_itself(): void
     {
         [$id, $s] = $this->opened('Saltmarsh Yard', 1280, 800);
@@ -196,7 +219,7 @@ final class StakeTest extends TestCase
     /** @return array<string, mixed> */
     private function latest(int $project): array
     {
-        return self::$parlay->ask('GET', "/projects/$project/runs")[0];
+        return self::$parlay->ask('GET', "/projects/$project/runs")[0] ?? [];
     }
 
     /** Puts the pole there at once, at the height of the ground where it stands. */
