@@ -43,7 +43,7 @@ final class PointsOfSurfaces
         if ($template->cutSlope === null || $template->fillSlope === null) {
             throw new \DomainException("The template “{$template->name}” has no side slopes. Type them first.");
         }
-        if (! ($wanted->interval > 0.0) || $row->length / $wanted->interval > self::MOST) {
+        if (is_nan($wanted->interval) || $wanted->interval <= 0.0 || $row->length / $wanted->interval > self::MOST) {
             throw new \DomainException('Type an interval that gives no more than '.self::MOST.' stations.');
         }
         $ground = CivilSurface::inProject($project, $wanted->groundId)->packed();

@@ -84,7 +84,10 @@ final readonly class GroupedSolution
         $change = array_fill(0, count($this->unknowns), 0.0);
         foreach ($inverse as $i => $row) {
             // What is left of an observation's variance beside the others is nothing where only it determines an unknown.
-            if (! ($left[$i][$i] > 1e-7 * $b->covariance[$i][$i]) || ! ($row[$i] > 0) || $row[$i] * $b->covariance[$i][$i] > 1e7) {
+            if (
+                is_nan($left[$i][$i]) || $left[$i][$i] <= 1e-7 * $b->covariance[$i][$i]
+                || is_nan($row[$i]) || $row[$i] <= 0 || $row[$i] * $b->covariance[$i][$i] > 1e7
+            ) {
                 return null;
             }
             $pull = 0.0;

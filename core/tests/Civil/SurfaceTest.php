@@ -280,4 +280,27 @@ final class SurfaceTest extends TestCase
             }
         }
     }
+
+    /** A tile of a packed project may have been written by anybody. */
+    public function test_a_tile_of_what_is_no_number_or_no_triangle_is_refused(): void
+    {
+        $tile = static fn (array $coordinates, array $corners): string => pack('V2', 3, 1).pack('V3', 0, 1, 2).pack('e9', ...$coordinates).pack('v3', ...$corners);
+        $good = [0.0, 0.0, 1.0, 10.0, 0.0, 1.0, 0.0, 10.0, 1.0];
+        PackedSurface::checkTile($tile($good, [0, 1, 2]));
+        $bad = [$tile($good, [0, 1, 3]), substr($tile($good, [0, 1, 2]), 0, -1), '', pack('V2', 70_000, 0)];
+        foreach ([NAN, INF, -INF, 1e9] as $wrong) {
+            foreach ([0, 4, 8] as $place) {
+                $bad[] = $tile([$place => $wrong] + $good, [0, 1, 2]);
+            }
+        }
+        $refused = 0;
+        foreach ($bad as $one) {
+            try {
+                PackedSurface::checkTile($one);
+            } catch (\DomainException) {
+                $refused++;
+            }
+        }
+        self::assertSame(16, $refused);
+    }
 }

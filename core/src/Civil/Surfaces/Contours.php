@@ -18,7 +18,7 @@ final class Contours
      */
     public static function of(Surface $s, float $interval): array
     {
-        if (! ($interval > 0.0) || $s->elevations === [] || (max($s->elevations) - min($s->elevations)) / $interval > self::MOST_LEVELS) {
+        if (is_nan($interval) || $interval <= 0.0 || $s->elevations === [] || (max($s->elevations) - min($s->elevations)) / $interval > self::MOST_LEVELS) {
             throw NoSurface::tooManyContours(self::MOST_LEVELS);
         }
         $n = $s->northings;

@@ -184,7 +184,7 @@ final class PackedSurface
             throw new \DomainException('A tile of a surface is not as long as it says.');
         }
         [, $coordinates, $own] = self::unpacked($tile);
-        if (($own !== [] && max($own) >= $points) || array_filter($coordinates, static fn (float $c) => ! (abs($c) < 1e9)) !== []) {
+        if (($own !== [] && max($own) >= $points) || array_filter($coordinates, static fn (float $c) => is_nan($c) || abs($c) >= 1e9) !== []) {
             throw new \DomainException('A tile of a surface holds what is no triangle.');
         }
     }

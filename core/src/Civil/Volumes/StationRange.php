@@ -67,23 +67,27 @@ final readonly class StationRange
      */
     public function sections(Surface $first, Surface|float $against, float $interval): array
     {
-        if (! ($interval > 0.0) || ($this->to - $this->from) / $interval > self::MOST_SECTIONS) {
+        if (is_nan($interval) || $interval <= 0.0 || ($this->to - $this->from) / $interval > self::MOST_SECTIONS) {
             throw NoSurface::tooManySections(self::MOST_SECTIONS);
         }
         $index = new SurfaceIndex($first);
         $other = $against instanceof Surface ? new SurfaceIndex($against) : null;
-        $sections = [];
-        for ($i = 0, $along = $this->from; ; $along = $this->from + ++$i * $interval) {
-            // One that falls on the end but for a rounding is the end.
-            $along = $along > $this->to - self::JOINT ? $this->to : $along;
+
+        return array_map(function (float $along) use ($index, $other, $against): array {
             [$left, $right] = [$this->alignment->at($along, $this->left), $this->alignment->at($along, $this->right)];
             $runs = $other === null
                 ? [[[0.0, (float) $against], [$left->distanceTo($right), (float) $against]]]
                 : AlongSurface::of($other, $left, $right);
-            $sections[] = [$along, ...EndAreas::areas(AlongSurface::of($index, $left, $right), $runs)];
-            if ($along >= $this->to) {
-                return $sections;
-            }
-        }
+
+            return [$along, ...EndAreas::areas(AlongSurface::of($index, $left, $right), $runs)];
+        }, $this->stations($interval));
+    }
+
+    /** @return list<float> metres along: from the beginning at each interval, and the end; one that falls on the end but for a rounding is the end */
+    private function stations(float $interval): array
+    {
+        $whole = (int) ceil(($this->to - $this->from - self::JOINT) / $interval);
+
+        return [...array_map(fn (int $i): float => $this->from + $i * $interval, range(0, max(0, $whole - 1))), $this->to];
     }
 }

@@ -62,7 +62,7 @@ final class Node
     {
         $numbers = [];
         foreach (preg_split('~\s+~', $this->text(), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-            if (! is_numeric($part) || ! (abs((float) $part) < 1e10)) {
+            if (! is_numeric($part) || abs((float) $part) >= 1e10) {
                 return null;
             }
             $numbers[] = (float) $part;

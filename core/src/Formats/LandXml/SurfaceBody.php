@@ -108,7 +108,7 @@ final class SurfaceBody
         $parts = preg_split('~\s+~', trim($text)) ?: [];
         $values = [];
         foreach ($parts as $part) {
-            if (! is_numeric($part) || ! (abs((float) $part) * $this->metres <= self::FARTHEST)) {
+            if (! is_numeric($part) || abs((float) $part) * $this->metres > self::FARTHEST) {
                 $this->remark(sprintf('Line %d: “%s” is no coordinate; the point was left out, and the faces that need it.', $line, mb_substr(mb_scrub($part), 0, 30)));
 
                 return;

@@ -46,7 +46,7 @@ final readonly class Expected
         }
         [$p, $q, $r] = [$ee * $oo - $eo * $eo, $no * $eo - $ne * $oo, $ne * $eo - $no * $ee];
         $d = $nn * $p + $ne * $q + $no * $r;
-        if (! ($d > 1e-12 * $nn * $ee * $oo) || $d <= 0.0) {
+        if (is_nan($d) || $d <= 1e-12 * $nn * $ee * $oo || $d <= 0.0) {
             return null;
         }
         [$s, $t, $u] = [($nn * $oo - $no * $no) / $d, ($ne * $no - $nn * $eo) / $d, ($nn * $ee - $ne * $ne) / $d];
