@@ -8,7 +8,7 @@ import { ChecksChart } from './ChecksChart';
 import { MarkResult } from './MarkResult';
 
 /** A shot on a known point, to prove that the setup still holds. */
-export function CheckShot({ project, control, marks }: StageProps) {
+export function CheckShot({ project, control, marks, live }: StageProps) {
     const [chosen, setChosen] = useState<number | null>(null);
     const [result, setResult] = useState<Mark | null>(null);
     const judged = useChecks(project.id);
@@ -31,6 +31,7 @@ export function CheckShot({ project, control, marks }: StageProps) {
                 <AimAt
                     label="Control point"
                     control={others}
+                    near={live?.pole ?? null}
                     chosen={aim.id}
                     onChoose={setChosen}
                     onTurn={() => turn.mutate(aim.id)}

@@ -46,6 +46,7 @@ export function Sights({ project, control, state, ready, onSights }: Props) {
                 <AimAt
                     label={LABELS[draft.method] ?? 'Next sight'}
                     control={candidates}
+                    near={state.solution?.oriented ? state.solution.station.mark : null}
                     chosen={aim.id}
                     onChoose={setChosen}
                     onTurn={() => turn.mutate(aim.id)}
