@@ -34,7 +34,7 @@ final readonly class StakingChoices
     public static function of(Project $project): self
     {
         return $project->staking === null
-            ? new self(NextRule::Off, false, false, [LathLine::Name, LathLine::Code, LathLine::Along, LathLine::Offset, LathLine::CutFill], [])
+            ? new self(NextRule::Nearest, false, false, [LathLine::Name, LathLine::Code, LathLine::Along, LathLine::Offset, LathLine::CutFill], [])
             : Values::of((array) json_decode($project->staking, true), self::class);
     }
 

@@ -8,12 +8,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Running;
 
-/** A small day from an empty project to the report, with one finger: at most forty touches, and nothing scrolled to. */
+/** A small day from an empty project to the report, with one finger: at most thirty-six touches, and nothing scrolled to. */
 final class SmallDayTest extends TestCase
 {
     private const FILES = __DIR__.'/../../database/demo/files';
 
-    private const MOST = 40;
+    private const MOST = 36;
 
     /** three gullies of the drawing, each about there */
     private const GULLIES = [[78619.317, 41225.177], [78622.977, 41242.914], [78629.157, 41261.935]];
@@ -88,7 +88,8 @@ final class SmallDayTest extends TestCase
         self::arrived($parlay, $offered);
         $finger->press("Check $offered")->press('Stake');
         foreach (range(1, 3) as $count) {
-            $finger->press('Nearest not yet done');
+            // After a mark that is in, the next comes by itself.
+            $count > 1 || $finger->press('Nearest not yet done');
             $s->see('as you hold the pole');
             self::assertTrue(Running::until(static fn () => ! str_contains($s->text(), 'out of tolerance') && str_contains($s->text(), 'in tolerance'), 60), 'not walked to: '.$s->text());
             $finger->press('Measure and store');
@@ -105,7 +106,9 @@ final class SmallDayTest extends TestCase
         self::assertTrue(Running::until(
             static fn () => in_array('as_built', array_column($parlay->ask('GET', "/projects/$id/marks"), 'kind'), true), 20,
         ));
-        $finger->press('Hand over', true)->press('Print the report')->press('Open the report');
+        $finger->press('Hand over', true)->press('Print the report');
+        $s->see('Open the report');
+        self::assertCount(2, $s->driver->getWindowHandles(), 'the report is open');
         self::assertLessThanOrEqual(self::MOST, $finger->touches);
         fwrite(STDERR, "A small day at $width by $height: {$finger->touches} touches.\n");
     }

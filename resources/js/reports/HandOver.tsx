@@ -29,7 +29,10 @@ export function HandOver({ project, marks }: StageProps) {
             ),
         );
         if (task) {
-            setFile((task.result as unknown as { file: string }).file);
+            const { file } = task.result as unknown as { file: string };
+            setFile(file);
+            // Whoever prints wants to see it; a browser that opens nothing by itself leaves the button.
+            window.open(file, '_blank', 'noopener');
         }
     };
     // A point staked again counts once, by its latest mark.
