@@ -306,7 +306,7 @@ final class DayTest extends TestCase
     /** @param  list<string>  $expected */
     private function handOver(Screen $s, int $id, string $name, array $expected): void
     {
-        $s->open("/p/$id/hand-over")->fill('Made by', 'I. Inventor')->press('Print the report')->see('Open the report', 20);
+        $s->open("/p/$id/hand-over")->fill('Made by', 'I. Inventor')->press('Print the report')->see('Open the report', 20)->closeOpened();
         $href = (string) $s->driver->executeScript('return [...document.querySelectorAll("a")].find(a => a.href.endsWith(".pdf")).href');
         $pdf = tempnam(sys_get_temp_dir(), 'pdf');
         file_put_contents($pdf, (string) file_get_contents($href));

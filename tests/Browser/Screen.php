@@ -12,6 +12,7 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Assert;
+use Tests\Running;
 
 /** The screen as a person uses it: what is pressed and filled in is found by its words. */
 final class Screen
@@ -33,6 +34,19 @@ final class Screen
     {
         $this->driver->get($this->url.$path);
         $this->driver->executeScript('localStorage.setItem("device", arguments[0])', [$this->device]);
+
+        return $this;
+    }
+
+    /** Closes what opened by itself, and is back where it was: a page behind another asks the server nothing. */
+    public function closeOpened(): self
+    {
+        $own = $this->driver->getWindowHandle();
+        Assert::assertTrue(Running::until(fn () => count($this->driver->getWindowHandles()) > 1, 20), 'it opened');
+        foreach (array_diff($this->driver->getWindowHandles(), [$own]) as $other) {
+            $this->driver->switchTo()->window($other)->close();
+        }
+        $this->driver->switchTo()->window($own);
 
         return $this;
     }
