@@ -7,6 +7,7 @@ namespace App\Cogo;
 use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
 use App\Projects\Models\Project;
+use Illuminate\Database\Eloquent\Collection;
 use Parlay\Core\Designs\DrawingLayer;
 use Parlay\Core\Designs\Shape;
 
@@ -14,6 +15,8 @@ use Parlay\Core\Designs\Shape;
 final class DrawnShapes
 {
     private const FEW = 20;
+
+    private const FEW_OF_A_LIST = 4;
 
     /** @var array<int, int> how many shapes of a layer were asked for */
     private array $asked = [];
@@ -37,6 +40,22 @@ final class DrawnShapes
         private readonly bool $newest = false,
     ) {
         $this->things = new DrawnThings($project, $newest);
+    }
+
+    /**
+     * What will be asked for: its layers are fetched at once, and one of which many shapes are wanted is read whole.
+     *
+     * @param  list<int>  $layerIds  one for each shape
+     */
+    public function expect(array $layerIds): void
+    {
+        $wanted = array_count_values($layerIds);
+        foreach ($this->layersOf(array_keys($wanted)) as $layer) {
+            $this->layers[$layer->id] = $layer;
+            if ($wanted[$layer->id] > self::FEW_OF_A_LIST) {
+                $this->asked[$layer->id] = self::FEW;
+            }
+        }
     }
 
     public function of(int $layerId, int $number): Shape
@@ -67,10 +86,19 @@ final class DrawnShapes
 
     public function layer(int $layerId): DesignLayer
     {
-        return $this->layers[$layerId] ??= DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds', 'next_layer_id'])
-            ->with(['design' => static fn ($q) => $q->select(Design::LISTED)])
-            ->whereHas('design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at'))->find($layerId)
+        return $this->layers[$layerId] ??= $this->layersOf([$layerId])->first()
             ?? throw new \DomainException('That part of the drawing is not here any more. Touch it again.');
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return Collection<int, DesignLayer>
+     */
+    private function layersOf(array $ids): Collection
+    {
+        return DesignLayer::query()->select(['id', 'design_id', 'name', 'kinds', 'next_layer_id'])->whereKey($ids)
+            ->with(['design' => static fn ($q) => $q->select(Design::LISTED)])
+            ->whereHas('design', fn ($q) => $q->where('project_id', $this->project->id)->whereNull('removed_at'))->get();
     }
 
     public function number(int $layerId, int $number): int

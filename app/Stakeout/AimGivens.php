@@ -36,6 +36,12 @@ final readonly class AimGivens
         $this->words = new Words($project, $this->shapes);
     }
 
+    /** @param  list<int>  $layerIds  of the shapes that will be asked for, one for each */
+    public function expect(array $layerIds): void
+    {
+        $this->shapes->expect($layerIds);
+    }
+
     public function place(GivenPlace $given): Position
     {
         return $this->givens->place($given);

@@ -26,10 +26,41 @@ final readonly class AimRevision
         $this->givens = new AimGivens($project, newest: true);
     }
 
+    /**
+     * The same of many, with what they were taken from read at once.
+     *
+     * @param  iterable<KeptAim>  $aims
+     * @return array<int, string> by id
+     */
+    public function changesOf(iterable $aims): array
+    {
+        $layers = [];
+        foreach ($aims as $aim) {
+            if (! $this->isAsItWas($aim)) {
+                $given = $aim->given;
+                $shapes = [...$given['line']['shapes'] ?? [], ...array_filter([$given['place']['spot'] ?? null])];
+                $layers = [...$layers, ...array_column($shapes, 'layerId'), ...array_filter(array_column($shapes, 'withLayerId'))];
+            }
+        }
+        $layers === [] || $this->givens->expect(array_map(intval(...), $layers));
+        $changes = [];
+        foreach ($aims as $aim) {
+            $changes[$aim->id] = $this->changeOf($aim);
+        }
+
+        return $changes;
+    }
+
+    /** Nothing was prepared since, or it hangs on nothing that is. */
+    private function isAsItWas(KeptAim $aim): bool
+    {
+        return $aim->prepared === $this->project->prepared_revision || $aim->kind === AimKind::Elevation || $aim->kind->isCivil() || $aim->line_id !== null;
+    }
+
     /** A sentence; empty where it is as it was. */
     public function changeOf(KeptAim $aim): string
     {
-        if ($aim->prepared === $this->project->prepared_revision || $aim->kind === AimKind::Elevation || $aim->kind->isCivil() || $aim->line_id !== null) {
+        if ($this->isAsItWas($aim)) {
             return '';
         }
         try {

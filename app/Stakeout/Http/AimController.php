@@ -34,10 +34,12 @@ final class AimController
         // A line is kept in several rows, and may be laid anew meanwhile.
         return OneReading::of(static function () use ($request, $project): JsonResponse {
             $page = Page::of($request);
-            $revision = new AimRevision($project);
             $aims = $page->narrow(KeptAim::query()->where('project_id', $project->id)->where('put_away', false))->get();
 
-            return $page->answer($request, $aims->map(static fn (KeptAim $a) => AimEntry::of($a, $revision->changeOf($a)))->all(), $aims->last()?->id);
+            KeptAim::readLines($aims);
+            $changes = (new AimRevision($project))->changesOf($aims);
+
+            return $page->answer($request, $aims->map(static fn (KeptAim $a) => AimEntry::of($a, $changes[$a->id]))->all(), $aims->last()?->id);
         });
     }
 

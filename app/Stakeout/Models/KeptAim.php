@@ -27,6 +27,9 @@ final class KeptAim extends Model
 
     public $timestamps = false;
 
+    /** @var array<int, PackedPolyline> its line as it is staked (0) and as it was touched (1), where they were read with those of others */
+    private array $known = [];
+
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'judged' => '', 'series' => '', 'code' => '', 'source' => '', 'line_id' => null, 'northing' => null, 'easting' => null,
@@ -61,8 +64,35 @@ final class KeptAim extends Model
         return $this->kept(true);
     }
 
+    /**
+     * The lines of many, read at once.
+     *
+     * @param  iterable<self>  $aims
+     */
+    public static function readLines(iterable $aims): void
+    {
+        $of = [];
+        foreach ($aims as $aim) {
+            if ($aim->kind === AimKind::Line) {
+                $of[$aim->id] = $aim;
+            }
+        }
+        $rows = DB::table('aim_lines')->whereIn('aim_id', array_keys($of))->get(['id', 'aim_id', 'touched', 'head'])->keyBy('id');
+        $blocks = [];
+        foreach (DB::table('aim_blocks')->whereIn('line_id', $rows->keys())->get(['line_id', 'place', 'bytes']) as $block) {
+            $blocks[(int) $block->line_id][(int) $block->place] = (string) $block->bytes;
+        }
+        foreach ($rows as $id => $row) {
+            $own = $blocks[$id] ?? [];
+            $of[$row->aim_id]->known[(int) $row->touched] = PackedPolyline::kept((string) $row->head, static fn (int $place): string => $own[$place] ?? '');
+        }
+    }
+
     private function kept(bool $touched): PackedPolyline
     {
+        if (isset($this->known[(int) $touched])) {
+            return $this->known[(int) $touched];
+        }
         $row = DB::table('aim_lines')->where('aim_id', $this->id)->where('touched', $touched)->first(['id', 'head'])
             ?? throw new \LogicException('A line has pieces.');
 
@@ -80,6 +110,7 @@ final class KeptAim extends Model
     /** Keeps the pieces of the line, as it was touched or of the parallel that is staked, in place of those it had. */
     public function keepLine(PackedPolyline $line, bool $touched): void
     {
+        unset($this->known[(int) $touched]);
         $id = DB::table('aim_lines')->where('aim_id', $this->id)->where('touched', $touched)->value('id');
         DB::table('aim_blocks')->where('line_id', $id)->delete();
         DB::table('aim_lines')->where('id', $id)->delete();

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Running;
 
-use App\Projects\Models\Project;
 use Illuminate\Testing\TestResponse;
-use Parlay\Core\Geometry\Position;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\FeatureTestCase;
 
 /** Long lists are read in parts, all of them in one way. */
 final class PagesTest extends FeatureTestCase
 {
+    use FillsLists;
+
     /** Lists of what was computed, found or offered just now, and never of more than a screen shows. */
     private const SHORT = ['sighted-marks', 'builds', 'runs', 'proposals', 'built-parts', 'setup-proposals', 'projects', 'instruments', 'targets', '{alignment}/surfaces'];
 
@@ -69,30 +69,5 @@ final class PagesTest extends FeatureTestCase
     private static function next(TestResponse $answer): ?string
     {
         return preg_match('~^<[^>]*(/api/[^>]*)>; rel="next"$~', (string) $answer->headers->get('Link'), $found) === 1 ? $found[1] : null;
-    }
-
-    /** Five of each. */
-    private function filled(): Project
-    {
-        $project = $this->project();
-        $this->site($project);
-        $this->setUpInstrument($project);
-        $at = fn (string $path, array $body) => $this->ask('POST', "/projects/{$project->id}$path", $body)->assertOk();
-        $lines = [];
-        foreach ([1, 2, 3, 4, 5] as $k) {
-            $point = $at('/points', ['name' => "P$k", 'northing' => 1000.0 + $k, 'easting' => 2000.0, 'elevation' => 10.0])->json('id');
-            $at('/control', ['name' => "N$k", 'northing' => 1000.0 + $k, 'easting' => 2010.0, 'elevation' => 10.0]);
-            $at('/codes', ['code' => chr(70 - $k), 'description' => "Code $k"]);
-            $at('/worklists', ['name' => "List $k", 'pointIds' => [$point]]);
-            $at('/marks', [
-                'key' => $this->newKey(), 'kind' => 'as_built', 'name' => "B$k", 'withoutCheck' => true,
-                'observationId' => $this->measure($project, 'as_built', new Position(1000.0 + $k, 2020.0, 10.0))->id,
-            ]);
-            $lines[] = ['name' => "$k", 'family' => 'rows', 'northing1' => 1000.0 + $k, 'easting1' => 2000.0, 'northing2' => 1000.0 + $k, 'easting2' => 2050.0];
-            $at('/aims', ['key' => $this->newKey(), 'elevation' => 10.0 + $k]);
-        }
-        $at('/grid-lines', ['lines' => $lines]);
-
-        return $project;
     }
 }
