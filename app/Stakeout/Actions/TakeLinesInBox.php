@@ -25,6 +25,9 @@ final readonly class TakeLinesInBox
 {
     private const MOST = 60;
 
+    /** Shapes of the layers that reach into the box: more are not looked through while somebody waits. */
+    private const MOST_SHAPES = 300_000;
+
     public function __construct(private TakeAim $take) {}
 
     /** @return list<KeptAim> two of each line, in the order of the drawing */
@@ -34,6 +37,9 @@ final readonly class TakeLinesInBox
         [$southWest, $northEast] = [new Position($body->south, $body->west), new Position($body->north, $body->east)];
         $shapes = new DrawnShapes($project);
         $layers = self::layers($project, $body);
+        if (array_sum(array_map(static fn (DesignLayer $l): int => $l->count, $layers)) > self::MOST_SHAPES) {
+            throw new \DomainException('The layers shown here hold more than '.number_format(self::MOST_SHAPES).' pieces. Hide those that are not meant.');
+        }
         $lines = LinesInBox::of(array_map($shapes->read(...), $layers), $southWest, $northEast);
         $lines = self::ofLayers($lines, $body->layerIds, $layers);
         if ($lines === []) {
@@ -93,7 +99,7 @@ final readonly class TakeLinesInBox
     {
         $designs = Design::of($project)->where('current', true)->pluck('id');
         $layers = [];
-        foreach (DesignLayer::query()->whereIn('design_id', $designs)->where('visible', true)->where('pickable', true)->orderBy('id')->get(['id', 'name', 'kinds', 'extent']) as $layer) {
+        foreach (DesignLayer::query()->whereIn('design_id', $designs)->where('visible', true)->where('pickable', true)->orderBy('id')->get(['id', 'name', 'count', 'kinds', 'extent']) as $layer) {
             [$west, $south, $east, $north] = $layer->extent ?? [INF, INF, -INF, -INF];
             if ($west <= $body->east && $east >= $body->west && $south <= $body->north && $north >= $body->south) {
                 $layers[$layer->id] = $layer;

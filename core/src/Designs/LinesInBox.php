@@ -18,10 +18,13 @@ final class LinesInBox
 
     private const LONGEST_NAME = 60;
 
+    /** Nobody stakes so many at once: more are counted, and not named. */
+    private const MOST_NAMED = 2000;
+
     /**
      * @param  array<int, DrawingLayer>  $layers
      * @param  Position  $southWest  corners of the box
-     * @return list<array{int, int, string}> key of the layer, number of the shape in it, and its name; empty where no text lies beside it. Each
+     * @return list<array{int, int, string}> key of the layer, number of the shape in it, and its name; empty where no text lies beside it, or of more than two thousand. Each
      *                                        text names the line nearest to it, and each line has the text nearest to it of those that are left
      */
     public static function of(array $layers, Position $southWest, Position $northEast): array
@@ -40,9 +43,21 @@ final class LinesInBox
                 }
             }
         }
-        $names = self::named($lines, array_values(array_filter($texts, static fn (array $t) => $t[0] !== '')));
+        $near = array_values(array_filter($texts, static fn (array $t) => $t[0] !== '' && self::reaches($southWest, $northEast, $t)));
+        $names = count($lines) > self::MOST_NAMED ? [] : self::named($lines, $near);
 
         return array_map(static fn (array $line, int $i): array => [$line[0], $line[1], $names[$i] ?? ''], $lines, array_keys($lines));
+    }
+
+    /** @param  array{string, Position, float}  $text */
+    private static function reaches(Position $southWest, Position $northEast, array $text): bool
+    {
+        $reach = self::BESIDE * $text[2];
+
+        return self::holds(
+            new Position($southWest->northing - $reach, $southWest->easting - $reach), new Position($northEast->northing + $reach, $northEast->easting + $reach),
+            $text[1],
+        );
     }
 
     private static function holds(Position $southWest, Position $northEast, Position $p): bool
