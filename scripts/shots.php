@@ -139,7 +139,7 @@ $tablet->open("/p/$saltmarsh/stake?target={$points['B4.4']['id']}")->press('Sun 
 $take($tablet->see('in tolerance'), 'stake-in-tolerance-sun');
 
 $parlay->ask('POST', "/projects/$saltmarsh/instrument/cancel", ['key' => 'shot-cancel-1']);
-$parlay->ask('PATCH', "/projects/$saltmarsh/setup", ['method' => 'resection']);
+$parlay->ask('PATCH', "/projects/$saltmarsh/setup", ['method' => 'resection', 'instrumentHeight' => $parlay->ask('GET', '/practice')['tripod']['height'], 'targetHeight' => 2.0]);
 foreach (['CP1', 'CP2', 'CP3'] as $mark) {
     $parlay->ask('POST', '/practice', ['do' => 'walk', 'mark' => $mark, 'atOnce' => true]);
     if ($mark === 'CP1') {

@@ -43,7 +43,7 @@ describe('control to be sighted', { timeout: 60_000 }, () => {
 
     it('of many is narrowed by its code, and the nearest of it is chosen', () => {
         const onChoose = drawn(MARKS, { northing: 71, easting: 0 });
-        fireEvent.change(screen.getByLabelText('Only those of code'), { target: { value: 'NAIL' } });
+        fireEvent.change(screen.getByLabelText('Only of code'), { target: { value: 'NAIL' } });
         expect(onChoose).toHaveBeenCalledWith(6);
         // The one that is chosen stays in sight until the other is.
         expect(offered()).toEqual(['M6 (NAIL)', 'M9 (NAIL)', 'M5 (PIN)', 'M3 (NAIL)', 'M0 (NAIL)']);
@@ -51,6 +51,6 @@ describe('control to be sighted', { timeout: 60_000 }, () => {
 
     it('of few is not', () => {
         drawn(MARKS.slice(0, 7), null);
-        expect(screen.queryByLabelText('Only those of code')).toBeNull();
+        expect(screen.queryByLabelText('Only of code')).toBeNull();
     });
 });

@@ -80,7 +80,7 @@ function MarkChoice({ label, control, chosen, onChoose, near }: Props) {
     const narrowed = control.length >= MANY && codes.length > 1;
     const shown = control.filter((c) => !narrowed || code === '' || c.code === code || c.id === chosen);
     return (
-        <>
+        <div className={narrowed ? 'grid grid-cols-[2fr_1fr] gap-3' : 'contents'}>
             <Choice
                 label={label}
                 value={String(chosen)}
@@ -90,7 +90,7 @@ function MarkChoice({ label, control, chosen, onChoose, near }: Props) {
             />
             {narrowed && (
                 <Choice
-                    label="Only those of code"
+                    label="Only of code"
                     value={code}
                     onValue={(to) => {
                         setCode(to);
@@ -101,7 +101,7 @@ function MarkChoice({ label, control, chosen, onChoose, near }: Props) {
                     options={[['', 'any'], ...codes.map((c) => [c, c] as const)]}
                 />
             )}
-        </>
+        </div>
     );
 }
 

@@ -61,6 +61,10 @@ export function Conditions({ project, draft, control, barometer, onChange }: Pro
     );
 }
 
+/** The instrument's height as it was measured: slanted, or straight up. */
+export const heightAsItStands = (draft: Props['draft']): Partial<Draft> =>
+    draft.heightMode === 'slanted' ? { slantedHeight: draft.slantedHeight } : { instrumentHeight: draft.instrumentHeight };
+
 type Told = Pick<Props, 'draft' | 'barometer' | 'onChange'>;
 
 /** What is measured anew for each setup: told by typing it, or what is still untold all at one touch. It stays in its place, so that nobody is thrown out of a field by having told it. */
@@ -74,9 +78,8 @@ function HeightsAndAir({ draft, barometer, onChange }: Told) {
         onChange(part);
     };
     const { airDue, heightDue, targetDue } = draft;
-    const height = draft.heightMode === 'slanted' ? { slantedHeight: draft.slantedHeight } : { instrumentHeight: draft.instrumentHeight };
     const untold: Partial<Draft> = {
-        ...(heightDue ? height : {}),
+        ...(heightDue ? heightAsItStands(draft) : {}),
         ...(targetDue ? { targetHeight: draft.targetHeight } : {}),
         ...(!airDue ? {} : draft.airMode === 'typed' ? { ppm: draft.ppmTyped } : airAsItStands(draft, barometer)),
     };

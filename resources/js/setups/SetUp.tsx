@@ -13,6 +13,7 @@ import type { StageProps } from '../stage/stages';
 import { localZone, timeOfDay } from '../units/times';
 import { awayWords } from './away';
 import { CheckShot } from './CheckShot';
+import { heightAsItStands } from './Conditions';
 import { evidenceOf } from './evidence';
 import { GridLinesSetup } from './GridLinesSetup';
 import { MendedSetups } from './Mended';
@@ -187,6 +188,7 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
     const [key] = useState(newKey);
     const bad = (state.explanations?.length ?? 0) > 0;
     const ready = Boolean(state.solution?.oriented && state.solution.passes !== false && !state.weakness && state.beyondLimit.length === 0);
+    const untold = draft.heightDue && state.solution?.station.mark.elevation != null;
     const { setWant } = props;
     const evidence = useMemo(() => evidenceOf(state, control), [state, control]);
     useShow(figures, evidence?.figure ?? null);
@@ -211,12 +213,22 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                                 A sight is being measured.
                             </span>
                         )}
+                        {/* What stands in grey has to be told before: here it can be, where the eye is. */}
+                        {untold && (
+                            <Button
+                                kind={ready ? 'primary' : 'plain'}
+                                className="min-h-16"
+                                onClick={() => change.mutate(heightAsItStands(draft))}
+                            >
+                                It stands <Length of={draft.instrumentHeight} /> high
+                            </Button>
+                        )}
                         <Button
-                            kind={ready ? 'primary' : 'plain'}
+                            kind={ready && !untold ? 'primary' : 'plain'}
                             className="min-h-16"
                             aria-label="Accept this setup"
                             aria-describedby={measuring ? `${key} waits` : undefined}
-                            disabled={measuring}
+                            disabled={measuring || untold}
                             busy={accept.isPending}
                             onClick={() => accept.mutate(key, { onSuccess: onDone })}
                         >
