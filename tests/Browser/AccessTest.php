@@ -145,6 +145,8 @@ final class AccessTest extends TestCase
         ]);
         $chrome->size(...self::SIZES['desk']);
         $chrome->driver->executeScript('try { sessionStorage.clear() } catch {}');
+        // The next is asked for here, to see where the focus goes when a button gives way to another.
+        $parlay->ask('PUT', "/projects/$project/staking", ['next' => 'off', 'look' => false, 'lath' => false, 'lathLines' => ['name'], 'figures' => []]);
         $s = (new Screen($chrome, $parlay->url))->open("/p/$project/prepare")->see('A1.1')->settle();
         $focus = static fn (): string => (string) $chrome->driver->executeScript(
             'const e = document.activeElement; return e === document.body ? "lost" : e.id || e.getAttribute("aria-label") || e.textContent.slice(0, 40)',
