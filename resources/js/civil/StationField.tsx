@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { api, ask, type Schemas } from '../api/client';
 import { Button } from '../parts/Button';
 import { TextField } from '../parts/Field';
+import { reading } from '../parts/reading';
 import { formatStation } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 import type { Alignment } from './hooks';
@@ -45,7 +46,7 @@ export function StationField({ label, project, alignment, value, onValue }: Prop
         <TextField
             label={label}
             value={typed ?? (now === null ? '' : formatStation(now.station, units))}
-            onValue={(text) => void take(text)}
+            onValue={(text) => void reading(take(text))}
             inputMode="decimal"
             hint={
                 found instanceof Error ? (

@@ -3,6 +3,7 @@ import { useId, useRef, useState } from 'react';
 import { api, ask } from '../api/client';
 import { Button } from '../parts/Button';
 import { Labelled } from '../parts/Field';
+import { reading } from '../parts/reading';
 import { placeOf } from '../plan/taken';
 import { formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
@@ -93,7 +94,7 @@ export function PlaceInput({ label, value, onValue, points, control }: Props) {
                         placeholder={active ? 'touch the plan, or type a name' : 'name or coordinates'}
                         autoComplete="off"
                         onFocus={onActivate}
-                        onChange={(e) => void take(e.target.value)}
+                        onChange={(e) => void reading(take(e.target.value))}
                         onBlur={() => value && setTyped(null)}
                     />
                     <datalist id={list}>

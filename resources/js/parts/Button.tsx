@@ -1,4 +1,5 @@
 import type { ComponentProps, ReactNode } from 'react';
+import { held } from './reading';
 
 interface Props extends ComponentProps<'button'> {
     /** primary: the one next step of a screen; plain: everything else; bare: inside lists */
@@ -40,6 +41,12 @@ export function Button({ kind = 'plain', icon, busy, pressed, className = '', ch
             onClick={(e) => {
                 if (off) {
                     // A form that is sent by Enter presses this one, too.
+                    e.preventDefault();
+                    e.stopPropagation();
+                    return;
+                }
+                const pressed = e.currentTarget;
+                if (held(() => pressed.isConnected && pressed.click())) {
                     e.preventDefault();
                     e.stopPropagation();
                     return;

@@ -3,6 +3,7 @@ import { type InputHTMLAttributes, type ReactNode, useId, useRef, useState } fro
 import { api, ask } from '../api/client';
 import { formatAngle, formatDirection, formatLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
+import { reading } from './reading';
 
 const INPUT = 'min-h-12 w-full rounded-sm border-[length:var(--stroke)] border-ink/50 bg-sheet px-3 text-base';
 
@@ -154,7 +155,7 @@ export function LengthField({ label, value, onValue, optional, untold, hint }: L
                     className={`${INPUT} figure ${untold && typed === null ? 'border-dashed! text-quiet! italic' : ''}`}
                     value={text}
                     autoComplete="off"
-                    onChange={(e) => void take(e.target.value)}
+                    onChange={(e) => void reading(take(e.target.value))}
                     onBlur={() => !several && !readings.error && setTyped(null)}
                     onFocus={(e) => e.target.select()}
                 />
@@ -220,7 +221,7 @@ export function AngleField({ label, value, onValue, direction = false, hint }: A
                     className={`${INPUT} figure`}
                     value={typed ?? (value === null ? '' : show(value))}
                     autoComplete="off"
-                    onChange={(e) => void take(e.target.value)}
+                    onChange={(e) => void reading(take(e.target.value))}
                     onBlur={() => trouble === null && setTyped(null)}
                     onFocus={(e) => e.target.select()}
                 />
