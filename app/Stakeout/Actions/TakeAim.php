@@ -32,6 +32,9 @@ final readonly class TakeAim
 {
     private const HIGHEST = 10_000.0;
 
+    /** Farther apart, two spots are not the same one; metres. */
+    private const SAME = 0.001;
+
     public function __construct(private PlacesAlong $places) {}
 
     public function __invoke(Project $project, AimToTake $body): KeptAim
@@ -101,7 +104,13 @@ final readonly class TakeAim
     {
         $given = self::given($body);
         $revision = new AimRevision($project);
-        foreach (KeptAim::query()->where('project_id', $project->id)->whereNull('line_id')->orderByDesc('id')->get() as $aim) {
+        $alike = KeptAim::query()->where('project_id', $project->id)->where('kind', $row['kind'])->whereNull('line_id')->orderByDesc('id');
+        if ($row['kind'] === AimKind::Spot) {
+            // As it was, it lies where it lay: many are taken at once, and not held against all there are.
+            [$n, $e] = [(float) $row['northing'], (float) $row['easting']];
+            $alike->whereBetween('northing', [$n - self::SAME, $n + self::SAME])->whereBetween('easting', [$e - self::SAME, $e + self::SAME]);
+        }
+        foreach ($alike->get() as $aim) {
             // Whatever order the database gives the fields back in.
             if (self::whereverTouched($aim->given) == self::whereverTouched($given) && $revision->changeOf($aim) === '') {
                 $aim->fill(['put_away' => false, 'prepared' => $project->prepared_revision]);

@@ -69,19 +69,13 @@ final class GridRecognition
         }
     }
 
-    /** A text is placed by its lower left corner; its middle is what a line points at. */
+    /** The middle of a text is what a line points at. */
     private function text(Shape $shape, string $text): void
     {
         if (! GridNames::isName($text)) {
             return;
         }
-        [$height, $turn] = [$shape->v[3], $shape->v[4]];
-        $half = [0.35 * $height * mb_strlen($text), 0.5 * $height];
-        $middle = new Position(
-            $shape->v[1] + $half[0] * sin($turn) + $half[1] * cos($turn),
-            $shape->v[0] + $half[0] * cos($turn) - $half[1] * sin($turn),
-        );
-        $this->names[] = [$text, $middle, self::NEAR * $height];
+        $this->names[] = [$text, $shape->middleOfText($text), self::NEAR * $shape->v[3]];
     }
 
     /**

@@ -34,7 +34,8 @@ final class LinesInBox
             for ($i = 0; $i < $layer->count; $i++) {
                 $shape = $layer->shape($i);
                 if ($shape->kind === ShapeKind::Text) {
-                    $texts[] = [mb_substr(trim($layer->strings[(int) $shape->v[5]] ?? ''), 0, self::LONGEST_NAME), self::middle($shape, $layer), $shape->v[3]];
+                    $text = trim($layer->strings[(int) $shape->v[5]] ?? '');
+                    $texts[] = [mb_substr($text, 0, self::LONGEST_NAME), $shape->middleOfText($text), $shape->v[3]];
                 } elseif ($shape->kind === ShapeKind::Line || $shape->kind === ShapeKind::Arc) {
                     [$from, $to] = [$shape->pointAt(0.0)->at(null), $shape->pointAt(1.0)->at(null)];
                     if ($from->distanceTo($to) > self::SHORT && self::holds($southWest, $northEast, $from) && self::holds($southWest, $northEast, $to)) {
@@ -64,15 +65,6 @@ final class LinesInBox
     {
         return $p->northing >= $southWest->northing && $p->northing <= $northEast->northing
             && $p->easting >= $southWest->easting && $p->easting <= $northEast->easting;
-    }
-
-    /** A text is placed by its lower left corner. */
-    private static function middle(Shape $text, DrawingLayer $layer): Position
-    {
-        [$height, $turn] = [$text->v[3], $text->v[4]];
-        [$half, $up] = [0.35 * $height * mb_strlen(trim($layer->strings[(int) $text->v[5]] ?? '')), 0.5 * $height];
-
-        return new Position($text->v[1] + $half * sin($turn) + $up * cos($turn), $text->v[0] + $half * cos($turn) - $up * sin($turn));
     }
 
     /**

@@ -71,6 +71,21 @@ final readonly class Shape
         return new self(ShapeKind::from((int) $fields['kind'] & 0xFF), (int) $fields['place'], $values, (int) $fields['kind'] >> 8);
     }
 
+    /**
+     * Of a text, which is placed by its lower left corner: its middle, with letters seven tenths as wide as high.
+     *
+     * @param  string  $text  as it stands there
+     */
+    public function middleOfText(string $text): Position
+    {
+        [$height, $turn] = [$this->v[3], $this->v[4]];
+        [$half, $up] = [0.35 * $height * mb_strlen($text), 0.5 * $height];
+
+        return new Position(
+            $this->v[1] + $half * sin($turn) + $up * cos($turn), $this->v[0] + $half * cos($turn) - $up * sin($turn),
+        );
+    }
+
     /** Where the shape begins (0), ends (1), or is between: by length for lines and arcs, by parameter for ellipses. */
     public function pointAt(float $part): Position
     {

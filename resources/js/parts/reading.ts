@@ -7,6 +7,9 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 /** Where nobody says how it is to be read, nobody is kept waiting; milliseconds. */
 const PATIENCE = 1500;
 
+/** Until what was read has been drawn, and stands in what is pressed; milliseconds. */
+const DRAWN = 50;
+
 export async function reading<T>(what: Promise<T>): Promise<T> {
     underWay++;
     try {
@@ -14,8 +17,7 @@ export async function reading<T>(what: Promise<T>): Promise<T> {
     } finally {
         underWay--;
         if (underWay === 0 && waiting.length > 0) {
-            // After what was read has been drawn.
-            setTimeout(letGo);
+            setTimeout(letGo, DRAWN);
         }
     }
 }

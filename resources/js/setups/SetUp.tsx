@@ -218,6 +218,8 @@ function Making(props: StageProps & { state: SetupState; onDone: () => void; onL
                             <Button
                                 kind={ready ? 'primary' : 'plain'}
                                 className="min-h-16"
+                                // What was typed a moment ago is on its way, and not what is read here.
+                                busy={change.isPending}
                                 onClick={() => change.mutate(heightAsItStands(draft))}
                             >
                                 It stands <Length of={draft.instrumentHeight} /> high
