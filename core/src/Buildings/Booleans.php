@@ -20,15 +20,16 @@ final class Booleans
     public static function difference(Solid $a, Solid $b): ?Solid
     {
         $near = self::near($a, $b);
-        $facets = array_merge([], ...array_map(static fn (int $k): array => self::facetsOf($a, $a->faces[$k]), $near));
         $second = array_map(static fn (RoundFace $r) => new RoundFace($r->from, $r->to, $r->radius, ! $r->hollow), $b->round);
-        [$fa, $fb] = [self::facets($a), self::facets($b)];
+        $byFace = array_map(static fn (Face $face): array => self::facetsOf($a, $face), $a->faces);
+        [$fa, $fb] = [array_merge([], ...$byFace), self::facets($b)];
         if (count($fa) + count($fb) > self::MOST_FACETS) {
             throw new TooManyFaces(count($fa) + count($fb));
         }
         if ($fa === [] || $fb === []) {
             return $a;
         }
+        $facets = array_merge([], ...array_map(static fn (int $k): array => $byFace[$k], $near));
         $left = [...Partition::of($fb)->parts($facets, false, true, false), ...self::turned(Partition::of($fa)->parts($fb, true, false, false), count($a->round))];
         $whole = array_diff_key(array_fill(0, count($a->faces), true), array_fill_keys($near, true));
 
@@ -45,9 +46,29 @@ final class Booleans
      */
     public static function withoutAll(Solid $solid, array $holes): ?Solid
     {
-        [$left, $others] = Piercing::of($solid, $holes);
+        [$pierced, $cutting] = Piercing::of($solid, $holes);
+        if ($cutting === [] || count($cutting) === count($holes)) {
+            return self::cut($pierced, $cutting);
+        }
+        // What is cut is cut first: faces that have holes already fall into many more pieces.
+        $left = self::cut($solid, $cutting);
+        if ($left === null) {
+            return null;
+        }
+        [$pierced, $others] = Piercing::of($left, array_values(array_filter($holes, static fn (Solid $hole): bool => ! in_array($hole, $cutting, true))));
+
+        return self::cut($pierced, $others);
+    }
+
+    /**
+     * @param  list<Solid>  $holes
+     *
+     * @throws TooManyFaces
+     */
+    private static function cut(Solid $solid, array $holes): ?Solid
+    {
         $groups = [];
-        foreach ($others as $hole) {
+        foreach ($holes as $hole) {
             $last = count($groups) - 1;
             if ($last >= 0 && self::isApart($hole, $groups[$last])) {
                 $groups[$last][] = $hole;
@@ -55,6 +76,7 @@ final class Booleans
                 $groups[] = [$hole];
             }
         }
+        $left = $solid;
         foreach ($groups as $group) {
             $left = $left === null ? null : self::difference($left, Solid::together($group));
         }
@@ -132,6 +154,11 @@ final class Booleans
     /** @return list<Facet> */
     private static function facetsOf(Solid $s, Face $face): array
     {
+        $whole = FaceTriangles::isConvex($s->corners, $face)
+            ? Facet::inPlane(array_map(static fn (int $i): array => $s->corners[$i], $face->outline), $face->round) : null;
+        if ($whole !== null) {
+            return [$whole];
+        }
         $facets = [];
         $t = FaceTriangles::of($s->corners, $face);
         for ($i = 0, $n = count($t); $i < $n; $i += 3) {

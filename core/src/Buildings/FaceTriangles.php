@@ -47,23 +47,11 @@ final class FaceTriangles
             return $loop;
         }
         $normal = self::normal($corners, $loop);
-        $size = max(abs($normal[0]), abs($normal[1]), abs($normal[2]));
-        if ($size === 0.0) {
+        if ($normal === [0.0, 0.0, 0.0]) {
             return [];
         }
         $self = new self;
-        // Seen along the axis that is nearest to the normal, from the side where the outline turns to the left.
-        [$a, $b, $sign] = match ($size) {
-            abs($normal[2]) => [0, 1, $normal[2]],
-            abs($normal[0]) => [1, 2, $normal[0]],
-            default => [2, 0, $normal[1]],
-        };
-        foreach ([$loop, ...$face->holes] as $l) {
-            foreach ($l as $i) {
-                $self->u[$i] = $sign > 0.0 ? $corners[$i][$a] : -$corners[$i][$a];
-                $self->v[$i] = $corners[$i][$b];
-            }
-        }
+        $self->look($corners, $face, $normal);
         if ($face->holes === [] && $self->convex($loop)) {
             $triangles = [];
             for ($i = 2; $i < $count; $i++) {
@@ -83,6 +71,43 @@ final class FaceTriangles
         }
 
         return $all <= self::MOST ? $self->ears($self->bridged($loop, $face->holes)) : throw new TooManyFaces($all);
+    }
+
+    /**
+     * Whether it has no holes, and bends to the left at every corner on its way once round.
+     *
+     * @param  list<array{float, float, float}>  $corners
+     */
+    public static function isConvex(array $corners, Face $face): bool
+    {
+        if ($face->holes !== [] || count($face->outline) < 3) {
+            return false;
+        }
+        $self = new self;
+        $self->look($corners, $face, self::normal($corners, $face->outline));
+
+        return $self->convex($face->outline);
+    }
+
+    /**
+     * Along the axis that is nearest to the normal, from the side where the outline turns to the left.
+     *
+     * @param  list<array{float, float, float}>  $corners
+     * @param  array{float, float, float}  $normal
+     */
+    private function look(array $corners, Face $face, array $normal): void
+    {
+        [$a, $b, $sign] = match (max(abs($normal[0]), abs($normal[1]), abs($normal[2]))) {
+            abs($normal[2]) => [0, 1, $normal[2]],
+            abs($normal[0]) => [1, 2, $normal[0]],
+            default => [2, 0, $normal[1]],
+        };
+        foreach ([$face->outline, ...$face->holes] as $l) {
+            foreach ($l as $i) {
+                $this->u[$i] = $sign > 0.0 ? $corners[$i][$a] : -$corners[$i][$a];
+                $this->v[$i] = $corners[$i][$b];
+            }
+        }
     }
 
     /**

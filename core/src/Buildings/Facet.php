@@ -7,6 +7,9 @@ namespace Parlay\Core\Buildings;
 /** A plane convex piece of a face, while solids are cut. */
 final readonly class Facet
 {
+    /** A tenth of what lies in a plane while solids are parted (Partition), metres. */
+    private const FLAT = 1e-7;
+
     /**
      * @param  list<array{float, float, float}>  $corners  turning to the left from outside
      * @param  float  $x  of its normal, of length 1
@@ -33,6 +36,23 @@ final readonly class Facet
         [$x, $y, $z] = [$x / $length, $y / $length, $z / $length];
 
         return new self($corners, $x, $y, $z, $x * $corners[0][0] + $y * $corners[0][1] + $z * $corners[0][2], $round);
+    }
+
+    /**
+     * The same of many corners; null also where they do not lie in one plane.
+     *
+     * @param  list<array{float, float, float}>  $corners
+     */
+    public static function inPlane(array $corners, ?int $round): ?self
+    {
+        $facet = self::of($corners, $round);
+        foreach ($facet === null ? [] : $corners as [$x, $y, $z]) {
+            if (abs($facet->x * $x + $facet->y * $y + $facet->z * $z - $facet->d) > self::FLAT) {
+                return null;
+            }
+        }
+
+        return $facet;
     }
 
     /** @param  list<array{float, float, float}>  $corners  a piece of this */

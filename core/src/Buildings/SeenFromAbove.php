@@ -32,7 +32,11 @@ final readonly class SeenFromAbove
     {
         $circles = self::circles($solid, $frame);
         $mirrored = $frame->determinant() < 0.0;
-        $at = array_map(static fn (array $c): array => $frame->point(...$c), $solid->corners);
+        // Turned about the upright alone, it is seen as it was drawn.
+        $upright = $frame->g === 0.0 && $frame->h === 0.0 && $frame->c === 0.0 && $frame->f === 0.0 && $frame->i > 0.0 && $frame->stretch() !== null;
+        $at = $upright ? $solid->corners : array_map(static fn (array $c): array => $frame->point(...$c), $solid->corners);
+        // A side is one key, whichever way it is gone along.
+        $base = count($at);
         $round = self::sidesOf($solid, $circles);
         $top = $underside = $within = [];
         foreach ($solid->faces as $face) {
@@ -45,10 +49,11 @@ final readonly class SeenFromAbove
             foreach ([$face->outline, ...$face->holes] as $loop) {
                 $before = $loop[count($loop) - 1];
                 foreach ($loop as $corner) {
-                    $side = [min($before, $corner), max($before, $corner)];
-                    $key = "{$side[0]} {$side[1]}";
+                    $side = $before < $corner ? [$before, $corner] : [$corner, $before];
+                    $key = $base * $side[0] + $side[1];
                     $before = $corner;
-                    if (isset($round[$key]) || (abs($at[$side[0]][0] - $at[$side[1]][0]) < self::UPRIGHT && abs($at[$side[0]][1] - $at[$side[1]][1]) < self::UPRIGHT)) {
+                    [$p, $q] = [$at[$side[0]], $at[$side[1]]];
+                    if (isset($round[$key]) || (abs($p[0] - $q[0]) < self::UPRIGHT && abs($p[1] - $q[1]) < self::UPRIGHT)) {
                         continue;
                     }
                     // Between two pieces of one curved face that look the same way there is no edge.
@@ -91,18 +96,19 @@ final readonly class SeenFromAbove
 
     /**
      * @param  list<int>  $circles
-     * @return array<string, true> sides that are pieces of these circles
+     * @return array<int, true> keys of the sides that are pieces of these circles
      */
     private static function sidesOf(Solid $solid, array $circles): array
     {
         $sides = [];
+        $base = count($solid->corners);
         foreach ($solid->faces as $face) {
             if ($face->round === null || ! in_array($face->round, $circles, true)) {
                 continue;
             }
             $before = $face->outline[count($face->outline) - 1];
             foreach ($face->outline as $corner) {
-                $sides[min($before, $corner).' '.max($before, $corner)] = true;
+                $sides[$base * min($before, $corner) + max($before, $corner)] = true;
                 $before = $corner;
             }
         }

@@ -161,17 +161,18 @@ final class Placement
         $into = $this->layers[$layer] ??= $this->layer($layer);
         $rgb = $colour < 0 ? $into->rgb : $colour;
         $asDrawn = $transform->leavesAsDrawn();
+        $said = $drawn->attributes === [] ? '' : Attributes::packed($drawn->attributes);
         foreach ($drawn->pieces as $piece) {
             $chords = $piece[0] === ShapeKind::Arc || $piece[0] === ShapeKind::Ellipse ? $transform->uprightChords($piece[0], $piece[1]) : [];
             foreach ($chords as $line) {
-                $this->keep($into, $rgb, ShapeKind::Line, $place, $line, $piece[2] ?? null, $transform, $drawn->attributes);
+                $this->keep($into, $rgb, ShapeKind::Line, $place, $line, $piece[2] ?? null, $transform, $said);
             }
             if ($chords !== []) {
                 continue;
             }
             // An ellipse and a curve are brought into their final form even where they stay in place.
             [$kind, $values] = $asDrawn && $piece[0] !== ShapeKind::Ellipse ? $piece : $transform->apply($piece[0], $piece[1]);
-            $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform, $drawn->attributes);
+            $this->keep($into, $rgb, $kind, $place, $values, $piece[2] ?? null, $transform, $said);
             if ($piece[0] === ShapeKind::Circle && ($kind === ShapeKind::Line || is_nan($values[2]))) {
                 // A sleeve in a wall is a circle that stands upright or leans: on the plan it is an edge or an ellipse, and its centre
                 // is what is staked.
@@ -222,7 +223,8 @@ final class Placement
             if ($into !== null) {
                 [$kind, $values] = $transform->apply(ShapeKind::Insert, [...$to, $insertion->rotation, 0.0]);
                 $this->keep(
-                    $into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform, $insertion->attributes,
+                    $into, $colour < 0 ? $into->rgb : $colour, $kind, $place, $values, $block->name, $transform,
+                    $insertion->attributes === [] ? '' : Attributes::packed($insertion->attributes),
                     [$insertion->scale[0] * hypot($transform->a, $transform->d), $insertion->scale[1] * hypot($transform->b, $transform->e)],
                 );
             }
@@ -265,7 +267,7 @@ final class Placement
 
     /**
      * @param  list<float>  $v
-     * @param  array<string, string>  $attributes  of an insertion or a line
+     * @param  string  $said  attributes of an insertion or a line, packed; empty where it has none
      * @param  array{float, float}|null  $stretched  of an insertion, to its right and upward
      */
     private function keep(
@@ -276,7 +278,7 @@ final class Placement
         array $v,
         string|Spline|null $extra,
         Transform $transform,
-        array $attributes = [],
+        string $said = '',
         ?array $stretched = null,
     ): void {
         if ($kind === ShapeKind::Spline && $extra instanceof Spline) {
@@ -301,15 +303,15 @@ final class Placement
         }
         if (is_string($extra)) {
             $v[count($v) - 1] = (float) $layer->addString($extra);
-            if ($attributes !== []) {
-                $v[] = 1.0 + $layer->addString(Attributes::packed($attributes));
+            if ($said !== '') {
+                $v[] = 1.0 + $layer->addString($said);
             }
         }
         if ($stretched !== null) {
             $v = [...array_pad($v, 6, 0.0), ...$stretched];
         }
-        if ($kind === ShapeKind::Line && $attributes !== []) {
-            $v[Attributes::OF_LINE] = 1.0 + $layer->addSharedString(Attributes::packed($attributes));
+        if ($kind === ShapeKind::Line && $said !== '') {
+            $v[Attributes::OF_LINE] = 1.0 + $layer->addSharedString($said);
         }
         /** @var list<float> $v heights and texts are put in place */
         $layer->add($kind, $place, $rgb, $v);
@@ -318,9 +320,12 @@ final class Placement
     /** The height as it is to be kept; what the file had is remembered for the range that is shown. */
     private function height(float $z): float
     {
-        if (! is_nan($z)) {
-            $this->lowest = min($this->lowest, $z);
-            $this->highest = max($this->highest, $z);
+        // What is not known is neither.
+        if ($z < $this->lowest) {
+            $this->lowest = $z;
+        }
+        if ($z > $this->highest) {
+            $this->highest = $z;
         }
 
         return $this->heights->used ? $z : $this->heights->fixed ?? NAN;

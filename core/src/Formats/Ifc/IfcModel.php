@@ -41,6 +41,9 @@ final class IfcModel
 
     public readonly IfcGrids $grids;
 
+    /** @var array{MapConversion|null}|null once it was looked for, which takes all property sets */
+    private ?array $map = null;
+
     private readonly IfcShapes $shapes;
 
     private readonly IfcCurves $curves;
@@ -89,7 +92,7 @@ final class IfcModel
     /** What the file says of its place on the map; null where it says nothing. */
     public function map(): ?MapConversion
     {
-        return MapConversion::of($this->file, $this->units->length);
+        return ($this->map ??= [MapConversion::of($this->file, $this->units->length)])[0];
     }
 
     /** Where the coordinate system of the model itself stands in the world (WorldCoordinateSystem); null where it is the world's. */
