@@ -59,9 +59,10 @@ function places(string $folder): array
 /**
  * Test files that speak of a class, or of one that speaks of it: those whose business it is to notice.
  *
+ * @param  int  $steps  of speaking: 1, or 2 where those that speak of the ones that speak of it shall be asked, too
  * @return list<string>
  */
-function testsOf(string $root, string $file, string $folder): array
+function testsOf(string $root, string $file, string $folder, int $steps = 1): array
 {
     static $sources = null, $tests = null;
     $read = static function (string $dir): array {
@@ -75,9 +76,12 @@ function testsOf(string $root, string $file, string $folder): array
     $sources ??= $read("$root/core/src");
     $tests ??= array_filter($read("$root/core/tests"), static fn (string $path) => str_ends_with($path, 'Test.php'), ARRAY_FILTER_USE_KEY);
     $names = [basename($file, '.php')];
-    foreach ($sources as $path => $code) {
-        if ($path !== $file && preg_match('~\\b'.$names[0].'\\b~', $code) === 1) {
-            $names[] = basename($path, '.php');
+    for ($step = 0; $step < $steps; $step++) {
+        $words = '~\\b(?:'.implode('|', $names).')\\b~';
+        foreach ($sources as $path => $code) {
+            if (preg_match($words, $code) === 1 && ! in_array($name = basename($path, '.php'), $names, true)) {
+                $names[] = $name;
+            }
         }
     }
     $speaks = array_keys(array_filter($tests, static fn (string $code) => preg_match('~\\b(?:'.implode('|', $names).')\\b~', $code) === 1));
@@ -109,7 +113,7 @@ function begin(string $root, array $at, array $tests): array
     $command = [
         'timeout', (string) PATIENCE, PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d',
         'opcache.jit_buffer_size=64M', '-d', 'memory_limit=1G', "$root/vendor/bin/phpunit", '--no-configuration', '--bootstrap',
-        "$scratch/bootstrap.php", '--stop-on-defect', '--no-progress', '--do-not-cache-result', ...$tests,
+        "$scratch/bootstrap.php", '--stop-on-defect', '--fail-on-warning', '--no-progress', '--do-not-cache-result', ...$tests,
     ];
 
     $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', "$scratch/log", 'w'], ['file', "$scratch/log", 'a']], $pipes, $root);
@@ -242,17 +246,31 @@ function sample(string $root, int $each, array $folders): int
             $waiting[] = [$at, testsOf($root, $at[0], $folder)];
         }
     }
-    $all = $noticed = $survived = [];
-    tryAll($root, $waiting, function (array $at, bool $by, string $test) use ($root, &$all, &$noticed, &$survived): void {
+    $all = $noticed = $unnoticed = $survived = [];
+    $count = function (array $at, bool $by, string $test) use ($root, &$noticed, &$unnoticed): void {
         $folder = strtok(substr($at[0], strlen("$root/core/src/")), '/');
-        $all[$folder] = ($all[$folder] ?? 0) + 1;
         $noticed[$folder] = ($noticed[$folder] ?? 0) + ($by ? 1 : 0);
         if (! $by) {
-            echo '  survived: ', $survived[] = said($root, $at), "\n";
+            $unnoticed[] = [$folder, $at];
         } elseif ($test !== '' && ! in_array($row = kept($root, $at, $test), keptRows(), true)) {
             file_put_contents(KEPT, $row."\n", FILE_APPEND);
         }
-    });
+    };
+    foreach ($waiting as [$at]) {
+        $folder = strtok(substr($at[0], strlen("$root/core/src/")), '/');
+        $all[$folder] = ($all[$folder] ?? 0) + 1;
+    }
+    tryAll($root, $waiting, $count);
+    // Then those that are farther off. One of them that is not through in its time has noticed nothing.
+    $farther = array_map(static fn (array $u): array => [
+        $u[1], array_values(array_diff(testsOf($root, $u[1][0], $u[0], 2), testsOf($root, $u[1][0], $u[0]))),
+    ], $unnoticed);
+    $unnoticed = [];
+    tryAll($root, array_filter($farther, static fn (array $f): bool => $f[1] !== []), static fn (array $at, bool $by, string $test) => $count($at, $by && $test !== '', $test));
+    array_push($unnoticed, ...array_map(static fn (array $f): array => ['', $f[0]], array_filter($farther, static fn (array $f): bool => $f[1] === [])));
+    foreach ($unnoticed as [, $at]) {
+        echo '  survived: ', $survived[] = said($root, $at), "\n";
+    }
     foreach ($all as $folder => $count) {
         printf("  %-12s %d of %d noticed\n", $folder, $noticed[$folder], $count);
     }

@@ -152,18 +152,21 @@ final class DrawingComparison
         return [$old, $new];
     }
 
-    /** The farthest way that any part of it went: its place, its other end, its radius. */
+    /** The farthest way that any part of it went: its place, its other corners and ends, its radius. */
     private static function distance(Shape $p, Shape $q): float
     {
-        $way = hypot($q->v[0] - $p->v[0], $q->v[1] - $p->v[1]);
-        $other = match ($p->kind) {
-            ShapeKind::Line, ShapeKind::Spline => hypot($q->v[3] - $p->v[3], $q->v[4] - $p->v[4]),
-            ShapeKind::Circle, ShapeKind::Arc => abs($q->v[3] - $p->v[3]),
-            default => 0.0,
-        };
-        $rise = $q->v[2] - $p->v[2];
+        [$v, $w] = [$p->v, $q->v];
+        $ways = [hypot($w[0] - $v[0], $w[1] - $v[1]), $w[2] - $v[2], ...match ($p->kind) {
+            ShapeKind::Line => [hypot($w[3] - $v[3], $w[4] - $v[4]), $w[5] - $v[5]],
+            ShapeKind::Spline => [hypot($w[3] - $v[3], $w[4] - $v[4]), $w[5] - $v[5], $w[7] - $v[7]],
+            ShapeKind::Face => [hypot($w[3] - $v[3], $w[4] - $v[4]), $w[5] - $v[5], hypot($w[6] - $v[6], $w[7] - $v[7]), $w[8] - $v[8]],
+            ShapeKind::Circle => [$w[3] - $v[3]],
+            ShapeKind::Arc, ShapeKind::Ellipse => array_map(static fn (float $part): float => $p->pointAt($part)->distanceTo($q->pointAt($part)), [0.0, 0.25, 0.5, 0.75, 1.0]),
+            default => [],
+        }];
 
-        return max($way, $other, is_nan($rise) ? 0.0 : abs($rise));
+        // A height that either does not have is none that went.
+        return max(array_map(static fn (float $way): float => is_nan($way) ? 0.0 : abs($way), $ways));
     }
 
     private static function where(Shape $s): string
@@ -177,8 +180,9 @@ final class DrawingComparison
     {
         $v = $s->v;
         $rest = match ($s->kind) {
-            ShapeKind::Line, ShapeKind::Spline => [$v[3] - $v[0], $v[4] - $v[1]],
-            ShapeKind::Face => [$v[3] - $v[0], $v[4] - $v[1], $v[6] - $v[0], $v[7] - $v[1]],
+            ShapeKind::Line => [$v[3] - $v[0], $v[4] - $v[1], $v[5] - $v[2]],
+            ShapeKind::Spline => [$v[3] - $v[0], $v[4] - $v[1], $v[5] - $v[2], $v[7]],
+            ShapeKind::Face => [$v[3] - $v[0], $v[4] - $v[1], $v[5] - $v[2], $v[6] - $v[0], $v[7] - $v[1], $v[8] - $v[2]],
             ShapeKind::Text => [$v[3], $v[4]],
             ShapeKind::Insert => [$v[3]],
             default => array_slice($v, 3),

@@ -28,7 +28,7 @@ final class Spots
         $texts = [];
         foreach ($layers as $layer) {
             $kinds = $layer->kinds();
-            if (array_intersect_key($kinds, ['point' => 1, 'circle' => 1, 'insert' => 1, 'text' => 1]) === []) {
+            if (array_intersect(['point', 'circle', 'insert', 'text'], array_keys($kinds)) === []) {
                 continue;
             }
             for ($i = 0; $i < $layer->count; $i++) {
