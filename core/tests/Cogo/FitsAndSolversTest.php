@@ -167,6 +167,9 @@ final class FitsAndSolversTest extends TestCase
                 self::assertLessThan(1e-5, $off, 'parts '.implode(' ', $parts));
                 foreach ($found as $t) {
                     self::assertEqualsWithDelta(M_PI, array_sum($t->angles), 1e-9);
+                    // By its three sides alone (Heron).
+                    $half = array_sum($t->sides) / 2;
+                    self::assertEqualsWithDelta($half * ($half - $t->sides[0]) * ($half - $t->sides[1]) * ($half - $t->sides[2]), $t->area() ** 2, 1e-6 * max(1.0, $t->area() ** 2));
                     self::assertEqualsWithDelta(
                         $t->sides[0] ** 2, $t->sides[1] ** 2 + $t->sides[2] ** 2 - 2 * $t->sides[1] * $t->sides[2] * cos($t->angles[0]),
                         1e-6,

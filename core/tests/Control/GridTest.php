@@ -20,7 +20,8 @@ final class GridTest extends TestCase
 {
     public function test_spacings_are_measured_at_right_angles_also_where_the_grid_is_skewed(): void
     {
-        foreach ([M_PI_2, 1.2, 2.0] as $skew) {
+        // Below 0 the crossing lines run to the left of the first.
+        foreach ([M_PI_2, 1.2, 2.0, -M_PI_2, -1.2] as $skew) {
             $lines = array_column(array_map(
                 static fn (GridLine $l) => [$l->name, $l],
                 TypedGrid::crossing(new Position(5e6, 3e6), 0.4, 'A', [6.0, 7.5], '1', [4.0, 4.0, 5.0], $skew),
@@ -31,6 +32,8 @@ final class GridTest extends TestCase
                 self::assertEqualsWithDelta($spacing, abs($ray->right($lines[$b]->from)), 1e-6, "$a to $b");
                 self::assertEqualsWithDelta($spacing, $lines[$a]->apart($lines[$b]), 1e-6);
                 self::assertEqualsWithDelta($ray->right($lines[$b]->from), $ray->right($lines[$b]->to), 1e-6, 'parallel');
+                // Each lies beyond the one before, and so on the same side of the first.
+                self::assertSame($skew < 0.0, $ray->right($lines[$b]->from) * (ctype_digit($a) ? -1 : 1) < 0.0, "$a to $b");
             }
         }
     }

@@ -36,6 +36,9 @@ final class FitSearchTest extends TestCase
                 [cos($turn), sin($turn)], [cos($fits[0]->placement->rotation()), sin($fits[0]->placement->rotation())], 1e-3,
             );
             self::assertTrue($fits[0]->holds());
+            foreach ($fits[0]->matches as $m) {
+                self::assertEqualsWithDelta(sqrt($m->dNorthing ** 2 + $m->dEasting ** 2), $m->residual, 1e-12);
+            }
         }
     }
 

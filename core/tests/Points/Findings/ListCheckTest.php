@@ -188,6 +188,18 @@ final class ListCheckTest extends TestCase
         self::assertSame([Axis::Northing, '52150.400'], [$finding->evidence->axis, $finding->evidence->written]);
     }
 
+    /** Three names in a ring: each stands where another belongs, and no two of them where the other does. */
+    public function test_names_are_exchanged_only_where_each_stands_at_the_place_of_the_other(): void
+    {
+        $rows = Lists::clean(3);
+        $around = Lists::around($rows, count($rows));
+        [$rows[2], $rows[3], $rows[4]] = [$rows[2]->named($rows[3]->name), $rows[3]->named($rows[4]->name), $rows[4]->named($rows[2]->name)];
+        $kinds = static fn (array $rows): array => array_map(static fn ($f) => $f->kind, ListCheck::examine($rows, LengthUnit::Metre, '.', $around)->findings);
+        self::assertNotContains(FindingKind::NamesExchanged, $kinds($rows));
+        [$rows[3], $rows[4]] = [$rows[3]->named($rows[4]->name), $rows[4]->named($rows[3]->name)];
+        self::assertContains(FindingKind::NamesExchanged, $kinds($rows));
+    }
+
     public function test_what_nothing_can_tell_is_said(): void
     {
         $report = ListCheck::examine(Lists::clean(5), LengthUnit::Metre, '.', new Surroundings);
