@@ -48,22 +48,14 @@ final readonly class CheckShot
     ): self {
         $found = $station->locate($sight);
         [$dn, $de] = [$found->northing - $known->northing, $found->easting - $known->easting];
-        $n = $found->northing - $station->mark->northing;
-        $e = $found->easting - $station->mark->easting;
-        $d = max(hypot($n, $e), 0.1);
-        $target = $planDeviation ** 2 + $accuracy->centring ** 2;
-        [$radial, $across, $up, $both] = ShotVariance::of($sight, $accuracy, $d);
-        [$c, $s] = [$n / $d, $e / $d];
-        [$vn, $ve, $vne] = $precision->variances($station->mark, $found);
-        $vn += $target + $c * $c * $radial + $s * $s * $across;
-        $ve += $target + $s * $s * $radial + $c * $c * $across;
-        $vne += $c * $s * ($radial - $across);
+        $spread = ShotSpread::of($station, $precision, $sight, $accuracy);
+        [$vn, $ve, $vne] = [$spread->nn + $planDeviation ** 2, $spread->ee + $planDeviation ** 2, $spread->ne];
         $height = $found->elevation === null || $known->elevation === null ? null : $found->elevation - $known->elevation;
-        $vh = ($precision->height ?? 0.0) + $accuracy->height ** 2 + $heightDeviation ** 2 + $up;
+        $vh = $spread->hh + $heightDeviation ** 2;
         // Plan and height are one question: two of one in a hundred each would be two in a hundred.
         $weights = Cholesky::invert($height === null
             ? [[$vn, $vne], [$vne, $ve]]
-            : [[$vn, $vne, $c * $both], [$vne, $ve, $s * $both], [$c * $both, $s * $both, $vh]]);
+            : [[$vn, $vne, $spread->nh], [$vne, $ve, $spread->eh], [$spread->nh, $spread->eh, $vh]]);
         $off = $height === null ? [$dn, $de] : [$dn, $de, $height];
         $square = 0.0;
         foreach ($weights as $i => $row) {
@@ -72,11 +64,10 @@ final readonly class CheckShot
             }
         }
         $holds = ChiSquare::below($square, count($off)) <= Significance::CHECK;
-        $spread = $height === null ? null : sqrt($vh);
 
         return new self(
             $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major,
-            $height, $spread === null ? null : Significance::NINETY_FIVE * $spread, $holds,
+            $height, $height === null ? null : Significance::NINETY_FIVE * sqrt($vh), $holds,
         );
     }
 }
