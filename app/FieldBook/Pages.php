@@ -9,12 +9,14 @@ use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
 use App\Stakeout\MarkEntry;
+use App\Stakeout\MarkSpread;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\Models\Strike;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Stakeout\DecisionRule;
 
 /** The field book in order: one look into the book, one for each kind of line. */
 final class Pages
@@ -43,11 +45,13 @@ final class Pages
         $lines = $found->slice(0, $limit);
         $ids = static fn (array $kinds): array => $lines->whereIn('kind', $kinds)->pluck('id')->all();
         $marks = Mark::query()->with(['setup:id,number', 'strike'])->findMany($ids(['stake', 'as_built', 'check']))->keyBy('id');
+        MarkSpread::complete($marks);
+        $rule = $project->decisionRule();
         $readings = Observation::query()->findMany([...$ids(['reading']), ...$marks->pluck('observation_id')])->keyBy('id');
         $setups = Setup::query()->findMany($ids(['setup']))->keyBy('id');
 
         return $lines->map(
-            static fn (\stdClass $l, int $i) => self::entry($l, self::clockJump($found->get($i + 1), $l), $readings, $setups, $marks),
+            static fn (\stdClass $l, int $i) => self::entry($l, self::clockJump($found->get($i + 1), $l), $readings, $setups, $marks, $rule),
         )->values()->all();
     }
 
@@ -109,7 +113,7 @@ final class Pages
      *  @param  Collection<int, Setup>  $setups
      *  @param  Collection<int, Mark>  $marks
      */
-    private static function entry(\stdClass $l, ?float $clockJump, Collection $readings, Collection $setups, Collection $marks): BookEntry
+    private static function entry(\stdClass $l, ?float $clockJump, Collection $readings, Collection $setups, Collection $marks, DecisionRule $rule): BookEntry
     {
         $id = (int) $l->id;
         $mark = in_array($l->kind, ['reading', 'setup'], true) ? null : $marks->get($id);
@@ -120,7 +124,7 @@ final class Pages
             $l->kind, $id, $l->at, (int) $l->seq, $clockJump,
             $reading === null ? null : ObservationEntry::of($reading),
             $setup === null ? null : SetupEntry::of($setup),
-            $mark === null ? null : MarkEntry::of($mark),
+            $mark === null ? null : MarkEntry::of($mark, $rule),
         );
     }
 }

@@ -12,6 +12,7 @@ use App\Projects\Models\Project;
 use App\Setups\Actions\SolveSetup;
 use App\Setups\DraftInputs;
 use App\Setups\Models\Setup;
+use App\Stakeout\MarkSpread;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
@@ -203,6 +204,8 @@ final class Mending
     private static function writeMark(Mark $old, Position $place, Setup $setup): void
     {
         $design = $old->designedAt($place);
+        $aimed = $old->aimed()?->moved($old->design(), $place);
+        $spread = MarkSpread::of($setup, $old->observation ?? throw new \LogicException('A mark has its reading.'), $design, $aimed);
         // What was only told, such as the cut at a grade stake, is judged no more than before.
         $verdict = $design === null || $old->verdict === Verdict::Undecided->value
             ? Verdict::Undecided
@@ -214,7 +217,7 @@ final class Mending
             'design_northing' => $design?->northing, 'design_easting' => $design?->easting,
             'design_elevation' => $design?->elevation, 'design_source' => $old->design_source,
             'issued_northing' => $old->issued_northing, 'issued_easting' => $old->issued_easting, 'issued_elevation' => $old->issued_elevation,
-            'aim_key' => $old->aim_key, 'aimed' => $old->aimed()?->moved($old->design(), $place), 'judged' => $old->judged, 'left_so' => $old->left_so, 'note' => $old->note,
+            'aim_key' => $old->aim_key, 'aimed' => $aimed, 'spread' => $spread === null ? null : (array) $spread, 'judged' => $old->judged, 'left_so' => $old->left_so, 'note' => $old->note,
             'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
             'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,

@@ -26,6 +26,7 @@ use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
 use App\Setups\SetupMethod;
 use App\Stakeout\Aimed;
+use App\Stakeout\MarkSpread;
 use App\Stakeout\StakingChoices;
 use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
@@ -35,6 +36,8 @@ use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Atmosphere;
 use Parlay\Core\Instrument\Target;
+use Parlay\Core\Stakeout\Acceptance;
+use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Verdict;
 use Parlay\Core\Units\AngleStyle;
@@ -59,7 +62,7 @@ final class RowCheck
     private const CHOICES = [
         'projects' => [
             'length_style' => LengthStyle::class, 'angle_style' => AngleStyle::class, 'direction_style' => DirectionStyle::class,
-            'coordinate_order' => CoordinateOrder::class, 'station_style' => StationStyle::class,
+            'coordinate_order' => CoordinateOrder::class, 'station_style' => StationStyle::class, 'acceptance' => Acceptance::class,
         ],
         'control_points' => ['origin' => ControlOrigin::class],
         'surfaces' => ['kind' => SurfaceKind::class],
@@ -185,7 +188,7 @@ final class RowCheck
             'alignments' => AlignmentEntry::of($this->model(new CivilAlignment, $row), new CivilChoices(null, 0.0, 20.0, [])),
             'surfaces' => self::surface($row, $this->model(new CivilSurface, $row)),
             'surface_tiles' => PackedSurface::checkTile((string) base64_decode((string) $row['bytes'], true)),
-            'marks' => isset($row['aimed']) ? Values::of((array) json_decode($row['aimed'], true), Aimed::class) : null,
+            'marks' => self::mark($row),
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
             'design_layers' => self::layer($row, $this->model(new DesignLayer, $row)),
@@ -200,11 +203,24 @@ final class RowCheck
     /** @param  array<string, mixed>  $row */
     private static function choices(array $row): void
     {
+        DecisionRule::isLevel((float) ($row['acceptance_level'] ?? 0.95)) || throw new \DomainException('A probability that is asked for lies between 0.5 and 0.999.');
         if (isset($row['staking'])) {
             Values::of((array) json_decode($row['staking'], true), StakingChoices::class)->check();
         }
         if (isset($row['civil'])) {
             Values::of((array) json_decode($row['civil'], true), CivilChoices::class)->check();
+        }
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function mark(array $row): void
+    {
+        if (isset($row['aimed'])) {
+            Values::of((array) json_decode($row['aimed'], true), Aimed::class);
+        }
+        if (isset($row['spread'])) {
+            $spread = MarkSpread::read((array) json_decode($row['spread'], true));
+            min($spread->nn, $spread->ee, $spread->hh ?? 0.0) >= 0.0 || throw new \DomainException('A square of an uncertainty is below 0.');
         }
     }
 

@@ -4,17 +4,24 @@ declare(strict_types=1);
 
 namespace App\Projects;
 
+use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Units\Units;
 
 final readonly class ProjectSettings
 {
-    /** @param  float|null  $residualLimit  what is accepted of a setup's residuals, metres; null leaves it to the statistical test alone */
+    /**
+     * @param  float|null  $residualLimit  what is accepted of a setup's residuals, metres; null leaves it to the statistical test alone
+     * @param  Acceptance  $acceptance  by what rule a mark conforms to its tolerance
+     * @param  float  $acceptanceLevel  probability that the guarded rule asks for, 0.5 to 0.999
+     */
     public function __construct(
         public string $name,
         public Units $units,
         public float $planTolerance = 0.005,
         public float $heightTolerance = 0.005,
         public ?float $residualLimit = null,
+        public Acceptance $acceptance = Acceptance::Simple,
+        public float $acceptanceLevel = 0.95,
         public ?ProjectSettings $seen = null,
     ) {}
 }

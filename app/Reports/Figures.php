@@ -67,6 +67,12 @@ final readonly class Figures
         return "{$a->name} ".$this->units->station->format($a->station, Stations::unit($this->units->length))."$region$beside".($a->surface === '' ? '' : ", {$a->surface}");
     }
 
+    /** Either way; empty where it is not known. */
+    public function uncertain(?float $metres): string
+    {
+        return $metres === null ? '' : '± '.$this->units->length->format($metres);
+    }
+
     public function deviation(?float $metres, string $none = self::NONE): string
     {
         return $metres === null ? $none : $this->units->length->formatDeviation($metres);

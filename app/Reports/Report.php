@@ -8,9 +8,11 @@ use App\Clock;
 use App\Designs\Models\Design;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
+use App\Stakeout\MarkSpread;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\WhatCounts;
 use Illuminate\Support\Collection;
+use Parlay\Core\Stakeout\Conformity;
 
 /** What is handed over: the day's setups and marks with all they rest on. */
 final readonly class Report
@@ -34,8 +36,11 @@ final readonly class Report
     public static function of(Project $project, string $author): self
     {
         $what = WhatCounts::of($project);
-        $marks = Mark::of($project)->with('setup:id,number')->get()->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()
-            ->map(static fn (Mark $m) => ReportRow::of($m, ! $what->counts($m->id)));
+        $all = Mark::of($project)->with('setup:id,number')->get();
+        MarkSpread::complete($all);
+        $rule = $project->decisionRule();
+        $marks = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()
+            ->map(static fn (Mark $m) => ReportRow::of($m, $rule, ! $what->counts($m->id)));
 
         return new self(
             $project,
@@ -52,6 +57,18 @@ final readonly class Report
     public function counting(): array
     {
         return array_values(array_filter($this->rows, static fn (ReportRow $r) => ! $r->replaced));
+    }
+
+    /** How many conform, do not, and are too close to call, by the project's rule. */
+    public function conforming(Conformity $conformity): int
+    {
+        return count(array_filter($this->counting(), static fn (ReportRow $r) => $r->conformance?->conformity === $conformity));
+    }
+
+    /** How many are not as surely in or out as the level asks for, whatever the rule. */
+    public function close(): int
+    {
+        return count(array_filter($this->counting(), static fn (ReportRow $r) => $r->conformance?->isClose() === true));
     }
 
     public function count(string $verdict): int

@@ -7,6 +7,7 @@ namespace App\Reports;
 use App\Civil\Stations;
 use App\Projects\Models\Project;
 use Parlay\Core\Formats\SpreadsheetCell;
+use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Units\CoordinateOrder;
 
 /** The report's table for a spreadsheet: plain numbers in the project's length unit, cells that would run as formulas made safe. */
@@ -25,7 +26,8 @@ final class ReportCsv
             "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u",
             "height tolerance$u", 'verdict', 'judged', 'counts', 'time (UTC)', 'setup', 'design source',
             'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so', 'note',
-            'station', 'station region', "offset from axis$u", 'element', 'part', 'surface', "above it$u", ...$pair('issued', "northing$u", "easting$u"), "issued elevation$u", "marked beside it by$u"];
+            'station', 'station region', "offset from axis$u", 'element', 'part', 'surface', "above it$u", ...$pair('issued', "northing$u", "easting$u"), "issued elevation$u", "marked beside it by$u",
+            "plan uncertainty 95 %$u", "height uncertainty 95 %$u", 'plan conforms with', 'height conforms with', 'conformity', 'rule'];
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
         fputcsv($out, $header, ',', '"', '');
@@ -42,9 +44,24 @@ final class ReportCsv
                 $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict, $r->judged(),
                 $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
                 ...self::aimed($r, $n, $report->project),
-                ...$order($m->issued_northing, $m->issued_easting), $n($m->issued_elevation), $n($m->movedBy()),
+                ...$order($m->issued_northing, $m->issued_easting), $n($m->issued_elevation), $n($m->movedBy()), ...self::conformance($r, $n),
             ], ',', '"', '');
         }
+    }
+
+    /**
+     * @param  callable(?float): string  $n
+     * @return list<string>
+     */
+    private static function conformance(ReportRow $r, callable $n): array
+    {
+        $c = $r->conformance;
+        $p = static fn (?float $probability): string => $probability === null ? '' : number_format($probability, 4, '.', '');
+
+        return [
+            $n($c?->planUncertain), $n($c?->heightUncertain), $p($c?->plan), $p($c?->height), $c?->conformity->value ?? '',
+            $c === null ? '' : ($c->acceptance === Acceptance::Simple ? 'simple' : sprintf('guarded %g', $c->level)),
+        ];
     }
 
     /**

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Stakeout\MarkConformance;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Acceptance;
+use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\Tolerance;
@@ -19,12 +22,13 @@ final readonly class ReportRow
         public Position $found,
         public ?Deviation $deviation,
         public bool $replaced = false,
+        public ?MarkConformance $conformance = null,
     ) {}
 
     /** @param  bool  $replaced  a later mark of the same point counts in its place */
-    public static function of(Mark $mark, bool $replaced = false): self
+    public static function of(Mark $mark, DecisionRule $rule, bool $replaced = false): self
     {
-        return new self($mark, $mark->design(), $mark->position(), $mark->deviation(), $replaced);
+        return new self($mark, $mark->design(), $mark->position(), $mark->deviation(), $replaced, MarkConformance::of($mark, $rule));
     }
 
     public function kind(): string
@@ -39,6 +43,10 @@ final readonly class ReportRow
 
     public function verdict(): string
     {
+        if (! $this->replaced && $this->conformance?->acceptance === Acceptance::Guarded && $this->conformance->conformity !== null) {
+            return ['inside' => '● in', 'outside' => '▲ OUT', 'close' => '◆ too close to call'][$this->conformance->conformity->value];
+        }
+
         return $this->replaced ? 'replaced' : ['in' => '● in', 'out' => '▲ OUT', 'undecided' => $this->untold()][$this->mark->verdict];
     }
 
@@ -48,6 +56,14 @@ final readonly class ReportRow
         $height = $this->deviation?->height;
 
         return $height === null ? '○ no design' : ($height > 0.0 ? '○ to cut' : '○ to fill');
+    }
+
+    /** How probable it is that it conforms, never as certain where it is not. */
+    public function probability(): string
+    {
+        $p = $this->conformance?->probability();
+
+        return $p === null ? '' : max(1, min(99, (int) round(100 * $p))).' %';
     }
 
     /** What of it was judged, in words. */
@@ -64,6 +80,7 @@ final readonly class ReportRow
     public function verdictNotes(): string
     {
         return implode(', ', array_filter([
+            $this->conformance?->isClose() === true ? 'in with '.$this->probability() : '',
             $this->mark->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
             $this->mark->issued() === null ? '' : 'marked where the wall stands',
         ]));

@@ -24,7 +24,7 @@ final readonly class ReportTables
             new Column(['name'], 0.105), new Column(['code'], 0.09), new Column(['kind'], 0.065),
             new Column([$a, 'design / found'], 0.135, true), new Column([$b, 'design / found'], 0.135, true),
             new Column(['elevation', 'design / found'], 0.105, true), new Column(['found from', 'design'], 0.12, true),
-            new Column(['height'], 0.1, true), new Column(['plan'], 0.075, true), new Column(['verdict'], 0.08, true),
+            new Column(['height', '± 95 %'], 0.1, true), new Column(['plan', '± 95 %'], 0.075, true), new Column(['verdict'], 0.08, true),
         ], $this->markRows($a, $b), 'No marks have been stored yet.');
     }
 
@@ -60,9 +60,16 @@ final readonly class ReportTables
                     $f->length($r->design?->$b), $f->length($r->found->$b),
                 ], [$f->length($r->design?->elevation), $f->length($r->found->elevation)],
                 [$f->sided(Side::Northing, $d?->northing, '–'), $f->sided(Side::Easting, $d?->easting, '–')],
-                [$f->judgedHeight($d?->height, $r->tolerance()->height)], [$f->judged($d?->plan, $r->tolerance()->plan)], array_values(array_filter([$r->verdict(), $r->verdictNotes()])),
+                self::figure($f->judgedHeight($d?->height, $r->tolerance()->height), $f->uncertain($r->conformance?->heightUncertain)),
+                self::figure($f->judged($d?->plan, $r->tolerance()->plan), $f->uncertain($r->conformance?->planUncertain)), array_values(array_filter([$r->verdict(), $r->verdictNotes()])),
             ]];
         }
+    }
+
+    /** @return list<string> */
+    private static function figure(string $figure, string $uncertain): array
+    {
+        return $uncertain === '' ? [$figure] : [$figure, $uncertain];
     }
 
     /** @return \Generator<array{cells: list<list<string>>}> */

@@ -6,6 +6,7 @@ namespace App\Stakeout;
 
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\PointState;
@@ -16,7 +17,7 @@ final readonly class MarkEntry
     /**
      * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. judged: what of it was. aimKey: of
      * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. leaves: what a point is that was staked by it. issued: the design as it was issued, where the mark was made movedBy metres beside it
-     * because the wall stands there. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not.
+     * because the wall stands there. conformance: how far it may be wrong, and whether it conforms; null where there is no design. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not.
      */
     public function __construct(
         public int $id,
@@ -42,10 +43,12 @@ final readonly class MarkEntry
         public string $note,
         public ?Position $issued,
         public ?float $movedBy,
+        public ?MarkConformance $conformance,
         public ?StrikeEntry $strike,
     ) {}
 
-    public static function of(Mark $m): self
+    /** @param  DecisionRule  $rule  of its project */
+    public static function of(Mark $m, DecisionRule $rule): self
     {
         $design = $m->design();
         $deviation = $m->deviation();
@@ -74,6 +77,7 @@ final readonly class MarkEntry
             note: $m->note,
             issued: $m->issued(),
             movedBy: $m->movedBy(),
+            conformance: MarkConformance::of($m, $rule),
             strike: $m->relationLoaded('strike') && $m->strike !== null ? StrikeEntry::of($m->strike) : null,
         );
     }

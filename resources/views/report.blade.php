@@ -21,7 +21,13 @@
     <tr><td width="18%">Project</td><td>{{ $report->project->name }}</td><td width="18%">Made by</td><td>{{ $report->author ?: 'not given' }}</td></tr>
     <tr><td>Made at</td><td>{{ $figures->time($report->at) }}</td><td>Tolerance</td><td>plan {{ $figures->deviation($report->project->plan_tolerance) }}, height {{ $figures->deviation($report->project->height_tolerance) }}</td></tr>
     <tr><td>Design files</td><td colspan="3">@forelse ($report->designs as $design){{ $design->name }} ({{ $design->file_name }}, sha-256 {{ substr($design->file_hash, 0, 12) }}, taken {{ $figures->time($design->taken_at) }})@if (! $loop->last); @endif @empty none @endforelse</td></tr>
-    <tr><td>Result</td><td colspan="3"><b>{{ count($report->counting()) }} marks count: {{ $report->count('in') }} in tolerance, {{ $report->count('out') }} out, {{ $report->count('undecided') }} without design.</b>@if (count($report->rows) > count($report->counting())) {{ count($report->rows) - count($report->counting()) }} earlier ones were replaced by a later mark of the same point.@endif In or out is by the measured figure; the uncertainty of the setup is given below and not added.</td></tr>
+    @php
+        $guarded = $report->project->acceptance === Parlay\Core\Stakeout\Acceptance::Guarded;
+        $level = rtrim(rtrim(number_format(100 * $report->project->acceptance_level, 1, '.', ''), '0'), '.').' %';
+        $by = fn (string $c) => $report->conforming(Parlay\Core\Stakeout\Conformity::from($c));
+    @endphp
+    <tr><td>Result</td><td colspan="3"><b>{{ count($report->counting()) }} marks count: @if ($guarded){{ $by('inside') }} in tolerance, {{ $by('outside') }} out, {{ $by('close') }} too close to call, {{ $report->count('undecided') }} without design.@else{{ $report->count('in') }} in tolerance, {{ $report->count('out') }} out, {{ $report->count('undecided') }} without design.@endif</b>@if (count($report->rows) > count($report->counting())) {{ count($report->rows) - count($report->counting()) }} earlier ones were replaced by a later mark of the same point.@endif</td></tr>
+    <tr><td>Rule</td><td colspan="3">@if ($guarded)Guarded acceptance at {{ $level }} (JCGM 106:2012): a mark counts as in where it conforms to its tolerance with that probability or more, as out where it does not with the same, and is too close to call between these.@else Simple acceptance (JCGM 106:2012): in or out is by the measured figure alone.@if ($report->close() > 0) {{ $report->close() }} {{ $report->close() === 1 ? 'is' : 'are' }} less sure than {{ $level }}; how probable it is stands beside each.@endif @endif The uncertainty of a mark is that of its setup and control, of its reading, of the pole and of the heights of instrument and target, as stated for them; ± holds in 95 of 100 cases.</td></tr>
 </table>
 
 <h2>Setups</h2>

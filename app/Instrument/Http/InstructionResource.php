@@ -6,6 +6,7 @@ namespace App\Instrument\Http;
 
 use App\Http\Problem;
 use App\Instrument\Models\QueuedInstruction;
+use App\Projects\Models\Project;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\Models\Mark;
 
@@ -29,7 +30,7 @@ final readonly class InstructionResource
         $mark = ($i->mark_id ?? null) === null ? null : Mark::query()->where('project_id', $i->project_id)->find($i->mark_id);
 
         return new self(
-            $i->id, $i->key, $i->kind, $i->state, $i->why, $i->observation_id, $mark === null ? null : MarkEntry::of($mark),
+            $i->id, $i->key, $i->kind, $i->state, $i->why, $i->observation_id, $mark === null ? null : MarkEntry::of($mark, Project::query()->findOrFail($i->project_id)->decisionRule()),
             $asks === null ? null : new Problem($asks['message'], $asks['reason'], null, (object) $asks['evidence']),
         );
     }

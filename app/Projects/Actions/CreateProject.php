@@ -7,6 +7,7 @@ namespace App\Projects\Actions;
 use App\Clock;
 use App\Projects\Models\Project;
 use App\Projects\ProjectSettings;
+use Parlay\Core\Stakeout\DecisionRule;
 
 final class CreateProject
 {
@@ -30,6 +31,10 @@ final class CreateProject
             throw new \DomainException('What is accepted of a setup’s residuals lies above 0 and at 1 m at most. Leave it empty for none.');
         }
 
+        if (! DecisionRule::isLevel($body->acceptanceLevel)) {
+            throw new \DomainException('What is asked for by the guarded rule lies between 50 % and 99.9 %, such as 95 %.');
+        }
+
         return [
             'name' => $name,
             'length_style' => $body->units->length,
@@ -40,6 +45,8 @@ final class CreateProject
             'plan_tolerance' => $body->planTolerance,
             'height_tolerance' => $body->heightTolerance,
             'residual_limit' => $body->residualLimit,
+            'acceptance' => $body->acceptance,
+            'acceptance_level' => $body->acceptanceLevel,
         ];
     }
 }

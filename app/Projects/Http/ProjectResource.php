@@ -12,6 +12,7 @@ use App\Setups\AcceptedSetup;
 use App\Setups\Models\Setup;
 use App\Stakeout\StakingChoices;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Units\Units;
 
 final readonly class ProjectResource
@@ -23,6 +24,8 @@ final readonly class ProjectResource
         public float $planTolerance,
         public float $heightTolerance,
         public ?float $residualLimit,
+        public Acceptance $acceptance,
+        public float $acceptanceLevel,
         public int $revision,
         public ProgressResource $progress,
         public StakingChoices $staking,
@@ -44,6 +47,8 @@ final readonly class ProjectResource
             planTolerance: $p->plan_tolerance,
             heightTolerance: $p->height_tolerance,
             residualLimit: $p->residual_limit,
+            acceptance: $p->acceptance,
+            acceptanceLevel: $p->acceptance_level,
             revision: $p->revision,
             progress: self::progress($p),
             staking: StakingChoices::of($p),

@@ -7,6 +7,8 @@ namespace App\Projects\Models;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
+use Parlay\Core\Stakeout\Acceptance;
+use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\DirectionStyle;
@@ -19,7 +21,7 @@ final class Project extends Model
     public $timestamps = false;
 
     /** What the database sets where nothing is said. */
-    protected $attributes = ['arriving' => false, 'active_design_id' => null, 'residual_limit' => null, 'staking' => null, 'civil' => null];
+    protected $attributes = ['arriving' => false, 'active_design_id' => null, 'residual_limit' => null, 'acceptance' => 'simple', 'acceptance_level' => 0.95, 'staking' => null, 'civil' => null];
 
     protected $casts = [
         'length_style' => LengthStyle::class,
@@ -28,6 +30,8 @@ final class Project extends Model
         'coordinate_order' => CoordinateOrder::class,
         'station_style' => StationStyle::class,
         'arriving' => 'boolean',
+        'acceptance' => Acceptance::class,
+        'acceptance_level' => 'float',
     ];
 
     protected static function booted(): void
@@ -38,6 +42,11 @@ final class Project extends Model
     public function units(): Units
     {
         return new Units($this->length_style, $this->angle_style, $this->direction_style, $this->coordinate_order, $this->station_style);
+    }
+
+    public function decisionRule(): DecisionRule
+    {
+        return new DecisionRule($this->acceptance, $this->acceptance_level);
     }
 
     /** Other tabs see that something changed, be it points, control or designs. */

@@ -18,6 +18,7 @@ use App\Projects\PointName;
 use App\Setups\Models\Setup;
 use App\Stakeout\Against;
 use App\Stakeout\CheckShots;
+use App\Stakeout\MarkSpread;
 use App\Stakeout\MarkToStore;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\Mark;
@@ -61,7 +62,19 @@ final class StoreMark
             'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
             'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
             'verdict' => $verdict->value, 'judged' => $judged, 'left_so' => $body->leftSo && $verdict === Verdict::Out,
-        ] + ($against?->columns($found) ?? []), $against));
+        ] + self::withSpread($setup, $observation, $against?->columns($found) ?? []), $against));
+    }
+
+    /**
+     * @param  array<string, mixed>  $columns  of what it was measured against
+     * @return array<string, mixed>
+     */
+    private static function withSpread(Setup $setup, Observation $observation, array $columns): array
+    {
+        $mark = new Mark($columns);
+        $spread = MarkSpread::of($setup, $observation, $mark->design(), $mark->aimed());
+
+        return $columns + ['spread' => $spread === null ? null : (array) $spread];
     }
 
     private static function toleranceOf(Project $project, string $code, ?Against $against): Tolerance

@@ -13,6 +13,7 @@ use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
 use App\Stakeout\Actions\StrikeMark;
 use App\Stakeout\MarkEntry;
+use App\Stakeout\MarkSpread;
 use App\Stakeout\MarkToStore;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\StakingChoices;
@@ -32,19 +33,22 @@ final class MarkController
         $ids = $page->cut(Mark::of($project)->pluck('id')->sortBy($what->placeOf(...))->values()->all());
         $marks = Mark::of($project)->with('setup:id,number')->when($page->limit !== null, static fn ($q) => $q->whereIn('id', $ids))->get()->keyBy('id');
 
-        return $page->answer($request, array_map(static fn (int $id) => MarkEntry::of($marks[$id]), $ids), $ids === [] ? null : $ids[count($ids) - 1]);
+        MarkSpread::complete($marks);
+        $rule = $project->decisionRule();
+
+        return $page->answer($request, array_map(static fn (int $id) => MarkEntry::of($marks[$id], $rule), $ids), $ids === [] ? null : $ids[count($ids) - 1]);
     }
 
     #[Post('/projects/{project}/marks', 'Stores a stake, an as-built shot or a check; asks back (409) where the person must decide', MarkToStore::class, MarkEntry::class)]
     public function store(Request $request, Project $project, StoreMark $store): JsonResponse
     {
-        return new JsonResponse(MarkEntry::of($store($project, Body::read($request, MarkToStore::class))));
+        return new JsonResponse(MarkEntry::of($store($project, Body::read($request, MarkToStore::class)), $project->decisionRule()));
     }
 
     #[Post('/projects/{project}/marks/{mark}/strikes', 'Strikes a mark through with a reason, or takes the strike back; it stays in the field book and counts nowhere meanwhile', StrikeWanted::class, MarkEntry::class)]
     public function strike(Request $request, Project $project, int $mark, StrikeMark $strike): JsonResponse
     {
-        return new JsonResponse(MarkEntry::of($strike($project, $mark, Body::read($request, StrikeWanted::class))));
+        return new JsonResponse(MarkEntry::of($strike($project, $mark, Body::read($request, StrikeWanted::class)), $project->decisionRule()));
     }
 
     #[Put('/projects/{project}/staking', 'Chooses what the sheet shows while staking, and what follows a mark', StakingChoices::class, StakingChoices::class)]

@@ -31,13 +31,13 @@ final class Mark extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'mends' => null, 'control_id' => null, 'point_id' => null, 'aim_key' => '', 'aimed' => null, 'judged' => 'plan_and_height',
-        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null,
+        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'spread' => null,
     ];
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float',
         'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float', 'judged' => Judged::class,
-        'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array',
+        'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array', 'spread' => 'array',
     ];
 
     /**

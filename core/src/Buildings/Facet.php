@@ -46,7 +46,10 @@ final readonly class Facet
     public static function inPlane(array $corners, ?int $round): ?self
     {
         $facet = self::of($corners, $round);
-        foreach ($facet === null ? [] : $corners as [$x, $y, $z]) {
+        if ($facet === null) {
+            return null;
+        }
+        foreach ($corners as [$x, $y, $z]) {
             if (abs($facet->x * $x + $facet->y * $y + $facet->z * $z - $facet->d) > self::FLAT) {
                 return null;
             }

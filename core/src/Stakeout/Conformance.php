@@ -26,10 +26,9 @@ final readonly class Conformance
     ) {}
 
     /**
-     * @param  float  $level  probability that is asked for, 0.5 to 1
      * @return self|null null where nothing could be compared
      */
-    public static function judge(Deviation $deviation, DeviationSpread $spread, Tolerance $tolerance, Judged $judged, Acceptance $rule, float $level): ?self
+    public static function judge(Deviation $deviation, DeviationSpread $spread, Tolerance $tolerance, Judged $judged, DecisionRule $rule): ?self
     {
         $plan = $judged->countsPlan() ? self::inPlan($deviation->northing, $deviation->easting, $spread, $tolerance->plan) : null;
         $height = $judged->countsHeight() && $deviation->height !== null && $spread->hh !== null
@@ -41,9 +40,9 @@ final readonly class Conformance
         $least = min($told);
 
         return new self($plan, $height, match (true) {
-            $rule === Acceptance::Simple => $deviation->verdict($tolerance, $judged) === Verdict::In ? Conformity::Inside : Conformity::Outside,
-            $least >= $level => Conformity::Inside,
-            $least <= 1.0 - $level => Conformity::Outside,
+            $rule->acceptance === Acceptance::Simple => $deviation->verdict($tolerance, $judged) === Verdict::In ? Conformity::Inside : Conformity::Outside,
+            $least >= $rule->level => Conformity::Inside,
+            $least <= 1.0 - $rule->level => Conformity::Outside,
             default => Conformity::Close,
         });
     }

@@ -19,6 +19,7 @@ use Parlay\Core\Stakeout\Aims\AxisAim;
 use Parlay\Core\Stakeout\Aims\FaceAim;
 use Parlay\Core\Stakeout\Conformance;
 use Parlay\Core\Stakeout\Conformity;
+use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\DeviationSpread;
 use Parlay\Core\Stakeout\Judged;
@@ -89,7 +90,7 @@ final class ConformanceTest extends TestCase
     public function test_what_is_close_is_called_close_by_the_guarded_rule_and_by_its_figure_by_the_simple_one(): void
     {
         $judge = static fn (float $off, Acceptance $rule, Judged $what = Judged::PlanAndHeight): ?Conformance => Conformance::judge(
-            Deviation::between(new Position(0, 0, 0), new Position($off, 0, 0.001)), new DeviationSpread(1e-6, 0.0, 1e-6, 1e-6), new Tolerance(0.005, 0.005), $what, $rule, 0.95,
+            Deviation::between(new Position(0, 0, 0), new Position($off, 0, 0.001)), new DeviationSpread(1e-6, 0.0, 1e-6, 1e-6), new Tolerance(0.005, 0.005), $what, new DecisionRule($rule, 0.95),
         );
         $said = static fn (Acceptance $rule): array => array_map(static fn (float $off) => $judge($off, $rule)?->conformity, [0.0, 0.003, 0.0045, 0.0055, 0.009]);
         self::assertSame([Conformity::Inside, Conformity::Inside, Conformity::Close, Conformity::Close, Conformity::Outside], $said(Acceptance::Guarded));
@@ -103,7 +104,7 @@ final class ConformanceTest extends TestCase
     public function test_of_what_has_no_height_only_the_plan_is_judged(): void
     {
         $flat = Deviation::between(new Position(0, 0), new Position(0.001, 0));
-        $of = static fn (Judged $judged) => Conformance::judge($flat, new DeviationSpread(1e-6, 0.0, 1e-6, null), new Tolerance(0.005, 0.005), $judged, Acceptance::Guarded, 0.95);
+        $of = static fn (Judged $judged) => Conformance::judge($flat, new DeviationSpread(1e-6, 0.0, 1e-6, null), new Tolerance(0.005, 0.005), $judged, new DecisionRule(Acceptance::Guarded, 0.95));
         self::assertNull($of(Judged::PlanAndHeight)?->height);
         self::assertNull($of(Judged::Height));
     }

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stakeout;
+
+use App\Instrument\Models\Observation;
+use App\Setups\Models\Setup;
+use App\Stakeout\Models\Mark;
+use App\Typed\Values;
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Setups\ShotSpread;
+use Parlay\Core\Stakeout\DeviationSpread;
+
+/** How far the deviation of a mark may be wrong: from its reading and its setup, kept with it. */
+final class MarkSpread
+{
+    /** Null where there is no design to deviate from. */
+    public static function of(Setup $setup, Observation $observation, ?Position $design, ?Aimed $aimed): ?DeviationSpread
+    {
+        if ($design === null) {
+            return null;
+        }
+        $station = $setup->station();
+        $shot = ShotSpread::of($station, $setup->found()->trusted(), $observation->sight(), $observation->ownAccuracy());
+
+        return DeviationSpread::of($shot, $station->locate($observation->sight()), static fn (Position $p): Position => $aimed?->designedAt($design, $p) ?? $design);
+    }
+
+    /** @param  array<mixed>  $kept */
+    public static function read(array $kept): DeviationSpread
+    {
+        return Values::of($kept, DeviationSpread::class);
+    }
+
+    /**
+     * Gives marks of earlier versions, which kept none, theirs: with two questions to the database however many they are.
+     *
+     * @param  iterable<Mark>  $marks
+     */
+    public static function complete(iterable $marks): void
+    {
+        $without = [];
+        foreach ($marks as $m) {
+            if ($m->spread === null && $m->design() !== null) {
+                $without[] = $m;
+            }
+        }
+        if ($without === []) {
+            return;
+        }
+        $setups = Setup::query()->whereIntegerInRaw('id', array_unique(array_map(static fn (Mark $m): int => $m->setup_id, $without)))->get()->keyBy('id');
+        $readings = Observation::query()->whereIntegerInRaw('id', array_map(static fn (Mark $m): int => $m->observation_id, $without))->get()->keyBy('id');
+        foreach ($without as $m) {
+            [$setup, $reading] = [$setups->get($m->setup_id), $readings->get($m->observation_id)];
+            if ($setup !== null && $reading !== null) {
+                $m->setAttribute('spread', (array) self::of($setup, $reading, $m->design(), $m->aimed()));
+                $m->syncOriginalAttribute('spread');
+            }
+        }
+    }
+}
