@@ -70,7 +70,7 @@ final readonly class Figures
     /** Either way; empty where it is not known. */
     public function uncertain(?float $metres): string
     {
-        return $metres === null ? '' : '± '.$this->units->length->format($metres);
+        return $metres === null ? '' : '± '.$this->units->length->formatDeviation($metres);
     }
 
     public function deviation(?float $metres, string $none = self::NONE): string

@@ -1,5 +1,7 @@
 import type { BookEntry } from '../api/client';
+import { verdictOf } from '../parts/conformity';
 import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '../parts/Figure';
+import { Uncertain } from '../parts/Uncertain';
 import { Verdict } from '../parts/Verdict';
 import { isUsed } from '../setups/residual';
 import { MendReading } from './MendReading';
@@ -23,7 +25,15 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                             <dt>against design</dt>
                             <dd>
                                 <Against of={mark.deviation} plan={mark.planTolerance} height={mark.heightTolerance} />{' '}
-                                <Verdict of={mark.verdict} />
+                                <Verdict of={mark.kind === 'check' ? mark.verdict : verdictOf(mark)} />
+                            </dd>
+                        </>
+                    )}
+                    {mark.conformance && (
+                        <>
+                            <dt>uncertain by</dt>
+                            <dd>
+                                <Uncertain mark={mark} />
                             </dd>
                         </>
                     )}

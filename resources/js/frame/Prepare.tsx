@@ -9,6 +9,7 @@ import { Dialog } from '../parts/Dialog';
 import { LOADING, later } from '../parts/later';
 import { Points } from '../points/Points';
 import { ProjectForm } from '../projects/ProjectForm';
+import { settingsOf } from '../projects/settings';
 import { UndoBar } from '../projects/UndoBar';
 import { useStageHelp } from '../stage/StageHelp';
 import type { StageProps } from '../stage/stages';
@@ -60,8 +61,7 @@ export function Prepare(props: StageProps) {
                 <Button
                     className="mr-auto"
                     onClick={() => {
-                        const { name, units, planTolerance, heightTolerance, residualLimit } = project;
-                        seenProject.current = { name, units, planTolerance, heightTolerance, residualLimit };
+                        seenProject.current = settingsOf(project);
                         setSettings(true);
                     }}
                 >

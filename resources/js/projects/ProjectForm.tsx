@@ -5,43 +5,36 @@ import { Choice, LengthField, TextField } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
 import { Failure } from '../parts/Notice';
 import { UnitsContext } from '../units/UnitsContext';
-
-interface Values {
-    name: string;
-    units: Units;
-    planTolerance: number;
-    heightTolerance: number;
-    residualLimit: number | null;
-}
+import { NEW, type Settings, settingsOf } from './settings';
 
 interface Props {
     project?: Project;
     submit: string;
-    onSubmit: (values: Values) => Promise<void>;
+    onSubmit: (values: Settings) => Promise<void>;
     onCancel: () => void;
 }
 
-const START: Values = {
-    name: '',
-    units: { length: 'm', angle: 'dms', direction: 'azimuth', order: 'NE', station: '1+000' },
-    planTolerance: 0.005,
-    heightTolerance: 0.005,
-    residualLimit: null,
-};
+/** Rules by which a mark counts as in; what is asked for in words, for it is one of few. */
+const RULES: [string, string][] = [
+    ['simple', 'by its measured figure'],
+    ['0.9', 'where it is so with 90 % or more'],
+    ['0.95', 'where it is so with 95 % or more'],
+    ['0.99', 'where it is so with 99 % or more'],
+];
 
 /** Name, units and tolerances. Units change what is shown and nothing else. */
 export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
     const form = useId();
-    const [values, setValues] = useState<Values>(project ?? START);
+    const [values, setValues] = useState<Settings>(project ?? NEW);
     const [failure, setFailure] = useState<Error | null>(null);
     const [busy, setBusy] = useState(false);
+    const rule = values.acceptance === 'simple' ? 'simple' : String(values.acceptanceLevel);
     const unit = (change: Partial<Units>) => setValues({ ...values, units: { ...values.units, ...change } });
     const send = async () => {
         setBusy(true);
         setFailure(null);
         try {
-            const { name, units, planTolerance, heightTolerance, residualLimit } = values;
-            await onSubmit({ name, units, planTolerance, heightTolerance, residualLimit });
+            await onSubmit(settingsOf(values));
         } catch (e) {
             setFailure(e as Error);
         }
@@ -128,6 +121,23 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
                         onValue={(residualLimit) => setValues({ ...values, residualLimit })}
                         optional
                         hint="empty: the statistical test alone"
+                    />
+                    <Choice
+                        label="A mark is in"
+                        value={rule}
+                        onValue={(r) =>
+                            setValues({
+                                ...values,
+                                acceptance: r === 'simple' ? 'simple' : 'guarded',
+                                acceptanceLevel: r === 'simple' ? values.acceptanceLevel : Number(r),
+                            })
+                        }
+                        options={
+                            RULES.some(([r]) => r === rule)
+                                ? RULES
+                                : [...RULES, [rule, `where it is so with ${100 * values.acceptanceLevel} % or more`]]
+                        }
+                        hint="its uncertainty stands beside it in either case"
                     />
                 </div>
             </UnitsContext>

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, Navigate, useNavigate } from 'react-router';
-import { api, ask, type Units } from '../api/client';
+import { api, ask } from '../api/client';
 import { useProjects } from '../api/hooks';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
@@ -10,6 +10,7 @@ import { Failure, Notice } from '../parts/Notice';
 import { dateTime } from '../units/times';
 import { PackButton, PackedIn } from './Packed';
 import { ProjectForm } from './ProjectForm';
+import type { Settings } from './settings';
 
 const LENGTHS: Record<string, string> = {
     m: 'metres',
@@ -31,13 +32,7 @@ export function Projects({ openLast }: { openLast: boolean }) {
     if (openLast && last) {
         return <Navigate to={`/p/${last.id}/prepare`} replace />;
     }
-    const create = async (body: {
-        name: string;
-        units: Units;
-        planTolerance: number;
-        heightTolerance: number;
-        residualLimit: number | null;
-    }) => {
+    const create = async (body: Settings) => {
         const made = await ask(api.POST('/api/v1/projects', { body }));
         await client.invalidateQueries({ queryKey: ['get', '/api/v1/projects'] });
         await navigate(`/p/${made.id}/prepare`);

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, ask } from '../api/client';
 import { useWork } from '../api/work';
 import { Button, buttonLook } from '../parts/Button';
+import { doubtOf, verdictOf } from '../parts/conformity';
 import { TextField } from '../parts/Field';
 import { Deviation, Sided } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
@@ -39,7 +40,7 @@ export function HandOver({ project, marks }: StageProps) {
     const latest = new Map(marks.map((m) => [m.pointId === null ? `mark ${m.id}` : `${m.kind} ${m.pointId}`, m.id]));
     const counting = new Set(latest.values());
     const rows = marks.filter((m) => m.kind !== 'check' && counting.has(m.id));
-    const of = (verdict: string) => rows.filter((m) => m.verdict === verdict).length;
+    const of = (verdict: string) => rows.filter((m) => verdictOf(m) === verdict).length;
     return (
         <Sheet
             title="Hand over"
@@ -81,6 +82,11 @@ export function HandOver({ project, marks }: StageProps) {
                 <span>
                     {of('out')} <Verdict of="out" short />
                 </span>
+                {of('close') > 0 && (
+                    <span>
+                        {of('close')} <Verdict of="close" />
+                    </span>
+                )}
                 {of('undecided') > 0 && (
                     <span>
                         {of('undecided')} <Verdict of="undecided" short />
@@ -112,12 +118,23 @@ export function HandOver({ project, marks }: StageProps) {
                                 </td>
                                 <td className="n">
                                     <Deviation of={m.deviation?.plan} none="–" allowed={m.planTolerance} />
+                                    {m.conformance && m.judged !== 'height' && (
+                                        <div className="text-sm text-quiet">
+                                            ± <Deviation of={m.conformance.planUncertain} />
+                                        </div>
+                                    )}
                                 </td>
                                 <td className="n">
                                     <Sided of={m.deviation?.height} side="height" none="–" allowed={m.heightTolerance} />
+                                    {m.conformance && m.conformance.heightUncertain !== null && (
+                                        <div className="text-sm text-quiet">
+                                            ± <Deviation of={m.conformance.heightUncertain} />
+                                        </div>
+                                    )}
                                 </td>
                                 <td>
-                                    <Verdict of={m.verdict} short />
+                                    <Verdict of={verdictOf(m)} short />
+                                    {doubtOf(m) && <div className="text-sm text-quiet">{doubtOf(m)}</div>}
                                 </td>
                             </tr>
                         ))}

@@ -1,6 +1,8 @@
 import type { Mark } from '../api/client';
 import { offsetWords } from '../civil/Offset';
+import { verdictOf } from '../parts/conformity';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
+import { Uncertain } from '../parts/Uncertain';
 import { Verdict } from '../parts/Verdict';
 import { formatStation } from '../units/format';
 import { timeOfDay } from '../units/times';
@@ -46,7 +48,10 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                 <span className="min-w-0 font-semibold [overflow-wrap:anywhere]">
                     {mark.name} <span className="font-normal text-quiet">{timeOfDay(mark.at)}</span>
                 </span>
-                <Verdict of={mark.verdict} judged={mark.kind === 'check' ? undefined : mark.judged} />
+                <Verdict
+                    of={mark.kind === 'check' ? mark.verdict : verdictOf(mark)}
+                    judged={mark.kind === 'check' ? undefined : mark.judged}
+                />
                 {latest && <UndoMark mark={mark} project={project} onUndone={onUndone} />}
             </div>
             {mark.aimed && (
@@ -74,6 +79,11 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                         />
                     ) : (
                         <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
+                    )}
+                    {mark.kind !== 'check' && (
+                        <div className="text-quiet">
+                            <Uncertain mark={mark} />
+                        </div>
                     )}
                     {mark.leftSo && <span className="text-quiet"> · left so on purpose</span>}
                 </div>

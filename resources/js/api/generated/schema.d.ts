@@ -3942,6 +3942,17 @@ export interface components {
             kind: "BP" | "EP" | "PC" | "PT" | "PCC" | "PRC" | "TS" | "SC" | "CS" | "ST" | "SS" | "PI";
             name: string;
         };
+        MarkConformance: {
+            planUncertain: number;
+            heightUncertain: number | null;
+            plan: number | null;
+            height: number | null;
+            /** @enum {string|null} */
+            conformity: "inside" | "outside" | "close" | null;
+            /** @enum {string} */
+            acceptance: "simple" | "guarded";
+            level: number;
+        };
         MarkEntry: {
             id: number;
             at: string;
@@ -3968,6 +3979,7 @@ export interface components {
             note: string;
             issued: components["schemas"]["Position"] | null;
             movedBy: number | null;
+            conformance: components["schemas"]["MarkConformance"] | null;
             strike: components["schemas"]["StrikeEntry"] | null;
         };
         MarkToStore: {
@@ -4508,6 +4520,9 @@ export interface components {
             planTolerance: number;
             heightTolerance: number;
             residualLimit: number | null;
+            /** @enum {string} */
+            acceptance: "simple" | "guarded";
+            acceptanceLevel: number;
             revision: number;
             progress: components["schemas"]["ProgressResource"];
             staking: components["schemas"]["StakingChoices"];
@@ -4522,6 +4537,9 @@ export interface components {
             planTolerance?: number;
             heightTolerance?: number;
             residualLimit?: number | null;
+            /** @enum {string} */
+            acceptance?: "simple" | "guarded";
+            acceptanceLevel?: number;
             seen?: components["schemas"]["ProjectSettings"] | null;
         };
         ProjectSummary: {

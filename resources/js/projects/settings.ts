@@ -1,0 +1,35 @@
+import type { Project } from '../api/client';
+
+/** What can be chosen of a project as a whole. */
+export type Settings = Pick<
+    Project,
+    'name' | 'units' | 'planTolerance' | 'heightTolerance' | 'residualLimit' | 'acceptance' | 'acceptanceLevel'
+>;
+
+export const settingsOf = ({
+    name,
+    units,
+    planTolerance,
+    heightTolerance,
+    residualLimit,
+    acceptance,
+    acceptanceLevel,
+}: Settings): Settings => ({
+    name,
+    units,
+    planTolerance,
+    heightTolerance,
+    residualLimit,
+    acceptance,
+    acceptanceLevel,
+});
+
+export const NEW: Settings = {
+    name: '',
+    units: { length: 'm', angle: 'dms', direction: 'azimuth', order: 'NE', station: '1+000' },
+    planTolerance: 0.005,
+    heightTolerance: 0.005,
+    residualLimit: null,
+    acceptance: 'simple',
+    acceptanceLevel: 0.95,
+};
