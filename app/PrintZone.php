@@ -34,6 +34,12 @@ final readonly class PrintZone
         return $this->at($at)->format('Y-m-d H:i').$this->distance($at);
     }
 
+    /** As 2026-12-02. */
+    public function day(string $at): string
+    {
+        return $this->at($at)->format('Y-m-d');
+    }
+
     public function timeOfDay(string $at): string
     {
         return $this->at($at)->format('H:i');

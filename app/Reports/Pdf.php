@@ -8,7 +8,6 @@ use App\Tasks\Progress;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 use setasign\Fpdi\PdfParser\StreamReader;
-use setasign\Fpdi\Tcpdf\Fpdi;
 
 /** A printed sheet as PDF: what is short comes as HTML, long tables are drawn behind it, and every page is numbered. */
 final class Pdf
@@ -16,6 +15,7 @@ final class Pdf
     /**
      * @param  list<LongTable>  $tables  behind the page, in order
      * @param  list<string>  $signatures  who signs at the end
+     * @param  Stamp|null  $stamp  of an issued report
      */
     public static function write(
         string $html,
@@ -24,11 +24,12 @@ final class Pdf
         Progress $progress,
         array $tables = [],
         array $signatures = [],
+        ?Stamp $stamp = null,
     ): void {
         @mkdir(dirname($path), 0o755, true);
         $progress->tell(0.05, 'laying the first pages out');
         $head = self::head($html, dirname($path));
-        $pdf = new Sheets;
+        $pdf = new Sheets($stamp);
         $pdf->setTitle($title);
         $pages = $pdf->setSourceFile(StreamReader::createByString($head));
         for ($i = 1; $i <= $pages; $i++) {
@@ -67,14 +68,13 @@ final class Pdf
         return (string) $pdf->output();
     }
 
-    private static function number(Fpdi $pdf, string $title): void
+    private static function number(Sheets $pdf, string $title): void
     {
         $count = $pdf->getNumPages();
         for ($i = 1; $i <= $count; $i++) {
             $pdf->setPage($i);
             // Each page has a font of its own in use.
-            $pdf->setFont('dejavusans', '', 7);
-            $pdf->Text(36, 806, "Parlay · $title · page $i of $count");
+            $pdf->foot($title, "page $i of $count");
         }
     }
 }

@@ -6,51 +6,93 @@ namespace App\Reports;
 
 use App\Clock;
 use App\Designs\Models\Design;
+use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use App\Stakeout\MarkSpread;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\WhatCounts;
+use App\Worklists\Models\Worklist;
 use Illuminate\Support\Collection;
-use Parlay\Core\Stakeout\Conformity;
 
-/** What is handed over: the day's setups and marks with all they rest on. */
+/** What is handed over: setups and marks, those of its scope, with all they rest on. */
 final readonly class Report
 {
     /**
      * @param  Collection<int, Design>  $designs
-     * @param  Collection<int, Setup>  $setups
+     * @param  Collection<int, Setup>  $setups  that its marks were made from; all where it covers all
      * @param  list<ReportRow>  $rows  stakes and as-built, in order
      * @param  list<ReportRow>  $checks
      */
     private function __construct(
         public Project $project,
+        public ReportWanted $wanted,
         public Collection $designs,
         public Collection $setups,
         public array $rows,
         public array $checks,
-        public string $author,
         public string $at,
+        public string $covers,
     ) {}
 
-    public static function of(Project $project, string $author): self
+    /** @throws \DomainException where the worklist it shall cover is not there */
+    public static function of(Project $project, ReportWanted $wanted = new ReportWanted): self
     {
         $what = WhatCounts::of($project);
+        $list = $wanted->scope->worklistId === null ? null : Worklist::of($project)->find($wanted->scope->worklistId)
+            ?? throw new \DomainException('The list that the report shall cover is gone. Choose another.');
         $all = Mark::of($project)->with('setup:id,number')->get();
         MarkSpread::complete($all);
         $rule = $project->decisionRule();
-        $marks = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()
-            ->map(static fn (Mark $m) => ReportRow::of($m, $rule, ! $what->counts($m->id)));
+        $rows = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()->map(static fn (Mark $m) => ReportRow::of($m, $rule, $what))
+            ->filter(self::covered($wanted, $list))->values();
+        $setups = Setup::query()->where('project_id', $project->id)->orderBy('id')->get();
+        $used = array_fill_keys($rows->map(static fn (ReportRow $r) => $r->mark->setup->number)->all(), true);
 
         return new self(
             $project,
+            $wanted,
             Design::of($project)->orderBy('id')->get(),
-            Setup::query()->where('project_id', $project->id)->orderBy('id')->get(),
-            $marks->filter(static fn (ReportRow $r) => $r->mark->kind !== 'check')->values()->all(),
-            $marks->filter(static fn (ReportRow $r) => $r->mark->kind === 'check')->values()->all(),
-            $author,
+            $wanted->scope == new ReportScope ? $setups : $setups->filter(static fn (Setup $s) => isset($used[$s->number]))->values(),
+            $rows->filter(static fn (ReportRow $r) => $r->mark->kind !== 'check')->values()->all(),
+            $rows->filter(static fn (ReportRow $r) => $r->mark->kind === 'check')->values()->all(),
             Clock::stamp(),
+            self::words($wanted->scope, $list),
         );
+    }
+
+    /** @return \Closure(ReportRow): bool checks of its days are always with it */
+    private static function covered(ReportWanted $wanted, ?Worklist $list): \Closure
+    {
+        $scope = $wanted->scope;
+        $zone = PrintZone::named($wanted->zone);
+        $points = $list === null ? null : array_fill_keys($list->point_ids, true);
+
+        return static function (ReportRow $r) use ($scope, $zone, $points): bool {
+            $m = $r->mark;
+
+            return ($scope->day === '' || $zone->day($m->at) === $scope->day) && ($m->kind === 'check' || (
+                ($points === null || ($m->point_id !== null && isset($points[$m->point_id])))
+                && ($scope->code === null || $m->code === $scope->code)
+                && ($scope->kind === '' || $m->kind === $scope->kind)
+                && ($scope->replaced || ! $r->replaced)
+                && (! $scope->outOnly || (! $r->replaced && in_array($r->called(), ['out', 'close'], true)))
+            ));
+        };
+    }
+
+    private static function words(ReportScope $s, ?Worklist $list): string
+    {
+        $parts = array_filter([
+            $s->outOnly ? 'only what is out or too close to call' : '',
+            match ($s->kind) {
+                'stake' => 'what was staked', 'as_built' => 'what was built', default => ''
+            },
+            $s->day === '' ? '' : "marks of {$s->day}", $list === null ? '' : "points of the list “{$list->name}”",
+            $s->code === null ? '' : ($s->code === '' ? 'marks without a code' : "code {$s->code}"), $s->replaced ? '' : 'without marks that were replaced',
+        ]);
+
+        return $parts === [] ? 'all marks of the project' : implode('; ', $parts);
     }
 
     /** @return list<ReportRow> */
@@ -59,20 +101,9 @@ final readonly class Report
         return array_values(array_filter($this->rows, static fn (ReportRow $r) => ! $r->replaced));
     }
 
-    /** How many conform, do not, and are too close to call, by the project's rule. */
-    public function conforming(Conformity $conformity): int
-    {
-        return count(array_filter($this->counting(), static fn (ReportRow $r) => $r->conformance?->conformity === $conformity));
-    }
-
     /** How many are not as surely in or out as the level asks for, whatever the rule. */
     public function close(): int
     {
         return count(array_filter($this->counting(), static fn (ReportRow $r) => $r->conformance?->isClose() === true));
-    }
-
-    public function count(string $verdict): int
-    {
-        return count(array_filter($this->counting(), static fn (ReportRow $r) => $r->mark->verdict === $verdict));
     }
 }

@@ -6,6 +6,7 @@ namespace App\Reports;
 
 use App\Stakeout\MarkConformance;
 use App\Stakeout\Models\Mark;
+use App\Stakeout\WhatCounts;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Stakeout\DecisionRule;
@@ -23,12 +24,14 @@ final readonly class ReportRow
         public ?Deviation $deviation,
         public bool $replaced = false,
         public ?MarkConformance $conformance = null,
+        public string $subject = '',
+        public int $first = 0,
     ) {}
 
-    /** @param  bool  $replaced  a later mark of the same point counts in its place */
-    public static function of(Mark $mark, DecisionRule $rule, bool $replaced = false): self
+    /** Replaced where a later mark of the same point counts in its place. */
+    public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what): self
     {
-        return new self($mark, $mark->design(), $mark->position(), $mark->deviation(), $replaced, MarkConformance::of($mark, $rule));
+        return new self($mark, $mark->design(), $mark->position(), $mark->deviation(), ! $what->counts($mark->id), MarkConformance::of($mark, $rule), $what->subjectOf($mark->id), $what->placeOf($mark->id));
     }
 
     public function kind(): string
@@ -41,13 +44,18 @@ final readonly class ReportRow
         return new Tolerance($this->mark->plan_tolerance, $this->mark->height_tolerance);
     }
 
+    /** in, out, close or undecided: by the project's rule where that weighs the uncertainty, else by the measured figure. */
+    public function called(): string
+    {
+        $c = $this->conformance;
+
+        return $c?->acceptance === Acceptance::Guarded && $c->conformity !== null
+            ? ['inside' => 'in', 'outside' => 'out', 'close' => 'close'][$c->conformity->value] : $this->mark->verdict;
+    }
+
     public function verdict(): string
     {
-        if (! $this->replaced && $this->conformance?->acceptance === Acceptance::Guarded && $this->conformance->conformity !== null) {
-            return ['inside' => '● in', 'outside' => '▲ OUT', 'close' => '◆ too close to call'][$this->conformance->conformity->value];
-        }
-
-        return $this->replaced ? 'replaced' : ['in' => '● in', 'out' => '▲ OUT', 'undecided' => $this->untold()][$this->mark->verdict];
+        return $this->replaced ? 'replaced' : ['in' => '● in', 'out' => '▲ OUT', 'close' => '◆ too close to call', 'undecided' => $this->untold()][$this->called()];
     }
 
     /** At a grade stake it is wanted to be known how much is to be cut or filled: that is no fault. */

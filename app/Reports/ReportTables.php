@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Reports\Models\ReportIssue;
 use App\Setups\Models\Setup;
 use App\Setups\SetupMethod;
 use App\Tasks\Progress;
 use Illuminate\Support\Collection;
+use Parlay\Core\Reports\MarkChange;
+use Parlay\Core\Reports\MarkChangeKind;
 use Parlay\Core\Units\Side;
 use Parlay\Words\Cautions;
 
@@ -26,6 +29,40 @@ final readonly class ReportTables
             new Column(['elevation', 'design / found'], 0.105, true), new Column(['found from', 'design'], 0.12, true),
             new Column(['height', '± 95 %'], 0.1, true), new Column(['plan', '± 95 %'], 0.075, true), new Column(['verdict'], 0.08, true),
         ], $this->markRows($a, $b), 'No marks have been stored yet.');
+    }
+
+    /** @param  list<MarkChange>  $changes */
+    public function changes(ReportIssue $former, array $changes): LongTable
+    {
+        return new LongTable("Changed since report {$former->number} of {$this->figures->time($former->at)}", [
+            new Column(['name'], 0.2, bold: true), new Column(['what became of it'], 0.26), new Column(['plan', 'then / now'], 0.16, true),
+            new Column(['height', 'then / now'], 0.16, true), new Column(['verdict', 'then / now'], 0.22, true),
+        ], $this->changeRows($changes));
+    }
+
+    /**
+     * @param  list<MarkChange>  $changes
+     * @return \Generator<array{cells: list<list<string>>, bold: bool}>
+     */
+    private function changeRows(array $changes): \Generator
+    {
+        $f = $this->figures;
+        $called = ['in' => '● in', 'out' => '▲ OUT', 'close' => '◆ too close to call', 'undecided' => '○ not judged'];
+        foreach ($changes as $c) {
+            yield ['bold' => $c->isTurned(), 'cells' => [
+                [$c->name()], [self::became($c->kind)], [$f->deviation($c->before?->plan), $f->deviation($c->after?->plan)],
+                [$f->deviation($c->before?->height), $f->deviation($c->after?->height)],
+                [$called[$c->before?->verdict] ?? '–', $called[$c->after?->verdict] ?? '–'],
+            ]];
+        }
+    }
+
+    private static function became(MarkChangeKind $kind): string
+    {
+        return match ($kind) {
+            MarkChangeKind::New => 'new', MarkChangeKind::Gone => 'struck, or no longer covered', MarkChangeKind::MarkedAgain => 'marked again',
+            MarkChangeKind::Corrected => 'corrected', MarkChangeKind::JudgedOtherwise => 'judged by another rule', MarkChangeKind::Renamed => 'renamed',
+        };
     }
 
     public function checks(): LongTable

@@ -15,10 +15,11 @@ use Illuminate\Support\Facades\DB;
 final readonly class WhatCounts
 {
     /**
+     * @param  array<int, string>  $subjects  of all marks that stand, what each was made for
      * @param  array<int, int>  $order  of all marks that stand, the first mark of which each is a version
      * @param  array<int, true>  $counting
      */
-    private function __construct(private array $order, private array $counting) {}
+    private function __construct(private array $subjects, private array $order, private array $counting) {}
 
     public static function of(Project $project): self
     {
@@ -26,7 +27,7 @@ final readonly class WhatCounts
         foreach (DB::table('marks')->where('project_id', $project->id)->orderBy('id')
             ->select(['id', 'mends', 'kind', 'point_id', 'aim_key', 'aimed->kind as aimed_kind'])->cursor() as $m) {
             $roots[$m->id] = $m->mends === null ? (int) $m->id : $roots[$m->mends] ?? (int) $m->mends;
-            $standing[$m->id] = self::about($m);
+            $standing[$m->id] = self::about($m, $roots[$m->id]);
             unset($standing[(int) $m->mends]);
         }
         $standing = array_diff_key($standing, Strike::struckIn($project));
@@ -37,16 +38,16 @@ final readonly class WhatCounts
             $latest[$standing[$id]] = $id;
         }
 
-        return new self($order, array_fill_keys($latest, true));
+        return new self($standing, $order, array_fill_keys($latest, true));
     }
 
-    private static function about(\stdClass $m): string
+    private static function about(\stdClass $m, int $root): string
     {
         return match (true) {
-            $m->kind === 'check' => "mark {$m->id}",
+            $m->kind === 'check' => "mark $root",
             $m->point_id !== null => "{$m->kind} {$m->point_id}",
             in_array($m->aimed_kind, [AimKind::Spot->value, AimKind::Place->value], true) => "{$m->kind} at {$m->aim_key}",
-            default => "mark {$m->id}",
+            default => "mark $root",
         };
     }
 
@@ -55,7 +56,13 @@ final readonly class WhatCounts
         return isset($this->counting[$mark]);
     }
 
-    /** Smaller for what was marked earlier. */
+    /** What a mark was made for: the same of the mark that mends it, or that counts in its place. */
+    public function subjectOf(int $mark): string
+    {
+        return $this->subjects[$mark] ?? "mark $mark";
+    }
+
+    /** Smaller for what was marked earlier; of a mark that mends another, the number of the first. */
     public function placeOf(int $mark): int
     {
         return $this->order[$mark] ?? $mark;

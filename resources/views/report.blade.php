@@ -16,17 +16,20 @@
 </style>
 </head>
 <body>
-<h1>Stakeout and as-built report</h1>
+<h1>{{ $report->wanted->name ?: 'Stakeout and as-built report' }}</h1>
 <table>
-    <tr><td width="18%">Project</td><td>{{ $report->project->name }}</td><td width="18%">Made by</td><td>{{ $report->author ?: 'not given' }}</td></tr>
-    <tr><td>Made at</td><td>{{ $figures->time($report->at) }}</td><td>Tolerance</td><td>plan {{ $figures->deviation($report->project->plan_tolerance) }}, height {{ $figures->deviation($report->project->height_tolerance) }}</td></tr>
+    <tr><td width="18%">Project</td><td>{{ $report->project->name }}</td><td width="18%">Report</td><td><b>no. {{ $stamp->number }}</b>, {{ $figures->time($report->at) }}</td></tr>
+    <tr><td>Made by</td><td>{{ $report->wanted->author ?: 'not given' }}</td><td>Tolerance</td><td>plan {{ $figures->deviation($report->project->plan_tolerance) }}, height {{ $figures->deviation($report->project->height_tolerance) }}</td></tr>
+    <tr><td>Covers</td><td>{{ $report->covers }}</td><td>Checksum</td><td>{{ App\Reports\Models\ReportIssue::short($stamp->checksum) }} (of its figures, sha-256)</td></tr>
     <tr><td>Design files</td><td colspan="3">@forelse ($report->designs as $design){{ $design->name }} ({{ $design->file_name }}, sha-256 {{ substr($design->file_hash, 0, 12) }}, taken {{ $figures->time($design->taken_at) }})@if (! $loop->last); @endif @empty none @endforelse</td></tr>
     @php
         $guarded = $report->project->acceptance === Parlay\Core\Stakeout\Acceptance::Guarded;
         $level = rtrim(rtrim(number_format(100 * $report->project->acceptance_level, 1, '.', ''), '0'), '.').' %';
-        $by = fn (string $c) => $report->conforming(Parlay\Core\Stakeout\Conformity::from($c));
     @endphp
-    <tr><td>Result</td><td colspan="3"><b>{{ count($report->counting()) }} marks count: @if ($guarded){{ $by('inside') }} in tolerance, {{ $by('outside') }} out, {{ $by('close') }} too close to call, {{ $report->count('undecided') }} without design.@else{{ $report->count('in') }} in tolerance, {{ $report->count('out') }} out, {{ $report->count('undecided') }} without design.@endif</b>@if (count($report->rows) > count($report->counting())) {{ count($report->rows) - count($report->counting()) }} earlier ones were replaced by a later mark of the same point.@endif</td></tr>
+    <tr><td>Result</td><td colspan="3"><b>{{ count($report->counting()) }} {{ count($report->counting()) === 1 ? 'mark counts' : 'marks count' }}: {{ $counts->in }} in tolerance, {{ $counts->out }} out, @if ($guarded){{ $counts->close }} too close to call, @endif{{ $counts->undecided }} without design.</b>@if (count($report->rows) > count($report->counting())) {{ count($report->rows) - count($report->counting()) }} earlier ones were replaced by a later mark of the same point.@endif</td></tr>
+    @if ($former !== null)
+    <tr><td>Since report {{ $former->number }}</td><td colspan="3">@if ($changes === 0)Nothing changed against report {{ $former->number }} of {{ $figures->time($former->at) }}.@else<b>{{ $changes }} {{ $changes === 1 ? 'mark is' : 'marks are' }} told otherwise than in report {{ $former->number }} of {{ $figures->time($former->at) }}, {{ $turned }} with another verdict.</b> The list stands behind these pages.@endif</td></tr>
+    @endif
     <tr><td>Rule</td><td colspan="3">@if ($guarded)Guarded acceptance at {{ $level }} (JCGM 106:2012): a mark counts as in where it conforms to its tolerance with that probability or more, as out where it does not with the same, and is too close to call between these.@else Simple acceptance (JCGM 106:2012): in or out is by the measured figure alone.@if ($report->close() > 0) {{ $report->close() }} {{ $report->close() === 1 ? 'is' : 'are' }} less sure than {{ $level }}; how probable it is stands beside each.@endif @endif The uncertainty of a mark is that of its setup and control, of its reading, of the pole and of the heights of instrument and target, as stated for them; ± holds in 95 of 100 cases.</td></tr>
 </table>
 

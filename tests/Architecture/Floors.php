@@ -23,7 +23,7 @@ final class Floors
     /** Of core. */
     public const CORE = [
         'base' => ['Core', 'Units', 'Geometry', 'Adjustment'],
-        'rules' => ['Instrument', 'Points', 'Civil', 'Cogo', 'Buildings', 'Designs', 'Control', 'Setups', 'Stakeout', 'Fit'],
+        'rules' => ['Instrument', 'Points', 'Civil', 'Cogo', 'Buildings', 'Designs', 'Control', 'Setups', 'Stakeout', 'Reports', 'Fit'],
         'in and out' => ['Formats'],
     ];
 

@@ -7,29 +7,82 @@ namespace App\Reports\Http;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
+use App\Http\Page;
 use App\Projects\Models\Project;
+use App\Reports\IssueChange;
+use App\Reports\IssuedFigures;
+use App\Reports\IssueEntry;
+use App\Reports\Models\ReportIssue;
 use App\Reports\Report;
 use App\Reports\ReportCsv;
+use App\Reports\ReportWanted;
 use App\Reports\Tasks\PrintReport;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\Models\Task;
 use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
+use App\Typed\Values;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Str;
+use Parlay\Core\Reports\MarkChange;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class ReportController
 {
-    #[Post('/projects/{project}/reports', 'Prints the report as PDF; fetch it when the task is done', ReportBody::class, TaskResource::class)]
+    #[Post('/projects/{project}/reports', 'Issues a report: its figures are frozen under a number and printed as PDF; fetch it when the task is done', ReportWanted::class, TaskResource::class)]
     public function store(Request $request, Project $project, StartTask $start): JsonResponse
     {
-        return new JsonResponse(TaskResource::of($start($project, TaskKind::Report, (array) Body::read($request, ReportBody::class))));
+        $wanted = Body::read($request, ReportWanted::class);
+
+        return new JsonResponse(TaskResource::of($start($project, TaskKind::Report, ['scope' => (array) $wanted->scope] + (array) $wanted)));
     }
 
-    #[Get('/projects/{project}/reports/{task}.pdf', 'A printed report', media: 'application/pdf')]
+    #[Get('/projects/{project}/report-issues', 'Reports that were issued, the first one first', IssueEntry::class, list: true, query: Page::class)]
+    public function issues(Request $request, Project $project): JsonResponse
+    {
+        $page = Page::of($request);
+        $rows = $page->narrow(ReportIssue::of($project)->select(['id', 'project_id', 'number', 'name', 'author', 'at', 'scope', 'counts', 'checksum']))->get();
+
+        return $page->answer($request, $rows->map(IssueEntry::of(...))->all(), $rows->last()?->id);
+    }
+
+    #[Get('/projects/{project}/report-issues/{number}.pdf', 'An issued report', media: 'application/pdf')]
+    public function issue(Project $project, int $number): BinaryFileResponse
+    {
+        $issue = self::issued($project, $number);
+        $path = PrintReport::path(Task::query()->findOrFail($issue->task_id));
+        if (! is_file($path) || ! hash_equals($issue->file_checksum, (string) hash_file('sha256', $path))) {
+            throw new \DomainException(
+                "The file of report $number in the data folder is gone, or is not the one that was issued. Its figures are kept: take its table (CSV), or print a new one.",
+            );
+        }
+
+        return self::sheet($project, $path);
+    }
+
+    #[Get('/projects/{project}/report-issues/{number}.csv', 'The table of an issued report, as it was', media: 'text/csv')]
+    public function table(Project $project, int $number): Response
+    {
+        return new Response(self::issued($project, $number)->figures()->table, 200, self::csvHeaders(self::fileName($project)."-report-$number"));
+    }
+
+    #[Get('/projects/{project}/report-issues/{number}/changes', 'Marks that would be told otherwise today than in an issued report', IssueChange::class, list: true, query: Page::class)]
+    public function changes(Request $request, Project $project, int $number): JsonResponse
+    {
+        $issue = self::issued($project, $number);
+        $kept = $issue->figures();
+        $today = IssuedFigures::of(Report::of($project, new ReportWanted($issue->author, $issue->zone, $issue->name, Values::of($issue->scope, \App\Reports\ReportScope::class))));
+        $changes = MarkChange::between($kept->marks, $today->marks);
+        $page = Page::of($request);
+        $ids = $page->cut(array_keys($changes));
+
+        return $page->answer($request, array_map(static fn (int $i) => IssueChange::of($changes[$i]), $ids), $ids === [] ? null : $ids[count($ids) - 1]);
+    }
+
+    #[Get('/projects/{project}/reports/{task}.pdf', 'A printed sheet', media: 'application/pdf')]
     public function pdf(Project $project, int $task): BinaryFileResponse
     {
         $row = Task::query()->where('project_id', $project->id)
@@ -37,10 +90,7 @@ final class ReportController
             ->where('state', 'done')
             ->findOrFail($task);
 
-        return new BinaryFileResponse(
-            PrintReport::path($row), 200,
-            ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="'.self::fileName($project).'.pdf"'],
-        );
+        return self::sheet($project, PrintReport::path($row));
     }
 
     #[Get('/projects/{project}/report.csv', 'The report’s table for a spreadsheet', media: 'text/csv')]
@@ -48,12 +98,24 @@ final class ReportController
     {
         return new StreamedResponse(static function () use ($project): void {
             $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-            ReportCsv::write(Report::of($project, ''), $out);
-        }, 200,
-            [
-                'Content-Type' => 'text/csv; charset=UTF-8',
-                'Content-Disposition' => 'attachment; filename="'.self::fileName($project).'.csv"',
-            ]);
+            ReportCsv::write(Report::of($project), $out);
+        }, 200, self::csvHeaders(self::fileName($project)));
+    }
+
+    private static function issued(Project $project, int $number): ReportIssue
+    {
+        return ReportIssue::of($project)->where('number', $number)->firstOrFail();
+    }
+
+    private static function sheet(Project $project, string $path): BinaryFileResponse
+    {
+        return new BinaryFileResponse($path, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="'.self::fileName($project).'.pdf"']);
+    }
+
+    /** @return array<string, string> */
+    private static function csvHeaders(string $name): array
+    {
+        return ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name.csv\""];
     }
 
     private static function fileName(Project $project): string

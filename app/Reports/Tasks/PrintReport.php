@@ -6,16 +6,24 @@ namespace App\Reports\Tasks;
 
 use App\PrintZone;
 use App\Projects\Models\Project;
+use App\Reports\Actions\IssueReport;
 use App\Reports\DeviationDrawing;
 use App\Reports\Figures;
+use App\Reports\IssueCounts;
+use App\Reports\IssueEntry;
+use App\Reports\Models\ReportIssue;
 use App\Reports\Pdf;
 use App\Reports\Report;
 use App\Reports\ReportTables;
+use App\Reports\ReportWanted;
+use App\Reports\Stamp;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\Work;
+use App\Typed\Values;
+use Parlay\Core\Reports\MarkChange;
 
-/** Prints the report as PDF into the data folder. */
+/** Issues the report: its figures are frozen under a number, and printed as PDF into the data folder. */
 final class PrintReport implements Work
 {
     /** More than these stand behind the first pages, in tables that may be long. */
@@ -26,21 +34,35 @@ final class PrintReport implements Work
     public function __invoke(Task $task, Progress $progress): array
     {
         $project = Project::query()->findOrFail($task->project_id);
-        $report = Report::of($project, (string) ($task->input['author'] ?? ''));
-        $figures = new Figures($project->units(), PrintZone::named((string) ($task->input['zone'] ?? 'UTC')));
-        $html = view(
-            'report',
-            ['report' => $report, 'figures' => $figures, 'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style)],
-        )->render();
+        $wanted = Values::of($task->input ?? [], ReportWanted::class);
+        $path = self::path($task);
+        $issue = (new IssueReport)($task, Report::of($project, $wanted), static function (Report $report, Stamp $stamp, ?ReportIssue $former, array $changes) use ($path, $progress): string {
+            self::print($report, $stamp, $former, $changes, $path, $progress);
+
+            return $path;
+        });
+
+        return ['file' => IssueEntry::of($issue)->file, 'number' => $issue->number];
+    }
+
+    /** @param  list<MarkChange>  $changes  against the former one of its name */
+    public static function print(Report $report, Stamp $stamp, ?ReportIssue $former, array $changes, string $path, Progress $progress): void
+    {
+        $project = $report->project;
+        $figures = new Figures($project->units(), PrintZone::named($report->wanted->zone));
+        $html = view('report', [
+            'report' => $report, 'figures' => $figures, 'stamp' => $stamp, 'former' => $former, 'changes' => count($changes), 'counts' => IssueCounts::of($report),
+            'turned' => count(array_filter($changes, static fn (MarkChange $c): bool => $c->isTurned())),
+            'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style),
+        ])->render();
         $tables = new ReportTables($report, $figures, $progress);
         $behind = $report->setups->slice(self::SETUPS_ON_THE_SHEET);
-        Pdf::write($html, $project->name, self::path($task), $progress, [
+        Pdf::write($html, $project->name, $path, $progress, [
+            ...($changes === [] || $former === null ? [] : [$tables->changes($former, $changes)]),
             ...($behind->isEmpty() ? [] : [$tables->setups($behind)]),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),
             $tables->marks(),
-        ], ['Surveyor, date', 'Checked by, date', 'Client, date']);
-
-        return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];
+        ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp);
     }
 
     public static function path(Task $task): string

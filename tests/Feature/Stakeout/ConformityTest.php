@@ -83,7 +83,7 @@ final class ConformityTest extends FeatureTestCase
         self::assertStringContainsString('2 marks count: 0 in tolerance, 1 out, 1 too close to call', $text);
         self::assertStringContainsString('Guarded acceptance at 95 % (JCGM 106:2012)', $text);
         self::assertStringContainsString(sprintf('in with %d %%', (int) round(100 * min($c['plan'], $c['height']))), $text);
-        self::assertStringContainsString(sprintf('± %.3f m', $c['planUncertain']), $text);
+        self::assertStringContainsString(sprintf('± %.1f mm', 1000 * $c['planUncertain']), $text);
     }
 
     public function test_what_was_marked_before_uncertainty_was_kept_has_the_same_figures(): void

@@ -2112,8 +2112,76 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Prints the report as PDF; fetch it when the task is done */
+        /** Issues a report: its figures are frozen under a number and printed as PDF; fetch it when the task is done */
         post: operations["createReport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/report-issues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Reports that were issued, the first one first */
+        get: operations["getReportIssues"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/report-issues/{number}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** An issued report */
+        get: operations["getReportIssuePdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/report-issues/{number}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The table of an issued report, as it was */
+        get: operations["getReportIssueCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/report-issues/{number}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Marks that would be told otherwise today than in an issued report */
+        get: operations["getReportIssueChanges"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2127,7 +2195,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A printed report */
+        /** A printed sheet */
         get: operations["getReportPdf"];
         put?: never;
         post?: never;
@@ -3788,6 +3856,37 @@ export interface components {
             between: components["schemas"]["Inverse"];
             turn: components["schemas"]["Turn"] | null;
         };
+        IssueChange: {
+            name: string;
+            /** @enum {string} */
+            kind: "new" | "gone" | "marked_again" | "corrected" | "judged_otherwise" | "renamed";
+            verdictBefore: string | null;
+            verdictAfter: string | null;
+            planBefore: number | null;
+            planAfter: number | null;
+            heightBefore: number | null;
+            heightAfter: number | null;
+            moved: number | null;
+            turned: boolean;
+        };
+        IssueCounts: {
+            in: number;
+            out: number;
+            close: number;
+            undecided: number;
+        };
+        IssueEntry: {
+            id: number;
+            number: number;
+            name: string;
+            author: string;
+            at: string;
+            scope: components["schemas"]["ReportScope"];
+            counts: components["schemas"]["IssueCounts"];
+            checksum: string;
+            file: string;
+            table: string;
+        };
         KeptCutResource: {
             designId: number;
         };
@@ -4628,9 +4727,19 @@ export interface components {
             lineTo?: components["schemas"]["GivenPlace"] | null;
             expected?: string[] | null;
         };
-        ReportBody: {
+        ReportScope: {
+            day?: string;
+            worklistId?: number | null;
+            code?: string | null;
+            kind?: string;
+            outOnly?: boolean;
+            replaced?: boolean;
+        };
+        ReportWanted: {
             author?: string;
             zone?: string;
+            name?: string;
+            scope?: components["schemas"]["ReportScope"];
         };
         RestoreBody: {
             upload: string;
@@ -10280,7 +10389,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReportBody"];
+                "application/json": components["schemas"]["ReportWanted"];
             };
         };
         responses: {
@@ -10291,6 +10400,143 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReportIssues: {
+        parameters: {
+            query?: {
+                limit?: number;
+                after?: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IssueEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReportIssuePdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReportIssueCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReportIssueChanges: {
+        parameters: {
+            query?: {
+                limit?: number;
+                after?: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IssueChange"][];
                 };
             };
             /** @description What was wrong, where, and what to do */
