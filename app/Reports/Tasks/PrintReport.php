@@ -42,6 +42,8 @@ final class PrintReport implements Work
             return $path;
         });
 
+        $project->measured();
+
         return ['file' => IssueEntry::of($issue)->file, 'number' => $issue->number];
     }
 

@@ -12,6 +12,7 @@ export type StakeoutPoint = Schemas['PointResource'];
 export type Design = Schemas['DesignEntry'];
 export type Live = Schemas['Live'];
 export type Mark = Schemas['MarkEntry'];
+export type Issue = Schemas['IssueEntry'];
 export type Aim = Schemas['AimEntry'];
 /** Which lines of the field book are wanted. */
 export type BookWanted = NonNullable<paths['/api/v1/projects/{project}/field-book']['get']['parameters']['query']>;

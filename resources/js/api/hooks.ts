@@ -23,6 +23,8 @@ export const useInstruments = (project: number) => queries.useQuery('get', '/api
 export const useTargets = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/targets', of(project));
 export const useCodes = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/codes', of(project));
 export const useWorklists = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/worklists', of(project));
+/** Reports that were issued, the first one first. */
+export const useIssues = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/report-issues', of(project));
 /** How faces and axes of things were built. */
 export const useBuilt = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/built-parts', of(project));
 /** Points that would move because what they were made from has changed. */

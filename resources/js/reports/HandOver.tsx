@@ -1,6 +1,7 @@
 import { FileSpreadsheet, FileText } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask } from '../api/client';
+import { useWorklists } from '../api/hooks';
 import { useWork } from '../api/work';
 import { Button, buttonLook } from '../parts/Button';
 import { doubtOf, verdictOf } from '../parts/conformity';
@@ -14,10 +15,17 @@ import { CheckBeforeLeaving, SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { localZone } from '../units/times';
+import { Issues } from './Issues';
+import { ScopeFields } from './ScopeFields';
+import { ALL, covered } from './scope';
 
 /** What goes to the client: the report as PDF and its table as CSV. */
 export function HandOver({ project, marks }: StageProps) {
     const [author, setAuthor] = useState('');
+    const [name, setName] = useState('');
+    const [scope, setScope] = useState(ALL);
+    const [choosing, setChoosing] = useState(false);
+    const lists = useWorklists(project.id).data ?? [];
     const [file, setFile] = useState<string | null>(null);
     const work = useWork(project.id);
     const print = async () => {
@@ -25,7 +33,7 @@ export function HandOver({ project, marks }: StageProps) {
             ask(
                 api.POST('/api/v1/projects/{project}/reports', {
                     params: { path: { project: project.id } },
-                    body: { author, zone: localZone() },
+                    body: { author, name, scope, zone: localZone() },
                 }),
             ),
         );
@@ -36,10 +44,11 @@ export function HandOver({ project, marks }: StageProps) {
             window.open(file, '_blank', 'noopener');
         }
     };
-    // A point staked again counts once, by its latest mark.
-    const latest = new Map(marks.map((m) => [m.pointId === null ? `mark ${m.id}` : `${m.kind} ${m.pointId}`, m.id]));
-    const counting = new Set(latest.values());
-    const rows = marks.filter((m) => m.kind !== 'check' && counting.has(m.id));
+    const rows = covered(marks, scope, lists.find((l) => l.id === scope.worklistId)?.pointIds ?? null);
+    const again = (change: () => void) => {
+        change();
+        setFile(null);
+    };
     const of = (verdict: string) => rows.filter((m) => verdictOf(m) === verdict).length;
     return (
         <Sheet
@@ -64,16 +73,26 @@ export function HandOver({ project, marks }: StageProps) {
             <WorkBar work={work} />
             <SetupDoubt project={project} />
             <CheckBeforeLeaving project={project} marks={marks} />
-            {rows.length === 0 && <Notice>Nothing has been staked or measured yet; the report would be empty.</Notice>}
-            <TextField
-                label="Made by"
-                value={author}
-                onValue={(a) => {
-                    setAuthor(a);
-                    setFile(null);
-                }}
-                hint="stands on the report"
-            />
+            {rows.length === 0 && (
+                <Notice>
+                    {scope === ALL
+                        ? 'Nothing has been staked or measured yet; the report would be empty.'
+                        : 'Nothing of that was staked or measured.'}
+                </Notice>
+            )}
+            <div className="grid grid-cols-2 gap-3">
+                <TextField label="Made by" value={author} onValue={(a) => again(() => setAuthor(a))} hint="stands on the report" />
+                <TextField
+                    label="Name of the report"
+                    value={name}
+                    onValue={(n) => again(() => setName(n))}
+                    hint="the next of that name says what changed"
+                />
+            </div>
+            <Button onClick={() => setChoosing(!choosing)} aria-expanded={choosing}>
+                {scope === ALL ? 'Covers all marks' : 'Covers what is chosen'}
+            </Button>
+            {choosing && <ScopeFields scope={scope} onScope={(s) => again(() => setScope(s))} marks={marks} lists={lists} />}
             <Failure of={work.error} />
             <div className="flex flex-wrap gap-x-6 gap-y-1 text-lg">
                 <span>
@@ -93,6 +112,7 @@ export function HandOver({ project, marks }: StageProps) {
                     </span>
                 )}
             </div>
+            <Issues project={project.id} />
             <Scroll label="Marks against their design">
                 <table className="list sided">
                     <thead>
@@ -141,6 +161,7 @@ export function HandOver({ project, marks }: StageProps) {
                     </tbody>
                 </table>
             </Scroll>
+            {rows.length > 200 && <Notice>The last 200 of {rows.length} are shown; the report has all.</Notice>}
         </Sheet>
     );
 }

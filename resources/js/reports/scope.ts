@@ -1,0 +1,31 @@
+import type { Mark, Schemas } from '../api/client';
+import { verdictOf } from '../parts/conformity';
+import { dateOf } from '../units/times';
+
+export type Scope = Required<Schemas['ReportScope']>;
+
+export const ALL: Scope = { day: '', worklistId: null, code: null, kind: '', outOnly: false, replaced: true };
+
+/** Days on which something was marked, by the clock of this screen, the latest first. */
+export const daysOf = (marks: Mark[]): string[] => [...new Set(marks.map((m) => dateOf(m.at)))].sort().reverse();
+
+/** Codes of what was marked. */
+export const codesOf = (marks: Mark[]): string[] => [...new Set(marks.filter((m) => m.kind !== 'check').map((m) => m.code))].sort();
+
+/** Marks that count and that a report covers; of a point staked again the latest alone. */
+export function covered(marks: Mark[], scope: Scope, listed: number[] | null): Mark[] {
+    const about = (m: Mark) => (m.pointId === null ? `mark ${m.id}` : `${m.kind} ${m.pointId}`);
+    const latest = new Map(marks.map((m) => [about(m), m.id]));
+    const counting = new Set(latest.values());
+    const on = listed && new Set(listed);
+    return marks.filter(
+        (m) =>
+            m.kind !== 'check' &&
+            counting.has(m.id) &&
+            (scope.day === '' || dateOf(m.at) === scope.day) &&
+            (scope.code === null || m.code === scope.code) &&
+            (scope.kind === '' || m.kind === scope.kind) &&
+            (!on || (m.pointId !== null && on.has(m.pointId))) &&
+            (!scope.outOnly || ['out', 'close'].includes(verdictOf(m))),
+    );
+}
