@@ -106,6 +106,18 @@ final readonly class Figures
         return $this->units->angle->format($radians);
     }
 
+    /** As it was read: a tenth of a second. */
+    public function fineAngle(float $radians): string
+    {
+        return $this->units->angle->format($radians, 1);
+    }
+
+    /** As it is worked on with by hand. */
+    public function fineLength(?float $metres): string
+    {
+        return $metres === null ? self::NONE : $this->units->length->formatFine($metres);
+    }
+
     public function smallAngle(?float $radians): string
     {
         return $radians === null ? self::UNCHECKED : $this->units->angle->formatSmall($radians);

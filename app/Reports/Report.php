@@ -41,19 +41,19 @@ final readonly class Report
         $what = WhatCounts::of($project);
         $list = $wanted->scope->worklistId === null ? null : Worklist::of($project)->find($wanted->scope->worklistId)
             ?? throw new \DomainException('The list that the report shall cover is gone. Choose another.');
-        $all = Mark::of($project)->with('setup:id,number')->get();
+        $all = Mark::of($project)->with(['setup:id,number', 'observation'])->get();
         MarkSpread::complete($all);
         $rule = $project->decisionRule();
-        $rows = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()->map(static fn (Mark $m) => ReportRow::of($m, $rule, $what))
+        $setups = Setup::query()->where('project_id', $project->id)->orderBy('id')->get()->keyBy('id');
+        $rows = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()->map(static fn (Mark $m) => ReportRow::of($m, $rule, $what, $setups->get($m->setup_id)))
             ->filter(self::covered($wanted, $list))->values();
-        $setups = Setup::query()->where('project_id', $project->id)->orderBy('id')->get();
         $used = array_fill_keys($rows->map(static fn (ReportRow $r) => $r->mark->setup->number)->all(), true);
 
         return new self(
             $project,
             $wanted,
             Design::of($project)->orderBy('id')->get(),
-            $wanted->scope == new ReportScope ? $setups : $setups->filter(static fn (Setup $s) => isset($used[$s->number]))->values(),
+            $wanted->scope == new ReportScope ? $setups->values() : $setups->filter(static fn (Setup $s) => isset($used[$s->number]))->values(),
             $rows->filter(static fn (ReportRow $r) => $r->mark->kind !== 'check')->values()->all(),
             $rows->filter(static fn (ReportRow $r) => $r->mark->kind === 'check')->values()->all(),
             Clock::stamp(),

@@ -27,6 +27,7 @@ final class ReportCsv
             "height tolerance$u", 'verdict', 'judged', 'counts', 'time (UTC)', 'setup', 'design source',
             'target', "distance along$u", "distance to the end$u", "offset$u", 'side of the line', 'parallel', 'piece', 'left so', 'note',
             'station', 'station region', "offset from axis$u", 'element', 'part', 'surface', "above it$u", ...$pair('issued', "northing$u", "easting$u"), "issued elevation$u", "marked beside it by$u",
+            ...self::traceHeader($u),
             "plan uncertainty 95 %$u", "height uncertainty 95 %$u", 'plan conforms with', 'height conforms with', 'conformity', 'rule'];
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
@@ -44,9 +45,41 @@ final class ReportCsv
                 $n($m->plan_tolerance), $n($m->height_tolerance), $m->verdict, $r->judged(),
                 $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
                 ...self::aimed($r, $n, $report->project),
-                ...$order($m->issued_northing, $m->issued_easting), $n($m->issued_elevation), $n($m->movedBy()), ...self::conformance($r, $n),
+                ...$order($m->issued_northing, $m->issued_easting), $n($m->issued_elevation), $n($m->movedBy()), ...self::trace($r, $unit->metres()), ...self::conformance($r, $n),
             ], ',', '"', '');
         }
+    }
+
+    /** @return list<string> */
+    private static function traceHeader(string $u): array
+    {
+        return [
+            'circle [deg]', 'zenith [deg]', "slope distance$u", "constant in it$u", 'ppm in it', 'collimation [deg]', 'index error [deg]', "prism constant$u", 'ppm', "target height$u",
+            'refraction', 'scale', "setup northing$u", "setup easting$u", "setup elevation$u", 'orientation [deg]', "instrument height$u", 'pressure [hPa]', 'temperature [C]',
+        ];
+    }
+
+    /**
+     * From which its place can be worked out by hand: to a hundredth of a millimetre.
+     *
+     * @param  float  $unit  metres
+     * @return list<string>
+     */
+    private static function trace(ReportRow $r, float $unit): array
+    {
+        if ($r->trace === null) {
+            return array_fill(0, count(self::traceHeader('')), '');
+        }
+        [$o, $sight, $s] = [$r->trace->reading, $r->trace->sight, $r->trace->setup];
+        $n = static fn (?float $metres): string => $metres === null ? '' : number_format($metres / $unit, 6, '.', '');
+        $deg = static fn (float $radians): string => number_format(rad2deg($radians), 8, '.', '');
+
+        return [
+            $deg($o->circle), $deg($o->zenith), $n($o->slope), $n($o->prism_constant_applied), number_format($o->ppm_applied, 4, '.', ''), $deg($o->collimation), $deg($o->index_error),
+            $n($sight->target->prismConstant), number_format($sight->ppm, 4, '.', ''), $n($sight->target->height), (string) $sight->refraction, number_format($o->scale, 10, '.', ''),
+            $n($s->northing), $n($s->easting), $n($s->elevation), $deg($s->orientation), $n($s->instrument_height),
+            number_format($o->pressure, 1, '.', ''), number_format($o->temperature, 1, '.', ''),
+        ];
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Setups\Models\Setup;
 use App\Stakeout\MarkConformance;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\WhatCounts;
@@ -26,12 +27,18 @@ final readonly class ReportRow
         public ?MarkConformance $conformance = null,
         public string $subject = '',
         public int $first = 0,
+        public ?Trace $trace = null,
     ) {}
 
     /** Replaced where a later mark of the same point counts in its place. */
-    public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what): self
+    public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what, ?Setup $setup): self
     {
-        return new self($mark, $mark->design(), $mark->position(), $mark->deviation(), ! $what->counts($mark->id), MarkConformance::of($mark, $rule), $what->subjectOf($mark->id), $what->placeOf($mark->id));
+        $trace = $mark->observation === null || $setup === null ? null : Trace::of($mark->observation, $setup);
+
+        return new self(
+            mark: $mark, design: $mark->design(), found: $mark->position(), deviation: $mark->deviation(), replaced: ! $what->counts($mark->id),
+            conformance: MarkConformance::of($mark, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace,
+        );
     }
 
     public function kind(): string
@@ -89,6 +96,7 @@ final readonly class ReportRow
     {
         return implode(', ', array_filter([
             $this->conformance?->isClose() === true ? 'in with '.$this->probability() : '',
+            $this->mark->mends === null ? '' : 'corrected',
             $this->mark->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
             $this->mark->issued() === null ? '' : 'marked where the wall stands',
         ]));

@@ -10,7 +10,7 @@ use setasign\Fpdi\Tcpdf\Fpdi;
 final class Sheets extends Fpdi
 {
     /** Side of the picture that a phone reads, points. */
-    private const CODE = 34.0;
+    private const CODE = 34;
 
     private ?string $code = null;
 

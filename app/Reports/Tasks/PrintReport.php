@@ -17,6 +17,7 @@ use App\Reports\Report;
 use App\Reports\ReportTables;
 use App\Reports\ReportWanted;
 use App\Reports\Stamp;
+use App\Reports\TraceTable;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\Work;
@@ -64,6 +65,7 @@ final class PrintReport implements Work
             ...($behind->isEmpty() ? [] : [$tables->setups($behind)]),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),
             $tables->marks(),
+            (new TraceTable($report, $figures, $progress))->table(),
         ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp);
     }
 

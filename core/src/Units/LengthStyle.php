@@ -65,6 +65,17 @@ enum LengthStyle: string
         };
     }
 
+    /** As it is worked on with by hand: a tenth of a millimetre, or of the decimal foot as much; feet and inches are written so, too. */
+    public function formatFine(float $metres): string
+    {
+        return match ($this) {
+            self::Metres => self::decimal($metres, 4).' m',
+            self::Millimetres => self::decimal($metres / 0.001, 1).' mm',
+            self::UsFeet => self::decimal($metres / LengthUnit::UsFoot->metres(), 4).' ft US',
+            default => self::decimal($metres / LengthUnit::Foot->metres(), 4).' ft',
+        };
+    }
+
     /**
      * A difference: a small one is one step finer in metric and in inches alone in feet-inches. What rounds up to a foot or a metre is
      * written as one.

@@ -6,6 +6,7 @@ namespace Tests\Feature\Reports;
 
 use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Tests\Reference;
 use Symfony\Component\Process\Process;
 use Tests\FeatureTestCase;
 
@@ -90,5 +91,71 @@ final class ReportTest extends FeatureTestCase
         $task = $this->ask('POST', $this->at('/reports'), [])->assertOk()->json('id');
         $other = $this->project();
         $this->get("/api/v1/projects/{$other->id}/reports/$task.pdf")->assertStatus(404);
+    }
+
+    /** Somebody who was not there: the table's raw readings alone, and the formulas that are printed beside them. */
+    public function test_every_place_follows_from_the_readings_that_are_handed_over(): void
+    {
+        mt_srand(7);
+        for ($i = 0; $i < 200; $i++) {
+            $tip = new Position(1000.0 + mt_rand(-400, 900) / 10, 2000.0 + mt_rand(0, 900) / 10, 10.0 + mt_rand(-30, 60) / 10);
+            $reading = $this->measure($this->project, 'as_built', $tip, "S$i");
+            $this->ask('POST', $this->at('/marks'), [
+                'key' => $this->newKey(), 'kind' => 'as_built', 'name' => "S$i", 'observationId' => $reading->id, 'withoutCheck' => true,
+            ])->assertOk();
+        }
+        $rows = $this->rows();
+        self::assertCount(200, $rows);
+        $off = Reference::python(<<<'PY'
+            from math import sin,cos,radians
+            out=[]
+            for r in input:
+                f=lambda k:float(r[k])
+                index=radians(f('index error [deg]'));V=radians(f('zenith [deg]'))-index
+                Hz=radians(f('circle [deg]'))-radians(f('collimation [deg]'))/sin(V)
+                s=(f('slope distance [m]')-f('constant in it [m]'))/(1+f('ppm in it')*1e-6)*(1+f('ppm')*1e-6)+f('prism constant [m]')
+                R=6371000.0;k=f('refraction')
+                d=f('scale')*(s*sin(V)-(1-k/2)*s*s*sin(2*V)/(2*R))
+                h=s*cos(V)+(1-k)*(s*sin(V))**2/(2*R)
+                a=Hz+radians(f('orientation [deg]'))
+                n=f('setup northing [m]')+d*cos(a);e=f('setup easting [m]')+d*sin(a)
+                z=f('setup elevation [m]')+f('instrument height [m]')+h-f('target height [m]')
+                out.append([n-f('found northing [m]'),e-f('found easting [m]'),z-f('found elevation [m]')])
+            print(json.dumps(out))
+            PY, $rows);
+        foreach ($off as $i => $d) {
+            self::assertEqualsWithDelta([0.0, 0.0, 0.0], $d, 6e-5, "mark $i");
+        }
+    }
+
+    /** The same from what is printed, in feet and inches: a place is worked out to a thousandth of a foot. */
+    public function test_a_place_can_be_worked_out_from_the_printed_sheet(): void
+    {
+        $this->project = $this->project('ftin16');
+        $this->site($this->project);
+        $this->setUpInstrument($this->project);
+        $this->staked('A2', 0.06, new Position(1020.0, 2030.0, 10.0));
+        $task = $this->ask('POST', $this->at('/reports'), [])->assertOk()->json('id');
+        $text = $this->text($task);
+        $angle = static fn (array $m): float => deg2rad((int) $m[0] + (int) $m[1] / 60 + (float) $m[2] / 3600);
+        $dms = '(\d+)°(\d\d)′(\d\d\.\d)″';
+        self::assertSame(1, preg_match("~Setup 1: N ([\\d.]+) ft, E ([\\d.]+) ft, H ([\\d.]+) ft, o $dms, i ([\\d.]+) ft~u", $text, $s), $text);
+        self::assertSame(1, preg_match("~A2 +\\S+ +$dms +$dms +([\\d.]+) ft +(-?[\\d.]+) mm +(-?[\\d.]+) +([\\d.]+) ft +([\\d.]+) ft~u", $text, $m), $text);
+        // Below stand the setup, the constant and the parts per million that count, refraction and scale, and the rise.
+        $below = trim(explode("\n", explode($m[0], $text)[1])[1]);
+        self::assertSame(1, preg_match('~^1 +(-?[\d.]+) mm +(-?[\d.]+) +([\d.]+), ([\d.]+) +(-?[\d.]+) ft$~', $below, $b), $below);
+        $foot = 0.3048;
+        $v = $angle(array_slice($m, 4, 3));
+        $slope = (((float) $m[7] * $foot - (float) $m[8] / 1000) / (1 + (float) $m[9] * 1e-6) * (1 + (float) $b[2] * 1e-6) + (float) $b[1] / 1000) / $foot;
+        $r = 6_371_000.0 / $foot;
+        $d = (float) $b[4] * ($slope * sin($v) - (1 - (float) $b[3] / 2) * $slope ** 2 * sin(2 * $v) / (2 * $r));
+        $h = $slope * cos($v) + (1 - (float) $b[3]) * ($slope * sin($v)) ** 2 / (2 * $r);
+        self::assertEqualsWithDelta([(float) $m[11], (float) $b[5]], [$d, $h], 3e-4);
+        $azimuth = $angle(array_slice($m, 1, 3)) + $angle(array_slice($s, 4, 3));
+        [$row] = $this->rows();
+        self::assertEqualsWithDelta(
+            [(float) $row['found northing [ft]'], (float) $row['found easting [ft]'], (float) $row['found elevation [ft]']],
+            [(float) $s[1] + $d * cos($azimuth), (float) $s[2] + $d * sin($azimuth), (float) $s[3] + (float) $s[7] + $h - (float) $m[10]], 6e-4,
+        );
     }
 }

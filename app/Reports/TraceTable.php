@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reports;
+
+use App\Tasks\Progress;
+
+/** The readings behind every mark, with the formulas by which its place follows from them (docs/calculations.md). */
+final readonly class TraceTable
+{
+    private const FORMULAS = [
+        'Hz and V: circle and zenith angle, SD: slope distance, as read. c₁ and p₁: prism constant and parts per million that the instrument had applied; c and p: those that count.',
+        's = (SD − c₁) / (1 + p₁/10⁶) · (1 + p/10⁶) + c.   d = k (s sin V − (1 − r/2) s² sin 2V / 2R).   h = s cos V + (1 − r) (s sin V)² / 2R.   R = 6 371 000 m.',
+        'Northing = N + d cos(Hz + o), easting = E + d sin(Hz + o), elevation = H + i + h − t. r: coefficient of refraction, k: scale factor, t: target height.',
+        'Of a reading in one face Hz and V are first freed of the errors that stand below it: V − index, Hz − collimation / sin V.',
+    ];
+
+    public function __construct(private Report $report, private Figures $figures, private Progress $progress) {}
+
+    public function table(): LongTable
+    {
+        return new LongTable('How each place was worked out', [
+            new Column(['name', 'setup'], 0.12), new Column(['time'], 0.1), new Column(['Hz', 'collimation'], 0.11, true), new Column(['V', 'index'], 0.11, true),
+            new Column(['SD'], 0.1, true), new Column(['c₁', 'c'], 0.08, true), new Column(['p₁', 'p'], 0.07, true), new Column(['t', 'r, k'], 0.11, true),
+            new Column(['d', 'h'], 0.11, true),
+        ], $this->rows(), 'No marks have been stored yet.');
+    }
+
+    /** @return \Generator<array{cells?: list<list<string>>, span?: string, bold?: bool, quiet?: bool}> */
+    private function rows(): \Generator
+    {
+        $f = $this->figures;
+        foreach (self::FORMULAS as $line) {
+            yield ['span' => $line];
+        }
+        $stood = [];
+        $rows = array_filter([...$this->report->rows, ...$this->report->checks], static fn (ReportRow $r): bool => $r->trace !== null);
+        foreach ($rows as $r) {
+            $s = $r->trace?->setup;
+            if ($s !== null && ! isset($stood[$s->id])) {
+                $stood[$s->id] = true;
+                yield ['span' => "Setup {$s->number}: N {$f->fineLength($s->northing)}, E {$f->fineLength($s->easting)}, H {$f->fineLength($s->elevation)}, o {$f->fineAngle($s->orientation)}, i {$f->fineLength($s->instrument_height)}.", 'bold' => true];
+            }
+        }
+        foreach ($rows as $r) {
+            $this->progress->tell(0.9, 'writing the readings');
+            yield ['quiet' => $r->replaced, 'cells' => $this->cells($r, $r->trace ?? throw new \LogicException('Rows without were left out.'))];
+        }
+    }
+
+    /** @return list<list<string>> */
+    private function cells(ReportRow $r, Trace $t): array
+    {
+        $f = $this->figures;
+        $o = $t->reading;
+        $millimetres = static fn (float $metres): string => round(1000 * $metres, 1).' mm';
+        $ppm = static fn (float $parts): string => number_format($parts, 2, '.', '');
+
+        return [
+            [$r->mark->name, (string) $t->setup->number], [$f->timeOfDay($r->mark->at)],
+            [$f->fineAngle($o->circle), ...($t->hasFaceErrors() ? [$f->fineAngle($o->collimation)] : [])],
+            [$f->fineAngle($o->zenith), ...($t->hasFaceErrors() ? [$f->fineAngle($o->index_error)] : [])], [$f->fineLength($o->slope)],
+            [$millimetres($o->prism_constant_applied), $millimetres($t->sight->target->prismConstant)], [$ppm($o->ppm_applied), $ppm($t->sight->ppm)],
+            [$f->fineLength($t->sight->target->height), round($t->sight->refraction, 3).', '.rtrim(rtrim(number_format($o->scale, 8, '.', ''), '0'), '.')],
+            [$f->fineLength($t->sight->distance), $f->fineLength($t->sight->rise)],
+        ];
+    }
+}
