@@ -101,6 +101,12 @@ final readonly class Report
         return array_values(array_filter($this->rows, static fn (ReportRow $r) => ! $r->replaced));
     }
 
+    /** @param  string  $kind  stake or as_built */
+    public function ofKind(string $kind): int
+    {
+        return count(array_filter($this->counting(), static fn (ReportRow $r) => $r->mark->kind === $kind));
+    }
+
     /** How many are not as surely in or out as the level asks for, whatever the rule. */
     public function close(): int
     {

@@ -10,10 +10,13 @@ use App\Tasks\Progress;
 final readonly class TraceTable
 {
     private const FORMULAS = [
-        'Hz and V: circle and zenith angle, SD: slope distance, as read. c₁ and p₁: prism constant and parts per million that the instrument had applied; c and p: those that count.',
-        's = (SD − c₁) / (1 + p₁/10⁶) · (1 + p/10⁶) + c.   d = k (s sin V − (1 − r/2) s² sin 2V / 2R).   h = s cos V + (1 − r) (s sin V)² / 2R.   R = 6 371 000 m.',
-        'Northing = N + d cos(Hz + o), easting = E + d sin(Hz + o), elevation = H + i + h − t. r: coefficient of refraction, k: scale factor, t: target height.',
-        'Of a reading in one face Hz and V are first freed of the errors that stand below it: V − index, Hz − collimation / sin V.',
+        'Hz and V: circle and zenith angle, SD: slope distance, as read. Of a reading in one face they are first freed of',
+        'the errors that stand below them: V − index, Hz − collimation / sin V. c₁ and p₁: prism constant and parts per',
+        'million that the instrument had applied; c and p: those that count. r: coefficient of refraction, k: scale factor,',
+        't: target height, R = 6 371 000 m.',
+        's = (SD − c₁) / (1 + p₁/10⁶) · (1 + p/10⁶) + c',
+        'd = k (s sin V − (1 − r/2) s² sin 2V / 2R),   h = s cos V + (1 − r) (s sin V)² / 2R',
+        'northing = N + d cos(Hz + o),   easting = E + d sin(Hz + o),   elevation = H + i + h − t',
     ];
 
     public function __construct(private Report $report, private Figures $figures, private Progress $progress) {}

@@ -26,7 +26,7 @@
         $guarded = $report->project->acceptance === Parlay\Core\Stakeout\Acceptance::Guarded;
         $level = rtrim(rtrim(number_format(100 * $report->project->acceptance_level, 1, '.', ''), '0'), '.').' %';
     @endphp
-    <tr><td>Result</td><td colspan="3"><b>{{ count($report->counting()) }} {{ count($report->counting()) === 1 ? 'mark counts' : 'marks count' }}: {{ $counts->in }} in tolerance, {{ $counts->out }} out, @if ($guarded){{ $counts->close }} too close to call, @endif{{ $counts->undecided }} without design.</b>@if (count($report->rows) > count($report->counting())) {{ count($report->rows) - count($report->counting()) }} earlier ones were replaced by a later mark of the same point.@endif</td></tr>
+    <tr><td>Result</td><td colspan="3"><b>{{ count($report->counting()) }} {{ count($report->counting()) === 1 ? 'mark counts' : 'marks count' }} ({{ $report->ofKind('stake') }} staked, {{ $report->ofKind('as_built') }} built): {{ $counts->in }} in tolerance, {{ $counts->out }} out, @if ($guarded){{ $counts->close }} too close to call, @endif{{ $counts->undecided }} without design.</b>@if (count($report->rows) > count($report->counting())) {{ count($report->rows) - count($report->counting()) }} earlier ones were replaced by a later mark of the same point.@endif</td></tr>
     @if ($former !== null)
     <tr><td>Since report {{ $former->number }}</td><td colspan="3">@if ($changes === 0)Nothing changed against report {{ $former->number }} of {{ $figures->time($former->at) }}.@else<b>{{ $changes }} {{ $changes === 1 ? 'mark is' : 'marks are' }} told otherwise than in report {{ $former->number }} of {{ $figures->time($former->at) }}, {{ $turned }} with another verdict.</b> The list stands behind these pages.@endif</td></tr>
     @endif
@@ -56,9 +56,19 @@
 @endif
 
 @if ($drawing !== null)
+{{-- A heading never stands alone at the foot of a page. --}}
+<div style="page-break-inside: avoid">
 <h2>Deviations in plan</h2>
 <img src="data:image/svg+xml;base64,{{ base64_encode($drawing) }}" style="width: 100%">
 <div class="quiet">○ in tolerance · ▲ out of tolerance. Each arrow runs from the design toward what was found. Names are left out where there is no room; the table has all.</div>
+</div>
+@endif
+@if ($scatter !== null)
+<div style="page-break-inside: avoid">
+<h2>What they have in common</h2>
+<img src="data:image/svg+xml;base64,{{ base64_encode($scatter) }}" style="width: 100%">
+<div>{{ $common }}</div>
+</div>
 @endif
 
 </body>

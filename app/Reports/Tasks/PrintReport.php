@@ -16,6 +16,7 @@ use App\Reports\Pdf;
 use App\Reports\Report;
 use App\Reports\ReportTables;
 use App\Reports\ReportWanted;
+use App\Reports\ScatterDrawing;
 use App\Reports\Stamp;
 use App\Reports\TraceTable;
 use App\Tasks\Models\Task;
@@ -56,6 +57,7 @@ final class PrintReport implements Work
         $html = view('report', [
             'report' => $report, 'figures' => $figures, 'stamp' => $stamp, 'former' => $former, 'changes' => count($changes), 'counts' => IssueCounts::of($report),
             'turned' => count(array_filter($changes, static fn (MarkChange $c): bool => $c->isTurned())),
+            'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => ScatterDrawing::words($report->counting(), $project->length_style),
             'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style),
         ])->render();
         $tables = new ReportTables($report, $figures, $progress);

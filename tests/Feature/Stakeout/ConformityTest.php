@@ -80,7 +80,7 @@ final class ConformityTest extends FeatureTestCase
         $task = $this->ask('POST', $this->at('/reports'), [])->assertOk()->json('id');
         $sheet = $this->get("/api/v1/projects/{$this->project->id}/reports/$task.pdf")->assertOk()->baseResponse->getFile()->getPathname();
         $text = (string) preg_replace('~\s+~', ' ', (new Process(['pdftotext', '-layout', $sheet, '-']))->mustRun()->getOutput());
-        self::assertStringContainsString('2 marks count: 0 in tolerance, 1 out, 1 too close to call', $text);
+        self::assertStringContainsString('2 marks count (0 staked, 2 built): 0 in tolerance, 1 out, 1 too close to call', $text);
         self::assertStringContainsString('Guarded acceptance at 95 % (JCGM 106:2012)', $text);
         self::assertStringContainsString(sprintf('in with %d %%', (int) round(100 * min($c['plan'], $c['height']))), $text);
         self::assertStringContainsString(sprintf('± %.1f mm', 1000 * $c['planUncertain']), $text);

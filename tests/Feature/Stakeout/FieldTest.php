@@ -122,7 +122,7 @@ final class FieldTest extends FeatureTestCase
             (string) $this->get($this->ask('GET', $this->at("/tasks/$task"))->json('result.file'))->assertOk()->streamedContent(),
         );
         $text = (string) shell_exec('pdftotext -layout '.escapeshellarg($this->data.'/r.pdf').' -');
-        self::assertStringContainsString('1 mark counts: 1 in tolerance, 0 out', $text);
+        self::assertStringContainsString('1 mark counts (1 staked, 0 built): 1 in tolerance, 0 out', $text);
         self::assertMatchesRegularExpression('~replaced\s*$~m', $text);
         self::assertStringContainsString(',replaced,', (string) $this->get('/api/v1'.$this->at('/report.csv'))->streamedContent());
     }
