@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /**
- * Measures what docs/speed.md promises and prints a table: bench [day|stake|civil|models|designs|doctor|points|why|setups|trust ...], all parts where none
+ * Measures what docs/speed.md promises and prints a table: bench [day|stake|civil|models|designs|doctor|points|why|setups|trust|report ...], all parts where none
  * is named.
  */
 require __DIR__.'/../vendor/autoload.php';
@@ -18,11 +18,11 @@ function part(array $values, float $part): float
     return $values[(int) min(count($values) - 1, floor($part * count($values)))];
 }
 
-$parts = array_slice($argv, 1) ?: ['day', 'stake', 'civil', 'models', 'designs', 'doctor', 'points', 'why', 'setups', 'trust'];
+$parts = array_slice($argv, 1) ?: ['day', 'stake', 'civil', 'models', 'designs', 'doctor', 'points', 'why', 'setups', 'trust', 'report'];
 $rows = [];
 foreach ($parts as $name) {
-    if (! in_array($name, ['day', 'stake', 'civil', 'models', 'designs', 'doctor', 'points', 'why', 'setups', 'trust'], true)) {
-        fwrite(STDERR, "There is no part “{$name}”. Parts are: day, stake, civil, models, designs, doctor, points, why, setups, trust.\n");
+    if (! in_array($name, ['day', 'stake', 'civil', 'models', 'designs', 'doctor', 'points', 'why', 'setups', 'trust', 'report'], true)) {
+        fwrite(STDERR, "There is no part “{$name}”. Parts are: day, stake, civil, models, designs, doctor, points, why, setups, trust, report.\n");
         exit(1);
     }
     // Each part has names of its own.

@@ -70,12 +70,12 @@ final class ReportCsv
         if ($r->trace === null) {
             return array_fill(0, count(self::traceHeader('')), '');
         }
-        [$o, $sight, $s] = [$r->trace->reading, $r->trace->sight, $r->trace->setup];
+        [$o, $sight, $s] = [$r->trace, $r->trace->sight, $r->trace->setup];
         $n = static fn (?float $metres): string => $metres === null ? '' : number_format($metres / $unit, 6, '.', '');
         $deg = static fn (float $radians): string => number_format(rad2deg($radians), 8, '.', '');
 
         return [
-            $deg($o->circle), $deg($o->zenith), $n($o->slope), $n($o->prism_constant_applied), number_format($o->ppm_applied, 4, '.', ''), $deg($o->collimation), $deg($o->index_error),
+            $deg($o->circle), $deg($o->zenith), $n($o->slope), $n($o->constantApplied), number_format($o->ppmApplied, 4, '.', ''), $deg($o->collimation), $deg($o->indexError),
             $n($sight->target->prismConstant), number_format($sight->ppm, 4, '.', ''), $n($sight->target->height), (string) $sight->refraction, number_format($o->scale, 10, '.', ''),
             $n($s->northing), $n($s->easting), $n($s->elevation), $deg($s->orientation), $n($s->instrument_height),
             number_format($o->pressure, 1, '.', ''), number_format($o->temperature, 1, '.', ''),

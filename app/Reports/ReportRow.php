@@ -34,10 +34,14 @@ final readonly class ReportRow
     public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what, ?Setup $setup): self
     {
         $trace = $mark->observation === null || $setup === null ? null : Trace::of($mark->observation, $setup);
+        $mark->unsetRelation('observation');
+
+        [$design, $found] = [$mark->design(), $mark->position()];
+        $deviation = $design === null ? null : Deviation::between($design, $found);
 
         return new self(
-            mark: $mark, design: $mark->design(), found: $mark->position(), deviation: $mark->deviation(), replaced: ! $what->counts($mark->id),
-            conformance: MarkConformance::of($mark, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace,
+            mark: $mark, design: $design, found: $found, deviation: $deviation, replaced: ! $what->counts($mark->id),
+            conformance: MarkConformance::of($mark, $deviation, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace,
         );
     }
 
@@ -81,10 +85,15 @@ final readonly class ReportRow
         return $p === null ? '' : max(1, min(99, (int) round(100 * $p))).' %';
     }
 
+    public function judgedOf(): Judged
+    {
+        return $this->deviation?->judgedOf($this->mark->judged) ?? $this->mark->judged;
+    }
+
     /** What of it was judged, in words. */
     public function judged(): string
     {
-        return $this->mark->verdict === 'undecided' ? '' : match ($this->mark->judgedOf()) {
+        return $this->mark->verdict === 'undecided' ? '' : match ($this->judgedOf()) {
             Judged::PlanAndHeight => 'plan and height',
             Judged::Plan => 'plan only',
             Judged::Height => 'height only',
@@ -97,7 +106,7 @@ final readonly class ReportRow
         return implode(', ', array_filter([
             $this->conformance?->isClose() === true ? 'in with '.$this->probability() : '',
             $this->mark->mends === null ? '' : 'corrected',
-            $this->mark->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
+            $this->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
             $this->mark->issued() === null ? '' : 'marked where the wall stands',
         ]));
     }

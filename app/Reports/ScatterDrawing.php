@@ -66,7 +66,7 @@ final readonly class ScatterDrawing
      */
     private static function judged(array $rows): array
     {
-        return array_values(array_filter($rows, static fn (ReportRow $r): bool => $r->deviation !== null && $r->mark->verdict !== 'undecided' && $r->mark->judgedOf()->countsPlan()));
+        return array_values(array_filter($rows, static fn (ReportRow $r): bool => $r->deviation !== null && $r->mark->verdict !== 'undecided' && $r->judgedOf()->countsPlan()));
     }
 
     private function draw(): string

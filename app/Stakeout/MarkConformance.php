@@ -9,6 +9,7 @@ use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Stakeout\Conformance;
 use Parlay\Core\Stakeout\Conformity;
 use Parlay\Core\Stakeout\DecisionRule;
+use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Verdict;
 
 /** How far a mark may be wrong, and whether it conforms to its tolerance by the project's rule. */
@@ -29,14 +30,13 @@ final readonly class MarkConformance
     ) {}
 
     /** Null where there is no design, or the mark's spread is not known. */
-    public static function of(Mark $m, DecisionRule $rule): ?self
+    public static function of(Mark $m, ?Deviation $deviation, DecisionRule $rule): ?self
     {
-        $deviation = $m->deviation();
         $spread = $m->spread === null ? null : MarkSpread::read($m->spread);
         if ($deviation === null || $spread === null) {
             return null;
         }
-        $found = $m->verdict === Verdict::Undecided->value ? null : Conformance::judge($deviation, $spread, $m->tolerance(), $m->judgedOf(), $rule);
+        $found = $m->verdict === Verdict::Undecided->value ? null : Conformance::judge($deviation, $spread, $m->tolerance(), $deviation->judgedOf($m->judged), $rule);
 
         return new self(
             $spread->plan(), $deviation->height === null ? null : $spread->height(), $found?->plan, $found?->height, $found?->conformity, $rule->acceptance, $rule->level,

@@ -69,7 +69,7 @@ final readonly class MarkEntry
             verdict: $m->verdict,
             planTolerance: $m->plan_tolerance,
             heightTolerance: $m->height_tolerance,
-            judged: $m->judgedOf(),
+            judged: $deviation?->judgedOf($m->judged) ?? $m->judged,
             aimKey: $m->aim_key,
             aimed: $m->aimed(),
             leftSo: $m->left_so,
@@ -77,7 +77,7 @@ final readonly class MarkEntry
             note: $m->note,
             issued: $m->issued(),
             movedBy: $m->movedBy(),
-            conformance: MarkConformance::of($m, $rule),
+            conformance: MarkConformance::of($m, $deviation, $rule),
             strike: $m->relationLoaded('strike') && $m->strike !== null ? StrikeEntry::of($m->strike) : null,
         );
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Stakeout;
 
+use Parlay\Core\Adjustment\GaussLegendre;
 use Parlay\Core\Adjustment\Normal;
 
 /**
@@ -13,11 +14,8 @@ use Parlay\Core\Adjustment\Normal;
  */
 final readonly class Conformance
 {
-    /** Even, for Simpson's rule. */
-    private const STEPS = 128;
-
     /** So many standard deviations hold all that counts. */
-    private const ALL = 8.0;
+    private const ALL = 6.5;
 
     private function __construct(
         public ?float $plan,
@@ -54,8 +52,8 @@ final readonly class Conformance
     }
 
     /**
-     * Probability that the true place lies within a circle about the design: along the shorter axis of the spread it is summed up (Simpson's rule), along
-     * the longer one it is known.
+     * Probability that the true place lies within a circle about the design: along the shorter axis of the spread it is summed up, along the longer one
+     * it is known.
      *
      * @param  float  $north  measured from the design, metres
      * @param  float  $radius  metres
@@ -74,14 +72,12 @@ final readonly class Conformance
         // By the angle about the middle, so that the circle ends smoothly; only where anything counts.
         $from = asin(max(-1.0, min(1.0, ($across - self::ALL * $short) / $radius)));
         $to = asin(max(-1.0, min(1.0, ($across + self::ALL * $short) / $radius)));
-        $sum = 0.0;
-        for ($i = 0; $i <= self::STEPS; $i++) {
-            $t = $from + ($to - $from) * $i / self::STEPS;
+        $share = GaussLegendre::sum(static function (float $t) use ($radius, $across, $short, $along, $long): float {
             $chord = $radius * cos($t);
-            $weight = $i === 0 || $i === self::STEPS ? 1 : ($i % 2 === 1 ? 4 : 2);
-            $sum += $weight * $chord * Normal::density(($radius * sin($t) - $across) / $short) * Normal::between(-$chord, $chord, $along, $long);
-        }
 
-        return max(0.0, min(1.0, $sum * ($to - $from) / self::STEPS / 3 / $short));
+            return $chord * Normal::density(($radius * sin($t) - $across) / $short) * Normal::between(-$chord, $chord, $along, $long);
+        }, $from, $to);
+
+        return max(0.0, min(1.0, $share / $short));
     }
 }

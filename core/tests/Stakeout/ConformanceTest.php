@@ -107,6 +107,13 @@ final class ConformanceTest extends TestCase
         $of = static fn (Judged $judged) => Conformance::judge($flat, new DeviationSpread(1e-6, 0.0, 1e-6, null), new Tolerance(0.005, 0.005), $judged, new DecisionRule(Acceptance::Guarded, 0.95));
         self::assertNull($of(Judged::PlanAndHeight)?->height);
         self::assertNull($of(Judged::Height));
+        // A height that nobody can vouch for is not judged, and neither is one that is not there.
+        $spread = static fn (?float $hh): DeviationSpread => new DeviationSpread(1e-6, 0.0, 1e-6, $hh);
+        $rule = new DecisionRule(Acceptance::Guarded, 0.95);
+        $high = Deviation::between(new Position(0, 0, 0), new Position(0.001, 0, 0.001));
+        self::assertNull(Conformance::judge($flat, $spread(1e-6), new Tolerance(0.005, 0.005), Judged::PlanAndHeight, $rule)?->height);
+        self::assertNull(Conformance::judge($high, $spread(null), new Tolerance(0.005, 0.005), Judged::PlanAndHeight, $rule)?->height);
+        self::assertNotNull(Conformance::judge($high, $spread(1e-6), new Tolerance(0.005, 0.005), Judged::PlanAndHeight, $rule)?->height);
     }
 
     /** 20,000 measurements from stations that are wrong as far as they may be, with wrong angles, distances, heights and poles. */
@@ -165,5 +172,7 @@ final class ConformanceTest extends TestCase
         $about = DeviationSpread::of($shot, $found, static fn (Position $p) => $axis->designedAt($p)->place);
         self::assertEqualsWithDelta([4e-6, 9e-6], [$about->nn, $about->ee], 1e-12);
         self::assertNull(DeviationSpread::of($shot, $found->at(null), static fn () => new Position(10.0, 20.0))->height());
+        self::assertNull(DeviationSpread::of($shot, $found, static fn () => new Position(10.0, 20.0))->hh, 'the design has none');
+        self::assertNull(DeviationSpread::of($shot, $found->at(null), static fn () => new Position(10.0, 20.0, 3.0))->hh, 'the place has none');
     }
 }
