@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Civil\Stations;
+use App\Instrument\Reading;
 use App\Projects\Models\Project;
 use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Stakeout\Acceptance;
@@ -53,10 +54,7 @@ final class ReportCsv
     /** @return list<string> */
     private static function traceHeader(string $u): array
     {
-        return [
-            'circle [deg]', 'zenith [deg]', "slope distance$u", "constant in it$u", 'ppm in it', 'collimation [deg]', 'index error [deg]', "prism constant$u", 'ppm', "target height$u",
-            'refraction', 'scale', "setup northing$u", "setup easting$u", "setup elevation$u", 'orientation [deg]', "instrument height$u", 'pressure [hPa]', 'temperature [C]',
-        ];
+        return [...Reading::header($u), "setup northing$u", "setup easting$u", "setup elevation$u", 'orientation [deg]', "instrument height$u"];
     }
 
     /**
@@ -70,15 +68,12 @@ final class ReportCsv
         if ($r->trace === null) {
             return array_fill(0, count(self::traceHeader('')), '');
         }
-        [$o, $sight, $s] = [$r->trace, $r->trace->sight, $r->trace->setup];
+        $s = $r->trace->setup;
         $n = static fn (?float $metres): string => $metres === null ? '' : number_format($metres / $unit, 6, '.', '');
-        $deg = static fn (float $radians): string => number_format(rad2deg($radians), 8, '.', '');
 
         return [
-            $deg($o->circle), $deg($o->zenith), $n($o->slope), $n($o->constantApplied), number_format($o->ppmApplied, 4, '.', ''), $deg($o->collimation), $deg($o->indexError),
-            $n($sight->target->prismConstant), number_format($sight->ppm, 4, '.', ''), $n($sight->target->height), (string) $sight->refraction, number_format($o->scale, 10, '.', ''),
-            $n($s->northing), $n($s->easting), $n($s->elevation), $deg($s->orientation), $n($s->instrument_height),
-            number_format($o->pressure, 1, '.', ''), number_format($o->temperature, 1, '.', ''),
+            ...$r->trace->reading->cells($unit),
+            $n($s->northing), $n($s->easting), $n($s->elevation), number_format(rad2deg($s->orientation), 8, '.', ''), $n($s->instrument_height),
         ];
     }
 

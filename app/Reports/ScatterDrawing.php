@@ -54,10 +54,42 @@ final readonly class ScatterDrawing
         if ($s === null) {
             return '';
         }
-        $mean = Side::Northing->length($s->north, $style).' and '.Side::Easting->length($s->east, $style);
-
-        return "The mean of {$s->count} lies $mean of the design; they scatter about it by {$style->formatDeviation($s->spread)} (standard deviation of northing and of easting). "
+        $words = "The mean of {$s->count} lies ".self::lies($s, $style)." of the design; they scatter about it by {$style->formatDeviation($s->spread)} (standard deviation of northing and of easting). "
             .($s->shifted ? 'That they lie so as a whole is more than chance (1 in 100): look at the setup, the control or the axis they were made from.' : 'That is no more than chance.');
+
+        return implode(' ', [$words, ...self::ofGroups($rows, $style)]);
+    }
+
+    private static function lies(Scatter $s, LengthStyle $style): string
+    {
+        return Side::Northing->length($s->north, $style).' and '.Side::Easting->length($s->east, $style);
+    }
+
+    /**
+     * Codes and setups whose marks lie off as a whole, where there are several.
+     *
+     * @param  list<ReportRow>  $rows
+     * @return list<string> a sentence each
+     */
+    private static function ofGroups(array $rows, LengthStyle $style): array
+    {
+        $groups = ['code' => [], 'setup' => []];
+        foreach (self::judged($rows) as $r) {
+            $deviation = [$r->deviation->northing ?? 0.0, $r->deviation->easting ?? 0.0];
+            $groups['code'][$r->mark->code === '' ? 'without a code' : "code {$r->mark->code}"][] = $deviation;
+            $groups['setup']["setup {$r->mark->setup->number}"][] = $deviation;
+        }
+        $said = [];
+        foreach ($groups as $named) {
+            foreach (count($named) > 1 ? $named : [] as $name => $deviations) {
+                $s = Scatter::of($deviations);
+                if ($s?->shifted === true) {
+                    $said[] = "Those of $name ({$s->count}) lie ".self::lies($s, $style).' as a whole, more than chance.';
+                }
+            }
+        }
+
+        return $said;
     }
 
     /**

@@ -56,16 +56,17 @@ final readonly class TraceTable
     private function cells(ReportRow $r, Trace $t): array
     {
         $f = $this->figures;
+        [$o, $sight] = [$t->reading, $t->reading->sight];
         $millimetres = static fn (float $metres): string => round(1000 * $metres, 1).' mm';
         $ppm = static fn (float $parts): string => number_format($parts, 2, '.', '');
 
         return [
             [$r->mark->name, (string) $t->setup->number], [$f->timeOfDay($r->mark->at)],
-            [$f->fineAngle($t->circle), ...($t->hasFaceErrors() ? [$f->fineAngle($t->collimation)] : [])],
-            [$f->fineAngle($t->zenith), ...($t->hasFaceErrors() ? [$f->fineAngle($t->indexError)] : [])], [$f->fineLength($t->slope)],
-            [$millimetres($t->constantApplied), $millimetres($t->sight->target->prismConstant)], [$ppm($t->ppmApplied), $ppm($t->sight->ppm)],
-            [$f->fineLength($t->sight->target->height), round($t->sight->refraction, 3).', '.rtrim(rtrim(number_format($t->scale, 8, '.', ''), '0'), '.')],
-            [$f->fineLength($t->sight->distance), $f->fineLength($t->sight->rise)],
+            [$f->fineAngle($o->circle), ...($o->hasFaceErrors() ? [$f->fineAngle($o->collimation)] : [])],
+            [$f->fineAngle($o->zenith), ...($o->hasFaceErrors() ? [$f->fineAngle($o->indexError)] : [])], [$f->fineLength($o->slope)],
+            [$millimetres($o->constantApplied), $millimetres($sight->target->prismConstant)], [$ppm($o->ppmApplied), $ppm($sight->ppm)],
+            [$f->fineLength($sight->target->height), round($sight->refraction, 3).', '.rtrim(rtrim(number_format($o->scale, 8, '.', ''), '0'), '.')],
+            [$f->fineLength($sight->distance), $f->fineLength($sight->rise)],
         ];
     }
 }

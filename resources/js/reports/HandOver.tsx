@@ -161,6 +161,9 @@ export function HandOver({ project, marks }: StageProps) {
                     </tbody>
                 </table>
             </Scroll>
+            <a className={buttonLook('plain')} href={`/api/v1/projects/${project.id}/readings.csv`} download>
+                <FileSpreadsheet aria-hidden="true" /> All raw readings as CSV
+            </a>
             {rows.length > 200 && <Notice>The last 200 of {rows.length} are shown; the report has all.</Notice>}
         </Sheet>
     );

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
+use App\Control\Models\ControlPoint;
 use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use Symfony\Component\Process\Process;
@@ -29,19 +31,25 @@ final class ReportTest extends FeatureTestCase
     }
 
     /** Stakes a point so far north of where it is designed. */
-    private function staked(string $name, float $off, Position $at): void
+    private function staked(string $name, float $off, Position $at, string $code = ''): void
     {
         $point = $this->ask('POST', $this->at('/points'), ['name' => $name, 'northing' => $at->northing, 'easting' => $at->easting, 'elevation' => $at->elevation])->assertOk()->json('id');
         $reading = $this->measure($this->project, 'stake', new Position($at->northing + $off, $at->easting, $at->elevation), $name);
         $this->ask('POST', $this->at('/marks'), [
-            'key' => $this->newKey(), 'kind' => 'stake', 'pointId' => $point, 'observationId' => $reading->id, 'evenOut' => true, 'withoutCheck' => true,
+            'key' => $this->newKey(), 'kind' => 'stake', 'pointId' => $point, 'observationId' => $reading->id, 'evenOut' => true, 'withoutCheck' => true, 'code' => $code,
         ])->assertOk();
     }
 
     /** @return list<array<string, string>> */
     private function rows(): array
     {
-        $text = (string) $this->get('/api/v1'.$this->at('/report.csv'))->assertOk()->streamedContent();
+        return $this->table('/report.csv');
+    }
+
+    /** @return list<array<string, string>> */
+    private function table(string $path): array
+    {
+        $text = (string) $this->get('/api/v1'.$this->at($path))->assertOk()->streamedContent();
         $lines = array_map(static fn (string $l): array => str_getcsv($l, ',', '"', ''), explode("\n", trim(substr($text, 3))));
         $head = array_map(strval(...), array_shift($lines) ?? []);
 
@@ -126,6 +134,53 @@ final class ReportTest extends FeatureTestCase
         foreach ($off as $i => $d) {
             self::assertEqualsWithDelta([0.0, 0.0, 0.0], $d, 6e-5, "mark $i");
         }
+    }
+
+    public function test_what_marks_of_a_code_have_in_common_is_said(): void
+    {
+        foreach (['A' => 0.0, 'B' => 0.02] as $code => $off) {
+            for ($i = 0; $i < 6; $i++) {
+                $this->staked("$code$i", $off, new Position(1010.0 + $i, 2030.0, 10.0), $code);
+            }
+        }
+        $text = (string) preg_replace('~\s+~', ' ', $this->text($this->ask('POST', $this->at('/reports'), [])->assertOk()->json('id')));
+        self::assertMatchesRegularExpression('~The mean of 12 lies 1\d\.\d mm north and \d\.\d mm (east|west) of the design~', $text);
+        self::assertMatchesRegularExpression('~Those of code B \(6\) lie (19|20|21)\.\d mm north and \d\.\d mm (east|west) as a whole, more than chance~', $text);
+        self::assertStringNotContainsString('Those of setup', $text);
+    }
+
+    /** As another program would: the directions of the resection, adjusted by scipy, find the station that was accepted. */
+    public function test_all_readings_are_handed_over_so_that_another_program_finds_the_station(): void
+    {
+        $this->staked('A1', 0.0, new Position(1010.0, 2030.0, 10.0));
+        $rows = $this->table('/readings.csv');
+        self::assertSame(['setup', 'setup', 'setup', 'stake'], array_column($rows, 'taken for'));
+        self::assertSame(['1', '1', '1', '1'], array_column($rows, 'setup'));
+        $setup = Setup::of($this->project)->firstOrFail();
+        $known = ControlPoint::of($this->project)->get()->keyBy('name')->map(static fn (ControlPoint $c): array => [$c->northing, $c->easting])->all();
+        [$north, $east] = Reference::python(<<<'PY'
+            from math import *
+            from scipy.optimize import least_squares
+            rows,known=input
+            obs=[]
+            for r in rows:
+                f=lambda k:float(r[k])
+                if r['taken for']!='setup': continue
+                V=radians(f('zenith [deg]'));s=(f('slope distance [m]')-f('constant in it [m]'))/(1+f('ppm in it')*1e-6)*(1+f('ppm')*1e-6)+f('prism constant [m]')
+                k=f('refraction');d=f('scale')*(s*sin(V)-(1-k/2)*s*s*sin(2*V)/(2*6371000.0))
+                obs.append((radians(f('circle [deg]')),d,known[r['sighted']],radians(f('direction deviation [arcsec]')/3600),f('distance deviation [m]'),f('distance deviation [ppm]')))
+            def res(x):
+                out=[]
+                for c,d,(n,e),sa,sd,pp in obs:
+                    a=atan2(e-x[1],n-x[0])-x[2]-c
+                    D=hypot(n-x[0],e-x[1])
+                    out+=[atan2(sin(a),cos(a))/hypot(sa,0.0015*sqrt(2)/D),(D-d)/sqrt(sd**2+(pp*1e-6*D)**2+2*0.0015**2)]
+                return out
+            n0,e0=1020.0,2040.0
+            best=min((least_squares(res,[n0,e0,o]) for o in [0,1,2,3,4,5,6]),key=lambda r:r.cost)
+            print(json.dumps(best.x[:2].tolist()))
+            PY, [$rows, $known]);
+        self::assertEqualsWithDelta([$setup->northing, $setup->easting], [$north, $east], 0.0015);
     }
 
     /** The same from what is printed, in feet and inches: a place is worked out to a thousandth of a foot. */

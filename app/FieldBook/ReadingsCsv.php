@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\FieldBook;
+
+use App\Instrument\Models\Observation;
+use App\Instrument\Reading;
+use App\Projects\Models\Project;
+use App\Setups\Models\Setup;
+use Parlay\Core\Formats\SpreadsheetCell;
+
+/** All readings of a project as the instrument gave them, so that another program can adjust them: the raw field book as a table. */
+final class ReadingsCsv
+{
+    private const AT_ONCE = 500;
+
+    /** @param  resource  $out */
+    public static function write(Project $project, $out): void
+    {
+        $unit = $project->length_style->unit();
+        $u = " [{$unit->value}]";
+        // A byte order mark, without which spreadsheets read umlauts wrongly.
+        fwrite($out, "\u{FEFF}");
+        fputcsv($out, [
+            'reading', 'time (UTC)', 'taken for', 'sighted', 'setup', 'station', "instrument height$u", 'instrument', 'serial', ...Reading::header($u), 'humidity', 'means of faces',
+            'direction deviation [arcsec]', "distance deviation$u", 'distance deviation [ppm]', 'corrected',
+        ], ',', '"', '');
+        [$setups, $of] = self::setups($project);
+        foreach (Observation::of($project)->orderBy('id')->lazyById(self::AT_ONCE) as $o) {
+            $setup = $setups[$of[$o->id] ?? $o->setup_id ?? 0] ?? null;
+            $accuracy = $o->ownAccuracy()->figures();
+            fputcsv($out, [
+                (string) $o->id, $o->at, str_replace('_', '-', $o->purpose), SpreadsheetCell::write($o->sighted), (string) $setup?->number, SpreadsheetCell::write((string) $setup?->station_name),
+                $setup === null ? '' : number_format($setup->instrument_height / $unit->metres(), 6, '.', ''), SpreadsheetCell::write($o->instrument), SpreadsheetCell::write($o->serial),
+                ...Reading::of($o)->cells($unit->metres()), number_format($o->humidity, 3, '.', ''), number_format(1 / $o->angles ** 2, 2, '.', ''),
+                number_format(rad2deg($accuracy['angle']) * 3600, 3, '.', ''), number_format($accuracy['distance'] / $unit->metres(), 6, '.', ''), number_format($accuracy['ppm'], 2, '.', ''),
+                $o->correction === null ? '' : 'yes',
+            ], ',', '"', '');
+        }
+    }
+
+    /** @return array{array<int, Setup>, array<int, int>} setups by their number, and for which one a reading that made one was taken */
+    private static function setups(Project $project): array
+    {
+        $setups = $of = [];
+        foreach (Setup::of($project)->orderBy('id')->get() as $setup) {
+            $setups[$setup->id] = $setup;
+            foreach ($setup->sights as $sight) {
+                // Of a setup that was mended the latest version counts.
+                $of[(int) $sight['observationId']] = $setup->id;
+            }
+        }
+
+        return [$setups, $of];
+    }
+}
