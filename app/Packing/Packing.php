@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Packing;
 
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+
 /** What a packed project is: a zip of one file of rows for each table, the original files, and a list of it all with checksums. */
 final class Packing
 {
@@ -24,6 +27,8 @@ final class Packing
         'alignments' => ['project_id' => 'projects', 'design_id' => 'designs'],
         'surfaces' => ['project_id' => 'projects', 'design_id' => 'designs'],
         'surface_tiles' => ['surface_id' => 'surfaces'],
+        'phases' => ['project_id' => 'projects', 'design_id' => 'designs', 'surface_id' => 'surfaces'],
+        'phase_members' => ['phase_id' => 'phases', 'design_id' => 'designs', 'alignment_id' => 'alignments', 'surface_id' => 'surfaces'],
         'grid_lines' => ['project_id' => 'projects'],
         'codes' => ['project_id' => 'projects'],
         'stakeout_points' => ['project_id' => 'projects'],
@@ -40,8 +45,17 @@ final class Packing
         'strikes' => ['project_id' => 'projects', 'mark_id' => 'marks'],
     ];
 
+    /** Rows of a table that are a project's, or that are of something of it. */
+    public static function rowsOf(string $table, int $project): Builder
+    {
+        $owner = (string) array_key_first(self::TABLES[$table]);
+        $of = self::TABLES[$table][$owner];
+
+        return DB::table($table)->whereIn($owner, $of === 'projects' ? [$project] : DB::table($of)->where('project_id', $project)->select('id'));
+    }
+
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes'];
+    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes'];
 
     /** Columns of bytes, written in base64. */
     public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors'];

@@ -178,7 +178,7 @@ final class RowCheck
     {
         if (isset($row['name']) && in_array(
             $this->table,
-            ['projects', 'control_points', 'stakeout_points', 'grid_lines', 'worklists', 'instruments', 'targets', 'marks'], true,
+            ['projects', 'control_points', 'stakeout_points', 'grid_lines', 'phases', 'worklists', 'instruments', 'targets', 'marks'], true,
         )) {
             PointName::checked($row['name']);
         }

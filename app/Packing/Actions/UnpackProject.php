@@ -100,9 +100,7 @@ final class UnpackProject
                 if (in_array($table, self::BOOK, true)) {
                     continue;
                 }
-                $owner = array_key_first(Packing::TABLES[$table]);
-                $of = Packing::TABLES[$table][$owner];
-                DB::table($table)->whereIn($owner, $of === 'projects' ? [$project->id] : DB::table($of)->where('project_id', $project->id)->select('id'))->delete();
+                Packing::rowsOf($table, $project->id)->delete();
             }
         });
         Uploads::forgetAllOf($project);

@@ -33,7 +33,7 @@ final class PackProject implements Work
             $files = ['project.json' => self::rows(DB::table('projects')->where('id', $project->id))];
             foreach (array_keys(Packing::TABLES) as $i => $table) {
                 $progress->tell($i / count(Packing::TABLES), "packing $table");
-                $files["tables/$table.ndjson"] = self::rows(self::query($table, $project->id));
+                $files["tables/$table.ndjson"] = self::rows(Packing::rowsOf($table, $project->id));
             }
 
             return [$files, array_filter(DB::table('designs')->where('project_id', $project->id)->pluck('upload')->all())];
@@ -66,15 +66,6 @@ final class PackProject implements Work
     public static function path(Task $task): string
     {
         return config()->string('parlay.data')."/reports/packed-{$task->id}.zip";
-    }
-
-    private static function query(string $table, int $project): Builder
-    {
-        return match ($table) {
-            'design_layers' => DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')),
-            'surface_tiles' => DB::table($table)->whereIn('surface_id', DB::table('surfaces')->where('project_id', $project)->select('id')),
-            default => DB::table($table)->where('project_id', $project),
-        };
     }
 
     /** A row a line, in a file of its own. */

@@ -54,6 +54,7 @@ final class PackingTest extends FeatureTestCase
         $p1 = StakeoutPoint::of($made)->where('name', 'P1')->firstOrFail()->id;
         self::assertSame($p1, StakeoutPoint::of($made)->where('name', 'P2')->firstOrFail()->recipe['construction']['places'][0]['pointId']);
         self::assertSame([$p1], Worklist::of($made)->firstOrFail()->point_ids);
+        self::assertSame([true], array_column($this->ask('GET', "/projects/{$made->id}/phases")->json(), 'current'), 'a phase names what is of its own project');
         self::assertInstanceOf(Project::class, $this->arrived($this->packed($project)));
         self::assertSame(3, Project::query()->count(), 'the same file may come in twice');
     }
@@ -248,16 +249,11 @@ final class PackingTest extends FeatureTestCase
     /** @return list<array<string, mixed>> without what is numbered anew */
     private static function rows(string $table, int $project): array
     {
-        $query = match ($table) {
-            'design_layers' => DB::table($table)->whereIn('design_id', DB::table('designs')->where('project_id', $project)->select('id')),
-            'surface_tiles' => DB::table($table)->whereIn('surface_id', DB::table('surfaces')->where('project_id', $project)->select('id')),
-            default => DB::table($table)->where('project_id', $project),
-        };
         $anew = array_flip([
             'id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'seq', 'upload', 'project_id',
             ...array_keys(Packing::TABLES[$table]),
         ]);
-        $rows = $query->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
+        $rows = Packing::rowsOf($table, $project)->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();
         self::assertNotSame([], $rows, $table);
 
         return $rows;

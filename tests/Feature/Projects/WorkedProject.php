@@ -33,6 +33,7 @@ trait WorkedProject
             'name' => '', 'unit' => 'm', 'exchanged' => false, 'alignments' => [0], 'surfaces' => [0], 'lines' => false,
         ])->json('id');
         $this->ask('GET', "/projects/{$project->id}/tasks/$model")->assertJson(['state' => 'done']);
+        $this->ask('POST', "/projects/{$project->id}/phases", ['name' => 'Finished'])->assertOk();
         $line = ['family' => 'letters', 'northing1' => 0, 'easting1' => 0, 'northing2' => 0, 'easting2' => 9];
         $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => [['name' => 'A'] + $line]])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'MH', 'trade' => 'Drainage'])->assertOk();

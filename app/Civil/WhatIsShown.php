@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Civil;
+
+use App\Civil\Models\CivilAlignment;
+use App\Civil\Models\CivilSurface;
+use App\Civil\Models\Phase;
+use App\Designs\DesignRole;
+use App\Designs\Models\Design;
+use App\Projects\Models\Project;
+
+/** Which drawing and surface of a project are worked with, and what is shown beside them. */
+final readonly class WhatIsShown
+{
+    /**
+     * @param  array<int, bool>  $designs  by number: whether each is shown beside the active one
+     * @param  array<int, bool>  $alignments
+     * @param  array<int, bool>  $surfaces
+     */
+    private function __construct(public ?int $design, public ?int $surface, public float $verticalOffset, public array $designs, public array $alignments, public array $surfaces) {}
+
+    public static function in(Project $project): self
+    {
+        $choices = CivilChoices::of($project);
+        $visible = static fn (string $class): array => array_map(boolval(...), $class::query()->where('project_id', $project->id)->whereNull('removed_at')->pluck('visible', 'id')->all());
+        $designs = Design::of($project)->pluck('role', 'id')->map(static fn (mixed $role): bool => ($role instanceof DesignRole ? $role->value : $role) === DesignRole::Background->value)->all();
+
+        return new self($project->active_design_id, $choices->surfaceId, $choices->verticalOffset, $designs, $visible(CivilAlignment::class), $visible(CivilSurface::class));
+    }
+
+    public static function ofPhase(Phase $phase): self
+    {
+        $of = static fn (string $column): array => $phase->members->whereNotNull($column)->pluck('shown', $column)->all();
+
+        return new self($phase->design_id, $phase->surface_id, $phase->vertical_offset, $of('design_id'), $of('alignment_id'), $of('surface_id'));
+    }
+
+    /** Whether this is what is shown now. What it does not know because it came later, or is gone, counts for nothing. */
+    public function fits(self $now): bool
+    {
+        // Alike in what both know, whichever order they list it in.
+        $same = static fn (array $wanted, array $there): bool => array_intersect_key($wanted, $there) == array_intersect_key($there, $wanted);
+        $beside = static fn (array $designs, ?int $active): array => array_diff_key($designs, $active === null ? [] : [$active => true]);
+
+        return $this->design === $now->design && $this->surface === $now->surface && abs($this->verticalOffset - $now->verticalOffset) < 1e-9
+            && $same($beside($this->designs, $this->design), $now->designs) && $same($this->alignments, $now->alignments) && $same($this->surfaces, $now->surfaces);
+    }
+}
