@@ -18,8 +18,11 @@ final readonly class PhaseEntry
         public bool $current,
     ) {}
 
-    public static function of(Phase $p, WhatIsShown $now): self
+    /** @param  array<int, int>  $revised  as of WhatIsShown */
+    public static function of(Phase $p, WhatIsShown $now, array $revised): self
     {
-        return new self(id: $p->id, name: $p->name, designId: $p->design_id, surfaceId: $p->surface_id, verticalOffset: $p->vertical_offset, current: WhatIsShown::ofPhase($p)->fits($now));
+        $wanted = WhatIsShown::ofPhase($p, $revised);
+
+        return new self(id: $p->id, name: $p->name, designId: $wanted->design, surfaceId: $wanted->surface, verticalOffset: $wanted->verticalOffset, current: $wanted->fits($now));
     }
 }

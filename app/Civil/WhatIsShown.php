@@ -30,11 +30,32 @@ final readonly class WhatIsShown
         return new self($project->active_design_id, $choices->surfaceId, $choices->verticalOffset, $designs, $visible(CivilAlignment::class), $visible(CivilSurface::class));
     }
 
-    public static function ofPhase(Phase $phase): self
+    /** @param  array<int, int>  $revised  the newest revision of each drawing that has one: it stands in the phase where the old one did */
+    public static function ofPhase(Phase $phase, array $revised): self
     {
         $of = static fn (string $column): array => $phase->members->whereNotNull($column)->pluck('shown', $column)->all();
+        $designs = [];
+        foreach ($of('design_id') as $id => $shown) {
+            $now = $revised[$id] ?? $id;
+            $designs[$now] = $shown || ($designs[$now] ?? false);
+        }
 
-        return new self($phase->design_id, $phase->surface_id, $phase->vertical_offset, $of('design_id'), $of('alignment_id'), $of('surface_id'));
+        return new self(
+            $phase->design_id === null ? null : $revised[$phase->design_id] ?? $phase->design_id, $phase->surface_id, $phase->vertical_offset,
+            $designs, $of('alignment_id'), $of('surface_id'),
+        );
+    }
+
+    /** @return array<int, int> */
+    public static function revised(Project $project): array
+    {
+        $next = array_map(intval(...), Design::of($project)->whereNotNull('revises_id')->orderBy('id')->pluck('id', 'revises_id')->all());
+        // Numbers grow from one revision to the next, so the last is known before those that lead to it.
+        foreach (array_reverse(array_keys($next)) as $old) {
+            $next[$old] = $next[$next[$old]] ?? $next[$old];
+        }
+
+        return $next;
     }
 
     /** Whether this is what is shown now. What it does not know because it came later, or is gone, counts for nothing. */

@@ -54,7 +54,7 @@ final class Phases
     {
         return DB::transaction(function () use ($project, $id): Phase {
             $phase = Phase::of($project)->with('members')->findOrFail($id);
-            $wanted = WhatIsShown::ofPhase($phase);
+            $wanted = WhatIsShown::ofPhase($phase, WhatIsShown::revised($project));
             $now = WhatIsShown::in($project);
             self::refuseGone($phase, $wanted, $now);
             foreach (array_intersect_key($wanted->designs, $now->designs) as $design => $shown) {

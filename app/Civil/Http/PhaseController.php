@@ -26,21 +26,21 @@ final class PhaseController
     {
         $page = Page::of($request);
         $rows = $page->narrow(Phase::of($project)->with('members'))->get();
-        $now = WhatIsShown::in($project);
+        [$now, $revised] = [WhatIsShown::in($project), WhatIsShown::revised($project)];
 
-        return $page->answer($request, $rows->map(static fn (Phase $p) => PhaseEntry::of($p, $now))->all(), $rows->last()?->id);
+        return $page->answer($request, $rows->map(static fn (Phase $p) => PhaseEntry::of($p, $now, $revised))->all(), $rows->last()?->id);
     }
 
     #[Post('/projects/{project}/phases', 'Keeps what is shown as a phase; asks back (409) where one of that name is there', PhaseToKeep::class, PhaseEntry::class)]
     public function store(Request $request, Project $project, Phases $phases): JsonResponse
     {
-        return new JsonResponse(PhaseEntry::of($phases->keep($project, Body::read($request, PhaseToKeep::class)), WhatIsShown::in($project)));
+        return new JsonResponse(PhaseEntry::of($phases->keep($project, Body::read($request, PhaseToKeep::class)), WhatIsShown::in($project), WhatIsShown::revised($project)));
     }
 
     #[Post('/projects/{project}/phases/{phase}/switching', 'Shows what belongs to a phase, and works with its drawing and surface', returns: PhaseEntry::class)]
     public function switch(Project $project, int $phase, Phases $phases): JsonResponse
     {
-        return new JsonResponse(PhaseEntry::of($phases->switch($project, $phase), WhatIsShown::in($project->refresh())));
+        return new JsonResponse(PhaseEntry::of($phases->switch($project, $phase), WhatIsShown::in($project->refresh()), WhatIsShown::revised($project)));
     }
 
     #[Delete('/projects/{project}/phases/{phase}', 'Deletes a phase; what belongs to it stays')]

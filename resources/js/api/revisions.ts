@@ -19,6 +19,7 @@ export const PREPARED = [
     'proposals',
     'alignments',
     'surfaces',
+    'phases',
 ];
 
 export function heard(url: string, header: string | null): void {

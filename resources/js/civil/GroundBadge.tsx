@@ -1,25 +1,28 @@
 import type { Project } from '../api/client';
 import { formatLength, inWords, sidedLength } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
+import { PhaseBadge } from './Phases';
 import type { Ground } from './useGround';
 
-/** The surface that is worked with, always in sight, with the legend of what is drawn of it. */
+/** The phase and the surface that are worked with, always in sight, with the legend of what is drawn. */
 export function GroundBadge({ project, ground }: { project: Project; ground: Ground }) {
     const { active, legend, loading, look, surfaces } = ground;
-    if (surfaces.length === 0) {
-        return null;
-    }
     const there =
         look.bands === 'cut_fill'
             ? (surfaces.find((s) => s.id === look.there) ?? surfaces.find((s) => s.kind !== 'design' && s !== active))
             : null;
     return (
-        <div className="pointer-events-none absolute top-2 right-2 z-10 max-w-[55%] border border-ink bg-sheet/90 px-2 py-1 text-sm">
-            <p className="truncate">
-                <span className="text-quiet">Surface</span> <b>{active ? surfaceWords(active.name, project) : 'none chosen'}</b>
-                {loading && ' · being fetched…'}
-            </p>
-            {legend && <LegendRows legend={legend} what={there ? `${there.name} against it` : ''} />}
+        <div className="pointer-events-none absolute top-2 right-2 z-10 flex max-w-[55%] flex-col items-end gap-1">
+            <PhaseBadge project={project} />
+            {surfaces.length > 0 && (
+                <div className="max-w-full border border-ink bg-sheet/90 px-2 py-1 text-sm">
+                    <p className="truncate">
+                        <span className="text-quiet">Surface</span> <b>{active ? surfaceWords(active.name, project) : 'none chosen'}</b>
+                        {loading && ' · being fetched…'}
+                    </p>
+                    {legend && <LegendRows legend={legend} what={there ? `${there.name} against it` : ''} />}
+                </div>
+            )}
         </div>
     );
 }

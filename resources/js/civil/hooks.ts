@@ -41,3 +41,5 @@ export const useSection = (project: number, alignment: Alignment | null, wanted:
         placeholderData: (before) => before,
         staleTime: Number.POSITIVE_INFINITY,
     });
+/** Drawing, surface and what is shown beside them, kept under a name. */
+export const usePhases = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/phases', of(project));

@@ -3,6 +3,7 @@ import { type ReactNode, useRef, useState } from 'react';
 import { api, ask, type Design, type Schemas, upload } from '../api/client';
 import { useDeed } from '../api/hooks';
 import { useWork } from '../api/work';
+import { Phases } from '../civil/Phases';
 import { Button } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Length } from '../parts/Figure';
@@ -131,6 +132,12 @@ export function Designs(props: Props) {
                 />
             ))}
             <CivilCards {...props} />
+            {(current.length > 0 || project.progress.designs > 0) && (
+                <>
+                    <h2 className="text-lg font-semibold">Phases</h2>
+                    <Phases project={project} />
+                </>
+            )}
             {designs.length > 0 && <Layers project={project} designs={drawnDesigns(designs)} />}
             <Dialog open={list !== null && listAs === null} onClose={() => setList(null)} title={`What ${list?.fileName ?? ''} is for`}>
                 <p>It is a list of names and places. What are they?</p>

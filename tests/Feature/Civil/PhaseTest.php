@@ -112,6 +112,26 @@ final class PhaseTest extends FeatureTestCase
         self::assertNotSame($two, $one);
     }
 
+    public function test_a_drawing_that_was_revised_stands_in_the_phase_where_the_old_one_did(): void
+    {
+        [$one, $two] = array_values($this->ids('/surfaces'));
+        $this->show('finished', ['paper' => 'background'], $one, 0.0, true);
+        $finished = $this->ask('POST', $this->at('/phases'), ['name' => 'Finished'])->assertOk()->json('id');
+        foreach ([1, 2] as $revision) {
+            $old = $this->project->refresh()->active_design_id;
+            $dxf = "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\nA\n10\n2000\n20\n100$revision\n11\n2010\n21\n1000\n0\nENDSEC\n0\nEOF\n";
+            $task = $this->ask('POST', $this->at('/designs'), [
+                'upload' => $this->upload($this->project, $dxf, 'finished.dxf'), 'name' => 'finished', 'unit' => 'm', 'layers' => ['A'], 'heights' => 'dropped', 'revisesId' => $old,
+            ])->json('id');
+            $this->ask('GET', $this->at("/tasks/$task"))->assertJson(['state' => 'done']);
+        }
+        $newest = $this->project->refresh()->active_design_id;
+        self::assertSame([true], array_column($this->ask('GET', $this->at('/phases'))->json(), 'current'));
+        $this->show('below', [], $two, 0.0, true);
+        $this->ask('POST', $this->at("/phases/$finished/switching"))->assertOk()->assertJson(['designId' => $newest, 'current' => true]);
+        self::assertSame($newest, $this->project->refresh()->active_design_id);
+    }
+
     public function test_a_name_that_is_taken_is_asked_about(): void
     {
         [$one, $two] = array_values($this->ids('/surfaces'));
