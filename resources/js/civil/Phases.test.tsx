@@ -37,6 +37,14 @@ describe('phases', { timeout: 60_000 }, () => {
         await waitFor(() => expect(asked.find((a) => a.method === 'POST')?.body).toEqual({ name: 'Drains', again: false }), PATIENT);
     });
 
+    it('is switched and not deleted over the plan', async () => {
+        draw(<PhaseBadge project={PROJECT} />, { 'GET /projects/1/phases': TWO });
+        fireEvent.click(await screen.findByRole('button', { name: 'Phase Finished' }, PATIENT));
+        await waitFor(() => expect(screen.getByRole('button', { name: 'Below' })).toBeTruthy(), PATIENT);
+        expect(screen.queryByRole('button', { name: /^Delete phase/ })).toBeNull();
+        expect(said()).not.toContain('Keep what is shown');
+    });
+
     it('stands over the plan where there are any', async () => {
         draw(<PhaseBadge project={PROJECT} />, { 'GET /projects/1/phases': [phase(1, 'Finished', false)] });
         await waitFor(() => expect(said()).toContain('Phase none of them'), PATIENT);

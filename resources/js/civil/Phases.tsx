@@ -10,7 +10,10 @@ import { usePhases } from './hooks';
 
 type Phase = Schemas['PhaseEntry'];
 
-/** Phases of a project, each switched to at one touch; and what is shown now, kept under a name. */
+/**
+ * Phases of a project, each switched to at one touch; and what is shown now, kept under a name. In the field they are switched and no more: what is
+ * deleted there by a glove is not brought back.
+ */
 export function Phases({ project, onSwitched }: { project: Project; onSwitched?: () => void }) {
     const phases = usePhases(project.id).data ?? [];
     const [name, setName] = useState('');
@@ -34,30 +37,32 @@ export function Phases({ project, onSwitched }: { project: Project; onSwitched?:
                     phase={p}
                     busy={turn.isPending}
                     onSwitch={() => turn.mutate(p.id, { onSuccess: onSwitched })}
-                    onRemove={() => remove.mutate(p.id)}
+                    onRemove={onSwitched ? undefined : () => remove.mutate(p.id)}
                 />
             ))}
             <Failure of={turn.error ?? remove.error} />
-            <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-2">
-                <TextField
-                    label="Keep what is shown as a phase"
-                    value={name}
-                    onValue={(n) => {
-                        setName(n);
-                        keep.reset();
-                    }}
-                    hint="drawing, backgrounds, surface, alignments"
-                />
-                <Button className="mt-7" disabled={name.trim() === ''} busy={keep.isPending} onClick={() => kept(taken)}>
-                    {taken ? 'Keep all the same' : 'Keep'}
-                </Button>
-            </div>
+            {!onSwitched && (
+                <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-2">
+                    <TextField
+                        label="Keep what is shown as a phase"
+                        value={name}
+                        onValue={(n) => {
+                            setName(n);
+                            keep.reset();
+                        }}
+                        hint="drawing, backgrounds, surface, alignments"
+                    />
+                    <Button className="mt-7" disabled={name.trim() === ''} busy={keep.isPending} onClick={() => kept(taken)}>
+                        {taken ? 'Keep all the same' : 'Keep'}
+                    </Button>
+                </div>
+            )}
             <Failure of={keep.error} />
         </section>
     );
 }
 
-function PhaseRow({ phase, busy, onSwitch, onRemove }: { phase: Phase; busy: boolean; onSwitch: () => void; onRemove: () => void }) {
+function PhaseRow({ phase, busy, onSwitch, onRemove }: { phase: Phase; busy: boolean; onSwitch: () => void; onRemove?: () => void }) {
     return (
         <div className="flex items-stretch gap-2">
             <Button
@@ -69,13 +74,15 @@ function PhaseRow({ phase, busy, onSwitch, onRemove }: { phase: Phase; busy: boo
             >
                 <span className="min-w-0 truncate">{phase.name}</span>
             </Button>
-            <Button
-                kind="bare"
-                aria-label={`Delete phase ${phase.name}`}
-                title="Delete; what belongs to it stays"
-                onClick={onRemove}
-                icon={<Trash2 />}
-            />
+            {onRemove && (
+                <Button
+                    kind="bare"
+                    aria-label={`Delete phase ${phase.name}`}
+                    title="Delete; what belongs to it stays"
+                    onClick={onRemove}
+                    icon={<Trash2 />}
+                />
+            )}
         </div>
     );
 }
@@ -90,7 +97,10 @@ export function PhaseBadge({ project }: { project: Project }) {
     return (
         <Popover.Root open={open} onOpenChange={setOpen}>
             <Popover.Trigger asChild>
-                <Button className="pointer-events-auto max-w-full bg-sheet/90!" aria-label="Phase">
+                <Button
+                    className="pointer-events-auto max-w-full bg-sheet/90!"
+                    title="Switches drawing, surface and what is shown with them"
+                >
                     <span className="min-w-0 truncate">
                         <span className="text-quiet">Phase</span> <b>{phases.find((p) => p.current)?.name ?? 'none of them'}</b>
                     </span>
