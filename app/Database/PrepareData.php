@@ -36,6 +36,11 @@ final class PrepareData extends Command
                     $this->output->getErrorStyle()->writeln("Parlay: $left");
                 }
             }
+            /** @var BringsUpToDate $of */
+            foreach (app()->tagged(BringsUpToDate::class) as $of) {
+                $said = $of->bringUpToDate();
+                $said === null || $this->output->getErrorStyle()->writeln("Parlay: $said");
+            }
         } catch (\DomainException $e) {
             $this->output->getErrorStyle()->writeln("Parlay: {$e->getMessage()}");
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Buildings\PrepareModel;
+use App\Database\BringsUpToDate;
 use App\Database\ClearsLeftovers;
 use App\Database\ImmediateConnection;
 use App\Designs\MadeOfDrawing;
@@ -22,6 +23,7 @@ use App\Setups\SightOnArrival;
 use App\Stakeout\HangingMarks;
 use App\Stakeout\MarkOnArrival;
 use App\Stakeout\RunDriver;
+use App\Stakeout\SpreadsOfEarlierMarks;
 use App\Tasks\Works;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
@@ -52,6 +54,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->tag([SightOnArrival::class, MarkOnArrival::class], TakesReading::class);
         $this->app->when(ReadingsIntoBook::class)->needs('$takers')->giveTagged(TakesReading::class);
         $this->app->tag([HangingMarks::class, HangingSetups::class], HangsOnRows::class);
+        $this->app->tag([SpreadsOfEarlierMarks::class], BringsUpToDate::class);
         $this->app->tag([LeftoversOfUploads::class, LeftoversOfUnpacking::class], ClearsLeftovers::class);
     }
 

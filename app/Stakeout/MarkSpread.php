@@ -8,6 +8,7 @@ use App\Instrument\Models\Observation;
 use App\Setups\Models\Setup;
 use App\Stakeout\Models\Mark;
 use App\Typed\Values;
+use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ShotSpread;
 use Parlay\Core\Stakeout\DeviationSpread;
@@ -34,7 +35,7 @@ final class MarkSpread
     }
 
     /**
-     * Gives marks of earlier versions, which kept none, theirs: with two questions to the database however many they are.
+     * Gives marks of earlier versions, which kept none, theirs: with three questions to the database however many they are. One that can't be worked out has none.
      *
      * @param  iterable<Mark>  $marks
      */
@@ -46,6 +47,7 @@ final class MarkSpread
                 $without[] = $m;
             }
         }
+        $without = self::fromBeside($without);
         if ($without === []) {
             return;
         }
@@ -54,9 +56,31 @@ final class MarkSpread
         foreach ($without as $m) {
             [$setup, $reading] = [$setups->get($m->setup_id), $readings->get($m->observation_id)];
             if ($setup !== null && $reading !== null) {
-                $m->setAttribute('spread', (array) self::of($setup, $reading, $m->design(), $m->aimed()));
-                $m->syncOriginalAttribute('spread');
+                self::give($m, (array) self::of($setup, $reading, $m->design(), $m->aimed()));
             }
         }
+    }
+
+    /**
+     * What was worked out when Parlay started (SpreadsOfEarlierMarks).
+     *
+     * @param  list<Mark>  $marks
+     * @return list<Mark> those that are not there
+     */
+    private static function fromBeside(array $marks): array
+    {
+        $kept = $marks === [] ? [] : DB::table('mark_spreads')->whereIntegerInRaw('mark_id', array_map(static fn (Mark $m): int => $m->id, $marks))->pluck('spread', 'mark_id')->all();
+        foreach ($marks as $m) {
+            isset($kept[$m->id]) && self::give($m, (array) json_decode((string) $kept[$m->id], true));
+        }
+
+        return array_values(array_filter($marks, static fn (Mark $m): bool => $m->spread === null));
+    }
+
+    /** @param  array<mixed>  $spread */
+    private static function give(Mark $m, array $spread): void
+    {
+        $m->setAttribute('spread', $spread);
+        $m->syncOriginalAttribute('spread');
     }
 }

@@ -6,6 +6,7 @@ namespace Tests\Feature\Stakeout;
 
 use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Conformance;
@@ -94,6 +95,14 @@ final class ConformityTest extends FeatureTestCase
         [$again] = $this->ask('GET', $this->at('/marks'))->json();
         self::assertEqualsWithDelta($mark['conformance']['planUncertain'], $again['conformance']['planUncertain'], 1e-12);
         self::assertEqualsWithDelta($mark['conformance']['plan'], $again['conformance']['plan'], 1e-6);
+        // Once it is started again they are kept beside, and the same.
+        self::assertSame(0, Artisan::call('parlay:data'));
+        self::assertNull(Mark::query()->findOrFail($mark['id'])->spread, 'the mark itself is never changed');
+        self::assertSame([$mark['id']], DB::table('mark_spreads')->pluck('mark_id')->all());
+        [$kept] = $this->ask('GET', $this->at('/marks'))->json();
+        self::assertSame($again['conformance'], $kept['conformance']);
+        self::assertSame(0, Artisan::call('parlay:data'));
+        self::assertSame(1, DB::table('mark_spreads')->count());
         [$line] = $this->ask('GET', $this->at('/field-book?name=P1&show=as_built'))->json();
         self::assertEqualsWithDelta($mark['conformance']['plan'], $line['mark']['conformance']['plan'] ?? null, 1e-6);
     }
