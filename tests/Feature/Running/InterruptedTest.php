@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Running;
 
+use App\Packing\Packing;
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use Illuminate\Http\UploadedFile;
@@ -43,13 +44,21 @@ final class InterruptedTest extends FeatureTestCase
             $at = max(1, (int) round($whole * ($k + 0.5) / $moments));
             $this->inChild($work, $at);
             self::assertSame(0, Artisan::call('parlay:data'), "killed at $at of $whole: ".Artisan::output());
-            self::assertSame(['Saltmarsh'], Project::query()->pluck('name')->all(), "killed at $at of $whole");
-            self::assertSame(1, DB::table('projects')->count(), "killed at $at of $whole, something hidden is left");
+            $here = Project::query()->orderBy('id')->pluck('id')->all();
+            self::assertSame(count($here), DB::table('projects')->count(), "killed at $at of $whole, something hidden is left");
+            self::assertSame($this->project->id, $here[0], "killed at $at of $whole");
+            // Killed after all of it was there, an unpacked project is there, and whole.
+            self::assertLessThanOrEqual($task === 'unpacking' ? 2 : 1, count($here), "killed at $at of $whole");
+            foreach (array_slice($here, 1) as $arrived) {
+                foreach (array_keys(Packing::TABLES) as $table) {
+                    self::assertSame(Packing::rowsOf($table, $this->project->id)->count(), Packing::rowsOf($table, $arrived)->count(), "killed at $at of $whole, $table");
+                }
+            }
             self::assertSame([], DB::select('PRAGMA foreign_key_check'));
             self::assertSame(1, StakeoutPoint::of($this->project)->where('name', 'P1')->count());
             $this->ask('GET', "/projects/{$this->project->id}/points")->assertOk();
             foreach (glob("{$this->data}/uploads/*.of") ?: [] as $of) {
-                self::assertContains(file_get_contents($of), ['packed', "project {$this->project->id}"], "killed at $at of $whole, a file is left");
+                self::assertContains(file_get_contents($of), ['packed', ...array_map(static fn (int $id): string => "project $id", $here)], "killed at $at of $whole, a file is left");
             }
             DB::purge('book');
             DB::purge('live');
