@@ -25,9 +25,11 @@ final readonly class WhatIsShown
     {
         $choices = CivilChoices::of($project);
         $visible = static fn (string $class): array => array_map(boolval(...), $class::query()->where('project_id', $project->id)->whereNull('removed_at')->pluck('visible', 'id')->all());
-        $designs = Design::of($project)->pluck('role', 'id')->map(static fn (mixed $role): bool => ($role instanceof DesignRole ? $role->value : $role) === DesignRole::Background->value)->all();
+        $designs = Design::of($project)->pluck('role', 'id')->map(static fn (string $role): bool => $role === DesignRole::Background->value)->all();
+        // One that was removed is worked with no more.
+        $active = isset($designs[$project->active_design_id]) ? $project->active_design_id : null;
 
-        return new self($project->active_design_id, $choices->surfaceId, $choices->verticalOffset, $designs, $visible(CivilAlignment::class), $visible(CivilSurface::class));
+        return new self($active, $choices->surfaceId, $choices->verticalOffset, $designs, $visible(CivilAlignment::class), $visible(CivilSurface::class));
     }
 
     /** @param  array<int, int>  $revised  the newest revision of each drawing that has one: it stands in the phase where the old one did */

@@ -10,7 +10,7 @@ use Parlay\Core\Reports\IssuedMark;
 /** All figures of a report, as they were when it was issued. */
 final readonly class IssuedFigures
 {
-    /** Metres beyond which nothing is measured: a hundredth of a millimetre's thousandth. */
+    /** Decimal places of a metre: what is less is arithmetic. */
     private const PLACES = 8;
 
     /**
@@ -36,10 +36,16 @@ final readonly class IssuedFigures
                 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
             ],
             array_values($report->setups->map(self::setup(...))->all()),
-            array_map(self::mark(...), $report->counting()),
+            self::marksOf($report),
             array_map(self::mark(...), $report->checks),
             (string) stream_get_contents($out),
         );
+    }
+
+    /** @return list<IssuedMark> those that count */
+    public static function marksOf(Report $report): array
+    {
+        return array_map(self::mark(...), $report->counting());
     }
 
     /** @return array<string, mixed> */

@@ -16,11 +16,11 @@ use Parlay\Core\Stakeout\Verdict;
 final readonly class MarkConformance
 {
     /**
-     * planUncertain: half the longer axis of the ellipse, heightUncertain: either way, which hold in 95 of 100 cases; metres. plan, height: probability that it
+     * planUncertain: half the longer axis of the ellipse, heightUncertain: either way, which hold in 95 of 100 cases; metres; null where it can't differ. plan, height: probability that it
      * conforms; null where that is not judged. conformity: what follows by the rule; null where nothing is judged. level: what the guarded rule asks for.
      */
     public function __construct(
-        public float $planUncertain,
+        public ?float $planUncertain,
         public ?float $heightUncertain,
         public ?float $plan,
         public ?float $height,
@@ -39,7 +39,7 @@ final readonly class MarkConformance
         $found = $m->verdict === Verdict::Undecided->value ? null : Conformance::judge($deviation, $spread, $m->tolerance(), $deviation->judgedOf($m->judged), $rule);
 
         return new self(
-            $spread->plan(), $deviation->height === null ? null : $spread->height(), $found?->plan, $found?->height, $found?->conformity, $rule->acceptance, $rule->level,
+            $spread->plan() > 0.0 ? $spread->plan() : null, $deviation->height === null ? null : $spread->height(), $found?->plan, $found?->height, $found?->conformity, $rule->acceptance, $rule->level,
         );
     }
 

@@ -11,6 +11,7 @@ use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ShotSpread;
+use Parlay\Core\Setups\UnreadableRecord;
 use Parlay\Core\Stakeout\DeviationSpread;
 
 /** How far the deviation of a mark may be wrong: from its reading and its setup, kept with it. */
@@ -55,8 +56,10 @@ final class MarkSpread
         $readings = Observation::query()->whereIntegerInRaw('id', array_map(static fn (Mark $m): int => $m->observation_id, $without))->get()->keyBy('id');
         foreach ($without as $m) {
             [$setup, $reading] = [$setups->get($m->setup_id), $readings->get($m->observation_id)];
-            if ($setup !== null && $reading !== null) {
-                self::give($m, (array) self::of($setup, $reading, $m->design(), $m->aimed()));
+            try {
+                $setup === null || $reading === null || self::give($m, (array) self::of($setup, $reading, $m->design(), $m->aimed()));
+            } catch (UnreadableRecord) {
+                continue;
             }
         }
     }
@@ -78,9 +81,8 @@ final class MarkSpread
     }
 
     /** @param  array<mixed>  $spread */
-    private static function give(Mark $m, array $spread): void
+    private static function give(Mark $m, array $spread): Mark
     {
-        $m->setAttribute('spread', $spread);
-        $m->syncOriginalAttribute('spread');
+        return $m->setAttribute('spread', $spread)->syncOriginalAttribute('spread');
     }
 }

@@ -38,11 +38,13 @@ final class Phases
             $phase ??= new Phase(['project_id' => $project->id, 'name' => $name]);
             $phase->fill(['design_id' => $now->design, 'surface_id' => $now->surface, 'vertical_offset' => $now->verticalOffset])->save();
             $phase->members()->delete();
+            $rows = [];
             foreach (['design_id' => $now->designs, 'alignment_id' => $now->alignments, 'surface_id' => $now->surfaces] as $column => $shown) {
                 foreach ($shown as $id => $is) {
-                    $phase->members()->create([$column => $id, 'shown' => $is]);
+                    $rows[] = [$column => $id, 'shown' => $is];
                 }
             }
+            $phase->members()->createMany($rows);
             $project->changed();
 
             return $phase->load('members');
@@ -57,14 +59,13 @@ final class Phases
             $wanted = WhatIsShown::ofPhase($phase, WhatIsShown::revised($project));
             $now = WhatIsShown::in($project);
             self::refuseGone($phase, $wanted, $now);
-            foreach (array_intersect_key($wanted->designs, $now->designs) as $design => $shown) {
-                $role = $shown && $design !== $wanted->design ? DesignRole::Background : DesignRole::Design;
-                Design::of($project)->whereKey($design)->update(['role' => $role->value]);
-            }
-            foreach ([CivilAlignment::class => $wanted->alignments, CivilSurface::class => $wanted->surfaces] as $class => $visible) {
-                foreach ([true, false] as $is) {
-                    $class::query()->where('project_id', $project->id)->whereIntegerInRaw('id', array_keys(array_filter($visible, static fn (bool $v): bool => $v === $is)))->update(['visible' => $is]);
-                }
+            foreach ([true, false] as $is) {
+                $those = static fn (array $shown): array => array_keys(array_filter($shown, static fn (bool $v): bool => $v === $is));
+                // The one that is worked with is no background.
+                $designs = [...$those(array_diff_key($wanted->designs, [(int) $wanted->design => true])), ...($is ? [] : [(int) $wanted->design])];
+                Design::of($project)->whereIntegerInRaw('id', $designs)->update(['role' => ($is ? DesignRole::Background : DesignRole::Design)->value]);
+                CivilAlignment::query()->where('project_id', $project->id)->whereIntegerInRaw('id', $those($wanted->alignments))->update(['visible' => $is]);
+                CivilSurface::query()->where('project_id', $project->id)->whereIntegerInRaw('id', $those($wanted->surfaces))->update(['visible' => $is]);
             }
             $choices = ['surfaceId' => $wanted->surface, 'verticalOffset' => $wanted->verticalOffset] + (array) CivilChoices::of($project);
             $project->update(['active_design_id' => $wanted->design, 'civil' => json_encode($choices, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]);

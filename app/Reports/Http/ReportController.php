@@ -15,6 +15,7 @@ use App\Reports\IssueEntry;
 use App\Reports\Models\ReportIssue;
 use App\Reports\Report;
 use App\Reports\ReportCsv;
+use App\Reports\ReportScope;
 use App\Reports\ReportWanted;
 use App\Reports\Tasks\PrintReport;
 use App\Tasks\Http\TaskResource;
@@ -73,9 +74,8 @@ final class ReportController
     public function changes(Request $request, Project $project, int $number): JsonResponse
     {
         $issue = self::issued($project, $number);
-        $kept = $issue->figures();
-        $today = IssuedFigures::of(Report::of($project, new ReportWanted($issue->author, $issue->zone, $issue->name, Values::of($issue->scope, \App\Reports\ReportScope::class))));
-        $changes = MarkChange::between($kept->marks, $today->marks);
+        $today = Report::of($project, new ReportWanted($issue->author, $issue->zone, $issue->name, Values::of($issue->scope, ReportScope::class)));
+        $changes = MarkChange::between($issue->figures()->marks, IssuedFigures::marksOf($today));
         $page = Page::of($request);
         $ids = $page->cut(array_keys($changes));
 

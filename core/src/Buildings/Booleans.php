@@ -55,7 +55,9 @@ final class Booleans
         if ($left === null) {
             return null;
         }
-        [$pierced, $others] = Piercing::of($left, array_values(array_filter($holes, static fn (Solid $hole): bool => ! in_array($hole, $cutting, true))));
+        $cut = new \SplObjectStorage;
+        array_map($cut->attach(...), $cutting);
+        [$pierced, $others] = Piercing::of($left, array_values(array_filter($holes, static fn (Solid $hole): bool => ! isset($cut[$hole]))));
 
         return self::cut($pierced, $others);
     }

@@ -101,6 +101,14 @@ final class ConformanceTest extends TestCase
         self::assertSame(Conformity::Inside, $judge(0.0045, Acceptance::Guarded, Judged::Height)?->conformity);
     }
 
+    public function test_at_the_tolerance_itself_it_is_even(): void
+    {
+        $at = Deviation::between(new Position(0, 0, 0), new Position(0, 0, 0.005));
+        $of = static fn (Acceptance $rule) => Conformance::judge($at, new DeviationSpread(1e-8, 0.0, 1e-8, 2.5e-7), new Tolerance(0.005, 0.005), Judged::Height, new DecisionRule($rule, 0.95));
+        self::assertEqualsWithDelta(0.5, $of(Acceptance::Simple)?->height, 1e-9);
+        self::assertSame([Conformity::Inside, Conformity::Close], [$of(Acceptance::Simple)?->conformity, $of(Acceptance::Guarded)?->conformity]);
+    }
+
     public function test_of_what_has_no_height_only_the_plan_is_judged(): void
     {
         $flat = Deviation::between(new Position(0, 0), new Position(0.001, 0));

@@ -11,7 +11,7 @@ const TWO = [phase(1, 'Finished', true), phase(2, 'Below', false)];
 
 describe('phases', { timeout: 60_000 }, () => {
     it('are switched at one touch, and say which is shown', async () => {
-        const { asked } = draw(<Phases project={PROJECT} />, {
+        const { asked } = draw(<Phases project={PROJECT} prepared />, {
             'GET /projects/1/phases': TWO,
             'POST /projects/1/phases/2/switching': phase(2, 'Below', true),
         });
@@ -21,7 +21,7 @@ describe('phases', { timeout: 60_000 }, () => {
     });
 
     it('says why one can’t be switched to', async () => {
-        draw(<Phases project={PROJECT} />, {
+        draw(<Phases project={PROJECT} prepared />, {
             'GET /projects/1/phases': TWO,
             'POST /projects/1/phases/2/switching': new Refusal('The surface of the phase “Below” was removed.'),
         });
@@ -30,7 +30,7 @@ describe('phases', { timeout: 60_000 }, () => {
     });
 
     it('keeps what is shown under a name', async () => {
-        const { asked } = draw(<Phases project={PROJECT} />, { 'POST /projects/1/phases': phase(3, 'Drains', true) });
+        const { asked } = draw(<Phases project={PROJECT} prepared />, { 'POST /projects/1/phases': phase(3, 'Drains', true) });
         expect(screen.getByRole('button', { name: 'Keep' }).getAttribute('aria-disabled')).toBe('true');
         fireEvent.change(screen.getByLabelText(/^Keep what is shown as a phase/), { target: { value: ' Drains ' } });
         fireEvent.click(screen.getByRole('button', { name: 'Keep' }));

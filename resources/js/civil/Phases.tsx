@@ -11,10 +11,10 @@ import { usePhases } from './hooks';
 type Phase = Schemas['PhaseEntry'];
 
 /**
- * Phases of a project, each switched to at one touch; and what is shown now, kept under a name. In the field they are switched and no more: what is
- * deleted there by a glove is not brought back.
+ * Phases of a project, each switched to at one touch; where they are prepared, what is shown now is kept under a name. In the field they are switched
+ * and no more: what is deleted there by a glove is not brought back.
  */
-export function Phases({ project, onSwitched }: { project: Project; onSwitched?: () => void }) {
+export function Phases({ project, prepared = false, onSwitched }: { project: Project; prepared?: boolean; onSwitched?: () => void }) {
     const phases = usePhases(project.id).data ?? [];
     const [name, setName] = useState('');
     const path = { project: project.id };
@@ -37,11 +37,11 @@ export function Phases({ project, onSwitched }: { project: Project; onSwitched?:
                     phase={p}
                     busy={turn.isPending}
                     onSwitch={() => turn.mutate(p.id, { onSuccess: onSwitched })}
-                    onRemove={onSwitched ? undefined : () => remove.mutate(p.id)}
+                    onRemove={prepared ? () => remove.mutate(p.id) : undefined}
                 />
             ))}
             <Failure of={turn.error ?? remove.error} />
-            {!onSwitched && (
+            {prepared && (
                 <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-2">
                     <TextField
                         label="Keep what is shown as a phase"

@@ -135,7 +135,7 @@ export function Designs(props: Props) {
             {(current.length > 0 || project.progress.designs > 0) && (
                 <>
                     <h2 className="text-lg font-semibold">Phases</h2>
-                    <Phases project={project} />
+                    <Phases project={project} prepared />
                 </>
             )}
             {designs.length > 0 && <Layers project={project} designs={drawnDesigns(designs)} />}

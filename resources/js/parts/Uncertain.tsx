@@ -3,7 +3,7 @@ import { doubtOf } from './conformity';
 import { Deviation } from './Figure';
 
 /** How far a mark may be wrong, and how surely it is in where that is in doubt. */
-export function Uncertain({ mark }: { mark: Pick<Mark, 'conformance' | 'judged'> }) {
+export function Uncertain({ mark }: { mark: Pick<Mark, 'conformance'> }) {
     const c = mark.conformance;
     if (!c) {
         return null;
@@ -11,12 +11,12 @@ export function Uncertain({ mark }: { mark: Pick<Mark, 'conformance' | 'judged'>
     const doubt = doubtOf(mark);
     return (
         <span>
-            {mark.judged !== 'height' && (
+            {c.planUncertain !== null && (
                 <>
                     ± <Deviation of={c.planUncertain} /> in plan
                 </>
             )}
-            {mark.judged !== 'height' && c.heightUncertain !== null && ', '}
+            {c.planUncertain !== null && c.heightUncertain !== null && ', '}
             {c.heightUncertain !== null && (
                 <>
                     ± <Deviation of={c.heightUncertain} /> in height

@@ -6,24 +6,6 @@ export type Settings = Pick<
     'name' | 'units' | 'planTolerance' | 'heightTolerance' | 'residualLimit' | 'acceptance' | 'acceptanceLevel'
 >;
 
-export const settingsOf = ({
-    name,
-    units,
-    planTolerance,
-    heightTolerance,
-    residualLimit,
-    acceptance,
-    acceptanceLevel,
-}: Settings): Settings => ({
-    name,
-    units,
-    planTolerance,
-    heightTolerance,
-    residualLimit,
-    acceptance,
-    acceptanceLevel,
-});
-
 export const NEW: Settings = {
     name: '',
     units: { length: 'm', angle: 'dms', direction: 'azimuth', order: 'NE', station: '1+000' },
@@ -33,3 +15,7 @@ export const NEW: Settings = {
     acceptance: 'simple',
     acceptanceLevel: 0.95,
 };
+
+/** The same of a project, without what else it tells. */
+export const settingsOf = (of: Settings): Settings =>
+    Object.fromEntries(Object.keys(NEW).map((key) => [key, of[key as keyof Settings]])) as unknown as Settings;

@@ -142,6 +142,11 @@ describe('what a report covers', () => {
         expect(ids({ day: '2026-11-30' })).toEqual([5]);
     });
 
+    it('counts a spot once, and a line as often as it was marked', () => {
+        const at = (id: number, kind: 'spot' | 'line') => mark(id, { pointId: null, aimKey: kind, aimed: { kind } as Mark['aimed'] });
+        expect(covered([at(1, 'spot'), at(2, 'line'), at(3, 'spot'), at(4, 'line')], ALL, null).map((m) => m.id)).toEqual([2, 3, 4]);
+    });
+
     it('offers the days and the codes that there are', () => {
         expect(daysOf(marks)).toEqual(['2026-12-02', '2026-11-30']);
         expect(codesOf(marks)).toEqual(['', 'BOLT']);

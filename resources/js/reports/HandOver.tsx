@@ -138,7 +138,7 @@ export function HandOver({ project, marks }: StageProps) {
                                 </td>
                                 <td className="n">
                                     <Deviation of={m.deviation?.plan} none="–" allowed={m.planTolerance} />
-                                    {m.conformance && m.judged !== 'height' && (
+                                    {m.conformance && m.conformance.planUncertain !== null && (
                                         <div className="text-sm text-quiet">
                                             ± <Deviation of={m.conformance.planUncertain} />
                                         </div>

@@ -12,9 +12,15 @@ export const daysOf = (marks: Mark[]): string[] => [...new Set(marks.map((m) => 
 /** Codes of what was marked. */
 export const codesOf = (marks: Mark[]): string[] => [...new Set(marks.filter((m) => m.kind !== 'check').map((m) => m.code))].sort();
 
-/** Marks that count and that a report covers; of a point staked again the latest alone. */
+/** Marks that count and that a report covers; of a point or a spot staked again the latest alone, as the server counts. */
 export function covered(marks: Mark[], scope: Scope, listed: number[] | null): Mark[] {
-    const about = (m: Mark) => (m.pointId === null ? `mark ${m.id}` : `${m.kind} ${m.pointId}`);
+    const about = (m: Mark) => {
+        if (m.pointId !== null) {
+            return `${m.kind} ${m.pointId}`;
+        }
+        // A spot and a place along a line are one place each, as points are.
+        return m.aimed?.kind === 'spot' || m.aimed?.kind === 'place' ? `${m.kind} at ${m.aimKey}` : `mark ${m.id}`;
+    };
     const latest = new Map(marks.map((m) => [about(m), m.id]));
     const counting = new Set(latest.values());
     const on = listed && new Set(listed);

@@ -112,6 +112,15 @@ final class PhaseTest extends FeatureTestCase
         self::assertNotSame($two, $one);
     }
 
+    public function test_a_drawing_that_was_removed_while_it_was_worked_with_belongs_to_no_phase(): void
+    {
+        [$one] = array_values($this->ids('/surfaces'));
+        $this->show('finished', [], $one, 0.0, true);
+        $this->ask('DELETE', $this->at("/designs/{$this->ids('/designs')['finished']}"))->assertSuccessful();
+        $id = $this->ask('POST', $this->at('/phases'), ['name' => 'Bare'])->assertOk()->assertJson(['designId' => null, 'current' => true])->json('id');
+        $this->ask('POST', $this->at("/phases/$id/switching"))->assertOk()->assertJson(['designId' => null, 'current' => true]);
+    }
+
     public function test_a_drawing_that_was_revised_stands_in_the_phase_where_the_old_one_did(): void
     {
         [$one, $two] = array_values($this->ids('/surfaces'));

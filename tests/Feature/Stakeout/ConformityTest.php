@@ -10,7 +10,6 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Conformance;
-use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\DeviationSpread;
 use Symfony\Component\Process\Process;
 use Tests\FeatureTestCase;
@@ -138,12 +137,5 @@ final class ConformityTest extends FeatureTestCase
         }
         self::assertSame('simple', $this->ask('GET', $this->at(''))->json('acceptance'));
         $this->choose(['acceptance' => 'perhaps'])->assertStatus(422);
-    }
-
-    /** A figure equal to the tolerance is in by the simple rule, and as likely in as out by the other. */
-    public function test_at_the_tolerance_itself_it_is_even(): void
-    {
-        $one = Deviation::between(new Position(0, 0, 0), new Position(0, 0, 0.005));
-        self::assertEqualsWithDelta(0.5, (float) \Parlay\Core\Adjustment\Normal::between(-0.005, 0.005, (float) $one->height, 0.0005), 1e-9);
     }
 }

@@ -4111,7 +4111,7 @@ export interface components {
             name: string;
         };
         MarkConformance: {
-            planUncertain: number;
+            planUncertain: number | null;
             heightUncertain: number | null;
             plan: number | null;
             height: number | null;
