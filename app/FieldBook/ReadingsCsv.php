@@ -7,7 +7,6 @@ namespace App\FieldBook;
 use App\Instrument\Models\Observation;
 use App\Instrument\Reading;
 use App\Projects\Models\Project;
-use App\Setups\Models\Setup;
 use Parlay\Core\Formats\SpreadsheetCell;
 
 /** All readings of a project as the instrument gave them, so that another program can adjust them: the raw field book as a table. */
@@ -26,9 +25,9 @@ final class ReadingsCsv
             'reading', 'time (UTC)', 'taken for', 'sighted', 'setup', 'station', "instrument height$u", 'instrument', 'serial', ...Reading::header($u), 'humidity', 'means of faces',
             'direction deviation [arcsec]', "distance deviation$u", 'distance deviation [ppm]', 'corrected',
         ], ',', '"', '');
-        [$setups, $of] = self::setups($project);
+        $setups = SetupOfReading::in($project);
         foreach (Observation::of($project)->orderBy('id')->lazyById(self::AT_ONCE) as $o) {
-            $setup = $setups[$of[$o->id] ?? $o->setup_id ?? 0] ?? null;
+            $setup = $setups->of($o);
             $accuracy = $o->ownAccuracy()->figures();
             fputcsv($out, [
                 (string) $o->id, $o->at, str_replace('_', '-', $o->purpose), SpreadsheetCell::write($o->sighted), (string) $setup?->number, SpreadsheetCell::write((string) $setup?->station_name),
@@ -38,20 +37,5 @@ final class ReadingsCsv
                 $o->correction === null ? '' : 'yes',
             ], ',', '"', '');
         }
-    }
-
-    /** @return array{array<int, Setup>, array<int, int>} setups by their number, and for which one a reading that made one was taken */
-    private static function setups(Project $project): array
-    {
-        $setups = $of = [];
-        foreach (Setup::of($project)->orderBy('id')->get() as $setup) {
-            $setups[$setup->id] = $setup;
-            foreach ($setup->sights as $sight) {
-                // Of a setup that was mended the latest version counts.
-                $of[(int) $sight['observationId']] = $setup->id;
-            }
-        }
-
-        return [$setups, $of];
     }
 }

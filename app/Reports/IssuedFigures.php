@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Setups\Models\Setup;
+use App\Typed\Values;
 use Parlay\Core\Reports\IssuedMark;
+use Parlay\Core\Units\Units;
 
 /** All figures of a report, as they were when it was issued. */
 final readonly class IssuedFigures
@@ -33,7 +35,7 @@ final readonly class IssuedFigures
             [
                 'project' => $p->name, 'units' => $p->units(), 'planTolerance' => $p->plan_tolerance, 'heightTolerance' => $p->height_tolerance,
                 'acceptance' => $p->acceptance, 'level' => $p->acceptance_level, 'scope' => $report->wanted->scope, 'name' => $report->wanted->name,
-                'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
+                'covers' => $report->covers, 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
             ],
             array_values($report->setups->map(self::setup(...))->all()),
             self::marksOf($report),
@@ -72,12 +74,21 @@ final readonly class IssuedFigures
             design: $d === null ? [] : [self::figure($d->northing), self::figure($d->easting), self::figure($d->elevation)],
             plan: self::figure($r->deviation?->plan), height: self::figure($r->deviation?->height),
             planUncertain: self::figure($r->conformance?->planUncertain), heightUncertain: self::figure($r->conformance?->heightUncertain), verdict: $r->called(),
+            element: $r->element, model: $r->model,
         );
     }
 
     private static function figure(?float $metres): ?float
     {
         return $metres === null ? null : round($metres, self::PLACES);
+    }
+
+    /** As the project wrote its figures then. */
+    public function units(): Units
+    {
+        $kept = $this->head['units'];
+
+        return $kept instanceof Units ? $kept : Values::of($kept, Units::class);
     }
 
     public function json(): string

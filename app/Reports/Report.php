@@ -44,8 +44,9 @@ final readonly class Report
         $all = Mark::of($project)->with(['setup:id,number', 'observation'])->get();
         MarkSpread::complete($all);
         $rule = $project->decisionRule();
+        $elements = ElementOfMark::in($project);
         $setups = Setup::query()->where('project_id', $project->id)->orderBy('id')->get()->keyBy('id');
-        $rows = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()->map(static fn (Mark $m) => ReportRow::of($m, $rule, $what, $setups->get($m->setup_id)))
+        $rows = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()->map(static fn (Mark $m) => ReportRow::of($m, $rule, $what, $setups->get($m->setup_id), $elements))
             ->filter(self::covered($wanted, $list))->values();
         $used = array_fill_keys($rows->map(static fn (ReportRow $r) => $r->mark->setup->number)->all(), true);
 

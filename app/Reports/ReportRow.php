@@ -28,20 +28,23 @@ final readonly class ReportRow
         public string $subject = '',
         public int $first = 0,
         public ?Trace $trace = null,
+        public string $element = '',
+        public ?int $model = null,
     ) {}
 
     /** Replaced where a later mark of the same point counts in its place. */
-    public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what, ?Setup $setup): self
+    public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what, ?Setup $setup, ElementOfMark $elements): self
     {
         $trace = $mark->observation === null || $setup === null ? null : Trace::of($mark->observation, $setup);
         $mark->unsetRelation('observation');
 
         [$design, $found] = [$mark->design(), $mark->position()];
         $deviation = $design === null ? null : Deviation::between($design, $found);
+        [$element, $model] = $elements->of($mark);
 
         return new self(
             mark: $mark, design: $design, found: $found, deviation: $deviation, replaced: ! $what->counts($mark->id),
-            conformance: MarkConformance::of($mark, $deviation, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace,
+            conformance: MarkConformance::of($mark, $deviation, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace, element: $element, model: $model,
         );
     }
 

@@ -28,6 +28,7 @@ use App\Civil\SurfaceToMake;
 use App\Civil\VolumeToPrint;
 use App\Civil\VolumeWanted;
 use App\Http\Body;
+use App\Http\FileOut;
 use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Patch;
@@ -71,11 +72,7 @@ final class SurfaceController
     {
         [$pieces, $name, $type] = $out($project, Body::read($request, CivilFileQuery::class)->format);
 
-        return new StreamedResponse(static function () use ($pieces): void {
-            foreach ($pieces as $piece) {
-                echo $piece;
-            }
-        }, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        return FileOut::pieces($pieces, $name, $type);
     }
 
     #[Put('/projects/{project}/civil', 'Which surface is worked with, how far above or below it, and how alignments are drawn', CivilChoices::class)]

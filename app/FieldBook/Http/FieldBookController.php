@@ -9,6 +9,7 @@ use App\FieldBook\BookQuery;
 use App\FieldBook\Pages;
 use App\FieldBook\ReadingsCsv;
 use App\Http\Body;
+use App\Http\FileOut;
 use App\Http\OpenApi\Get;
 use App\Http\Page;
 use App\Projects\Models\Project;
@@ -22,13 +23,7 @@ final class FieldBookController
     #[Get('/projects/{project}/readings.csv', 'All readings as the instrument gave them, for another program to adjust', media: 'text/csv')]
     public function readings(Project $project): StreamedResponse
     {
-        return new StreamedResponse(static function () use ($project): void {
-            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-            ReadingsCsv::write($project, $out);
-        }, 200, [
-            'Content-Type' => 'text/csv; charset=UTF-8',
-            'Content-Disposition' => 'attachment; filename="'.(Str::slug($project->name) ?: 'project').'-readings.csv"',
-        ]);
+        return FileOut::csv(static fn ($out) => ReadingsCsv::write($project, $out), (Str::slug($project->name) ?: 'project').'-readings.csv');
     }
 
     #[Get('/projects/{project}/field-book', 'Readings, setups, checks and marks, newest first, two hundred at a time where nothing else is said', BookEntry::class, list: true, query: BookQuery::class)]

@@ -52,10 +52,11 @@ final class PointsOut
     }
 
     /**
-     * @param  list<string>  $what
+     * @param  list<string>  $what  control, points, as-built
+     * @param  bool  $all  of what was measured also what was measured again since
      * @return \Generator<Point>
      */
-    private static function points(Project $project, array $what, bool $all): \Generator
+    public static function points(Project $project, array $what, bool $all = false): \Generator
     {
         foreach ($what as $kind) {
             if ($kind === 'as-built') {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Points\Http;
 
 use App\Http\Body;
+use App\Http\FileOut;
 use App\Http\OpenApi\Delete;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
@@ -41,10 +42,7 @@ final class CodeController
     #[Get('/projects/{project}/codes-file', 'What the codes mean as a table (CSV)', media: 'text/csv')]
     public function file(Project $project): StreamedResponse
     {
-        return new StreamedResponse(static function () use ($project): void {
-            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-            CodeList::write($project, $out);
-        }, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="codes.csv"']);
+        return FileOut::csv(static fn ($out) => CodeList::write($project, $out), 'codes.csv');
     }
 
     #[Post('/projects/{project}/codes-list', 'Takes what codes mean from a table (CSV), all of it or nothing', CodeListBody::class, CountResource::class)]

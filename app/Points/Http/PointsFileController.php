@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Points\Http;
 
 use App\Http\Body;
+use App\Http\FileOut;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\SentFile;
 use App\Lists\Actions\PointsOut;
 use App\Lists\Actions\PreviewPoints;
+use App\Lists\Actions\SurveyOut;
 use App\Lists\Actions\TakePoints;
 use App\Lists\PointsFileWanted;
 use App\Lists\PointsPreview;
@@ -23,6 +25,7 @@ use App\Tasks\StartTask;
 use App\Tasks\TaskKind;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Lists of points, in and out: control and stakeout points. */
@@ -75,10 +78,12 @@ final class PointsFileController
         $body = Body::read($request, PointsFileWanted::class);
         [$pieces, $name, $type] = $out($project, $body);
 
-        return new StreamedResponse(static function () use ($pieces): void {
-            foreach ($pieces as $piece) {
-                echo $piece;
-            }
-        }, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        return FileOut::pieces($pieces, $name, $type);
+    }
+
+    #[Get('/projects/{project}/survey.xml', 'Control, points, what was measured, setups and all raw readings as LandXML', media: 'application/xml')]
+    public function survey(Project $project, SurveyOut $out): StreamedResponse
+    {
+        return FileOut::pieces($out($project), (Str::slug($project->name) ?: 'project').'-survey.xml', 'application/xml');
     }
 }

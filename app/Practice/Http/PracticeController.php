@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Practice\Http;
 
 use App\Http\Body;
+use App\Http\FileOut;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Practice\Actions\LoadDemoProjects;
@@ -41,11 +42,7 @@ final class PracticeController
         $query = Body::read($request, SlippedListQuery::class);
         [$lines, $name] = $list($project, $query->slip, $query->controlId);
 
-        return new StreamedResponse(static function () use ($lines): void {
-            foreach ($lines as $line) {
-                echo $line;
-            }
-        }, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        return FileOut::pieces($lines, $name, FileOut::CSV);
     }
 
     #[Post('/demo', 'Loads the demo projects where there is no project yet', null, CountResource::class)]

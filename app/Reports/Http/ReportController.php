@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reports\Http;
 
 use App\Http\Body;
+use App\Http\FileOut;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\Page;
@@ -15,8 +16,11 @@ use App\Reports\IssueEntry;
 use App\Reports\Models\ReportIssue;
 use App\Reports\Report;
 use App\Reports\ReportCsv;
+use App\Reports\ReportFile;
+use App\Reports\ReportFileWanted;
 use App\Reports\ReportScope;
 use App\Reports\ReportWanted;
+use App\Reports\Stamp;
 use App\Reports\Tasks\PrintReport;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\Models\Task;
@@ -67,7 +71,7 @@ final class ReportController
     #[Get('/projects/{project}/report-issues/{number}.csv', 'The table of an issued report, as it was', media: 'text/csv')]
     public function table(Project $project, int $number): Response
     {
-        return new Response(self::issued($project, $number)->figures()->table, 200, self::csvHeaders(self::fileName($project)."-report-$number"));
+        return new Response(self::issued($project, $number)->figures()->table, 200, FileOut::headers(self::fileName($project)."-report-$number.csv", FileOut::CSV));
     }
 
     #[Get('/projects/{project}/report-issues/{number}/changes', 'Marks that would be told otherwise today than in an issued report', IssueChange::class, list: true, query: Page::class)]
@@ -80,6 +84,20 @@ final class ReportController
         $ids = $page->cut(array_keys($changes));
 
         return $page->answer($request, array_map(static fn (int $i) => IssueChange::of($changes[$i]), $ids), $ids === [] ? null : $ids[count($ids) - 1]);
+    }
+
+    #[Get('/projects/{project}/report-issues/{number}/file', 'The marks of an issued report as HTML, DXF with arrows, GeoJSON, BCF topics or IFC, as they were', query: ReportFileWanted::class, media: 'application/octet-stream')]
+    public function file(Request $request, Project $project, int $number): StreamedResponse
+    {
+        $issue = self::issued($project, $number);
+
+        return self::written(new ReportFile($project, $issue->figures(), new Stamp($number, $issue->checksum, $issue->at), Body::read($request, ReportFileWanted::class)));
+    }
+
+    #[Get('/projects/{project}/report-file', 'All marks that count as HTML, DXF with arrows, GeoJSON, BCF topics or IFC, as they are today', query: ReportFileWanted::class, media: 'application/octet-stream')]
+    public function fileOfToday(Request $request, Project $project): StreamedResponse
+    {
+        return self::written(new ReportFile($project, IssuedFigures::of(Report::of($project)), null, Body::read($request, ReportFileWanted::class)));
     }
 
     #[Get('/projects/{project}/reports/{task}.pdf', 'A printed sheet', media: 'application/pdf')]
@@ -96,10 +114,12 @@ final class ReportController
     #[Get('/projects/{project}/report.csv', 'The report’s table for a spreadsheet', media: 'text/csv')]
     public function csv(Project $project): StreamedResponse
     {
-        return new StreamedResponse(static function () use ($project): void {
-            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-            ReportCsv::write(Report::of($project), $out);
-        }, 200, self::csvHeaders(self::fileName($project)));
+        return FileOut::csv(static fn ($out) => ReportCsv::write(Report::of($project), $out), self::fileName($project).'.csv');
+    }
+
+    private static function written(ReportFile $file): StreamedResponse
+    {
+        return FileOut::pieces($file->pieces(), $file->name(), $file->type());
     }
 
     private static function issued(Project $project, int $number): ReportIssue
@@ -110,12 +130,6 @@ final class ReportController
     private static function sheet(Project $project, string $path): BinaryFileResponse
     {
         return new BinaryFileResponse($path, 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="'.self::fileName($project).'.pdf"']);
-    }
-
-    /** @return array<string, string> */
-    private static function csvHeaders(string $name): array
-    {
-        return ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => "attachment; filename=\"$name.csv\""];
     }
 
     private static function fileName(Project $project): string

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Reports;
 
+use Parlay\Core\Geometry\Position;
+use Parlay\Core\Stakeout\Deviation;
+
 /** A mark as an issued report tells it: what stands there stays, whatever becomes of the mark. */
 final readonly class IssuedMark
 {
@@ -18,6 +21,8 @@ final readonly class IssuedMark
      * @param  list<float|null>  $design  the same; empty where there is none
      * @param  float|null  $plan  found from designed, metres
      * @param  string  $verdict  in, out, close or undecided, by the rule of the report
+     * @param  string  $element  GlobalId of the thing of a building model that it belongs to; empty where there is none
+     * @param  int|null  $model  number of the drawing that thing is in
      */
     public function __construct(
         public string $subject,
@@ -35,7 +40,26 @@ final readonly class IssuedMark
         public ?float $planUncertain,
         public ?float $heightUncertain,
         public string $verdict,
+        public string $element = '',
+        public ?int $model = null,
     ) {}
+
+    public function foundAt(): Position
+    {
+        return new Position((float) $this->found[0], (float) $this->found[1], $this->found[2] ?? null);
+    }
+
+    public function designAt(): ?Position
+    {
+        return $this->design === [] ? null : new Position((float) $this->design[0], (float) $this->design[1], $this->design[2] ?? null);
+    }
+
+    public function deviation(): ?Deviation
+    {
+        $design = $this->designAt();
+
+        return $design === null ? null : Deviation::between($design, $this->foundAt());
+    }
 
     /** What became of it in a later report; null where it says the same. */
     public function becomes(self $later): ?MarkChangeKind

@@ -1,4 +1,4 @@
-import { FileSpreadsheet, FileText } from 'lucide-react';
+import { FileCode, FileSpreadsheet, FileText } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask } from '../api/client';
 import { useWorklists } from '../api/hooks';
@@ -16,6 +16,7 @@ import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { localZone } from '../units/times';
 import { Issues } from './Issues';
+import { OfficeFiles } from './OfficeFiles';
 import { ScopeFields } from './ScopeFields';
 import { ALL, covered } from './scope';
 
@@ -89,9 +90,12 @@ export function HandOver({ project, marks }: StageProps) {
                     hint="the next of that name says what changed"
                 />
             </div>
-            <Button onClick={() => setChoosing(!choosing)} aria-expanded={choosing}>
-                {scope === ALL ? 'Covers all marks' : 'Covers what is chosen'}
-            </Button>
+            <div className="flex flex-wrap gap-2">
+                <Button onClick={() => setChoosing(!choosing)} aria-expanded={choosing}>
+                    {scope === ALL ? 'Covers all marks' : 'Covers what is chosen'}
+                </Button>
+                <OfficeFiles project={project.id} issue={null} />
+            </div>
             {choosing && <ScopeFields scope={scope} onScope={(s) => again(() => setScope(s))} marks={marks} lists={lists} />}
             <Failure of={work.error} />
             <div className="flex flex-wrap gap-x-6 gap-y-1 text-lg">
@@ -161,9 +165,14 @@ export function HandOver({ project, marks }: StageProps) {
                     </tbody>
                 </table>
             </Scroll>
-            <a className={buttonLook('plain')} href={`/api/v1/projects/${project.id}/readings.csv`} download>
-                <FileSpreadsheet aria-hidden="true" /> All raw readings as CSV
-            </a>
+            <div className="flex flex-wrap gap-2">
+                <a className={buttonLook('plain')} href={`/api/v1/projects/${project.id}/readings.csv`} download>
+                    <FileSpreadsheet aria-hidden="true" /> All raw readings as CSV
+                </a>
+                <a className={buttonLook('plain')} href={`/api/v1/projects/${project.id}/survey.xml`} download>
+                    <FileCode aria-hidden="true" /> Survey data as LandXML
+                </a>
+            </div>
             {rows.length > 200 && <Notice>The last 200 of {rows.length} are shown; the report has all.</Notice>}
         </Sheet>
     );

@@ -8,6 +8,7 @@ import { Deviation } from '../parts/Figure';
 import { Failure } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
 import { dateTime } from '../units/times';
+import { OfficeFiles } from './OfficeFiles';
 
 const BECAME: Record<Schemas['IssueChange']['kind'], string> = {
     new: 'new',
@@ -86,7 +87,7 @@ export function Issues({ project }: { project: number }) {
                                 </div>
                                 <div className="figure text-sm text-quiet">{i.checksum}</div>
                             </div>
-                            <div className="flex gap-2">
+                            <div className="flex flex-wrap gap-2">
                                 <a
                                     className={buttonLook('plain')}
                                     href={i.file}
@@ -104,6 +105,7 @@ export function Issues({ project }: { project: number }) {
                                 >
                                     <FileSpreadsheet aria-hidden="true" /> CSV
                                 </a>
+                                <OfficeFiles project={project} issue={i.number} />
                                 <Button onClick={() => setOpen(open === i.number ? null : i.number)} aria-expanded={open === i.number}>
                                     Changed since
                                 </Button>

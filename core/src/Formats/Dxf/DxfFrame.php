@@ -19,6 +19,15 @@ final class DxfFrame
      */
     public static function head(array $layers, int $alike = 1): \Generator
     {
+        return self::coloured(array_map(static fn (int $i): array => [$layers[$i], self::COLOURS[intdiv($i, $alike) % count(self::COLOURS)]], array_keys($layers)));
+    }
+
+    /**
+     * @param  list<array{string, int}>  $layers  each with its colour, of the format's own list
+     * @return \Generator<string>
+     */
+    public static function coloured(array $layers): \Generator
+    {
         yield self::tags(
             [0, 'SECTION', 2, 'HEADER', 9, '$ACADVER', 1, 'AC1009', 9, '$INSUNITS', 70, 6, 0, 'ENDSEC', 0, 'SECTION', 2, 'TABLES'],
         );
@@ -26,8 +35,8 @@ final class DxfFrame
             [0, 'TABLE', 2, 'LTYPE', 70, 1, 0, 'LTYPE', 2, 'CONTINUOUS', 70, 0, 3, 'Solid line', 72, 65, 73, 0, 40, '0.0', 0, 'ENDTAB'],
         );
         yield self::tags([0, 'TABLE', 2, 'LAYER', 70, count($layers) + 1, 0, 'LAYER', 2, '0', 70, 0, 62, 7, 6, 'CONTINUOUS']);
-        foreach ($layers as $i => $layer) {
-            yield self::tags([0, 'LAYER', 2, self::layer($layer), 70, 0, 62, self::COLOURS[intdiv($i, $alike) % count(self::COLOURS)], 6, 'CONTINUOUS']);
+        foreach ($layers as [$layer, $colour]) {
+            yield self::tags([0, 'LAYER', 2, self::layer($layer), 70, 0, 62, $colour, 6, 'CONTINUOUS']);
         }
         yield self::tags([0, 'ENDTAB', 0, 'ENDSEC', 0, 'SECTION', 2, 'ENTITIES']);
     }

@@ -12,6 +12,7 @@ use Parlay\Core\Civil\Profiles\Profile;
 use Parlay\Core\Civil\Profiles\Vertex;
 use Parlay\Core\Civil\Profiles\VerticalCurve;
 use Parlay\Core\Civil\Roads\CrossSections;
+use Parlay\Core\Formats\Xml;
 use Parlay\Core\Geometry\Position;
 
 /** An alignment as an element of a LandXML 1.2, with its profiles and sections, in metres. */
@@ -25,8 +26,8 @@ final class AlignmentWriter
     public static function pieces(string $name, string $description, Alignment $alignment, array $profiles, array $sections): \Generator
     {
         $stationing = $alignment->stationing;
-        yield '    <Alignment name="'.LandXmlWriter::escape($name).'" length="'.self::f($alignment->length).'" staStart="'.self::f($stationing->start).'"'
-            .($description === '' ? '' : ' desc="'.LandXmlWriter::escape($description).'"').">\n      <CoordGeom>\n";
+        yield '    <Alignment name="'.Xml::escape($name).'" length="'.self::f($alignment->length).'" staStart="'.self::f($stationing->start).'"'
+            .($description === '' ? '' : ' desc="'.Xml::escape($description).'"').">\n      <CoordGeom>\n";
         foreach ($alignment->elements as $element) {
             yield '        '.self::element($element)."\n";
         }
@@ -35,7 +36,7 @@ final class AlignmentWriter
             yield '      <StaEquation staAhead="'.self::f($q->ahead).'" staBack="'.self::f($q->back).'" staInternal="'.self::f($stationing->start + $q->at)."\"/>\n";
         }
         foreach ($profiles as $profile) {
-            yield '      <Profile><ProfAlign name="'.LandXmlWriter::escape($profile->name).'">'.implode('', array_map(
+            yield '      <Profile><ProfAlign name="'.Xml::escape($profile->name).'">'.implode('', array_map(
                 static fn (Vertex $v): string => self::vertex($v, $stationing->stationAt($v->along)), $profile->vertices,
             ))."</ProfAlign></Profile>\n";
         }
@@ -106,9 +107,9 @@ final class AlignmentWriter
         foreach ($byStation as $along => $ones) {
             yield '        <CrossSect sta="'.self::f($alignment->stationing->stationAt((float) $along)).'">';
             foreach ($ones as [$name, $section]) {
-                yield '<DesignCrossSectSurf name="'.LandXmlWriter::escape($name).'" side="both">';
+                yield '<DesignCrossSectSurf name="'.Xml::escape($name).'" side="both">';
                 foreach ($section->points as $p) {
-                    yield '<CrossSectPnt'.($p->code === '' ? '' : ' code="'.LandXmlWriter::escape($p->code).'"').'>'.self::f($p->offset).' '.self::f($p->elevation).'</CrossSectPnt>';
+                    yield '<CrossSectPnt'.($p->code === '' ? '' : ' code="'.Xml::escape($p->code).'"').'>'.self::f($p->offset).' '.self::f($p->elevation).'</CrossSectPnt>';
                 }
                 yield '</DesignCrossSectSurf>';
             }

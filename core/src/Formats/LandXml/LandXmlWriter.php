@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\LandXml;
 
+use Parlay\Core\Formats\Xml;
 use Parlay\Core\Points\Point;
 
 /** Writes a LandXML 1.2 in metres: points as northing, easting, elevation, and alignments and surfaces where there are some. */
@@ -15,6 +16,7 @@ final class LandXmlWriter
      * @param  string  $time  hh:mm:ss
      * @param  iterable<\Generator<string>>  $alignments  as AlignmentWriter gives them
      * @param  iterable<\Generator<string>>  $surfaces  as SurfaceWriter gives them
+     * @param  iterable<string>  $survey  as SurveyWriter gives it
      * @return \Generator<string>
      */
     public static function pieces(
@@ -24,15 +26,19 @@ final class LandXmlWriter
         string $time,
         iterable $alignments = [],
         iterable $surfaces = [],
+        iterable $survey = [],
     ): \Generator {
         yield '<?xml version="1.0" encoding="UTF-8"?>'."\n"
             .'<LandXML xmlns="http://www.landxml.org/schema/LandXML-1.2" version="1.2" date="'.$date.'" time="'.$time.'" readOnly="false" language="English">'."\n"
             .'  <Units><Metric areaUnit="squareMeter" linearUnit="meter" volumeUnit="cubicMeter" temperatureUnit="celsius" '
                 .'pressureUnit="HPA" angularUnit="decimal degrees" directionUnit="decimal degrees"/></Units>'."\n"
-            .'  <Project name="'.self::escape($project).'"/>'."\n";
+            .'  <Project name="'.Xml::escape($project).'"/>'."\n";
         yield from self::within('CgPoints', self::points($points));
         yield from self::within('Alignments', self::all($alignments));
         yield from self::within('Surfaces', self::all($surfaces));
+        foreach ($survey as $piece) {
+            yield $piece;
+        }
         yield "</LandXML>\n";
     }
 
@@ -74,17 +80,8 @@ final class LandXmlWriter
         foreach ($points as $p) {
             $at = sprintf('%.5F %.5F', $p->position->northing, $p->position->easting)
                 .($p->position->elevation === null ? '' : sprintf(' %.5F', $p->position->elevation));
-            yield '    <CgPoint name="'.self::escape($p->name).'"'.($p->code === '' ? '' : ' code="'.self::escape($p->code).'"')
-                .($p->description === '' ? '' : ' desc="'.self::escape($p->description).'"').">$at</CgPoint>\n";
+            yield '    <CgPoint name="'.Xml::escape($p->name).'"'.($p->code === '' ? '' : ' code="'.Xml::escape($p->code).'"')
+                .($p->description === '' ? '' : ' desc="'.Xml::escape($p->description).'"').">$at</CgPoint>\n";
         }
-    }
-
-    /** As it stands in an attribute; characters that XML can't hold at all are left out. */
-    public static function escape(string $text): string
-    {
-        return htmlspecialchars(
-            preg_replace('~[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]~u', '', $text) ?? '',
-            ENT_QUOTES | ENT_XML1, 'UTF-8',
-        );
     }
 }

@@ -99,6 +99,12 @@ final class StepFile
         return array_map(count(...), $this->classes);
     }
 
+    /** The greatest number of an instance. */
+    public function last(): int
+    {
+        return $this->places === [] ? 0 : max(array_keys($this->places));
+    }
+
     public function has(int $number): bool
     {
         return isset($this->places[$number]);

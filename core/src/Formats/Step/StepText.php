@@ -41,6 +41,16 @@ final class StepText
         ));
     }
 
+    /** As it is written between quotes; what the format can't hold at all is a blank. */
+    public static function write(string $text): string
+    {
+        $plain = str_replace(['\\', "'"], ['\\\\', "''"], (string) preg_replace('~[\x00-\x1F\x7F]~', ' ', mb_scrub($text, 'UTF-8')));
+
+        return (string) preg_replace_callback(
+            '~[^\x20-\x7E]+~u', static fn (array $m): string => '\X4\\'.strtoupper(bin2hex((string) mb_convert_encoding($m[0], 'UTF-32BE', 'UTF-8'))).'\X0\\', $plain,
+        );
+    }
+
     private static function wide(string $hex, string $encoding): string
     {
         return (string) mb_convert_encoding((string) hex2bin($hex), 'UTF-8', $encoding);

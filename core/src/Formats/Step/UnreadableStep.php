@@ -28,6 +28,12 @@ final class UnreadableStep extends \DomainException
         return new self('The file has a head and nothing after it: no instance stands in its DATA section. It was cut off on its way; ask for it again.');
     }
 
+    /** Of one that something is to be added to. */
+    public static function nowhereToAdd(): self
+    {
+        return new self('Nothing can be added to this file: it has no end, no context of shapes, or no site and building. Take the marks as a file of their own.');
+    }
+
     public static function tooLong(int $line): self
     {
         return new self("Line $line: an instance without end, longer than ".StepFile::LONGEST / 1_048_576 .' MB. The file is damaged or made to do harm.');

@@ -1846,6 +1846,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/survey.xml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Control, points, what was measured, setups and all raw readings as LandXML */
+        get: operations["getSurveyXml"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/renaming-preview": {
         parameters: {
             query?: never;
@@ -2249,6 +2266,40 @@ export interface paths {
         };
         /** Marks that would be told otherwise today than in an issued report */
         get: operations["getReportIssueChanges"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/report-issues/{number}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The marks of an issued report as HTML, DXF with arrows, GeoJSON, BCF topics or IFC, as they were */
+        get: operations["getReportIssueFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/report-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All marks that count as HTML, DXF with arrows, GeoJSON, BCF topics or IFC, as they are today */
+        get: operations["getReportFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -9903,6 +9954,37 @@ export interface operations {
             };
         };
     };
+    getSurveyXml: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/xml": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     previewRenaming: {
         parameters: {
             query?: never;
@@ -10782,6 +10864,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IssueChange"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReportIssueFile: {
+        parameters: {
+            query: {
+                format: "html" | "dxf" | "geojson" | "bcf" | "ifc";
+                arrows?: number;
+                model?: number;
+                all?: boolean;
+            };
+            header?: never;
+            path: {
+                project: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getReportFile: {
+        parameters: {
+            query: {
+                format: "html" | "dxf" | "geojson" | "bcf" | "ifc";
+                arrows?: number;
+                model?: number;
+                all?: boolean;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
             /** @description What was wrong, where, and what to do */
