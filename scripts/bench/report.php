@@ -56,10 +56,17 @@ for ($k = 0; $k < 3; $k++) {
 $begun = microtime(true);
 $changes = $parlay->ask('GET', "/projects/$project/report-issues/{$done['result']['number']}/changes");
 $compared = microtime(true) - $begun;
+$files = [];
+foreach (['html', 'dxf', 'geojson', 'bcf', 'ifc'] as $format) {
+    $begun = microtime(true);
+    $bytes = strlen((string) file_get_contents("{$parlay->url}/api/v1/projects/$project/report-issues/{$done['result']['number']}/file?format=$format&all=1"));
+    $files[] = ["  its marks as $format", sprintf('%.2f s', microtime(true) - $begun), sprintf('%.1f MB', $bytes / 1e6), $format === 'html' ? '3 s' : ''];
+}
 $parlay->stop();
 
 return [
     ['a report of 5,000 marks issued, with all their readings', sprintf('%.1f s', $seconds), sprintf('%.1f MB, largest worker %.0f MB', strlen($pdf) / 1e6, max([0, ...$workers]) / 1e3), '30 s, 256 MB'],
     ['  its table', sprintf('%.2f s', min($times)), sprintf('%.1f MB', strlen($csv) / 1e6), '3 s'],
     ['  held against the marks of today', sprintf('%.2f s', $compared), count($changes).' changes', ''],
+    ...$files,
 ];

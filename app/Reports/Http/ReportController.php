@@ -97,7 +97,9 @@ final class ReportController
     #[Get('/projects/{project}/report-file', 'All marks that count as HTML, DXF with arrows, GeoJSON, BCF topics or IFC, as they are today', query: ReportFileWanted::class, media: 'application/octet-stream')]
     public function fileOfToday(Request $request, Project $project): StreamedResponse
     {
-        return self::written(new ReportFile($project, IssuedFigures::of(Report::of($project)), null, Body::read($request, ReportFileWanted::class)));
+        $wanted = Body::read($request, ReportFileWanted::class);
+
+        return self::written(new ReportFile($project, IssuedFigures::of(Report::of($project, new ReportWanted(zone: $wanted->zone))), null, $wanted));
     }
 
     #[Get('/projects/{project}/reports/{task}.pdf', 'A printed sheet', media: 'application/pdf')]

@@ -19,7 +19,7 @@ describe('files for the office', () => {
     it('are of today, or of the report that was issued', () => {
         shown(null);
         opened('Files for the office');
-        expect(link()).toBe('/api/v1/projects/1/report-file?format=html');
+        expect(link()).toBe('/api/v1/projects/1/report-file?format=html&zone=UTC');
     });
 
     it('of an issued report say which one', () => {
@@ -34,14 +34,14 @@ describe('files for the office', () => {
         opened('Files for the office');
         choose('Format', 'dxf');
         choose('Arrows, times the deviation', '12,5');
-        expect(link()).toBe('/api/v1/projects/1/report-file?format=dxf&arrows=12.5');
+        expect(link()).toBe('/api/v1/projects/1/report-file?format=dxf&arrows=12.5&zone=UTC');
         for (const wrong of ['-3', 'x', '0', '200000']) {
             choose('Arrows, times the deviation', wrong);
             expect(screen.queryByRole('link', { name: 'Save the file' })).toBeNull();
             expect(said()).toContain('1 to 100 000 times');
         }
         choose('Format', 'geojson');
-        expect(link()).toBe('/api/v1/projects/1/report-file?format=geojson');
+        expect(link()).toBe('/api/v1/projects/1/report-file?format=geojson&zone=UTC');
     });
 
     it('topics and models are in coordinates of a building model that is current', async () => {

@@ -7,6 +7,7 @@ import { Dialog } from '../parts/Dialog';
 import { Choice, TextField } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
 import { Step } from '../parts/Step';
+import { localZone } from '../units/times';
 
 const FORMATS = [
     ['html', 'Page (HTML): plan to zoom, rows to sort, opens anywhere'],
@@ -58,6 +59,9 @@ function Fields({ project, issue }: { project: number; issue: number | null }) {
     }
     if ((format === 'bcf' || format === 'ifc') && model !== NO_MODEL) {
         query.set('model', model);
+    }
+    if (issue === null) {
+        query.set('zone', localZone());
     }
     const at = issue === null ? `/api/v1/projects/${project}/report-file` : `/api/v1/projects/${project}/report-issues/${issue}/file`;
     return (

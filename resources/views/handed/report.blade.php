@@ -25,7 +25,7 @@
 <div><dt>Made by</dt><dd>{{ $head['author'] ?: 'not given' }}</dd></div>
 @if ($head['covers'] ?? '')<div><dt>Covers</dt><dd>{{ $head['covers'] }}</dd></div>@endif
 <div><dt>Tolerance</dt><dd>plan {{ $figures->deviation($head['planTolerance']) }}, height {{ $figures->deviation($head['heightTolerance']) }}, where a mark has none of its own</dd></div>
-<div><dt>Rule</dt><dd>@if ($guarded)guarded acceptance at {{ round(100 * $head['level'], 1) }} % (JCGM 106:2012)@else simple acceptance (JCGM 106:2012): by the measured figure alone @endif; ± holds in 95 of 100 cases</dd></div>
+<div><dt>Rule</dt><dd>{{ $guarded ? 'guarded acceptance at '.round(100 * $head['level'], 1).' % (JCGM 106:2012)' : 'simple acceptance (JCGM 106:2012): by the measured figure alone' }}; ± holds in 95 of 100 cases</dd></div>
 @if ($stamp)<div><dt>Checksum</dt><dd class="figure">{{ App\Reports\Models\ReportIssue::short($stamp->checksum) }} (of its figures, sha-256)</dd></div>@endif
 </dl>
 <p class="counts">@foreach ($called as $verdict => $words)@if ($counts[$verdict] ?? 0)<span class="{{ $verdict }}"><b>{{ $counts[$verdict] }}</b> {{ $words }}</span>@endif @endforeach @if ($marks === [])No marks.@endif</p>
@@ -45,13 +45,13 @@
 <label>Show <select id="only"><option value="">all</option>@foreach ($called as $verdict => $words)@if ($counts[$verdict] ?? 0)<option value="{{ $verdict }}">{{ $words }}</option>@endif @endforeach</select></label>
 <span id="shown" role="status"></span></p>
 <div class="wide"><table id="marks">
-<thead><tr><th>name</th><th>code</th><th>kind</th><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th><th class="n">north or south</th><th class="n">east or west</th><th class="n">height</th><th class="n">plan</th><th>verdict</th><th>time</th></tr></thead>
+<thead><tr><th>name</th><th data-by="figure">verdict</th><th class="n" data-by="size">plan</th><th class="n" data-by="size">height</th><th class="n" data-by="size">north or south</th><th class="n" data-by="size">east or west</th><th class="n" data-by="figure">{{ $a }}</th><th class="n" data-by="figure">{{ $b }}</th><th class="n" data-by="figure">elevation</th><th>code</th></tr></thead>
 <tbody>
 @foreach ($marks as $i => $m)@php
     $d = $m->deviation();
     [$first, $second] = $place($m->found[0], $m->found[1]);
 @endphp
-<tr class="{{ $m->verdict }}" data-i="{{ $i }}"><td data-v="{{ $m->name }}"><button class="open" aria-expanded="false">{{ $m->name }}</button></td><td>{{ $m->code }}</td><td>{{ $m->kind === 'stake' ? 'staked' : 'built' }}</td><td class="n" data-v="{{ $first }}">{{ $figures->length($first) }}</td><td class="n" data-v="{{ $second }}">{{ $figures->length($second) }}</td><td class="n" data-v="{{ $m->found[2] ?? '' }}">{{ $figures->length($m->found[2] ?? null) }}</td><td class="n" data-v="{{ $d?->northing }}">{{ $figures->sided(Side::Northing, $d?->northing, '–') }}</td><td class="n" data-v="{{ $d?->easting }}">{{ $figures->sided(Side::Easting, $d?->easting, '–') }}</td><td class="n" data-v="{{ $d?->height }}">{{ $figures->sided(Side::Height, $d?->height, '–') }} <small>{{ $figures->uncertain($m->heightUncertain) }}</small></td><td class="n" data-v="{{ $m->plan }}">{{ $figures->deviation($m->plan) }} <small>{{ $figures->uncertain($m->planUncertain) }}</small></td><td data-v="{{ ['out' => 0, 'close' => 1, 'undecided' => 2, 'in' => 3][$m->verdict] ?? 4 }}"><b>{{ $called[$m->verdict] ?? $m->verdict }}</b></td><td data-v="{{ $m->at }}">{{ $figures->time($m->at) }}</td></tr>
+<tr class="{{ $m->verdict }}" data-i="{{ $i }}"><td data-v="{{ $m->name }}"><button class="open" aria-expanded="false">{{ $m->name }}</button><small>{{ $m->kind === 'stake' ? 'staked' : 'built' }} {{ $figures->time($m->at) }}</small></td><td data-v="{{ ['out' => 0, 'close' => 1, 'undecided' => 2, 'in' => 3][$m->verdict] ?? 4 }}"><b>{{ $called[$m->verdict] ?? $m->verdict }}</b></td><td class="n" data-v="{{ $m->plan }}">{{ $figures->deviation($m->plan) }} <small>{{ $figures->uncertain($m->planUncertain) }}</small></td><td class="n" data-v="{{ $d?->height }}">{{ $figures->sided(Side::Height, $d?->height, '–') }} <small>{{ $figures->uncertain($m->heightUncertain) }}</small></td><td class="n" data-v="{{ $d?->northing }}">{{ $figures->sided(Side::Northing, $d?->northing, '–') }}</td><td class="n" data-v="{{ $d?->easting }}">{{ $figures->sided(Side::Easting, $d?->easting, '–') }}</td><td class="n" data-v="{{ $first }}">{{ $figures->length($first) }}</td><td class="n" data-v="{{ $second }}">{{ $figures->length($second) }}</td><td class="n" data-v="{{ $m->found[2] ?? '' }}">{{ $figures->length($m->found[2] ?? null) }}</td><td>{{ $m->code }}</td></tr>
 @endforeach
 </tbody></table></div>
 </section>

@@ -32,21 +32,19 @@
         const { width, height } = size();
         const metres = Math.max(view[2] / width, view[3] / height);
         // Names where there is room for them; those that are out come first.
-        const taken = new Map();
+        const taken = [];
         const order = marks.map((_, i) => i).sort((p, q) => (marks[p][1] === 'in') - (marks[q][1] === 'in'));
-        let left = 400;
         for (const i of order) {
             const [name, , x, y] = marks[i];
-            const inside = left > 0 && x > view[0] && x < view[0] + view[2] && y > view[1] && y < view[1] + view[3];
-            const [c, r] = [Math.round(x / metres / 90), Math.round(y / metres / 18)];
-            const keys = [`${c} ${r}`, `${c + (name.length > 10 ? 1 : 0)} ${r}`];
-            const free = inside && keys.every((k) => !taken.has(k));
+            const [left, top] = [x + 8 * metres, y - 18 * metres];
+            const right = left + (8 * Math.min(name.length, 24) + 6) * metres;
+            const free = taken.length < 250 && x > view[0] && right < view[0] + view[2] && top > view[1] && y < view[1] + view[3]
+                && taken.every((t) => left > t[1] || right < t[0] || Math.abs(top - t[2]) > 15 * metres);
             names[i].style.display = free ? '' : 'none';
             if (!free) continue;
-            left--;
-            for (const k of keys) taken.set(k, i);
+            taken.push([left, right, top]);
             names[i].setAttribute('font-size', 13 * metres);
-            names[i].setAttribute('x', x + 8 * metres);
+            names[i].setAttribute('x', left);
             names[i].setAttribute('y', y - 5 * metres);
         }
         const most = (120 * metres) / unit;
@@ -144,14 +142,14 @@
             for (const other of table.tHead.rows[0].cells) other.removeAttribute('aria-sort');
             th.setAttribute('aria-sort', down ? 'descending' : 'ascending');
             close();
-            const figures = th.classList.contains('n') || k === 10;
-            const size = (v) => Math.abs(Number(v));
+            const by = th.dataset.by;
+            const figure = (v) => (by === 'size' ? Math.abs(Number(v)) : Number(v));
             // What has no figure comes last either way; deviations by their size.
             body.append(...[...rows].sort((p, q) => {
                 const [u, v] = [value(p, k), value(q, k)];
                 if (u === '' || v === '') return (u === '') - (v === '') || 0;
-                const by = figures ? (k >= 6 ? size(u) - size(v) : Number(u) - Number(v)) : u.localeCompare(v, undefined, { numeric: true });
-                return down ? -by : by;
+                const order = by ? figure(u) - figure(v) : u.localeCompare(v, undefined, { numeric: true });
+                return down ? -order : order;
             }));
         };
     });
@@ -161,7 +159,7 @@
         const only = document.getElementById('only').value;
         let count = 0;
         for (const r of rows) {
-            const fits = (only === '' || r.classList.contains(only)) && (words === '' || `${value(r, 0)} ${value(r, 1)}`.toLowerCase().includes(words));
+            const fits = (only === '' || r.classList.contains(only)) && (words === '' || `${value(r, 0)} ${r.lastElementChild.textContent}`.toLowerCase().includes(words));
             r.hidden = !fits;
             count += fits ? 1 : 0;
         }
