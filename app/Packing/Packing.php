@@ -29,6 +29,7 @@ final class Packing
         'surface_tiles' => ['surface_id' => 'surfaces'],
         'phases' => ['project_id' => 'projects', 'design_id' => 'designs', 'surface_id' => 'surfaces'],
         'phase_members' => ['phase_id' => 'phases', 'design_id' => 'designs', 'alignment_id' => 'alignments', 'surface_id' => 'surfaces'],
+        'letterheads' => ['project_id' => 'projects'],
         'grid_lines' => ['project_id' => 'projects'],
         'codes' => ['project_id' => 'projects'],
         'stakeout_points' => ['project_id' => 'projects'],
@@ -55,8 +56,8 @@ final class Packing
     }
 
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes'];
+    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'letterheads', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes'];
 
     /** Columns of bytes, written in base64. */
-    public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors'];
+    public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors', 'logo'];
 }

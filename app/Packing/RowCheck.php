@@ -21,6 +21,9 @@ use App\Designs\Models\DesignLayer;
 use App\Instrument\Purpose;
 use App\Instrument\TargetKind;
 use App\Projects\PointName;
+use App\Reports\LetterheadWanted;
+use App\Reports\Logo;
+use App\Reports\Paper;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
@@ -68,6 +71,7 @@ final class RowCheck
         'surfaces' => ['kind' => SurfaceKind::class],
         'designs' => ['unit' => LengthUnit::class, 'heights' => HeightsChoice::class, 'role' => DesignRole::class],
         'targets' => ['kind' => TargetKind::class],
+        'letterheads' => ['paper' => Paper::class],
         'setups' => ['method' => SetupMethod::class],
         'observations' => ['purpose' => Purpose::class],
         'marks' => ['kind' => Purpose::class, 'verdict' => Verdict::class, 'judged' => Judged::class],
@@ -189,6 +193,7 @@ final class RowCheck
             'surfaces' => self::surface($row, $this->model(new CivilSurface, $row)),
             'surface_tiles' => PackedSurface::checkTile((string) base64_decode((string) $row['bytes'], true)),
             'marks' => self::mark($row),
+            'letterheads' => self::letterhead($row),
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
             'design_layers' => self::layer($row, $this->model(new DesignLayer, $row)),
@@ -334,5 +339,14 @@ final class RowCheck
         return new \DomainException(
             "Line $line of {$this->table}: “{$column}” $what. Nothing was stored; it was changed after packing, or packed by something else.",
         );
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function letterhead(array $row): void
+    {
+        new LetterheadWanted((string) $row['firm'], (string) $row['address']);
+        if (isset($row['logo']) && ! Logo::isOne((string) base64_decode((string) $row['logo'], true))) {
+            throw new \DomainException('the logo is no picture');
+        }
     }
 }

@@ -86,7 +86,7 @@ final class Uploads
             @unlink(self::folder().'/'.basename($token).$ending);
         }
         // What was made from it to be looked at goes with it.
-        array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things,changes,elements}-*', GLOB_BRACE) ?: []);
+        array_map(unlink(...), glob(self::folder().'/'.basename($token).'.{bodies,things,changes,elements,frame}-*', GLOB_BRACE) ?: []);
     }
 
     /** What was being made beside a file when Parlay was stopped; nobody writes at it any more. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Reports\Models\Letterhead;
 use App\Tasks\Progress;
 use Dompdf\Dompdf;
 use Dompdf\Options;
@@ -16,20 +17,22 @@ final class Pdf
      * @param  list<LongTable>  $tables  behind the page, in order
      * @param  list<string>  $signatures  who signs at the end
      * @param  Stamp|null  $stamp  of an issued report
+     * @param  Letterhead  $letterhead  above the first page; of a project without one it is empty
      */
     public static function write(
         string $html,
         string $title,
         string $path,
         Progress $progress,
+        Letterhead $letterhead,
         array $tables = [],
         array $signatures = [],
         ?Stamp $stamp = null,
     ): void {
         @mkdir(dirname($path), 0o755, true);
         $progress->tell(0.05, 'laying the first pages out');
-        $head = self::head($html, dirname($path));
-        $pdf = new Sheets($stamp);
+        $head = self::head($html, dirname($path), $letterhead);
+        $pdf = new Sheets($letterhead->paper, $stamp);
         $pdf->setTitle($title);
         $pages = $pdf->setSourceFile(StreamReader::createByString($head));
         for ($i = 1; $i <= $pages; $i++) {
@@ -55,14 +58,15 @@ final class Pdf
         }
     }
 
-    private static function head(string $html, string $folder): string
+    private static function head(string $html, string $folder, Letterhead $letterhead): string
     {
+        $above = $letterhead->isEmpty() ? '' : view('letterhead', ['letterhead' => $letterhead])->render();
         // Nothing is fetched: the page holds its drawing, and remote addresses stay off.
         $pdf = new Dompdf(
             new Options(['isRemoteEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'fontCache' => $folder, 'tempDir' => $folder]),
         );
-        $pdf->loadHtml($html, 'UTF-8');
-        $pdf->setPaper('A4');
+        $pdf->loadHtml(str_replace('<body>', "<body>$above", $html), 'UTF-8');
+        $pdf->setPaper([0.0, 0.0, $letterhead->paper->width(), $letterhead->paper->height()]);
         $pdf->render();
 
         return (string) $pdf->output();

@@ -8,6 +8,7 @@ use App\Clock;
 use App\Designs\Models\Design;
 use App\PrintZone;
 use App\Projects\Models\Project;
+use App\Reports\Models\Letterhead;
 use App\Setups\Models\Setup;
 use App\Stakeout\MarkSpread;
 use App\Stakeout\Models\Mark;
@@ -33,6 +34,7 @@ final readonly class Report
         public array $checks,
         public string $at,
         public string $covers,
+        public Letterhead $letterhead,
     ) {}
 
     /** @throws \DomainException where the worklist it shall cover is not there */
@@ -51,14 +53,15 @@ final readonly class Report
         $used = array_fill_keys($rows->map(static fn (ReportRow $r) => $r->mark->setup->number)->all(), true);
 
         return new self(
-            $project,
-            $wanted,
-            Design::of($project)->orderBy('id')->get(),
-            $wanted->scope == new ReportScope ? $setups->values() : $setups->filter(static fn (Setup $s) => isset($used[$s->number]))->values(),
-            $rows->filter(static fn (ReportRow $r) => $r->mark->kind !== 'check')->values()->all(),
-            $rows->filter(static fn (ReportRow $r) => $r->mark->kind === 'check')->values()->all(),
-            Clock::stamp(),
-            self::words($wanted->scope, $list),
+            project: $project,
+            wanted: $wanted,
+            designs: Design::of($project)->orderBy('id')->get(),
+            setups: $wanted->scope == new ReportScope ? $setups->values() : $setups->filter(static fn (Setup $s) => isset($used[$s->number]))->values(),
+            rows: $rows->filter(static fn (ReportRow $r) => $r->mark->kind !== 'check')->values()->all(),
+            checks: $rows->filter(static fn (ReportRow $r) => $r->mark->kind === 'check')->values()->all(),
+            at: Clock::stamp(),
+            covers: self::words($wanted->scope, $list),
+            letterhead: Letterhead::in($project),
         );
     }
 

@@ -6,7 +6,7 @@ namespace App\Reports;
 
 use setasign\Fpdi\Tcpdf\Fpdi;
 
-/** The pages of a printed sheet, in points on A4; nothing stands on them but what is put there. */
+/** The pages of a printed sheet, in points; nothing stands on them but what is put there. */
 final class Sheets extends Fpdi
 {
     /** Side of the picture that a phone reads, points. */
@@ -14,9 +14,9 @@ final class Sheets extends Fpdi
 
     private ?string $code = null;
 
-    public function __construct(private readonly ?Stamp $stamp = null)
+    public function __construct(private readonly Paper $paper = Paper::A4, private readonly ?Stamp $stamp = null)
     {
-        parent::__construct('P', 'pt', 'A4', true, 'UTF-8', false, false);
+        parent::__construct('P', 'pt', [$paper->width(), $paper->height()], true, 'UTF-8', false, false);
         // The library's own line, unreadably small, with a link to its maker.
         $this->tcpdflink = false;
         $this->setCreator('Parlay');
@@ -36,10 +36,10 @@ final class Sheets extends Fpdi
     public function foot(string $title, string $page): void
     {
         $this->setFont('dejavusans', '', 7);
-        $this->Text(36, 806, implode(' · ', array_filter(['Parlay', $title, $this->stamp?->words(), $page])));
+        $this->Text(36, $this->paper->height() - 36, implode(' · ', array_filter(['Parlay', $title, $this->stamp?->words(), $page])));
         if ($this->stamp !== null) {
             $this->code ??= $this->drawn($this->stamp);
-            $this->printTemplate($this->code, 595.0 - 30.0 - self::CODE, 842.0 - 8.0 - self::CODE, self::CODE, self::CODE);
+            $this->printTemplate($this->code, $this->paper->width() - 30.0 - self::CODE, $this->paper->height() - 8.0 - self::CODE, self::CODE, self::CODE);
         }
     }
 

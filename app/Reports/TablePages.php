@@ -16,7 +16,8 @@ final class TablePages
 {
     private const MARGIN = 36.0;
 
-    private const BOTTOM = 842.0 - 48.0;
+    /** Left free at the foot of a page. */
+    private const FOOT = 48.0;
 
     private const LINE = 10.4;
 
@@ -64,7 +65,7 @@ final class TablePages
      */
     public function signatures(array $who): void
     {
-        if ($this->y === 0.0 || $this->y > self::BOTTOM - 60) {
+        if ($this->y === 0.0 || $this->y > $this->bottom() - 60) {
             $this->pdf->AddPage();
             $this->y = self::MARGIN;
         }
@@ -75,6 +76,11 @@ final class TablePages
             $this->pdf->Line($x, $this->y + 44, $x + $step - 24, $this->y + 44, ['width' => 0.8, 'color' => self::rgb('#1d1b16')]);
             $this->pdf->Text($x, $this->y + 46, $words);
         }
+    }
+
+    private function bottom(): float
+    {
+        return $this->pdf->getPageHeight() - self::FOOT;
     }
 
     private function width(): float
@@ -168,7 +174,7 @@ final class TablePages
     /** @param  list<float>  $widths */
     private function makeRoom(LongTable $table, array $widths, float $height): void
     {
-        if ($this->y + $height > self::BOTTOM) {
+        if ($this->y + $height > $this->bottom()) {
             $this->pdf->AddPage();
             $this->y = self::MARGIN;
             $this->heading($table, $widths);

@@ -62,7 +62,7 @@ final class PrintReport implements Work
         ])->render();
         $tables = new ReportTables($report, $figures, $progress);
         $behind = $report->setups->slice(self::SETUPS_ON_THE_SHEET);
-        Pdf::write($html, $project->name, $path, $progress, [
+        Pdf::write($html, $project->name, $path, $progress, $report->letterhead, [
             ...($changes === [] || $former === null ? [] : [$tables->changes($former, $changes)]),
             ...($behind->isEmpty() ? [] : [$tables->setups($behind)]),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),

@@ -8,6 +8,7 @@ use App\Instrument\Models\Observation;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Figures;
+use App\Reports\Models\Letterhead;
 use App\Reports\Pdf;
 use App\Reports\SetupDrawing;
 use App\Setups\Models\Setup;
@@ -31,7 +32,7 @@ final class PrintSetup implements Work
             'versions' => Setup::of($project)->whereRaw('coalesce(stands_for, id) = ?', [$setup->root()])->orderBy('id')->get(),
             'drawing' => SetupDrawing::svg($setup),
         ])->render();
-        Pdf::write($html, "{$project->name} · setup {$setup->number}, {$setup->station_name}", PrintReport::path($task), $progress);
+        Pdf::write($html, "{$project->name} · setup {$setup->number}, {$setup->station_name}", PrintReport::path($task), $progress, Letterhead::in($project));
 
         return ['file' => "/api/v1/projects/{$project->id}/reports/{$task->id}.pdf"];
     }

@@ -15,6 +15,7 @@ use App\Projects\Models\Project;
 use App\Reports\Column;
 use App\Reports\Figures;
 use App\Reports\LongTable;
+use App\Reports\Models\Letterhead;
 use App\Reports\Pdf;
 use App\Reports\VolumeDrawing;
 use App\Tasks\Models\Task;
@@ -38,7 +39,7 @@ final class PrintVolume implements Work
             'drawing' => VolumeDrawing::of($sides->first, $sides->against, Code::toleranceOf($project)->height, $found->outline, $project->units()->length),
         ])->render();
         Pdf::write(
-            $html, "{$project->name} · volume, {$found->of}", PrintReport::path($task), $progress,
+            $html, "{$project->name} · volume, {$found->of}", PrintReport::path($task), $progress, Letterhead::in($project),
             $found->sections === [] ? [] : [self::sections($found, $figures)],
         );
 

@@ -11,6 +11,7 @@ use App\Projects\Models\Project;
 use App\Reports\Column;
 use App\Reports\Figures;
 use App\Reports\LongTable;
+use App\Reports\Models\Letterhead;
 use App\Reports\Pdf;
 use App\Reports\WalkDrawing;
 use App\Tasks\Models\Task;
@@ -40,7 +41,7 @@ final class PrintWorklist implements Work
             'drawing' => WalkDrawing::svg($points, $control),
         ])->render();
         Pdf::write(
-            $html, "{$project->name} · {$list->name}", PrintReport::path($task), $progress,
+            $html, "{$project->name} · {$list->name}", PrintReport::path($task), $progress, Letterhead::in($project),
             [self::table($points, $done, new Figures($project->units(), PrintZone::utc()), $progress)],
         );
 

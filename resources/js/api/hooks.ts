@@ -25,6 +25,8 @@ export const useCodes = (project: number) => queries.useQuery('get', '/api/v1/pr
 export const useWorklists = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/worklists', of(project));
 /** Reports that were issued, the first one first. */
 export const useIssues = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/report-issues', of(project));
+/** Who hands over, at the head of what is printed. */
+export const useLetterhead = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/letterhead', of(project));
 /** How faces and axes of things were built. */
 export const useBuilt = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/built-parts', of(project));
 /** Points that would move because what they were made from has changed. */

@@ -16,6 +16,7 @@ import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { localZone } from '../units/times';
 import { Issues } from './Issues';
+import { Letterhead } from './Letterhead';
 import { OfficeFiles } from './OfficeFiles';
 import { ScopeFields } from './ScopeFields';
 import { ALL, covered } from './scope';
@@ -95,6 +96,7 @@ export function HandOver({ project, marks }: StageProps) {
                     {scope === ALL ? 'Covers all marks' : 'Covers what is chosen'}
                 </Button>
                 <OfficeFiles project={project.id} issue={null} />
+                <Letterhead project={project.id} onChanged={() => setFile(null)} />
             </div>
             {choosing && <ScopeFields scope={scope} onScope={(s) => again(() => setScope(s))} marks={marks} lists={lists} />}
             <Failure of={work.error} />

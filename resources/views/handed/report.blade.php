@@ -18,6 +18,10 @@
 </head>
 <body>
 <header>
+@php $letter = (array) ($head['letterhead'] ?? []); @endphp
+@if (($letter['firm'] ?? '') !== '' || ($letter['address'] ?? '') !== '' || ($letter['logo'] ?? '') !== '')
+<div class="letter">@if ($letter['logo'])<img src="{{ $letter['logo'] }}" alt="">@endif<p><b>{{ $letter['firm'] }}</b>@foreach (array_filter(explode("\n", $letter['address'])) as $line)<br>{{ $line }}@endforeach</p></div>
+@endif
 <h1>{{ $head['name'] ?: 'Stakeout and as-built report' }}</h1>
 <dl>
 <div><dt>Project</dt><dd>{{ $head['project'] }}</dd></div>

@@ -25,3 +25,4 @@ tr.how td { background: var(--paper); } tr.how dl { grid-template-columns: repea
 tr.lit td { background: #e3ebf2; }
 :focus-visible { outline: 3px solid var(--chalk); outline-offset: 1px; }
 @media print { body { background: #fff; padding: 0; } .bar, .find { display: none; } #plan { height: 120mm; } }
+.letter { display: flex; flex-wrap: wrap; gap: 8px 32px; justify-content: space-between; align-items: start; margin-bottom: 16px; } .letter img { max-height: 70px; max-width: 280px; } .letter p { margin: 0 0 0 auto; text-align: right; }

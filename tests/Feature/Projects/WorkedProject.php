@@ -36,6 +36,7 @@ trait WorkedProject
         $this->ask('POST', "/projects/{$project->id}/phases", ['name' => 'Finished'])->assertOk();
         $line = ['family' => 'letters', 'northing1' => 0, 'easting1' => 0, 'northing2' => 0, 'easting2' => 9];
         $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => [['name' => 'A'] + $line]])->assertOk();
+        $this->ask('PUT', "/projects/{$project->id}/letterhead", ['firm' => 'Söhne', 'logo' => $this->upload($project, self::picture(), 'logo.png')])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'MH', 'trade' => 'Drainage'])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => 'Monday', 'pointIds' => [$point]])->assertOk();
         $from = [
@@ -75,5 +76,13 @@ trait WorkedProject
         $this->get("/api/v1/projects/{$project->id}/packed/$task")->assertOk();
 
         return (string) file_get_contents(PackProject::path(Task::query()->findOrFail($task)));
+    }
+
+    private static function picture(): string
+    {
+        ob_start();
+        imagepng(imagecreatetruecolor(40, 20));
+
+        return (string) ob_get_clean();
     }
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature\Reports;
 
 use App\Projects\Models\Project;
+use App\Reports\Models\Letterhead;
 use App\Reports\Models\ReportIssue;
+use App\Reports\Paper;
 use App\Reports\Pdf;
 use App\Reports\Stamp;
 use App\Stakeout\Models\Mark;
@@ -127,7 +129,7 @@ final class IssueTest extends FeatureTestCase
         foreach (['a', 'b'] as $name) {
             $path = $this->data."/$name/sheet.pdf";
             $task = Task::query()->create(['project_id' => $this->project->id, 'kind' => 'report', 'state' => 'running', 'input' => [], 'created_at' => '2026-12-02']);
-            Pdf::write('<h1>Äpfel</h1>', 'Site', $path, new Progress($task->id), [], ['Surveyor'], new Stamp(7, str_repeat('ab', 32), '2026-12-02T08:00:00.000000Z'));
+            Pdf::write('<h1>Äpfel</h1>', 'Site', $path, new Progress($task->id), new Letterhead(['paper' => Paper::Letter]), [], ['Surveyor'], new Stamp(7, str_repeat('ab', 32), '2026-12-02T08:00:00.000000Z'));
             $made[] = (string) file_get_contents($path);
             usleep(1_100_000);
         }

@@ -164,6 +164,6 @@ final class ReportFileTest extends FeatureTestCase
         self::assertSame('P1 "ü"', (string) $raw[3]->TargetPoint['name']);
         $upload = $this->upload($this->project, $text, 'survey.xml');
         $preview = $this->ask('POST', $this->at('/points-preview'), ['upload' => $upload])->assertOk()->json();
-        self::assertSame(6, $preview['good'], 'four of control, the design and what was found');
+        self::assertSame(7, $preview['good'], 'control with the station, the design and what was found');
     }
 }

@@ -2189,6 +2189,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/letterhead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who hands over, at the head of what is printed, and the paper */
+        get: operations["getLetterhead"];
+        /** Says who hands over, and on which paper */
+        put: operations["changeLetterhead"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/reports": {
         parameters: {
             query?: never;
@@ -4077,6 +4095,20 @@ export interface components {
         LengthReading: {
             metres: number;
             text: string;
+        };
+        LetterheadEntry: {
+            firm: string;
+            address: string;
+            /** @enum {string} */
+            paper: "a4" | "letter";
+            logo: string;
+        };
+        LetterheadWanted: {
+            firm?: string;
+            address?: string;
+            /** @enum {string} */
+            paper?: "a4" | "letter";
+            logo?: string | null;
         };
         LikenessCount: {
             /** @enum {string} */
@@ -10705,6 +10737,72 @@ export interface operations {
             };
         };
     };
+    getLetterhead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetterheadEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeLetterhead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LetterheadWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetterheadEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     createReport: {
         parameters: {
             query?: never;
@@ -10884,6 +10982,7 @@ export interface operations {
                 arrows?: number;
                 model?: number;
                 all?: boolean;
+                zone?: string;
             };
             header?: never;
             path: {
@@ -10921,6 +11020,7 @@ export interface operations {
                 arrows?: number;
                 model?: number;
                 all?: boolean;
+                zone?: string;
             };
             header?: never;
             path: {
