@@ -16,12 +16,15 @@ use App\Stakeout\Actions\ChangeAim;
 use App\Stakeout\Actions\PlacesAlong;
 use App\Stakeout\Actions\TakeAim;
 use App\Stakeout\Actions\TakeLinesInBox;
+use App\Stakeout\Actions\TellProvable;
 use App\Stakeout\AimChange;
 use App\Stakeout\AimEntry;
 use App\Stakeout\AimRevision;
 use App\Stakeout\AimToTake;
 use App\Stakeout\LinesInBoxToTake;
 use App\Stakeout\Models\KeptAim;
+use App\Stakeout\ProvableQuery;
+use App\Stakeout\ProvableResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -53,6 +56,12 @@ final class AimController
     public function inBox(Request $request, Project $project, TakeLinesInBox $take): JsonResponse
     {
         return new JsonResponse(array_map(static fn (KeptAim $a) => AimEntry::of($a), $take($project, Body::read($request, LinesInBoxToTake::class))));
+    }
+
+    #[Get('/projects/{project}/provable', 'Whether the tolerance of a target can be proven from where the instrument stands, however well it is staked', ProvableResource::class, query: ProvableQuery::class)]
+    public function provable(Request $request, Project $project, TellProvable $tell): JsonResponse
+    {
+        return new JsonResponse(new ProvableResource($tell($project, Body::read($request, ProvableQuery::class))));
     }
 
     #[Patch('/projects/{project}/aims/{aim}', 'Changes from which end, at which heights and beside what a line is staked, and what its marks are called', AimChange::class, AimEntry::class)]

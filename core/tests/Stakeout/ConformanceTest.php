@@ -23,6 +23,7 @@ use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\DeviationSpread;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\Provable;
 use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Tests\Reference;
 use PHPUnit\Framework\TestCase;
@@ -182,5 +183,41 @@ final class ConformanceTest extends TestCase
         self::assertNull(DeviationSpread::of($shot, $found->at(null), static fn () => new Position(10.0, 20.0))->height());
         self::assertNull(DeviationSpread::of($shot, $found, static fn () => new Position(10.0, 20.0))->hh, 'the design has none');
         self::assertNull(DeviationSpread::of($shot, $found->at(null), static fn () => new Position(10.0, 20.0, 3.0))->hh, 'the place has none');
+    }
+
+    public function test_what_can_be_proven_at_best_is_what_a_mark_at_its_design_proves(): void
+    {
+        $station = new Station(new Position(1000.0, 2000.0, 50.0), 0.7, 1.6);
+        $setup = new Precision([[2.25e-6, 0.0, 0.0], [0.0, 2.25e-6, 0.0], [0.0, 0.0, 2.25e-10]], 1e-6);
+        $accuracy = new Accuracy(1e-5, 0.001, 1.5);
+        foreach ([[1030.0, 2040.0, 51.0], [1004.0, 1998.0, 49.0], [1200.0, 1700.0, 60.0]] as $at) {
+            $design = new Position(...$at);
+            $same = static fn (Position $p): Position => $design;
+            $best = Provable::at($station, $setup, $accuracy, 1.3, $design, $same, new Tolerance(0.004, 0.003), Judged::PlanAndHeight) ?? self::fail('nothing');
+            // The same from a reading to that place, as marks are judged.
+            $aim = $station->aimAt($design, 1.3);
+            $sight = Sight::reduce(new RawReading($aim['circle'], $aim['zenith'], $station->mark->distanceTo($design) / sin($aim['zenith'])), (new Atmosphere)->given(0.0), new Target(1.3, 0.0));
+            self::assertEqualsWithDelta(0.0, $station->locate($sight)->distanceTo($design), 1e-3, 'it is a reading to there');
+            $spread = DeviationSpread::of(ShotSpread::of($station, $setup, $sight, $accuracy), $design, $same);
+            $judged = Conformance::judge(Deviation::between($design, $design), $spread, new Tolerance(0.004, 0.003), Judged::PlanAndHeight, new DecisionRule);
+            self::assertEqualsWithDelta([$judged?->plan, $judged?->height, $spread->plan(), $spread->height()], [$best->plan, $best->height, $best->planUncertain, $best->heightUncertain], 1e-9);
+            self::assertLessThan(1.0, $best->probability());
+            // Nothing found off its design proves more.
+            $off = new Position($design->northing + 0.001, $design->easting - 0.001, $design->elevation);
+            self::assertGreaterThan(Conformance::judge(Deviation::between($design, $off), $spread, new Tolerance(0.004, 0.003), Judged::Plan, new DecisionRule)?->plan, $best->plan);
+        }
+    }
+
+    public function test_what_has_no_height_can_be_proven_in_plan_alone_and_a_line_across_it_alone(): void
+    {
+        $station = new Station(new Position(0.0, 0.0, 10.0), 0.0, 1.5);
+        [$setup, $accuracy] = [new Precision([[4e-6, 0.0, 0.0], [0.0, 4e-6, 0.0], [0.0, 0.0, 1e-10]], 1e-6), new Accuracy(1e-5, 0.001, 1.5)];
+        $flat = new Position(40.0, 0.0);
+        $at = static fn (\Closure $designedAt, Judged $judged): ?Provable => Provable::at($station, $setup, $accuracy, 1.3, $flat, $designedAt, new Tolerance(0.005, 0.005), $judged);
+        $point = $at(static fn (Position $p): Position => $flat, Judged::PlanAndHeight);
+        self::assertNull($point?->height);
+        self::assertNull($at(static fn (Position $p): Position => $flat, Judged::Height), 'nothing of it is judged');
+        $line = $at(static fn (Position $p): Position => new Position($p->northing, 0.0), Judged::PlanAndHeight);
+        self::assertGreaterThan($point?->plan, $line?->plan, 'along a line it can’t be off');
     }
 }

@@ -25,6 +25,7 @@ import { type DotOn, MarkedOn } from './MarkedOn';
 import { NoGuidance } from './NoGuidance';
 import { Offering } from './Offering';
 import { OneElevation } from './OneElevation';
+import { Provable } from './Provable';
 import { RunStart } from './RunStart';
 import { Counts, SaidBy } from './SaidBy';
 import { StakeChoices } from './StakeChoices';
@@ -357,6 +358,7 @@ function Staking(props: StageProps) {
                             <Guide project={project} target={target} live={{ ...said, guidance: g }} moves={props.moves} />
                             {/* The moves keep their place; where the setup is lost, the bar below says so first. */}
                             <SetupDoubt project={project} />
+                            <Provable project={project} target={target} judged={said.judged} />
                         </>
                     ) : dot ? (
                         !underWay && (

@@ -2600,6 +2600,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/provable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the tolerance of a target can be proven from where the instrument stands, however well it is staked */
+        get: operations["getProvable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/aims/{aim}": {
         parameters: {
             query?: never;
@@ -4819,6 +4836,18 @@ export interface components {
             distance: number;
             stakes: number;
             why: string;
+        };
+        ProvableEntry: {
+            planUncertain: number | null;
+            heightUncertain: number | null;
+            planTolerance: number;
+            heightTolerance: number;
+            probability: number;
+            level: number;
+            provable: boolean;
+        };
+        ProvableResource: {
+            best: components["schemas"]["ProvableEntry"] | null;
         };
         RawReading: {
             circle: number;
@@ -11650,6 +11679,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AimEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getProvable: {
+        parameters: {
+            query?: {
+                target?: number;
+                aim?: number;
+                judged?: "plan_and_height" | "plan" | "height";
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProvableResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
