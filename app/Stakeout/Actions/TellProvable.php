@@ -59,7 +59,7 @@ final class TellProvable
 
         return Provable::at(
             $setup->station(), $setup->found()->trusted(), DraftInputs::of($project, $draft)->accuracy(), $draft->target()->height, $place,
-            static fn (Position $p): Position => $against->aim->designedAt($p)->place ?? $place, $tolerance,
+            static fn (Position $p): Position => $against->aim->designedAt($p)->place, $tolerance,
             $against->judges($judged, Code::judgedOf($project, $against->code)),
         );
     }

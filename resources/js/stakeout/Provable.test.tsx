@@ -3,7 +3,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Project } from '../api/client';
 import { draw, FEET_INCHES, METRIC, said, waitFor } from '../tests/screen';
-import { Provable } from './Provable';
+import { Provable, ProvableWord } from './Provable';
 import type { Target } from './target';
 
 const BEST = {
@@ -30,7 +30,7 @@ const shown = (best: typeof BEST | object | null, units = METRIC) =>
 describe('a tolerance that can’t be proven', () => {
     it('is told before anything is marked, with both figures', async () => {
         shown(BEST);
-        await waitFor(() => expect(said()).toContain('tighter than this setup can prove'));
+        await waitFor(() => expect(said()).toContain('can’t prove that tolerance'));
         expect(said()).toContain('in with 39 %');
         expect(said()).toContain('Plan ± 4.9 mm against 2.0 mm, height ± 2.3 mm against 5.0 mm.');
         expect(said()).toContain('95 % is asked for');
@@ -54,5 +54,16 @@ describe('a tolerance that can’t be proven', () => {
             await new Promise((r) => setTimeout(r, 20));
             expect(said()).toBe('');
         }
+    });
+
+    it('takes the place of the progress in the bar', async () => {
+        const target = { kind: 'point', point: { id: 7 } } as unknown as Target;
+        const bar = (best: object | null) =>
+            draw(<ProvableWord project={{ id: 1 } as Project} target={target} judged="plan" otherwise="68 left" />, {
+                'GET /projects/1/provable': { best },
+            });
+        bar(BEST);
+        await waitFor(() => expect(said()).toBe('◆ setup can’t prove it'));
+        expect(said()).not.toContain('68 left');
     });
 });

@@ -25,7 +25,7 @@ import { type DotOn, MarkedOn } from './MarkedOn';
 import { NoGuidance } from './NoGuidance';
 import { Offering } from './Offering';
 import { OneElevation } from './OneElevation';
-import { Provable } from './Provable';
+import { Provable, ProvableWord } from './Provable';
 import { RunStart } from './RunStart';
 import { Counts, SaidBy } from './SaidBy';
 import { StakeChoices } from './StakeChoices';
@@ -245,7 +245,16 @@ function Staking(props: StageProps) {
                 <NextStep as="aside">
                     <div className="grid text-sm">
                         <Verdict of={g.verdict} judged={said.judged} short={target?.kind === 'aim'} />
-                        {target?.kind === 'point' && <span className="text-quiet">{progressWords(points, skipped.length)}</span>}
+                        {target && (
+                            <ProvableWord
+                                project={project}
+                                target={target}
+                                judged={said.judged}
+                                otherwise={
+                                    target.kind === 'point' && <span className="text-quiet">{progressWords(points, skipped.length)}</span>
+                                }
+                            />
+                        )}
                     </div>
                 </NextStep>
             )}
