@@ -57,6 +57,26 @@ final readonly class ReportTables
         }
     }
 
+    public function corrections(): LongTable
+    {
+        return new LongTable('Corrections', [
+            new Column(['time'], 0.16), new Column(['what was corrected'], 0.3, bold: true), new Column(['why, and by whom'], 0.3),
+            new Column(['marks', 'moved at most'], 0.14, true), new Column(['told otherwise', 'in reports'], 0.1, true),
+        ], array_map($this->correction(...), $this->report->corrections));
+    }
+
+    /** @return array{cells: list<list<string>>, bold: bool} */
+    private function correction(CorrectionEntry $c): array
+    {
+        $f = $this->figures;
+
+        return ['bold' => $c->turned > 0, 'cells' => [
+            [$f->time($c->at)], [CorrectionWords::of($c, $f)], [implode(', ', array_filter([$c->note, $c->by]))],
+            $c->marks === 0 ? ['–'] : [(string) $c->marks, $f->deviation($c->plan), ...($c->turned === 0 ? [] : ["{$c->turned} turned"])],
+            [$c->reports === [] ? '–' : implode(', ', $c->reports)],
+        ]];
+    }
+
     private static function became(MarkChangeKind $kind): string
     {
         return match ($kind) {

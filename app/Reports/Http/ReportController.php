@@ -10,6 +10,8 @@ use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
 use App\Http\Page;
 use App\Projects\Models\Project;
+use App\Reports\CorrectionEntry;
+use App\Reports\Corrections;
 use App\Reports\IssueChange;
 use App\Reports\IssuedFigures;
 use App\Reports\IssueEntry;
@@ -111,6 +113,16 @@ final class ReportController
             ->findOrFail($task);
 
         return self::sheet($project, PrintReport::path($row));
+    }
+
+    #[Get('/projects/{project}/corrections', 'All that was put right afterwards, when and why, and which issued reports told it otherwise', CorrectionEntry::class, list: true, query: Page::class)]
+    public function corrections(Request $request, Project $project): JsonResponse
+    {
+        $all = Corrections::of($project);
+        $page = Page::of($request);
+        $ids = $page->cut(array_keys($all));
+
+        return $page->answer($request, array_map(static fn (int $i): CorrectionEntry => $all[$i], $ids), $ids === [] ? null : $ids[count($ids) - 1]);
     }
 
     #[Get('/projects/{project}/report.csv', 'The report’s table for a spreadsheet', media: 'text/csv')]

@@ -67,6 +67,7 @@ final class PrintReport implements Work
             ...($behind->isEmpty() ? [] : [$tables->setups($behind)]),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),
             $tables->marks(),
+            ...($report->corrections === [] ? [] : [$tables->corrections()]),
             (new TraceTable($report, $figures, $progress))->table(),
         ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp);
     }

@@ -49,6 +49,14 @@ final readonly class IssuedMark
         return new Position((float) $this->found[0], (float) $this->found[1], $this->found[2] ?? null);
     }
 
+    /** Where it stands in space: at the height of its design where its own was not measured, at 0 where nobody knows any. */
+    public function inSpace(): Position
+    {
+        $found = $this->foundAt();
+
+        return $found->elevation === null ? $found->at($this->design[2] ?? 0.0) : $found;
+    }
+
     public function designAt(): ?Position
     {
         return $this->design === [] ? null : new Position((float) $this->design[0], (float) $this->design[1], $this->design[2] ?? null);

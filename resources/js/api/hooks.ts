@@ -25,6 +25,8 @@ export const useCodes = (project: number) => queries.useQuery('get', '/api/v1/pr
 export const useWorklists = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/worklists', of(project));
 /** Reports that were issued, the first one first. */
 export const useIssues = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/report-issues', of(project));
+/** What was put right afterwards. */
+export const useCorrections = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/corrections', of(project));
 /** Who hands over, at the head of what is printed. */
 export const useLetterhead = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/letterhead', of(project));
 /** How faces and axes of things were built. */

@@ -15,6 +15,7 @@ import { CheckBeforeLeaving, SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
 import { localZone } from '../units/times';
+import { Corrections } from './Corrections';
 import { Issues } from './Issues';
 import { Letterhead } from './Letterhead';
 import { OfficeFiles } from './OfficeFiles';
@@ -119,6 +120,7 @@ export function HandOver({ project, marks }: StageProps) {
                 )}
             </div>
             <Issues project={project.id} />
+            <Corrections project={project.id} />
             <Scroll label="Marks against their design">
                 <table className="list sided">
                     <thead>

@@ -76,6 +76,14 @@
 @endforeach
 </tbody></table></div>
 @endif
+@if ($corrections !== [])
+<h2>Corrections</h2>
+<div class="wide"><table><thead><tr><th>time</th><th>what was corrected</th><th>why, and by whom</th><th class="n">marks, moved at most</th><th class="n">another verdict</th><th class="n">told otherwise in reports</th></tr></thead><tbody>
+@foreach ($corrections as $c)
+<tr><td>{{ $figures->time($c->at) }}</td><td>{{ App\Reports\CorrectionWords::of($c, $figures) }}</td><td>{{ implode(', ', array_filter([$c->note, $c->by])) }}</td><td class="n">{{ $c->marks === 0 ? '–' : $c->marks.', '.$figures->deviation($c->plan) }}</td><td class="n">{{ $c->turned ?: '–' }}</td><td class="n">{{ $c->reports === [] ? '–' : implode(', ', $c->reports) }}</td></tr>
+@endforeach
+</tbody></table></div>
+@endif
 </section>
 <script type="application/json" id="data">{!! json_encode(['plan' => $plan, 'head' => $traceHead, 'trace' => $trace], JSON_HEX_TAG | JSON_HEX_AMP | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR) !!}</script>
 <script>

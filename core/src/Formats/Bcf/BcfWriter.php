@@ -89,7 +89,7 @@ final readonly class BcfWriter
 
     private function viewpoint(IssuedMark $m): string
     {
-        $found = $m->foundAt();
+        $found = $m->inSpace();
         $at = $this->place($found);
         [$south, $west, $above] = self::AWAY;
         $eye = $this->place(new Position($found->northing - $south, $found->easting - $west, ($found->elevation ?? 0.0) + $above));
@@ -111,7 +111,7 @@ final readonly class BcfWriter
         if ($design === null) {
             return '';
         }
-        $from = $this->place($design->elevation === null ? $design->at($m->found[2] ?? null) : $design);
+        $from = $this->place($design->elevation === null ? $design->at($m->inSpace()->elevation) : $design);
 
         return $from === $found ? '' : '<Lines><Line>'.self::vector('StartPoint', $from).self::vector('EndPoint', $found).'</Line></Lines>';
     }

@@ -144,8 +144,7 @@ final class IfcMarksWriter
     {
         $name = StepText::write($m->name);
         $kind = $m->kind === 'stake' ? 'Staked' : 'As-built';
-        $p = $m->foundAt();
-        $text = $this->add('IFCCARTESIANPOINT', self::reals($this->place($p))).$this->add('IFCAXIS2PLACEMENT3D', "#{$this->next},$,$").$this->add('IFCLOCALPLACEMENT', "$,#{$this->next}");
+        $text = $this->add('IFCCARTESIANPOINT', self::reals($this->place($m->inSpace()))).$this->add('IFCAXIS2PLACEMENT3D', "#{$this->next},$,$").$this->add('IFCLOCALPLACEMENT', "$,#{$this->next}");
         $placement = $this->next;
 
         return $text.$this->add(
@@ -164,7 +163,7 @@ final class IfcMarksWriter
         $values = [
             'Name' => $label($m->name), 'Code' => $label($m->code), 'Verdict' => $label($m->verdict), 'Time' => $label($m->at), 'Setup' => "IFCINTEGER({$m->setup})",
             'ToNorth' => $length($d?->northing), 'ToEast' => $length($d?->easting), 'TooHigh' => $length($d?->height), 'Horizontal' => $length($d?->plan),
-            'HorizontalUncertainty95' => $length($m->planUncertain), 'HeightUncertainty95' => $length($m->heightUncertain), 'Element' => $label($m->element),
+            'HorizontalUncertainty95' => $length($m->planUncertain), 'HeightUncertainty95' => $length($m->heightUncertain), 'Element' => $label($m->element), 'Height' => ($m->found[2] ?? null) === null ? $label('not measured') : '',
         ];
         foreach (array_filter($values, static fn (string $v): bool => $v !== '') as $name => $value) {
             $text .= $this->add('IFCPROPERTYSINGLEVALUE', "'$name',$,$value,$");

@@ -2343,6 +2343,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that was put right afterwards, when and why, and which issued reports told it otherwise */
+        get: operations["getCorrections"];
+        put?: never;
+        /** Mends a target height or a constant of a reading, with a note; what hangs on it becomes a proposal */
+        post: operations["makeCorrections"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/report.csv": {
         parameters: {
             query?: never;
@@ -2371,23 +2389,6 @@ export interface paths {
         get: operations["getChecks"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/projects/{project}/corrections": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Mends a target height or a constant of a reading, with a note; what hangs on it becomes a proposal */
-        post: operations["makeCorrections"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3376,6 +3377,21 @@ export interface components {
             prismConstant: number;
             note: string;
             alike?: boolean;
+        };
+        CorrectionEntry: {
+            at: string;
+            /** @enum {string} */
+            kind: "reading" | "setup" | "marks" | "struck" | "unstruck";
+            what: string;
+            note: string;
+            by: string;
+            targetHeight: number | null;
+            prismConstant: number | null;
+            marks: number;
+            plan: number | null;
+            height: number | null;
+            turned: number;
+            reports: number[];
         };
         CountResource: {
             count: number;
@@ -11111,6 +11127,77 @@ export interface operations {
             };
         };
     };
+    getCorrections: {
+        parameters: {
+            query?: {
+                limit?: number;
+                after?: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    /** @description Where the next part is, rel="next", where this one is as long as was asked for */
+                    Link?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CorrectionEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeCorrections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectedReading"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getReportCsv: {
         parameters: {
             query?: never;
@@ -11160,41 +11247,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CheckShotsTaken"];
-                };
-            };
-            /** @description What was wrong, where, and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    makeCorrections: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                project: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CorrectedReading"];
-            };
-        };
-        responses: {
-            /** @description Done */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CountResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
