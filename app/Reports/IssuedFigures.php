@@ -35,7 +35,7 @@ final readonly class IssuedFigures
             [
                 'project' => $p->name, 'units' => $p->units(), 'planTolerance' => $p->plan_tolerance, 'heightTolerance' => $p->height_tolerance,
                 'acceptance' => $p->acceptance, 'level' => $p->acceptance_level, 'scope' => $report->wanted->scope, 'name' => $report->wanted->name,
-                'corrections' => $report->corrections, 'letterhead' => LetterheadEntry::of($report->letterhead), 'covers' => $report->covers, 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
+                'common' => CommonWords::of($report->counting(), $p->units()), 'corrections' => $report->corrections, 'letterhead' => LetterheadEntry::of($report->letterhead), 'covers' => $report->covers, 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
             ],
             array_values($report->setups->map(self::setup(...))->all()),
             self::marksOf($report),

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
-use Parlay\Core\Reports\Scatter;
 use Parlay\Core\Units\LengthStyle;
-use Parlay\Core\Units\Side;
 
 /** All deviations about one design, in plan with the tolerance as a circle; and how many there are of each size. As SVG. */
 final readonly class ScatterDrawing
@@ -33,7 +31,7 @@ final readonly class ScatterDrawing
      */
     public static function svg(array $rows, LengthStyle $style): ?string
     {
-        $judged = self::judged($rows);
+        $judged = CommonWords::judged($rows);
         if (count($judged) < 3) {
             return null;
         }
@@ -41,64 +39,6 @@ final readonly class ScatterDrawing
         $farthest = max(array_map(static fn (ReportRow $r): float => $r->deviation->plan ?? 0.0, $judged));
 
         return (new self($judged, $style, $tolerance, 1.1 * max($tolerance, min($farthest, 4 * $tolerance))))->draw();
-    }
-
-    /**
-     * What they have in common, in words; empty where that is no more than chance.
-     *
-     * @param  list<ReportRow>  $rows
-     */
-    public static function words(array $rows, LengthStyle $style): string
-    {
-        $s = Scatter::of(array_map(static fn (ReportRow $r): array => [$r->deviation->northing ?? 0.0, $r->deviation->easting ?? 0.0], self::judged($rows)));
-        if ($s === null) {
-            return '';
-        }
-        $words = "The mean of {$s->count} lies ".self::lies($s, $style)." of the design; they scatter about it by {$style->formatDeviation($s->spread)} (standard deviation of northing and of easting). "
-            .($s->shifted ? 'That they lie so as a whole is more than chance (1 in 100): look at the setup, the control or the axis they were made from.' : 'That is no more than chance.');
-
-        return implode(' ', [$words, ...self::ofGroups($rows, $style)]);
-    }
-
-    private static function lies(Scatter $s, LengthStyle $style): string
-    {
-        return Side::Northing->length($s->north, $style).' and '.Side::Easting->length($s->east, $style);
-    }
-
-    /**
-     * Codes and setups whose marks lie off as a whole, where there are several.
-     *
-     * @param  list<ReportRow>  $rows
-     * @return list<string> a sentence each
-     */
-    private static function ofGroups(array $rows, LengthStyle $style): array
-    {
-        $groups = ['code' => [], 'setup' => []];
-        foreach (self::judged($rows) as $r) {
-            $deviation = [$r->deviation->northing ?? 0.0, $r->deviation->easting ?? 0.0];
-            $groups['code'][$r->mark->code === '' ? 'without a code' : "code {$r->mark->code}"][] = $deviation;
-            $groups['setup']["setup {$r->mark->setup->number}"][] = $deviation;
-        }
-        $said = [];
-        foreach ($groups as $named) {
-            foreach (count($named) > 1 ? $named : [] as $name => $deviations) {
-                $s = Scatter::of($deviations);
-                if ($s?->shifted === true) {
-                    $said[] = "Those of $name ({$s->count}) lie ".self::lies($s, $style).' as a whole, more than chance.';
-                }
-            }
-        }
-
-        return $said;
-    }
-
-    /**
-     * @param  list<ReportRow>  $rows
-     * @return list<ReportRow>
-     */
-    private static function judged(array $rows): array
-    {
-        return array_values(array_filter($rows, static fn (ReportRow $r): bool => $r->deviation !== null && $r->mark->verdict !== 'undecided' && $r->judgedOf()->countsPlan()));
     }
 
     private function draw(): string

@@ -7,6 +7,7 @@ namespace App\Reports\Tasks;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Actions\IssueReport;
+use App\Reports\CommonWords;
 use App\Reports\DeviationDrawing;
 use App\Reports\Figures;
 use App\Reports\IssueCounts;
@@ -57,7 +58,7 @@ final class PrintReport implements Work
         $html = view('report', [
             'report' => $report, 'figures' => $figures, 'stamp' => $stamp, 'former' => $former, 'changes' => count($changes), 'counts' => IssueCounts::of($report),
             'turned' => count(array_filter($changes, static fn (MarkChange $c): bool => $c->isTurned())),
-            'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => ScatterDrawing::words($report->counting(), $project->length_style),
+            'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => CommonWords::of($report->counting(), $project->units()),
             'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style),
         ])->render();
         $tables = new ReportTables($report, $figures, $progress);

@@ -61,6 +61,8 @@
 </section>
 @endif
 
+@if ($head['common'] ?? '')<p>{{ $head['common'] }}</p>@endif
+
 <section aria-label="Setups">
 <h2>Setups</h2>
 <div class="wide"><table><thead><tr><th>setup</th><th>time</th><th>station</th><th>instrument</th><th class="n">{{ $a }}</th><th class="n">{{ $b }}</th><th class="n">elevation</th><th class="n">instrument height</th><th class="n">deviation in plan</th><th class="n">in height</th></tr></thead><tbody>

@@ -150,6 +150,23 @@ final class ReportTest extends FeatureTestCase
     }
 
     /** As another program would: the directions of the resection, adjusted by scipy, find the station that was accepted. */
+    public function test_marks_that_are_turned_about_their_middle_are_said_to_be(): void
+    {
+        foreach ([[1000.0, 2030.0], [1000.0, 2060.0], [1030.0, 2060.0], [1030.0, 2030.0], [1015.0, 2030.0], [1015.0, 2060.0]] as $i => [$n, $e]) {
+            $point = $this->ask('POST', $this->at('/points'), ['name' => "T$i", 'northing' => $n, 'easting' => $e, 'elevation' => 10.0])->assertOk()->json('id');
+            // Clockwise by two thousandths: what lies north goes east, what lies east goes south.
+            $reading = $this->measure($this->project, 'stake', new Position($n - 0.002 * ($e - 2045.0), $e + 0.002 * ($n - 1015.0), 10.0), "T$i");
+            $this->ask('POST', $this->at('/marks'), [
+                'key' => $this->newKey(), 'kind' => 'stake', 'pointId' => $point, 'observationId' => $reading->id, 'evenOut' => true, 'withoutCheck' => true,
+            ])->assertOk();
+        }
+        $html = (string) $this->get('/api/v1'.$this->at('/report-file?format=html'))->assertOk()->streamedContent();
+        self::assertSame(1, preg_match('~Those of setup 1 are turned by (?<seconds>\d+)″ clockwise about their middle and lie (?<ppm>\d+) ppm~u', html_entity_decode($html, ENT_QUOTES), $m), (string) preg_replace("~^.*(<p>The mean.*?</p>).*$~s", "$1", $html));
+        // 0.002 rad are 413″; the stand-in measures to some millimetres over 40 m.
+        self::assertEqualsWithDelta(413, (int) $m['seconds'], 25);
+        self::assertLessThan(120, (int) $m['ppm']);
+    }
+
     public function test_all_readings_are_handed_over_so_that_another_program_finds_the_station(): void
     {
         $this->staked('A1', 0.0, new Position(1010.0, 2030.0, 10.0));
