@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\PrintZone;
-use App\Typed\Values;
 use Parlay\Core\Reports\IssuedMark;
 use Parlay\Core\Units\LengthStyle;
 
@@ -23,7 +22,7 @@ final readonly class HtmlReport
         return view('handed.report', [
             'head' => $issued->head, 'setups' => $issued->setups, 'marks' => $issued->marks, 'checks' => $issued->checks, 'stamp' => $stamp, 'figures' => $figures,
             'plan' => self::plan($issued->marks, $issued->units()->length), 'traceHead' => $trace['head'], 'trace' => $trace['rows'],
-            'corrections' => array_map(static fn (mixed $c): CorrectionEntry => $c instanceof CorrectionEntry ? $c : Values::of($c, CorrectionEntry::class), $issued->head['corrections'] ?? []),
+            'corrections' => $issued->corrections(),
             'counts' => array_count_values(array_map(static fn (IssuedMark $m): string => $m->verdict, $issued->marks)),
         ])->render();
     }

@@ -35,7 +35,8 @@ final readonly class IssuedFigures
             [
                 'project' => $p->name, 'units' => $p->units(), 'planTolerance' => $p->plan_tolerance, 'heightTolerance' => $p->height_tolerance,
                 'acceptance' => $p->acceptance, 'level' => $p->acceptance_level, 'scope' => $report->wanted->scope, 'name' => $report->wanted->name,
-                'common' => CommonWords::of($report->counting(), $p->units()), 'corrections' => $report->corrections, 'letterhead' => LetterheadEntry::of($report->letterhead), 'covers' => $report->covers, 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
+                'covers' => $report->covers, 'common' => CommonWords::of($report->counting(), $p->units()), 'corrections' => Corrections::of($p),
+                'letterhead' => LetterheadEntry::of($report->letterhead), 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
             ],
             array_values($report->setups->map(self::setup(...))->all()),
             self::marksOf($report),
@@ -81,6 +82,12 @@ final readonly class IssuedFigures
     private static function figure(?float $metres): ?float
     {
         return $metres === null ? null : round($metres, self::PLACES);
+    }
+
+    /** @return list<CorrectionEntry> of the whole project, whatever it covers; none of what was issued before they were kept */
+    public function corrections(): array
+    {
+        return array_map(static fn (mixed $c): CorrectionEntry => $c instanceof CorrectionEntry ? $c : Values::of($c, CorrectionEntry::class), $this->head['corrections'] ?? []);
     }
 
     /** As the project wrote its figures then. */

@@ -24,7 +24,6 @@ final readonly class Report
      * @param  Collection<int, Setup>  $setups  that its marks were made from; all where it covers all
      * @param  list<ReportRow>  $rows  stakes and as-built, in order
      * @param  list<ReportRow>  $checks
-     * @param  list<CorrectionEntry>  $corrections  of the whole project, whatever it covers
      */
     private function __construct(
         public Project $project,
@@ -36,7 +35,6 @@ final readonly class Report
         public string $at,
         public string $covers,
         public Letterhead $letterhead,
-        public array $corrections,
     ) {}
 
     /** @throws \DomainException where the worklist it shall cover is not there */
@@ -64,7 +62,6 @@ final readonly class Report
             at: Clock::stamp(),
             covers: self::words($wanted->scope, $list),
             letterhead: Letterhead::in($project),
-            corrections: Corrections::of($project),
         );
     }
 

@@ -49,15 +49,15 @@ final readonly class ReportFile
     {
         $model = $this->model();
         $frame = $model === null ? Frame::none() : ModelFrame::fromSite($model);
-        $marks = $this->figures->marks;
+        [$marks, $name] = [$this->figures->marks, $this->figures->head['project']];
 
         return match ($this->wanted->format) {
             ReportFormat::Html => [HtmlReport::of($this->figures, $this->stamp)],
             ReportFormat::Dxf => DxfMarksWriter::pieces($marks, $this->wanted->arrows ?? $this->times(), $this->figures->units()->length),
-            ReportFormat::GeoJson => GeoJsonWriter::marks($marks, $this->project->name),
+            ReportFormat::GeoJson => GeoJsonWriter::marks($marks, $name),
             ReportFormat::Bcf => $this->bcf($frame),
             ReportFormat::Ifc => $model === null
-                ? IfcMarksWriter::alone($marks, $this->project->name, $this->figures->head['author'], $this->figures->head['at'], $frame) : $this->inModel($model, $frame),
+                ? IfcMarksWriter::alone($marks, $name, $this->figures->head['author'], $this->figures->head['at'], $frame) : $this->inModel($model, $frame),
         };
     }
 
@@ -83,7 +83,7 @@ final readonly class ReportFile
         try {
             $zip = new \ZipArchive;
             $zip->open($path, \ZipArchive::OVERWRITE);
-            foreach ((new BcfWriter($this->project->name, $this->figures->head['author'], $said, $frame, $this->figures->units()->length))->files($marks) as $name => $content) {
+            foreach ((new BcfWriter($this->figures->head['project'], $this->figures->head['author'], $said, $frame, $this->figures->units()->length))->files($marks) as $name => $content) {
                 $zip->addFromString($name, $content);
                 // The same marks are the same file.
                 $zip->setMtimeName($name, (int) strtotime($this->figures->head['at']));
@@ -105,7 +105,7 @@ final readonly class ReportFile
             $thing === null || $things[$m->element] = $thing->number;
         }
         $stream = fopen(Uploads::path($model->upload), 'rb') ?: throw new \DomainException('The file of the model is no longer in the data folder.');
-        yield from IfcMarksWriter::into(StepFile::open($stream), $stream, $this->figures->marks, $things, $this->project->name, $frame);
+        yield from IfcMarksWriter::into(StepFile::open($stream), $stream, $this->figures->marks, $things, $this->figures->head['project'], $frame);
     }
 
     /** @return \Generator<string> */

@@ -57,12 +57,13 @@ final readonly class ReportTables
         }
     }
 
-    public function corrections(): LongTable
+    /** @param  list<CorrectionEntry>  $corrections */
+    public function corrections(array $corrections): LongTable
     {
         return new LongTable('Corrections', [
             new Column(['time'], 0.16), new Column(['what was corrected'], 0.3, bold: true), new Column(['why, and by whom'], 0.3),
             new Column(['marks', 'moved at most'], 0.14, true), new Column(['told otherwise', 'in reports'], 0.1, true),
-        ], array_map($this->correction(...), $this->report->corrections));
+        ], array_map($this->correction(...), $corrections));
     }
 
     /** @return array{cells: list<list<string>>, bold: bool} */

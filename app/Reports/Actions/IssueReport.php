@@ -21,7 +21,7 @@ final class IssueReport
     /** Another may have taken the number meanwhile. */
     private const TRIES = 5;
 
-    /** @param  \Closure(Report, Stamp, ReportIssue|null, list<MarkChange>): string  $print  writes the file, and gives its path */
+    /** @param  \Closure(Report, IssuedFigures, Stamp, ReportIssue|null, list<MarkChange>): string  $print  writes the file, and gives its path */
     public function __invoke(Task $task, Report $report, \Closure $print): ReportIssue
     {
         $issued = ReportIssue::query()->where('task_id', $task->id)->first();
@@ -34,7 +34,7 @@ final class IssueReport
             $number = 1 + (int) ReportIssue::of($report->project)->max('number');
             $stamp = new Stamp($number, hash('sha256', "report $number\n$json"), $report->at);
             $former = self::former($report->project, $report->wanted->name);
-            $file = $print($report, $stamp, $former, $former === null ? [] : MarkChange::between($former->figures()->marks, $figures->marks));
+            $file = $print($report, $figures, $stamp, $former, $former === null ? [] : MarkChange::between($former->figures()->marks, $figures->marks));
             try {
                 return ReportIssue::query()->create([
                     'project_id' => $report->project->id, 'task_id' => $task->id, 'number' => $number, 'name' => $report->wanted->name,

@@ -7,10 +7,10 @@ namespace App\Reports\Tasks;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Actions\IssueReport;
-use App\Reports\CommonWords;
 use App\Reports\DeviationDrawing;
 use App\Reports\Figures;
 use App\Reports\IssueCounts;
+use App\Reports\IssuedFigures;
 use App\Reports\IssueEntry;
 use App\Reports\Models\ReportIssue;
 use App\Reports\Pdf;
@@ -39,8 +39,8 @@ final class PrintReport implements Work
         $project = Project::query()->findOrFail($task->project_id);
         $wanted = Values::of($task->input ?? [], ReportWanted::class);
         $path = self::path($task);
-        $issue = (new IssueReport)($task, Report::of($project, $wanted), static function (Report $report, Stamp $stamp, ?ReportIssue $former, array $changes) use ($path, $progress): string {
-            self::print($report, $stamp, $former, $changes, $path, $progress);
+        $issue = (new IssueReport)($task, Report::of($project, $wanted), static function (Report $report, IssuedFigures $issued, Stamp $stamp, ?ReportIssue $former, array $changes) use ($path, $progress): string {
+            self::print($report, $issued, $stamp, $former, $changes, $path, $progress);
 
             return $path;
         });
@@ -51,14 +51,14 @@ final class PrintReport implements Work
     }
 
     /** @param  list<MarkChange>  $changes  against the former one of its name */
-    public static function print(Report $report, Stamp $stamp, ?ReportIssue $former, array $changes, string $path, Progress $progress): void
+    public static function print(Report $report, IssuedFigures $issued, Stamp $stamp, ?ReportIssue $former, array $changes, string $path, Progress $progress): void
     {
         $project = $report->project;
         $figures = new Figures($project->units(), PrintZone::named($report->wanted->zone));
         $html = view('report', [
             'report' => $report, 'figures' => $figures, 'stamp' => $stamp, 'former' => $former, 'changes' => count($changes), 'counts' => IssueCounts::of($report),
             'turned' => count(array_filter($changes, static fn (MarkChange $c): bool => $c->isTurned())),
-            'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => CommonWords::of($report->counting(), $project->units()),
+            'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => $issued->head['common'],
             'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style),
         ])->render();
         $tables = new ReportTables($report, $figures, $progress);
@@ -68,7 +68,7 @@ final class PrintReport implements Work
             ...($behind->isEmpty() ? [] : [$tables->setups($behind)]),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),
             $tables->marks(),
-            ...($report->corrections === [] ? [] : [$tables->corrections()]),
+            ...($issued->corrections() === [] ? [] : [$tables->corrections($issued->corrections())]),
             (new TraceTable($report, $figures, $progress))->table(),
         ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp);
     }

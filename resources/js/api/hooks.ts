@@ -26,7 +26,8 @@ export const useWorklists = (project: number) => queries.useQuery('get', '/api/v
 /** Reports that were issued, the first one first. */
 export const useIssues = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/report-issues', of(project));
 /** What was put right afterwards. */
-export const useCorrections = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/corrections', of(project));
+export const useCorrections = (project: number, enabled: boolean) =>
+    queries.useQuery('get', '/api/v1/projects/{project}/corrections', of(project), { enabled });
 /** Who hands over, at the head of what is printed. */
 export const useLetterhead = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/letterhead', of(project));
 /** How faces and axes of things were built. */

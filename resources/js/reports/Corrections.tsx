@@ -52,19 +52,18 @@ function Reach({ of: c }: { of: Correction }) {
 /** All that was put right afterwards, the latest first. */
 export function Corrections({ project }: { project: number }) {
     const [open, setOpen] = useState(false);
-    const all = useCorrections(project);
-    if (!all.data?.length) {
-        return <Failure of={all.error} />;
-    }
+    const all = useCorrections(project, open);
     return (
         <section aria-label="Corrections" className="grid gap-1">
             <div>
                 <Button onClick={() => setOpen(!open)} aria-expanded={open}>
-                    {all.data.length} {all.data.length === 1 ? 'correction' : 'corrections'}
+                    What was corrected
                 </Button>
             </div>
+            <Failure of={all.error} />
+            {open && all.data?.length === 0 && <p>Nothing was corrected afterwards.</p>}
             {open &&
-                [...all.data].reverse().map((c) => (
+                [...(all.data ?? [])].reverse().map((c) => (
                     <article key={`${c.at} ${c.kind} ${c.what}`} className="border-t border-rule py-2 text-sm">
                         <b className="[overflow-wrap:anywhere]">
                             <What of={c} />

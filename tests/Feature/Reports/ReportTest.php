@@ -161,7 +161,7 @@ final class ReportTest extends FeatureTestCase
             ])->assertOk();
         }
         $html = (string) $this->get('/api/v1'.$this->at('/report-file?format=html'))->assertOk()->streamedContent();
-        self::assertSame(1, preg_match('~Those of setup 1 are turned by (?<seconds>\d+)″ clockwise about their middle and lie (?<ppm>\d+) ppm~u', html_entity_decode($html, ENT_QUOTES), $m), (string) preg_replace("~^.*(<p>The mean.*?</p>).*$~s", "$1", $html));
+        self::assertSame(1, preg_match('~Those of setup 1 are turned by (?<seconds>\d+)″ clockwise about their middle and lie (?<ppm>\d+) ppm~u', html_entity_decode($html, ENT_QUOTES), $m), (string) preg_replace('~^.*(<p>The mean.*?</p>).*$~s', '$1', $html));
         // 0.002 rad are 413″; the stand-in measures to some millimetres over 40 m.
         self::assertEqualsWithDelta(413, (int) $m['seconds'], 25);
         self::assertLessThan(120, (int) $m['ppm']);
