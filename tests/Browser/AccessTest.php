@@ -115,6 +115,8 @@ final class AccessTest extends TestCase
         yield 'a surface that was begun' => ['as-built', static fn (Screen $s) => $s->see('A3.4')->settle()->press('Begin an as-built surface')->see('Name of the as-built surface')];
         yield 'the field book' => ['as-built', static fn (Screen $s) => $s->pressStarting('Field book')->see('AS-BUILT')];
         yield 'hand over' => ['hand-over', static fn (Screen $s) => $s->see('against design')];
+        yield 'files for the office' => ['hand-over', static fn (Screen $s) => $s->press('Files for the office')->see('plan to zoom')];
+        yield 'the letterhead' => ['hand-over', static fn (Screen $s) => $s->press('Letterhead and paper')->see('up to six lines')];
         // After all others: what it takes in is seen by whoever comes next.
         yield 'a building model in space' => ['prepare?do=designs', static fn (Screen $s) => $s
             ->give(Screen::DESIGN_FILE, "$files/saltmarsh-yard-hall.ifc")
