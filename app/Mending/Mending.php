@@ -81,7 +81,7 @@ final class Mending
             ->orderBy('id')
             ->get()
             ->map(static fn (Mark $m): array => [
-                $m, $found->station->locate(($m->observation ?? throw new \LogicException('A mark has its reading.'))->sight()),
+                $m, $m->placeFrom($found->station),
             ]);
 
         return new MendedSetup($setup, $found->station, $found, array_values($marks->all()));
@@ -151,8 +151,7 @@ final class Mending
         $station = $changed === null ? $setup->station() : $changed->station;
         $marks = [];
         foreach ($inDoubt as $mark) {
-            $observation = $mark->observation ?? throw new \LogicException('A mark has its reading.');
-            $place = $station->locate($observation->sight());
+            $place = $mark->placeFrom($station);
             if ($changed !== null || self::apart($mark->position(), $place)) {
                 $marks[] = [$mark, $place];
             }
@@ -205,7 +204,7 @@ final class Mending
     {
         $design = $old->designedAt($place);
         $aimed = $old->aimed()?->moved($old->design(), $place);
-        $spread = MarkSpread::of($setup, $old->observation ?? throw new \LogicException('A mark has its reading.'), $design, $aimed);
+        $spread = MarkSpread::of($setup, $old->observation ?? throw new \LogicException('A mark has its reading.'), $design, $aimed, $old->offsetShot());
         // What was only told, such as the cut at a grade stake, is judged no more than before.
         $verdict = $design === null || $old->verdict === Verdict::Undecided->value
             ? Verdict::Undecided
@@ -217,7 +216,7 @@ final class Mending
             'design_northing' => $design?->northing, 'design_easting' => $design?->easting,
             'design_elevation' => $design?->elevation, 'design_source' => $old->design_source,
             'issued_northing' => $old->issued_northing, 'issued_easting' => $old->issued_easting, 'issued_elevation' => $old->issued_elevation,
-            'aim_key' => $old->aim_key, 'aimed' => $aimed, 'spread' => $spread === null ? null : (array) $spread, 'judged' => $old->judged, 'left_so' => $old->left_so, 'note' => $old->note,
+            'aim_key' => $old->aim_key, 'aimed' => $aimed, 'spread' => $spread === null ? null : (array) $spread, 'judged' => $old->judged, 'left_so' => $old->left_so, 'shot_offset' => $old->shot_offset, 'note' => $old->note,
             'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
             'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,

@@ -42,6 +42,7 @@ use Parlay\Core\Instrument\Target;
 use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OffsetShot;
 use Parlay\Core\Stakeout\Verdict;
 use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\CoordinateOrder;
@@ -222,6 +223,9 @@ final class RowCheck
     {
         if (isset($row['aimed'])) {
             Values::of((array) json_decode($row['aimed'], true), Aimed::class);
+        }
+        if (isset($row['shot_offset'])) {
+            Values::of((array) json_decode($row['shot_offset'], true), OffsetShot::class);
         }
         if (isset($row['spread'])) {
             $spread = MarkSpread::read((array) json_decode($row['spread'], true));

@@ -54,7 +54,8 @@ final class ReportCsv
     /** @return list<string> */
     private static function traceHeader(string $u): array
     {
-        return [...Reading::header($u), "setup northing$u", "setup easting$u", "setup elevation$u", 'orientation [deg]', "instrument height$u"];
+        return [...Reading::header($u), "setup northing$u", "setup easting$u", "setup elevation$u", 'orientation [deg]', "instrument height$u",
+            "behind the prism$u", "right of the prism$u", "above the prism$u"];
     }
 
     /**
@@ -74,6 +75,7 @@ final class ReportCsv
         return [
             ...$r->trace->reading->cells($unit),
             $n($s->northing), $n($s->easting), $n($s->elevation), number_format(rad2deg($s->orientation), 8, '.', ''), $n($s->instrument_height),
+            $n($r->offset()?->behind), $n($r->offset()?->right), $n($r->offset()?->up),
         ];
     }
 

@@ -13,6 +13,7 @@ use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OffsetShot;
 use Parlay\Core\Stakeout\Tolerance;
 
 /** One mark of the report. */
@@ -51,6 +52,11 @@ final readonly class ReportRow
     public function kind(): string
     {
         return ['stake' => 'staked', 'as_built' => 'built', 'check' => 'check'][$this->mark->kind];
+    }
+
+    public function offset(): ?OffsetShot
+    {
+        return $this->mark->offsetShot();
     }
 
     public function tolerance(): Tolerance
@@ -110,7 +116,7 @@ final readonly class ReportRow
             $this->conformance?->isClose() === true ? 'in with '.$this->probability() : '',
             $this->mark->mends === null ? '' : 'corrected',
             $this->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
-            $this->mark->issued() === null ? '' : 'marked where the wall stands',
+            $this->mark->issued() === null ? '' : 'marked where the wall stands', $this->mark->offsetShot() === null ? '' : 'measured beside the prism',
         ]));
     }
 

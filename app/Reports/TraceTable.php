@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Tasks\Progress;
+use Parlay\Core\Stakeout\OffsetShot;
 
 /** The readings behind every mark, with the formulas by which its place follows from them (docs/calculations.md). */
 final readonly class TraceTable
@@ -17,6 +18,11 @@ final readonly class TraceTable
         's = (SD − c₁) / (1 + p₁/10⁶) · (1 + p/10⁶) + c',
         'd = k (s sin V − (1 − r/2) s² sin 2V / 2R),   h = s cos V + (1 − r) (s sin V)² / 2R',
         'northing = N + d cos(Hz + o),   easting = E + d sin(Hz + o),   elevation = H + i + h − t',
+    ];
+
+    private const OFFSET = [
+        'What was measured beside the prism, b behind it, r to its right and u above it as seen from the instrument, lies at',
+        'northing + b cos A − r sin A,   easting + b sin A + r cos A,   elevation + u,   with A the azimuth from the station to the prism.',
     ];
 
     public function __construct(private Report $report, private Figures $figures, private Progress $progress) {}
@@ -38,6 +44,9 @@ final readonly class TraceTable
             yield ['span' => $line];
         }
         $stood = [];
+        foreach (array_filter($this->report->rows, static fn (ReportRow $r): bool => $r->offset() !== null) === [] ? [] : self::OFFSET as $line) {
+            yield ['span' => $line];
+        }
         $rows = array_filter([...$this->report->rows, ...$this->report->checks], static fn (ReportRow $r): bool => $r->trace !== null);
         foreach ($rows as $r) {
             $s = $r->trace?->setup;
@@ -52,6 +61,11 @@ final readonly class TraceTable
         }
     }
 
+    private function beside(?OffsetShot $o): string
+    {
+        return $o === null ? '' : "b {$this->figures->fineLength($o->behind)}, r {$this->figures->fineLength($o->right)}, u {$this->figures->fineLength($o->up)}";
+    }
+
     /** @return list<list<string>> */
     private function cells(ReportRow $r, Trace $t): array
     {
@@ -61,7 +75,7 @@ final readonly class TraceTable
         $ppm = static fn (float $parts): string => number_format($parts, 2, '.', '');
 
         return [
-            [$r->mark->name, (string) $t->setup->number], [$f->timeOfDay($r->mark->at)],
+            array_values(array_filter([$r->mark->name, (string) $t->setup->number, $this->beside($r->offset())])), [$f->timeOfDay($r->mark->at)],
             [$f->fineAngle($o->circle), ...($o->hasFaceErrors() ? [$f->fineAngle($o->collimation)] : [])],
             [$f->fineAngle($o->zenith), ...($o->hasFaceErrors() ? [$f->fineAngle($o->indexError)] : [])], [$f->fineLength($o->slope)],
             [$millimetres($o->constantApplied), $millimetres($sight->target->prismConstant)], [$ppm($o->ppmApplied), $ppm($sight->ppm)],

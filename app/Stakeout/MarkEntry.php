@@ -9,6 +9,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OffsetShot;
 use Parlay\Core\Stakeout\PointState;
 use Parlay\Core\Stakeout\Verdict;
 
@@ -17,7 +18,7 @@ final readonly class MarkEntry
     /**
      * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. judged: what of it was. aimKey: of
      * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. leaves: what a point is that was staked by it. issued: the design as it was issued, where the mark was made movedBy metres beside it
-     * because the wall stands there. conformance: how far it may be wrong, and whether it conforms; null where there is no design. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not.
+     * because the wall stands there. conformance: how far it may be wrong, and whether it conforms; null where there is no design. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not. offset: how far beside the prism it was measured, metres; null where the prism stood on it.
      */
     public function __construct(
         public int $id,
@@ -45,6 +46,7 @@ final readonly class MarkEntry
         public ?float $movedBy,
         public ?MarkConformance $conformance,
         public ?StrikeEntry $strike,
+        public ?OffsetShot $offset,
     ) {}
 
     /** @param  DecisionRule  $rule  of its project */
@@ -79,6 +81,7 @@ final readonly class MarkEntry
             movedBy: $m->movedBy(),
             conformance: MarkConformance::of($m, $deviation, $rule),
             strike: $m->relationLoaded('strike') && $m->strike !== null ? StrikeEntry::of($m->strike) : null,
+            offset: $m->offsetShot(),
         );
     }
 }

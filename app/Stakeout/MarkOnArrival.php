@@ -13,6 +13,7 @@ use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
 use App\Typed\Values;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OffsetShot;
 
 /**
  * Stores a reading as the mark it was measured for, in the process that holds the link, so that no page carries it there: a page that is
@@ -50,6 +51,7 @@ final readonly class MarkOnArrival implements TakesReading
                     'key' => "{$instruction->key}-mark", 'observationId' => $observation->id, 'kind' => Purpose::from($observation->purpose),
                     // Beside the instruction it lies as a word.
                     'judged' => Judged::tryFrom((string) ($wish['judged'] ?? '')),
+                    'offset' => isset($wish['offset']) ? Values::of((array) $wish['offset'], OffsetShot::class) : null,
                     'dot' => isset($wish['dot']) ? Values::of((array) $wish['dot'], DotMarked::class) : null,
                 ] + $wish,
             ))->id;

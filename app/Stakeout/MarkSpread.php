@@ -13,12 +13,13 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ShotSpread;
 use Parlay\Core\Setups\UnreadableRecord;
 use Parlay\Core\Stakeout\DeviationSpread;
+use Parlay\Core\Stakeout\OffsetShot;
 
 /** How far the deviation of a mark may be wrong: from its reading and its setup, kept with it. */
 final class MarkSpread
 {
     /** Null where there is no design to deviate from. */
-    public static function of(Setup $setup, Observation $observation, ?Position $design, ?Aimed $aimed): ?DeviationSpread
+    public static function of(Setup $setup, Observation $observation, ?Position $design, ?Aimed $aimed, ?OffsetShot $offset = null): ?DeviationSpread
     {
         if ($design === null) {
             return null;
@@ -26,7 +27,9 @@ final class MarkSpread
         $station = $setup->station();
         $shot = ShotSpread::of($station, $setup->found()->trusted(), $observation->sight(), $observation->ownAccuracy());
 
-        return DeviationSpread::of($shot, $station->locate($observation->sight()), static fn (Position $p): Position => $aimed?->designedAt($design, $p) ?? $design);
+        $prism = $station->locate($observation->sight());
+
+        return DeviationSpread::of($offset?->widen($shot, $station, $prism) ?? $shot, $offset?->from($station, $prism) ?? $prism, static fn (Position $p): Position => $aimed?->designedAt($design, $p) ?? $design);
     }
 
     /** @param  array<mixed>  $kept */
@@ -57,7 +60,7 @@ final class MarkSpread
         foreach ($without as $m) {
             [$setup, $reading] = [$setups->get($m->setup_id), $readings->get($m->observation_id)];
             try {
-                $setup === null || $reading === null || self::give($m, (array) self::of($setup, $reading, $m->design(), $m->aimed()));
+                $setup === null || $reading === null || self::give($m, (array) self::of($setup, $reading, $m->design(), $m->aimed(), $m->offsetShot()));
             } catch (UnreadableRecord) {
                 continue;
             }

@@ -6,6 +6,7 @@ namespace App\Stakeout;
 
 use App\Instrument\Purpose;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OffsetShot;
 
 final readonly class MarkToStore
 {
@@ -13,6 +14,7 @@ final readonly class MarkToStore
      * aimVersion: of the target, as it was when the measurement was asked for. judged: what counts, where that is not what the target or
      * the code says. evenOut, withoutCheck and evenMoved (onto a wall beside the design): the person was asked and said yes. leftSo: out of tolerance, and not to be done again. dot: on what it was
      * made, with the red dot.
+     * offset: of what was built, beside the prism that is read.
      */
     public function __construct(
         public string $key,
@@ -31,5 +33,6 @@ final readonly class MarkToStore
         public ?DotMarked $dot = null,
         public string $note = '',
         public bool $evenMoved = false,
+        public ?OffsetShot $offset = null,
     ) {}
 }

@@ -26,6 +26,7 @@ use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OffsetShot;
 use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Stakeout\Verdict;
 
@@ -46,7 +47,9 @@ final class StoreMark
         }
         $against = $this->against($project, $body)?->markedBy($body->dot);
         self::refuseOthersReading($observation, $body, (string) $against?->name);
-        $found = $setup->station()->locate($observation->sight());
+        $offset = self::offsetOf($body);
+        $prism = $setup->station()->locate($observation->sight());
+        $found = $offset?->from($setup->station(), $prism) ?? $prism;
         $design = $against?->aim->designedAt($found)->place;
         $deviation = $design === null ? null : Deviation::between($design, $found);
         $code = $body->code !== '' ? $body->code : (string) $against?->code;
@@ -62,19 +65,30 @@ final class StoreMark
             'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
             'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
             'verdict' => $verdict->value, 'judged' => $judged, 'left_so' => $body->leftSo && $verdict === Verdict::Out,
-        ] + self::withSpread($setup, $observation, $against?->columns($found) ?? []), $against));
+            'shot_offset' => $offset === null ? null : (array) $offset,
+        ] + self::withSpread($setup, $observation, $against?->columns($found) ?? [], $offset), $against));
     }
 
     /**
      * @param  array<string, mixed>  $columns  of what it was measured against
      * @return array<string, mixed>
      */
-    private static function withSpread(Setup $setup, Observation $observation, array $columns): array
+    private static function withSpread(Setup $setup, Observation $observation, array $columns, ?OffsetShot $offset): array
     {
         $mark = new Mark($columns);
-        $spread = MarkSpread::of($setup, $observation, $mark->design(), $mark->aimed());
+        $spread = MarkSpread::of($setup, $observation, $mark->design(), $mark->aimed(), $offset);
 
         return $columns + ['spread' => $spread === null ? null : (array) $spread];
+    }
+
+    /** A stake stands where its prism stood, and so does a check. */
+    private static function offsetOf(MarkToStore $body): ?OffsetShot
+    {
+        if ($body->offset === null || $body->offset->isNone()) {
+            return null;
+        }
+
+        return $body->kind === Purpose::AsBuilt ? $body->offset : throw new \DomainException('Only what is built is measured beside the prism. Measure it as built.');
     }
 
     private static function toleranceOf(Project $project, string $code, ?Against $against): Tolerance
@@ -92,11 +106,12 @@ final class StoreMark
         KeyTaken::unlessSame('mark', [
             'kind' => $stored->kind, 'reading' => $stored->observation_id,
             'point' => $stored->point_id, 'control point' => $stored->control_id, 'name' => $stored->name,
-            'target' => $stored->aim_key,
+            'target' => $stored->aim_key, 'offset' => (array) $stored->offsetShot(),
         ], [
             'kind' => $body->kind->value, 'reading' => $body->observationId,
             'point' => $body->kind === Purpose::Check ? null : $body->pointId,
             'target' => $body->aimId === null ? '' : (string) KeptAim::query()->where('project_id', $stored->project_id)->whereKey($body->aimId)->value('key'),
+            'offset' => (array) self::offsetOf($body),
         ]
             + ($stored->control_id === null ? [] : ['control point' => $body->controlId]) + $name);
 

@@ -16,8 +16,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Parlay\Core\Geometry\Position;
+use Parlay\Core\Instrument\Station;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Judged;
+use Parlay\Core\Stakeout\OffsetShot;
 use Parlay\Core\Stakeout\Tolerance;
 
 /** Something measured on purpose from a setup: a stake, an as-built shot, a check shot. */
@@ -31,13 +33,13 @@ final class Mark extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'mends' => null, 'control_id' => null, 'point_id' => null, 'aim_key' => '', 'aimed' => null, 'judged' => 'plan_and_height',
-        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'spread' => null,
+        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'spread' => null, 'shot_offset' => null,
     ];
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float',
         'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float', 'judged' => Judged::class,
-        'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array', 'spread' => 'array',
+        'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array', 'spread' => 'array', 'shot_offset' => 'array',
     ];
 
     /**
@@ -89,6 +91,20 @@ final class Mark extends Model
         $design = $this->design();
 
         return $design === null ? null : Deviation::between($design, $this->position());
+    }
+
+    /** How far beside the prism it was measured; null where the prism stood on it. */
+    public function offsetShot(): ?OffsetShot
+    {
+        return $this->shot_offset === null ? null : Values::of($this->shot_offset, OffsetShot::class);
+    }
+
+    /** Where it lies, from a station and its own reading. */
+    public function placeFrom(Station $station): Position
+    {
+        $prism = $station->locate(($this->observation ?? throw new \LogicException('A mark has its reading.'))->sight());
+
+        return $this->offsetShot()?->from($station, $prism) ?? $prism;
     }
 
     /** What it was made to, where that was no prepared point. */

@@ -1,15 +1,18 @@
 import type { BookEntry } from '../api/client';
 import { verdictOf } from '../parts/conformity';
 import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '../parts/Figure';
+import { besideWords } from '../parts/offsetShot';
 import { Uncertain } from '../parts/Uncertain';
 import { Verdict } from '../parts/Verdict';
 import { isUsed } from '../setups/residual';
+import { useUnits } from '../units/UnitsContext';
 import { MendReading } from './MendReading';
 import { StrikeMark } from './StrikeMark';
 
 /** What a line of the book rests on: raw reading, corrections, setup, design. */
 export function BookEntryDetail({ entry, project }: { entry: BookEntry; project: number }) {
     const { reading, mark, setup } = entry;
+    const { length } = useUnits();
     return (
         <div className="grid gap-2 border-l-4 border-chalk bg-paper px-5 py-3">
             {mark && (
@@ -18,6 +21,12 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     <dd>
                         <Coordinates {...mark.found} />
                     </dd>
+                    {mark.offset && (
+                        <>
+                            <dt>offset shot</dt>
+                            <dd>{besideWords(mark.offset, length)}</dd>
+                        </>
+                    )}
                     <dt>design</dt>
                     <dd>{mark.design ? <Coordinates {...mark.design} /> : 'none'}</dd>
                     {mark.deviation && (

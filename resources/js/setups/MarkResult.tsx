@@ -2,6 +2,7 @@ import type { Mark } from '../api/client';
 import { offsetWords } from '../civil/Offset';
 import { verdictOf } from '../parts/conformity';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
+import { besideWords } from '../parts/offsetShot';
 import { Uncertain } from '../parts/Uncertain';
 import { Verdict } from '../parts/Verdict';
 import { formatStation } from '../units/format';
@@ -42,6 +43,7 @@ interface Props {
 /** A stored mark: what it is off by, and whether that is in. */
 export function MarkResult({ mark, latest, project, onUndone }: Props) {
     const d = mark.deviation;
+    const { length } = useUnits();
     return (
         <div className={`grid gap-1 border-t border-rule py-2 ${latest ? 'bg-wash' : ''}`} role={latest ? 'status' : undefined}>
             <div className="flex flex-wrap items-center justify-between gap-2">
@@ -66,6 +68,7 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                     {mark.aimed.station !== null && <Stationed aimed={mark.aimed} />}
                 </div>
             )}
+            {mark.offset && <div className="text-sm">measured {besideWords(mark.offset, length)}</div>}
             {d ? (
                 <div className="text-sm">
                     against {mark.kind === 'check' ? 'the control' : 'design'}:{' '}

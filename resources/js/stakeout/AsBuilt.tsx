@@ -7,6 +7,7 @@ import { TextField } from '../parts/Field';
 import { Coordinates, Deviation, Sided } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
+import { besideWords, type OffsetShot as Offset } from '../parts/offsetShot';
 import { Verdict } from '../parts/Verdict';
 import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
@@ -17,6 +18,7 @@ import { BuildPanel } from './BuildPanel';
 import { FaceWords } from './FaceWords';
 import { FilterLine } from './FilterLine';
 import { ModelTargets } from './ModelTargets';
+import { OffsetShot } from './OffsetShot';
 import { PointChooser } from './PointChooser';
 import { alongWords } from './sheetFigures';
 import { liveOf, targetOf } from './target';
@@ -31,6 +33,7 @@ export function AsBuilt(props: StageProps) {
     const { project, points, aims, marks, live, setTarget, setAim } = props;
     const [name, setName] = useState('');
     const [code, setCode] = useState('');
+    const [offset, setOffset] = useState<Offset | null>(null);
     const [stored, setStored] = useState<Mark | null>(null);
     const aim = targetOf(props);
     const built = useBuilt(project.id).data ?? [];
@@ -38,13 +41,15 @@ export function AsBuilt(props: StageProps) {
     const storing = useStoring(project, (mark) => {
         setStored(mark);
         setName('');
+        // What is beside this prism is not beside the next.
+        setOffset(null);
         // The next shot says anew what it is held against, but where a surface grows, or one thing is shot again and again.
         aim?.kind === 'aim' && KEPT.includes(aim.aim.kind) ? setAim(aim.aim.id) : setTarget(null);
     });
     const shown = name.trim() || aim?.name;
     // Where the pole stands against it, before anything is measured.
     const held = liveOf(live, aim);
-    const against = held?.guidance ?? null;
+    const against = besideWords(offset, project.units.length) === '' ? (held?.guidance ?? null) : null;
     if (!project.setup) {
         return (
             <Sheet title="As-built">
@@ -64,7 +69,7 @@ export function AsBuilt(props: StageProps) {
                     kind="primary"
                     busy={storing.busy}
                     disabled={!shown}
-                    onClick={() => storing.store({ kind: 'as_built', target: aim, judged: props.judged, name, code })}
+                    onClick={() => storing.store({ kind: 'as_built', target: aim, judged: props.judged, name, code, offset })}
                 >
                     {storing.busy
                         ? 'Measuring…'
@@ -135,6 +140,7 @@ export function AsBuilt(props: StageProps) {
                     placeholder={aim?.kind === 'point' ? aim.point.code : (aim?.aim.code ?? '')}
                 />
             </div>
+            <OffsetShot value={offset} onValue={setOffset} />
             {live?.pole ? (
                 <p className="text-sm">
                     The pole stands at <Coordinates {...live.pole} />

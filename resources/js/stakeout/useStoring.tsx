@@ -5,10 +5,19 @@ import { markOf, measure, useDayDeed } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
 import { Deviation, Sided } from '../parts/Figure';
+import type { OffsetShot } from '../parts/offsetShot';
 import { Verdict } from '../parts/Verdict';
 import type { Target } from './target';
 
-type Wish = { kind: 'stake' | 'as_built'; target: Target | null; judged?: Judged | null; name?: string; code?: string; note?: string };
+type Wish = {
+    kind: 'stake' | 'as_built';
+    target: Target | null;
+    judged?: Judged | null;
+    name?: string;
+    code?: string;
+    note?: string;
+    offset?: OffsetShot | null;
+};
 
 /** What a measurement is held against, as it was seen when it was asked for. */
 const against = (target: Target | null) =>
@@ -43,10 +52,20 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             ),
         ),
     );
-    const begin = useDayDeed(project.id, async ({ kind, target, judged = null, name = '', code = '', note = '' }: Wish) => {
+    const begin = useDayDeed(project.id, async ({ kind, target, judged = null, name = '', code = '', note = '', offset = null }: Wish) => {
         const held = against(target);
-        const done = await measure(project.id, { purpose: kind, sighted: name, ...held, mark: { name, code, judged, note } });
-        body.current = { key: `${done.key}-mark`, observationId: done.observationId as number, kind, ...held, judged, name, code, note };
+        const done = await measure(project.id, { purpose: kind, sighted: name, ...held, mark: { name, code, judged, note, offset } });
+        body.current = {
+            key: `${done.key}-mark`,
+            observationId: done.observationId as number,
+            kind,
+            ...held,
+            judged,
+            name,
+            code,
+            note,
+            offset,
+        };
         await stored(Promise.resolve(done).then(markOf));
     });
     const insist = (flags: Partial<Schemas['MarkToStore']>) => {

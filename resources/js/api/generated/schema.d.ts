@@ -4265,6 +4265,7 @@ export interface components {
             movedBy: number | null;
             conformance: components["schemas"]["MarkConformance"] | null;
             strike: components["schemas"]["StrikeEntry"] | null;
+            offset: components["schemas"]["OffsetShot"] | null;
         };
         MarkToStore: {
             key: string;
@@ -4285,6 +4286,7 @@ export interface components {
             dot?: components["schemas"]["DotMarked"] | null;
             note?: string;
             evenMoved?: boolean;
+            offset?: components["schemas"]["OffsetShot"] | null;
         };
         MarkWanted: {
             name?: string;
@@ -4296,6 +4298,7 @@ export interface components {
             dot?: components["schemas"]["DotMarked"] | null;
             note?: string;
             evenMoved?: boolean;
+            offset?: components["schemas"]["OffsetShot"] | null;
         };
         MarksApart: {
             from: string;
@@ -4490,6 +4493,11 @@ export interface components {
             elevation: number;
             spot: components["schemas"]["ElementSpot"];
             looks: string[];
+        };
+        OffsetShot: {
+            behind?: number;
+            right?: number;
+            up?: number;
         };
         OnAlignment: {
             station: number;
