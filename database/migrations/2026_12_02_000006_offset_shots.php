@@ -11,6 +11,8 @@ return new class extends Migration
     public function up(): void
     {
         // How far what was measured lies beside the prism that was read; null where the prism stood on it.
-        Schema::table('marks', static fn (Blueprint $t) => $t->text('shot_offset')->nullable());
+        Schema::table('marks', function (Blueprint $t): void {
+            $t->text('shot_offset')->nullable();
+        });
     }
 };

@@ -24,13 +24,13 @@ describe('an offset shot', () => {
         shown();
         expect(said()).toContain('Nothing is offset yet.');
         fireEvent.change(screen.getByLabelText('Along the sight'), { target: { value: '0.3' } });
-        await waitFor(() => expect(said()).toContain('The next shot is stored 0.300 m behind the prism.'));
+        await waitFor(() => expect(said()).toContain('The next shot is stored 0.300 m behind the prism, as seen from the instrument.'));
         expect(now).toEqual({ behind: 0.3, right: 0, up: 0 });
     });
 
     it('keeps its length when it is turned to the other side', async () => {
         shown();
-        fireEvent.change(screen.getByLabelText('Across it, as seen from the instrument'), { target: { value: '0.3' } });
+        fireEvent.change(screen.getByLabelText('Across the sight'), { target: { value: '0.3' } });
         await waitFor(() => expect(now?.right).toBe(0.3));
         fireEvent.change(screen.getAllByLabelText('Side of the prism')[1] as HTMLElement, { target: { value: 'negative' } });
         expect(now).toEqual({ behind: 0, right: -0.3, up: 0 });

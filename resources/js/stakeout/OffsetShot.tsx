@@ -59,16 +59,11 @@ export function OffsetShot({ value, onValue }: { value: Offset | null; onValue: 
                 <Button onClick={() => onValue(null)}>On the prism</Button>
             </div>
             <Part part="behind" label="Along the sight" value={value.behind} onValue={(behind) => onValue({ ...value, behind })} />
-            <Part
-                part="right"
-                label="Across it, as seen from the instrument"
-                value={value.right}
-                onValue={(right) => onValue({ ...value, right })}
-            />
+            <Part part="right" label="Across the sight" value={value.right} onValue={(right) => onValue({ ...value, right })} />
             <Part part="up" label="Vertical" value={value.up} onValue={(up) => onValue({ ...value, up })} />
             <Notice>
-                {words === '' ? 'Nothing is offset yet.' : `The next shot is stored ${words}.`} A round column: its radius behind a prism at
-                its front.
+                {words === '' ? 'Nothing is offset yet.' : `The next shot is stored ${words}, as seen from the instrument.`} A round column:
+                its radius behind a prism at its front.
             </Notice>
         </section>
     );
