@@ -21,11 +21,14 @@ final class AccessTest extends TestCase
 
     private static ?Chrome $chrome = null;
 
+    private static string $axe = '';
+
     private static string $rules = '';
 
     public static function setUpBeforeClass(): void
     {
-        self::$rules = file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js').file_get_contents(__DIR__.'/access.js');
+        self::$axe = (string) file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js');
+        self::$rules = (string) file_get_contents(__DIR__.'/access.js');
         self::$parlay = new Running('demo');
         self::$chrome = new Chrome(1280, 670);
         self::$chrome->driver->manage()->timeouts()->setScriptTimeout(60);
@@ -207,6 +210,7 @@ final class AccessTest extends TestCase
         $screen->open(str_starts_with($path, '/') ? $path : "/p/$project/$path");
         $go($screen);
         $screen->settle();
+        $chrome->driver->executeScript(self::$axe);
         $found = [];
         foreach (self::SIZES as $size => [$width, $height]) {
             $chrome->size($width, $height);
