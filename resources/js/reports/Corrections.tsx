@@ -54,7 +54,7 @@ export function Corrections({ project }: { project: number }) {
     const [open, setOpen] = useState(false);
     const all = useCorrections(project, open);
     return (
-        <section aria-label="Corrections" className="grid gap-1">
+        <section aria-label="Corrections" className={open ? 'grid basis-full gap-1' : ''}>
             <div>
                 <Button onClick={() => setOpen(!open)} aria-expanded={open}>
                     What was corrected

@@ -98,6 +98,7 @@ export function HandOver({ project, marks }: StageProps) {
                 </Button>
                 <OfficeFiles project={project.id} issue={null} />
                 <Letterhead project={project.id} onChanged={() => setFile(null)} />
+                <Corrections project={project.id} />
             </div>
             {choosing && <ScopeFields scope={scope} onScope={(s) => again(() => setScope(s))} marks={marks} lists={lists} />}
             <Failure of={work.error} />
@@ -120,7 +121,6 @@ export function HandOver({ project, marks }: StageProps) {
                 )}
             </div>
             <Issues project={project.id} />
-            <Corrections project={project.id} />
             <Scroll label="Marks against their design">
                 <table className="list sided">
                     <thead>
