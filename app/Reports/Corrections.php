@@ -70,11 +70,17 @@ final class Corrections
     private function setups(): array
     {
         $entries = [];
-        foreach (Setup::of($this->project)->whereNotNull('stands_for')->orderBy('id')->get(['id', 'number', 'at', 'note', 'station_name']) as $s) {
-            $entries[] = $this->moved(
-                new CorrectionEntry($s->at, CorrectionKind::Setup, "Setup {$s->number}, {$s->station_name}", $s->note),
-                array_filter($this->marks, static fn (\stdClass $m): bool => $m->mends !== null && (int) $m->setup_id === $s->id),
-            );
+        $moved = [];
+        foreach ($this->marks as $m) {
+            // Marks that were carried over to a setup that was turned again are its own as well.
+            if ($m->mends !== null && ($this->marks[(int) $m->mends]->setup_id ?? null) !== $m->setup_id) {
+                $moved[(int) $m->setup_id][] = $m;
+            }
+        }
+        foreach (Setup::of($this->project)->orderBy('id')->get(['id', 'number', 'at', 'note', 'station_name', 'stands_for']) as $s) {
+            if ($s->stands_for !== null || isset($moved[$s->id])) {
+                $entries[] = $this->moved(new CorrectionEntry($s->at, CorrectionKind::Setup, "Setup {$s->number}, {$s->station_name}", $s->note), $moved[$s->id] ?? []);
+            }
         }
 
         return $entries;
@@ -144,7 +150,7 @@ final class Corrections
     private function issued(): array
     {
         if ($this->issued === []) {
-            foreach (ReportIssue::of($this->project)->orderBy('number')->lazyById(5) as $issue) {
+            foreach (ReportIssue::of($this->project)->lazyById(5) as $issue) {
                 $this->issued[] = [$issue->at, $issue->number, array_fill_keys(array_column($issue->figures()->marks, 'first'), true)];
             }
         }

@@ -12,7 +12,7 @@ final class Logo
     private const HIGH = 300;
 
     /** Pixels that are taken into memory. */
-    private const MOST = 16_000_000;
+    private const MOST = 8_000_000;
 
     /** Of the file that comes in, bytes. */
     private const LARGEST = 5_000_000;
@@ -30,7 +30,7 @@ final class Logo
         }
         [$width, $height] = $size;
         if ($width < 1 || $height < 1 || $width * $height > self::MOST) {
-            throw new \DomainException("The picture has $width by $height pixels; up to 16 million in all are taken. Make it smaller.");
+            throw new \DomainException("The picture has $width by $height pixels; up to 8 million in all are taken. Make it smaller.");
         }
         $image = @imagecreatefromstring($bytes);
         if ($image === false) {
