@@ -63,7 +63,7 @@ final class TellBuilt
         return ShotVariance::ofOne(array_map(static function (Mark $m): array {
             $o = $m->observation ?? throw new \LogicException('A mark has its reading.');
 
-            return [$o->sight(), $o->ownAccuracy()];
+            return [$o->sight(), $o->ownAccuracy(), $m->offsetShot()?->variance() ?? 0.0];
         }, $marks));
     }
 

@@ -34,7 +34,7 @@ final class ShotVariance
     /**
      * What one of these shots deviates by in plan for its own sake, in the direction in which it is the weaker: what all of a setup share is not in it.
      *
-     * @param  non-empty-list<array{Sight, Accuracy}>  $shots
+     * @param  non-empty-list<array{Sight, Accuracy, float}>  $shots  each with what else it is uncertain by, such as a tape; square metres
      * @return float metres
      */
     public static function ofOne(array $shots): float
@@ -42,7 +42,7 @@ final class ShotVariance
         $squares = array_map(static function (array $shot): float {
             [$along, $across] = self::of($shot[0], $shot[1], max($shot[0]->distance, self::NEAREST));
 
-            return max($along, $across);
+            return max($along, $across) + $shot[2];
         }, $shots);
 
         return sqrt(array_sum($squares) / count($squares));

@@ -77,6 +77,14 @@ final readonly class OffsetShot
         );
     }
 
+    /** What its tape and the eye add in plan, in the direction in which they are the weaker; square metres. */
+    public function variance(): float
+    {
+        $long = hypot($this->behind, $this->right);
+
+        return $long === 0.0 ? 0.0 : max(self::TAPE ** 2, ($long * self::BY_EYE) ** 2);
+    }
+
     /** @return array{float, float} north and east of the level way from the instrument to the prism, a metre long */
     private static function way(Station $station, Position $prism): array
     {

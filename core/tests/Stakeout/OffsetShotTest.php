@@ -65,6 +65,11 @@ final class OffsetShotTest extends TestCase
             self::assertEqualsWithDelta([1.0, 1.0, 1.0], [$wide->nn / $cov[0][0][0], $wide->ee / $cov[0][1][1], $wide->hh / $cov[1]], 0.03);
             self::assertEqualsWithDelta($cov[0][0][1], $wide->ne, 0.03 * sqrt($cov[0][0][0] * $cov[0][1][1]));
         }
+        // In the weaker direction it is the larger root of what was added.
+        [$offset, $zero] = [new OffsetShot(0.3, -0.8, 0.2), new ShotSpread(0.0, 0.0, 0.0, 0.0, 0.0, 0.0)];
+        $added = $offset->widen($zero, $station, $prism);
+        self::assertEqualsWithDelta(max(Reference::python('import numpy as np;print(json.dumps(np.linalg.eigvalsh(np.array(input)).tolist()))', [[$added->nn, $added->ne], [$added->ne, $added->ee]])), $offset->variance(), 1e-15);
+        self::assertSame(0.0, (new OffsetShot(up: 1.2))->variance(), 'what is above is no farther off in plan');
         self::assertSame($shot, (new OffsetShot)->widen($shot, $station, $prism), 'on the prism nothing is taped');
     }
 

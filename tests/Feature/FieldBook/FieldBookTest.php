@@ -4,27 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Feature\FieldBook;
 
-use App\Projects\Models\Project;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** The field book keeps what was measured, in its order, whatever becomes of it. */
-final class FieldBookTest extends FeatureTestCase
+final class FieldBookTest extends SiteTestCase
 {
-    private Project $project;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     /** @return list<array<string, mixed>> */

@@ -6,30 +6,20 @@ namespace Tests\Feature\FieldBook;
 
 use App\Control\Models\ControlPoint;
 use App\Instrument\Models\Correction;
-use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use App\Stakeout\WhatCounts;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Parlay\Core\Geometry\Position;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** What was stored by mistake is struck, with its reason: it stays in the book and counts nowhere. */
-final class StrikeTest extends FeatureTestCase
+final class StrikeTest extends SiteTestCase
 {
-    private Project $project;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     /** @return array<string, mixed> a stake of P1, so far north of it in metres */

@@ -5,27 +5,17 @@ declare(strict_types=1);
 namespace Tests\Feature\Reports;
 
 use App\Instrument\Models\Observation;
-use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
 use Symfony\Component\Process\Process;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** One list of what was put right afterwards, and of the reports that told it otherwise. */
-final class CorrectionsTest extends FeatureTestCase
+final class CorrectionsTest extends SiteTestCase
 {
-    private Project $project;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     private function staked(string $name, float $up = 0.0): int

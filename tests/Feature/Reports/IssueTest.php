@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
-use App\Projects\Models\Project;
 use App\Reports\Models\Letterhead;
 use App\Reports\Models\ReportIssue;
 use App\Reports\Paper;
@@ -16,24 +15,15 @@ use App\Tasks\Progress;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
 use Symfony\Component\Process\Process;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** Reports that stay: numbered, frozen, and told against one another. */
-final class IssueTest extends FeatureTestCase
+final class IssueTest extends SiteTestCase
 {
-    private Project $project;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     /** @param  array<string, mixed>  $more */

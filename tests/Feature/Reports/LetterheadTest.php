@@ -4,26 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
-use App\Projects\Models\Project;
 use Symfony\Component\Process\Process;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** Who hands over, above what is printed, and the paper it is printed on. */
-final class LetterheadTest extends FeatureTestCase
+final class LetterheadTest extends SiteTestCase
 {
-    private Project $project;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     private static function picture(int $wide, int $high, string $as = 'png'): string

@@ -4,32 +4,22 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Reports;
 
-use App\Projects\Models\Project;
 use Parlay\Core\Formats\Ifc\IfcModel;
 use Parlay\Core\Formats\Step\StepFile;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Formats\IfcText;
 use Tests\Feature\Designs\TakesDrawings;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** What goes back to the office: the marks of a report in formats that other programs read. */
-final class ReportFileTest extends FeatureTestCase
+final class ReportFileTest extends SiteTestCase
 {
     use TakesDrawings;
-
-    private Project $project;
 
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     private function file(string $path): string

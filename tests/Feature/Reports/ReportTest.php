@@ -5,29 +5,19 @@ declare(strict_types=1);
 namespace Tests\Feature\Reports;
 
 use App\Control\Models\ControlPoint;
-use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use Symfony\Component\Process\Process;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** What is handed over: the table, and the sheets as poppler reads them. */
-final class ReportTest extends FeatureTestCase
+final class ReportTest extends SiteTestCase
 {
-    private Project $project;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     /** Stakes a point so far north of where it is designed. */

@@ -5,21 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature\Setups;
 
 use App\Control\Models\ControlPoint;
-use App\Projects\Models\Project;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** A project with four control points and a stand-in among them. */
-abstract class SetupTestCase extends FeatureTestCase
+abstract class SetupTestCase extends SiteTestCase
 {
-    protected Project $project;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
-    }
-
     protected function check(string $mark): void
     {
         $shot = $this->measure($this->project, 'check', $this->world->marks[$mark], $mark);
@@ -27,10 +17,5 @@ abstract class SetupTestCase extends FeatureTestCase
             'key' => $this->newKey(), 'kind' => 'check', 'observationId' => $shot->id,
             'controlId' => ControlPoint::of($this->project)->where('name', $mark)->value('id'),
         ])->assertOk();
-    }
-
-    protected function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 }

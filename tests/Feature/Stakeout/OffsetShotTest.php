@@ -5,29 +5,19 @@ declare(strict_types=1);
 namespace Tests\Feature\Stakeout;
 
 use App\Instrument\Models\Observation;
-use App\Projects\Models\Project;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Tests\Reference;
 use Symfony\Component\Process\Process;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** What no prism can stand on is measured beside it, stays traceable, and moves with its setup. */
-final class OffsetShotTest extends FeatureTestCase
+final class OffsetShotTest extends SiteTestCase
 {
-    private Project $project;
-
     protected function setUp(): void
     {
         parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
         $this->setUpInstrument($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
     }
 
     /**

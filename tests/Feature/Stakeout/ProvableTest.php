@@ -4,27 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Stakeout;
 
-use App\Projects\Models\Project;
 use Parlay\Core\Geometry\Position;
-use Tests\FeatureTestCase;
+use Tests\Feature\SiteTestCase;
 
 /** Before anything is marked: whether its tolerance can be proven from where one stands. */
-final class ProvableTest extends FeatureTestCase
+final class ProvableTest extends SiteTestCase
 {
-    private Project $project;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->project = $this->project();
-        $this->site($this->project);
-    }
-
-    private function at(string $path): string
-    {
-        return "/projects/{$this->project->id}$path";
-    }
-
     private function point(string $name, string $code = '', ?float $elevation = 10.0): int
     {
         return $this->ask('POST', $this->at('/points'), ['name' => $name, 'northing' => 1010.0, 'easting' => 2030.0, 'elevation' => $elevation, 'code' => $code])->assertOk()->json('id');

@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Formats\Dxf;
 
+use Parlay\Core\Geometry\Position;
+
 /**
  * What every DXF that is written here begins and ends with. The version is that of R12, which needs no tables beyond layers; characters
  * beyond ASCII are written as \U+xxxx of the published reference. Metres; x is easting, y is northing.
  */
 final class DxfFrame
 {
+    /** Ends the name of a layer whose points stand at 0 because nobody knows their height. */
+    public const WITHOUT = '-NO-HEIGHT';
+
     private const COLOURS = [5, 3, 1, 6, 4, 2];
 
     /**
@@ -39,6 +44,24 @@ final class DxfFrame
             yield self::tags([0, 'LAYER', 2, self::layer($layer), 70, 0, 62, $colour, 6, 'CONTINUOUS']);
         }
         yield self::tags([0, 'ENDTAB', 0, 'ENDSEC', 0, 'SECTION', 2, 'ENTITIES']);
+    }
+
+    /** A point; the format has none without a height: those that have none are told by their layer. */
+    public static function point(string $layer, Position $p): string
+    {
+        return self::tags([0, 'POINT', 8, self::layer($p->elevation === null ? $layer.self::WITHOUT : $layer), ...self::at($p)]);
+    }
+
+    /** @param  float  $height  metres */
+    public static function label(string $layer, Position $p, float $height, string $text): string
+    {
+        return self::tags([0, 'TEXT', 8, self::layer($layer), ...self::at($p), 40, $height, 1, self::text($text)]);
+    }
+
+    /** @return list<int|string> */
+    private static function at(Position $p): array
+    {
+        return [10, self::number($p->easting), 20, self::number($p->northing), 30, self::number($p->elevation ?? 0.0)];
     }
 
     public static function tail(): string

@@ -20,9 +20,6 @@ final class DxfMarksWriter
     /** Between two lines of text. */
     private const LINE = 0.32;
 
-    /** Ends the name of a layer whose points stand at 0 because nobody knows their height. */
-    private const WITHOUT = '-NO-HEIGHT';
-
     /** Of each verdict the end of its layers, and their colour in the format's list: none tells by colour alone. */
     private const VERDICTS = ['in' => ['IN', 3], 'out' => ['OUT', 1], 'close' => ['TOO-CLOSE', 30], 'undecided' => ['NOT-JUDGED', 8]];
 
@@ -40,8 +37,8 @@ final class DxfMarksWriter
         foreach ($marks as $m) {
             $layer = self::KINDS[$m->kind] ?? 'AS-BUILT';
             [$found, $design] = [$m->foundAt(), $m->designAt()];
-            yield self::point($layer, $found).self::text("$layer-NAMES", self::beside($found, 0), $m->name);
-            yield $design === null ? '' : self::point('DESIGN', $design).self::deviation($m, $design, $times, $style);
+            yield DxfFrame::point($layer, $found).self::text("$layer-NAMES", self::beside($found, 0), $m->name);
+            yield $design === null ? '' : DxfFrame::point('DESIGN', $design).self::deviation($m, $design, $times, $style);
         }
         yield $marks === [] ? '' : self::legend($marks, $times);
         yield DxfFrame::tail();
@@ -52,7 +49,7 @@ final class DxfMarksWriter
     {
         $layers = [['LEGEND', 7]];
         foreach (['DESIGN' => 4, 'STAKED' => 5, 'AS-BUILT' => 6] as $layer => $colour) {
-            array_push($layers, [$layer, $colour], [$layer.self::WITHOUT, $colour], ["$layer-NAMES", $colour]);
+            array_push($layers, [$layer, $colour], [$layer.DxfFrame::WITHOUT, $colour], ["$layer-NAMES", $colour]);
         }
         foreach (self::VERDICTS as [$word, $colour]) {
             array_push($layers, ["ARROWS-$word", $colour], ["FIGURES-$word", $colour]);
@@ -61,21 +58,9 @@ final class DxfMarksWriter
         return $layers;
     }
 
-    private static function point(string $layer, Position $p): string
-    {
-        // The format has no point without a height: those that have none are told by their layer.
-        return DxfFrame::tags([
-            0, 'POINT', 8, DxfFrame::layer($p->elevation === null ? $layer.self::WITHOUT : $layer), 10, DxfFrame::number($p->easting), 20, DxfFrame::number($p->northing), 30,
-            DxfFrame::number($p->elevation ?? 0.0),
-        ]);
-    }
-
     private static function text(string $layer, Position $p, string $text): string
     {
-        return DxfFrame::tags([
-            0, 'TEXT', 8, DxfFrame::layer($layer), 10, DxfFrame::number($p->easting), 20, DxfFrame::number($p->northing), 30, DxfFrame::number($p->elevation ?? 0.0), 40, self::TEXT_HEIGHT, 1,
-            DxfFrame::text($text),
-        ]);
+        return DxfFrame::label($layer, $p, self::TEXT_HEIGHT, $text);
     }
 
     private static function beside(Position $p, int $line): Position
