@@ -121,7 +121,7 @@ final class ComputeController
         $body = Body::read($request, ComputeGuidanceBody::class);
         $guidance = Guidance::from(
             self::position($body->instrument), self::position($body->pole), self::position($body->design),
-            new Tolerance($body->planTolerance, $body->heightTolerance),
+            new Tolerance($body->planTolerance, $body->heightTolerance, $body->aboveTolerance),
         );
 
         return new JsonResponse($guidance);

@@ -218,7 +218,7 @@ final class Mending
             'issued_northing' => $old->issued_northing, 'issued_easting' => $old->issued_easting, 'issued_elevation' => $old->issued_elevation,
             'aim_key' => $old->aim_key, 'aimed' => $aimed, 'spread' => $spread === null ? null : (array) $spread, 'judged' => $old->judged, 'left_so' => $old->left_so, 'shot_offset' => $old->shot_offset, 'note' => $old->note,
             'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
-            'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance,
+            'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance, 'above_tolerance' => $old->above_tolerance,
             'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,
         ]);
     }

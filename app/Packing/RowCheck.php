@@ -84,7 +84,7 @@ final class RowCheck
         'wavelength', 'residual_limit',
     ];
 
-    private const NOT_NEGATIVE = ['slope', 'centring', 'notch_radius', 'distance_ppm', 'plan_deviation', 'height_deviation', 'count'];
+    private const NOT_NEGATIVE = ['slope', 'centring', 'notch_radius', 'distance_ppm', 'plan_deviation', 'height_deviation', 'count', 'above_tolerance'];
 
     /** @var array<string, array{type: string, needed: bool, otherwise: bool}> by column */
     private array $columns = [];

@@ -19,7 +19,12 @@ final class CodeList
 
     private const HEIGHT = 'height tolerance';
 
-    private const COLUMNS = ['code', 'description', 'trade', 'colour', 'mark', self::PLAN, self::HEIGHT];
+    /** Up from the design, where that is not what is allowed down. */
+    private const ABOVE = 'tolerance above';
+
+    private const LENGTHS = [self::PLAN, self::HEIGHT, self::ABOVE];
+
+    private const COLUMNS = ['code', 'description', 'trade', 'colour', 'mark', ...self::LENGTHS];
 
     /** @param  resource  $out */
     public static function write(Project $project, $out): void
@@ -27,13 +32,13 @@ final class CodeList
         $unit = $project->length_style->unit();
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
-        fputcsv($out, ['code', 'description', 'trade', 'colour', 'mark', self::PLAN." [{$unit->value}]", self::HEIGHT." [{$unit->value}]"], ',', '"', '');
+        fputcsv($out, array_map(static fn (string $c): string => in_array($c, self::LENGTHS, true) ? "$c [{$unit->value}]" : $c, self::COLUMNS), ',', '"', '');
         $length = static fn (?float $metres): string => $metres === null
             ? ''
             : rtrim(rtrim(number_format($metres / $unit->metres(), 6, '.', ''), '0'), '.');
         foreach (Code::of($project)->orderBy('code')->get() as $c) {
             fputcsv($out, [...array_map(SpreadsheetCell::write(...), [$c->code, $c->description, $c->trade, $c->colour ?? '', $c->mark]),
-                $length($c->plan_tolerance), $length($c->height_tolerance)], ',', '"', '');
+                $length($c->plan_tolerance), $length($c->height_tolerance), $length($c->above_tolerance)], ',', '"', '');
         }
     }
 
@@ -106,7 +111,7 @@ final class CodeList
                 continue;
             }
             $places[$name] = $i;
-            if ($name === self::PLAN || $name === self::HEIGHT) {
+            if (in_array($name, self::LENGTHS, true)) {
                 $units[$name] = LengthUnit::tryFrom($m[2] ?? '') ?? throw new \DomainException(
                     "The heading “{$heading}” does not say its unit. Write it as “{$name} [m]”, or [mm], [ft], [usft].",
                 );
@@ -140,7 +145,7 @@ final class CodeList
         };
         $typed = new TypedCode(
             $cell('code'), $cell('description'), $cell('colour') === '' ? null : $cell('colour'), $cell('mark'), $cell('trade'),
-            $length(self::PLAN), $length(self::HEIGHT),
+            $length(self::PLAN), $length(self::HEIGHT), aboveTolerance: $length(self::ABOVE),
         );
         try {
             Code::check($typed);

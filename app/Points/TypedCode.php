@@ -6,7 +6,7 @@ namespace App\Points;
 
 use Parlay\Core\Stakeout\Judged;
 
-/** What a code means: its colour and mark on the plan, its trade, and tolerances of its own; without them the project's hold. */
+/** What a code means: its colour and mark on the plan, its trade, and tolerances of its own; without them the project's hold. aboveTolerance: what may stand above its design, where that is not what may stand below. */
 final readonly class TypedCode
 {
     public function __construct(
@@ -19,5 +19,6 @@ final readonly class TypedCode
         public ?float $heightTolerance = null,
         public ?TypedCode $seen = null,
         public ?Judged $judged = null,
+        public ?float $aboveTolerance = null,
     ) {}
 }

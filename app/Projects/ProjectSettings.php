@@ -10,6 +10,7 @@ use Parlay\Core\Units\Units;
 final readonly class ProjectSettings
 {
     /**
+     * @param  float|null  $aboveTolerance  what may stand above its design, metres; null where it is what may stand below
      * @param  float|null  $residualLimit  what is accepted of a setup's residuals, metres; null leaves it to the statistical test alone
      * @param  Acceptance  $acceptance  by what rule a mark conforms to its tolerance
      * @param  float  $acceptanceLevel  probability that the guarded rule asks for, 0.5 to 0.999
@@ -23,5 +24,6 @@ final readonly class ProjectSettings
         public Acceptance $acceptance = Acceptance::Simple,
         public float $acceptanceLevel = 0.95,
         public ?ProjectSettings $seen = null,
+        public ?float $aboveTolerance = null,
     ) {}
 }

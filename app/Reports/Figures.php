@@ -9,6 +9,7 @@ use App\PrintZone;
 use App\Stakeout\Aimed;
 use App\Stakeout\AimKind;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\Side;
 use Parlay\Core\Units\Units;
@@ -84,11 +85,21 @@ final readonly class Figures
         return $metres === null ? $none : $this->units->length->formatJudged($metres, $tolerance, Deviation::isBeyond($metres, $tolerance));
     }
 
-    public function judgedHeight(?float $metres, float $tolerance): string
+    public function judgedHeight(?float $metres, Tolerance $tolerance): string
     {
-        return $metres === null
-            ? self::NONE
-            : Side::Height->judged($metres, $tolerance, Deviation::isBeyond($metres, $tolerance), $this->units->length);
+        if ($metres === null) {
+            return self::NONE;
+        }
+        $allowed = $tolerance->allowed($metres);
+
+        return Side::Height->judged($metres, $allowed, Deviation::isBeyond($metres, $allowed), $this->units->length);
+    }
+
+    /** What is allowed in height: either way, or up and down. */
+    public function heightTolerance(Tolerance $tolerance): string
+    {
+        return $tolerance->above === null ? $this->deviation($tolerance->height)
+            : '+'.$this->deviation($tolerance->above).' / −'.$this->deviation($tolerance->height);
     }
 
     public function sided(Side $side, ?float $metres, string $none = self::UNCHECKED): string

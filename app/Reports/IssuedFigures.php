@@ -33,7 +33,7 @@ final readonly class IssuedFigures
 
         return new self(
             [
-                'project' => $p->name, 'units' => $p->units(), 'planTolerance' => $p->plan_tolerance, 'heightTolerance' => $p->height_tolerance,
+                'project' => $p->name, 'units' => $p->units(), 'planTolerance' => $p->plan_tolerance, 'heightTolerance' => $p->height_tolerance, 'aboveTolerance' => $p->above_tolerance,
                 'acceptance' => $p->acceptance, 'level' => $p->acceptance_level, 'scope' => $report->wanted->scope, 'name' => $report->wanted->name,
                 'covers' => $report->covers, 'common' => CommonWords::of($report->counting(), $p->units()), 'corrections' => Corrections::of($p),
                 'letterhead' => LetterheadEntry::of($report->letterhead), 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),

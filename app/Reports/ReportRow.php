@@ -61,7 +61,7 @@ final readonly class ReportRow
 
     public function tolerance(): Tolerance
     {
-        return new Tolerance($this->mark->plan_tolerance, $this->mark->height_tolerance);
+        return $this->mark->tolerance();
     }
 
     /** in, out, close or undecided: by the project's rule where that weighs the uncertainty, else by the measured figure. */

@@ -118,7 +118,7 @@ final readonly class ReportTables
                     $f->length($r->design?->$b), $f->length($r->found->$b),
                 ], [$f->length($r->design?->elevation), $f->length($r->found->elevation)],
                 [$f->sided(Side::Northing, $d?->northing, '–'), $f->sided(Side::Easting, $d?->easting, '–')],
-                self::figure($f->judgedHeight($d?->height, $r->tolerance()->height), $f->uncertain($r->conformance?->heightUncertain)),
+                self::figure($f->judgedHeight($d?->height, $r->tolerance()), $f->uncertain($r->conformance?->heightUncertain)),
                 self::figure($f->judged($d?->plan, $r->tolerance()->plan), $f->uncertain($r->conformance?->planUncertain)), array_values(array_filter([$r->verdict(), $r->verdictNotes()])),
             ]];
         }

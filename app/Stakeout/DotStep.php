@@ -48,7 +48,7 @@ final readonly class DotStep
             $s->on === MarkedOn::Slab || $s->elevation === null ? $this->design : $this->design->at($s->elevation), $s->on,
             $station->mark->at($station->mark->elevation === null ? null : $station->mark->elevation + $station->instrumentHeight),
             // The other half is left to the measurement of the mark.
-            new Tolerance($tolerance->plan / 2, $tolerance->height / 2), $s->tries, $this->wall(), $s->floor, $this->through(), $hitBefore,
+            new Tolerance($tolerance->plan / 2, $tolerance->height / 2, $tolerance->above === null ? null : $tolerance->above / 2), $s->tries, $this->wall(), $s->floor, $this->through(), $hitBefore,
         );
     }
 

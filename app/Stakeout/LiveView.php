@@ -37,7 +37,7 @@ use Parlay\Core\Stakeout\Tolerance;
 /** What every tab asks for several times a second: one query and one file, nothing that is not shown. */
 final class LiveView
 {
-    private const QUERY = 'SELECT p.revision, p.prepared_revision, coalesce(c.plan_tolerance, p.plan_tolerance) AS plan_tolerance, coalesce(c.height_tolerance, p.height_tolerance) AS height_tolerance, d.content AS draft,
+    private const QUERY = 'SELECT p.revision, p.prepared_revision, p.plan_tolerance, p.height_tolerance, p.above_tolerance, c.plan_tolerance AS own_plan, c.height_tolerance AS own_height, c.above_tolerance AS own_above, d.content AS draft,
             s.northing AS sn, s.easting AS se, s.elevation AS sz, s.orientation, s.instrument_height,
             s.serial,
             (SELECT q.name FROM setups x JOIN projects q ON q.id = x.project_id WHERE x.id = (SELECT y.id FROM stands h JOIN setups y ON y.id = h.setup_id WHERE '.Setup::SAME_INSTRUMENT." ORDER BY h.id DESC LIMIT 1) AND q.id <> p.id) AS elsewhere,
@@ -95,7 +95,7 @@ final class LiveView
             aimVersion: $row->aim === null ? null : (int) $row->aim_version,
             designed: $designed,
             guidance: $station === null || $pole === null || $designed === null ? null : Guidance::from(
-                $station->mark, $pole, $designed->place, new Tolerance((float) $row->plan_tolerance, $grade ?? (float) $row->height_tolerance), $judged,
+                $station->mark, $pole, $designed->place, self::tolerance($row)->ofGrade($grade), $judged,
                 // A line that is staked is the one that moves are said by, where no other was chosen.
                 $by === null ? $designed->on?->azimuth : $by->azimuth,
             ),
@@ -199,6 +199,14 @@ final class LiveView
         }
 
         return $station->locate(Sight::reduce(LiveStatus::restore($state->reading), $d->air(), $d->target(), $d->scale));
+    }
+
+    private static function tolerance(\stdClass $row): Tolerance
+    {
+        $metres = static fn (float|int|string|null $of): ?float => $of === null ? null : (float) $of;
+
+        return (new Tolerance((float) $row->plan_tolerance, (float) $row->height_tolerance, $metres($row->above_tolerance)))
+            ->but($metres($row->own_plan), $metres($row->own_height), $metres($row->own_above));
     }
 
     private static function position(float|int|string $n, float|int|string $e, float|int|string|null $z): Position

@@ -16,7 +16,7 @@ use Parlay\Core\Stakeout\Verdict;
 final readonly class MarkEntry
 {
     /**
-     * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by; metres. judged: what of it was. aimKey: of
+     * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by, metres; aboveTolerance: up from its design, where that is not the same as down. judged: what of it was. aimKey: of
      * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. leaves: what a point is that was staked by it. issued: the design as it was issued, where the mark was made movedBy metres beside it
      * because the wall stands there. conformance: how far it may be wrong, and whether it conforms; null where there is no design. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not. offset: how far beside the prism it was measured, metres; null where the prism stood on it.
      */
@@ -36,6 +36,7 @@ final readonly class MarkEntry
         public string $verdict,
         public float $planTolerance,
         public float $heightTolerance,
+        public ?float $aboveTolerance,
         public Judged $judged,
         public string $aimKey,
         public ?Aimed $aimed,
@@ -71,6 +72,7 @@ final readonly class MarkEntry
             verdict: $m->verdict,
             planTolerance: $m->plan_tolerance,
             heightTolerance: $m->height_tolerance,
+            aboveTolerance: $m->above_tolerance,
             judged: $deviation?->judgedOf($m->judged) ?? $m->judged,
             aimKey: $m->aim_key,
             aimed: $m->aimed(),

@@ -18,6 +18,7 @@ final readonly class ProvableEntry
         public ?float $heightUncertain,
         public float $planTolerance,
         public float $heightTolerance,
+        public ?float $aboveTolerance,
         public float $probability,
         public float $level,
         public bool $provable,
@@ -27,7 +28,7 @@ final readonly class ProvableEntry
     {
         return new self(
             planUncertain: $p->plan === null ? null : $p->planUncertain, heightUncertain: $p->height === null ? null : $p->heightUncertain,
-            planTolerance: $tolerance->plan, heightTolerance: $tolerance->height, probability: $p->probability(), level: $level, provable: $p->probability() >= $level,
+            planTolerance: $tolerance->plan, heightTolerance: $tolerance->height, aboveTolerance: $tolerance->above, probability: $p->probability(), level: $level, provable: $p->probability() >= $level,
         );
     }
 }

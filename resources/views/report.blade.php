@@ -19,7 +19,7 @@
 <h1>{{ $report->wanted->name ?: 'Stakeout and as-built report' }}</h1>
 <table>
     <tr><td width="18%">Project</td><td>{{ $report->project->name }}</td><td width="18%">Report</td><td><b>no. {{ $stamp->number }}</b>, {{ $figures->time($report->at) }}</td></tr>
-    <tr><td>Made by</td><td>{{ $report->wanted->author ?: 'not given' }}</td><td>Tolerance</td><td>plan {{ $figures->deviation($report->project->plan_tolerance) }}, height {{ $figures->deviation($report->project->height_tolerance) }}</td></tr>
+    <tr><td>Made by</td><td>{{ $report->wanted->author ?: 'not given' }}</td><td>Tolerance</td><td>plan {{ $figures->deviation($report->project->plan_tolerance) }}, height {{ $figures->heightTolerance($report->project->tolerance()) }}</td></tr>
     <tr><td>Covers</td><td>{{ $report->covers }}</td><td>Checksum</td><td>{{ App\Reports\Models\ReportIssue::short($stamp->checksum) }} (of its figures, sha-256)</td></tr>
     <tr><td>Design files</td><td colspan="3">@forelse ($report->designs as $design){{ $design->name }} ({{ $design->file_name }}, sha-256 {{ substr($design->file_hash, 0, 12) }}, taken {{ $figures->time($design->taken_at) }})@if (! $loop->last); @endif @empty none @endforelse</td></tr>
     @php

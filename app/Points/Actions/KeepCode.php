@@ -67,7 +67,7 @@ final class KeepCode
         return [
             'code' => trim($typed->code), 'description' => $typed->description,
             'colour' => $typed->colour, 'mark' => mb_substr($typed->mark, 0, 3), 'trade' => $typed->trade,
-            'plan_tolerance' => $typed->planTolerance, 'height_tolerance' => $typed->heightTolerance,
+            'plan_tolerance' => $typed->planTolerance, 'height_tolerance' => $typed->heightTolerance, 'above_tolerance' => $typed->aboveTolerance,
             'judged' => $typed->judged === null ? '' : $typed->judged->value,
         ];
     }

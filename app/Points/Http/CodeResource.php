@@ -19,6 +19,7 @@ final readonly class CodeResource
         public ?float $planTolerance,
         public ?float $heightTolerance,
         public ?Judged $judged,
+        public ?float $aboveTolerance,
     ) {}
 
     public static function of(Code $c): self
@@ -33,6 +34,7 @@ final readonly class CodeResource
             planTolerance: $c->plan_tolerance,
             heightTolerance: $c->height_tolerance,
             judged: Judged::tryFrom($c->judged),
+            aboveTolerance: $c->above_tolerance,
         );
     }
 }

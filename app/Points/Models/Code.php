@@ -17,16 +17,16 @@ final class Code extends Model
 
     public $timestamps = false;
 
-    protected $attributes = ['colour' => null, 'plan_tolerance' => null, 'height_tolerance' => null, 'judged' => ''];
+    protected $attributes = ['colour' => null, 'plan_tolerance' => null, 'height_tolerance' => null, 'above_tolerance' => null, 'judged' => ''];
 
-    protected $casts = ['plan_tolerance' => 'float', 'height_tolerance' => 'float'];
+    protected $casts = ['plan_tolerance' => 'float', 'height_tolerance' => 'float', 'above_tolerance' => 'float'];
 
     /** Of what a code stands for: its own, or else the project's. */
     public static function toleranceOf(Project $project, string $code = ''): Tolerance
     {
         $own = $code === '' ? null : self::of($project)->where('code', $code)->first();
 
-        return new Tolerance($own->plan_tolerance ?? $project->plan_tolerance, $own->height_tolerance ?? $project->height_tolerance);
+        return $own === null ? $project->tolerance() : $project->tolerance()->but($own->plan_tolerance, $own->height_tolerance, $own->above_tolerance);
     }
 
     /** What counts of marks of a code; empty where the code says nothing. */
@@ -51,6 +51,9 @@ final class Code extends Model
             if ($tolerance !== null && $tolerance <= 0.0) {
                 throw new \DomainException('A tolerance must be more than 0. Leave it empty for the project’s.');
             }
+        }
+        if ($typed->aboveTolerance !== null && $typed->aboveTolerance < 0.0) {
+            throw new \DomainException('What may stand above the design is 0 or more. Leave it empty where as much is allowed as below.');
         }
     }
 }

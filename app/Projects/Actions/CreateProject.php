@@ -27,6 +27,10 @@ final class CreateProject
             throw new \DomainException('Tolerances must be above 0 and at most 10 m.');
         }
 
+        if ($body->aboveTolerance !== null && ($body->aboveTolerance < 0.0 || $body->aboveTolerance > 10.0)) {
+            throw new \DomainException('What may stand above the design lies between 0 and 10 m. Leave it empty where as much is allowed as below.');
+        }
+
         if ($body->residualLimit !== null && ! ($body->residualLimit > 0.0 && $body->residualLimit <= 1.0)) {
             throw new \DomainException('What is accepted of a setup’s residuals lies above 0 and at 1 m at most. Leave it empty for none.');
         }
@@ -44,6 +48,7 @@ final class CreateProject
             'station_style' => $body->units->station,
             'plan_tolerance' => $body->planTolerance,
             'height_tolerance' => $body->heightTolerance,
+            'above_tolerance' => $body->aboveTolerance,
             'residual_limit' => $body->residualLimit,
             'acceptance' => $body->acceptance,
             'acceptance_level' => $body->acceptanceLevel,

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Stakeout\DecisionRule;
+use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Units\AngleStyle;
 use Parlay\Core\Units\CoordinateOrder;
 use Parlay\Core\Units\DirectionStyle;
@@ -37,6 +38,12 @@ final class Project extends Model
     protected static function booted(): void
     {
         self::addGlobalScope('whole', static fn (Builder $q) => $q->where('projects.arriving', false));
+    }
+
+    /** Of what no code says otherwise of. */
+    public function tolerance(): Tolerance
+    {
+        return new Tolerance($this->plan_tolerance, $this->height_tolerance, $this->above_tolerance);
     }
 
     public function units(): Units

@@ -63,7 +63,7 @@ final class StoreMark
         return DB::transaction(fn () => $this->write($project, $body, [
             'setup_id' => $setup->id, 'observation_id' => $observation->id, 'code' => $code,
             'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
-            'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height,
+            'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height, 'above_tolerance' => $tolerance->above,
             'verdict' => $verdict->value, 'judged' => $judged, 'left_so' => $body->leftSo && $verdict === Verdict::Out,
             'shot_offset' => $offset === null ? null : (array) $offset,
         ] + self::withSpread($setup, $observation, $against?->columns($found) ?? [], $offset), $against));
@@ -93,9 +93,7 @@ final class StoreMark
 
     private static function toleranceOf(Project $project, string $code, ?Against $against): Tolerance
     {
-        $of = Code::toleranceOf($project, $code);
-
-        return new Tolerance($of->plan, $against?->gradeTolerance() ?? $of->height);
+        return Code::toleranceOf($project, $code)->ofGrade($against?->gradeTolerance());
     }
 
     /** A lost answer is asked for again and given again; another wish under the same key is none of that. */
@@ -215,7 +213,7 @@ final class StoreMark
         if ($body->kind === Purpose::Stake && $verdict === Verdict::Out && ! $body->evenOut) {
             throw new NeedsConfirmation('This mark is out of tolerance.', 'out_of_tolerance', [
                 'plan' => $deviation?->plan, 'height' => $deviation?->height, 'planTolerance' => $tolerance->plan,
-                'heightTolerance' => $tolerance->height, 'judged' => $judged->value,
+                'heightTolerance' => $tolerance->height, 'aboveTolerance' => $tolerance->above, 'judged' => $judged->value,
             ]);
         }
     }

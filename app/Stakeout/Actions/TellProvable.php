@@ -37,8 +37,7 @@ final class TellProvable
         if ($place === null) {
             return null;
         }
-        $own = Code::toleranceOf($project, $against->code);
-        $tolerance = new Tolerance($own->plan, $against->gradeTolerance() ?? $own->height);
+        $tolerance = Code::toleranceOf($project, $against->code)->ofGrade($against->gradeTolerance());
         $best = self::best($project, $setup, $against, $place, $tolerance, $query->judged);
 
         return $best === null ? null : ProvableEntry::of($best, $tolerance, $project->acceptance_level);

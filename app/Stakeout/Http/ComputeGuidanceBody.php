@@ -14,5 +14,6 @@ final readonly class ComputeGuidanceBody
         public PositionBody $design,
         public float $planTolerance = 0.005,
         public float $heightTolerance = 0.005,
+        public ?float $aboveTolerance = null,
     ) {}
 }

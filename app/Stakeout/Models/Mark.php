@@ -33,7 +33,7 @@ final class Mark extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'mends' => null, 'control_id' => null, 'point_id' => null, 'aim_key' => '', 'aimed' => null, 'judged' => 'plan_and_height',
-        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'spread' => null, 'shot_offset' => null,
+        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'spread' => null, 'shot_offset' => null, 'above_tolerance' => null,
     ];
 
     protected $casts = [
@@ -121,7 +121,7 @@ final class Mark extends Model
 
     public function tolerance(): Tolerance
     {
-        return new Tolerance($this->plan_tolerance, $this->height_tolerance);
+        return new Tolerance($this->plan_tolerance, $this->height_tolerance, $this->above_tolerance);
     }
 
     /** @return BelongsTo<Observation, $this> */

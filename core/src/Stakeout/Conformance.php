@@ -30,7 +30,7 @@ final readonly class Conformance
     {
         $plan = $judged->countsPlan() ? self::inPlan($deviation->northing, $deviation->easting, $spread, $tolerance->plan) : null;
         $height = $judged->countsHeight() && $deviation->height !== null && $spread->hh !== null
-            ? Normal::between(-$tolerance->height, $tolerance->height, $deviation->height, sqrt($spread->hh)) : null;
+            ? Normal::between(-$tolerance->height, $tolerance->up(), $deviation->height, sqrt($spread->hh)) : null;
         $told = array_filter([$plan, $height], is_float(...));
         if ($told === []) {
             return null;

@@ -40,7 +40,7 @@ final readonly class Deviation
             return Verdict::Undecided;
         }
         $out = ($judged->countsPlan() && self::isBeyond($this->plan, $tolerance->plan))
-            || ($judged->countsHeight() && $this->height !== null && self::isBeyond($this->height, $tolerance->height));
+            || ($judged->countsHeight() && $this->height !== null && self::isBeyond($this->height, $tolerance->allowed($this->height)));
 
         return $out ? Verdict::Out : Verdict::In;
     }

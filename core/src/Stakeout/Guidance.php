@@ -65,7 +65,7 @@ final readonly class Guidance
             facing: Angle::wrap($facing),
             verdict: $deviation->verdict($tolerance, $judged),
             planIn: $judged->countsPlan() && ! Deviation::isBeyond($deviation->plan, $tolerance->plan),
-            heightIn: $judged->countsHeight() && $deviation->height !== null && ! Deviation::isBeyond($deviation->height, $tolerance->height),
+            heightIn: $judged->countsHeight() && $deviation->height !== null && ! Deviation::isBeyond($deviation->height, $tolerance->allowed($deviation->height)),
             ahead: $by === null ? null : $north * cos($by) + $east * sin($by),
             aside: $by === null ? null : $east * cos($by) - $north * sin($by),
         );

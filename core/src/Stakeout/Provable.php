@@ -15,7 +15,7 @@ use Parlay\Core\Setups\Precision;
 use Parlay\Core\Setups\ShotSpread;
 
 /**
- * What a mark could prove at best from where one stands: its conformance probability where it is found exactly as it was designed (JCGM 106:2012, 7). Where that is
+ * What a mark could prove at best from where one stands: its conformance probability where it is found exactly as it was designed, or half way between what is allowed up and down (JCGM 106:2012, 7). Where that is
  * less than what is asked for, the tolerance is tighter than setup, instrument and distance can prove, however well it is staked.
  */
 final readonly class Provable
@@ -38,7 +38,8 @@ final readonly class Provable
     {
         $sight = self::sight($station, $design->elevation === null ? $design->at($station->mark->elevation) : $design, $targetHeight);
         $spread = DeviationSpread::of(ShotSpread::of($station, $setup, $sight, $accuracy), $design, $designedAt);
-        $deviation = Deviation::between($design, $design);
+        // Where more is allowed one way than the other, best is half way between.
+        $deviation = Deviation::between($design, $design->elevation === null ? $design : $design->at($design->elevation + $tolerance->middle()));
         $found = Conformance::judge($deviation, $spread, $tolerance, $deviation->judgedOf($judged), new DecisionRule);
 
         return $found === null ? null : new self(

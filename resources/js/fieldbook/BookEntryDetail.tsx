@@ -33,7 +33,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                         <>
                             <dt>against design</dt>
                             <dd>
-                                <Against of={mark.deviation} plan={mark.planTolerance} height={mark.heightTolerance} />{' '}
+                                <Against of={mark.deviation} by={mark} />{' '}
                                 <Verdict of={mark.kind === 'check' ? mark.verdict : verdictOf(mark)} />
                             </dd>
                         </>

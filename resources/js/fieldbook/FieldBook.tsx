@@ -3,6 +3,7 @@ import { useDeferredValue, useEffect, useState } from 'react';
 import type { BookEntry, BookShown, Project } from '../api/client';
 import { useBook } from '../api/hooks';
 import { Button } from '../parts/Button';
+import { allowedOf } from '../parts/tolerance';
 import { bookOf, useShown } from '../plan/shown';
 import { formatAngle, formatDeviation, formatJudged, formatLength, inWords, sidedLength } from '../units/format';
 import { bookTime } from '../units/times';
@@ -155,9 +156,9 @@ function useLine() {
     return (e: BookEntry): string => {
         const start = `${bookTime(e.at)}  ${(WORDS[e.kind] ?? e.kind).padEnd(9)}`;
         if (e.mark) {
-            const { deviation: d, name, verdict, planTolerance, heightTolerance, judged, aimed, kind, leftSo } = e.mark;
+            const { deviation: d, name, verdict, planTolerance, judged, aimed, kind, leftSo } = e.mark;
             const off = d
-                ? `${judged === 'height' && kind !== 'check' ? '' : `plan ${formatJudged(d.plan, planTolerance, true, length)}  `}height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, heightTolerance))}  ${verdict}${kind === 'check' ? '' : JUDGED[judged]}${leftSo ? ', left so' : ''}${aimed ? `  ${aimed.name}` : ''}`
+                ? `${judged === 'height' && kind !== 'check' ? '' : `plan ${formatJudged(d.plan, planTolerance, true, length)}  `}height ${d.height === null ? '–' : inWords(sidedLength(d.height, 'height', length, allowedOf(e.mark, d.height)))}  ${verdict}${kind === 'check' ? '' : JUDGED[judged]}${leftSo ? ', left so' : ''}${aimed ? `  ${aimed.name}` : ''}`
                 : 'no design';
             return `${start} ${isStruck(e) ? 'struck ' : ''}${name.padEnd(10)} ${off}`;
         }

@@ -11,6 +11,7 @@ import {
     sidedLength,
 } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
+import { allowedOf, type HeightTolerance } from './tolerance';
 
 interface Of {
     of: number | null | undefined;
@@ -85,12 +86,24 @@ interface Difference {
     height: number | null;
 }
 
+/** What is allowed in height: either way, or up and down. */
+export function HeightAllowed({ of }: { of: HeightTolerance }) {
+    return of.aboveTolerance == null ? (
+        <Deviation of={of.heightTolerance} />
+    ) : (
+        <>
+            <Deviation of={of.aboveTolerance} /> up, <Deviation of={of.heightTolerance} /> down
+        </>
+    );
+}
+
 /** Where something lies, seen from where it should be, with what is allowed of it in plan and height. */
-export function Against({ of: d, plan, height }: { of: Difference; plan: number; height: number }) {
+export function Against({ of: d, by }: { of: Difference; by: HeightTolerance & { planTolerance: number } }) {
     return (
         <>
             <Sided of={d.northing} side="northing" />, <Sided of={d.easting} side="easting" />, plan{' '}
-            <Deviation of={d.plan} allowed={plan} />, height <Sided of={d.height} side="height" allowed={height} />
+            <Deviation of={d.plan} allowed={by.planTolerance} />, height{' '}
+            <Sided of={d.height} side="height" allowed={allowedOf(by, d.height)} />
         </>
     );
 }

@@ -58,6 +58,13 @@ export function Recode({ project, those, onDone }: DeedProps) {
                     optional
                     hint="empty: the project’s"
                 />
+                <LengthField
+                    label="Tolerance above, if other"
+                    value={shown.aboveTolerance ?? null}
+                    onValue={(aboveTolerance) => setMeaning((m) => ({ ...m, aboveTolerance }))}
+                    optional
+                    hint="0: nothing may stand too high"
+                />
                 <TextField
                     label="Letter in the mark"
                     value={shown.mark ?? ''}

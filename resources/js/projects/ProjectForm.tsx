@@ -116,6 +116,13 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
                         onValue={(m) => m !== null && setValues({ ...values, heightTolerance: m })}
                     />
                     <LengthField
+                        label="Tolerance above, if other"
+                        value={values.aboveTolerance}
+                        onValue={(aboveTolerance) => setValues({ ...values, aboveTolerance })}
+                        optional
+                        hint="0: nothing may stand too high"
+                    />
+                    <LengthField
                         label="Accepted residual of a setup"
                         value={values.residualLimit}
                         onValue={(residualLimit) => setValues({ ...values, residualLimit })}

@@ -3,7 +3,7 @@ import type { Project } from '../api/client';
 /** What can be chosen of a project as a whole. */
 export type Settings = Pick<
     Project,
-    'name' | 'units' | 'planTolerance' | 'heightTolerance' | 'residualLimit' | 'acceptance' | 'acceptanceLevel'
+    'name' | 'units' | 'planTolerance' | 'heightTolerance' | 'aboveTolerance' | 'residualLimit' | 'acceptance' | 'acceptanceLevel'
 >;
 
 export const NEW: Settings = {
@@ -11,6 +11,7 @@ export const NEW: Settings = {
     units: { length: 'm', angle: 'dms', direction: 'azimuth', order: 'NE', station: '1+000' },
     planTolerance: 0.005,
     heightTolerance: 0.005,
+    aboveTolerance: null,
     residualLimit: null,
     acceptance: 'simple',
     acceptanceLevel: 0.95,

@@ -9,6 +9,7 @@ import { TextField } from '../parts/Field';
 import { Deviation, Sided } from '../parts/Figure';
 import { Failure, Notice } from '../parts/Notice';
 import { Scroll } from '../parts/Scroll';
+import { allowedOf } from '../parts/tolerance';
 import { Verdict } from '../parts/Verdict';
 import { WorkBar } from '../parts/WorkBar';
 import { CheckBeforeLeaving, SetupDoubt } from '../setups/SetupDoubt';
@@ -153,7 +154,7 @@ export function HandOver({ project, marks }: StageProps) {
                                     )}
                                 </td>
                                 <td className="n">
-                                    <Sided of={m.deviation?.height} side="height" none="–" allowed={m.heightTolerance} />
+                                    <Sided of={m.deviation?.height} side="height" none="–" allowed={allowedOf(m, m.deviation?.height)} />
                                     {m.conformance && m.conformance.heightUncertain !== null && (
                                         <div className="text-sm text-quiet">
                                             ± <Deviation of={m.conformance.heightUncertain} />

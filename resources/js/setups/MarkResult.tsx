@@ -3,6 +3,7 @@ import { offsetWords } from '../civil/Offset';
 import { verdictOf } from '../parts/conformity';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
 import { besideWords } from '../parts/offsetShot';
+import { allowedOf } from '../parts/tolerance';
 import { Uncertain } from '../parts/Uncertain';
 import { Verdict } from '../parts/Verdict';
 import { formatStation } from '../units/format';
@@ -77,11 +78,11 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                         <Sided
                             of={d.height}
                             side="grade"
-                            allowed={mark.verdict === 'out' ? mark.heightTolerance : undefined}
+                            allowed={mark.verdict === 'out' ? allowedOf(mark, d.height) : undefined}
                             none="no design here"
                         />
                     ) : (
-                        <Against of={d} plan={mark.planTolerance} height={mark.heightTolerance} />
+                        <Against of={d} by={mark} />
                     )}
                     {mark.kind !== 'check' && (
                         <div className="text-quiet">

@@ -1,11 +1,12 @@
 import type { Judged, Schemas } from '../api/client';
+import { allowedOf, type HeightTolerance } from '../parts/tolerance';
 import { useUnits } from '../units/UnitsContext';
 import { radiusOf, ringsOf } from './dial';
 
 interface Props {
     guidance: Schemas['Guidance'];
     planTolerance: number;
-    heightTolerance: number;
+    heightTolerance: HeightTolerance;
     /** azimuth that points up on the dial, and what lies there */
     up: { azimuth: number; words: string };
     /** where a line is staked: it runs through the centre in its true direction */
@@ -115,7 +116,7 @@ function LineThrough({ azimuth, band, colour, filled }: { azimuth: number; band:
 
 interface BarProps {
     raise: number | null;
-    tolerance: number;
+    tolerance: HeightTolerance;
     /** within tolerance, as core judges it */
     inside: boolean;
     /** the height is judged */
@@ -131,7 +132,9 @@ export function HeightBar({ raise, tolerance, inside, counts, large = false }: B
         return <div className="w-12 self-center text-center text-sm text-quiet">no design height</div>;
     }
     const y = Math.sign(raise) * radiusOf(Math.abs(raise)) * half;
-    const band = radiusOf(tolerance) * half;
+    // The pole's tip against the design in the middle: a floor of +0 is in from below alone.
+    const high = radiusOf(allowedOf(tolerance, 1)) * half;
+    const low = radiusOf(tolerance.heightTolerance) * half;
     const wide = large ? 30 : 9;
     return (
         <svg
@@ -153,9 +156,9 @@ export function HeightBar({ raise, tolerance, inside, counts, large = false }: B
             {counts && (
                 <rect
                     x={-wide}
-                    y={-band}
+                    y={-high}
                     width={2 * wide}
-                    height={2 * band}
+                    height={high + low}
                     fill="var(--in)"
                     fillOpacity="0.25"
                     stroke="var(--in)"

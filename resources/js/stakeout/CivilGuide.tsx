@@ -22,7 +22,13 @@ export function GradeGuide({ live, tolerance }: { live: Said; tolerance: number 
     const raise = live.guidance.raise;
     return (
         <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-            <HeightBar raise={raise} tolerance={tolerance ?? 0} inside={live.guidance.heightIn} counts={tolerance !== null} large />
+            <HeightBar
+                raise={raise}
+                tolerance={{ heightTolerance: tolerance ?? 0 }}
+                inside={live.guidance.heightIn}
+                counts={tolerance !== null}
+                large
+            />
             <Moves moves={toGrade(raise, live.designed?.place.elevation ?? null, length)} from="where the pole stands" />
         </div>
     );

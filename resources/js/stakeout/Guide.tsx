@@ -1,5 +1,6 @@
 import type { Live, Project } from '../api/client';
 import { useCodes } from '../api/hooks';
+import { heightToleranceOf } from '../parts/tolerance';
 import type { Moves as SaidBy } from '../stage/stages';
 import { useUnits } from '../units/UnitsContext';
 import { ApproachDial, HeightBar } from './ApproachDial';
@@ -28,11 +29,11 @@ export function Guide({ project, target, live, moves }: Props) {
     const code = target.kind === 'point' ? target.point.code : target.aim.code;
     const own = useCodes(project.id).data?.find((c) => c.code !== '' && c.code === code);
     const planTolerance = own?.planTolerance ?? project.planTolerance;
-    const heightTolerance = own?.heightTolerance ?? project.heightTolerance;
+    const allowed = heightToleranceOf(project, own);
     if (target.kind === 'aim' && target.aim.kind === 'elevation') {
         return (
             <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-                <HeightBar raise={g.raise} tolerance={heightTolerance} inside={g.heightIn} counts large />
+                <HeightBar raise={g.raise} tolerance={allowed} inside={g.heightIn} counts large />
                 <Moves moves={toElevation(g.raise, length)} from="wherever the pole stands" />
             </div>
         );
@@ -66,14 +67,7 @@ export function Guide({ project, target, live, moves }: Props) {
     return (
         <>
             <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-                <ApproachDial
-                    guidance={g}
-                    planTolerance={planTolerance}
-                    heightTolerance={heightTolerance}
-                    up={up}
-                    on={on}
-                    judged={judged}
-                />
+                <ApproachDial guidance={g} planTolerance={planTolerance} heightTolerance={allowed} up={up} on={on} judged={judged} />
                 <Moves
                     moves={figures}
                     from={

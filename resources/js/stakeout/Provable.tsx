@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { api, ask, type Live, type Project } from '../api/client';
-import { Deviation } from '../parts/Figure';
+import { Deviation, HeightAllowed } from '../parts/Figure';
 import { Notice } from '../parts/Notice';
 import type { Target } from './target';
 
@@ -48,7 +48,7 @@ export function Provable(of: Props) {
             {height !== null && (
                 <>
                     {plan === null && 'Height '}
-                    {plan !== null && 'height '}± <Deviation of={height} /> against <Deviation of={best.heightTolerance} />
+                    {plan !== null && 'height '}± <Deviation of={height} /> against <HeightAllowed of={best} />
                 </>
             )}
             . Stand nearer, or set up on better control.

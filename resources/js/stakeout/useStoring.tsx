@@ -4,8 +4,9 @@ import { api, ask, type Judged, type Mark, Problem, type Project, type Schemas }
 import { markOf, measure, useDayDeed } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { Dialog } from '../parts/Dialog';
-import { Deviation, Sided } from '../parts/Figure';
+import { Deviation, HeightAllowed, Sided } from '../parts/Figure';
 import type { OffsetShot } from '../parts/offsetShot';
+import { allowedOf, type HeightTolerance } from '../parts/tolerance';
 import { Verdict } from '../parts/Verdict';
 import type { Target } from './target';
 
@@ -87,10 +88,10 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
                         of={asked.evidence.height as number | null}
                         side="height"
                         none="no height"
-                        allowed={asked.evidence.heightTolerance as number}
+                        allowed={allowedOf(asked.evidence as unknown as HeightTolerance, asked.evidence.height as number | null)}
                     />
                     . Tolerance <Deviation of={asked.evidence.planTolerance as number} /> and{' '}
-                    <Deviation of={asked.evidence.heightTolerance as number} />.
+                    <HeightAllowed of={asked.evidence as unknown as HeightTolerance} />.
                 </p>
             )}
             <div className="flex flex-wrap justify-end gap-3">

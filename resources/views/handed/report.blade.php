@@ -28,7 +28,7 @@
 <div><dt>Report</dt><dd>@if ($stamp)no. {{ $stamp->number }}, @else not issued, as the field book stood on @endif{{ $figures->time($head['at']) }}</dd></div>
 <div><dt>Made by</dt><dd>{{ $head['author'] ?: 'not given' }}</dd></div>
 @if ($head['covers'] ?? '')<div><dt>Covers</dt><dd>{{ $head['covers'] }}</dd></div>@endif
-<div><dt>Tolerance</dt><dd>plan {{ $figures->deviation($head['planTolerance']) }}, height {{ $figures->deviation($head['heightTolerance']) }}, where a mark has none of its own</dd></div>
+<div><dt>Tolerance</dt><dd>plan {{ $figures->deviation($head['planTolerance']) }}, height {{ $figures->heightTolerance(new \Parlay\Core\Stakeout\Tolerance($head['planTolerance'], $head['heightTolerance'], $head['aboveTolerance'] ?? null)) }}, where a mark has none of its own</dd></div>
 <div><dt>Rule</dt><dd>{{ $guarded ? 'guarded acceptance at '.round(100 * $head['level'], 1).' % (JCGM 106:2012)' : 'simple acceptance (JCGM 106:2012): by the measured figure alone' }}; ± holds in 95 of 100 cases</dd></div>
 @if ($stamp)<div><dt>Checksum</dt><dd class="figure">{{ App\Reports\Models\ReportIssue::short($stamp->checksum) }} (of its figures, sha-256)</dd></div>@endif
 </dl>

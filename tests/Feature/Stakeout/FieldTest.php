@@ -180,7 +180,7 @@ final class FieldTest extends FeatureTestCase
         $figures = new Figures($this->project->units(), PrintZone::utc());
         self::assertSame(['5.0 mm', '5.04 mm', '5.1 mm', '5.02 mm low'], [
             $figures->judged(0.005, 0.005), $figures->judged(0.00504, 0.005), $figures->judged(0.00512, 0.005),
-            $figures->judgedHeight(-0.00502, 0.005),
+            $figures->judgedHeight(-0.00502, new Tolerance(0.005, 0.005)),
         ]);
         // A hundredth of a millimetre is arithmetic.
         self::assertSame(['in', 'out'], array_map(static fn (float $off) => Deviation::between(

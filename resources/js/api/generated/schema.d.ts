@@ -3249,6 +3249,7 @@ export interface components {
             heightTolerance: number | null;
             /** @enum {string|null} */
             judged: "plan_and_height" | "plan" | "height" | null;
+            aboveTolerance: number | null;
         };
         CollectedResource: {
             count: number;
@@ -3273,6 +3274,7 @@ export interface components {
             design: components["schemas"]["PositionBody"];
             planTolerance?: number;
             heightTolerance?: number;
+            aboveTolerance?: number | null;
         };
         ComputeSetupBody: {
             /** @enum {string} */
@@ -4253,6 +4255,7 @@ export interface components {
             verdict: string;
             planTolerance: number;
             heightTolerance: number;
+            aboveTolerance: number | null;
             /** @enum {string} */
             judged: "plan_and_height" | "plan" | "height";
             aimKey: string;
@@ -4823,6 +4826,7 @@ export interface components {
             units: components["schemas"]["Units"];
             planTolerance: number;
             heightTolerance: number;
+            aboveTolerance: number | null;
             residualLimit: number | null;
             /** @enum {string} */
             acceptance: "simple" | "guarded";
@@ -4845,6 +4849,7 @@ export interface components {
             acceptance?: "simple" | "guarded";
             acceptanceLevel?: number;
             seen?: components["schemas"]["ProjectSettings"] | null;
+            aboveTolerance?: number | null;
         };
         ProjectSummary: {
             id: number;
@@ -4866,6 +4871,7 @@ export interface components {
             heightUncertain: number | null;
             planTolerance: number;
             heightTolerance: number;
+            aboveTolerance: number | null;
             probability: number;
             level: number;
             provable: boolean;
@@ -5473,6 +5479,7 @@ export interface components {
             seen?: components["schemas"]["TypedCode"] | null;
             /** @enum {string|null} */
             judged?: "plan_and_height" | "plan" | "height" | null;
+            aboveTolerance?: number | null;
         };
         TypedControl: {
             name: string;
