@@ -18,6 +18,7 @@ use App\Lists\Tasks\PreviewPointsWork;
 use App\Lists\Tasks\TakePointsWork;
 use App\Packing\Tasks\PackProject;
 use App\Packing\Tasks\UnpackWork;
+use App\Reports\Tasks\PrintDay;
 use App\Reports\Tasks\PrintReport;
 use App\Reports\Tasks\PrintSetup;
 use App\Reports\Tasks\PrintVolume;
@@ -43,6 +44,7 @@ final class TheWorks
             TaskKind::WorklistSheet->value => PrintWorklist::class,
             TaskKind::SetupSheet->value => PrintSetup::class,
             TaskKind::VolumeSheet->value => PrintVolume::class,
+            TaskKind::DaySheet->value => PrintDay::class,
             TaskKind::Unpack->value => UnpackWork::class,
         ], [
             TaskKind::InspectDrawing->value => Inspection::class,

@@ -18,8 +18,9 @@ enum TaskKind: string
     case WorklistSheet = 'worklist_sheet';
     case SetupSheet = 'setup_sheet';
     case VolumeSheet = 'volume_sheet';
+    case DaySheet = 'day_sheet';
     case Unpack = 'unpack';
 
     /** Those that end in a printed sheet. */
-    public const SHEETS = [self::Report->value, self::WorklistSheet->value, self::SetupSheet->value, self::VolumeSheet->value];
+    public const SHEETS = [self::Report->value, self::WorklistSheet->value, self::SetupSheet->value, self::VolumeSheet->value, self::DaySheet->value];
 }

@@ -12,6 +12,7 @@ use App\Http\Page;
 use App\Projects\Models\Project;
 use App\Reports\CorrectionEntry;
 use App\Reports\Corrections;
+use App\Reports\DaySheetWanted;
 use App\Reports\IssueChange;
 use App\Reports\IssuedFigures;
 use App\Reports\IssueEntry;
@@ -45,6 +46,12 @@ final class ReportController
         $wanted = Body::read($request, ReportWanted::class);
 
         return new JsonResponse(TaskResource::of($start($project, TaskKind::Report, ['scope' => (array) $wanted->scope] + (array) $wanted)));
+    }
+
+    #[Post('/projects/{project}/day-sheet', 'Prints the foreman’s sheet of a day as PDF: done, out and what to do, still open; fetch it as a report when the task is done', DaySheetWanted::class, TaskResource::class)]
+    public function daySheet(Request $request, Project $project, StartTask $start): JsonResponse
+    {
+        return new JsonResponse(TaskResource::of($start($project, TaskKind::DaySheet, (array) Body::read($request, DaySheetWanted::class))));
     }
 
     #[Get('/projects/{project}/report-issues', 'Reports that were issued, the first one first', IssueEntry::class, list: true, query: Page::class)]

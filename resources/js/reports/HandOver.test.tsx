@@ -5,6 +5,7 @@ import { describe, expect, it, vi } from 'vitest';
 import type { Issue, Mark, Project } from '../api/client';
 import type { StageProps } from '../stage/stages';
 import { draw, fireEvent, said, screen, waitFor } from '../tests/screen';
+import { dateOf } from '../units/times';
 import { HandOver } from './HandOver';
 import { ALL, codesOf, covered, daysOf } from './scope';
 
@@ -94,6 +95,24 @@ describe('handing over', { timeout: 60_000 }, () => {
         });
         fireEvent.click(screen.getByLabelText('Only what is out or too close to call'));
         expect(screen.queryByRole('link', { name: 'Open the report' }), 'what was printed is no longer what is chosen').toBeNull();
+    });
+
+    it('prints the foreman’s sheet of today, or of the day that is chosen', async () => {
+        vi.stubGlobal('open', vi.fn());
+        const { asked } = shown([mark(1), mark(2, { at: '2026-12-01T12:00:00.000000Z' })], {
+            'POST /projects/1/day-sheet': { id: 9, state: 'done', result: { file: '/day.pdf' } },
+        });
+        const days = () => asked.filter((a) => a.method === 'POST').map((a) => (a.body as { day: string }).day);
+        fireEvent.click(screen.getByRole('button', { name: 'Foreman’s sheet' }));
+        const link = () => screen.queryByRole('link', { name: 'Open the foreman’s sheet' });
+        await waitFor(() => expect(link()?.getAttribute('href')).toBe('/day.pdf'), PATIENT);
+        expect(screen.getByRole('button', { name: 'Print the report' }), 'the report is another sheet').toBeTruthy();
+        expect(days()).toEqual([dateOf(new Date().toISOString())]);
+        fireEvent.click(screen.getByRole('button', { name: 'Covers all marks' }));
+        fireEvent.change(screen.getByLabelText('Days'), { target: { value: daysOf([mark(2, { at: '2026-12-01T12:00:00.000000Z' })])[0] } });
+        expect(link()).toBeNull();
+        fireEvent.click(screen.getByRole('button', { name: 'Foreman’s sheet' }));
+        await waitFor(() => expect(days()[1]).toBe(dateOf('2026-12-01T12:00:00.000000Z')), PATIENT);
     });
 
     it('lists what was issued, and says what changed since', async () => {

@@ -1,4 +1,4 @@
-import { FileCode, FileSpreadsheet, FileText } from 'lucide-react';
+import { ClipboardList, FileCode, FileSpreadsheet, FileText } from 'lucide-react';
 import { useState } from 'react';
 import { api, ask } from '../api/client';
 import { useWorklists } from '../api/hooks';
@@ -15,7 +15,7 @@ import { WorkBar } from '../parts/WorkBar';
 import { CheckBeforeLeaving, SetupDoubt } from '../setups/SetupDoubt';
 import { Sheet } from '../stage/Sheet';
 import type { StageProps } from '../stage/stages';
-import { localZone } from '../units/times';
+import { dateOf, localZone } from '../units/times';
 import { Corrections } from './Corrections';
 import { Issues } from './Issues';
 import { Letterhead } from './Letterhead';
@@ -31,19 +31,23 @@ export function HandOver({ project, marks }: StageProps) {
     const [choosing, setChoosing] = useState(false);
     const lists = useWorklists(project.id).data ?? [];
     const [file, setFile] = useState<string | null>(null);
+    const [day, setDay] = useState<string | null>(null);
     const work = useWork(project.id);
-    const print = async () => {
-        const task = await work.run(
-            ask(
-                api.POST('/api/v1/projects/{project}/reports', {
-                    params: { path: { project: project.id } },
-                    body: { author, name, scope, zone: localZone() },
-                }),
-            ),
+    const path = { params: { path: { project: project.id } } };
+    const report = () => ask(api.POST('/api/v1/projects/{project}/reports', { ...path, body: { author, name, scope, zone: localZone() } }));
+    // Of the day that was chosen, or of today.
+    const daySheet = () =>
+        ask(
+            api.POST('/api/v1/projects/{project}/day-sheet', {
+                ...path,
+                body: { author, zone: localZone(), day: scope.day || dateOf(new Date().toISOString()), worklistId: scope.worklistId },
+            }),
         );
+    const print = async (sheet: typeof report, shown: (file: string) => void) => {
+        const task = await work.run(sheet());
         if (task) {
             const { file } = task.result as unknown as { file: string };
-            setFile(file);
+            shown(file);
             // Whoever prints wants to see it; a browser that opens nothing by itself leaves the button.
             window.open(file, '_blank', 'noopener');
         }
@@ -52,6 +56,7 @@ export function HandOver({ project, marks }: StageProps) {
     const again = (change: () => void) => {
         change();
         setFile(null);
+        setDay(null);
     };
     const of = (verdict: string) => rows.filter((m) => verdictOf(m) === verdict).length;
     return (
@@ -67,7 +72,7 @@ export function HandOver({ project, marks }: StageProps) {
                             <FileText aria-hidden="true" /> Open the report
                         </a>
                     ) : (
-                        <Button kind="primary" busy={work.busy} onClick={() => void print()} icon={<FileText />}>
+                        <Button kind="primary" busy={work.busy} onClick={() => void print(report, setFile)} icon={<FileText />}>
                             {work.busy ? 'Printing…' : 'Print the report'}
                         </Button>
                     )}
@@ -97,6 +102,15 @@ export function HandOver({ project, marks }: StageProps) {
                 <Button onClick={() => setChoosing(!choosing)} aria-expanded={choosing}>
                     {scope === ALL ? 'Covers all marks' : 'Covers what is chosen'}
                 </Button>
+                {day ? (
+                    <a className={buttonLook('plain')} href={day} target="_blank" rel="noreferrer">
+                        <ClipboardList aria-hidden="true" /> Open the foreman’s sheet
+                    </a>
+                ) : (
+                    <Button disabled={work.busy} onClick={() => void print(daySheet, setDay)} icon={<ClipboardList />}>
+                        Foreman’s sheet
+                    </Button>
+                )}
                 <OfficeFiles project={project.id} issue={null} />
                 <Letterhead project={project.id} onChanged={() => setFile(null)} />
                 <Corrections project={project.id} />

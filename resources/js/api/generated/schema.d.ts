@@ -2224,6 +2224,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/day-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Prints the foreman’s sheet of a day as PDF: done, out and what to do, still open; fetch it as a report when the task is done */
+        post: operations["makeDaySheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/report-issues": {
         parameters: {
             query?: never;
@@ -3407,6 +3424,12 @@ export interface components {
             elevation: number;
             storey?: string | null;
             class?: string | null;
+        };
+        DaySheetWanted: {
+            day: string;
+            zone?: string;
+            author?: string;
+            worklistId?: number | null;
         };
         DeletionBody: {
             ids: number[];
@@ -10875,6 +10898,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ReportWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeDaySheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DaySheetWanted"];
             };
         };
         responses: {
