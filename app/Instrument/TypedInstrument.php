@@ -8,7 +8,7 @@ final readonly class TypedInstrument
 {
     /**
      * Seconds for a mean of two faces, millimetres and ppm as its maker states them; the rest in metres, micrometres, hPa, °C and parts
-     * of 1.
+     * of 1. calibratedOn: as 2026-03-14, certificate: its number; empty where nobody says.
      */
     public function __construct(
         public string $name,
@@ -26,5 +26,7 @@ final readonly class TypedInstrument
         public float $referenceTemperature = 12.0,
         public float $referenceHumidity = 0.6,
         public ?TypedInstrument $seen = null,
+        public string $calibratedOn = '',
+        public string $certificate = '',
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use Parlay\Core\Reports\Growth;
 use Parlay\Core\Reports\Scatter;
 use Parlay\Core\Reports\Trend;
 use Parlay\Core\Units\Side;
@@ -32,7 +33,7 @@ final readonly class CommonWords
         $words = "The mean of {$s->count} lies {$of->lies($s->north, $s->east)} of the design; they scatter about it by {$units->length->formatDeviation($s->spread)} (standard deviation of northing and of easting). "
             .($s->shifted ? 'That they lie so as a whole is more than chance (1 in 100): look at the setup, the control or the axis they were made from.' : 'That is no more than chance.');
 
-        return implode(' ', [$words, ...$of->groups($judged), ...$of->trends($judged)]);
+        return implode(' ', [$words, ...$of->groups($judged), ...$of->trends($judged), ...self::growth($judged)]);
     }
 
     /**
@@ -96,6 +97,22 @@ final readonly class CommonWords
         }
 
         return $said;
+    }
+
+    /**
+     * @param  list<ReportRow>  $rows
+     * @return list<string> a sentence each
+     */
+    private static function growth(array $rows): array
+    {
+        $grows = static fn (\Closure $with): bool => Growth::of(array_map(
+            static fn (ReportRow $r): array => [(float) $with($r), $r->deviation->plan ?? 0.0], array_values(array_filter($rows, static fn (ReportRow $r): bool => $r->trace !== null)),
+        ))?->isMore === true;
+
+        return [
+            ...($grows(static fn (ReportRow $r): ?float => $r->distance()) ? ['They grow with the distance from the instrument, more than chance: look at the orientation, the ppm and the prism constant, or stand nearer.'] : []),
+            ...($grows(static fn (ReportRow $r): ?float => $r->age()) ? ['They grow with the age of the setup, more than chance: look at the tripod, and check more often.'] : []),
+        ];
     }
 
     /**

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Clock;
+use App\Control\Models\ControlPoint;
 use App\Designs\Models\Design;
+use App\Instrument\Models\Instrument;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Models\Letterhead;
@@ -22,6 +24,8 @@ final readonly class Report
     /**
      * @param  Collection<int, Design>  $designs
      * @param  Collection<int, Setup>  $setups  that its marks were made from; all where it covers all
+     * @param  Collection<int, ControlPoint>  $control  that these setups sighted or stood on, as it is kept today
+     * @param  Collection<int, Instrument>  $instruments  that they were made with, of the project's list
      * @param  list<ReportRow>  $rows  stakes and as-built, in order
      * @param  list<ReportRow>  $checks
      */
@@ -35,6 +39,8 @@ final readonly class Report
         public string $at,
         public string $covers,
         public Letterhead $letterhead,
+        public Collection $control,
+        public Collection $instruments,
     ) {}
 
     /** @throws \DomainException where the worklist it shall cover is not there */
@@ -52,17 +58,38 @@ final readonly class Report
             ->filter(self::covered($wanted, $list))->values();
         $used = array_fill_keys($rows->map(static fn (ReportRow $r) => $r->mark->setup->number)->all(), true);
 
+        $shown = $wanted->scope == new ReportScope ? $setups->values() : $setups->filter(static fn (Setup $s) => isset($used[$s->number]))->values();
+
         return new self(
             project: $project,
             wanted: $wanted,
             designs: Design::of($project)->orderBy('id')->get(),
-            setups: $wanted->scope == new ReportScope ? $setups->values() : $setups->filter(static fn (Setup $s) => isset($used[$s->number]))->values(),
+            setups: $shown,
             rows: $rows->filter(static fn (ReportRow $r) => $r->mark->kind !== 'check')->values()->all(),
             checks: $rows->filter(static fn (ReportRow $r) => $r->mark->kind === 'check')->values()->all(),
             at: Clock::stamp(),
             covers: self::words($wanted->scope, $list),
             letterhead: Letterhead::in($project),
+            control: self::controlOf($project, $shown),
+            instruments: Instrument::of($project)->whereIn('name', $shown->pluck('instrument')->unique())->orderBy('name')->get(),
         );
+    }
+
+    /**
+     * @param  Collection<int, Setup>  $setups
+     * @return Collection<int, ControlPoint>
+     */
+    private static function controlOf(Project $project, Collection $setups): Collection
+    {
+        $names = [];
+        foreach ($setups as $s) {
+            $names[$s->station_name] = true;
+            foreach ($s->found()->residuals as $r) {
+                $names[$r->name] = true;
+            }
+        }
+
+        return ControlPoint::of($project)->orderBy('id')->get()->filter(static fn (ControlPoint $c): bool => isset($names[$c->name]))->values();
     }
 
     /** @return \Closure(ReportRow): bool checks of its days are always with it */

@@ -49,6 +49,18 @@ final readonly class ReportRow
         );
     }
 
+    /** From the instrument, in plan; metres. */
+    public function distance(): ?float
+    {
+        return $this->trace?->setup->position()->distanceTo($this->found);
+    }
+
+    /** Of its setup when it was measured, hours. */
+    public function age(): ?float
+    {
+        return $this->trace === null ? null : max(0.0, (strtotime($this->mark->at) - strtotime($this->trace->setup->at)) / 3600);
+    }
+
     public function kind(): string
     {
         return ['stake' => 'staked', 'as_built' => 'built', 'check' => 'check'][$this->mark->kind];

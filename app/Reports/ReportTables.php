@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Control\Models\ControlPoint;
 use App\Reports\Models\ReportIssue;
 use App\Setups\Models\Setup;
 use App\Setups\SetupMethod;
@@ -18,6 +19,30 @@ use Parlay\Words\Cautions;
 final readonly class ReportTables
 {
     public function __construct(private Report $report, private Figures $figures, private Progress $progress) {}
+
+    /** What the setups stand on, as it is kept today. */
+    public function control(): LongTable
+    {
+        [$a, $b] = $this->figures->order();
+
+        return new LongTable('Control', [
+            new Column(['name'], 0.2, bold: true), new Column([$a], 0.17, true), new Column([$b], 0.17, true), new Column(['elevation'], 0.13, true),
+            new Column(['standard deviation', 'plan / height'], 0.17, true), new Column(['where from'], 0.16),
+        ], $this->report->control->map(fn (ControlPoint $c): array => ['cells' => $this->controlCells($c)])->all());
+    }
+
+    /** @return list<list<string>> */
+    public function controlCells(ControlPoint $c): array
+    {
+        $f = $this->figures;
+        [$a, $b] = $f->order();
+        $from = ['listed' => 'given', 'station' => 'stood on', 'measured' => 'measured'][$c->origin->value];
+
+        return [
+            [$c->name], [$f->length($c->$a)], [$f->length($c->$b)], [$f->length($c->elevation)],
+            $c->held_fixed ? ['held fixed'] : [$f->deviation($c->plan_deviation, 'not given'), $f->deviation($c->height_deviation, 'not given')], [$from],
+        ];
+    }
 
     public function marks(): LongTable
     {

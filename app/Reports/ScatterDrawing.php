@@ -97,7 +97,8 @@ final readonly class ScatterDrawing
         );
     }
 
-    private static function colour(string $called): string
+    /** Of a dot, by how its mark is called. */
+    public static function colour(string $called): string
     {
         return match ($called) {
             'out' => '#b3261e', 'close' => '#8a5a00', default => '#1b6e3c'

@@ -46,6 +46,22 @@
 </table>
 @endforeach
 @if ($report->setups->count() > App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET)<p class="quiet">The other {{ $report->setups->count() - App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET }} setups stand behind.</p>@endif
+@if ($report->control->isNotEmpty() && $report->control->count() <= App\Reports\Tasks\PrintReport::CONTROL_ON_THE_SHEET)
+<table>
+    <tr><th>control</th><th class="n">{{ $figures->order()[0] }}</th><th class="n">{{ $figures->order()[1] }}</th><th class="n">elevation</th><th class="n">standard deviation, plan / height</th><th>where from</th></tr>
+    @foreach ($report->control as $c)
+    <tr>@foreach ($tables->controlCells($c) as $i => $cell)<td @if ($i > 0 && $i < 5) class="n" @endif>@if ($i === 0)<b>{{ $cell[0] }}</b>@else{{ implode(' / ', $cell) }}@endif</td>@endforeach</tr>
+    @endforeach
+</table>
+@endif
+@if ($report->instruments->isNotEmpty())
+<table>
+    <tr><th>instrument</th><th class="n">direction</th><th class="n">zenith</th><th class="n">distance</th><th>calibrated</th><th>certificate</th></tr>
+    @foreach ($report->instruments as $i)
+    <tr><td><b>{{ $i->name }}</b></td><td class="n">{{ $i->direction_seconds }}″</td><td class="n">{{ $i->zenith_seconds }}″</td><td class="n">{{ $i->distance_millimetres }} mm + {{ $i->distance_ppm }} ppm</td><td>{{ $i->calibrated_on ?: 'not given' }}</td><td>{{ $i->certificate ?: 'not given' }}</td></tr>
+    @endforeach
+</table>
+@endif
 @if ($report->checks !== [] && count($report->checks) <= App\Reports\Tasks\PrintReport::CHECKS_ON_THE_SHEET)
 <table>
     <tr><th>check shot on</th><th>time</th><th>setup</th><th class="n">north or south</th><th class="n">east or west</th><th class="n">plan</th><th class="n">height</th></tr>
@@ -67,6 +83,7 @@
 <div style="page-break-inside: avoid">
 <h2>What they have in common</h2>
 <img src="data:image/svg+xml;base64,{{ base64_encode($scatter) }}" style="width: 100%">
+@if ($growth !== null)<img src="data:image/svg+xml;base64,{{ base64_encode($growth) }}" style="width: 100%">@endif
 <div>{{ $common }}</div>
 </div>
 @endif

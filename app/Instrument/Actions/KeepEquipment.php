@@ -50,8 +50,22 @@ final class KeepEquipment
             'distance_ppm' => $b->distancePpm, 'centring' => $b->centring, 'notch_radius' => $b->notchRadius, 'notch_drop' => $b->notchDrop,
             'collimation_seconds' => $b->collimationSeconds, 'index_seconds' => $b->indexSeconds, 'wavelength' => $b->wavelength,
             'reference_pressure' => $b->referencePressure,
+            'calibrated_on' => self::day(trim($b->calibratedOn)), 'certificate' => self::line(trim($b->certificate)),
             'reference_temperature' => $b->referenceTemperature, 'reference_humidity' => $b->referenceHumidity,
         ];
+    }
+
+    private static function day(string $day): string
+    {
+        $read = \DateTimeImmutable::createFromFormat('!Y-m-d', $day);
+
+        return $day === '' || ($read !== false && $read->format('Y-m-d') === $day) ? $day
+            : throw new \DomainException("“{$day}” is no day. Write when it was calibrated as 2026-03-14, or leave it empty.");
+    }
+
+    private static function line(string $text): string
+    {
+        return mb_strlen($text) <= 60 && preg_match('~[\x00-\x1F\x7F]~', $text) !== 1 ? $text : throw new \DomainException('The number of a certificate is one line of at most 60 characters.');
     }
 
     public function target(Project $project, TypedTarget $b, ?Target $existing): Target

@@ -24,6 +24,8 @@ final readonly class InstrumentResource
         public float $referencePressure,
         public float $referenceTemperature,
         public float $referenceHumidity,
+        public string $calibratedOn,
+        public string $certificate,
     ) {}
 
     public static function of(Instrument $i): self
@@ -44,6 +46,8 @@ final readonly class InstrumentResource
             referencePressure: $i->reference_pressure,
             referenceTemperature: $i->reference_temperature,
             referenceHumidity: $i->reference_humidity,
+            calibratedOn: $i->calibrated_on,
+            certificate: $i->certificate,
         );
     }
 }

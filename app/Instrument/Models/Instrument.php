@@ -18,6 +18,9 @@ final class Instrument extends Model
 
     public $timestamps = false;
 
+    /** What the database sets where nothing is said. */
+    protected $attributes = ['calibrated_on' => '', 'certificate' => ''];
+
     protected $casts = [
         'direction_seconds' => 'float', 'zenith_seconds' => 'float',
         'distance_millimetres' => 'float', 'distance_ppm' => 'float', 'centring' => 'float',

@@ -9,6 +9,7 @@ use App\Projects\Models\Project;
 use App\Reports\Actions\IssueReport;
 use App\Reports\DeviationDrawing;
 use App\Reports\Figures;
+use App\Reports\GrowthDrawing;
 use App\Reports\IssueCounts;
 use App\Reports\IssuedFigures;
 use App\Reports\IssueEntry;
@@ -34,6 +35,8 @@ final class PrintReport implements Work
 
     public const CHECKS_ON_THE_SHEET = 40;
 
+    public const CONTROL_ON_THE_SHEET = 20;
+
     public function __invoke(Task $task, Progress $progress): array
     {
         $project = Project::query()->findOrFail($task->project_id);
@@ -55,17 +58,19 @@ final class PrintReport implements Work
     {
         $project = $report->project;
         $figures = new Figures($project->units(), PrintZone::named($report->wanted->zone));
+        $tables = new ReportTables($report, $figures, $progress);
         $html = view('report', [
+            'tables' => $tables,
             'report' => $report, 'figures' => $figures, 'stamp' => $stamp, 'former' => $former, 'changes' => count($changes), 'counts' => IssueCounts::of($report),
             'turned' => count(array_filter($changes, static fn (MarkChange $c): bool => $c->isTurned())),
-            'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => $issued->head['common'],
+            'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => $issued->head['common'], 'growth' => GrowthDrawing::svg($report->counting(), $project->length_style),
             'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style),
         ])->render();
-        $tables = new ReportTables($report, $figures, $progress);
         $behind = $report->setups->slice(self::SETUPS_ON_THE_SHEET);
         Pdf::write($html, $project->name, $path, $progress, $report->letterhead, [
             ...($changes === [] || $former === null ? [] : [$tables->changes($former, $changes)]),
             ...($behind->isEmpty() ? [] : [$tables->setups($behind)]),
+            ...($report->control->count() > self::CONTROL_ON_THE_SHEET ? [$tables->control()] : []),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),
             $tables->marks(),
             ...($issued->corrections() === [] ? [] : [$tables->corrections($issued->corrections())]),

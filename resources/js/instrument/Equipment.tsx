@@ -167,6 +167,18 @@ function Instruments({ project }: { project: Project }) {
                             onValue={(value) => setEdited({ ...edited, [key]: value / factor })}
                         />
                     ))}
+                    <TextField
+                        label="Calibrated on"
+                        hint="as 2026-03-14"
+                        value={edited.calibratedOn ?? ''}
+                        onValue={(calibratedOn) => setEdited({ ...edited, calibratedOn })}
+                    />
+                    <TextField
+                        label="Certificate"
+                        hint="its number"
+                        value={edited.certificate ?? ''}
+                        onValue={(certificate) => setEdited({ ...edited, certificate })}
+                    />
                     <Button onClick={() => setEdited(null)}>Cancel</Button>
                     <Button busy={keep.isPending} onClick={() => keep.mutate(edited, { onSuccess: () => setEdited(null) })}>
                         Keep instrument

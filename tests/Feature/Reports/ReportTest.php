@@ -220,4 +220,18 @@ final class ReportTest extends SiteTestCase
             [(float) $s[1] + $d * cos($azimuth), (float) $s[2] + $d * sin($azimuth), (float) $s[3] + (float) $s[7] + $h - (float) $m[10]], 6e-4,
         );
     }
+
+    public function test_the_sheet_has_the_control_it_rests_on_and_when_its_instrument_was_calibrated(): void
+    {
+        $name = (string) Setup::of($this->project)->value('instrument');
+        $this->ask('POST', $this->at('/instruments'), ['name' => $name, 'directionSeconds' => 2.5, 'calibratedOn' => '2026-02-30'])->assertStatus(422);
+        $this->ask('POST', $this->at('/instruments'), ['name' => $name, 'directionSeconds' => 2.5, 'calibratedOn' => '2026-03-14', 'certificate' => 'K 17/26'])->assertOk();
+        ControlPoint::of($this->project)->where('name', 'B')->update(['held_fixed' => false, 'plan_deviation' => 0.0031, 'height_deviation' => 0.0042]);
+        $this->staked('A1', 0.0, new Position(1010.0, 2030.0, 10.0));
+        $text = (string) preg_replace('~[^\\S\n]+~', ' ', $this->text($this->ask('POST', $this->at('/reports'), [])->assertOk()->json('id')));
+        $b = ControlPoint::of($this->project)->where('name', 'B')->firstOrFail();
+        self::assertStringContainsString(sprintf('B %.3f m %.3f m %.3f m 3.1 mm / 4.2 mm given', $b->northing, $b->easting, $b->elevation), $text);
+        self::assertMatchesRegularExpression('~A [\d.]+ m [\d.]+ m [\d.]+ m held fixed given~', $text);
+        self::assertMatchesRegularExpression('~2\.5″ 2″ 1 mm \+ 1\.5 ppm 2026-03-14 K 17/26~', $text);
+    }
 }

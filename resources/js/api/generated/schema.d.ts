@@ -4020,6 +4020,8 @@ export interface components {
             referencePressure: number;
             referenceTemperature: number;
             referenceHumidity: number;
+            calibratedOn: string;
+            certificate: string;
         };
         InstrumentState: {
             link: string;
@@ -5551,6 +5553,8 @@ export interface components {
             referenceTemperature?: number;
             referenceHumidity?: number;
             seen?: components["schemas"]["TypedInstrument"] | null;
+            calibratedOn?: string;
+            certificate?: string;
         };
         TypedPlacement: {
             dNorthing: number;
