@@ -44,6 +44,7 @@ final class Packing
             'control_id' => 'control_points', 'mends' => 'marks',
         ],
         'strikes' => ['project_id' => 'projects', 'mark_id' => 'marks'],
+        'photographs' => ['project_id' => 'projects', 'observation_id' => 'observations'],
     ];
 
     /** Rows of a table that are a project's, or that are of something of it. */
@@ -56,7 +57,7 @@ final class Packing
     }
 
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'letterheads', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes'];
+    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'letterheads', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes', 'photographs'];
 
     /** Columns of bytes, written in base64. */
     public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors', 'logo'];

@@ -18,6 +18,8 @@ use App\Designs\HeightsChoice;
 use App\Designs\LayerEntry;
 use App\Designs\Models\Design;
 use App\Designs\Models\DesignLayer;
+use App\FieldBook\PhotographToKeep;
+use App\FieldBook\Picture;
 use App\Instrument\Purpose;
 use App\Instrument\TargetKind;
 use App\Projects\PointName;
@@ -195,6 +197,7 @@ final class RowCheck
             'surface_tiles' => PackedSurface::checkTile((string) base64_decode((string) $row['bytes'], true)),
             'marks' => self::mark($row),
             'letterheads' => self::letterhead($row),
+            'photographs' => self::photograph($row),
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
             'design_layers' => self::layer($row, $this->model(new DesignLayer, $row)),
@@ -343,6 +346,15 @@ final class RowCheck
         return new \DomainException(
             "Line $line of {$this->table}: “{$column}” $what. Nothing was stored; it was changed after packing, or packed by something else.",
         );
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function photograph(array $row): void
+    {
+        new PhotographToKeep((string) $row['key'], (int) $row['observation_id'], '', (string) ($row['caption'] ?? ''));
+        if (! Picture::isOne((string) base64_decode((string) $row['bytes'], true))) {
+            throw new \DomainException('the photograph is no picture.');
+        }
     }
 
     /** @param  array<string, mixed>  $row */

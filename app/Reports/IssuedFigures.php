@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\PrintZone;
 use App\Setups\Models\Setup;
 use App\Typed\Values;
 use Parlay\Core\Reports\IssuedMark;
@@ -37,6 +38,7 @@ final readonly class IssuedFigures
                 'acceptance' => $p->acceptance, 'level' => $p->acceptance_level, 'scope' => $report->wanted->scope, 'name' => $report->wanted->name,
                 'covers' => $report->covers, 'common' => CommonWords::of($report->counting(), $p->units()), 'corrections' => Corrections::of($p),
                 'letterhead' => LetterheadEntry::of($report->letterhead), 'author' => $report->wanted->author, 'at' => $report->at, 'zone' => $report->wanted->zone, 'computedBy' => config()->string('parlay.version'),
+                'photographs' => PhotographPages::of($report, new Figures($p->units(), PrintZone::utc()))->frozen(),
             ],
             array_values($report->setups->map(self::setup(...))->all()),
             self::marksOf($report),

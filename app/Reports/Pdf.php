@@ -17,6 +17,7 @@ final class Pdf
      * @param  list<LongTable>  $tables  behind the page, in order
      * @param  list<string>  $signatures  who signs at the end
      * @param  Stamp|null  $stamp  of an issued report
+     * @param  PhotographPages|null  $photographs  behind all of it
      * @param  Letterhead  $letterhead  above the first page; of a project without one it is empty
      */
     public static function write(
@@ -28,6 +29,7 @@ final class Pdf
         array $tables = [],
         array $signatures = [],
         ?Stamp $stamp = null,
+        ?PhotographPages $photographs = null,
     ): void {
         @mkdir(dirname($path), 0o755, true);
         $progress->tell(0.05, 'laying the first pages out');
@@ -46,6 +48,7 @@ final class Pdf
         if ($signatures !== []) {
             $drawn->signatures($signatures);
         }
+        $photographs?->draw($pdf);
         self::number($pdf, $title);
         $progress->tell(0.97, 'writing the file');
         $bytes = $pdf->Output('', 'S');

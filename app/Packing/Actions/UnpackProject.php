@@ -36,7 +36,7 @@ final class UnpackProject
     private const TOLD = 3600;
 
     /** Lines of the field book and what stands beside them. */
-    private const BOOK = ['setups', 'observations', 'corrections', 'marks', 'strikes'];
+    private const BOOK = ['setups', 'observations', 'corrections', 'marks', 'strikes', 'photographs'];
 
     /** SQLSTATE of a constraint that does not hold. */
     private const NOT_TOGETHER = '23000';

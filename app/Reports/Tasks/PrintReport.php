@@ -15,6 +15,7 @@ use App\Reports\IssuedFigures;
 use App\Reports\IssueEntry;
 use App\Reports\Models\ReportIssue;
 use App\Reports\Pdf;
+use App\Reports\PhotographPages;
 use App\Reports\Report;
 use App\Reports\ReportTables;
 use App\Reports\ReportWanted;
@@ -75,7 +76,7 @@ final class PrintReport implements Work
             $tables->marks(),
             ...($issued->corrections() === [] ? [] : [$tables->corrections($issued->corrections())]),
             (new TraceTable($report, $figures, $progress))->table(),
-        ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp);
+        ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp, PhotographPages::of($report, $figures));
     }
 
     public static function path(Task $task): string

@@ -25,6 +25,8 @@ export const useCodes = (project: number) => queries.useQuery('get', '/api/v1/pr
 export const useWorklists = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/worklists', of(project));
 /** Reports that were issued, the first one first. */
 export const useIssues = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/report-issues', of(project));
+/** Pictures of readings. */
+export const usePhotographs = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/photographs', of(project));
 /** What was put right afterwards. */
 export const useCorrections = (project: number, enabled: boolean) =>
     queries.useQuery('get', '/api/v1/projects/{project}/corrections', of(project), { enabled });

@@ -2,6 +2,7 @@ import type { BookEntry } from '../api/client';
 import { verdictOf } from '../parts/conformity';
 import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '../parts/Figure';
 import { besideWords } from '../parts/offsetShot';
+import { Photographs } from '../parts/Photographs';
 import { Uncertain } from '../parts/Uncertain';
 import { Verdict } from '../parts/Verdict';
 import { isUsed } from '../setups/residual';
@@ -71,6 +72,7 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     <dd>{reading.instrument}</dd>
                 </dl>
             )}
+            {reading && <Photographs project={project} observation={reading.id} adding />}
             {mark && <StrikeMark project={project} mark={mark} />}
             {reading && <MendReading project={project} reading={reading} />}
             {setup && (

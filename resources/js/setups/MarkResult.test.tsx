@@ -32,7 +32,10 @@ describe('a stored mark', { timeout: 60_000 }, () => {
         expect(said()).toContain('6.1 mm');
         fireEvent.click(screen.getByRole('button', { name: 'Undo A5.4: strike it' }));
         await waitFor(() => expect(onUndone).toHaveBeenCalledTimes(1), PATIENT);
-        expect(asked[0]).toMatchObject({ method: 'POST', body: { struck: true, reason: 'undone right after it was stored' } });
+        expect(asked.find((a) => a.method === 'POST')).toMatchObject({
+            method: 'POST',
+            body: { struck: true, reason: 'undone right after it was stored' },
+        });
     });
 
     it('is no more undone by a touch once another was stored', () => {

@@ -3,6 +3,7 @@ import { offsetWords } from '../civil/Offset';
 import { verdictOf } from '../parts/conformity';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
 import { besideWords } from '../parts/offsetShot';
+import { Photographs } from '../parts/Photographs';
 import { allowedOf } from '../parts/tolerance';
 import { Uncertain } from '../parts/Uncertain';
 import { Verdict } from '../parts/Verdict';
@@ -96,6 +97,7 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                     <Coordinates {...mark.found} />
                 </div>
             )}
+            <Photographs project={project} observation={mark.observationId} adding={latest} />
         </div>
     );
 }

@@ -35,7 +35,8 @@ afterEach(() => {
 /** Draws a screen in a document, with a server that gives the answers set for an address ("GET /projects/1/points") and an empty list for others. */
 export function draw(element: ReactElement, answers: Answers = {}, units: Units = METRIC): { asked: Asked[] } {
     const asked: Asked[] = [];
-    vi.stubGlobal('fetch', async (request: Request) => {
+    vi.stubGlobal('fetch', async (to: Request | string, init?: RequestInit) => {
+        const request = typeof to === 'string' ? new Request(new URL(to, 'http://parlay'), init) : to;
         const one: Asked = {
             method: request.method,
             path: new URL(request.url).pathname.replace('/api/v1', ''),

@@ -199,6 +199,7 @@ final class PackingTest extends FeatureTestCase
         yield 'a target height of a crane' => $column('observations', 'target_height', 90);
         yield 'a logo that is no picture' => $column('letterheads', 'logo', base64_encode('<svg onload="x"/>'));
         yield 'a firm of many lines' => $column('letterheads', 'firm', "a\nb");
+        yield 'a photograph that is no picture' => $column('photographs', 'bytes', base64_encode('<svg onload="x"/>'));
         yield 'a paper of its own' => $column('letterheads', 'paper', 'a0');
         yield 'a worklist of words' => $column('worklists', 'point_ids', '["x"]');
     }

@@ -59,6 +59,9 @@ trait WorkedProject
         ])->assertOk()->json('id');
         $this->ask('POST', "/projects/{$project->id}/marks/$wrong/strikes", ['struck' => true, 'reason' => 'a step too far', 'by' => 'Ö'])->assertOk();
 
+        $this->ask('POST', "/projects/{$project->id}/photographs", [
+            'key' => $this->newKey(), 'observationId' => $observation->id, 'upload' => $this->upload($project, self::picture(), 'stake.png'), 'caption' => 'Süd',
+        ])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/instruments", ['name' => '2″'])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/targets", ['name' => 'pole'])->assertOk();
         DB::table('corrections')->insert([
