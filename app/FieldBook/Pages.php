@@ -118,6 +118,7 @@ final class Pages
         $id = (int) $l->id;
         $mark = in_array($l->kind, ['reading', 'setup'], true) ? null : $marks->get($id);
         $setup = $l->kind === 'setup' ? $setups->get($id) : null;
+        $mark?->setRelation('observation', $readings->get($mark->observation_id));
         $reading = $l->kind === 'reading' ? $readings->get($id) : ($mark === null ? null : $readings->get($mark->observation_id));
 
         return new BookEntry(

@@ -209,17 +209,10 @@ final class Mending
         $verdict = $design === null || $old->verdict === Verdict::Undecided->value
             ? Verdict::Undecided
             : Deviation::between($design, $place)->verdict($old->tolerance(), $old->judged);
-        Mark::query()->create([
-            'project_id' => $old->project_id, 'key' => "mended-{$old->id}-".bin2hex(random_bytes(6)),
-            'at' => Clock::stamp(), 'kind' => $old->kind, 'setup_id' => $setup->id, 'observation_id' => $old->observation_id,
-            'point_id' => $old->point_id, 'control_id' => $old->control_id, 'name' => $old->name, 'code' => $old->code,
-            'design_northing' => $design?->northing, 'design_easting' => $design?->easting,
-            'design_elevation' => $design?->elevation, 'design_source' => $old->design_source,
-            'issued_northing' => $old->issued_northing, 'issued_easting' => $old->issued_easting, 'issued_elevation' => $old->issued_elevation,
-            'aim_key' => $old->aim_key, 'aimed' => $aimed, 'spread' => $spread === null ? null : (array) $spread, 'judged' => $old->judged, 'left_so' => $old->left_so, 'shot_offset' => $old->shot_offset, 'note' => $old->note,
-            'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation,
-            'plan_tolerance' => $old->plan_tolerance, 'height_tolerance' => $old->height_tolerance, 'above_tolerance' => $old->above_tolerance,
-            'verdict' => $verdict->value, 'computed_by' => config()->string('parlay.version'), 'mends' => $old->id,
+        MarkVersion::write($old, [
+            'setup_id' => $setup->id, 'design_northing' => $design?->northing, 'design_easting' => $design?->easting, 'design_elevation' => $design?->elevation,
+            'aimed' => $aimed, 'spread' => $spread === null ? null : (array) $spread,
+            'northing' => $place->northing, 'easting' => $place->easting, 'elevation' => $place->elevation, 'verdict' => $verdict->value,
         ]);
     }
 }

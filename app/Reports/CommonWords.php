@@ -84,7 +84,7 @@ final readonly class CommonWords
     private function trends(array $rows): array
     {
         $said = [];
-        $drift = Trend::drift(array_map(static fn (ReportRow $r): array => [(float) strtotime($r->mark->at) / 3600, ...self::off($r)], $rows));
+        $drift = Trend::drift(array_map(static fn (ReportRow $r): array => [(float) strtotime($r->at) / 3600, ...self::off($r)], $rows));
         if ($drift?->isMore === true) {
             $said[] = "They drift with time, {$this->lies($drift->real, $drift->imaginary)} each hour, more than chance: look at the tripod and at the checks of the day.";
         }

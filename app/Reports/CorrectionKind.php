@@ -13,6 +13,8 @@ enum CorrectionKind: string
     case Setup = 'setup';
     /** marks were worked anew from the setup they have */
     case Marks = 'marks';
+    /** shots that were measured by themselves were held against designs */
+    case Matched = 'matched';
     case Struck = 'struck';
     case Unstruck = 'unstruck';
 }

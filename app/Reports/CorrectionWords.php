@@ -13,6 +13,7 @@ final class CorrectionWords
             CorrectionKind::Reading => "Target of {$c->what}: height {$f->length($c->targetHeight)}, constant {$f->deviation($c->prismConstant)}",
             CorrectionKind::Setup => "{$c->what}, worked anew",
             CorrectionKind::Marks => "{$c->what}, worked anew",
+            CorrectionKind::Matched => "{$c->what} held against designs",
             CorrectionKind::Struck => "{$c->what} struck",
             CorrectionKind::Unstruck => "Strike of {$c->what} taken back",
         };

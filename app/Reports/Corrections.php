@@ -40,7 +40,7 @@ final class Corrections
     private function readMarks(): void
     {
         $rows = DB::table('marks')->where('project_id', $this->project->id)->orderBy('id')
-            ->get(['id', 'mends', 'name', 'at', 'setup_id', 'northing', 'easting', 'elevation', 'verdict', 'observation_id']);
+            ->get(['id', 'mends', 'name', 'at', 'setup_id', 'northing', 'easting', 'elevation', 'verdict', 'observation_id', 'design_northing']);
         foreach ($rows as $m) {
             $this->marks[(int) $m->id] = $m;
             $this->first[(int) $m->id] = $m->mends === null ? (int) $m->id : $this->first[(int) $m->mends] ?? (int) $m->mends;
@@ -93,12 +93,14 @@ final class Corrections
         foreach ($this->marks as $m) {
             $old = $m->mends === null ? null : $this->marks[(int) $m->mends] ?? null;
             if ($old !== null && $old->setup_id === $m->setup_id) {
-                $groups["{$m->setup_id} ".substr($m->at, 0, 19)][] = $m;
+                $kind = $old->design_northing === null && $m->design_northing !== null ? CorrectionKind::Matched : CorrectionKind::Marks;
+                $groups["{$m->setup_id} {$kind->value} ".substr($m->at, 0, 19)] ??= [$kind, []];
+                $groups["{$m->setup_id} {$kind->value} ".substr($m->at, 0, 19)][1][] = $m;
             }
         }
 
-        return array_map(fn (array $marks): CorrectionEntry => $this->moved(
-            new CorrectionEntry($marks[0]->at, CorrectionKind::Marks, self::named(array_column($marks, 'name')), ''), $marks,
+        return array_map(fn (array $group): CorrectionEntry => $this->moved(
+            new CorrectionEntry($group[1][0]->at, $group[0], self::named(array_column($group[1], 'name')), ''), $group[1],
         ), array_values($groups));
     }
 

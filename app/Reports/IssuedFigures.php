@@ -71,7 +71,7 @@ final readonly class IssuedFigures
         $d = $r->design;
 
         return new IssuedMark(
-            subject: $r->subject, mark: $r->mark->id, first: $r->first, name: $r->mark->name, code: $r->mark->code, kind: $r->mark->kind, at: $r->mark->at,
+            subject: $r->subject, mark: $r->mark->id, first: $r->first, name: $r->mark->name, code: $r->mark->code, kind: $r->mark->kind, at: $r->at,
             setup: $r->mark->setup->number,
             found: [self::figure($r->found->northing), self::figure($r->found->easting), self::figure($r->found->elevation)],
             design: $d === null ? [] : [self::figure($d->northing), self::figure($d->easting), self::figure($d->elevation)],

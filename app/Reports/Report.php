@@ -102,7 +102,7 @@ final readonly class Report
         return static function (ReportRow $r) use ($scope, $zone, $points): bool {
             $m = $r->mark;
 
-            return ($scope->day === '' || $zone->day($m->at) === $scope->day) && ($m->kind === 'check' || (
+            return ($scope->day === '' || $zone->day($r->at) === $scope->day) && ($m->kind === 'check' || (
                 ($points === null || ($m->point_id !== null && isset($points[$m->point_id])))
                 && ($scope->code === null || $m->code === $scope->code)
                 && ($scope->kind === '' || $m->kind === $scope->kind)

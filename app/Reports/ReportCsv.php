@@ -44,7 +44,7 @@ final class ReportCsv
                 ...$order($r->found->northing, $r->found->easting), $n($r->found->elevation),
                 $n($r->deviation?->northing), $n($r->deviation?->easting), $n($r->deviation?->height), $n($r->deviation?->plan),
                 $n($m->plan_tolerance), $n($m->height_tolerance), $n($m->above_tolerance), $m->verdict, $r->judged(),
-                $r->replaced ? 'replaced' : 'yes', $m->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
+                $r->replaced ? 'replaced' : 'yes', $r->at, (string) $m->setup->number, SpreadsheetCell::write($m->design_source),
                 ...self::aimed($r, $n, $report->project),
                 ...$order($m->issued_northing, $m->issued_easting), $n($m->issued_elevation), $n($m->movedBy()), ...self::trace($r, $unit->metres()), ...self::conformance($r, $n),
             ], ',', '"', '');

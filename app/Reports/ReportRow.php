@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use App\Mending\Actions\MatchBuilt;
 use App\Setups\Models\Setup;
 use App\Stakeout\MarkConformance;
 use App\Stakeout\Models\Mark;
@@ -31,11 +32,13 @@ final readonly class ReportRow
         public ?Trace $trace = null,
         public string $element = '',
         public ?int $model = null,
+        public string $at = '',
     ) {}
 
     /** Replaced where a later mark of the same point counts in its place. */
     public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what, ?Setup $setup, ElementOfMark $elements): self
     {
+        $at = $mark->measuredAt();
         $trace = $mark->observation === null || $setup === null ? null : Trace::of($mark->observation, $setup);
         $mark->unsetRelation('observation');
 
@@ -45,7 +48,7 @@ final readonly class ReportRow
 
         return new self(
             mark: $mark, design: $design, found: $found, deviation: $deviation, replaced: ! $what->counts($mark->id),
-            conformance: MarkConformance::of($mark, $deviation, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace, element: $element, model: $model,
+            conformance: MarkConformance::of($mark, $deviation, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace, element: $element, model: $model, at: $at,
         );
     }
 
@@ -58,7 +61,7 @@ final readonly class ReportRow
     /** Of its setup when it was measured, hours. */
     public function age(): ?float
     {
-        return $this->trace === null ? null : max(0.0, (strtotime($this->mark->at) - strtotime($this->trace->setup->at)) / 3600);
+        return $this->trace === null ? null : max(0.0, (strtotime($this->at) - strtotime($this->trace->setup->at)) / 3600);
     }
 
     public function kind(): string
@@ -126,7 +129,7 @@ final readonly class ReportRow
     {
         return implode(', ', array_filter([
             $this->conformance?->isClose() === true ? 'in with '.$this->probability() : '',
-            $this->mark->mends === null ? '' : 'corrected',
+            $this->mark->mends === null ? '' : (str_ends_with($this->mark->design_source, MatchBuilt::AFTERWARDS) ? 'held against it afterwards' : 'corrected'),
             $this->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
             $this->mark->issued() === null ? '' : 'marked where the wall stands', $this->mark->offsetShot() === null ? '' : 'measured beside the prism',
         ]));

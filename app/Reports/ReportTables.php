@@ -163,7 +163,7 @@ final readonly class ReportTables
             $this->progress->tell(0.15, 'writing the checks');
             $d = $c->deviation;
             yield ['cells' => [
-                [$c->mark->name], [$f->time($c->mark->at)], [(string) $c->mark->setup->number],
+                [$c->mark->name], [$f->time($c->at)], [(string) $c->mark->setup->number],
                 [$f->sided(Side::Northing, $d?->northing, '–')], [$f->sided(Side::Easting, $d?->easting, '–')],
                 [$f->deviation($d?->plan)], [$f->sided(Side::Height, $d?->height, '–')],
             ]];

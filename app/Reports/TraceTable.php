@@ -75,7 +75,7 @@ final readonly class TraceTable
         $ppm = static fn (float $parts): string => number_format($parts, 2, '.', '');
 
         return [
-            array_values(array_filter([$r->mark->name, (string) $t->setup->number, $this->beside($r->offset())])), [$f->timeOfDay($r->mark->at)],
+            array_values(array_filter([$r->mark->name, (string) $t->setup->number, $this->beside($r->offset())])), [$f->timeOfDay($r->at)],
             [$f->fineAngle($o->circle), ...($o->hasFaceErrors() ? [$f->fineAngle($o->collimation)] : [])],
             [$f->fineAngle($o->zenith), ...($o->hasFaceErrors() ? [$f->fineAngle($o->indexError)] : [])], [$f->fineLength($o->slope)],
             [$millimetres($o->constantApplied), $millimetres($sight->target->prismConstant)], [$ppm($o->ppmApplied), $ppm($sight->ppm)],

@@ -16,13 +16,14 @@ use Parlay\Core\Stakeout\Verdict;
 final readonly class MarkEntry
 {
     /**
-     * setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by, metres; aboveTolerance: up from its design, where that is not the same as down. judged: what of it was. aimKey: of
+     * at: when its line was written; measuredAt: when it was measured, which is earlier for one that mends another. setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by, metres; aboveTolerance: up from its design, where that is not the same as down. judged: what of it was. aimKey: of
      * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. leaves: what a point is that was staked by it. issued: the design as it was issued, where the mark was made movedBy metres beside it
      * because the wall stands there. conformance: how far it may be wrong, and whether it conforms; null where there is no design. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not. offset: how far beside the prism it was measured, metres; null where the prism stood on it.
      */
     public function __construct(
         public int $id,
         public string $at,
+        public string $measuredAt,
         public string $kind,
         public int $setupId,
         public int $setupNumber,
@@ -59,6 +60,7 @@ final readonly class MarkEntry
         return new self(
             id: $m->id,
             at: $m->at,
+            measuredAt: $m->measuredAt(),
             kind: $m->kind,
             setupId: $m->setup_id,
             setupNumber: $m->setup->number,

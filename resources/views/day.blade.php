@@ -63,7 +63,7 @@
 <table>
     <thead><tr><th>on</th><th>time</th><th>setup</th><th class="n">plan</th><th class="n">height</th></tr></thead>
     @foreach ($report->checks as $c)
-    <tr><td><b>{{ $c->mark->name }}</b></td><td>{{ $figures->time($c->mark->at) }}</td><td>{{ $c->mark->setup->number }}</td><td class="n">{{ $figures->deviation($c->deviation?->plan) }}</td><td class="n">{{ $figures->sided(Side::Height, $c->deviation?->height, '–') }}</td></tr>
+    <tr><td><b>{{ $c->mark->name }}</b></td><td>{{ $figures->time($c->at) }}</td><td>{{ $c->mark->setup->number }}</td><td class="n">{{ $figures->deviation($c->deviation?->plan) }}</td><td class="n">{{ $figures->sided(Side::Height, $c->deviation?->height, '–') }}</td></tr>
     @endforeach
 </table>
 @endif

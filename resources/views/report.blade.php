@@ -66,7 +66,7 @@
 <table>
     <tr><th>check shot on</th><th>time</th><th>setup</th><th class="n">north or south</th><th class="n">east or west</th><th class="n">plan</th><th class="n">height</th></tr>
     @foreach ($report->checks as $c)
-    <tr><td>{{ $c->mark->name }}</td><td>{{ $figures->time($c->mark->at) }}</td><td>{{ $c->mark->setup->number }}</td><td class="n">{{ $figures->sided(Side::Northing, $c->deviation?->northing, '–') }}</td><td class="n">{{ $figures->sided(Side::Easting, $c->deviation?->easting, '–') }}</td><td class="n">{{ $figures->deviation($c->deviation?->plan) }}</td><td class="n">{{ $figures->sided(Side::Height, $c->deviation?->height, '–') }}</td></tr>
+    <tr><td>{{ $c->mark->name }}</td><td>{{ $figures->time($c->at) }}</td><td>{{ $c->mark->setup->number }}</td><td class="n">{{ $figures->sided(Side::Northing, $c->deviation?->northing, '–') }}</td><td class="n">{{ $figures->sided(Side::Easting, $c->deviation?->easting, '–') }}</td><td class="n">{{ $figures->deviation($c->deviation?->plan) }}</td><td class="n">{{ $figures->sided(Side::Height, $c->deviation?->height, '–') }}</td></tr>
     @endforeach
 </table>
 @endif

@@ -12,18 +12,19 @@ use Parlay\Core\Stakeout\Deviation;
 /** The known thing that lies nearest; without a name where nothing is known. */
 final readonly class AroundResource
 {
-    /** what: point or control. deviation: of the place asked for from it. */
+    /** what: point or control. pointId: of a point. deviation: of the place asked for from it. */
     public function __construct(
         public string $what,
         public string $name,
         public ?Deviation $deviation,
+        public ?int $pointId = null,
     ) {}
 
     public static function of(Project $project, AroundQuery $at): self
     {
         $row = DB::selectOne(
-            "SELECT * FROM (SELECT 'point' AS what, name, northing, easting, elevation FROM stakeout_points WHERE project_id = :p
-                UNION ALL SELECT 'control', name, northing, easting, elevation FROM control_points WHERE project_id = :p)
+            "SELECT * FROM (SELECT 'point' AS what, id, name, northing, easting, elevation FROM stakeout_points WHERE project_id = :p
+                UNION ALL SELECT 'control', NULL, name, northing, easting, elevation FROM control_points WHERE project_id = :p)
             ORDER BY (northing - :n) * (northing - :n) + (easting - :e) * (easting - :e) LIMIT 1",
             ['p' => $project->id, 'n' => $at->northing, 'e' => $at->easting],
         );
@@ -34,6 +35,7 @@ final readonly class AroundResource
 
         return new self(
             $row->what, (string) $row->name, Deviation::between($known, new Position($at->northing, $at->easting, $at->elevation)),
+            $row->id === null ? null : (int) $row->id,
         );
     }
 }

@@ -7,8 +7,12 @@ namespace App\Setups\Http;
 use App\Http\Body;
 use App\Http\OpenApi\Get;
 use App\Http\OpenApi\Post;
+use App\Mending\Actions\MatchBuilt;
 use App\Mending\Actions\MendReading;
 use App\Mending\CorrectedReading;
+use App\Mending\ShotMatchEntry;
+use App\Mending\MatchesToKeep;
+use App\Mending\MatchQuery;
 use App\Mending\MendedSetup;
 use App\Mending\Mending;
 use App\Projects\Http\CountResource;
@@ -25,6 +29,18 @@ final class MendingController
     public function correct(Request $request, Project $project, MendReading $mend): JsonResponse
     {
         return new JsonResponse(new CountResource($mend($project, Body::read($request, CorrectedReading::class))));
+    }
+
+    #[Get('/projects/{project}/built-matches', 'As-built shots that are held against nothing, with the points that each may be of; stores nothing', ShotMatchEntry::class, list: true, query: MatchQuery::class)]
+    public function matches(Request $request, Project $project, MatchBuilt $match): JsonResponse
+    {
+        return new JsonResponse($match->proposed($project, Body::read($request, MatchQuery::class)));
+    }
+
+    #[Post('/projects/{project}/built-matches', 'Says of which points as-built shots are; they are judged against these from now on, and stay in the book as they were', MatchesToKeep::class, CountResource::class)]
+    public function match(Request $request, Project $project, MatchBuilt $match): JsonResponse
+    {
+        return new JsonResponse(new CountResource($match->keep($project, Body::read($request, MatchesToKeep::class))));
     }
 
     #[Get('/projects/{project}/setup-proposals', 'Setups and marks that would come out otherwise with what was mended since', MendedSetupEntry::class, list: true)]

@@ -34,6 +34,7 @@ final class MarkController
         $marks = Mark::of($project)->with('setup:id,number')->when($page->limit !== null, static fn ($q) => $q->whereIn('id', $ids))->get()->keyBy('id');
 
         MarkSpread::complete($marks);
+        $marks->whereNotNull('mends')->load('observation:id,at');
         $rule = $project->decisionRule();
 
         return $page->answer($request, array_map(static fn (int $id) => MarkEntry::of($marks[$id], $rule), $ids), $ids === [] ? null : $ids[count($ids) - 1]);

@@ -113,6 +113,12 @@ final class Mark extends Model
         return $this->aimed === null ? null : Values::of($this->aimed, Aimed::class);
     }
 
+    /** When it was measured: of a mark that mends another, when its reading was taken, and not when it was mended. */
+    public function measuredAt(): string
+    {
+        return $this->mends === null ? $this->at : $this->observation->at ?? $this->at;
+    }
+
     /** What of it was judged. */
     public function judgedOf(): Judged
     {

@@ -9,6 +9,7 @@ const POSITION = { northing: 1010, easting: 2020, elevation: 10 };
 const MARK = {
     id: 7,
     at: '2026-12-01T09:30:00.000Z',
+    measuredAt: '2026-12-01T09:30:00.000Z',
     kind: 'stake',
     setupNumber: 1,
     name: 'A5.4',

@@ -16,6 +16,8 @@ function What({ of: c }: { of: Correction }) {
                     Target of {c.what}: height <Length of={c.targetHeight} />, constant <Deviation of={c.prismConstant} />
                 </>
             );
+        case 'matched':
+            return <>{c.what} held against designs</>;
         case 'struck':
             return <>{c.what} struck</>;
         case 'unstruck':

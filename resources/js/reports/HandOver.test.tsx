@@ -15,7 +15,7 @@ const PROJECT = { id: 1, setup: null } as unknown as Project;
 const mark = (id: number, more: Partial<Mark> = {}): Mark =>
     ({
         id,
-        at: '2026-12-02T12:00:00.000000Z',
+        measuredAt: '2026-12-02T12:00:00.000000Z',
         kind: 'stake',
         pointId: id,
         name: `P${id}`,
@@ -99,7 +99,7 @@ describe('handing over', { timeout: 60_000 }, () => {
 
     it('prints the foreman’s sheet of today, or of the day that is chosen', async () => {
         vi.stubGlobal('open', vi.fn());
-        const { asked } = shown([mark(1), mark(2, { at: '2026-12-01T12:00:00.000000Z' })], {
+        const { asked } = shown([mark(1), mark(2, { measuredAt: '2026-12-01T12:00:00.000000Z' })], {
             'POST /projects/1/day-sheet': { id: 9, state: 'done', result: { file: '/day.pdf' } },
         });
         const days = () => asked.filter((a) => a.method === 'POST').map((a) => (a.body as { day: string }).day);
@@ -109,7 +109,9 @@ describe('handing over', { timeout: 60_000 }, () => {
         expect(screen.getByRole('button', { name: 'Print the report' }), 'the report is another sheet').toBeTruthy();
         expect(days()).toEqual([dateOf(new Date().toISOString())]);
         fireEvent.click(screen.getByRole('button', { name: 'Covers all marks' }));
-        fireEvent.change(screen.getByLabelText('Days'), { target: { value: daysOf([mark(2, { at: '2026-12-01T12:00:00.000000Z' })])[0] } });
+        fireEvent.change(screen.getByLabelText('Days'), {
+            target: { value: daysOf([mark(2, { measuredAt: '2026-12-01T12:00:00.000000Z' })])[0] },
+        });
         expect(link()).toBeNull();
         fireEvent.click(screen.getByRole('button', { name: 'Foreman’s sheet' }));
         await waitFor(() => expect(days()[1]).toBe(dateOf('2026-12-01T12:00:00.000000Z')), PATIENT);
@@ -147,7 +149,7 @@ describe('what a report covers', () => {
         mark(2, { pointId: 7 }),
         mark(3, { kind: 'as_built', code: '' }),
         mark(4, { kind: 'check', code: 'x' }),
-        mark(5, { pointId: null, verdict: 'out', at: '2026-11-30T12:00:00.000000Z' }),
+        mark(5, { pointId: null, verdict: 'out', measuredAt: '2026-11-30T12:00:00.000000Z' }),
     ];
     const ids = (change: Partial<typeof ALL>, listed: number[] | null = null) =>
         covered(marks, { ...ALL, ...change }, listed).map((m) => m.id);

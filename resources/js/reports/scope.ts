@@ -7,7 +7,7 @@ export type Scope = Required<Schemas['ReportScope']>;
 export const ALL: Scope = { day: '', worklistId: null, code: null, kind: '', outOnly: false, replaced: true };
 
 /** Days on which something was marked, by the clock of this screen, the latest first. */
-export const daysOf = (marks: Mark[]): string[] => [...new Set(marks.map((m) => dateOf(m.at)))].sort().reverse();
+export const daysOf = (marks: Mark[]): string[] => [...new Set(marks.map((m) => dateOf(m.measuredAt)))].sort().reverse();
 
 /** Codes of what was marked. */
 export const codesOf = (marks: Mark[]): string[] => [...new Set(marks.filter((m) => m.kind !== 'check').map((m) => m.code))].sort();
@@ -28,7 +28,7 @@ export function covered(marks: Mark[], scope: Scope, listed: number[] | null): M
         (m) =>
             m.kind !== 'check' &&
             counting.has(m.id) &&
-            (scope.day === '' || dateOf(m.at) === scope.day) &&
+            (scope.day === '' || dateOf(m.measuredAt) === scope.day) &&
             (scope.code === null || m.code === scope.code) &&
             (scope.kind === '' || m.kind === scope.kind) &&
             (!on || (m.pointId !== null && on.has(m.pointId))) &&

@@ -8,6 +8,7 @@ const PATIENT = { timeout: 20_000 };
 const MARK = {
     id: 7,
     at: '2026-12-01T09:30:00.000Z',
+    measuredAt: '2026-12-01T09:30:00.000Z',
     kind: 'stake',
     name: 'A5.4',
     found: { northing: 1010, easting: 2020, elevation: 10 },

@@ -50,7 +50,7 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
         <div className={`grid gap-1 border-t border-rule py-2 ${latest ? 'bg-wash' : ''}`} role={latest ? 'status' : undefined}>
             <div className="flex flex-wrap items-center justify-between gap-2">
                 <span className="min-w-0 font-semibold [overflow-wrap:anywhere]">
-                    {mark.name} <span className="font-normal text-quiet">{timeOfDay(mark.at)}</span>
+                    {mark.name} <span className="font-normal text-quiet">{timeOfDay(mark.measuredAt)}</span>
                 </span>
                 <Verdict
                     of={mark.kind === 'check' ? mark.verdict : verdictOf(mark)}

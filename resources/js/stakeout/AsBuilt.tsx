@@ -17,6 +17,7 @@ import type { StageProps } from '../stage/stages';
 import { BuildPanel } from './BuildPanel';
 import { FaceWords } from './FaceWords';
 import { FilterLine } from './FilterLine';
+import { MatchShots } from './MatchShots';
 import { ModelTargets } from './ModelTargets';
 import { OffsetShot } from './OffsetShot';
 import { PointChooser } from './PointChooser';
@@ -24,6 +25,7 @@ import { alongWords } from './sheetFigures';
 import { liveOf, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
 import { useStoring } from './useStoring';
+import { NearestOffered } from './WhereAmI';
 
 /** Held against until another is chosen. */
 const KEPT: Aim['kind'][] = ['surface', 'face', 'axis'];
@@ -107,6 +109,7 @@ export function AsBuilt(props: StageProps) {
                     none="against nothing: measured by itself"
                 />
             </div>
+            {!aim && live && <NearestOffered project={project} live={live} onHold={setTarget} />}
             {aim && (
                 <div className="text-sm text-quiet">
                     Against {aim.name}: {aim.kind === 'point' ? <Coordinates {...aim.point} /> : aim.aim.source}
@@ -150,6 +153,7 @@ export function AsBuilt(props: StageProps) {
             )}
             <Failure of={storing.error} />
             {storing.question}
+            <MatchShots project={project} marks={marks} />
             <section aria-label="As-built shots">
                 {shots.slice(0, 30).map((m) => (
                     <MarkResult key={m.id} mark={m} latest={m.id === stored?.id} project={project.id} />

@@ -2464,6 +2464,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/built-matches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** As-built shots that are held against nothing, with the points that each may be of; stores nothing */
+        get: operations["getBuiltMatches"];
+        put?: never;
+        /** Says of which points as-built shots are; they are judged against these from now on, and stay in the book as they were */
+        post: operations["makeBuiltMatches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/setup-proposals": {
         parameters: {
             query?: never;
@@ -3144,6 +3162,7 @@ export interface components {
             what: string;
             name: string;
             deviation: components["schemas"]["Deviation"] | null;
+            pointId: number | null;
         };
         AxisHold: {
             index: number;
@@ -3452,7 +3471,7 @@ export interface components {
         CorrectionEntry: {
             at: string;
             /** @enum {string} */
-            kind: "reading" | "setup" | "marks" | "struck" | "unstruck";
+            kind: "reading" | "setup" | "marks" | "matched" | "struck" | "unstruck";
             what: string;
             note: string;
             by: string;
@@ -4319,6 +4338,7 @@ export interface components {
         MarkEntry: {
             id: number;
             at: string;
+            measuredAt: string;
             kind: string;
             setupId: number;
             setupNumber: number;
@@ -4388,6 +4408,13 @@ export interface components {
             deviation: number;
             expected: number;
         };
+        MatchCandidate: {
+            pointId: number;
+            name: string;
+            code: string;
+            distance: number;
+            built: boolean;
+        };
         MatchEntry: {
             name: string;
             x: number;
@@ -4395,6 +4422,13 @@ export interface components {
             what: string;
             named: boolean;
             residual: number;
+        };
+        MatchToKeep: {
+            markId: number;
+            pointId: number | null;
+        };
+        MatchesToKeep: {
+            matches: components["schemas"]["MatchToKeep"][];
         };
         MeasureBody: {
             first: components["schemas"]["SpacePick"];
@@ -5212,6 +5246,14 @@ export interface components {
         ShapeRef: {
             layerId: number;
             shape: number;
+        };
+        ShotMatchEntry: {
+            markId: number;
+            name: string;
+            code: string;
+            candidates: components["schemas"]["MatchCandidate"][];
+            /** @enum {string|null} */
+            doubt: "second" | "shared" | null;
         };
         ShotResidual: {
             line: string;
@@ -11524,6 +11566,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CheckShotsTaken"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getBuiltMatches: {
+        parameters: {
+            query?: {
+                reach?: number;
+                code?: string;
+                worklistId?: number;
+            };
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShotMatchEntry"][];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeBuiltMatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MatchesToKeep"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
