@@ -13,6 +13,7 @@ use App\Setups\Actions\SolveSetup;
 use App\Setups\DraftInputs;
 use App\Setups\Models\Setup;
 use App\Stakeout\MarkSpread;
+use App\Stakeout\MeasuredBy;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
@@ -20,6 +21,7 @@ use Parlay\Core\Setups\SetupRecord;
 use Parlay\Core\Setups\SetupSolution;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Verdict;
+use Parlay\Core\Units\SaysLengths;
 
 /**
  * Works a mended target height, constant or control coordinate through every setup and mark that hangs on it. Nothing changes until it
@@ -137,7 +139,9 @@ final class Mending
         $by = [];
         $marks = Mark::of($project)->with('observation')->orderBy('id')
             ->where(static fn ($q) => $q->whereIn('setup_id', $setups)
-                ->orWhereIn('observation_id', Correction::query()->where('project_id', $project->id)->select('observation_id')));
+                ->orWhereIn('observation_id', Correction::query()->where('project_id', $project->id)->select('observation_id'))
+                // One of the shots that it was found from may be it.
+                ->orWhereNotNull('found_from'));
         foreach ($marks->get() as $mark) {
             $by[$mark->setup_id][] = $mark;
         }
@@ -151,7 +155,12 @@ final class Mending
         $station = $changed === null ? $setup->station() : $changed->station;
         $marks = [];
         foreach ($inDoubt as $mark) {
-            $place = $mark->placeFrom($station);
+            try {
+                $place = $mark->placeFrom($station);
+            } catch (SaysLengths) {
+                // With what was mended its shots are of no such thing any more: it stays as it was stored.
+                continue;
+            }
             if ($changed !== null || self::apart($mark->position(), $place)) {
                 $marks[] = [$mark, $place];
             }
@@ -204,7 +213,7 @@ final class Mending
     {
         $design = $old->designedAt($place);
         $aimed = $old->aimed()?->moved($old->design(), $place);
-        $spread = MarkSpread::of($setup, $old->observation ?? throw new \LogicException('A mark has its reading.'), $design, $aimed, $old->offsetShot());
+        $spread = MarkSpread::of($setup, MeasuredBy::of($old), $design, $aimed);
         // What was only told, such as the cut at a grade stake, is judged no more than before.
         $verdict = $design === null || $old->verdict === Verdict::Undecided->value
             ? Verdict::Undecided

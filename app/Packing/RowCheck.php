@@ -31,6 +31,7 @@ use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
 use App\Setups\SetupMethod;
 use App\Stakeout\Aimed;
+use App\Stakeout\FoundFrom;
 use App\Stakeout\MarkSpread;
 use App\Stakeout\StakingChoices;
 use App\Typed\Values;
@@ -229,6 +230,9 @@ final class RowCheck
         }
         if (isset($row['shot_offset'])) {
             Values::of((array) json_decode($row['shot_offset'], true), OffsetShot::class);
+        }
+        if (isset($row['found_from'])) {
+            Values::of((array) json_decode($row['found_from'], true), FoundFrom::class);
         }
         if (isset($row['spread'])) {
             $spread = MarkSpread::read((array) json_decode($row['spread'], true));

@@ -8,6 +8,7 @@ use App\Clock;
 use App\Control\Models\ControlPoint;
 use App\Designs\Models\Design;
 use App\Instrument\Models\Instrument;
+use App\Instrument\Models\Observation;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Models\Letterhead;
@@ -54,7 +55,9 @@ final readonly class Report
         $rule = $project->decisionRule();
         $elements = ElementOfMark::in($project);
         $setups = Setup::query()->where('project_id', $project->id)->orderBy('id')->get()->keyBy('id');
-        $rows = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()->map(static fn (Mark $m) => ReportRow::of($m, $rule, $what, $setups->get($m->setup_id), $elements))
+        $more = array_merge(...$all->map(static fn (Mark $m): array => $m->foundFrom()->more ?? [])->values()->all());
+        $before = $more === [] ? new Collection : Observation::of($project)->whereIntegerInRaw('id', $more)->get()->keyBy('id');
+        $rows = $all->sortBy(static fn (Mark $m) => $what->placeOf($m->id))->values()->map(static fn (Mark $m) => ReportRow::of($m, $rule, $what, $setups->get($m->setup_id), $elements, self::tracesBefore($m, $before, $setups->get($m->setup_id))))
             ->filter(self::covered($wanted, $list))->values();
         $used = array_fill_keys($rows->map(static fn (ReportRow $r) => $r->mark->setup->number)->all(), true);
 
@@ -90,6 +93,17 @@ final readonly class Report
         }
 
         return ControlPoint::of($project)->orderBy('id')->get()->filter(static fn (ControlPoint $c): bool => isset($names[$c->name]))->values();
+    }
+
+    /**
+     * @param  Collection<int, Observation>  $before
+     * @return list<Trace>
+     */
+    private static function tracesBefore(Mark $m, Collection $before, ?Setup $setup): array
+    {
+        $readings = array_map($before->get(...), $m->foundFrom()->more ?? []);
+
+        return $setup === null ? [] : array_map(static fn (Observation $o): Trace => Trace::of($o, $setup), array_values(array_filter($readings)));
     }
 
     /** @return \Closure(ReportRow): bool checks of its days are always with it */

@@ -9,6 +9,7 @@ use App\Instrument\Reading;
 use App\Projects\Models\Project;
 use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Stakeout\Acceptance;
+use Parlay\Core\Stakeout\HiddenMethod;
 use Parlay\Core\Units\CoordinateOrder;
 
 /** The report's table for a spreadsheet: plain numbers in the project's length unit, cells that would run as formulas made safe. */
@@ -55,7 +56,7 @@ final class ReportCsv
     private static function traceHeader(string $u): array
     {
         return [...Reading::header($u), "setup northing$u", "setup easting$u", "setup elevation$u", 'orientation [deg]', "instrument height$u",
-            "behind the prism$u", "right of the prism$u", "above the prism$u"];
+            "behind the prism$u", "right of the prism$u", "above the prism$u", 'found from', 'other readings', "first tape$u", "second tape$u"];
     }
 
     /**
@@ -75,7 +76,21 @@ final class ReportCsv
         return [
             ...$r->trace->reading->cells($unit),
             $n($s->northing), $n($s->easting), $n($s->elevation), number_format(rad2deg($s->orientation), 8, '.', ''), $n($s->instrument_height),
-            $n($r->offset()?->behind), $n($r->offset()?->right), $n($r->offset()?->up),
+            $n($r->offset()?->behind), $n($r->offset()?->right), $n($r->offset()?->up), ...self::hidden($r, $n),
+        ];
+    }
+
+    /**
+     * @param  callable(?float): string  $n
+     * @return list<string>
+     */
+    private static function hidden(ReportRow $r, callable $n): array
+    {
+        $from = $r->mark->foundFrom();
+
+        return $from === null ? ['', '', '', ''] : [
+            $from->shot->method->value.($from->shot->method === HiddenMethod::TwoTapes ? ($from->shot->right ? ' right' : ' left') : ''), implode(' ', $from->more),
+            $n($from->shot->first), $n($from->shot->second),
         ];
     }
 

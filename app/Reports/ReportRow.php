@@ -13,6 +13,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Deviation;
+use Parlay\Core\Stakeout\HiddenMethod;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\OffsetShot;
 use Parlay\Core\Stakeout\Tolerance;
@@ -20,6 +21,7 @@ use Parlay\Core\Stakeout\Tolerance;
 /** One mark of the report. */
 final readonly class ReportRow
 {
+    /** @param  list<Trace>  $before  of the readings that it was found from, besides its own */
     public function __construct(
         public Mark $mark,
         public ?Position $design,
@@ -33,10 +35,15 @@ final readonly class ReportRow
         public string $element = '',
         public ?int $model = null,
         public string $at = '',
+        public array $before = [],
     ) {}
 
-    /** Replaced where a later mark of the same point counts in its place. */
-    public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what, ?Setup $setup, ElementOfMark $elements): self
+    /**
+     * Replaced where a later mark of the same point counts in its place.
+     *
+     * @param  list<Trace>  $before
+     */
+    public static function of(Mark $mark, DecisionRule $rule, WhatCounts $what, ?Setup $setup, ElementOfMark $elements, array $before): self
     {
         $at = $mark->measuredAt();
         $trace = $mark->observation === null || $setup === null ? null : Trace::of($mark->observation, $setup);
@@ -48,7 +55,7 @@ final readonly class ReportRow
 
         return new self(
             mark: $mark, design: $design, found: $found, deviation: $deviation, replaced: ! $what->counts($mark->id),
-            conformance: MarkConformance::of($mark, $deviation, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace, element: $element, model: $model, at: $at,
+            conformance: MarkConformance::of($mark, $deviation, $rule), subject: $what->subjectOf($mark->id), first: $what->placeOf($mark->id), trace: $trace, element: $element, model: $model, at: $at, before: $before,
         );
     }
 
@@ -67,6 +74,19 @@ final readonly class ReportRow
     public function kind(): string
     {
         return ['stake' => 'staked', 'as_built' => 'built', 'check' => 'check'][$this->mark->kind];
+    }
+
+    /** From several shots, in words; empty where its own was enough. */
+    public function foundFrom(): string
+    {
+        return match ($this->mark->foundFrom()?->shot->method) {
+            HiddenMethod::TwoTapes => 'found by two tapes',
+            HiddenMethod::WallCorner => 'found as the corner of two walls',
+            HiddenMethod::RoundColumn => 'centre of a round column, from three shots',
+            HiddenMethod::ColumnEdges => 'centre of a round column, from its edges and its front',
+            HiddenMethod::Rod => 'found by a rod with two prisms',
+            null => '',
+        };
     }
 
     public function offset(): ?OffsetShot
@@ -132,6 +152,7 @@ final readonly class ReportRow
             $this->mark->mends === null ? '' : (str_ends_with($this->mark->design_source, MatchBuilt::AFTERWARDS) ? 'held against it afterwards' : 'corrected'),
             $this->judgedOf() === Judged::PlanAndHeight ? '' : $this->judged(), $this->mark->left_so ? 'left so' : '',
             $this->mark->issued() === null ? '' : 'marked where the wall stands', $this->mark->offsetShot() === null ? '' : 'measured beside the prism',
+            $this->before === [] ? '' : $this->foundFrom(),
         ]));
     }
 

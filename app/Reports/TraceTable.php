@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reports;
 
 use App\Tasks\Progress;
+use Parlay\Core\Stakeout\HiddenMethod;
 use Parlay\Core\Stakeout\OffsetShot;
 
 /** The readings behind every mark, with the formulas by which its place follows from them (docs/calculations.md). */
@@ -57,8 +58,20 @@ final readonly class TraceTable
         }
         foreach ($rows as $r) {
             $this->progress->tell(0.9, 'writing the readings');
+            foreach ($r->before as $k => $t) {
+                yield ['quiet' => true, 'cells' => $this->cells($r, $t, 'shot '.($k + 1))];
+            }
             yield ['quiet' => $r->replaced, 'cells' => $this->cells($r, $r->trace ?? throw new \LogicException('Rows without were left out.'))];
         }
+    }
+
+    /** How it was found from the shots above it, with the tapes. */
+    private function from(ReportRow $r): string
+    {
+        $shot = $r->mark->foundFrom()?->shot;
+        $tapes = $shot === null ? [] : array_map($this->figures->fineLength(...), array_filter([$shot->first, $shot->second]));
+
+        return $shot === null ? '' : $r->foundFrom().($tapes === [] ? '' : ': '.implode(', ', $tapes)).($shot->method === HiddenMethod::TwoTapes ? ($shot->right ? ', right' : ', left') : '');
     }
 
     private function beside(?OffsetShot $o): string
@@ -67,7 +80,7 @@ final readonly class TraceTable
     }
 
     /** @return list<list<string>> */
-    private function cells(ReportRow $r, Trace $t): array
+    private function cells(ReportRow $r, Trace $t, string $which = ''): array
     {
         $f = $this->figures;
         [$o, $sight] = [$t->reading, $t->reading->sight];
@@ -75,7 +88,7 @@ final readonly class TraceTable
         $ppm = static fn (float $parts): string => number_format($parts, 2, '.', '');
 
         return [
-            array_values(array_filter([$r->mark->name, (string) $t->setup->number, $this->beside($r->offset())])), [$f->timeOfDay($r->at)],
+            array_values(array_filter([$r->mark->name, (string) $t->setup->number, $this->beside($r->offset()), $which !== '' ? $which : $this->from($r)])), [$f->timeOfDay($r->at)],
             [$f->fineAngle($o->circle), ...($o->hasFaceErrors() ? [$f->fineAngle($o->collimation)] : [])],
             [$f->fineAngle($o->zenith), ...($o->hasFaceErrors() ? [$f->fineAngle($o->indexError)] : [])], [$f->fineLength($o->slope)],
             [$millimetres($o->constantApplied), $millimetres($sight->target->prismConstant)], [$ppm($o->ppmApplied), $ppm($sight->ppm)],

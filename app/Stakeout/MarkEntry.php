@@ -18,7 +18,7 @@ final readonly class MarkEntry
     /**
      * at: when its line was written; measuredAt: when it was measured, which is earlier for one that mends another. setupNumber: counted in the project. planTolerance, heightTolerance: that it was judged by, metres; aboveTolerance: up from its design, where that is not the same as down. judged: what of it was. aimKey: of
      * the target that it was made to, where that was no prepared point; aimed: what that was. leftSo: out, and not to be done again. leaves: what a point is that was staked by it. issued: the design as it was issued, where the mark was made movedBy metres beside it
-     * because the wall stands there. conformance: how far it may be wrong, and whether it conforms; null where there is no design. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not. offset: how far beside the prism it was measured, metres; null where the prism stood on it.
+     * because the wall stands there. conformance: how far it may be wrong, and whether it conforms; null where there is no design. strike: where it was struck, or its strike taken back; told in the field book alone, elsewhere what is struck is not. offset: how far beside the prism it was measured, metres; null where the prism stood on it. foundFrom: from which other readings it was found; null where its own was enough.
      */
     public function __construct(
         public int $id,
@@ -49,6 +49,7 @@ final readonly class MarkEntry
         public ?MarkConformance $conformance,
         public ?StrikeEntry $strike,
         public ?OffsetShot $offset,
+        public ?FoundFrom $foundFrom,
     ) {}
 
     /** @param  DecisionRule  $rule  of its project */
@@ -86,6 +87,7 @@ final readonly class MarkEntry
             conformance: MarkConformance::of($m, $deviation, $rule),
             strike: $m->relationLoaded('strike') && $m->strike !== null ? StrikeEntry::of($m->strike) : null,
             offset: $m->offsetShot(),
+            foundFrom: $m->foundFrom(),
         );
     }
 }

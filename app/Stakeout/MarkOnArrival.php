@@ -14,6 +14,7 @@ use App\Stakeout\Actions\StoreMark;
 use App\Typed\Values;
 use Parlay\Core\Stakeout\Judged;
 use Parlay\Core\Stakeout\OffsetShot;
+use Parlay\Core\Units\SaysLengths;
 
 /**
  * Stores a reading as the mark it was measured for, in the process that holds the link, so that no page carries it there: a page that is
@@ -52,13 +53,14 @@ final readonly class MarkOnArrival implements TakesReading
                     // Beside the instruction it lies as a word.
                     'judged' => Judged::tryFrom((string) ($wish['judged'] ?? '')),
                     'offset' => isset($wish['offset']) ? Values::of((array) $wish['offset'], OffsetShot::class) : null,
+                    'foundFrom' => isset($wish['foundFrom']) ? Values::of((array) $wish['foundFrom'], FoundFrom::class) : null,
                     'dot' => isset($wish['dot']) ? Values::of((array) $wish['dot'], DotMarked::class) : null,
                 ] + $wish,
             ))->id;
         } catch (NeedsConfirmation $e) {
             $instruction->asks = ['message' => $e->getMessage(), 'reason' => $e->reason, 'evidence' => $e->evidence];
         } catch (\DomainException $e) {
-            $instruction->asks = ['message' => $e->getMessage(), 'reason' => null, 'evidence' => []];
+            $instruction->asks = ['message' => $e instanceof SaysLengths ? $e->in($project->length_style) : $e->getMessage(), 'reason' => null, 'evidence' => []];
         }
     }
 }

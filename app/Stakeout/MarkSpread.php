@@ -10,26 +10,16 @@ use App\Stakeout\Models\Mark;
 use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Geometry\Position;
-use Parlay\Core\Setups\ShotSpread;
 use Parlay\Core\Setups\UnreadableRecord;
 use Parlay\Core\Stakeout\DeviationSpread;
-use Parlay\Core\Stakeout\OffsetShot;
 
 /** How far the deviation of a mark may be wrong: from its reading and its setup, kept with it. */
 final class MarkSpread
 {
     /** Null where there is no design to deviate from. */
-    public static function of(Setup $setup, Observation $observation, ?Position $design, ?Aimed $aimed, ?OffsetShot $offset = null): ?DeviationSpread
+    public static function of(Setup $setup, MeasuredBy $by, ?Position $design, ?Aimed $aimed): ?DeviationSpread
     {
-        if ($design === null) {
-            return null;
-        }
-        $station = $setup->station();
-        $shot = ShotSpread::of($station, $setup->found()->trusted(), $observation->sight(), $observation->ownAccuracy());
-
-        $prism = $station->locate($observation->sight());
-
-        return DeviationSpread::of($offset?->widen($shot, $station, $prism) ?? $shot, $offset?->from($station, $prism) ?? $prism, static fn (Position $p): Position => $aimed?->designedAt($design, $p) ?? $design);
+        return $design === null ? null : DeviationSpread::of($by->spread($setup), $by->place($setup->station()), static fn (Position $p): Position => $aimed?->designedAt($design, $p) ?? $design);
     }
 
     /** @param  array<mixed>  $kept */
@@ -47,7 +37,8 @@ final class MarkSpread
     {
         $without = [];
         foreach ($marks as $m) {
-            if ($m->spread === null && $m->design() !== null) {
+            // What is found from several shots was kept with its spread from the first.
+            if ($m->spread === null && $m->found_from === null && $m->design() !== null) {
                 $without[] = $m;
             }
         }
@@ -60,7 +51,7 @@ final class MarkSpread
         foreach ($without as $m) {
             [$setup, $reading] = [$setups->get($m->setup_id), $readings->get($m->observation_id)];
             try {
-                $setup === null || $reading === null || self::give($m, (array) self::of($setup, $reading, $m->design(), $m->aimed(), $m->offsetShot()));
+                $setup === null || $reading === null || self::give($m, (array) self::of($setup, MeasuredBy::prism($reading, $m->offsetShot()), $m->design(), $m->aimed()));
             } catch (UnreadableRecord) {
                 continue;
             }

@@ -14,7 +14,7 @@ final readonly class MarkToStore
      * aimVersion: of the target, as it was when the measurement was asked for. judged: what counts, where that is not what the target or
      * the code says. evenOut, withoutCheck and evenMoved (onto a wall beside the design): the person was asked and said yes. leftSo: out of tolerance, and not to be done again. dot: on what it was
      * made, with the red dot.
-     * offset: of what was built, beside the prism that is read.
+     * offset: of what was built, beside the prism that is read. foundFrom: found from readings before this one.
      */
     public function __construct(
         public string $key,
@@ -34,5 +34,6 @@ final readonly class MarkToStore
         public string $note = '',
         public bool $evenMoved = false,
         public ?OffsetShot $offset = null,
+        public ?FoundFrom $foundFrom = null,
     ) {}
 }

@@ -13,7 +13,7 @@ final readonly class MarkWanted
     /**
      * name, code: where they are not those of what it is held against. evenOut, withoutCheck, evenMoved (onto a wall beside the design): the person was asked before and said yes.
      * judged: what counts, where that is not what the target or the code says. dot: on what it was made, with the red dot.
-     * offset: of what was built, beside the prism that is read.
+     * offset: of what was built, beside the prism that is read. foundFrom: found from readings before this one.
      */
     public function __construct(
         public string $name = '',
@@ -25,5 +25,6 @@ final readonly class MarkWanted
         public string $note = '',
         public bool $evenMoved = false,
         public ?OffsetShot $offset = null,
+        public ?FoundFrom $foundFrom = null,
     ) {}
 }

@@ -7,14 +7,15 @@ namespace App\Mending\Actions;
 use App\Instrument\Purpose;
 use App\Mending\MarkVersion;
 use App\Mending\MatchCandidate;
-use App\Mending\ShotMatchEntry;
 use App\Mending\MatchesToKeep;
 use App\Mending\MatchQuery;
+use App\Mending\ShotMatchEntry;
 use App\Points\Models\Code;
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Stakeout\Against;
 use App\Stakeout\MarkSpread;
+use App\Stakeout\MeasuredBy;
 use App\Stakeout\Models\Mark;
 use App\Worklists\Models\Worklist;
 use Illuminate\Database\Eloquent\Collection;
@@ -95,7 +96,7 @@ final class MatchBuilt
         $tolerance = Code::toleranceOf($project, $code);
         $judged = $against->judges(null, Code::judgedOf($project, $code));
         $columns = $against->columns($found);
-        $spread = MarkSpread::of($mark->setup, $mark->observation ?? throw new \LogicException('A mark has its reading.'), (new Mark($columns))->design(), null, $mark->offsetShot());
+        $spread = MarkSpread::of($mark->setup, MeasuredBy::of($mark), (new Mark($columns))->design(), null);
         MarkVersion::write($mark, [
             'design_source' => $against->source.self::AFTERWARDS, 'code' => $code, 'judged' => $judged, 'verdict' => Deviation::between($point->position(), $found)->verdict($tolerance, $judged)->value,
             'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height, 'above_tolerance' => $tolerance->above, 'spread' => $spread === null ? null : (array) $spread,

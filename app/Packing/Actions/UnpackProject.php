@@ -250,7 +250,7 @@ final class UnpackProject
             // What it was made from is named by numbers of the other project: it is a surface like one from a file now.
             $row['given'] = null;
         }
-        foreach (['recipe', 'sights', 'draft', 'given'] as $column) {
+        foreach (['recipe', 'sights', 'draft', 'given', 'found_from'] as $column) {
             if (isset($row[$column])) {
                 $row[$column] = json_encode(
                     $this->renumbered(json_decode($row[$column], true)),

@@ -20,6 +20,7 @@ use App\Stakeout\Against;
 use App\Stakeout\CheckShots;
 use App\Stakeout\MarkSpread;
 use App\Stakeout\MarkToStore;
+use App\Stakeout\MeasuredBy;
 use App\Stakeout\Models\KeptAim;
 use App\Stakeout\Models\Mark;
 use Illuminate\Support\Facades\DB;
@@ -47,9 +48,8 @@ final class StoreMark
         }
         $against = $this->against($project, $body)?->markedBy($body->dot);
         self::refuseOthersReading($observation, $body, (string) $against?->name);
-        $offset = self::offsetOf($body);
-        $prism = $setup->station()->locate($observation->sight());
-        $found = $offset?->from($setup->station(), $prism) ?? $prism;
+        $by = $this->measuredBy($project, $body, $setup, $observation);
+        $found = $by->place($setup->station());
         $design = $against?->aim->designedAt($found)->place;
         $deviation = $design === null ? null : Deviation::between($design, $found);
         $code = $body->code !== '' ? $body->code : (string) $against?->code;
@@ -65,20 +65,46 @@ final class StoreMark
             'northing' => $found->northing, 'easting' => $found->easting, 'elevation' => $found->elevation,
             'plan_tolerance' => $tolerance->plan, 'height_tolerance' => $tolerance->height, 'above_tolerance' => $tolerance->above,
             'verdict' => $verdict->value, 'judged' => $judged, 'left_so' => $body->leftSo && $verdict === Verdict::Out,
-            'shot_offset' => $offset === null ? null : (array) $offset,
-        ] + self::withSpread($setup, $observation, $against?->columns($found) ?? [], $offset), $against));
+            'shot_offset' => self::offsetOf($body) === null ? null : (array) self::offsetOf($body), 'found_from' => $body->foundFrom?->kept(),
+        ] + self::withSpread($setup, $by, $against?->columns($found) ?? []), $against));
     }
 
     /**
      * @param  array<string, mixed>  $columns  of what it was measured against
      * @return array<string, mixed>
      */
-    private static function withSpread(Setup $setup, Observation $observation, array $columns, ?OffsetShot $offset): array
+    private static function withSpread(Setup $setup, MeasuredBy $by, array $columns): array
     {
         $mark = new Mark($columns);
-        $spread = MarkSpread::of($setup, $observation, $mark->design(), $mark->aimed(), $offset);
+        $spread = MarkSpread::of($setup, $by, $mark->design(), $mark->aimed());
 
         return $columns + ['spread' => $spread === null ? null : (array) $spread];
+    }
+
+    /** From its reading alone, or from several: all of one name, taken as built under this setup, and of no other mark. */
+    private function measuredBy(Project $project, MarkToStore $body, Setup $setup, Observation $last): MeasuredBy
+    {
+        if ($body->foundFrom === null) {
+            return MeasuredBy::prism($last, self::offsetOf($body));
+        }
+        if ($body->kind !== Purpose::AsBuilt || self::offsetOf($body) !== null) {
+            throw new \DomainException('Only what is built is found from several shots, and none of them beside the prism.');
+        }
+        $before = Observation::query()->where('project_id', $project->id)->whereIntegerInRaw('id', $body->foundFrom->more)->get()->keyBy('id');
+        $readings = array_map(static fn (int $id): ?Observation => $before->get($id), $body->foundFrom->more);
+        $setups = Setup::query()->whereIntegerInRaw('id', $before->pluck('setup_id')->filter())->get()->keyBy('id');
+        foreach ($readings as $k => $o) {
+            $fits = $o !== null && $o->purpose === $last->purpose && $o->sighted === $last->sighted && $o->id < $last->id && $setups->get($o->setup_id)?->root() === $setup->root()
+                && count(array_keys($body->foundFrom->more, $o->id, true)) === 1;
+            if (! $fits) {
+                throw new \DomainException('Shot '.($k + 1).' is not one that was taken for this under this setup. Begin with the first shot again.');
+            }
+        }
+        if (Mark::query()->where('project_id', $project->id)->whereIntegerInRaw('observation_id', $body->foundFrom->more)->exists()) {
+            throw new \DomainException('One of these shots is a mark of its own already. Begin with the first shot again.');
+        }
+
+        return MeasuredBy::shots($body->foundFrom->shot, [...array_filter($readings), $last]);
     }
 
     /** A stake stands where its prism stood, and so does a check. */
@@ -104,12 +130,12 @@ final class StoreMark
         KeyTaken::unlessSame('mark', [
             'kind' => $stored->kind, 'reading' => $stored->observation_id,
             'point' => $stored->point_id, 'control point' => $stored->control_id, 'name' => $stored->name,
-            'target' => $stored->aim_key, 'offset' => (array) $stored->offsetShot(),
+            'target' => $stored->aim_key, 'offset' => (array) $stored->offsetShot(), 'shots' => $stored->foundFrom()?->kept(),
         ], [
             'kind' => $body->kind->value, 'reading' => $body->observationId,
             'point' => $body->kind === Purpose::Check ? null : $body->pointId,
             'target' => $body->aimId === null ? '' : (string) KeptAim::query()->where('project_id', $stored->project_id)->whereKey($body->aimId)->value('key'),
-            'offset' => (array) self::offsetOf($body),
+            'offset' => (array) self::offsetOf($body), 'shots' => $body->foundFrom?->kept(),
         ]
             + ($stored->control_id === null ? [] : ['control point' => $body->controlId]) + $name);
 

@@ -11,6 +11,7 @@ use App\Stakeout\AimKind;
 use App\Stakeout\BuiltPart;
 use App\Stakeout\BuiltShot;
 use App\Stakeout\Lean;
+use App\Stakeout\MeasuredBy;
 use App\Stakeout\Models\Mark;
 use Parlay\Core\Geometry\Position;
 use Parlay\Core\Setups\ShotVariance;
@@ -63,7 +64,7 @@ final class TellBuilt
         return ShotVariance::ofOne(array_map(static function (Mark $m): array {
             $o = $m->observation ?? throw new \LogicException('A mark has its reading.');
 
-            return [$o->sight(), $o->ownAccuracy(), $m->offsetShot()?->variance() ?? 0.0];
+            return [$o->sight(), $o->ownAccuracy(), MeasuredBy::besides($m)];
         }, $marks));
     }
 

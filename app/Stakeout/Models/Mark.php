@@ -10,6 +10,8 @@ use App\Projects\Models\Placed;
 use App\Projects\Models\Project;
 use App\Setups\Models\Setup;
 use App\Stakeout\Aimed;
+use App\Stakeout\FoundFrom;
+use App\Stakeout\MeasuredBy;
 use App\Typed\Values;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -33,13 +35,13 @@ final class Mark extends Model
     /** What the database sets where nothing is said. */
     protected $attributes = [
         'mends' => null, 'control_id' => null, 'point_id' => null, 'aim_key' => '', 'aimed' => null, 'judged' => 'plan_and_height',
-        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'spread' => null, 'shot_offset' => null, 'above_tolerance' => null,
+        'left_so' => false, 'note' => '', 'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'spread' => null, 'shot_offset' => null, 'above_tolerance' => null, 'found_from' => null,
     ];
 
     protected $casts = [
         'northing' => 'float', 'easting' => 'float', 'elevation' => 'float',
         'design_northing' => 'float', 'design_easting' => 'float', 'design_elevation' => 'float', 'judged' => Judged::class,
-        'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array', 'spread' => 'array', 'shot_offset' => 'array',
+        'issued_northing' => 'float', 'issued_easting' => 'float', 'issued_elevation' => 'float', 'left_so' => 'boolean', 'aimed' => 'array', 'spread' => 'array', 'shot_offset' => 'array', 'found_from' => 'array',
     ];
 
     /**
@@ -99,12 +101,20 @@ final class Mark extends Model
         return $this->shot_offset === null ? null : Values::of($this->shot_offset, OffsetShot::class);
     }
 
-    /** Where it lies, from a station and its own reading. */
+    /** From which other readings it was found; null where its own was enough. */
+    public function foundFrom(): ?FoundFrom
+    {
+        return $this->found_from === null ? null : Values::of($this->found_from, FoundFrom::class);
+    }
+
+    /**
+     * Where it lies, from a station and its own readings.
+     *
+     * @throws \DomainException where several shots are of no such thing
+     */
     public function placeFrom(Station $station): Position
     {
-        $prism = $station->locate(($this->observation ?? throw new \LogicException('A mark has its reading.'))->sight());
-
-        return $this->offsetShot()?->from($station, $prism) ?? $prism;
+        return MeasuredBy::of($this)->place($station);
     }
 
     /** What it was made to, where that was no prepared point. */

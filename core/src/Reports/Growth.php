@@ -65,6 +65,6 @@ final readonly class Growth
             }
         }
 
-        return $ranks;
+        return array_values($ranks);
     }
 }

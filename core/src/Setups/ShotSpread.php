@@ -48,6 +48,12 @@ final readonly class ShotSpread
         );
     }
 
+    /** Of two parts that know nothing of each other. */
+    public function plus(self $o): self
+    {
+        return new self($this->nn + $o->nn, $this->ne + $o->ne, $this->nh + $o->nh, $this->ee + $o->ee, $this->eh + $o->eh, $this->hh + $o->hh);
+    }
+
     /**
      * The same of what these figures are put together to.
      *

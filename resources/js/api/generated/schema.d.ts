@@ -3876,6 +3876,10 @@ export interface components {
             to: components["schemas"]["GivenPlace"];
             used?: boolean;
         };
+        FoundFrom: {
+            shot: components["schemas"]["HiddenShot"];
+            more: number[];
+        };
         FreeScale: {
             ppm: number;
             deviation: number;
@@ -4002,6 +4006,13 @@ export interface components {
             /** @enum {string} */
             kind: "design" | "ground" | "as_built";
             runs: components["schemas"]["Run"][];
+        };
+        HiddenShot: {
+            /** @enum {string} */
+            method: "two_tapes" | "wall_corner" | "round_column" | "column_edges" | "rod";
+            first?: number;
+            second?: number;
+            right?: boolean;
         };
         IdsBody: {
             ids: number[];
@@ -4366,6 +4377,7 @@ export interface components {
             conformance: components["schemas"]["MarkConformance"] | null;
             strike: components["schemas"]["StrikeEntry"] | null;
             offset: components["schemas"]["OffsetShot"] | null;
+            foundFrom: components["schemas"]["FoundFrom"] | null;
         };
         MarkToStore: {
             key: string;
@@ -4387,6 +4399,7 @@ export interface components {
             note?: string;
             evenMoved?: boolean;
             offset?: components["schemas"]["OffsetShot"] | null;
+            foundFrom?: components["schemas"]["FoundFrom"] | null;
         };
         MarkWanted: {
             name?: string;
@@ -4399,6 +4412,7 @@ export interface components {
             note?: string;
             evenMoved?: boolean;
             offset?: components["schemas"]["OffsetShot"] | null;
+            foundFrom?: components["schemas"]["FoundFrom"] | null;
         };
         MarksApart: {
             from: string;
