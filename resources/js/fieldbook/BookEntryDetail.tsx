@@ -1,6 +1,7 @@
 import type { BookEntry } from '../api/client';
 import { verdictOf } from '../parts/conformity';
 import { Against, AngleFigure, Coordinates, Length, Sided, SidedAngle } from '../parts/Figure';
+import { METHODS } from '../parts/foundFrom';
 import { besideWords } from '../parts/offsetShot';
 import { Photographs } from '../parts/Photographs';
 import { Uncertain } from '../parts/Uncertain';
@@ -22,6 +23,24 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                     <dd>
                         <Coordinates {...mark.found} />
                     </dd>
+                    {mark.foundFrom && (
+                        <>
+                            <dt>several shots</dt>
+                            <dd>
+                                {METHODS[mark.foundFrom.shot.method].words}
+                                {mark.foundFrom.shot.first ? (
+                                    <>
+                                        : <Length of={mark.foundFrom.shot.first} />
+                                    </>
+                                ) : null}
+                                {mark.foundFrom.shot.second ? (
+                                    <>
+                                        , <Length of={mark.foundFrom.shot.second} />
+                                    </>
+                                ) : null}
+                            </dd>
+                        </>
+                    )}
                     {mark.offset && (
                         <>
                             <dt>offset shot</dt>

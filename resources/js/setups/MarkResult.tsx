@@ -2,6 +2,7 @@ import type { Mark } from '../api/client';
 import { offsetWords } from '../civil/Offset';
 import { verdictOf } from '../parts/conformity';
 import { Against, Coordinates, Length, Sided } from '../parts/Figure';
+import { METHODS } from '../parts/foundFrom';
 import { besideWords } from '../parts/offsetShot';
 import { Photographs } from '../parts/Photographs';
 import { allowedOf } from '../parts/tolerance';
@@ -70,6 +71,7 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                     {mark.aimed.station !== null && <Stationed aimed={mark.aimed} />}
                 </div>
             )}
+            {mark.foundFrom && <div className="text-sm">{METHODS[mark.foundFrom.shot.method].words}</div>}
             {mark.offset && <div className="text-sm">measured {besideWords(mark.offset, length)}</div>}
             {d ? (
                 <div className="text-sm">

@@ -5,6 +5,7 @@ import { useBuilt } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Coordinates, Deviation, Sided } from '../parts/Figure';
+import { isTaped, METHODS } from '../parts/foundFrom';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { besideWords, type OffsetShot as Offset } from '../parts/offsetShot';
@@ -21,10 +22,11 @@ import { MatchShots } from './MatchShots';
 import { ModelTargets } from './ModelTargets';
 import { OffsetShot } from './OffsetShot';
 import { PointChooser } from './PointChooser';
+import { type Several, SeveralShots } from './SeveralShots';
 import { alongWords } from './sheetFigures';
 import { liveOf, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
-import { useStoring } from './useStoring';
+import { useShooting, useStoring } from './useStoring';
 import { NearestOffered } from './WhereAmI';
 
 /** Held against until another is chosen. */
@@ -36,6 +38,7 @@ export function AsBuilt(props: StageProps) {
     const [name, setName] = useState('');
     const [code, setCode] = useState('');
     const [offset, setOffset] = useState<Offset | null>(null);
+    const [several, setSeveral] = useState<Several | null>(null);
     const [stored, setStored] = useState<Mark | null>(null);
     const aim = targetOf(props);
     const built = useBuilt(project.id).data ?? [];
@@ -45,13 +48,29 @@ export function AsBuilt(props: StageProps) {
         setName('');
         // What is beside this prism is not beside the next.
         setOffset(null);
+        setSeveral(null);
         // The next shot says anew what it is held against, but where a surface grows, or one thing is shot again and again.
         aim?.kind === 'aim' && KEPT.includes(aim.aim.kind) ? setAim(aim.aim.id) : setTarget(null);
     });
+    const shooting = useShooting(project, (reading) => setSeveral((s) => s && { ...s, taken: [...s.taken, reading] }));
+    const next = several && METHODS[several.shot.method].shots[several.taken.length];
+    const isLast = several !== null && several.taken.length + 1 >= METHODS[several.shot.method].shots.length;
+    const measureNow = () =>
+        several && !isLast
+            ? shooting.mutate({ target: aim, name })
+            : storing.store({
+                  kind: 'as_built',
+                  target: aim,
+                  judged: props.judged,
+                  name,
+                  code,
+                  offset,
+                  foundFrom: several && { shot: several.shot, more: several.taken },
+              });
     const shown = name.trim() || aim?.name;
     // Where the pole stands against it, before anything is measured.
     const held = liveOf(live, aim);
-    const against = besideWords(offset, project.units.length) === '' ? (held?.guidance ?? null) : null;
+    const against = besideWords(offset, project.units.length) === '' && !several ? (held?.guidance ?? null) : null;
     if (!project.setup) {
         return (
             <Sheet title="As-built">
@@ -69,13 +88,15 @@ export function AsBuilt(props: StageProps) {
             next={
                 <Button
                     kind="primary"
-                    busy={storing.busy}
-                    disabled={!shown}
-                    onClick={() => storing.store({ kind: 'as_built', target: aim, judged: props.judged, name, code, offset })}
+                    busy={storing.busy || shooting.isPending}
+                    disabled={!shown || (several !== null && !isTaped(several.shot))}
+                    onClick={measureNow}
                 >
-                    {storing.busy
+                    {storing.busy || shooting.isPending
                         ? 'Measuring…'
-                        : `Measure ${shown === aim?.name && aim?.kind === 'aim' ? '' : `${shown ?? ''} `}${aim === null ? '' : aim.kind === 'point' && aim.name === shown ? 'against its design' : `against ${aim.name}`}`}
+                        : several
+                          ? `Measure shot ${several.taken.length + 1}: ${next}`
+                          : `Measure ${shown === aim?.name && aim?.kind === 'aim' ? '' : `${shown ?? ''} `}${aim === null ? '' : aim.kind === 'point' && aim.name === shown ? 'against its design' : `against ${aim.name}`}`}
                 </Button>
             }
         >
@@ -143,7 +164,10 @@ export function AsBuilt(props: StageProps) {
                     placeholder={aim?.kind === 'point' ? aim.point.code : (aim?.aim.code ?? '')}
                 />
             </div>
-            <OffsetShot value={offset} onValue={setOffset} />
+            <div className="flex flex-wrap gap-2">
+                {!several && <OffsetShot value={offset} onValue={setOffset} />}
+                {!offset && <SeveralShots value={several} onValue={setSeveral} />}
+            </div>
             {live?.pole ? (
                 <p className="text-sm">
                     The pole stands at <Coordinates {...live.pole} />
@@ -151,7 +175,7 @@ export function AsBuilt(props: StageProps) {
             ) : (
                 <Notice kind="caution">{awayWords(live) ?? live?.instrument.trouble ?? 'The instrument does not see the prism.'}</Notice>
             )}
-            <Failure of={storing.error} />
+            <Failure of={storing.error ?? shooting.error} />
             {storing.question}
             <MatchShots project={project} marks={marks} />
             <section aria-label="As-built shots">

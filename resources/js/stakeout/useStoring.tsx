@@ -18,11 +18,20 @@ type Wish = {
     code?: string;
     note?: string;
     offset?: OffsetShot | null;
+    foundFrom?: Schemas['FoundFrom'] | null;
 };
 
 /** What a measurement is held against, as it was seen when it was asked for. */
 const against = (target: Target | null) =>
     target?.kind === 'point' ? { pointId: target.point.id } : target ? { aimId: target.aim.id, aimVersion: target.aim.version } : {};
+
+/** Measures one of the shots that a place is found from: a reading of its own, and no mark. */
+export function useShooting(project: Project, onTaken: (reading: number) => void) {
+    return useDayDeed(project.id, async ({ target, name }: { target: Target | null; name: string }) => {
+        const done = await measure(project.id, { purpose: 'as_built', sighted: name, ...against(target) });
+        onTaken(done.observationId as number);
+    });
+}
 
 /**
  * Measures on purpose; what is measured is stored where it arrives, whether this page is still there or not. What must be decided first is
@@ -53,22 +62,31 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
             ),
         ),
     );
-    const begin = useDayDeed(project.id, async ({ kind, target, judged = null, name = '', code = '', note = '', offset = null }: Wish) => {
-        const held = against(target);
-        const done = await measure(project.id, { purpose: kind, sighted: name, ...held, mark: { name, code, judged, note, offset } });
-        body.current = {
-            key: `${done.key}-mark`,
-            observationId: done.observationId as number,
-            kind,
-            ...held,
-            judged,
-            name,
-            code,
-            note,
-            offset,
-        };
-        await stored(Promise.resolve(done).then(markOf));
-    });
+    const begin = useDayDeed(
+        project.id,
+        async ({ kind, target, judged = null, name = '', code = '', note = '', offset = null, foundFrom = null }: Wish) => {
+            const held = against(target);
+            const done = await measure(project.id, {
+                purpose: kind,
+                sighted: name,
+                ...held,
+                mark: { name, code, judged, note, offset, foundFrom },
+            });
+            body.current = {
+                key: `${done.key}-mark`,
+                observationId: done.observationId as number,
+                kind,
+                ...held,
+                judged,
+                name,
+                code,
+                note,
+                offset,
+                foundFrom,
+            };
+            await stored(Promise.resolve(done).then(markOf));
+        },
+    );
     const insist = (flags: Partial<Schemas['MarkToStore']>) => {
         body.current = { ...(body.current as Schemas['MarkToStore']), ...flags };
         send.mutate(undefined);
