@@ -39,6 +39,8 @@ final readonly class DaySheet
             }
         }
         ksort($open, SORT_NATURAL);
+        array_walk($open, static fn (array &$names): bool => sort($names, SORT_NATURAL));
+        sort($redo, SORT_NATURAL);
 
         return new self($report, DayOfCode::counted($report->counting(), $open), $out, $redo, $open);
     }

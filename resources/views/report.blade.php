@@ -54,11 +54,17 @@
     @endforeach
 </table>
 @endif
-@if ($report->instruments->isNotEmpty())
+@php($used = $report->setups->pluck('instrument')->filter()->unique())
+@if ($used->isNotEmpty())
 <table>
     <tr><th>instrument</th><th class="n">direction</th><th class="n">zenith</th><th class="n">distance</th><th>calibrated</th><th>certificate</th></tr>
-    @foreach ($report->instruments as $i)
+    @foreach ($used as $name)
+    @php($i = $report->instruments->firstWhere('name', $name))
+    @if ($i === null)
+    <tr><td><b>{{ $name }}</b></td><td class="n" colspan="3">as it states for itself</td><td>not given</td><td>not given</td></tr>
+    @else
     <tr><td><b>{{ $i->name }}</b></td><td class="n">{{ $i->direction_seconds }}″</td><td class="n">{{ $i->zenith_seconds }}″</td><td class="n">{{ $i->distance_millimetres }} mm + {{ $i->distance_ppm }} ppm</td><td>{{ $i->calibrated_on ?: 'not given' }}</td><td>{{ $i->certificate ?: 'not given' }}</td></tr>
+    @endif
     @endforeach
 </table>
 @endif

@@ -56,8 +56,8 @@ export function Corrections({ project }: { project: number }) {
     const [open, setOpen] = useState(false);
     const all = useCorrections(project, open);
     return (
-        <section aria-label="Corrections" className={open ? 'grid basis-full gap-1' : ''}>
-            <div>
+        <section aria-label="Corrections" className={open ? 'col-span-2 grid gap-1' : ''}>
+            <div className="grid">
                 <Button onClick={() => setOpen(!open)} aria-expanded={open}>
                     What was corrected
                 </Button>

@@ -98,7 +98,7 @@ export function HandOver({ project, marks }: StageProps) {
                     hint="the next of that name says what changed"
                 />
             </div>
-            <div className="flex flex-wrap gap-2">
+            <div className="grid grid-cols-2 gap-2">
                 <Button onClick={() => setChoosing(!choosing)} aria-expanded={choosing}>
                     {scope === ALL ? 'Covers all marks' : 'Covers what is chosen'}
                 </Button>

@@ -180,7 +180,7 @@ export function AsBuilt(props: StageProps) {
             <MatchShots project={project} marks={marks} />
             <section aria-label="As-built shots">
                 {shots.slice(0, 30).map((m) => (
-                    <MarkResult key={m.id} mark={m} latest={m.id === stored?.id} project={project.id} />
+                    <MarkResult key={m.id} mark={m} latest={m.observationId === stored?.observationId} project={project.id} />
                 ))}
                 {shots.length === 0 && <p className="text-quiet">Nothing has been measured as built yet.</p>}
             </section>

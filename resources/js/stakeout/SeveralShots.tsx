@@ -68,7 +68,7 @@ export function SeveralShots({ value, onValue }: { value: Several | null; onValu
             <ol className="grid gap-1">
                 {method.shots.map((words, k) => (
                     <li key={words} className={k === taken.length ? 'font-semibold' : 'text-quiet'}>
-                        {k < taken.length ? '● taken' : k === taken.length ? '▸ next' : '○'}: {words}
+                        {k < taken.length ? '● taken' : k === taken.length ? '▸ next' : '○ then'}: {words}
                     </li>
                 ))}
             </ol>
