@@ -38,7 +38,6 @@ final class MatchBuilt
         $shots = Mark::of($project)->where('kind', Purpose::AsBuilt->value)->whereNull('design_northing')->orderBy('id')->get(['id', 'name', 'code', 'northing', 'easting', 'elevation'])->keyBy('id');
         $points = self::points($project, $query);
         $built = Mark::of($project)->where('kind', Purpose::AsBuilt->value)->whereNotNull('point_id')->pluck('point_id', 'point_id')->all();
-        $places = static fn (Collection $rows): array => $rows->map(static fn (Mark|StakeoutPoint $r): Position => $r->position())->all();
 
         return array_map(static function (ShotMatch $m) use ($shots, $points, $built): ShotMatchEntry {
             $shot = $shots->get($m->shot) ?? throw new \LogicException('A match is of its shot.');
@@ -48,7 +47,9 @@ final class MatchBuilt
 
                 return new MatchCandidate($p->id, $p->name, $p->code, $c['distance'], isset($built[$p->id]));
             }, $m->candidates), $m->doubt);
-        }, Matching::nearest($places($shots), $places($points), $query->reach));
+        }, Matching::nearest(
+            $shots->map(static fn (Mark $m): Position => $m->position())->all(), $points->map(static fn (StakeoutPoint $p): Position => $p->position())->all(), $query->reach,
+        ));
     }
 
     /** @return Collection<int, StakeoutPoint> by their numbers */

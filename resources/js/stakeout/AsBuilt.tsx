@@ -5,10 +5,8 @@ import { useBuilt } from '../api/hooks';
 import { Button, buttonLook } from '../parts/Button';
 import { TextField } from '../parts/Field';
 import { Coordinates, Deviation, Sided } from '../parts/Figure';
-import { isTaped, METHODS } from '../parts/foundFrom';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
-import { besideWords, type OffsetShot as Offset } from '../parts/offsetShot';
 import { Verdict } from '../parts/Verdict';
 import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
@@ -20,13 +18,11 @@ import { FaceWords } from './FaceWords';
 import { FilterLine } from './FilterLine';
 import { MatchShots } from './MatchShots';
 import { ModelTargets } from './ModelTargets';
-import { OffsetShot } from './OffsetShot';
 import { PointChooser } from './PointChooser';
-import { type Several, SeveralShots } from './SeveralShots';
 import { alongWords } from './sheetFigures';
 import { liveOf, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
-import { useShooting, useStoring } from './useStoring';
+import { useBuiltShot } from './useBuiltShot';
 import { NearestOffered } from './WhereAmI';
 
 /** Held against until another is chosen. */
@@ -37,40 +33,23 @@ export function AsBuilt(props: StageProps) {
     const { project, points, aims, marks, live, setTarget, setAim } = props;
     const [name, setName] = useState('');
     const [code, setCode] = useState('');
-    const [offset, setOffset] = useState<Offset | null>(null);
-    const [several, setSeveral] = useState<Several | null>(null);
     const [stored, setStored] = useState<Mark | null>(null);
     const aim = targetOf(props);
     const built = useBuilt(project.id).data ?? [];
     useAimFigure(aim?.kind === 'aim' ? aim.aim : null, aims);
-    const storing = useStoring(project, (mark) => {
+    const shot = useBuiltShot(project, live, marks, (mark, inSeries) => {
         setStored(mark);
+        if (inSeries) {
+            return;
+        }
         setName('');
-        // What is beside this prism is not beside the next.
-        setOffset(null);
-        setSeveral(null);
         // The next shot says anew what it is held against, but where a surface grows, or one thing is shot again and again.
         aim?.kind === 'aim' && KEPT.includes(aim.aim.kind) ? setAim(aim.aim.id) : setTarget(null);
     });
-    const shooting = useShooting(project, (reading) => setSeveral((s) => s && { ...s, taken: [...s.taken, reading] }));
-    const next = several && METHODS[several.shot.method].shots[several.taken.length];
-    const isLast = several !== null && several.taken.length + 1 >= METHODS[several.shot.method].shots.length;
-    const measureNow = () =>
-        several && !isLast
-            ? shooting.mutate({ target: aim, name })
-            : storing.store({
-                  kind: 'as_built',
-                  target: aim,
-                  judged: props.judged,
-                  name,
-                  code,
-                  offset,
-                  foundFrom: several && { shot: several.shot, more: several.taken },
-              });
     const shown = name.trim() || aim?.name;
     // Where the pole stands against it, before anything is measured.
     const held = liveOf(live, aim);
-    const against = besideWords(offset, project.units.length) === '' && !several ? (held?.guidance ?? null) : null;
+    const against = shot.onThePrism ? (held?.guidance ?? null) : null;
     if (!project.setup) {
         return (
             <Sheet title="As-built">
@@ -88,15 +67,14 @@ export function AsBuilt(props: StageProps) {
             next={
                 <Button
                     kind="primary"
-                    busy={storing.busy || shooting.isPending}
-                    disabled={!shown || (several !== null && !isTaped(several.shot))}
-                    onClick={measureNow}
+                    busy={shot.busy}
+                    disabled={!shot.running && (!shown || !shot.ready)}
+                    onClick={() => shot.measure({ target: aim, judged: props.judged ?? null, name: name.trim(), code })}
                 >
-                    {storing.busy || shooting.isPending
+                    {shot.busy
                         ? 'Measuring…'
-                        : several
-                          ? `Measure shot ${several.taken.length + 1}: ${next}`
-                          : `Measure ${shown === aim?.name && aim?.kind === 'aim' ? '' : `${shown ?? ''} `}${aim === null ? '' : aim.kind === 'point' && aim.name === shown ? 'against its design' : `against ${aim.name}`}`}
+                        : (shot.word ??
+                          `Measure ${shown === aim?.name && aim?.kind === 'aim' ? '' : `${shown ?? ''} `}${aim === null ? '' : aim.kind === 'point' && aim.name === shown ? 'against its design' : `against ${aim.name}`}`)}
                 </Button>
             }
         >
@@ -164,10 +142,7 @@ export function AsBuilt(props: StageProps) {
                     placeholder={aim?.kind === 'point' ? aim.point.code : (aim?.aim.code ?? '')}
                 />
             </div>
-            <div className="flex flex-wrap gap-2">
-                {!several && <OffsetShot value={offset} onValue={setOffset} />}
-                {!offset && <SeveralShots value={several} onValue={setSeveral} />}
-            </div>
+            {shot.ways}
             {live?.pole ? (
                 <p className="text-sm">
                     The pole stands at <Coordinates {...live.pole} />
@@ -175,8 +150,8 @@ export function AsBuilt(props: StageProps) {
             ) : (
                 <Notice kind="caution">{awayWords(live) ?? live?.instrument.trouble ?? 'The instrument does not see the prism.'}</Notice>
             )}
-            <Failure of={storing.error ?? shooting.error} />
-            {storing.question}
+            <Failure of={shot.error} />
+            {shot.question}
             <MatchShots project={project} marks={marks} />
             <section aria-label="As-built shots">
                 {shots.slice(0, 30).map((m) => (

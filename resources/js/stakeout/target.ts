@@ -19,6 +19,10 @@ export function targetOf({ points, target, aim }: Pick<StageProps, 'points' | 't
     return point ? ofPoint(point) : aim ? ofAim(aim) : null;
 }
 
+/** What a measurement is held against, as it was seen when it was asked for. */
+export const targetIds = (target: Target | null) =>
+    target?.kind === 'point' ? { pointId: target.point.id } : target ? { aimId: target.aim.id, aimVersion: target.aim.version } : {};
+
 /** What a live answer says of this target; null where it still speaks of the one before. */
 export function liveOf(
     live: Live | undefined,

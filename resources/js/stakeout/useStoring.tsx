@@ -8,7 +8,7 @@ import { Deviation, HeightAllowed, Sided } from '../parts/Figure';
 import type { OffsetShot } from '../parts/offsetShot';
 import { allowedOf, type HeightTolerance } from '../parts/tolerance';
 import { Verdict } from '../parts/Verdict';
-import type { Target } from './target';
+import { type Target, targetIds } from './target';
 
 type Wish = {
     kind: 'stake' | 'as_built';
@@ -21,14 +21,10 @@ type Wish = {
     foundFrom?: Schemas['FoundFrom'] | null;
 };
 
-/** What a measurement is held against, as it was seen when it was asked for. */
-const against = (target: Target | null) =>
-    target?.kind === 'point' ? { pointId: target.point.id } : target ? { aimId: target.aim.id, aimVersion: target.aim.version } : {};
-
 /** Measures one of the shots that a place is found from: a reading of its own, and no mark. */
 export function useShooting(project: Project, onTaken: (reading: number) => void) {
     return useDayDeed(project.id, async ({ target, name }: { target: Target | null; name: string }) => {
-        const done = await measure(project.id, { purpose: 'as_built', sighted: name, ...against(target) });
+        const done = await measure(project.id, { purpose: 'as_built', sighted: name, ...targetIds(target) });
         onTaken(done.observationId as number);
     });
 }
@@ -65,7 +61,7 @@ export function useStoring(project: Project, onStored: (mark: Mark) => void) {
     const begin = useDayDeed(
         project.id,
         async ({ kind, target, judged = null, name = '', code = '', note = '', offset = null, foundFrom = null }: Wish) => {
-            const held = against(target);
+            const held = targetIds(target);
             const done = await measure(project.id, {
                 purpose: kind,
                 sighted: name,
