@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reports;
 
+use Parlay\Core\Geometry\Window;
 use Parlay\Core\Units\LengthStyle;
 
 /** A plan of the marks with their deviations drawn as exaggerated arrows, as SVG; both scales stand in the drawing. */
@@ -40,16 +41,31 @@ final class DeviationDrawing
 
     /**
      * @param  list<ReportRow>  $rows
-     *  @return string|null SVG, null where no mark has a design
+     * @param  DesignUnderlay|null  $under  drawn behind it
+     * @return string|null SVG, null where no mark has a design
      */
-    public static function svg(array $rows, LengthStyle $style): ?string
+    public static function svg(array $rows, LengthStyle $style, ?DesignUnderlay $under = null): ?string
     {
         $judged = array_values(array_filter($rows, static fn (ReportRow $r) => $r->deviation !== null));
 
-        return $judged === [] ? null : (new self($judged, $style))->draw();
+        return $judged === [] ? null : (new self($judged, $style))->draw($under);
     }
 
-    private function draw(): string
+    private function behind(?DesignUnderlay $under): string
+    {
+        $window = new Window($this->west, $this->south, $this->west + self::WIDTH / $this->scale, $this->south + self::HEIGHT / $this->scale);
+        $path = '';
+        foreach ($under?->lines($window) ?? [] as [$a, $b]) {
+            $path .= sprintf(
+                'M%.1f %.1fL%.1f %.1f', ($a[0] - $this->west) * $this->scale, self::HEIGHT - ($a[1] - $this->south) * $this->scale, ($b[0] - $this->west) * $this->scale,
+                self::HEIGHT - ($b[1] - $this->south) * $this->scale,
+            );
+        }
+
+        return $path === '' ? '' : "<path d=\"$path\" stroke=\"#b8b2a4\" stroke-width=\"1\" fill=\"none\"/>";
+    }
+
+    private function draw(?DesignUnderlay $under): string
     {
         $parts = array_map($this->arrow(...), $this->rows);
         [$bar, $length] = $this->scaleBar();
@@ -58,7 +74,7 @@ final class DeviationDrawing
         return sprintf(
             '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d" font-family="DejaVu '
                 .'Sans"><rect x="1" y="1" width="%3$d" height="%4$d" fill="none" stroke="#888"/>%5$s%6$s%7$s%8$s</svg>',
-            self::WIDTH, self::HEIGHT, self::WIDTH - 2, self::HEIGHT - 2, implode('', $parts), $labels, $bar,
+            self::WIDTH, self::HEIGHT, self::WIDTH - 2, self::HEIGHT - 2, $this->behind($under).implode('', $parts), $labels, $bar,
             sprintf('<text x="%d" y="%d" font-size="15">%s; arrows %s times larger</text><path d="M970 60 L970 20 M962 34 L970 18 '
                 .'L978 34" stroke="#000" fill="none" stroke-width="2"/><text x="964" y="78" font-size="15">N</text>',
                 30 + $length + 12, self::HEIGHT - 18, htmlspecialchars($this->barText($length)), number_format($this->exaggeration)),

@@ -7,6 +7,7 @@ namespace App\Reports\Tasks;
 use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Actions\IssueReport;
+use App\Reports\DesignUnderlay;
 use App\Reports\DeviationDrawing;
 use App\Reports\Figures;
 use App\Reports\GrowthDrawing;
@@ -65,7 +66,7 @@ final class PrintReport implements Work
             'report' => $report, 'figures' => $figures, 'stamp' => $stamp, 'former' => $former, 'changes' => count($changes), 'counts' => IssueCounts::of($report),
             'turned' => count(array_filter($changes, static fn (MarkChange $c): bool => $c->isTurned())),
             'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => $issued->head['common'], 'growth' => GrowthDrawing::svg($report->counting(), $project->length_style),
-            'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style),
+            'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style, new DesignUnderlay($project)),
         ])->render();
         $behind = $report->setups->slice(self::SETUPS_ON_THE_SHEET);
         Pdf::write($html, $project->name, $path, $progress, $report->letterhead, [
