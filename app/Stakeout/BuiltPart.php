@@ -12,7 +12,7 @@ final readonly class BuiltPart
     /**
      * thing: the id of the thing. least, most, mean: of the shots, metres in front of the face; null for an axis. bow: what is left of them about the plane that fits best, from
      * behind to before. leans: out of plumb, in one or two directions, over height metres, oneIn: one in so many, null where the shots prove nothing; empty where the shots do not lie far
-     * enough above one another. uncertain: of the leans, 95 %, metres over the height. turn: of a face, how far it is turned in plan over length metres, with how far that may be wrong.
+     * enough above one another. uncertain: of the leans, 95 %, metres over the height. turn: of a face, how far it is turned in plan over length metres, with how far that may be wrong. bowByChance: what a flat face would bow by in 95 of 100 cases, for the shots' own sake.
      *
      * @param  list<BuiltShot>  $shots  in the order they were taken
      * @param  list<Lean>  $leans
@@ -36,5 +36,6 @@ final readonly class BuiltPart
         public ?float $turn,
         public float $length,
         public ?float $turnUncertain,
+        public ?float $bowByChance,
     ) {}
 }

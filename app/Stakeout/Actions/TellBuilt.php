@@ -51,6 +51,7 @@ final class TellBuilt
             key: $marks[0]->aim_key, kind: $aimed->kind, name: $aimed->name, thing: $aimed->thing, shots: $shots, least: $flat?->least, most: $flat?->most,
             mean: $flat?->mean, bow: $flat?->bow, leans: $leans, height: $plumb->height ?? 0.0, oneIn: $plumb?->oneIn(),
             uncertain: $plumb?->uncertain, turn: $plumb?->turn, length: $plumb->length ?? 0.0, turnUncertain: $plumb?->turnUncertain,
+            bowByChance: $flat?->bow === null ? null : Flatness::byChance($flat->count, self::shotDeviation($marks)),
         );
     }
 

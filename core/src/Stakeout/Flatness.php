@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Stakeout;
 
+use Parlay\Core\Adjustment\NormalRange;
+
 /** How flat a face was built, from shots on it: against its design, and against the plane that fits the shots best. */
 final readonly class Flatness
 {
@@ -31,6 +33,16 @@ final readonly class Flatness
         $before = array_column($shots, 2);
 
         return new self(count($shots), min($before), max($before), array_sum($before) / count($before), self::bowOf($shots));
+    }
+
+    /**
+     * What a flat face would bow by in 95 of 100 cases, for the shots' own sake; the plane that is fitted to them takes some of that away, which is left out.
+     *
+     * @param  float  $deviation  of one shot square to the face, metres
+     */
+    public static function byChance(int $count, float $deviation): float
+    {
+        return $deviation * NormalRange::quantile($count, 0.95);
     }
 
     /** @param  non-empty-list<array{float, float, float}>  $shots */

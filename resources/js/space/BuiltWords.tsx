@@ -21,7 +21,14 @@ export function BuiltWords({ part }: { part: BuiltPart }) {
                         part.shots.length < 4 && <span className="text-quiet">Four shots say how flat it is.</span>
                     ) : (
                         <>
-                            Flat within <Deviation of={part.bow} />, about the plane that fits best.
+                            Flat within <Deviation of={part.bow} />, about the plane that fits best
+                            {part.bowByChance !== null && (
+                                <>
+                                    ; {part.bow > part.bowByChance ? 'a' : 'that proves nothing: a'} flat one shows up to{' '}
+                                    <Deviation of={part.bowByChance} /> by the shots alone (95 %)
+                                </>
+                            )}
+                            .
                         </>
                     )}
                 </p>

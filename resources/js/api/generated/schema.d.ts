@@ -3242,6 +3242,7 @@ export interface components {
             turn: number | null;
             length: number;
             turnUncertain: number | null;
+            bowByChance: number | null;
         };
         BuiltShot: {
             markId: number;
