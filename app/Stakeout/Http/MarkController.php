@@ -12,6 +12,8 @@ use App\Http\Page;
 use App\Projects\Models\Project;
 use App\Stakeout\Actions\StoreMark;
 use App\Stakeout\Actions\StrikeMark;
+use App\Stakeout\Actions\TellAgain;
+use App\Stakeout\AgainResource;
 use App\Stakeout\MarkEntry;
 use App\Stakeout\MarkSpread;
 use App\Stakeout\MarkToStore;
@@ -50,6 +52,12 @@ final class MarkController
     public function strike(Request $request, Project $project, int $mark, StrikeMark $strike): JsonResponse
     {
         return new JsonResponse(MarkEntry::of($strike($project, $mark, Body::read($request, StrikeWanted::class)), $project->decisionRule()));
+    }
+
+    #[Get('/projects/{project}/marks/{mark}/again', 'How a mark differs from the last one of the same thing from another setup, and whether both let expect that; stores nothing', AgainResource::class)]
+    public function again(Project $project, int $mark, TellAgain $tell): JsonResponse
+    {
+        return new JsonResponse(new AgainResource($tell($project, $mark)));
     }
 
     #[Put('/projects/{project}/staking', 'Chooses what the sheet shows while staking, and what follows a mark', StakingChoices::class, StakingChoices::class)]

@@ -11,6 +11,7 @@ import { Verdict } from '../parts/Verdict';
 import { formatStation } from '../units/format';
 import { timeOfDay } from '../units/times';
 import { useUnits } from '../units/UnitsContext';
+import { MeasuredAgain } from './MeasuredAgain';
 import { UndoMark } from './UndoMark';
 
 /** Where along and beside an alignment a mark was made. */
@@ -99,6 +100,7 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                     <Coordinates {...mark.found} />
                 </div>
             )}
+            {latest && mark.kind !== 'check' && <MeasuredAgain project={project} mark={mark} />}
             <Photographs project={project} observation={mark.observationId} adding={latest} />
         </div>
     );

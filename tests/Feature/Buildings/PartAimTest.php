@@ -97,7 +97,7 @@ final class PartAimTest extends FeatureTestCase
         $before = array_map(static fn (Mark $m) => 1020.0 - $m->northing, $marks);
         self::assertEqualsWithDelta([min($before), max($before), array_sum($before) / 5], [$part['least'], $part['most'], $part['mean']], 1e-9);
         self::assertEqualsWithDelta(0.006, $part['bow'], 0.004, 'its middle bows out');
-        self::assertGreaterThan(0.004, $part['bowByChance'], 'shots of a hand-held pole');
+        self::assertGreaterThan(0.002, $part['bowByChance'], 'shots of a hand-held pole');
         self::assertLessThan(0.015, $part['bowByChance']);
         self::assertSame('outward, to the south', $part['leans'][0]['toward']);
         // Of a plane through all five: 20 mm over what lies between the lowest and the highest.

@@ -2774,6 +2774,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/marks/{mark}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a mark differs from the last one of the same thing from another setup, and whether both let expect that; stores nothing */
+        get: operations["getMarkAgain"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/staking": {
         parameters: {
             query?: never;
@@ -2988,6 +3005,21 @@ export interface components {
             passes: boolean | null;
             cautions: string[];
             note: string;
+        };
+        AgainEntry: {
+            markId: number;
+            name: string;
+            setupNumber: number;
+            difference: components["schemas"]["Deviation"];
+            expectedPlan: number;
+            expectedHeight: number | null;
+            agrees: boolean;
+            mean: components["schemas"]["Position"];
+            meanPlan: number;
+            meanHeight: number | null;
+        };
+        AgainResource: {
+            again: components["schemas"]["AgainEntry"] | null;
         };
         AimChange: {
             version: number;
@@ -12349,6 +12381,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MarkEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getMarkAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                mark: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgainResource"];
                 };
             };
             /** @description What was wrong, where, and what to do */
