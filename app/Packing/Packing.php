@@ -30,6 +30,7 @@ final class Packing
         'phases' => ['project_id' => 'projects', 'design_id' => 'designs', 'surface_id' => 'surfaces'],
         'phase_members' => ['phase_id' => 'phases', 'design_id' => 'designs', 'alignment_id' => 'alignments', 'surface_id' => 'surfaces'],
         'letterheads' => ['project_id' => 'projects'],
+        'table_layouts' => ['project_id' => 'projects'],
         'grid_lines' => ['project_id' => 'projects'],
         'codes' => ['project_id' => 'projects'],
         'stakeout_points' => ['project_id' => 'projects'],
@@ -57,7 +58,7 @@ final class Packing
     }
 
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'letterheads', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes', 'photographs'];
+    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'letterheads', 'table_layouts', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes', 'photographs'];
 
     /** Columns of bytes, written in base64. */
     public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors', 'logo'];

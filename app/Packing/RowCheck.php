@@ -26,6 +26,7 @@ use App\Projects\PointName;
 use App\Reports\LetterheadWanted;
 use App\Reports\Logo;
 use App\Reports\Paper;
+use App\Reports\TableLayoutWanted;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Models\Setup;
 use App\Setups\SetupEntry;
@@ -199,6 +200,7 @@ final class RowCheck
             'marks' => self::mark($row),
             'letterheads' => self::letterhead($row),
             'photographs' => self::photograph($row),
+            'table_layouts' => new TableLayoutWanted((string) $row['name'], array_map(strval(...), array_values((array) json_decode((string) $row['columns'], true)))),
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
             'design_layers' => self::layer($row, $this->model(new DesignLayer, $row)),

@@ -7,6 +7,7 @@ namespace App\Reports;
 use App\Civil\Stations;
 use App\Instrument\Reading;
 use App\Projects\Models\Project;
+use App\Reports\Models\TableLayout;
 use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Stakeout\Acceptance;
 use Parlay\Core\Stakeout\HiddenMethod;
@@ -15,14 +16,14 @@ use Parlay\Core\Units\CoordinateOrder;
 /** The report's table for a spreadsheet: plain numbers in the project's length unit, cells that would run as formulas made safe. */
 final class ReportCsv
 {
-    /** @param  resource  $out */
-    public static function write(Report $report, $out): void
+    /** @return list<string> the headings, with their units */
+    public static function header(Project $project): array
     {
-        $unit = $report->project->length_style->unit();
-        $u = " [{$unit->value}]";
-        $pair = static fn (string $a, string $n, string $e): array => $report->project->coordinate_order === CoordinateOrder::NorthingEasting
+        $u = " [{$project->length_style->unit()->value}]";
+        $pair = static fn (string $a, string $n, string $e): array => $project->coordinate_order === CoordinateOrder::NorthingEasting
             ? ["$a $n", "$a $e"] : ["$a $e", "$a $n"];
-        $header = ['name', 'code', 'kind', ...$pair(
+
+        return ['name', 'code', 'kind', ...$pair(
             'design', "northing$u", "easting$u",
         ), "design elevation$u", ...$pair('found', "northing$u", "easting$u"), "found elevation$u",
             "dN$u", "dE$u", "dH$u", "horizontal deviation$u", "plan tolerance$u",
@@ -31,9 +32,34 @@ final class ReportCsv
             'station', 'station region', "offset from axis$u", 'element', 'part', 'surface', "above it$u", ...$pair('issued', "northing$u", "easting$u"), "issued elevation$u", "marked beside it by$u",
             ...self::traceHeader($u),
             "plan uncertainty 95 %$u", "height uncertainty 95 %$u", 'plan conforms with', 'height conforms with', 'conformity', 'rule'];
+    }
+
+    /**
+     * By a layout only its columns.
+     *
+     * @param  resource  $out
+     */
+    public static function writeBy(?TableLayout $layout, Report $report, $out): void
+    {
+        if ($layout === null) {
+            self::write($report, $out);
+
+            return;
+        }
+        $whole = tmpfile() ?: throw new \RuntimeException('No temporary file.');
+        self::write($report, $whole);
+        rewind($whole);
+        TableColumns::copy($whole, $out, $layout->names());
+        fclose($whole);
+    }
+
+    /** @param  resource  $out */
+    public static function write(Report $report, $out): void
+    {
+        $unit = $report->project->length_style->unit();
         // A byte order mark, without which spreadsheets read umlauts wrongly.
         fwrite($out, "\u{FEFF}");
-        fputcsv($out, $header, ',', '"', '');
+        fputcsv($out, self::header($report->project), ',', '"', '');
         $n = static fn (?float $metres): string => $metres === null ? '' : number_format($metres / $unit->metres(), 4, '.', '');
         $order = static fn (?float $northing, ?float $easting): array => $report->project->coordinate_order === CoordinateOrder::NorthingEasting
             ? [$n($northing), $n($easting)] : [$n($easting), $n($northing)];

@@ -16,7 +16,9 @@ use App\Reports\DaySheetWanted;
 use App\Reports\IssueChange;
 use App\Reports\IssuedFigures;
 use App\Reports\IssueEntry;
+use App\Reports\LayoutQuery;
 use App\Reports\Models\ReportIssue;
+use App\Reports\Models\TableLayout;
 use App\Reports\Report;
 use App\Reports\ReportCsv;
 use App\Reports\ReportFile;
@@ -24,6 +26,7 @@ use App\Reports\ReportFileWanted;
 use App\Reports\ReportScope;
 use App\Reports\ReportWanted;
 use App\Reports\Stamp;
+use App\Reports\TableColumns;
 use App\Reports\Tasks\PrintReport;
 use App\Tasks\Http\TaskResource;
 use App\Tasks\Models\Task;
@@ -77,10 +80,13 @@ final class ReportController
         return self::sheet($project, $path);
     }
 
-    #[Get('/projects/{project}/report-issues/{number}.csv', 'The table of an issued report, as it was', media: 'text/csv')]
-    public function table(Project $project, int $number): Response
+    #[Get('/projects/{project}/report-issues/{number}.csv', 'The table of an issued report, as it was', query: LayoutQuery::class, media: 'text/csv')]
+    public function table(Request $request, Project $project, int $number): Response
     {
-        return new Response(self::issued($project, $number)->figures()->table, 200, FileOut::headers(self::fileName($project)."-report-$number.csv", FileOut::CSV));
+        $layout = self::layout($request, $project);
+        $table = self::issued($project, $number)->figures()->table;
+
+        return new Response($layout === null ? $table : TableColumns::of($table, $layout->names()), 200, FileOut::headers(self::fileName($project)."-report-$number.csv", FileOut::CSV));
     }
 
     #[Get('/projects/{project}/report-issues/{number}/changes', 'Marks that would be told otherwise today than in an issued report', IssueChange::class, list: true, query: Page::class)]
@@ -132,10 +138,19 @@ final class ReportController
         return $page->answer($request, array_map(static fn (int $i): CorrectionEntry => $all[$i], $ids), $ids === [] ? null : $ids[count($ids) - 1]);
     }
 
-    #[Get('/projects/{project}/report.csv', 'The report’s table for a spreadsheet', media: 'text/csv')]
-    public function csv(Project $project): StreamedResponse
+    #[Get('/projects/{project}/report.csv', 'The report’s table for a spreadsheet', query: LayoutQuery::class, media: 'text/csv')]
+    public function csv(Request $request, Project $project): StreamedResponse
     {
-        return FileOut::csv(static fn ($out) => ReportCsv::write(Report::of($project), $out), self::fileName($project).'.csv');
+        $layout = self::layout($request, $project);
+
+        return FileOut::csv(static fn ($out) => ReportCsv::writeBy($layout, Report::of($project), $out), self::fileName($project).'.csv');
+    }
+
+    private static function layout(Request $request, Project $project): ?TableLayout
+    {
+        $id = Body::read($request, LayoutQuery::class)->layout;
+
+        return $id === null ? null : TableLayout::of($project)->findOrFail($id);
     }
 
     private static function written(ReportFile $file): StreamedResponse

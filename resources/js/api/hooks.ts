@@ -25,6 +25,8 @@ export const useCodes = (project: number) => queries.useQuery('get', '/api/v1/pr
 export const useWorklists = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/worklists', of(project));
 /** Reports that were issued, the first one first. */
 export const useIssues = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/report-issues', of(project));
+/** Columns of the report’s table, and which are kept under a name. */
+export const useTableLayouts = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/table-layouts', of(project));
 /** Pictures of readings. */
 export const usePhotographs = (project: number) => queries.useQuery('get', '/api/v1/projects/{project}/photographs', of(project));
 /** What was put right afterwards. */

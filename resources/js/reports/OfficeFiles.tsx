@@ -8,9 +8,11 @@ import { Choice, TextField } from '../parts/Field';
 import { NextStep } from '../parts/NextStep';
 import { Step } from '../parts/Step';
 import { localZone } from '../units/times';
+import { TableLayouts } from './TableLayouts';
 
 const FORMATS = [
     ['html', 'Page (HTML): plan to zoom, rows to sort, opens anywhere'],
+    ['csv', 'Table (CSV): columns of your choice'],
     ['dxf', 'DXF: design, found, arrows of deviation'],
     ['geojson', 'GeoJSON, in site coordinates'],
     ['bcf', 'BCF 3.0: a topic for each that is out'],
@@ -46,6 +48,7 @@ function Fields({ project, issue }: { project: number; issue: number | null }) {
     const [format, setFormat] = useState<Format>('html');
     const [arrows, setArrows] = useState('');
     const [all, setAll] = useState(false);
+    const [layout, setLayout] = useState<number | null>(null);
     const [model, setModel] = useState<string>(NO_MODEL);
     const models = (useDesigns(project).data ?? []).filter((d) => d.placeWord === 'instance' && d.current);
     const times = Number(arrows.replace(',', '.'));
@@ -64,9 +67,12 @@ function Fields({ project, issue }: { project: number; issue: number | null }) {
         query.set('zone', localZone());
     }
     const at = issue === null ? `/api/v1/projects/${project}/report-file` : `/api/v1/projects/${project}/report-issues/${issue}/file`;
+    const table = issue === null ? `/api/v1/projects/${project}/report.csv` : `/api/v1/projects/${project}/report-issues/${issue}.csv`;
+    const address = format === 'csv' ? `${table}${layout === null ? '' : `?layout=${layout}`}` : `${at}?${query}`;
     return (
         <div className="grid gap-3">
             <Choice label="Format" value={format} onValue={setFormat} options={FORMATS} />
+            {format === 'csv' && <TableLayouts project={project} layout={layout} onLayout={setLayout} />}
             {format === 'dxf' && (
                 <TextField
                     label="Arrows, times the deviation"
@@ -94,7 +100,7 @@ function Fields({ project, issue }: { project: number; issue: number | null }) {
                 <Step why="Arrows are 1 to 100 000 times as long as the deviation.">Save the file</Step>
             ) : (
                 <NextStep>
-                    <a data-next className={buttonLook('primary')} href={`${at}?${query}`} download>
+                    <a data-next className={buttonLook('primary')} href={address} download>
                         Save the file
                     </a>
                 </NextStep>

@@ -200,6 +200,7 @@ final class PackingTest extends FeatureTestCase
         yield 'a logo that is no picture' => $column('letterheads', 'logo', base64_encode('<svg onload="x"/>'));
         yield 'a firm of many lines' => $column('letterheads', 'firm', "a\nb");
         yield 'a photograph that is no picture' => $column('photographs', 'bytes', base64_encode('<svg onload="x"/>'));
+        yield 'a layout of nothing' => $column('table_layouts', 'columns', '[]');
         yield 'a paper of its own' => $column('letterheads', 'paper', 'a0');
         yield 'a worklist of words' => $column('worklists', 'point_ids', '["x"]');
     }

@@ -37,6 +37,7 @@ trait WorkedProject
         $line = ['family' => 'letters', 'northing1' => 0, 'easting1' => 0, 'northing2' => 0, 'easting2' => 9];
         $this->ask('POST', "/projects/{$project->id}/grid-lines", ['lines' => [['name' => 'A'] + $line]])->assertOk();
         $this->ask('PUT', "/projects/{$project->id}/letterhead", ['firm' => 'Söhne', 'logo' => $this->upload($project, self::picture(), 'logo.png')])->assertOk();
+        $this->ask('PUT', "/projects/{$project->id}/table-layouts", ['name' => 'Client', 'columns' => ['name', 'verdict']])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/codes", ['code' => 'MH', 'trade' => 'Drainage'])->assertOk();
         $this->ask('POST', "/projects/{$project->id}/worklists", ['name' => 'Monday', 'pointIds' => [$point]])->assertOk();
         $from = [

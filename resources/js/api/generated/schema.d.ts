@@ -2447,6 +2447,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/projects/{project}/table-layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The columns that the report’s table has, and which of them are kept under a name */
+        get: operations["listTableLayouts"];
+        /** Keeps columns of the report’s table under a name */
+        put: operations["updateTableLayouts"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/projects/{project}/table-layouts/{layout}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets which columns were kept under a name */
+        delete: operations["deleteTableLayout"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/projects/{project}/checks": {
         parameters: {
             query?: never;
@@ -5560,6 +5595,19 @@ export interface components {
             faces?: boolean;
             outline?: components["schemas"]["GivenPolyline"] | null;
             longestEdge?: number | null;
+        };
+        TableColumnsResource: {
+            columns: string[];
+            layouts: components["schemas"]["TableLayoutEntry"][];
+        };
+        TableLayoutEntry: {
+            id: number;
+            name: string;
+            columns: string[];
+        };
+        TableLayoutWanted: {
+            name: string;
+            columns: string[];
         };
         Target: {
             height: number;
@@ -11319,7 +11367,9 @@ export interface operations {
     };
     getReportIssueCsv: {
         parameters: {
-            query?: never;
+            query?: {
+                layout?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -11566,7 +11616,9 @@ export interface operations {
     };
     getReportCsv: {
         parameters: {
-            query?: never;
+            query?: {
+                layout?: number;
+            };
             header?: never;
             path: {
                 project: number;
@@ -11583,6 +11635,102 @@ export interface operations {
                 content: {
                     "text/csv": string;
                 };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listTableLayouts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableColumnsResource"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    updateTableLayouts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableLayoutWanted"];
+            };
+        };
+        responses: {
+            /** @description Done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableLayoutEntry"];
+                };
+            };
+            /** @description What was wrong, where, and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteTableLayout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                project: number;
+                layout: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was wrong, where, and what to do */
             default: {
