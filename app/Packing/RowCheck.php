@@ -85,7 +85,7 @@ final class RowCheck
     /** More than nothing. */
     private const POSITIVE = [
         'plan_tolerance', 'height_tolerance', 'direction_seconds', 'zenith_seconds', 'distance_millimetres', 'scale', 'angles',
-        'wavelength', 'residual_limit',
+        'wavelength', 'residual_limit', 'plumb_one_in', 'flat_tolerance',
     ];
 
     private const NOT_NEGATIVE = ['slope', 'centring', 'notch_radius', 'distance_ppm', 'plan_deviation', 'height_deviation', 'count', 'above_tolerance'];

@@ -13,6 +13,9 @@ use App\PrintZone;
 use App\Projects\Models\Project;
 use App\Reports\Models\Letterhead;
 use App\Setups\Models\Setup;
+use App\Stakeout\Actions\TellBuilt;
+use App\Stakeout\BuiltPart;
+use App\Stakeout\BuiltShot;
 use App\Stakeout\MarkSpread;
 use App\Stakeout\Models\Mark;
 use App\Stakeout\WhatCounts;
@@ -27,6 +30,7 @@ final readonly class Report
      * @param  Collection<int, Setup>  $setups  that its marks were made from; all where it covers all
      * @param  Collection<int, ControlPoint>  $control  that these setups sighted or stood on, as it is kept today
      * @param  Collection<int, Instrument>  $instruments  that they were made with, of the project's list
+     * @param  list<BuiltPart>  $built  faces and axes that its marks lie on
      * @param  list<ReportRow>  $rows  stakes and as-built, in order
      * @param  list<ReportRow>  $checks
      */
@@ -42,6 +46,7 @@ final readonly class Report
         public Letterhead $letterhead,
         public Collection $control,
         public Collection $instruments,
+        public array $built,
     ) {}
 
     /** @throws \DomainException where the worklist it shall cover is not there */
@@ -74,6 +79,7 @@ final readonly class Report
             covers: self::words($wanted->scope, $list),
             letterhead: Letterhead::in($project),
             control: self::controlOf($project, $shown),
+            built: self::builtOf($project, $rows),
             instruments: Instrument::of($project)->whereIn('name', $shown->pluck('instrument')->unique())->orderBy('name')->get(),
         );
     }
@@ -93,6 +99,19 @@ final readonly class Report
         }
 
         return ControlPoint::of($project)->orderBy('id')->get()->filter(static fn (ControlPoint $c): bool => isset($names[$c->name]))->values();
+    }
+
+    /**
+     * @param  Collection<int, ReportRow>  $rows
+     * @return list<BuiltPart>
+     */
+    private static function builtOf(Project $project, Collection $rows): array
+    {
+        $on = array_fill_keys($rows->filter(static fn (ReportRow $r): bool => $r->mark->aim_key !== '')->map(static fn (ReportRow $r): int => $r->mark->id)->all(), true);
+
+        return $on === [] ? [] : array_values(array_filter(
+            (new TellBuilt)($project), static fn (BuiltPart $p): bool => array_intersect_key($on, array_fill_keys(array_map(static fn (BuiltShot $s): int => $s->markId, $p->shots), true)) !== [],
+        ));
     }
 
     /**

@@ -8,10 +8,13 @@ use App\Control\Models\ControlPoint;
 use App\Reports\Models\ReportIssue;
 use App\Setups\Models\Setup;
 use App\Setups\SetupMethod;
+use App\Stakeout\BuiltPart;
+use App\Stakeout\Lean;
 use App\Tasks\Progress;
 use Illuminate\Support\Collection;
 use Parlay\Core\Reports\MarkChange;
 use Parlay\Core\Reports\MarkChangeKind;
+use Parlay\Core\Stakeout\Conformity;
 use Parlay\Core\Units\Side;
 use Parlay\Words\Cautions;
 
@@ -41,6 +44,34 @@ final readonly class ReportTables
         return [
             [$c->name], [$f->length($c->$a)], [$f->length($c->$b)], [$f->length($c->elevation)],
             $c->held_fixed ? ['held fixed'] : [$f->deviation($c->plan_deviation, 'not given'), $f->deviation($c->height_deviation, 'not given')], [$from],
+        ];
+    }
+
+    /**
+     * How faces and axes were built, from all shots on each.
+     *
+     * @param  list<BuiltPart>  $parts
+     */
+    public function built(array $parts): LongTable
+    {
+        return new LongTable('Faces and axes, from all shots on each', [
+            new Column(['name'], 0.26, bold: true), new Column(['shots'], 0.07, true), new Column(['before its design', 'least / most'], 0.17, true), new Column(['flat within', 'a flat one shows'], 0.14, true),
+            new Column(['out of plumb', '± 95 %, over the height'], 0.22, true), new Column(['verdict'], 0.14, true),
+        ], array_map(fn (BuiltPart $p): array => ['cells' => $this->builtCells($p)], $parts));
+    }
+
+    /** @return list<list<string>> */
+    private function builtCells(BuiltPart $p): array
+    {
+        $f = $this->figures;
+        $called = static fn (string $what, ?Conformity $c): array => $c === null ? [] : [['inside' => '●', 'outside' => '▲', 'close' => '◆'][$c->value]." $what ".['inside' => 'in', 'outside' => 'OUT', 'close' => 'too close'][$c->value]];
+        $leans = array_map(static fn (Lean $l): string => $f->deviation($l->metres).' '.$l->toward, $p->leans);
+
+        return [
+            [$p->name], [(string) count($p->shots)], $p->least === null ? ['–'] : [$f->deviation($p->least), $f->deviation($p->most)],
+            $p->bow === null ? ['–'] : [$f->deviation($p->bow), $f->deviation($p->bowByChance)],
+            $leans === [] ? ['–'] : [...$leans, $f->uncertain($p->uncertain).', '.$f->length($p->height)],
+            [...$called('plumb', $p->plumbConforms), ...$called('flat', $p->flatConforms)],
         ];
     }
 

@@ -31,6 +31,10 @@ final class CreateProject
             throw new \DomainException('What may stand above the design lies between 0 and 10 m. Leave it empty where as much is allowed as below.');
         }
 
+        if (($body->plumbOneIn !== null && ! ($body->plumbOneIn >= 10.0 && $body->plumbOneIn <= 100_000.0)) || ($body->flatTolerance !== null && ! ($body->flatTolerance > 0.0 && $body->flatTolerance <= 1.0))) {
+            throw new \DomainException('Out of plumb is allowed one in 10 to one in 100 000, and a face is flat within more than 0 and at most 1 m. Leave them empty where they are only told.');
+        }
+
         if ($body->residualLimit !== null && ! ($body->residualLimit > 0.0 && $body->residualLimit <= 1.0)) {
             throw new \DomainException('What is accepted of a setup’s residuals lies above 0 and at 1 m at most. Leave it empty for none.');
         }
@@ -49,6 +53,8 @@ final class CreateProject
             'plan_tolerance' => $body->planTolerance,
             'height_tolerance' => $body->heightTolerance,
             'above_tolerance' => $body->aboveTolerance,
+            'plumb_one_in' => $body->plumbOneIn,
+            'flat_tolerance' => $body->flatTolerance,
             'residual_limit' => $body->residualLimit,
             'acceptance' => $body->acceptance,
             'acceptance_level' => $body->acceptanceLevel,

@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Stakeout\Acceptance;
+use Parlay\Core\Stakeout\BuiltTolerance;
 use Parlay\Core\Stakeout\DecisionRule;
 use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Units\AngleStyle;
@@ -38,6 +39,12 @@ final class Project extends Model
     protected static function booted(): void
     {
         self::addGlobalScope('whole', static fn (Builder $q) => $q->where('projects.arriving', false));
+    }
+
+    /** How what is built may lean and bow. */
+    public function builtTolerance(): BuiltTolerance
+    {
+        return new BuiltTolerance($this->plumb_one_in, $this->flat_tolerance);
     }
 
     /** Of what no code says otherwise of. */

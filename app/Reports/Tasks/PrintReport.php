@@ -75,6 +75,7 @@ final class PrintReport implements Work
             ...($report->control->count() > self::CONTROL_ON_THE_SHEET ? [$tables->control()] : []),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),
             $tables->marks(),
+            ...($report->built === [] ? [] : [$tables->built($report->built)]),
             ...($issued->corrections() === [] ? [] : [$tables->corrections($issued->corrections())]),
             (new TraceTable($report, $figures, $progress))->table(),
         ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp, PhotographPages::of($report, $figures));

@@ -46,12 +46,13 @@ final class TellBuilt
         $known = array_values(array_filter($shots, static fn (BuiltShot $s): bool => $s->elevation !== null));
         $flat = $isFace ? Flatness::of(array_map(static fn (BuiltShot $s): array => self::alongFace($aimed, $s), $known)) : null;
         [$leans, $plumb] = $isFace ? self::faceLeans($aimed, $known, self::shotDeviation($marks)) : self::axisLeans($project, $marks);
+        $chance = $flat?->bow === null ? null : Flatness::byChance($flat->count, self::shotDeviation($marks));
 
         return new BuiltPart(
             key: $marks[0]->aim_key, kind: $aimed->kind, name: $aimed->name, thing: $aimed->thing, shots: $shots, least: $flat?->least, most: $flat?->most,
             mean: $flat?->mean, bow: $flat?->bow, leans: $leans, height: $plumb->height ?? 0.0, oneIn: $plumb?->oneIn(),
             uncertain: $plumb?->uncertain, turn: $plumb?->turn, length: $plumb->length ?? 0.0, turnUncertain: $plumb?->turnUncertain,
-            bowByChance: $flat?->bow === null ? null : Flatness::byChance($flat->count, self::shotDeviation($marks)),
+            bowByChance: $chance, plumbConforms: $project->builtTolerance()->plumb($plumb, $project->decisionRule()), flatConforms: $project->builtTolerance()->flat($flat?->bow, $chance),
         );
     }
 

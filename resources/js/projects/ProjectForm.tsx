@@ -22,6 +22,9 @@ const RULES: [string, string][] = [
     ['0.99', 'where it is so with 99 % or more'],
 ];
 
+/** Out of plumb by one in so many at most: those that are asked for most. Common practice, no source. */
+const PLUMB = [200, 300, 400, 500, 600, 750, 1000];
+
 /** Name, units and tolerances. Units change what is shown and nothing else. */
 export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
     const form = useId();
@@ -121,6 +124,25 @@ export function ProjectForm({ project, submit, onSubmit, onCancel }: Props) {
                         onValue={(aboveTolerance) => setValues({ ...values, aboveTolerance })}
                         optional
                         hint="0: nothing may stand too high"
+                    />
+                    <Choice
+                        label="Out of plumb"
+                        value={values.plumbOneIn === null ? '' : String(values.plumbOneIn)}
+                        onValue={(v) => setValues({ ...values, plumbOneIn: v === '' ? null : Number(v) })}
+                        options={[
+                            ['', 'only told'],
+                            ...[...new Set([...PLUMB, ...(values.plumbOneIn === null ? [] : [values.plumbOneIn])])]
+                                .sort((a, b) => a - b)
+                                .map((n): [string, string] => [String(n), `1 in ${n} at most`]),
+                        ]}
+                        hint="of faces and axes that are built"
+                    />
+                    <LengthField
+                        label="A face is flat within"
+                        value={values.flatTolerance}
+                        onValue={(flatTolerance) => setValues({ ...values, flatTolerance })}
+                        optional
+                        hint="empty: only told"
                     />
                     <LengthField
                         label="Accepted residual of a setup"

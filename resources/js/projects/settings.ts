@@ -3,7 +3,16 @@ import type { Project } from '../api/client';
 /** What can be chosen of a project as a whole. */
 export type Settings = Pick<
     Project,
-    'name' | 'units' | 'planTolerance' | 'heightTolerance' | 'aboveTolerance' | 'residualLimit' | 'acceptance' | 'acceptanceLevel'
+    | 'name'
+    | 'units'
+    | 'planTolerance'
+    | 'heightTolerance'
+    | 'aboveTolerance'
+    | 'plumbOneIn'
+    | 'flatTolerance'
+    | 'residualLimit'
+    | 'acceptance'
+    | 'acceptanceLevel'
 >;
 
 export const NEW: Settings = {
@@ -12,6 +21,8 @@ export const NEW: Settings = {
     planTolerance: 0.005,
     heightTolerance: 0.005,
     aboveTolerance: null,
+    plumbOneIn: null,
+    flatTolerance: null,
     residualLimit: null,
     acceptance: 'simple',
     acceptanceLevel: 0.95,

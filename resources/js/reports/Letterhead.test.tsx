@@ -24,7 +24,13 @@ describe('the letterhead', () => {
         fireEvent.change(screen.getByLabelText('Paper'), { target: { value: 'letter' } });
         fireEvent.click(screen.getByRole('button', { name: 'Keep the letterhead' }));
         await waitFor(() => expect(changed).toHaveBeenCalledOnce());
-        expect(sent.mock.calls[0]?.[0].body).toEqual({ firm: 'Marsh & Söhne', address: 'Dyke 4\nSaltmarsh', paper: 'letter', logo: null });
+        expect(sent.mock.calls[0]?.[0].body).toEqual({
+            firm: 'Marsh & Söhne',
+            address: 'Dyke 4\nSaltmarsh',
+            paper: 'letter',
+            logo: null,
+            seen: { firm: 'Marsh & Söhne', address: 'Dyke 4', paper: 'a4' },
+        });
     });
 
     it('loses its logo only where it was taken away', async () => {

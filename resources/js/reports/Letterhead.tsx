@@ -48,7 +48,7 @@ function Fields({ project, kept, onKept }: { project: number; kept: Head; onKept
         return ask(
             api.PUT('/api/v1/projects/{project}/letterhead', {
                 params: { path: { project } },
-                body: { firm, address, paper, logo: sent },
+                body: { firm, address, paper, logo: sent, seen: { firm: kept.firm, address: kept.address, paper: kept.paper } },
             }),
         );
     });

@@ -1,9 +1,21 @@
 import type { Schemas } from '../api/client';
 import { Deviation, Length } from '../parts/Figure';
+import { Verdict } from '../parts/Verdict';
 import { formatDeviation } from '../units/format';
 import { useUnits } from '../units/UnitsContext';
 
 type BuiltPart = Schemas['BuiltPart'];
+
+const CONFORMS = { inside: 'in', outside: 'out', close: 'close' } as const;
+
+/** Whether it is as plumb or as flat as the project asks for. */
+function Conforms({ what, is }: { what: string; is: BuiltPart['plumbConforms'] }) {
+    return is ? (
+        <span>
+            {what}: <Verdict of={CONFORMS[is]} />
+        </span>
+    ) : null;
+}
 
 /** How a face or an axis was built: how far before it, how flat, how far out of plumb. */
 export function BuiltWords({ part }: { part: BuiltPart }) {
@@ -31,6 +43,12 @@ export function BuiltWords({ part }: { part: BuiltPart }) {
                             .
                         </>
                     )}
+                </p>
+            )}
+            {(part.plumbConforms || part.flatConforms) && (
+                <p className="flex flex-wrap gap-x-4">
+                    <Conforms what="plumb" is={part.plumbConforms} />
+                    <Conforms what="flat" is={part.flatConforms} />
                 </p>
             )}
             {part.kind === 'axis' && (

@@ -105,8 +105,19 @@ final class PartAimTest extends FeatureTestCase
         self::assertEqualsWithDelta(0.0, $part['turn'], 0.006, 'it is not turned in plan');
         self::assertLessThan(0.012, $part['uncertain']);
         self::assertEqualsWithDelta($part['height'] / abs($part['leans'][0]['metres']), $part['oneIn'], 1e-6);
+        self::assertSame([null, null], [$part['plumbConforms'], $part['flatConforms']], 'nothing is asked for');
         $csv = (string) $this->get("/api/v1/projects/{$this->project->id}/report.csv")->assertOk()->streamedContent();
         self::assertStringContainsString('face that looks south of Wall W1', $csv);
+        $this->project->update(['plumb_one_in' => 500.0, 'flat_tolerance' => 0.02]);
+        [$part] = $this->ask('GET', "/projects/{$this->project->id}/built-parts")->json();
+        self::assertSame(['outside', 'inside'], [$part['plumbConforms'], $part['flatConforms']], '20 mm over some four metres');
+        $task = $this->ask('POST', "/projects/{$this->project->id}/reports", [])->assertOk()->json('id');
+        $path = $this->get("/api/v1/projects/{$this->project->id}/reports/$task.pdf")->assertOk()->baseResponse->getFile()->getPathname();
+        $text = (string) preg_replace('~\s+~', ' ', (string) shell_exec('pdftotext -raw '.escapeshellarg($path).' -'));
+        self::assertStringContainsString('Faces and axes, from all shots on each', $text);
+        self::assertStringContainsString('▲ plumb OUT', $text);
+        self::assertStringContainsString('● flat in', $text);
+        self::assertStringContainsString('outward, to the south', $text);
     }
 
     public function test_a_column_is_plumbed_by_two_shots_at_its_axis(): void

@@ -92,4 +92,12 @@ final class LetterheadTest extends SiteTestCase
         $this->ask('PUT', $this->at('/letterhead'), ['logo' => $other])->assertStatus(422);
         self::assertSame(['firm' => 'Kept', 'address' => '', 'paper' => 'a4', 'logo' => ''], $this->ask('GET', $this->at('/letterhead'))->json());
     }
+
+    public function test_a_head_that_another_changed_meanwhile_is_not_overwritten(): void
+    {
+        $this->ask('PUT', $this->at('/letterhead'), ['firm' => 'A'])->assertOk();
+        $this->ask('PUT', $this->at('/letterhead'), ['firm' => 'B', 'seen' => ['firm' => 'A']])->assertOk();
+        $this->ask('PUT', $this->at('/letterhead'), ['firm' => 'C', 'seen' => ['firm' => 'A']])->assertStatus(422);
+        self::assertSame('B', $this->ask('GET', $this->at('/letterhead'))->json('firm'));
+    }
 }

@@ -3310,6 +3310,10 @@ export interface components {
             length: number;
             turnUncertain: number | null;
             bowByChance: number | null;
+            /** @enum {string|null} */
+            plumbConforms: "inside" | "outside" | "close" | null;
+            /** @enum {string|null} */
+            flatConforms: "inside" | "outside" | "close" | null;
         };
         BuiltShot: {
             markId: number;
@@ -4319,6 +4323,7 @@ export interface components {
             /** @enum {string} */
             paper?: "a4" | "letter";
             logo?: string | null;
+            seen?: components["schemas"]["LetterheadWanted"] | null;
         };
         LikenessCount: {
             /** @enum {string} */
@@ -5035,6 +5040,8 @@ export interface components {
             planTolerance: number;
             heightTolerance: number;
             aboveTolerance: number | null;
+            plumbOneIn: number | null;
+            flatTolerance: number | null;
             residualLimit: number | null;
             /** @enum {string} */
             acceptance: "simple" | "guarded";
@@ -5058,6 +5065,8 @@ export interface components {
             acceptanceLevel?: number;
             seen?: components["schemas"]["ProjectSettings"] | null;
             aboveTolerance?: number | null;
+            plumbOneIn?: number | null;
+            flatTolerance?: number | null;
         };
         ProjectSummary: {
             id: number;
