@@ -46,6 +46,7 @@ final class Packing
         ],
         'strikes' => ['project_id' => 'projects', 'mark_id' => 'marks'],
         'photographs' => ['project_id' => 'projects', 'observation_id' => 'observations'],
+        'report_issues' => ['project_id' => 'projects'], // and the task that printed it, which is made anew
     ];
 
     /** Rows of a table that are a project's, or that are of something of it. */
@@ -58,8 +59,14 @@ final class Packing
     }
 
     /** Tables that projects packed by earlier versions don't have. */
-    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'letterheads', 'table_layouts', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes', 'photographs'];
+    public const LATER = ['alignments', 'surfaces', 'surface_tiles', 'phases', 'phase_members', 'letterheads', 'table_layouts', 'grid_lines', 'codes', 'worklists', 'instruments', 'targets', 'corrections', 'strikes', 'photographs', 'report_issues'];
+
+    /** Where the printed file of an issued report lies in it. */
+    public static function sheet(int $number): string
+    {
+        return "issues/$number.pdf";
+    }
 
     /** Columns of bytes, written in base64. */
-    public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors', 'logo'];
+    public const BYTES = ['head', 'bytes', 'records', 'added', 'gone', 'moved', 'successors', 'logo', 'figures'];
 }

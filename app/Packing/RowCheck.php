@@ -22,10 +22,14 @@ use App\FieldBook\PhotographToKeep;
 use App\FieldBook\Picture;
 use App\Instrument\Purpose;
 use App\Instrument\TargetKind;
+use App\PrintZone;
 use App\Projects\PointName;
+use App\Reports\IssuedFigures;
 use App\Reports\LetterheadWanted;
 use App\Reports\Logo;
 use App\Reports\Paper;
+use App\Reports\Renumbered;
+use App\Reports\ReportScope;
 use App\Reports\TableLayoutWanted;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Models\Setup;
@@ -200,6 +204,7 @@ final class RowCheck
             'marks' => self::mark($row),
             'letterheads' => self::letterhead($row),
             'photographs' => self::photograph($row),
+            'report_issues' => self::issue($row),
             'table_layouts' => new TableLayoutWanted((string) $row['name'], array_map(strval(...), array_values((array) json_decode((string) $row['columns'], true)))),
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
@@ -370,5 +375,23 @@ final class RowCheck
         if (isset($row['logo']) && ! Logo::isOne((string) base64_decode((string) $row['logo'], true))) {
             throw new \DomainException('the logo is no picture');
         }
+    }
+
+    /**
+     * What was issued is as it was: its figures are those that its checksum is of.
+     *
+     * @param  array<string, mixed>  $row
+     */
+    private static function issue(array $row): void
+    {
+        $bytes = (string) base64_decode((string) $row['figures'], true);
+        $json = (string) @gzinflate($bytes, self::LONGEST_JSON);
+        if ($json === '' || ! hash_equals(hash('sha256', "report {$row['number']}\n$json"), (string) $row['checksum'])) {
+            throw new \DomainException('the figures of an issued report are not those that its checksum is of.');
+        }
+        IssuedFigures::unpacked($bytes)->units();
+        Values::of((array) json_decode((string) $row['scope'], true), ReportScope::class);
+        PrintZone::named((string) $row['zone']);
+        Renumbered::of(isset($row['renumbered']) ? (array) json_decode((string) $row['renumbered'], true) : null);
     }
 }

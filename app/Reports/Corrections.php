@@ -153,7 +153,7 @@ final class Corrections
     {
         if ($this->issued === []) {
             foreach (ReportIssue::of($this->project)->lazyById(5) as $issue) {
-                $this->issued[] = [$issue->at, $issue->number, array_fill_keys(array_column($issue->figures()->marks, 'first'), true)];
+                $this->issued[] = [$issue->at, $issue->number, array_fill_keys(array_column($issue->marks(), 'first'), true)];
             }
         }
 

@@ -14,8 +14,12 @@ use App\Packing\RowCheck;
 use App\Points\Models\StakeoutPoint;
 use App\Projects\Models\Project;
 use App\Projects\Uploads;
+use App\Reports\IssuedFigures;
+use App\Reports\Renumbered;
+use App\Reports\Tasks\PrintReport;
 use App\Setups\Models\Setup;
 use App\Tasks\Progress;
+use App\Tasks\TaskKind;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
@@ -36,7 +40,7 @@ final class UnpackProject
     private const TOLD = 3600;
 
     /** Lines of the field book and what stands beside them. */
-    private const BOOK = ['setups', 'observations', 'corrections', 'marks', 'strikes', 'photographs'];
+    private const BOOK = ['setups', 'observations', 'corrections', 'marks', 'strikes', 'photographs', 'report_issues'];
 
     /** SQLSTATE of a constraint that does not hold. */
     private const NOT_TOGETHER = '23000';
@@ -56,6 +60,9 @@ final class UnpackProject
     /** @var array<string, int> table and old id to the place in the book */
     private array $places = [];
 
+    /** @var array<int, int> task that stands for the printing of an issued report, by the report's number */
+    private array $sheets = [];
+
     private string $mark = '';
 
     /** The empty project that a packed one comes into: nobody sees it before it is whole. */
@@ -73,7 +80,7 @@ final class UnpackProject
     /** @throws \DomainException with what is wrong of the file; nothing is stored then */
     public function __invoke(Project $project, string $upload, Progress $progress): Project
     {
-        [$this->ids, $this->nextLayers, $this->stations, $this->files, $this->places] = [[], [], [], [], []];
+        [$this->ids, $this->nextLayers, $this->stations, $this->files, $this->places, $this->sheets] = [[], [], [], [], [], []];
         $this->mark = bin2hex(random_bytes(4));
         $packed = PackedFile::open(Uploads::path($upload));
         $row = (new RowCheck('projects'))->checked($packed->project(), 1);
@@ -83,6 +90,7 @@ final class UnpackProject
         } catch (\Throwable $e) {
             self::clear($project);
             array_map(Uploads::forget(...), array_values($this->files));
+            array_map(static fn (int $task): bool => @unlink(PrintReport::pathOf($task)), $this->sheets);
             throw $e;
         }
     }
@@ -186,6 +194,7 @@ final class UnpackProject
                 }
             }
             $this->forwardReferences($project);
+            $this->copySheets($packed);
             unset($row['id'], $row['active_design_id'], $row['revision'], $row['prepared_revision'], $row['opened_at'], $row['arriving']);
             $project->update([
                 'opened_at' => Clock::stamp(), 'revision' => 1, 'prepared_revision' => 1, 'arriving' => false,
@@ -276,6 +285,9 @@ final class UnpackProject
             $station = $row['setup_id'];
             $row['setup_id'] = null;
         }
+        if ($table === 'report_issues') {
+            $row = $this->issue($row);
+        }
         $number = $table === 'observations' ? ['id' => $this->ids[$table][$old]] : [];
         try {
             $this->ids[$table][$old] = (int) DB::table($table)->insertGetId($number + $row);
@@ -351,6 +363,41 @@ final class UnpackProject
         foreach (DB::table('worklists')->where('project_id', $project->id)->get(['id', 'point_ids', 'skipped']) as $list) {
             DB::table('worklists')->where('id', $list->id)
                 ->update(['point_ids' => $renumbered((string) $list->point_ids), 'skipped' => $renumbered((string) $list->skipped)]);
+        }
+    }
+
+    /**
+     * An issued report stays as it is, and knows what its numbers mean here. Its task was done elsewhere.
+     *
+     * @param  array<string, mixed>  $row
+     * @return array<string, mixed>
+     */
+    private function issue(array $row): array
+    {
+        $scope = (array) json_decode((string) $row['scope'], true);
+        $scope['worklistId'] = isset($scope['worklistId']) ? $this->ids['worklists'][(int) $scope['worklistId']] ?? null : null;
+        rewind($row['figures']);
+        $marks = IssuedFigures::unpacked((string) stream_get_contents($row['figures']))->marks;
+        rewind($row['figures']);
+        $before = Renumbered::of(isset($row['renumbered']) ? (array) json_decode((string) $row['renumbered'], true) : null);
+        $task = (int) DB::table('tasks')->insertGetId([
+            'project_id' => $row['project_id'], 'kind' => TaskKind::Report->value, 'state' => 'done', 'input' => '{}', 'result' => '{}', 'created_at' => $row['at'],
+        ]);
+        $this->sheets[(int) $row['number']] = $task;
+
+        return [
+            'scope' => json_encode($scope, JSON_THROW_ON_ERROR), 'renumbered' => json_encode(Renumbered::ledOn($marks, $before, $this->ids)->kept(), JSON_THROW_ON_ERROR | JSON_FORCE_OBJECT), 'task_id' => $task,
+        ] + $row;
+    }
+
+    /** The printed files of issued reports, once all else is there. */
+    private function copySheets(PackedFile $packed): void
+    {
+        foreach ($this->sheets as $number => $task) {
+            if ($packed->has(Packing::sheet($number))) {
+                @mkdir(dirname(PrintReport::pathOf($task)), 0o755, true);
+                $packed->copy(Packing::sheet($number), PrintReport::pathOf($task));
+            }
         }
     }
 

@@ -8,6 +8,8 @@ use App\Clock;
 use App\Database\OneReading;
 use App\Packing\Packing;
 use App\Projects\Models\Project;
+use App\Reports\Models\ReportIssue;
+use App\Reports\Tasks\PrintReport;
 use App\Tasks\Models\Task;
 use App\Tasks\Progress;
 use App\Tasks\Work;
@@ -46,10 +48,17 @@ final class PackProject implements Work
                 }
             }
         }
+        foreach (ReportIssue::of($project)->select(['number', 'task_id', 'file_checksum'])->toBase()->get() as $issue) {
+            $sheet = PrintReport::pathOf((int) $issue->task_id);
+            // A file that is not the one issued is none.
+            if (is_file($sheet) && hash_equals($issue->file_checksum, (string) hash_file('sha256', $sheet))) {
+                $files[Packing::sheet((int) $issue->number)] = $sheet;
+            }
+        }
         foreach ($files as $name => $file) {
             $sums[$name] = hash_file('sha256', $file);
             $zip->addFile($file, $name);
-            $temporary[] = str_starts_with($name, 'uploads/') ? null : $file;
+            $temporary[] = str_starts_with($name, 'uploads/') || str_starts_with($name, 'issues/') ? null : $file;
         }
         $zip->addFromString(Packing::MANIFEST, json_encode([
             'format' => Packing::FORMAT, 'version' => Packing::VERSION, 'project' => $project->name, 'packedAt' => Clock::stamp(),

@@ -34,7 +34,7 @@ final class IssueReport
             $number = 1 + (int) ReportIssue::of($report->project)->max('number');
             $stamp = new Stamp($number, hash('sha256', "report $number\n$json"), $report->at);
             $former = self::former($report->project, $report->wanted->name);
-            $file = $print($report, $figures, $stamp, $former, $former === null ? [] : MarkChange::between($former->figures()->marks, $figures->marks));
+            $file = $print($report, $figures, $stamp, $former, $former === null ? [] : MarkChange::between($former->marks(), $figures->marks));
             try {
                 return ReportIssue::query()->create([
                     'project_id' => $report->project->id, 'task_id' => $task->id, 'number' => $number, 'name' => $report->wanted->name,

@@ -6,7 +6,9 @@ namespace App\Reports\Models;
 
 use App\Projects\Models\OfProject;
 use App\Reports\IssuedFigures;
+use App\Reports\Renumbered;
 use Illuminate\Database\Eloquent\Model;
+use Parlay\Core\Reports\IssuedMark;
 
 /** A report as it was issued. Rows are only added. */
 final class ReportIssue extends Model
@@ -15,11 +17,20 @@ final class ReportIssue extends Model
 
     public $timestamps = false;
 
-    protected $casts = ['scope' => 'array', 'counts' => 'array', 'number' => 'integer'];
+    protected $casts = ['scope' => 'array', 'counts' => 'array', 'number' => 'integer', 'renumbered' => 'array'];
 
     public function figures(): IssuedFigures
     {
         return IssuedFigures::unpacked((string) $this->figures);
+    }
+
+    /** @return list<IssuedMark> as they were, with the numbers that their points and marks have here */
+    public function marks(): array
+    {
+        $here = Renumbered::of($this->renumbered);
+        $marks = $this->figures()->marks;
+
+        return $here === null ? $marks : array_map($here->mark(...), $marks);
     }
 
     /** The checksum as it is printed: long enough to be told from any other, short enough to be read out. */

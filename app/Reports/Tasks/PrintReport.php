@@ -83,6 +83,12 @@ final class PrintReport implements Work
 
     public static function path(Task $task): string
     {
-        return config()->string('parlay.data')."/reports/report-{$task->id}.pdf";
+        return self::pathOf($task->id);
+    }
+
+    /** @param  int  $task  that printed it */
+    public static function pathOf(int $task): string
+    {
+        return config()->string('parlay.data')."/reports/report-$task.pdf";
     }
 }

@@ -200,6 +200,7 @@ final class PackingTest extends FeatureTestCase
         yield 'a logo that is no picture' => $column('letterheads', 'logo', base64_encode('<svg onload="x"/>'));
         yield 'a firm of many lines' => $column('letterheads', 'firm', "a\nb");
         yield 'a photograph that is no picture' => $column('photographs', 'bytes', base64_encode('<svg onload="x"/>'));
+        yield 'an issued report with other figures' => $column('report_issues', 'figures', base64_encode((string) gzdeflate('{"head":{},"setups":[],"marks":[],"checks":[],"table":""}')));
         yield 'a layout of nothing' => $column('table_layouts', 'columns', '[]');
         yield 'a paper of its own' => $column('letterheads', 'paper', 'a0');
         yield 'a worklist of words' => $column('worklists', 'point_ids', '["x"]');
@@ -255,7 +256,7 @@ final class PackingTest extends FeatureTestCase
     private static function rows(string $table, int $project): array
     {
         $anew = array_flip([
-            'id', 'key', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'seq', 'upload', 'project_id',
+            'id', 'key', 'renumbered', 'task_id', 'recipe', 'sights', 'draft', 'point_ids', 'setup_id', 'next_layer_id', 'seq', 'upload', 'project_id',
             ...array_keys(Packing::TABLES[$table]),
         ]);
         $rows = Packing::rowsOf($table, $project)->orderBy('id')->get()->map(static fn (object $r) => array_diff_key((array) $r, $anew))->all();

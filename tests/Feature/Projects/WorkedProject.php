@@ -70,6 +70,8 @@ trait WorkedProject
             'prism_constant' => 0.0, 'note' => 'the pole had slipped',
         ]);
 
+        $this->ask('POST', "/projects/{$project->id}/reports", ['name' => 'Client'])->assertOk();
+
         return $project;
     }
 
