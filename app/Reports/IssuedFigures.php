@@ -92,16 +92,6 @@ final readonly class IssuedFigures
         return array_map(static fn (mixed $c): CorrectionEntry => $c instanceof CorrectionEntry ? $c : Values::of($c, CorrectionEntry::class), $this->head['corrections'] ?? []);
     }
 
-    /**
-     * The same of marks whose numbers are those that they have here.
-     *
-     * @param  list<IssuedMark>  $marks
-     */
-    public function with(array $marks): self
-    {
-        return new self($this->head, $this->setups, $marks, $this->checks, $this->table);
-    }
-
     /** As the project wrote its figures then. */
     public function units(): Units
     {

@@ -106,7 +106,7 @@ final class ReportController
     {
         $issue = self::issued($project, $number);
 
-        return self::written(new ReportFile($project, $issue->figures()->with($issue->marks()), new Stamp($number, $issue->checksum, $issue->at), Body::read($request, ReportFileWanted::class)));
+        return self::written(new ReportFile($project, $issue->figures(), new Stamp($number, $issue->checksum, $issue->at), Body::read($request, ReportFileWanted::class)));
     }
 
     #[Get('/projects/{project}/report-file', 'All marks that count as HTML, DXF with arrows, GeoJSON, BCF topics or IFC, as they are today', query: ReportFileWanted::class, media: 'application/octet-stream')]
