@@ -22,6 +22,12 @@ final class CodeList
     /** Up from the design, where that is not what is allowed down. */
     private const ABOVE = 'tolerance above';
 
+    /** What a row of the database calls them. */
+    private const STORED = [
+        'description' => 'description', 'trade' => 'trade', 'colour' => 'colour', 'mark' => 'mark', self::PLAN => 'plan_tolerance', self::HEIGHT => 'height_tolerance',
+        self::ABOVE => 'above_tolerance',
+    ];
+
     private const LENGTHS = [self::PLAN, self::HEIGHT, self::ABOVE];
 
     private const COLUMNS = ['code', 'description', 'trade', 'colour', 'mark', ...self::LENGTHS];
@@ -76,6 +82,15 @@ final class CodeList
         }
 
         return $codes === [] ? throw new \DomainException('There is no code in it: below its headings it is empty.') : $codes;
+    }
+
+    /** @return list<string> the columns of a code, as they are stored, that a list says something of */
+    public static function said(string $text): array
+    {
+        $first = (preg_split('~\R~', (string) preg_replace('~^\x{FEFF}~u', '', $text), 2) ?: [''])[0];
+        [$places] = self::headings(self::cells($first, self::separator($first)));
+
+        return array_values(array_intersect_key(self::STORED, $places));
     }
 
     private static function separator(string $headings): string

@@ -87,7 +87,8 @@ final class MatchBuilt
     {
         if ($point === null) {
             MarkVersion::write($mark, [
-                'point_id' => null, 'design_northing' => null, 'design_easting' => null, 'design_elevation' => null, 'design_source' => '', 'spread' => null, 'verdict' => Verdict::Undecided->value,
+                'point_id' => null, 'design_northing' => null, 'design_easting' => null, 'design_elevation' => null, 'design_source' => '', 'aim_key' => '', 'aimed' => null,
+                'issued_northing' => null, 'issued_easting' => null, 'issued_elevation' => null, 'left_so' => false, 'spread' => null, 'verdict' => Verdict::Undecided->value,
             ]);
 
             return;

@@ -37,18 +37,18 @@ final class KeepCode
      * All of a list in one step: those that are known are changed, others stay as they are.
      *
      * @param  list<TypedCode>  $list  checked
+     * @param  list<string>  $said  columns that the list has; the others of a code that is known stay as they are
      */
-    public function keepAll(Project $project, array $list): int
+    public function keepAll(Project $project, array $list, array $said): int
     {
-        return Preparation::step($project, 'Codes from a file', static function (Preparation $step) use ($project, $list): int {
+        return Preparation::step($project, 'Codes from a file', static function (Preparation $step) use ($project, $list, $said): int {
             $known = Code::of($project)->get()->keyBy('code');
             foreach ($list as $typed) {
                 $values = self::columns($typed);
                 $code = $known->get($values['code']);
-                // A file does not say what counts.
                 $code === null
                     ? $step->create(new Code(['project_id' => $project->id] + $values))
-                    : $step->update($code, array_diff_key($values, ['judged' => true]));
+                    : $step->update($code, array_intersect_key($values, array_flip($said)));
             }
 
             return count($list);

@@ -48,7 +48,9 @@ final class CodeController
     #[Post('/projects/{project}/codes-list', 'Takes what codes mean from a table (CSV), all of it or nothing', CodeListBody::class, CountResource::class)]
     public function take(Request $request, Project $project, KeepCode $keep): JsonResponse
     {
-        return new JsonResponse(new CountResource($keep->keepAll($project, CodeList::read(Body::read($request, CodeListBody::class)->text))));
+        $text = Body::read($request, CodeListBody::class)->text;
+
+        return new JsonResponse(new CountResource($keep->keepAll($project, CodeList::read($text), CodeList::said($text))));
     }
 
     #[Delete('/projects/{project}/codes/{code}', 'Forgets what a code means; points keep it')]

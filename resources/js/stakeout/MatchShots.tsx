@@ -109,7 +109,7 @@ function Row({ match: m, chosen, onChoose }: { match: Match; chosen: number | nu
                 ]}
             />
             {m.doubt && <p className="text-open text-sm">{DOUBTS[m.doubt]}</p>}
-            {of?.built && <p className="text-open text-sm">◆ was measured as built before: this shot would count in its place</p>}
+            {of?.built && <p className="text-open text-sm">◆ was measured as built already: of both, the one measured later counts</p>}
         </div>
     );
 }

@@ -76,6 +76,8 @@ final class MatchTest extends SiteTestCase
         // And taken back.
         $this->keep([$mark['id'] => null])->assertOk();
         self::assertSame(['S'], array_column($this->ask('GET', $this->at('/built-matches'))->json(), 'name'));
+        $loose = $this->ask('GET', $this->at('/marks'))->collect()->firstWhere('pointId', null);
+        self::assertSame(['undecided', null, null], [$loose['verdict'], $loose['design'], $loose['conformance']]);
     }
 
     public function test_all_of_them_are_kept_or_none(): void

@@ -40,8 +40,11 @@ final class ToleranceTest extends SiteTestCase
         $column = array_search('tolerance above [m]', $rows[0], true);
         self::assertIsInt($column);
         self::assertSame(['0.0010', '0.0010'], [$rows[1][$column], $rows[2][$column]]);
+        // A list without that column leaves it as it is.
+        $this->ask('POST', $this->at('/codes-list'), ['text' => "code,trade\nFLOOR,Concrete\n"])->assertOk();
+        self::assertSame([0.001, 'Concrete'], [$this->ask('GET', $this->at('/codes'))->json('0.aboveTolerance'), $this->ask('GET', $this->at('/codes'))->json('0.trade')]);
         // The list goes out as it came in.
-        self::assertStringContainsString('FLOOR,,,,,0.04,0.03,0.001', (string) $this->get('/api/v1'.$this->at('/codes-file'))->streamedContent());
+        self::assertStringContainsString('FLOOR,,Concrete,,,0.04,0.03,0.001', (string) $this->get('/api/v1'.$this->at('/codes-file'))->streamedContent());
     }
 
     public function test_the_project_may_say_it_for_all_and_a_code_of_its_own_height_is_judged_either_way(): void
