@@ -201,6 +201,18 @@ final class PackingTest extends FeatureTestCase
         yield 'a firm of many lines' => $column('letterheads', 'firm', "a\nb");
         yield 'a photograph that is no picture' => $column('photographs', 'bytes', base64_encode('<svg onload="x"/>'));
         yield 'an issued report with other figures' => $column('report_issues', 'figures', base64_encode((string) gzdeflate('{"head":{},"setups":[],"marks":[],"checks":[],"table":""}')));
+        yield 'an issued table that runs' => [static function (\ZipArchive $zip, array $list): array {
+            $row = json_decode(trim((string) $zip->getFromName('tables/report_issues.ndjson')), true);
+            $figures = json_decode((string) gzinflate((string) base64_decode($row['figures'], true)), true);
+            $figures['table'] .= "=cmd()\n";
+            $json = (string) json_encode($figures, JSON_PRESERVE_ZERO_FRACTION);
+            $row = ['figures' => base64_encode((string) gzdeflate($json)), 'checksum' => hash('sha256', "report {$row['number']}\n$json")] + $row;
+            $text = json_encode($row, JSON_PRESERVE_ZERO_FRACTION)."\n";
+            $zip->addFromString('tables/report_issues.ndjson', $text);
+            $list['sha256']['tables/report_issues.ndjson'] = hash('sha256', $text);
+
+            return $list;
+        }, 'Line 1 of report_issues: a cell of an issued table would run as a formula'];
         yield 'a layout of nothing' => $column('table_layouts', 'columns', '[]');
         yield 'a paper of its own' => $column('letterheads', 'paper', 'a0');
         yield 'a worklist of words' => $column('worklists', 'point_ids', '["x"]');
