@@ -160,7 +160,7 @@ final readonly class ReportTables
         ], $this->setupRows($setups));
     }
 
-    /** @return \Generator<array{cells: list<list<string>>, bold: bool, quiet: bool}> */
+    /** @return \Generator<array{cells?: list<list<string>>, span?: string, bold?: bool, quiet?: bool}> */
     private function markRows(string $a, string $b): \Generator
     {
         $f = $this->figures;
@@ -177,6 +177,9 @@ final readonly class ReportTables
                 self::figure($f->judgedHeight($d?->height, $r->tolerance()), $f->uncertain($r->conformance?->heightUncertain)),
                 self::figure($f->judged($d?->plan, $r->tolerance()->plan), $f->uncertain($r->conformance?->planUncertain)), array_values(array_filter([$r->verdict(), $r->verdictNotes()])),
             ]];
+            if ($r->mark->note !== '') {
+                yield ['span' => "{$r->mark->name}: “".preg_replace('~\s+~u', ' ', $r->mark->note).'”'];
+            }
         }
     }
 

@@ -66,6 +66,12 @@ export function BookEntryDetail({ entry, project }: { entry: BookEntry; project:
                             </dd>
                         </>
                     )}
+                    {mark.note !== '' && (
+                        <>
+                            <dt>note</dt>
+                            <dd className="[overflow-wrap:anywhere]">{mark.note}</dd>
+                        </>
+                    )}
                     <dt>setup</dt>
                     <dd>{mark.setupNumber}</dd>
                 </dl>

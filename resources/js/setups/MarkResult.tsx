@@ -73,6 +73,7 @@ export function MarkResult({ mark, latest, project, onUndone }: Props) {
                 </div>
             )}
             {mark.foundFrom && <div className="text-sm">{METHODS[mark.foundFrom.shot.method].words}</div>}
+            {mark.note !== '' && <div className="text-sm [overflow-wrap:anywhere]">“{mark.note}”</div>}
             {mark.offset && <div className="text-sm">measured {besideWords(mark.offset, length)}</div>}
             {d ? (
                 <div className="text-sm">

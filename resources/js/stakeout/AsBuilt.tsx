@@ -33,6 +33,7 @@ export function AsBuilt(props: StageProps) {
     const { project, points, aims, marks, live, setTarget, setAim } = props;
     const [name, setName] = useState('');
     const [code, setCode] = useState('');
+    const [note, setNote] = useState('');
     const [stored, setStored] = useState<Mark | null>(null);
     const aim = targetOf(props);
     const built = useBuilt(project.id).data ?? [];
@@ -43,6 +44,7 @@ export function AsBuilt(props: StageProps) {
             return;
         }
         setName('');
+        setNote('');
         // The next shot says anew what it is held against, but where a surface grows, or one thing is shot again and again.
         aim?.kind === 'aim' && KEPT.includes(aim.aim.kind) ? setAim(aim.aim.id) : setTarget(null);
     });
@@ -69,7 +71,7 @@ export function AsBuilt(props: StageProps) {
                     kind="primary"
                     busy={shot.busy}
                     disabled={!shot.running && (!shown || !shot.ready)}
-                    onClick={() => shot.measure({ target: aim, judged: props.judged ?? null, name: name.trim(), code })}
+                    onClick={() => shot.measure({ target: aim, judged: props.judged ?? null, name: name.trim(), code, note: note.trim() })}
                 >
                     {shot.busy
                         ? 'Measuring…'
@@ -143,6 +145,7 @@ export function AsBuilt(props: StageProps) {
                 />
             </div>
             {shot.ways}
+            <TextField label="Note" value={note} onValue={setNote} maxLength={500} hint="stands with the shot in book and report" />
             {live?.pole ? (
                 <p className="text-sm">
                     The pole stands at <Coordinates {...live.pole} />

@@ -67,7 +67,7 @@ function Shown() {
     return (
         <>
             {shot.ways}
-            <button type="button" onClick={() => shot.measure({ target: null, judged: null, name: 'K', code: 'KERB' })}>
+            <button type="button" onClick={() => shot.measure({ target: null, judged: null, name: 'K', code: 'KERB', note: '' })}>
                 {shot.word ?? 'Measure'}
             </button>
         </>

@@ -15,6 +15,7 @@ interface Shot {
     judged: Judged | null;
     name: string;
     code: string;
+    note: string;
 }
 
 /** How what is built is measured: the prism itself, beside it, from several shots, or a series while one walks; one of these at a time. */

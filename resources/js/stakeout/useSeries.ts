@@ -10,6 +10,7 @@ interface Shot {
     /** of the series; each shot has a number behind it */
     name: string;
     code: string;
+    note: string;
 }
 
 /** milliseconds */
@@ -30,7 +31,7 @@ export function useSeries(project: Project, live: Live | undefined, marks: Mark[
         setRunning(null);
         setWhy(reason);
     };
-    const shoot = useDayDeed(project.id, async ({ target, judged, name, code }: Shot) => {
+    const shoot = useDayDeed(project.id, async ({ target, judged, name, code, note }: Shot) => {
         const own = nextName(name, names.current);
         names.current.push(own);
         return markOf(
@@ -38,7 +39,7 @@ export function useSeries(project: Project, live: Live | undefined, marks: Mark[
                 purpose: 'as_built',
                 sighted: own,
                 ...targetIds(target),
-                mark: { name: own, code, judged, note: '', offset: null, foundFrom: null },
+                mark: { name: own, code, judged, note, offset: null, foundFrom: null },
             }),
         );
     });

@@ -37,7 +37,7 @@ final class PhotographTest extends SiteTestCase
     private function reading(string $name): int
     {
         $reading = $this->measure($this->project, 'as_built', new Position(1012.0, 2030.0, 10.0), $name);
-        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => $name, 'observationId' => $reading->id, 'withoutCheck' => true])->assertOk();
+        $this->ask('POST', $this->at('/marks'), ['key' => $this->newKey(), 'kind' => 'as_built', 'name' => $name, 'observationId' => $reading->id, 'withoutCheck' => true, 'note' => "chiselled, Süd of $name"])->assertOk();
 
         return $reading->id;
     }
@@ -124,6 +124,7 @@ final class PhotographTest extends SiteTestCase
         $path = $this->get("/api/v1/projects/{$this->project->id}/reports/$task.pdf")->assertOk()->baseResponse->getFile()->getPathname();
         $text = (string) preg_replace('~\s+~', ' ', (new Process(['pdftotext', '-layout', $path, '-']))->mustRun()->getOutput());
         self::assertMatchesRegularExpression('~Photographs .*S1 <b> · 20\d\d-\d\d-\d\d \d\d:\d\d UTC · rebar in the way, "Süd"~', $text);
+        self::assertStringContainsString('S2: “chiselled, Süd of S2”', $text, 'a note stands with its mark');
         self::assertMatchesRegularExpression('~jpeg +no .*~', (new Process(['pdfimages', '-list', $path]))->mustRun()->getOutput());
         $figures = \App\Reports\Models\ReportIssue::of($this->project)->firstOrFail()->figures();
         self::assertSame([['mark' => 'S1 <b>', 'checksum' => Photograph::of($this->project)->value('checksum')]], $figures->head['photographs']);
