@@ -18,7 +18,10 @@ final readonly class PhotographPages
 
     private const GAP = 14.0;
 
-    private const HIGH = 205.0;
+    /** Left free at the foot of a page. */
+    private const FOOT = 52.0;
+
+    private const HEADING = 20.0;
 
     private const WORDS = 26.0;
 
@@ -62,12 +65,15 @@ final readonly class PhotographPages
             }
             $wide = ($pdf->getPageWidth() - 2 * self::MARGIN - self::GAP) / 2;
             $x = self::MARGIN + ($k % 2) * ($wide + self::GAP);
-            $y = self::MARGIN + 20 + intdiv($k % self::ON_A_PAGE, 2) * (self::HIGH + self::WORDS + 6);
+            // Three rows, as high as the paper leaves.
+            $row = ($pdf->getPageHeight() - self::MARGIN - self::HEADING - self::FOOT) / 3;
+            $high = $row - self::WORDS - 8.0;
+            $y = self::MARGIN + self::HEADING + intdiv($k % self::ON_A_PAGE, 2) * $row;
             $bytes = (string) Photograph::query()->whereKey($p->id)->value('bytes');
-            $scale = min($wide / $p->wide, self::HIGH / $p->high);
+            $scale = min($wide / $p->wide, $high / $p->high);
             $pdf->Image("@$bytes", $x, $y, $p->wide * $scale, $p->high * $scale, 'JPEG');
             $pdf->setFont('dejavusans', '', 7.5);
-            $pdf->MultiCell($wide, self::WORDS, $this->words($p), 0, 'L', false, 1, $x, $y + self::HIGH + 2, true, 0, false, true, self::WORDS, 'T', true);
+            $pdf->MultiCell($wide, self::WORDS, $this->words($p), 0, 'L', false, 1, $x, $y + $high + 2, true, 0, false, true, self::WORDS, 'T', true);
         }
     }
 

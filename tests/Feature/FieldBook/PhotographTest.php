@@ -129,4 +129,19 @@ final class PhotographTest extends SiteTestCase
         $figures = \App\Reports\Models\ReportIssue::of($this->project)->firstOrFail()->figures();
         self::assertSame([['mark' => 'S1 <b>', 'checksum' => Photograph::of($this->project)->value('checksum')]], $figures->head['photographs']);
     }
+
+    public function test_on_letter_paper_nothing_lies_on_the_line_at_the_foot(): void
+    {
+        $this->ask('PUT', $this->at('/letterhead'), ['firm' => 'Marsh', 'paper' => 'letter'])->assertOk();
+        $reading = $this->reading('S1');
+        for ($i = 0; $i < 7; $i++) {
+            $this->keep($reading, self::camera(200, 400), ['caption' => str_repeat("picture $i of a long description ", 5)])->assertOk();
+        }
+        $task = $this->ask('POST', $this->at('/reports'), [])->assertOk()->json('id');
+        $path = $this->get("/api/v1/projects/{$this->project->id}/reports/$task.pdf")->assertOk()->baseResponse->getFile()->getPathname();
+        $words = (new Process(['pdftotext', '-bbox', $path, '-']))->mustRun()->getOutput();
+        preg_match_all('~yMax="([\d.]+)">(?:picture|description)<~', $words, $m);
+        self::assertCount(7 * 2 * 5, $m[1], 'all of them are there');
+        self::assertLessThan(792.0 - 36.0, max(array_map(floatval(...), $m[1])), 'above the foot');
+    }
 }
