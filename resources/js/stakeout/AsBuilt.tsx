@@ -8,7 +8,6 @@ import { Coordinates, Deviation, Sided } from '../parts/Figure';
 import { NextStep } from '../parts/NextStep';
 import { Failure, Notice } from '../parts/Notice';
 import { Verdict } from '../parts/Verdict';
-import { awayWords } from '../setups/away';
 import { MarkResult } from '../setups/MarkResult';
 import { BuiltWords } from '../space/BuiltWords';
 import { Sheet } from '../stage/Sheet';
@@ -19,6 +18,7 @@ import { FilterLine } from './FilterLine';
 import { MatchShots } from './MatchShots';
 import { ModelTargets } from './ModelTargets';
 import { PointChooser } from './PointChooser';
+import { PrismLost } from './PrismLost';
 import { alongWords } from './sheetFigures';
 import { liveOf, targetOf } from './target';
 import { useAimFigure } from './useAimFigure';
@@ -151,7 +151,7 @@ export function AsBuilt(props: StageProps) {
                     The pole stands at <Coordinates {...live.pole} />
                 </p>
             ) : (
-                <Notice kind="caution">{awayWords(live) ?? live?.instrument.trouble ?? 'The instrument does not see the prism.'}</Notice>
+                <PrismLost project={project.id} live={live} searching />
             )}
             <Failure of={shot.error} />
             {shot.question}
