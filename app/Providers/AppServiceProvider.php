@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Buildings\PrepareModel;
+use App\Civil\TellsShotHeights;
 use App\Database\BringsUpToDate;
 use App\Database\ClearsLeftovers;
 use App\Database\ImmediateConnection;
@@ -23,6 +24,7 @@ use App\Setups\SightOnArrival;
 use App\Stakeout\HangingMarks;
 use App\Stakeout\MarkOnArrival;
 use App\Stakeout\RunDriver;
+use App\Stakeout\ShotHeights;
 use App\Stakeout\SpreadsOfEarlierMarks;
 use App\Tasks\Works;
 use Illuminate\Database\Connection;
@@ -51,6 +53,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(MadeOfDrawing::class, PrepareModel::class);
         $this->app->bind(MeasuredFrom::class, MarksOfSetup::class);
         $this->app->bind(TellsByItself::class, RunDriver::class);
+        $this->app->bind(TellsShotHeights::class, ShotHeights::class);
         $this->app->tag([SightOnArrival::class, MarkOnArrival::class], TakesReading::class);
         $this->app->when(ReadingsIntoBook::class)->needs('$takers')->giveTagged(TakesReading::class);
         $this->app->tag([HangingMarks::class, HangingSetups::class], HangsOnRows::class);

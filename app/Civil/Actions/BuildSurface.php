@@ -10,7 +10,9 @@ use App\Civil\BuildToBegin;
 use App\Civil\Models\CivilSurface;
 use App\Civil\Models\SurfaceBuild;
 use App\Civil\SurfaceKind;
+use App\Civil\TellsShotHeights;
 use App\Civil\VolumeFound;
+use App\Civil\VolumeUncertain;
 use App\Clock;
 use App\KeyTaken;
 use App\Projects\Models\Project;
@@ -19,10 +21,14 @@ use Illuminate\Support\Facades\DB;
 use Parlay\Core\Civil\Surfaces\NoSurface;
 use Parlay\Core\Civil\Surfaces\Surface;
 use Parlay\Core\Civil\Surfaces\SurfaceMaking;
+use Parlay\Core\Civil\Volumes\VolumeSpread;
+use Parlay\Core\Geometry\Position;
 
 /** Begins an as-built surface, and leaves it: then it is a surface of the project, with its volume against the design. */
 final class BuildSurface
 {
+    public function __construct(private readonly TellsShotHeights $heights) {}
+
     public function begin(Project $project, BuildToBegin $body): SurfaceBuild
     {
         KeyTaken::checked($body->key);
@@ -80,10 +86,22 @@ final class BuildSurface
             return new BuildLeft(null, $entry->shots, $entry->outside, null, $why);
         }
         try {
-            return new BuildLeft($kept->surface_id, $entry->shots, $entry->outside, self::volume($build, $surface), '');
+            $volume = self::volume($build, $surface);
+
+            return new BuildLeft($kept->surface_id, $entry->shots, $entry->outside, $volume, '', $volume === null ? null : $this->uncertain($build, $places, $volume));
         } catch (NoSurface $e) {
             return new BuildLeft($kept->surface_id, $entry->shots, $entry->outside, null, $e->getMessage());
         }
+    }
+
+    /** @param  list<Position>  $places */
+    private function uncertain(SurfaceBuild $build, array $places, VolumeFound $volume): ?VolumeUncertain
+    {
+        $deviations = $this->heights->deviations($build->markIds());
+        $triangles = $build->triangles($places);
+        $spread = $deviations === null ? null : VolumeSpread::of($places, $triangles, ...$deviations);
+
+        return $spread === null ? null : VolumeUncertain::of($spread->ofPart($volume->area / VolumeSpread::area($places, $triangles)));
     }
 
     private static function volume(SurfaceBuild $build, Surface $surface): ?VolumeFound

@@ -130,6 +130,12 @@ final class SurfaceBuild extends Model
         }, $rows);
     }
 
+    /** @return list<int> numbers of the marks that it was made of */
+    public function markIds(): array
+    {
+        return array_values(array_map(intval(...), DB::table('build_shots')->where('build_id', $this->id)->orderBy('id')->pluck('mark_id')->all()));
+    }
+
     public function shots(): int
     {
         return DB::table('build_shots')->where('build_id', $this->id)->count();

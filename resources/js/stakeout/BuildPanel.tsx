@@ -10,6 +10,8 @@ import { Failure, Notice } from '../parts/Notice';
 import { cutFillBands } from '../plan/bands';
 import type { DrawnSurface } from '../plan/SurfaceLayer';
 import { moreSurfaces, useShow } from '../plan/shown';
+import { formatVolume } from '../units/format';
+import { useUnits } from '../units/UnitsContext';
 import { useTakeAim } from './useTaking';
 
 type Build = Schemas['BuildEntry'];
@@ -156,6 +158,18 @@ export function BuildPanel({ project, aim, onAim }: Props) {
     );
 }
 
+/** How far the net volume may be wrong, and by what. */
+function Uncertainty({ of: u }: { of: NonNullable<Schemas['BuildLeft']['uncertain']> }) {
+    const { length } = useUnits();
+    const cubic = (v: number) => <span className="figure">{formatVolume(v, length)}</span>;
+    return (
+        <p className="text-sm">
+            Net ± {cubic(u.all)} (95 %): {cubic(u.shots)} by the shots, {cubic(u.setup)} by the setup’s height
+            {u.ground === null ? '; too few shots say what lies between them.' : <>, {cubic(u.ground)} by the ground between the shots.</>}
+        </p>
+    );
+}
+
 /** What a surface that was left has come to. */
 function Left({ left, onClose }: { left: Schemas['BuildLeft']; onClose: () => void }) {
     return (
@@ -167,6 +181,7 @@ function Left({ left, onClose }: { left: Schemas['BuildLeft']; onClose: () => vo
             </p>
             {left.why && <Notice kind="caution">{left.why}</Notice>}
             {left.volume && <VolumeResult found={left.volume} />}
+            {left.uncertain && <Uncertainty of={left.uncertain} />}
             <Button className="self-start" onClick={onClose}>
                 Close
             </Button>

@@ -321,6 +321,12 @@ final class CivilTest extends FeatureTestCase
         $left = $this->ask('POST', $this->at("/builds/$build/leaving"))->assertOk()->json();
         self::assertSame([5, 1], [$left['shots'], $left['outside']]);
         self::assertGreaterThan(10.0, $left['volume']['cut']);
+        // Five shots of a few millimetres over that area, and what the setup's height shares; they tell nothing of the ground between them.
+        $u = $left['uncertain'];
+        self::assertNull($u['ground']);
+        self::assertEqualsWithDelta(hypot($u['shots'], $u['setup']), $u['all'], 1e-9);
+        self::assertGreaterThan(0.0001 * $left['volume']['area'], $u['setup']);
+        self::assertLessThan(0.02 * $left['volume']['area'], $u['all']);
         self::assertSame('as_built', CivilSurface::query()->findOrFail($left['surfaceId'])->kind->value);
         self::assertSame([], $this->ask('GET', $this->at('/builds'))->json());
         // Left twice it is the same surface.

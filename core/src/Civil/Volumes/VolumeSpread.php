@@ -50,6 +50,30 @@ final readonly class VolumeSpread
         );
     }
 
+    /**
+     * Of a part of it alone.
+     *
+     * @param  float  $share  of the area, 0 to 1
+     */
+    public function ofPart(float $share): self
+    {
+        $root = sqrt(max(0.0, min(1.0, $share)));
+
+        return new self($this->shots * $root, $this->setup * $root ** 2, $this->ground === null ? null : $this->ground * $root);
+    }
+
+    /**
+     * The area that all shots stand for.
+     *
+     * @param  list<Position>  $places
+     * @param  list<int>  $triangles
+     * @return float metres²
+     */
+    public static function area(array $places, array $triangles): float
+    {
+        return array_sum(self::areas($places, $triangles)[0]);
+    }
+
     /** All of it together, as far as it is known; 95 of 100, metres³. */
     public function all(): float
     {

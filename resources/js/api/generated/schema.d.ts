@@ -3284,6 +3284,7 @@ export interface components {
             outside: number;
             volume: components["schemas"]["VolumeFound"] | null;
             why: string;
+            uncertain: components["schemas"]["VolumeUncertain"] | null;
         };
         BuildToBegin: {
             key: string;
@@ -5862,6 +5863,12 @@ export interface components {
         VolumeToPrint: {
             volume: components["schemas"]["VolumeWanted"];
             zone?: string;
+        };
+        VolumeUncertain: {
+            all: number;
+            shots: number;
+            setup: number;
+            ground: number | null;
         };
         VolumeWanted: {
             firstId: number;
