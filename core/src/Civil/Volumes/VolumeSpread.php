@@ -100,7 +100,7 @@ final readonly class VolumeSpread
             }
         }
 
-        return [$areas, $beside];
+        return [array_values($areas), $beside];
     }
 
     /**
