@@ -22,6 +22,9 @@ final readonly class DesignUnderlay
     /** A layer of more pieces is a model's edges, and not what a plan is drawn over. */
     private const LARGEST_LAYER = 60_000;
 
+    /** Of all layers together, looked at. */
+    private const MOST_SHAPES = 300_000;
+
     /** Shorter ones are a dot on paper: parts of the frame. */
     private const SHORTEST = 1 / 800;
 
@@ -33,10 +36,14 @@ final readonly class DesignUnderlay
     /** @return \Generator<array{array{float, float}, array{float, float}}> easting and northing of both ends, metres */
     public function lines(Window $window): \Generator
     {
-        $count = 0;
+        $count = $looked = 0;
         foreach (Design::of($this->project)->where('current', true)->with('layers')->orderBy('id')->get() as $design) {
             foreach ($design->layers as $layer) {
-                foreach ($this->isBehind($layer, $window) ? self::chordsOf($layer->drawing()) : [] as [$a, $b]) {
+                if (! $this->isBehind($layer, $window) || $looked + $layer->count > self::MOST_SHAPES) {
+                    continue;
+                }
+                $looked += $layer->count;
+                foreach (self::chordsOf($layer->drawing()) as [$a, $b]) {
                     $cut = hypot($b[0] - $a[0], $b[1] - $a[1]) < self::SHORTEST * $window->across() ? null : $window->cut($a, $b);
                     if ($cut !== null) {
                         yield $cut;

@@ -157,8 +157,9 @@ export function AsBuilt(props: StageProps) {
             {shot.question}
             <MatchShots project={project} marks={marks} />
             <section aria-label="As-built shots">
+                {/* By its reading: a mark that is told anew goes on where it stood, with what is open in it. */}
                 {shots.slice(0, 30).map((m) => (
-                    <MarkResult key={m.id} mark={m} latest={m.observationId === stored?.observationId} project={project.id} />
+                    <MarkResult key={m.observationId} mark={m} latest={m.observationId === stored?.observationId} project={project.id} />
                 ))}
                 {shots.length === 0 && <p className="text-quiet">Nothing has been measured as built yet.</p>}
             </section>
