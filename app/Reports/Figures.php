@@ -99,7 +99,7 @@ final readonly class Figures
     public function heightTolerance(Tolerance $tolerance): string
     {
         return $tolerance->above === null ? $this->deviation($tolerance->height)
-            : '+'.$this->deviation($tolerance->above).' / −'.$this->deviation($tolerance->height);
+            : $this->deviation($tolerance->above).' up, '.$this->deviation($tolerance->height).' down';
     }
 
     public function sided(Side $side, ?float $metres, string $none = self::UNCHECKED): string

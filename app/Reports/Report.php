@@ -28,9 +28,6 @@ final readonly class Report
     /**
      * @param  Collection<int, Design>  $designs
      * @param  Collection<int, Setup>  $setups  that its marks were made from; all where it covers all
-     * @param  Collection<int, ControlPoint>  $control  that these setups sighted or stood on, as it is kept today
-     * @param  Collection<int, Instrument>  $instruments  that they were made with, of the project's list
-     * @param  list<BuiltPart>  $built  faces and axes that its marks lie on
      * @param  list<ReportRow>  $rows  stakes and as-built, in order
      * @param  list<ReportRow>  $checks
      */
@@ -44,9 +41,6 @@ final readonly class Report
         public string $at,
         public string $covers,
         public Letterhead $letterhead,
-        public Collection $control,
-        public Collection $instruments,
-        public array $built,
     ) {}
 
     /** @throws \DomainException where the worklist it shall cover is not there */
@@ -78,39 +72,39 @@ final readonly class Report
             at: Clock::stamp(),
             covers: self::words($wanted->scope, $list),
             letterhead: Letterhead::in($project),
-            control: self::controlOf($project, $shown),
-            built: self::builtOf($project, $rows),
-            instruments: Instrument::of($project)->whereIn('name', $shown->pluck('instrument')->unique())->orderBy('name')->get(),
         );
     }
 
-    /**
-     * @param  Collection<int, Setup>  $setups
-     * @return Collection<int, ControlPoint>
-     */
-    private static function controlOf(Project $project, Collection $setups): Collection
+    /** @return Collection<int, Instrument> that its setups were made with, of the project's list */
+    public function instruments(): Collection
+    {
+        return Instrument::of($this->project)->whereIn('name', $this->setups->pluck('instrument')->unique())->orderBy('name')->get();
+    }
+
+    /** @return Collection<int, ControlPoint> that its setups sighted or stood on, as it is kept today */
+    public function control(): Collection
     {
         $names = [];
-        foreach ($setups as $s) {
+        foreach ($this->setups as $s) {
             $names[$s->station_name] = true;
             foreach ($s->found()->residuals as $r) {
                 $names[$r->name] = true;
             }
         }
 
-        return ControlPoint::of($project)->orderBy('id')->get()->filter(static fn (ControlPoint $c): bool => isset($names[$c->name]))->values();
+        return ControlPoint::of($this->project)->orderBy('id')->get()->filter(static fn (ControlPoint $c): bool => isset($names[$c->name]))->values();
     }
 
-    /**
-     * @param  Collection<int, ReportRow>  $rows
-     * @return list<BuiltPart>
-     */
-    private static function builtOf(Project $project, Collection $rows): array
+    /** @return list<BuiltPart> faces and axes that its marks lie on */
+    public function built(): array
     {
-        $on = array_fill_keys($rows->filter(static fn (ReportRow $r): bool => $r->mark->aim_key !== '')->map(static fn (ReportRow $r): int => $r->mark->id)->all(), true);
+        $on = [];
+        foreach ($this->rows as $r) {
+            $r->mark->aim_key === '' || $on[$r->mark->id] = true;
+        }
 
         return $on === [] ? [] : array_values(array_filter(
-            (new TellBuilt)($project), static fn (BuiltPart $p): bool => array_intersect_key($on, array_fill_keys(array_map(static fn (BuiltShot $s): int => $s->markId, $p->shots), true)) !== [],
+            (new TellBuilt)($this->project), static fn (BuiltPart $p): bool => array_intersect_key($on, array_fill_keys(array_map(static fn (BuiltShot $s): int => $s->markId, $p->shots), true)) !== [],
         ));
     }
 

@@ -23,15 +23,19 @@ final readonly class ReportTables
 {
     public function __construct(private Report $report, private Figures $figures, private Progress $progress) {}
 
-    /** What the setups stand on, as it is kept today. */
-    public function control(): LongTable
+    /**
+     * What the setups stand on, as it is kept today.
+     *
+     * @param  Collection<int, ControlPoint>  $control
+     */
+    public function control(Collection $control): LongTable
     {
         [$a, $b] = $this->figures->order();
 
         return new LongTable('Control', [
             new Column(['name'], 0.2, bold: true), new Column([$a], 0.17, true), new Column([$b], 0.17, true), new Column(['elevation'], 0.13, true),
             new Column(['standard deviation', 'plan / height'], 0.17, true), new Column(['where from'], 0.16),
-        ], $this->report->control->map(fn (ControlPoint $c): array => ['cells' => $this->controlCells($c)])->all());
+        ], $control->map(fn (ControlPoint $c): array => ['cells' => $this->controlCells($c)])->all());
     }
 
     /** @return list<list<string>> */

@@ -79,9 +79,8 @@ final readonly class MeasuredBy
         if ($m->foundFrom() === null) {
             return $m->offsetShot()?->variance() ?? 0.0;
         }
-        $own = self::of($m)->spreadFrom($m->setup->station(), new Precision([[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], 0.0));
 
-        return ($own->nn + $own->ee) / 2 + hypot(($own->nn - $own->ee) / 2, $own->ne);
+        return self::of($m)->spreadFrom($m->setup->station(), Precision::certain())->weakest();
     }
 
     /** @return non-empty-list<Sight> */

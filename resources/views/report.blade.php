@@ -46,10 +46,10 @@
 </table>
 @endforeach
 @if ($report->setups->count() > App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET)<p class="quiet">The other {{ $report->setups->count() - App\Reports\Tasks\PrintReport::SETUPS_ON_THE_SHEET }} setups stand behind.</p>@endif
-@if ($report->control->isNotEmpty() && $report->control->count() <= App\Reports\Tasks\PrintReport::CONTROL_ON_THE_SHEET)
+@if ($control->isNotEmpty() && $control->count() <= App\Reports\Tasks\PrintReport::CONTROL_ON_THE_SHEET)
 <table>
     <tr><th>control</th><th class="n">{{ $figures->order()[0] }}</th><th class="n">{{ $figures->order()[1] }}</th><th class="n">elevation</th><th class="n">standard deviation, plan / height</th><th>where from</th></tr>
-    @foreach ($report->control as $c)
+    @foreach ($control as $c)
     <tr>@foreach ($tables->controlCells($c) as $i => $cell)<td @if ($i > 0 && $i < 5) class="n" @endif>@if ($i === 0)<b>{{ $cell[0] }}</b>@else{{ implode(' / ', $cell) }}@endif</td>@endforeach</tr>
     @endforeach
 </table>
@@ -59,7 +59,7 @@
 <table>
     <tr><th>instrument</th><th class="n">direction</th><th class="n">zenith</th><th class="n">distance</th><th>calibrated</th><th>certificate</th></tr>
     @foreach ($used as $name)
-    @php($i = $report->instruments->firstWhere('name', $name))
+    @php($i = $instruments->firstWhere('name', $name))
     @if ($i === null)
     <tr><td><b>{{ $name }}</b></td><td class="n" colspan="3">as it states for itself</td><td>not given</td><td>not given</td></tr>
     @else

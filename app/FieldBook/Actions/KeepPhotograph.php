@@ -29,7 +29,7 @@ final class KeepPhotograph
 
             return $stored;
         }
-        Observation::query()->where('project_id', $project->id)->find($wanted->observationId) ?? throw new \DomainException('That reading is not in the field book.');
+        Observation::query()->where('project_id', $project->id)->find($wanted->observationId) ?? throw new \DomainException('That reading is not in the field book. Measure the shot again, then keep its picture.');
         Uploads::require($wanted->upload, $project);
         $bytes = Picture::of((string) file_get_contents(Uploads::path($wanted->upload)));
         $size = getimagesizefromstring($bytes) ?: throw new \LogicException('It was just drawn.');

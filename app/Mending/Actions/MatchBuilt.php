@@ -24,6 +24,7 @@ use Parlay\Core\Geometry\Position;
 use Parlay\Core\Stakeout\Deviation;
 use Parlay\Core\Stakeout\Matching;
 use Parlay\Core\Stakeout\ShotMatch;
+use Parlay\Core\Stakeout\Tolerance;
 use Parlay\Core\Stakeout\Verdict;
 
 /** Says afterwards of which design points as-built shots are, that were measured by themselves. The shots stay in the book as they were. */
@@ -31,6 +32,9 @@ final class MatchBuilt
 {
     /** Stands behind the source of its design. */
     public const AFTERWARDS = ', held against it afterwards';
+
+    /** @var array<string, array{Tolerance, string}> by code */
+    private array $codes = [];
 
     /** @return list<ShotMatchEntry> shots that are held against nothing, in the order of the book; stores nothing */
     public function proposed(Project $project, MatchQuery $query): array
@@ -65,7 +69,8 @@ final class MatchBuilt
     /** @return int how many are told otherwise now: all of them, or none is */
     public function keep(Project $project, MatchesToKeep $wanted): int
     {
-        return DB::transaction(static function () use ($project, $wanted): int {
+        return DB::transaction(function () use ($project, $wanted): int {
+            $this->codes = [];
             $ids = array_column($wanted->matches, 'markId');
             $marks = Mark::of($project)->with(['setup', 'observation'])->where('kind', Purpose::AsBuilt->value)->whereIntegerInRaw('marks.id', $ids)->get()->keyBy('id');
             $points = StakeoutPoint::of($project)->whereIntegerInRaw('id', array_filter(array_column($wanted->matches, 'pointId'), is_int(...)))->get()->keyBy('id');
@@ -75,7 +80,7 @@ final class MatchBuilt
             foreach ($wanted->matches as $m) {
                 $mark = $marks->get($m->markId) ?? throw new \DomainException('One of the shots was changed or struck meanwhile. Nothing was changed: look at them again.');
                 $point = $m->pointId === null ? null : $points->get($m->pointId) ?? throw new \DomainException("A point for {$mark->name} is gone. Nothing was changed: look at them again.");
-                self::write($project, $mark, $point);
+                $this->write($project, $mark, $point);
             }
             $project->measured();
 
@@ -83,7 +88,13 @@ final class MatchBuilt
         });
     }
 
-    private static function write(Project $project, Mark $mark, ?StakeoutPoint $point): void
+    /** @return array{Tolerance, string} of a code, looked for once: its tolerance, and what counts of its marks */
+    private function ofCode(Project $project, string $code): array
+    {
+        return $this->codes["code $code"] ??= [Code::toleranceOf($project, $code), Code::judgedOf($project, $code)];
+    }
+
+    private function write(Project $project, Mark $mark, ?StakeoutPoint $point): void
     {
         if ($point === null) {
             MarkVersion::write($mark, [
@@ -95,8 +106,8 @@ final class MatchBuilt
         }
         $against = Against::point($point);
         [$found, $code] = [$mark->position(), $mark->code !== '' ? $mark->code : $point->code];
-        $tolerance = Code::toleranceOf($project, $code);
-        $judged = $against->judges(null, Code::judgedOf($project, $code));
+        [$tolerance, $counts] = $this->ofCode($project, $code);
+        $judged = $against->judges(null, $counts);
         $columns = $against->columns($found);
         $spread = MarkSpread::of($mark->setup, MeasuredBy::of($mark), (new Mark($columns))->design(), null);
         MarkVersion::write($mark, [

@@ -62,20 +62,21 @@ final class PrintReport implements Work
         $figures = new Figures($project->units(), PrintZone::named($report->wanted->zone));
         $tables = new ReportTables($report, $figures, $progress);
         $html = view('report', [
-            'tables' => $tables,
+            'tables' => $tables, 'control' => $control = $report->control(), 'instruments' => $report->instruments(),
             'report' => $report, 'figures' => $figures, 'stamp' => $stamp, 'former' => $former, 'changes' => count($changes), 'counts' => IssueCounts::of($report),
             'turned' => count(array_filter($changes, static fn (MarkChange $c): bool => $c->isTurned())),
             'scatter' => ScatterDrawing::svg($report->counting(), $project->length_style), 'common' => $issued->head['common'], 'growth' => GrowthDrawing::svg($report->counting(), $project->length_style),
             'drawing' => DeviationDrawing::svg($report->counting(), $project->length_style, new DesignUnderlay($project)),
         ])->render();
+        $built = $report->built();
         $behind = $report->setups->slice(self::SETUPS_ON_THE_SHEET);
         Pdf::write($html, $project->name, $path, $progress, $report->letterhead, [
             ...($changes === [] || $former === null ? [] : [$tables->changes($former, $changes)]),
             ...($behind->isEmpty() ? [] : [$tables->setups($behind)]),
-            ...($report->control->count() > self::CONTROL_ON_THE_SHEET ? [$tables->control()] : []),
+            ...($control->count() > self::CONTROL_ON_THE_SHEET ? [$tables->control($control)] : []),
             ...(count($report->checks) > self::CHECKS_ON_THE_SHEET ? [$tables->checks()] : []),
             $tables->marks(),
-            ...($report->built === [] ? [] : [$tables->built($report->built)]),
+            ...($built === [] ? [] : [$tables->built($built)]),
             ...($issued->corrections() === [] ? [] : [$tables->corrections($issued->corrections())]),
             (new TraceTable($report, $figures, $progress))->table(),
         ], ['Surveyor, date', 'Checked by, date', 'Client, date'], $stamp, PhotographPages::of($report, $figures));

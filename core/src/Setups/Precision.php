@@ -33,6 +33,12 @@ final readonly class Precision
         return new self([$a, $b, $c], $height === null ? null : $covariance[$height][$height], $orientation !== null);
     }
 
+    /** Of a setup that is known without any doubt. */
+    public static function certain(): self
+    {
+        return new self([[0.0, 0.0, 0.0], [0.0, 0.0, 0.0], [0.0, 0.0, 0.0]], 0.0);
+    }
+
     /** As a setup is to be trusted whose own sights differ by more than their deviations explain: by how much they do. */
     public function widened(float $times): self
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
+use Parlay\Core\Adjustment\Ellipse;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
@@ -46,6 +47,12 @@ final readonly class ShotSpread
             eh: $s * $both,
             hh: ($precision->height ?? 0.0) + $accuracy->height ** 2 + $up,
         );
+    }
+
+    /** In plan, in the direction in which it is the weaker; square metres. */
+    public function weakest(): float
+    {
+        return (Ellipse::ninetyFive($this->nn, $this->ee, $this->ne)->major / Ellipse::NINETY_FIVE) ** 2;
     }
 
     /** Of two parts that know nothing of each other. */

@@ -15,7 +15,6 @@ use Parlay\Core\Instrument\Sight;
 use Parlay\Core\Instrument\Station;
 use Parlay\Core\Setups\Precision;
 use Parlay\Core\Setups\ShotSpread;
-use Parlay\Core\Setups\ShotVariance;
 
 /**
  * A place that is found from several shots: a corner behind a scaffold, the centre of a round column, the invert of a pipe. Plane trigonometry from the shots' own places; the uncertainty of each shot
@@ -37,9 +36,6 @@ final readonly class HiddenShot
 
     /** Shots nearer to each other than this tell no direction, metres. */
     private const APART = 0.02;
-
-    /** No shot is nearer to the instrument, metres. */
-    private const NEAREST = 0.1;
 
     /** So far a shot is moved to see what that moves, metres. */
     private const STEP = 1e-4;
@@ -91,7 +87,8 @@ final readonly class HiddenShot
         [$nn, $ee, $ne] = $precision->variances($station->mark, $found);
         $sum = new ShotSpread($nn, $ne, 0.0, $ee, 0.0, $precision->height ?? 0.0);
         foreach ($sights as $k => $sight) {
-            $sum = $sum->plus(self::own($station->mark, $shots[$k], $sight, $accuracies[$k])->through($this->moves($station->mark, $shots, $k)));
+            // For its own sake: as from a setup that is known without any doubt.
+            $sum = $sum->plus(ShotSpread::of($station, Precision::certain(), $sight, $accuracies[$k])->through($this->moves($station->mark, $shots, $k)));
         }
 
         return $sum->plus($this->taped($station->mark, $shots, $found));
@@ -174,21 +171,6 @@ final readonly class HiddenShot
         if ($metres < self::APART) {
             throw NoHiddenPlace::tooNear($metres);
         }
-    }
-
-    /** Of one shot for its own sake: what it would be from a setup that is known without any doubt. */
-    private static function own(Position $mark, Position $shot, Sight $sight, Accuracy $accuracy): ShotSpread
-    {
-        [$n, $e] = [$shot->northing - $mark->northing, $shot->easting - $mark->easting];
-        $d = max(hypot($n, $e), self::NEAREST);
-        [$radial, $across, $up, $both] = ShotVariance::of($sight, $accuracy, $d);
-        [$c, $s] = [$n / $d, $e / $d];
-        $centring = $accuracy->centring ** 2;
-
-        return new ShotSpread(
-            nn: $centring + $c * $c * $radial + $s * $s * $across, ne: $c * $s * ($radial - $across), nh: $c * $both, ee: $centring + $s * $s * $radial + $c * $c * $across, eh: $s * $both,
-            hh: $accuracy->height ** 2 + $up,
-        );
     }
 
     /**

@@ -12,7 +12,7 @@ final class NoHiddenPlace extends SaysLengths
     /** Other than the method takes. */
     public static function count(int $needed, int $given): self
     {
-        return new self("This takes $needed shots; there ".($given === 1 ? 'is 1.' : "are $given."));
+        return new self("This takes $needed shots; there ".($given === 1 ? 'is 1' : "are $given").'. Begin with the first shot again.');
     }
 
     /** A tape of nothing, or longer than any. */

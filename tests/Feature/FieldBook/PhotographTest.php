@@ -99,7 +99,7 @@ final class PhotographTest extends SiteTestCase
         $this->ask('DELETE', "/projects/{$other->id}/photographs/$first")->assertStatus(404);
         $this->ask('POST', "/projects/{$other->id}/photographs", [
             'key' => $this->newKey(), 'observationId' => $reading, 'upload' => $this->upload($other, self::camera(40, 20), 'a.jpg'),
-        ])->assertStatus(422)->assertJsonPath('message', 'That reading is not in the field book.');
+        ])->assertStatus(422)->assertJsonPath('message', 'That reading is not in the field book. Measure the shot again, then keep its picture.');
     }
 
     public function test_what_is_no_picture_is_refused_and_there_is_an_end_to_it(): void

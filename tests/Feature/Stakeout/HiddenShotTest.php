@@ -115,7 +115,7 @@ final class HiddenShotTest extends SiteTestCase
         $this->keep('C1', [$other, $shots[1], $shots[2]], $round)->assertStatus(422)->assertJsonPath('message', $begin(1));
         $this->keep('C1', [$this->shot('other', 1010.0, 2029.6), $shots[1], $shots[2]], $round)->assertStatus(422);
         $this->keep('C1', [$shots[0], $shots[0], $shots[2]], $round)->assertStatus(422);
-        $this->keep('C1', [$shots[1], $shots[2]], $round)->assertStatus(422)->assertJsonPath('message', 'This takes 3 shots; there are 2.');
+        $this->keep('C1', [$shots[1], $shots[2]], $round)->assertStatus(422)->assertJsonPath('message', 'This takes 3 shots; there are 2. Begin with the first shot again.');
         $this->keep('C1', $shots, ['method' => 'round_column'], ['offset' => ['behind' => 0.1]])->assertStatus(422);
         $this->keep('C1', $shots, ['method' => 'rod', 'first' => 99.0])->assertStatus(422);
         self::assertSame(0, Mark::query()->where('kind', 'as_built')->count());
