@@ -12,7 +12,6 @@ use App\Civil\SurfaceEntry;
 use App\Civil\SurfaceKind;
 use App\Cogo\Recipe;
 use App\Control\ControlOrigin;
-use App\Database\Bytes;
 use App\Designs\DesignEntry;
 use App\Designs\DesignRole;
 use App\Designs\HeightsChoice;
@@ -23,15 +22,10 @@ use App\FieldBook\PhotographToKeep;
 use App\FieldBook\Picture;
 use App\Instrument\Purpose;
 use App\Instrument\TargetKind;
-use App\PrintZone;
 use App\Projects\PointName;
-use App\Reports\IssueCounts;
-use App\Reports\IssuedFigures;
 use App\Reports\LetterheadWanted;
 use App\Reports\Logo;
 use App\Reports\Paper;
-use App\Reports\Renumbered;
-use App\Reports\ReportScope;
 use App\Reports\TableLayoutWanted;
 use App\Setups\Actions\SetupDrafts;
 use App\Setups\Models\Setup;
@@ -45,7 +39,6 @@ use App\Typed\Values;
 use Illuminate\Support\Facades\DB;
 use Parlay\Core\Civil\Surfaces\PackedSurface;
 use Parlay\Core\Designs\Shape;
-use Parlay\Core\Formats\SpreadsheetCell;
 use Parlay\Core\Geometry\Spline;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Atmosphere;
@@ -73,9 +66,6 @@ final class RowCheck
     private const LONGEST_WORDS = 2_000;
 
     private const LONGEST_JSON = 200_000_000;
-
-    /** Figures of an issued report, unpacked: 100,000 marks with their readings. */
-    private const LARGEST_ISSUE = 120_000_000;
 
     private const CHOICES = [
         'projects' => [
@@ -210,7 +200,7 @@ final class RowCheck
             'marks' => self::mark($row),
             'letterheads' => self::letterhead($row),
             'photographs' => self::photograph($row),
-            'report_issues' => self::issue($row),
+            'report_issues' => IssueCheck::of($row),
             'table_layouts' => new TableLayoutWanted((string) $row['name'], array_map(strval(...), array_values((array) json_decode((string) $row['columns'], true)))),
             'worklists' => self::numbers($row, ['point_ids', 'skipped']),
             'designs' => DesignEntry::of($this->model(new Design, $row)->setRelation('layers', collect()), null),
@@ -381,40 +371,5 @@ final class RowCheck
         if (isset($row['logo']) && ! Logo::isOne((string) base64_decode((string) $row['logo'], true))) {
             throw new \DomainException('the logo is no picture');
         }
-    }
-
-    /** A table that goes out as it is has no cell that a spreadsheet would run. */
-    private static function cells(string $table): void
-    {
-        $in = Bytes::stream($table);
-        while (($cells = fgetcsv($in, null, ',', '"', '')) !== false) {
-            foreach ($cells as $cell) {
-                if ($cell !== null && ! is_numeric($cell) && SpreadsheetCell::write($cell) !== $cell) {
-                    throw new \DomainException('a cell of an issued table would run as a formula.');
-                }
-            }
-        }
-        fclose($in);
-    }
-
-    /**
-     * What was issued is as it was: its figures are those that its checksum is of.
-     *
-     * @param  array<string, mixed>  $row
-     */
-    private static function issue(array $row): void
-    {
-        $bytes = (string) base64_decode((string) $row['figures'], true);
-        $json = (string) @gzinflate($bytes, self::LARGEST_ISSUE);
-        if ($json === '' || ! hash_equals(hash('sha256', "report {$row['number']}\n$json"), (string) $row['checksum'])) {
-            throw new \DomainException('the figures of an issued report are not those that its checksum is of.');
-        }
-        $figures = IssuedFigures::unpacked($bytes);
-        $figures->units();
-        self::cells($figures->table);
-        Values::of((array) json_decode((string) $row['counts'], true), IssueCounts::class);
-        Values::of((array) json_decode((string) $row['scope'], true), ReportScope::class);
-        PrintZone::named((string) $row['zone']);
-        Renumbered::of(isset($row['renumbered']) ? (array) json_decode((string) $row['renumbered'], true) : null);
     }
 }

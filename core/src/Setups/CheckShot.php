@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Parlay\Core\Setups;
 
 use Parlay\Core\Adjustment\ChiSquare;
-use Parlay\Core\Adjustment\Cholesky;
 use Parlay\Core\Adjustment\Ellipse;
 use Parlay\Core\Adjustment\Significance;
 use Parlay\Core\Geometry\Position;
@@ -48,26 +47,17 @@ final readonly class CheckShot
     ): self {
         $found = $station->locate($sight);
         [$dn, $de] = [$found->northing - $known->northing, $found->easting - $known->easting];
-        $spread = ShotSpread::of($station, $precision, $sight, $accuracy);
-        [$vn, $ve, $vne] = [$spread->nn + $planDeviation ** 2, $spread->ee + $planDeviation ** 2, $spread->ne];
+        $point = new ShotSpread($planDeviation ** 2, 0.0, 0.0, $planDeviation ** 2, 0.0, $heightDeviation ** 2);
+        $spread = ShotSpread::of($station, $precision, $sight, $accuracy)->plus($point);
         $height = $found->elevation === null || $known->elevation === null ? null : $found->elevation - $known->elevation;
-        $vh = $spread->hh + $heightDeviation ** 2;
         // Plan and height are one question: two of one in a hundred each would be two in a hundred.
-        $weights = Cholesky::invert($height === null
-            ? [[$vn, $vne], [$vne, $ve]]
-            : [[$vn, $vne, $spread->nh], [$vne, $ve, $spread->eh], [$spread->nh, $spread->eh, $vh]]);
         $off = $height === null ? [$dn, $de] : [$dn, $de, $height];
-        $square = 0.0;
-        foreach ($weights as $i => $row) {
-            foreach ($row as $k => $w) {
-                $square += $off[$i] * $w * $off[$k];
-            }
-        }
+        $square = $spread->square($off);
         $holds = ChiSquare::below($square, count($off)) <= Significance::CHECK;
 
         return new self(
-            $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($vn, $ve, $vne)->major,
-            $height, $height === null ? null : Significance::NINETY_FIVE * sqrt($vh), $holds,
+            $dn, $de, hypot($dn, $de), Ellipse::ninetyFive($spread->nn, $spread->ee, $spread->ne)->major,
+            $height, $height === null ? null : Significance::NINETY_FIVE * sqrt($spread->hh), $holds,
         );
     }
 }

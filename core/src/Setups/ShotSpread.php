@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Parlay\Core\Setups;
 
+use Parlay\Core\Adjustment\Cholesky;
 use Parlay\Core\Adjustment\Ellipse;
 use Parlay\Core\Instrument\Accuracy;
 use Parlay\Core\Instrument\Sight;
@@ -53,6 +54,34 @@ final readonly class ShotSpread
     public function weakest(): float
     {
         return (Ellipse::ninetyFive($this->nn, $this->ee, $this->ne)->major / Ellipse::NINETY_FIVE) ** 2;
+    }
+
+    /**
+     * As a matrix: of plan alone, or of plan and height.
+     *
+     * @param  int  $size  2 or 3
+     * @return list<list<float>>
+     */
+    public function matrix(int $size): array
+    {
+        return $size === 2 ? [[$this->nn, $this->ne], [$this->ne, $this->ee]] : [[$this->nn, $this->ne, $this->nh], [$this->ne, $this->ee, $this->eh], [$this->nh, $this->eh, $this->hh]];
+    }
+
+    /**
+     * A difference, weighed by the inverse of these: χ² with as many degrees of freedom as it has parts.
+     *
+     * @param  list<float>  $off  north, east and, where it has one, height; metres
+     */
+    public function square(array $off): float
+    {
+        $square = 0.0;
+        foreach (Cholesky::invert($this->matrix(count($off))) as $i => $row) {
+            foreach ($row as $k => $w) {
+                $square += $off[$i] * $w * $off[$k];
+            }
+        }
+
+        return $square;
     }
 
     /** Of two parts that know nothing of each other. */

@@ -39,15 +39,12 @@ final readonly class TwiceMeasured
         $both = $a->plus($b);
         $hasHeight = $difference->height !== null;
         $off = $hasHeight ? [$difference->northing, $difference->easting, $difference->height] : [$difference->northing, $difference->easting];
-        $weights = Cholesky::invert(self::matrix($both, count($off)));
         // What the mean moves from the first toward the second: covariance of the first times the weights of the difference.
-        $lifted = self::times($weights, $off);
-        $square = array_sum(array_map(static fn (float $x, float $y): float => $x * $y, $off, $lifted));
-        $moved = self::times(self::matrix($a, count($off)), $lifted);
+        $moved = self::times($a->matrix(count($off)), self::times(Cholesky::invert($both->matrix(count($off))), $off));
 
         return new self(
             $difference, Ellipse::ninetyFive($both->nn, $both->ee, $both->ne)->major, $hasHeight ? Significance::NINETY_FIVE * sqrt($both->hh) : null,
-            ChiSquare::below($square, count($off)) <= Significance::CHECK,
+            ChiSquare::below($both->square($off), count($off)) <= Significance::CHECK,
             new Position($first->northing + $moved[0], $first->easting + $moved[1], $hasHeight ? (float) $first->elevation + ($moved[2] ?? 0.0) : null), self::parallel($a, $b, count($off)),
         );
     }
@@ -55,17 +52,11 @@ final readonly class TwiceMeasured
     /** The inverse of the sum of both inverses. */
     private static function parallel(ShotSpread $a, ShotSpread $b, int $size): ShotSpread
     {
-        [$p, $q] = [Cholesky::invert(self::matrix($a, $size)), Cholesky::invert(self::matrix($b, $size))];
+        [$p, $q] = [Cholesky::invert($a->matrix($size)), Cholesky::invert($b->matrix($size))];
         $sum = array_map(static fn (array $r, array $s): array => array_map(static fn (float $x, float $y): float => $x + $y, $r, $s), $p, $q);
         $m = Cholesky::invert($sum);
 
         return new ShotSpread($m[0][0], $m[0][1], $m[0][2] ?? 0.0, $m[1][1], $m[1][2] ?? 0.0, $m[2][2] ?? 0.0);
-    }
-
-    /** @return list<list<float>> */
-    private static function matrix(ShotSpread $s, int $size): array
-    {
-        return $size === 2 ? [[$s->nn, $s->ne], [$s->ne, $s->ee]] : [[$s->nn, $s->ne, $s->nh], [$s->ne, $s->ee, $s->eh], [$s->nh, $s->eh, $s->hh]];
     }
 
     /**
